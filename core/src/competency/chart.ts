@@ -1,0 +1,163 @@
+import { CoreError, inRange } from '../error'
+
+/** +1 for a clean attempt, -k for one that is not, held at 0 from below, signal at H. */
+export type LearningChart = {
+  readonly method: 'integer learning chart (LC-CUSUM)'
+  readonly k: number
+  readonly limit: number
+  readonly expectedAttempts: number
+  readonly acceptable: number
+  readonly unacceptable: number
+  /** P(signal within the expected attempts) for somebody who still fails at the unacceptable rate */
+  readonly falseCompetentRisk: number
+  /** the same for somebody who fails at the acceptable rate only: the chance to be found competent */
+  readonly power: number
+}
+
+export type ChartSettings = {
+  readonly acceptable: number
+  readonly unacceptable: number
+  readonly expectedAttempts: number
+  readonly risk: number
+}
+
+/** Defaults: 5 % failures are competent, 30 % are not, 30 attempts expected, 5 % risk. Source: design.md section 3. */
+export const CHART_DEFAULTS: ChartSettings = Object.freeze({ acceptable: 0.05, unacceptable: 0.3, expectedAttempts: 30, risk: 0.05 })
+
+/**
+ * Designs the learning chart. k is the ratio of the two likelihood weights, rounded; H the least whole limit whose
+ * exact false-competent risk within the expected attempts is at most `risk`.
+ * @param settings failure rates 0..1 (acceptable < unacceptable), attempts 1..500, risk 0..1
+ * Refuses rates out of order with code `ratesOutOfOrder`.
+ * Source: Biau & Porcher 2008; exact chain after Brook & Evans 1972.
+ * @example designLearningChart(CHART_DEFAULTS) // k 6, limit 14, falseCompetentRisk .0445, power .9245
+ */
+export function designLearningChart(settings: ChartSettings = CHART_DEFAULTS): LearningChart {
+  const { acceptable, unacceptable, expectedAttempts, risk } = settings
+  inRange('expectedAttempts', expectedAttempts, 1, 500)
+  if (!(acceptable > 0 && acceptable < unacceptable && unacceptable < 1)) {
+    throw new CoreError({ code: 'ratesOutOfOrder', path: 'acceptable', got: `${acceptable} and ${unacceptable}`, limit: '0 < acceptable < unacceptable < 1' })
+  }
+  const k = ratioOfWeights(acceptable, unacceptable)
+  const limit = leastLimit((h) => signalWithin(expectedAttempts, unacceptable, k, h) <= risk)
+  return {
+    method: 'integer learning chart (LC-CUSUM)',
+    k,
+    limit,
+    expectedAttempts,
+    acceptable,
+    unacceptable,
+    falseCompetentRisk: signalWithin(expectedAttempts, unacceptable, k, limit),
+    power: signalWithin(expectedAttempts, acceptable, k, limit)
+  }
+}
+
+/** The monitoring chart the other way: +k for an attempt that is not clean, -1 for a clean one, held at 0, alarm at H. */
+export type MonitoringChart = {
+  readonly method: 'integer monitoring chart (CUSUM)'
+  readonly k: number
+  readonly limit: number
+  /** P(alarm within the expected attempts) for somebody who stays competent */
+  readonly falseAlarmRisk: number
+  readonly power: number
+}
+
+/** Designs the chart that watches a competent apprentice; H is the least limit with a false-alarm risk at most `risk`. */
+export function designMonitoringChart(settings: ChartSettings = CHART_DEFAULTS): MonitoringChart {
+  const { acceptable, unacceptable, expectedAttempts, risk } = settings
+  const k = ratioOfWeights(acceptable, unacceptable)
+  const alarm = (failureRate: number, h: number) => chainWithin(expectedAttempts, h, [failureRate, k], [1 - failureRate, -1])
+  const limit = leastLimit((h) => alarm(acceptable, h) <= risk)
+  return { method: 'integer monitoring chart (CUSUM)', k, limit, falseAlarmRisk: alarm(acceptable, limit), power: alarm(unacceptable, limit) }
+}
+
+function ratioOfWeights(acceptable: number, unacceptable: number): number {
+  const success = Math.log((1 - acceptable) / (1 - unacceptable))
+  const failure = Math.log(unacceptable / acceptable)
+  return Math.max(1, Math.round(failure / success))
+}
+
+function leastLimit(isEnough: (limit: number) => boolean): number {
+  for (let limit = 1; limit <= 1000; limit++) if (isEnough(limit)) return limit
+  throw new CoreError({ code: 'noLimit', path: 'risk', got: 'no limit under 1000', limit: 'a larger risk or fewer attempts' })
+}
+
+/** P(the learning chart signals within n attempts), exact, for a failure rate 0..1. */
+export function signalWithin(n: number, failureRate: number, k: number, limit: number): number {
+  return chainWithin(n, limit, [1 - failureRate, 1], [failureRate, -k])
+}
+
+// Exact Markov chain on the scores 0..limit-1; what reaches the limit has signalled.
+function chainWithin(n: number, limit: number, a: readonly [number, number], b: readonly [number, number]): number {
+  let state = new Float64Array(limit)
+  state[0] = 1
+  let signalled = 0
+  for (let i = 0; i < n; i++) {
+    const next = new Float64Array(limit)
+    for (let score = 0; score < limit; score++) {
+      for (const [chance, step] of [a, b]) {
+        const to = Math.max(0, score + step)
+        if (to >= limit) signalled += state[score] * chance
+        else next[to] += state[score] * chance
+      }
+    }
+    state = next
+  }
+  return signalled
+}
+
+/**
+ * Mean number of attempts until the learning chart signals, exact: (I - Q) m = 1 solved by elimination.
+ * Source: Brook & Evans 1972.
+ */
+export function meanRunLength(failureRate: number, k: number, limit: number): number {
+  const rows = Array.from({ length: limit }, (_, score) => {
+    const row = new Array<number>(limit + 1).fill(0)
+    row[score] = 1
+    row[limit] = 1
+    if (score + 1 < limit) row[score + 1] -= 1 - failureRate
+    row[Math.max(0, score - k)] -= failureRate
+    return row
+  })
+  for (let i = 0; i < limit; i++) {
+    for (let j = i + 1; j < limit; j++) {
+      const factor = rows[j][i] / rows[i][i]
+      if (factor !== 0) for (let c = i; c <= limit; c++) rows[j][c] -= factor * rows[i][c]
+    }
+  }
+  const m = new Array<number>(limit).fill(0)
+  for (let i = limit - 1; i >= 0; i--) {
+    let sum = rows[i][limit]
+    for (let c = i + 1; c < limit; c++) sum -= rows[i][c] * m[c]
+    m[i] = sum / rows[i][i]
+  }
+  return m[0]
+}
+
+export type ChartPath = { readonly scores: readonly number[]; readonly signalAt: number | null }
+
+/** The learning chart's scores after each attempt and the first attempt (index) at which it signalled. */
+export function runLearning(clean: readonly boolean[], chart: { readonly k: number; readonly limit: number }): ChartPath {
+  return runChart(clean, (ok) => (ok ? 1 : -chart.k), chart.limit)
+}
+
+/** The monitoring chart's scores; `signalAt` is the first alarm. */
+export function runMonitoring(clean: readonly boolean[], chart: { readonly k: number; readonly limit: number }): ChartPath {
+  return runChart(clean, (ok) => (ok ? -1 : chart.k), chart.limit)
+}
+
+function runChart(clean: readonly boolean[], step: (ok: boolean) => number, limit: number): ChartPath {
+  let score = 0
+  let signalAt: number | null = null
+  const scores = clean.map((ok, i) => {
+    score = Math.min(limit, Math.max(0, score + step(ok)))
+    if (score >= limit && signalAt === null) signalAt = i
+    return score
+  })
+  return { scores, signalAt }
+}
+
+/** Risk that at least one of several techniques, each with its own risk, is called competent by luck. Independent. */
+export function jointRisk(risks: readonly number[]): number {
+  return 1 - risks.reduce((all, risk) => all * (1 - risk), 1)
+}

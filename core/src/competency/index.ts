@@ -1,0 +1,24 @@
+export {
+  CHART_DEFAULTS,
+  designLearningChart,
+  designMonitoringChart,
+  jointRisk,
+  meanRunLength,
+  runLearning,
+  runMonitoring,
+  signalWithin,
+  type ChartSettings,
+  type LearningChart,
+  type MonitoringChart
+} from './chart'
+export {
+  daysBetween,
+  STANDING_DEFAULTS,
+  STATES,
+  standingOf,
+  type AttemptRecord,
+  type Standing,
+  type StandingFacts,
+  type StandingRules,
+  type State
+} from './standing'

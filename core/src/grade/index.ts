@@ -1,0 +1,5 @@
+export * from './types'
+export { byEye, conformity, CONFORMITY_LEVEL, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
+export { sayPlace, sidesOf, TOP_LEVEL } from './parts'
+export { bestCuts } from './mend'
+export { gradeResult, MOST_EXCUSED_01, type GradeInput } from './result'

@@ -1,0 +1,169 @@
+import { regionName } from '../regions'
+import type { Criterion, Standard } from '../standard'
+import { sayNumber } from '../units'
+import { shareOfMarks } from './measure'
+import { levelOf, sayPlace, shareAt, type Part } from './parts'
+import { counts } from './total'
+import type { BurnPlace, MendItem, SideKey } from './types'
+
+/** Cuts are sought in steps of half a millimetre: finer is not cut by hand. Common practice, no published source. */
+const STEP_MM = 0.5
+const MOST_TO_MEND = 3
+/** A gain below a fifth of a mark is not worth another cut. Our own choice. */
+const LEAST_GAIN = 0.2
+
+export type Mending = { readonly mend: readonly MendItem[]; readonly nextTime: readonly string[] }
+
+/**
+ * What to mend now, biggest gain first, at most three; and what must wait. Cuts only: hair cannot be put back, so the
+ * cut of each side is 0 mm or more, chosen to gain most marks for both sides and their difference together. A place
+ * that burned before is never cut shorter.
+ * @param parts every part of the grading
+ * @returns gains in marks of 100
+ */
+export function mendingOf(standard: Standard, parts: readonly Part[], burns: readonly BurnPlace[]): Mending {
+  const weight = parts.filter(counts).reduce((sum, part) => sum + part.weight, 0)
+  const perMark = weight > 0 ? 100 / weight : 0
+  const items: MendItem[] = []
+  const later: string[] = []
+  for (const criterion of standard.criteria) {
+    const own = parts.filter((part) => part.criterion === criterion && counts(part))
+    if (own.length === 0 || criterion.how.kind === 'difference') continue
+    const found = criterion.how.kind === 'length' ? mendLength(parts, own, burns) : own.flatMap((part) => mendOther(part, burns))
+    for (const item of found) {
+      const gain = item.gain * perMark
+      if (gain >= LEAST_GAIN) items.push({ ...item, gain })
+      else if (item.say !== '' && item.wait) later.push(item.say)
+    }
+  }
+  items.sort((a, b) => b.gain - a.gain || a.criterionId.localeCompare(b.criterionId))
+  return { mend: items.slice(0, MOST_TO_MEND).map(withoutWait), nextTime: later.slice(0, MOST_TO_MEND) }
+}
+
+type Candidate = MendItem & { readonly wait?: boolean }
+
+function withoutWait({ wait: _wait, ...item }: Candidate): MendItem {
+  return item
+}
+
+/** The best pair of cuts for a length and, where the standard compares its sides, their difference. */
+export function bestCuts(
+  sides: readonly { readonly value: number; readonly weight: number; readonly burned: boolean }[],
+  length: { readonly targetMm: number; readonly band: readonly [number | null, number | null]; readonly limit: readonly [number | null, number | null] },
+  pair: { readonly weight: number; readonly band: readonly [number | null, number | null]; readonly limit: readonly [number | null, number | null] } | null
+): { readonly cuts: readonly number[]; readonly gain: number } {
+  const worth = (after: readonly number[]) =>
+    after.reduce((sum, value, i) => sum + sides[i].weight * shareOfMarks(value, length.band, length.limit), 0) +
+    (pair && after.length === 2 ? pair.weight * shareOfMarks(after[0] - after[1], pair.band, pair.limit) : 0)
+  const off = (after: readonly number[]) => after.reduce((sum, value) => sum + Math.abs(value - length.targetMm), 0)
+  const options = sides.map((side) => (side.burned ? [0] : cutsUpTo(side.value)))
+  const start = sides.map((side) => side.value)
+  let best = { cuts: sides.map(() => 0), worth: worth(start), off: off(start) }
+  for (const first of options[0]) {
+    for (const second of options[1] ?? [0]) {
+      const cuts = [first, second].slice(0, sides.length)
+      const after = start.map((value, i) => value - cuts[i])
+      const here = { cuts, worth: worth(after), off: off(after) }
+      if (here.worth > best.worth + 1e-9 || (here.worth > best.worth - 1e-9 && here.off < best.off - 1e-9)) best = here
+    }
+  }
+  return { cuts: best.cuts, gain: best.worth - worth(start) }
+}
+
+function cutsUpTo(value: number): number[] {
+  return Array.from({ length: Math.floor(value / STEP_MM) + 1 }, (_, i) => i * STEP_MM)
+}
+
+function mendLength(parts: readonly Part[], own: readonly Part[], burns: readonly BurnPlace[]): Candidate[] {
+  const { criterion } = own[0]
+  const { how } = criterion
+  if (how.kind !== 'length') return []
+  const pair = parts.find((part) => part.criterion.how.kind === 'difference' && part.criterion.how.of === criterion.id && counts(part))
+  const compared = pair && pair.criterion.how.kind === 'difference' && own.length === 2 ? { weight: pair.weight, ...pair.criterion.how } : null
+  const sides = own.map((part) => ({ side: part.side, value: part.measured!.value, weight: part.weight, burned: isBurned(criterion, part.side, burns) }))
+  // sides that are not compared are mended each on its own, so that a sentence names one place
+  const groups = compared ? [sides] : sides.map((side) => [side])
+  return groups.map((group) => {
+    const { cuts, gain } = bestCuts(group, how, compared)
+    const cutOf = (side: SideKey) => cuts[group.findIndex((member) => member.side === side)] ?? 0
+    const cutMm = { left: group[0].side === 'whole' ? cuts[0] : cutOf('left'), right: group[0].side === 'whole' ? cuts[0] : cutOf('right') }
+    const { say, wait, side } = sayLengthMend(criterion, how.targetMm, how.band, group, cuts)
+    return { criterionId: criterion.id, side, region: criterion.region, gain, cutMm, say, wait }
+  })
+}
+
+type MeasuredSide = { readonly side: SideKey; readonly value: number; readonly burned: boolean }
+
+function sayLengthMend(
+  criterion: Criterion,
+  targetMm: number,
+  band: readonly [number | null, number | null],
+  group: readonly MeasuredSide[],
+  cuts: readonly number[]
+): { say: string; wait: boolean; side: SideKey } {
+  const cutAt = group.map((_, i) => i).filter((i) => cuts[i] > 0)
+  const shortest = group.reduce((a, b) => (b.value < a.value ? b : a))
+  const isShort = band[0] !== null && shortest.value < band[0]
+  const shortBy = sayNumber(targetMm - shortest.value)
+  if (cutAt.length === 0) {
+    if (isShort) return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${at(criterion)}: leave it, next time.`, wait: true, side: shortest.side }
+    const burned = group.find((side) => side.burned && band[1] !== null && side.value > band[1])
+    if (burned) {
+      const over = sayNumber(burned.value - targetMm)
+      return { say: `${sayPlace(criterion, burned.side)} is ${over} mm long ${at(criterion)}, but it burned before: leave it, never shorter there.`, wait: true, side: burned.side }
+    }
+    return { say: '', wait: false, side: group[0].side }
+  }
+  const i = cutAt[0]
+  const after = sayNumber(group[i].value - cuts[i])
+  if (cutAt.length === 1 && group.length === 2 && isShort && shortest !== group[i]) {
+    const other = group[i].side === 'left' ? 'left' : 'right'
+    return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${at(criterion)}: leave it; bring the ${other} side to ${after} mm.`, wait: false, side: shortest.side }
+  }
+  if (cutAt.length === 1 && group.length === 2) {
+    const prouder = sayNumber(group[i].value - group[1 - i].value)
+    const other = group[1 - i].side
+    return {
+      say: `${sayPlace(criterion, group[i].side)} stands ${prouder} mm prouder than the ${other} ${at(criterion)}: take it back ${sayNumber(cuts[i])} mm.`,
+      wait: false,
+      side: group[i].side
+    }
+  }
+  if (cutAt.length === 2) {
+    const name = regionName(criterion.region)
+    return {
+      say: `${name} is long on both sides ${at(criterion)}: take the left back ${sayNumber(cuts[0])} mm and the right ${sayNumber(cuts[1])} mm.`,
+      wait: false,
+      side: cuts[0] >= cuts[1] ? group[0].side : group[1].side
+    }
+  }
+  return { say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(group[i].value - targetMm)} mm long ${at(criterion)}: take it back ${sayNumber(cuts[i])} mm.`, wait: false, side: group[i].side }
+}
+
+function at(criterion: Criterion): string {
+  return `at ${criterion.place}`.replace(/^at (behind|under|along|all|while|seen|where|elbow to|inner|away)/, '$1')
+}
+
+function mendOther(part: Part, burns: readonly BurnPlace[]): Candidate[] {
+  const { criterion } = part
+  const { how } = criterion
+  if (how.kind !== 'judged' && how.kind !== 'measured') return []
+  const share = shareAt(part, part.measured?.value ?? null, levelOf(part)) ?? 1
+  if (share >= 1) return []
+  const place = sayPlace(criterion, part.side)
+  const found = how.kind === 'judged' ? how.levels[levelOf(part)!] : how.fault.replace('{mm}', sayNumber(part.measured!.value))
+  const sidePrefix = part.side === 'whole' ? '' : `${part.side === 'left' ? 'Left' : 'Right'} side. `
+  const finding = how.kind === 'judged' ? `${criterion.label}: ${found}` : `${sidePrefix}${found}`
+  const cutMm = { left: 0, right: 0 }
+  const base = { criterionId: criterion.id, side: part.side, region: criterion.region, cutMm }
+  const where = how.kind === 'judged' && part.side !== 'whole' ? ` (${place.toLowerCase()})` : ''
+  if (!how.mendNow) return [{ ...base, gain: 0, say: `${finding}${where}. Next time: ${how.mend}.`, wait: true }]
+  if (isBurned(criterion, part.side, burns)) {
+    return [{ ...base, gain: 0, say: `${finding}${where}, but it burned before: leave it, never shorter there.`, wait: true }]
+  }
+  return [{ ...base, gain: part.weight * (1 - share), say: `${finding}${where}: ${how.mend}.` }]
+}
+
+function isBurned(criterion: Criterion, side: SideKey, burns: readonly BurnPlace[]): boolean {
+  return burns.some((burn) => burn.region === criterion.region && (burn.side === 'both' || side === 'whole' || burn.side === side))
+}

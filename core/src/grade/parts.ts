@@ -1,0 +1,185 @@
+import { CoreError, inRange } from '../error'
+import { regionName } from '../regions'
+import type { Band, Criterion, How, Standard } from '../standard'
+import { sayNumber } from '../units'
+import { byEye, conformity, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
+import type { Answers, PartResult, SideAnswer, SideKey } from './types'
+
+/** One side of a criterion together with what was found there, before any drawing of chances. */
+export type Part = {
+  readonly criterion: Criterion
+  readonly side: SideKey
+  readonly weight: number
+  readonly answer: SideAnswer | null
+  readonly measured: Measured | null
+  readonly instrument: string | null
+}
+
+/** Judged levels run 0 to 4; their standard uncertainty is half a level. Our own choice until double marks give one. */
+export const LEVEL_U = 0.5
+export const TOP_LEVEL = 4
+const MEETS_FROM_LEVEL = 3
+
+/** The sides a criterion is answered for. A difference is computed, never answered. */
+export function sidesOf(how: How): readonly SideKey[] {
+  if (how.kind === 'difference') return ['whole']
+  return how.sides === 'pair' ? ['left', 'right'] : ['whole']
+}
+
+/**
+ * Every part of the standard with its answer. Half the weight goes to each side of a pair.
+ * Refuses an answer of the wrong kind (`wrongAnswer`), an unknown criterion (`unknownCriterion`) or a value out of range.
+ */
+export function partsOf(standard: Standard, answers: Answers): Part[] {
+  for (const id of Object.keys(answers)) {
+    if (!standard.criteria.some((criterion) => criterion.id === id)) {
+      throw new CoreError({ code: 'unknownCriterion', path: `answers.${id}`, got: id, limit: `a criterion of ${standard.id}` })
+    }
+  }
+  return standard.criteria.flatMap((criterion) => {
+    const sides = sidesOf(criterion.how)
+    return sides.map((side) => partOf(standard, criterion, side, criterion.weight / sides.length, answers))
+  })
+}
+
+function partOf(standard: Standard, criterion: Criterion, side: SideKey, weight: number, answers: Answers): Part {
+  if (criterion.how.kind === 'difference') return differencePart(standard, criterion, weight, answers)
+  const answer = answers[criterion.id]?.[side] ?? null
+  const instrument = 'instrument' in criterion.how ? criterion.how.instrument : null
+  return { criterion, side, weight, answer, measured: answer ? measuredFrom(standard, criterion, side, answer) : null, instrument }
+}
+
+function measuredFrom(standard: Standard, criterion: Criterion, side: SideKey, answer: SideAnswer): Measured | null {
+  const { how } = criterion
+  const path = `answers.${criterion.id}.${side}`
+  if (answer.kind === 'level') {
+    if (how.kind !== 'judged') throw new CoreError({ code: 'wrongAnswer', path, got: 'a level', limit: 'readings in mm' })
+    if (!Number.isInteger(answer.level)) throw new CoreError({ code: 'outOfRange', path, got: answer.level, limit: '0, 1, 2, 3 or 4' })
+    inRange(path, answer.level, 0, TOP_LEVEL)
+    return null
+  }
+  if (how.kind === 'judged' || how.kind === 'difference') {
+    if (answer.kind === 'readings') throw new CoreError({ code: 'wrongAnswer', path, got: 'readings', limit: 'a level 0 to 4' })
+    return null
+  }
+  if (answer.kind === 'asItShouldBe') return byEye(how.targetMm, how.band)
+  if (answer.kind !== 'readings') return null
+  return fromReadings(answer.mm, instrumentOf(standard, how.instrument))
+}
+
+function instrumentOf(standard: Standard, id: string) {
+  const instrument = standard.instruments.find((candidate) => candidate.id === id)
+  if (!instrument) throw new CoreError({ code: 'unknownInstrument', path: 'instrument', got: id, limit: standard.instruments.map((i) => i.id).join(', ') })
+  return instrument
+}
+
+/** Left minus right of the pair it names. What both readings share (the instrument's common part) drops out of its u. */
+function differencePart(standard: Standard, criterion: Criterion, weight: number, answers: Answers): Part {
+  if (criterion.how.kind !== 'difference') throw new Error('not a difference')
+  const pair = standard.criteria.find((other) => criterion.how.kind === 'difference' && other.id === criterion.how.of)!
+  const [left, right] = (['left', 'right'] as const).map((side) => partOf(standard, pair, side, pair.weight / 2, answers))
+  const none = { criterion, side: 'whole' as const, weight, measured: null, instrument: null }
+  const outside = [left, right].find((part) => part.answer?.kind === 'excused' || part.answer?.kind === 'instructor')
+  if (outside) return { ...none, answer: outside.answer }
+  if (!left.measured || !right.measured) return { ...none, answer: null }
+  const own = (m: Measured) => m.u ** 2 - m.common ** 2
+  const measured: Measured = {
+    method: left.measured.n && right.measured.n ? 'mean of readings' : 'by eye',
+    value: left.measured.value - right.measured.value,
+    u: Math.sqrt(own(left.measured) + own(right.measured)),
+    common: 0,
+    n: Math.min(left.measured.n, right.measured.n)
+  }
+  return { ...none, answer: { kind: 'asItShouldBe' }, measured }
+}
+
+/** Marks share of a part, 0..1, at a given value (mm) or level; null where it counts for nothing. */
+export function shareAt(part: Part, valueMm: number | null, level: number | null): number | null {
+  const { how } = part.criterion
+  if (how.kind === 'judged') return level === null ? null : Math.min(TOP_LEVEL, Math.max(0, level)) / TOP_LEVEL
+  return valueMm === null ? null : shareOfMarks(valueMm, how.band, how.limit)
+}
+
+/** The level an answer stands for: "as it should be" is the top one. */
+export function levelOf(part: Part): number | null {
+  if (part.criterion.how.kind !== 'judged' || !part.answer) return null
+  if (part.answer.kind === 'level') return part.answer.level
+  return part.answer.kind === 'asItShouldBe' ? TOP_LEVEL : null
+}
+
+/** A part in figures and in words. */
+export function describePart(part: Part, standard: Standard): PartResult {
+  const { criterion, side, weight, answer, measured } = part
+  const level = levelOf(part)
+  const judgement = judge(part, standard, level)
+  return {
+    criterionId: criterion.id,
+    label: criterion.label,
+    side,
+    section: criterion.section,
+    station: criterion.station,
+    region: criterion.region,
+    place: criterion.place,
+    basis: basisOf(part),
+    valueMm: measured?.value ?? null,
+    uMm: measured?.u ?? null,
+    level,
+    share01: answer ? shareAt(part, measured?.value ?? null, level) : null,
+    weight,
+    ...judgement
+  }
+}
+
+function basisOf(part: Part): PartResult['basis'] {
+  if (!part.answer || part.answer.kind === 'excused' || part.answer.kind === 'instructor') return 'none'
+  if (part.criterion.how.kind === 'judged') return 'judged'
+  if (part.criterion.how.kind === 'difference') return 'computed'
+  return part.answer.kind === 'readings' ? 'readings' : 'byEye'
+}
+
+type Judgement = Pick<PartResult, 'verdict' | 'departure' | 'conformity01' | 'say'>
+
+function judge(part: Part, standard: Standard, level: number | null): Judgement {
+  const plain = { departure: null, conformity01: null } as const
+  const { answer, criterion, measured } = part
+  if (!answer) return { ...plain, verdict: 'notAnswered', say: 'not answered' }
+  if (answer.kind === 'excused') return { ...plain, verdict: 'excused', say: `came in so: ${answer.reason}` }
+  if (answer.kind === 'instructor') return { ...plain, verdict: 'instructor', say: 'finished by the instructor' }
+  const { how } = criterion
+  if (how.kind === 'judged') {
+    return { ...plain, verdict: level! >= MEETS_FROM_LEVEL ? 'meets' : 'fails', say: `${level}: ${how.levels[level!]}` }
+  }
+  const chance = conformity(measured!.value, measured!.u, how.band)
+  const needed = 'instrument' in how ? instrumentOf(standard, how.instrument).readings : 0
+  const missing = answer.kind === 'readings' ? Math.max(0, needed - answer.mm.length) : 0
+  const verdict = missing > 0 ? 'cannotTell' : verdictOf(chance)
+  const departure = verdict === 'fails' ? departureOf(measured!.value, how.band) : null
+  const say = missing > 0 ? `cannot tell: ${missing} more reading${missing > 1 ? 's' : ''}` : sayMeasure(part, verdict, departure)
+  return { verdict, departure, conformity01: chance, say }
+}
+
+function departureOf(value: number, band: Band): 'long' | 'short' {
+  return band[1] !== null && value > band[1] ? 'long' : 'short'
+}
+
+function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', departure: 'long' | 'short' | null): string {
+  const { how } = part.criterion
+  const { value, u } = part.measured!
+  if (verdict === 'cannotTell') {
+    return part.measured!.method === 'by eye' ? 'cannot tell by eye: gauge it' : `cannot tell at ${sayNumber(value)} mm, u ${sayNumber(u)}: measure again`
+  }
+  if (how.kind === 'difference') {
+    const size = sayNumber(Math.abs(value))
+    if (verdict === 'meets') return `meets, ${size} mm apart`
+    return `${value > 0 ? 'left' : 'right'} ${size} mm longer`
+  }
+  if (verdict === 'meets') return part.measured!.method === 'by eye' ? 'as it should be' : `meets, ${sayNumber(value)} mm`
+  if (how.kind === 'length') return `${sayNumber(Math.abs(value - how.targetMm))} mm too ${departure}`
+  return `${sayNumber(value)} mm off`
+}
+
+/** "Left foreleg", "Beard": the side is always the dog's own. */
+export function sayPlace(criterion: Criterion, side: SideKey): string {
+  const name = regionName(criterion.region)
+  return side === 'whole' ? name : `${side === 'left' ? 'Left' : 'Right'} ${name.charAt(0).toLowerCase()}${name.slice(1)}`
+}

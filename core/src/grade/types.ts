@@ -1,0 +1,85 @@
+import type { Section, Station } from '../standard'
+import type { RegionId } from '../regions'
+
+export type SideKey = 'left' | 'right' | 'whole'
+
+export type SideAnswer =
+  | { readonly kind: 'asItShouldBe' }
+  | { readonly kind: 'readings'; readonly mm: readonly number[] }
+  | { readonly kind: 'level'; readonly level: number }
+  /** came in so: the fault was there when the dog arrived */
+  | { readonly kind: 'excused'; readonly reason: string }
+  /** this side was finished by the instructor and is no evidence */
+  | { readonly kind: 'instructor' }
+
+export type Answer = { readonly [side in SideKey]?: SideAnswer }
+export type Answers = { readonly [criterionId: string]: Answer }
+
+export const GLOBAL_RATINGS = ['clearFail', 'borderline', 'pass', 'good', 'outstanding'] as const
+export type GlobalRating = (typeof GLOBAL_RATINGS)[number]
+
+export type Verdict = 'meets' | 'fails' | 'cannotTell' | 'excused' | 'instructor' | 'notAnswered'
+
+/** One side of one criterion: what was found, how sure, and what it is worth. */
+export type PartResult = {
+  readonly criterionId: string
+  readonly label: string
+  readonly side: SideKey
+  readonly section: string
+  readonly station: Station
+  readonly region: RegionId
+  readonly place: string
+  readonly basis: 'readings' | 'byEye' | 'judged' | 'computed' | 'none'
+  readonly valueMm: number | null
+  readonly uMm: number | null
+  readonly level: number | null
+  readonly verdict: Verdict
+  readonly departure: 'long' | 'short' | null
+  /** probability that the true value lies in the full-marks band, 0..1; null where it is not a measure */
+  readonly conformity01: number | null
+  /** share of the marks, 0..1; null where it counts for nothing */
+  readonly share01: number | null
+  readonly weight: number
+  readonly say: string
+}
+
+export type Interval = readonly [number, number]
+
+export type SectionResult = {
+  readonly section: Section
+  readonly value: number | null
+  readonly interval: Interval | null
+  readonly floor: 'met' | 'below' | 'cannotTell' | 'open'
+}
+
+export type Outcome = 'unfinished' | 'feedbackOnly' | 'passed' | 'notPassed' | 'secondAssessor'
+
+export type MendItem = {
+  readonly criterionId: string
+  readonly side: SideKey
+  readonly region: RegionId
+  /** marks of 100 that the cut is worth */
+  readonly gain: number
+  readonly cutMm: { readonly left: number; readonly right: number }
+  readonly say: string
+}
+
+export type GradeResult = {
+  readonly method: string
+  readonly parts: readonly PartResult[]
+  readonly sections: readonly SectionResult[]
+  readonly total: { readonly value: number; readonly interval: Interval; readonly n: number } | null
+  readonly cap: { readonly faults: readonly string[]; readonly mark: number } | null
+  readonly excusedShare01: number
+  readonly answered: number
+  readonly asked: number
+  readonly cannotTell: number
+  readonly outcome: Outcome
+  readonly because: string
+  readonly praise: string | null
+  readonly mend: readonly MendItem[]
+  readonly nextTime: readonly string[]
+}
+
+/** A place that must not be cut shorter (it burned before). */
+export type BurnPlace = { readonly region: RegionId; readonly side: 'left' | 'right' | 'both' }

@@ -1,0 +1,67 @@
+import type { Attempt, HelpLevel, SessionState } from './types'
+
+/** What one session adds to the record of one technique: technique x dog x visit is one attempt (four feet are one). */
+export type CountedAttempt = {
+  readonly techniqueId: string
+  readonly clean: boolean
+  /** false for practice figures and for work that no instructor watched or inspected: logged apart, never on the chart */
+  readonly counts: boolean
+  readonly setting: 'live' | 'figure'
+  readonly minutes: number
+  readonly prompts: number
+  readonly help: HelpLevel
+  readonly majorFaults: readonly string[]
+  readonly faults: readonly string[]
+  readonly safetyEvents: number
+  readonly seriousSafety: boolean
+  /** why it is not clean, in words; empty when it is */
+  readonly because: string
+}
+
+export type MajorFaults = ReadonlySet<string>
+
+const MOST_PROMPTS = 1
+const HELP_WEIGHT: Readonly<Record<HelpLevel, number>> = { alone: 0, onePrompt: 1, talkedThrough: 2, handsGuided: 3, shown: 4 }
+
+/**
+ * The attempts of a session, one per technique and setting, by the apprentice's own hands and ended.
+ * Clean = no safety event, no major fault, at most one prompt (talked through, guided or shown are more than one).
+ * Parts done by the instructor's hands are left out. Source: design.md section 3, "what counts as an attempt".
+ */
+export function countedAttempts(state: SessionState, major: MajorFaults): CountedAttempt[] {
+  const groups = new Map<string, Attempt[]>()
+  for (const attempt of state.attempts) {
+    if (attempt.hands !== 'apprentice' || !attempt.ended) continue
+    const key = `${attempt.techniqueId}|${attempt.setting}`
+    groups.set(key, [...(groups.get(key) ?? []), attempt])
+  }
+  return [...groups.values()].map((group) => merge(group, major))
+}
+
+function merge(group: readonly Attempt[], major: MajorFaults): CountedAttempt {
+  const [first] = group
+  const faults = group.flatMap((attempt) => attempt.faults.map((fault) => fault.faultId))
+  const majorFaults = faults.filter((fault) => major.has(fault))
+  const safety = group.flatMap((attempt) => attempt.safety)
+  const prompts = group.reduce((sum, attempt) => sum + attempt.prompts, 0)
+  const help = group.flatMap((attempt) => [attempt.ended!.help, ...attempt.helps]).reduce((a, b) => (HELP_WEIGHT[b] > HELP_WEIGHT[a] ? b : a))
+  const reasons = [
+    safety.length > 0 ? 'a safety event' : '',
+    majorFaults.length > 0 ? 'a major fault' : '',
+    Math.max(prompts, HELP_WEIGHT[help]) > MOST_PROMPTS ? 'more than one prompt' : ''
+  ].filter((reason) => reason !== '')
+  return {
+    techniqueId: first.techniqueId,
+    clean: reasons.length === 0,
+    counts: first.setting === 'live' && group.every((attempt) => attempt.ended!.witness !== 'self'),
+    setting: first.setting,
+    minutes: group.reduce((sum, attempt) => sum + attempt.ended!.minutes, 0),
+    prompts,
+    help,
+    majorFaults,
+    faults,
+    safetyEvents: safety.length,
+    seriousSafety: safety.some((event) => event.severity === 'serious'),
+    because: reasons.join(', ')
+  }
+}

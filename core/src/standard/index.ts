@@ -1,0 +1,2 @@
+export * from './types'
+export { largestUsableU, standardIssues } from './validity'

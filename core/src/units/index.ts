@@ -1,0 +1,62 @@
+import { CoreError } from '../error'
+
+/** Exactly 25.4 mm to the international inch. Source: International Yard and Pound Agreement, 1959 (from memory). */
+export const MM_PER_INCH = 25.4
+
+/** Hair lengths Peen accepts, mm. Chosen: a full drop coat on a large dog stays under 300. */
+export const HAIR_LENGTH_LIMITS_MM = Object.freeze({ low: 0, high: 300 })
+
+export type LengthUnit = 'mm' | 'in'
+
+/** Inches to millimetres, exact at 25.4. */
+export function mmFromInch(inch: number): number {
+  return inch * MM_PER_INCH
+}
+
+/** Millimetres to inches, exact at 25.4. */
+export function inchFromMm(mm: number): number {
+  return mm / MM_PER_INCH
+}
+
+/**
+ * Millimetres of an inch label such as "5/64", "1/2", "1" or "1 1/8".
+ * Refuses any other text with code `notAFraction`.
+ * @example mmOfFraction('5/64') // 1.984375
+ */
+export function mmOfFraction(label: string): number {
+  const parts = /^(?:(\d+)(?:\s+|$))?(?:(\d+)\/(\d+))?$/.exec(label.trim())
+  const whole = Number(parts?.[1] ?? 0)
+  const top = Number(parts?.[2] ?? 0)
+  const bottom = Number(parts?.[3] ?? 1)
+  if (!parts || label.trim() === '' || bottom === 0) {
+    throw new CoreError({ code: 'notAFraction', path: 'fraction', got: label, limit: 'inches such as "5/64", "1" or "1 1/8"' })
+  }
+  return mmFromInch(whole + top / bottom)
+}
+
+/**
+ * A length in words: "16 mm", "1.6 mm" or, in inches, the nearest 1/64 as a fraction ("5/8 in").
+ * Below 10 mm one decimal is kept, from 10 mm on whole millimetres unless a half is meant.
+ */
+export function sayLength(mm: number, unit: LengthUnit): string {
+  return unit === 'mm' ? `${sayNumber(mm)} mm` : `${sayFraction(inchFromMm(mm))} in`
+}
+
+/** A number without a needless decimal: 16, 1.6, 0.25. */
+export function sayNumber(value: number): string {
+  const digits = Math.abs(value) < 1 ? 2 : 1
+  return String(Number(value.toFixed(digits)))
+}
+
+function sayFraction(inch: number): string {
+  const sixtyFourths = Math.round(inch * 64)
+  const whole = Math.floor(sixtyFourths / 64)
+  let top = sixtyFourths % 64
+  let bottom = 64
+  while (top > 0 && top % 2 === 0) {
+    top /= 2
+    bottom /= 2
+  }
+  if (top === 0) return whole === 0 && inch > 0 ? 'under 1/64' : String(whole)
+  return whole > 0 ? `${whole} ${top}/${bottom}` : `${top}/${bottom}`
+}

@@ -1,0 +1,102 @@
+// npm start: install what is missing, start MariaDB, migrate, load the demo if empty, build, serve.
+//   npm start                 the demo school
+//   npm start -- --empty      an empty school of your own, in its own database
+import { spawn } from 'node:child_process'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { checkNode, ensurePackages, ensureWebBuilt, isAlive, makePrivateFolder, PRIVATE, Refusal, refuseTakenPort, ROOT, runOrExplain, say } from './machine.mjs'
+import { startMariadb, stopLeftover } from './mariadb.mjs'
+
+const empty = process.argv.includes('--empty')
+const port = portFrom('PEEN_PORT', 4760)
+const databasePort = portFrom('PEEN_DB_PORT', 47606)
+
+await runOrExplain(async () => {
+  checkNode()
+  makePrivateFolder()
+  refuseSecondStart()
+  await refuseTakenPort(port, 'the web application', 'PEEN_PORT')
+  ensurePackages()
+  let database
+  let server
+  let stopping = false
+  const stop = async (code) => {
+    if (stopping) return
+    stopping = true
+    if (server) await endChild(server)
+    if (database) await database.stop()
+    rmSync(lock(), { force: true })
+    process.exit(code)
+  }
+  process.on('SIGINT', () => stop(0))
+  process.on('SIGTERM', () => stop(0))
+  try {
+    writeFileSync(lock(), String(process.pid))
+    database = await startMariadb({ folder: join(PRIVATE, 'mariadb'), port: await checkedDatabasePort() })
+    const name = empty ? 'peen_school' : 'peen_demo'
+    await database.createDatabase(name)
+    ensureWebBuilt()
+    const env = {
+      ...process.env,
+      NODE_ENV: 'production',
+      PEEN_PORT: String(port),
+      PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: database.port, user: database.user, password: database.password, database: name })
+    }
+    await runToEnd(empty ? ['server/src/prepare.ts'] : ['demo/src/load.ts'], env)
+    server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], { cwd: ROOT, env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'], detached: true })
+    server.once('message', () => announce())
+    server.once('exit', (code) => !stopping && stop(code ?? 1))
+  } catch (error) {
+    if (database) await database.stop()
+    rmSync(lock(), { force: true })
+    throw error
+  }
+})
+
+function announce() {
+  say(`\nPeen is open at http://127.0.0.1:${port}   (Ctrl-C stops it and its database)`)
+  if (empty) return say('The school is empty: the page asks for the first lead assessor.')
+  say('Sign in to the demo school with one of these, password for all "porcelain-7F":')
+  say('  ottilie   lead assessor\n  ruben     instructor\n  ines      apprentice')
+}
+
+function portFrom(setting, fallback) {
+  const value = process.env[setting] ?? String(fallback)
+  if (/^\d+$/.test(value) && Number(value) > 0 && Number(value) < 65536) return Number(value)
+  process.stderr.write(`Peen: ${setting} is "${value}"; it must be a whole number from 1 to 65535.\n`)
+  process.exit(1)
+}
+
+async function checkedDatabasePort() {
+  await stopLeftover(join(PRIVATE, 'mariadb'))
+  await refuseTakenPort(databasePort, 'the database', 'PEEN_DB_PORT')
+  return databasePort
+}
+
+function lock() {
+  return join(PRIVATE, 'start.pid')
+}
+
+function refuseSecondStart() {
+  if (!existsSync(lock())) return
+  const pid = Number(readFileSync(lock(), 'utf8'))
+  if (pid && pid !== process.pid && isAlive(pid) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs')) {
+    throw new Refusal(`Peen is already running here (process ${pid}). Stop that one first.`)
+  }
+}
+
+function runToEnd([script], env) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, ['--import', 'tsx', script], { cwd: ROOT, env, stdio: 'inherit' })
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Refusal(`${script} failed; the lines above say why.`))))
+  })
+}
+
+function endChild(child) {
+  return new Promise((resolve) => {
+    if (child.exitCode !== null) return resolve()
+    child.once('exit', resolve)
+    child.kill('SIGTERM')
+    setTimeout(() => child.kill('SIGKILL'), 8000).unref()
+  })
+}
