@@ -12,7 +12,7 @@ const CHARACTERS = ['--character-set-server=utf8mb4', '--collation-server=utf8mb
 
 /**
  * Starts MariaDB in `folder` and makes sure the application user exists.
- * @returns {Promise<{port: number, user: string, password: string, createDatabase: (name: string) => Promise<void>, stop: () => Promise<void>}>}
+ * @returns {Promise<{port: number, user: string, password: string, createDatabase: (name: string) => Promise<void>, allowDatabases: (prefix: string) => Promise<void>, stop: () => Promise<void>}>}
  */
 export async function startMariadb({ folder, port, durable = true }) {
   const server = ensureProgram(SERVER, 'mariadb-server')
@@ -49,6 +49,12 @@ export async function startMariadb({ folder, port, durable = true }) {
       const connection = await admin()
       await connection.query(`CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci`)
       await connection.query(`GRANT ALL ON \`${name}\`.* TO 'peen'@'127.0.0.1'`)
+      await connection.end()
+    },
+    /** Lets the application user make databases of its own whose names begin so (tests only). */
+    allowDatabases: async (prefix) => {
+      const connection = await admin()
+      await connection.query(`GRANT ALL ON \`${prefix.replaceAll('_', '\\_')}%\`.* TO 'peen'@'127.0.0.1'`)
       await connection.end()
     },
     stop: () => stopChild(child, () => ended)

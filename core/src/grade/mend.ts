@@ -52,23 +52,29 @@ export function bestCuts(
   length: { readonly targetMm: number; readonly band: readonly [number | null, number | null]; readonly limit: readonly [number | null, number | null] },
   pair: { readonly weight: number; readonly band: readonly [number | null, number | null]; readonly limit: readonly [number | null, number | null] } | null
 ): { readonly cuts: readonly number[]; readonly gain: number } {
-  const worth = (after: readonly number[]) =>
-    after.reduce((sum, value, i) => sum + sides[i].weight * shareOfMarks(value, length.band, length.limit), 0) +
-    (pair && after.length === 2 ? pair.weight * shareOfMarks(after[0] - after[1], pair.band, pair.limit) : 0)
-  const off = (after: readonly number[]) => after.reduce((sum, value) => sum + Math.abs(value - length.targetMm), 0)
-  const options = sides.map((side) => (side.burned ? [0] : cutsUpTo(side.value)))
-  const start = sides.map((side) => side.value)
-  let best = { cuts: sides.map(() => 0), worth: worth(start), off: off(start) }
-  for (const first of options[0]) {
-    for (const second of options[1] ?? [0]) {
-      const cuts = [first, second].slice(0, sides.length)
-      const after = start.map((value, i) => value - cuts[i])
-      const here = { cuts, worth: worth(after), off: off(after) }
-      if (here.worth > best.worth + 1e-9 || (here.worth > best.worth - 1e-9 && here.off < best.off - 1e-9)) best = here
+  const options = sides.map((side) => (side.burned ? [0] : cutsUpTo(side.value)).map((cut) => option(side, cut)))
+  const start = sides.map((side) => option(side, 0))
+  const together = (a: Option, b: Option | undefined) =>
+    a.worth + (b ? b.worth : 0) + (pair && b ? pair.weight * shareOfMarks(a.after - b.after, pair.band, pair.limit) : 0)
+  const [first, second] = options
+  const before = together(start[0], start[1])
+  let best = { a: start[0], b: start[1] as Option | undefined, worth: before, off: start[0].off + (start[1]?.off ?? 0) }
+  for (const a of first) {
+    for (const b of second ?? [undefined]) {
+      const worth = together(a, b)
+      const off = a.off + (b ? b.off : 0)
+      if (worth > best.worth + 1e-9 || (worth > best.worth - 1e-9 && off < best.off - 1e-9)) best = { a, b, worth, off }
     }
   }
-  return { cuts: best.cuts, gain: best.worth - worth(start) }
+  return { cuts: best.b ? [best.a.cut, best.b.cut] : [best.a.cut], gain: best.worth - before }
+
+  function option(side: { readonly value: number; readonly weight: number }, cut: number): Option {
+    const after = side.value - cut
+    return { cut, after, worth: side.weight * shareOfMarks(after, length.band, length.limit), off: Math.abs(after - length.targetMm) }
+  }
 }
+
+type Option = { readonly cut: number; readonly after: number; readonly worth: number; readonly off: number }
 
 function cutsUpTo(value: number): number[] {
   return Array.from({ length: Math.floor(value / STEP_MM) + 1 }, (_, i) => i * STEP_MM)

@@ -34,10 +34,8 @@ export function gradeResult(standard: Standard, input: GradeInput): GradeResult 
   const weight = described.reduce((sum, part) => sum + part.weight, 0)
   const excused = described.filter((part) => part.verdict === 'excused' || part.verdict === 'instructor')
   const excusedShare01 = excused.reduce((sum, part) => sum + part.weight, 0) / weight
-  // a difference follows from its pair and is not asked for
-  const asked = described.filter((_, i) => parts[i].criterion.how.kind !== 'difference')
-  const answered = asked.filter((part) => part.verdict !== 'notAnswered').length
-  const { outcome, because } = decide(standard, capped, sections, cap, excusedShare01, asked.length - answered)
+  const { answered, asked } = countAnswers(standard, input.answers)
+  const { outcome, because } = decide(standard, capped, sections, cap, excusedShare01, asked - answered)
   return {
     method: 'JCGM 106 conformity, JCGM 101 simulation',
     parts: described,
@@ -46,7 +44,7 @@ export function gradeResult(standard: Standard, input: GradeInput): GradeResult 
     cap,
     excusedShare01,
     answered,
-    asked: asked.length,
+    asked,
     cannotTell: described.filter((part) => part.verdict === 'cannotTell').length,
     outcome,
     because,
@@ -55,12 +53,15 @@ export function gradeResult(standard: Standard, input: GradeInput): GradeResult 
   }
 }
 
+/** Refuses a critical fault that the standard does not know, with code `unknownFault`. */
+export function refuseUnknownFaults(standard: Standard, critical: readonly string[]): void {
+  const unknown = critical.find((id) => !standard.critical.some((fault) => fault.id === id))
+  if (unknown !== undefined) throw new CoreError({ code: 'unknownFault', path: 'critical', got: unknown, limit: standard.critical.map((fault) => fault.id).join(', ') })
+}
+
 function capOf(standard: Standard, critical: readonly string[]): GradeResult['cap'] {
-  const faults = critical.map((id) => {
-    const fault = standard.critical.find((candidate) => candidate.id === id)
-    if (!fault) throw new CoreError({ code: 'unknownFault', path: 'critical', got: id, limit: standard.critical.map((f) => f.id).join(', ') })
-    return fault
-  })
+  refuseUnknownFaults(standard, critical)
+  const faults = standard.critical.filter((fault) => critical.includes(fault.id))
   return faults.length === 0 ? null : { faults: faults.map((fault) => fault.name), mark: Math.min(...faults.map((fault) => fault.cap)) }
 }
 
@@ -97,6 +98,12 @@ function decide(
   const unsure = sections.find((section) => section.floor === 'cannotTell')
   if (unsure) return { outcome: 'secondAssessor', because: `${unsure.section.name} may lie either side of its floor of ${unsure.section.floor}: ask a second assessor.` }
   return { outcome: 'passed', because: `The whole interval lies at or above the pass mark of ${pass}, and every section clears its floor.` }
+}
+
+/** How many of the asked answers stand on a sheet; refuses what `partsOf` refuses. A difference follows from its pair and is not asked for. */
+export function countAnswers(standard: Standard, answers: Answers): { readonly answered: number; readonly asked: number } {
+  const asked = partsOf(standard, answers).filter((part) => part.criterion.how.kind !== 'difference')
+  return { answered: asked.filter((part) => part.answer !== null).length, asked: asked.length }
 }
 
 /** One thing done well: measured before judged, then the heaviest, then the surest. */

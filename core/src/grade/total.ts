@@ -18,65 +18,75 @@ export const DRAWS = 2000
  * Parts that are excused, done by the instructor or not answered leave both sum and maximum.
  */
 export function totalsOf(standard: Standard, parts: readonly Part[], seed: number, draws: number = DRAWS): Totals {
-  const counted = parts.filter(counts)
-  const random = randomFrom(seed)
-  const groups = ['', ...standard.sections.map((section) => section.id)]
-  const inGroup = groups.map((id) => counted.map((part, i) => (id === '' || part.criterion.section === id ? i : -1)).filter((i) => i >= 0))
-  const weightOf = inGroup.map((members) => members.reduce((sum, i) => sum + counted[i].weight, 0))
-  const markOf = (shares: readonly number[], g: number) =>
-    (100 * inGroup[g].reduce((sum, i) => sum + counted[i].weight * shares[i], 0)) / weightOf[g]
-  const best = counted.map((part) => shareAt(part, part.measured?.value ?? null, levelOf(part)) ?? 0)
-  const simulated: number[][] = groups.map(() => [])
-  for (let k = 0; k < draws && counted.length > 0; k++) {
-    const shares = drawShares(standard, counted, random)
-    groups.forEach((_, g) => weightOf[g] > 0 && simulated[g].push(markOf(shares, g)))
+  const counted = inDrawingOrder(parts.filter(counts))
+  if (counted.length === 0) return { total: null, bySection: new Map() }
+  const sectionOf = counted.map((part) => standard.sections.findIndex((section) => section.id === part.criterion.section))
+  const weights = standard.sections.map((_, s) => counted.reduce((sum, part, i) => (sectionOf[i] === s ? sum + part.weight : sum), 0))
+  const weight = weights.reduce((sum, each) => sum + each, 0)
+  const marks = (shares: ArrayLike<number>): number[] => {
+    const sums = weights.map(() => 0)
+    counted.forEach((part, i) => (sums[sectionOf[i]] += part.weight * shares[i]))
+    return [100 * (sums.reduce((sum, each) => sum + each, 0) / weight), ...sums.map((sum, s) => (weights[s] > 0 ? (100 * sum) / weights[s] : 0))]
   }
-  const estimate = (g: number): Estimate | null => {
-    if (weightOf[g] === 0) return null
-    const value = markOf(best, g)
-    const ends = [quantile(simulated[g], 0.025), quantile(simulated[g], 0.975)]
-    return { value, interval: [Math.min(value, ends[0]), Math.max(value, ends[1])], n: draws }
+  const best = marks(counted.map((part) => shareAt(part, part.measured?.value ?? null, levelOf(part)) ?? 0))
+  const draw = drawer(standard, counted, randomFrom(seed))
+  const simulated = Array.from({ length: draws }, () => marks(draw()))
+  const estimate = (g: number): Estimate => {
+    const values = simulated.map((row) => row[g])
+    const ends = [quantile(values, 0.025), quantile(values, 0.975)]
+    return { value: best[g], interval: [Math.min(best[g], ends[0]), Math.max(best[g], ends[1])], n: draws }
   }
-  const bySection = new Map<string, Estimate>()
-  groups.forEach((id, g) => {
-    const found = g > 0 ? estimate(g) : null
-    if (found) bySection.set(id, found)
-  })
-  return { total: counted.length > 0 ? estimate(0) : null, bySection }
+  const open = standard.sections.map((section, s) => ({ id: section.id, s })).filter(({ s }) => weights[s] > 0)
+  return { total: estimate(0), bySection: new Map(open.map(({ id, s }) => [id, estimate(s + 1)])) }
 }
 
 export function counts(part: Part): boolean {
   return part.answer !== null && part.answer.kind !== 'excused' && part.answer.kind !== 'instructor'
 }
 
-function drawShares(standard: Standard, parts: readonly Part[], random: Random): number[] {
-  const common = new Map(standard.instruments.map((instrument) => [instrument.id, normalDraw(random)]))
-  const drawn = new Map<string, number>()
-  // a difference comes after its pair so that it reads the same drawn sides
-  const order = parts.map((_, i) => i).sort((a, b) => rank(parts[a]) - rank(parts[b]))
-  const shares = new Array<number>(parts.length)
-  for (const i of order) {
-    const part = parts[i]
-    const { how } = part.criterion
-    if (how.kind === 'judged') {
-      shares[i] = shareAt(part, null, levelOf(part)! + LEVEL_U * normalDraw(random))!
-      continue
-    }
-    const value = how.kind === 'difference' ? drawn.get(`${how.of}.left`)! - drawn.get(`${how.of}.right`)! : drawValue(part, common, random)
-    drawn.set(`${part.criterion.id}.${part.side}`, value)
-    shares[i] = shareAt(part, value, null)!
+/** A difference comes after its pair, so that it reads the very sides that were drawn. */
+function inDrawingOrder(parts: readonly Part[]): Part[] {
+  const isPair = (part: Part) => part.criterion.how.kind === 'difference'
+  return [...parts.filter((part) => !isPair(part)), ...parts.filter(isPair)]
+}
+
+/** One joint draw of every part's share of the marks, again and again into the same array. */
+function drawer(standard: Standard, parts: readonly Part[], random: Random): () => Float64Array {
+  const values = new Float64Array(parts.length)
+  const shares = new Float64Array(parts.length)
+  const common = standard.instruments.map(() => 0)
+  const plans = parts.map((part) => planOf(standard, parts, part))
+  return () => {
+    for (let k = 0; k < common.length; k++) common[k] = normalDraw(random)
+    plans.forEach((plan, i) => {
+      if (plan.kind === 'level') {
+        shares[i] = shareAt(parts[i], null, plan.level + LEVEL_U * normalDraw(random))!
+        return
+      }
+      if (plan.kind === 'difference') values[i] = values[plan.left] - values[plan.right]
+      else {
+        const drawn = plan.value + (plan.instrument < 0 ? 0 : plan.shared * common[plan.instrument]) + plan.own * normalDraw(random)
+        values[i] = plan.absolute ? Math.abs(drawn) : drawn
+      }
+      shares[i] = shareAt(parts[i], values[i], null)!
+    })
+    return shares
   }
-  return shares
 }
 
-function rank(part: Part): number {
-  return part.criterion.how.kind === 'difference' ? 1 : 0
-}
+type DrawPlan =
+  | { readonly kind: 'level'; readonly level: number }
+  | { readonly kind: 'difference'; readonly left: number; readonly right: number }
+  | { readonly kind: 'measure'; readonly value: number; readonly own: number; readonly shared: number; readonly instrument: number; readonly absolute: boolean }
 
-function drawValue(part: Part, common: ReadonlyMap<string, number>, random: Random): number {
-  const { value, u, common: shared } = part.measured!
-  const own = Math.sqrt(Math.max(0, u * u - shared * shared))
-  const z = part.instrument ? (common.get(part.instrument) ?? 0) : 0
-  const drawn = value + shared * z + own * normalDraw(random)
-  return part.criterion.how.kind === 'measured' ? Math.abs(drawn) : drawn
+function planOf(standard: Standard, parts: readonly Part[], part: Part): DrawPlan {
+  const { how } = part.criterion
+  if (how.kind === 'judged') return { kind: 'level', level: levelOf(part)! }
+  if (how.kind === 'difference') {
+    const at = (side: string) => parts.findIndex((other) => other.criterion.id === how.of && other.side === side)
+    return { kind: 'difference', left: at('left'), right: at('right') }
+  }
+  const { value, u, common } = part.measured!
+  const instrument = standard.instruments.findIndex((candidate) => candidate.id === part.instrument)
+  return { kind: 'measure', value, own: Math.sqrt(Math.max(0, u * u - common * common)), shared: common, instrument, absolute: how.kind === 'measured' }
 }

@@ -1,3 +1,5 @@
 export * from './types'
 export { eventOrder, foldSession } from './fold'
 export { countedAttempts, type CountedAttempt, type MajorFaults } from './attempts'
+export { LOW_STAND_MIN, rankLooks, type RankedLook, type TableFacts } from './looks'
+export { stepProgress, workedMinutes, type StepProgress } from './minutes'

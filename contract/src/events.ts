@@ -1,0 +1,90 @@
+import { EVENT_KINDS, EVENT_VERSION, HANDS, HELP_LEVELS, SETTINGS, SEVERITIES, SIDES, WITNESSES, type EventKind, type PracticeEvent } from '@peen/core/practice'
+import { REGION_IDS, type RegionId } from '@peen/core/regions'
+import { array, lazy, mixed, number, object, string, type Schema, uuid } from './yup'
+
+// yup's types leave null out of oneOf, though it is needed there for nullable fields
+const NONE = null as unknown as string
+const id = () => uuid().required()
+const name = () => string().required().max(60)
+const text = () => string().required().max(500)
+const region = () => mixed<RegionId>().oneOf([...REGION_IDS])
+const minutes = () => number().required().min(0).max(480)
+const nothing = object({}).noUnknown()
+
+/** One shape per kind; a new kind does not compile until it has one here. */
+const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
+  sessionOpened: nothing,
+  sessionClosed: nothing,
+  attemptStarted: object({
+    attemptId: id(),
+    techniqueId: name(),
+    regions: array().of(region().required()).required().max(30),
+    side: mixed().oneOf([...SIDES]).required(),
+    toolId: string().max(60).defined().nullable(),
+    direction: mixed().oneOf(['with', 'against', NONE]).defined().nullable(),
+    hands: mixed().oneOf([...HANDS]).required(),
+    setting: mixed().oneOf([...SETTINGS]).required()
+  }).noUnknown(),
+  attemptEnded: object({
+    attemptId: id(),
+    minutes: minutes(),
+    help: mixed().oneOf([...HELP_LEVELS]).required(),
+    witness: mixed().oneOf([...WITNESSES]).required()
+  }).noUnknown(),
+  faultNoted: object({ attemptId: id(), faultId: name(), region: region().nullable().defined(), side: mixed().oneOf([...SIDES, NONE]).nullable().defined() }).noUnknown(),
+  promptGiven: object({ attemptId: id() }).noUnknown(),
+  helped: object({
+    attemptId: id(),
+    help: mixed().oneOf([...HELP_LEVELS]).required(),
+    region: region().nullable().defined(),
+    side: mixed().oneOf([...SIDES, NONE]).nullable().defined()
+  }).noUnknown(),
+  safetyNoted: object({ attemptId: uuid().nullable().defined(), hazardId: name(), severity: mixed().oneOf([...SEVERITIES]).required(), region: region().nullable().defined() }).noUnknown(),
+  praised: object({ attemptId: uuid().nullable().defined(), text: text() }).noUnknown(),
+  breakStarted: nothing,
+  breakEnded: object({ minutes: minutes() }).noUnknown(),
+  stopped: object({ reason: text() }).noUnknown(),
+  holdReleased: object({ techniqueId: name(), hazardId: name() }).noUnknown(),
+  noted: object({ text: text() }).noUnknown(),
+  undone: object({ eventId: id() }).noUnknown(),
+  lateConfirmed: object({ eventId: id() }).noUnknown()
+}
+
+function envelope(kind: Schema, payload: Schema) {
+  return object({
+    id: id(),
+    v: number().required().integer().min(1).max(1000),
+    kind,
+    sessionId: id(),
+    by: id(),
+    deviceId: name(),
+    seq: number().required().integer().min(0),
+    lamport: number().required().integer().min(0),
+    atDevice: string().required().datetime({ message: 'atDevice must be a UTC time such as 2026-04-14T09:42:00.000Z.' }),
+    receivedAt: mixed().nullable().oneOf([NONE]).optional(),
+    payload
+  })
+    .noUnknown()
+    .required()
+}
+
+const knownKind = () => mixed().oneOf([...EVENT_KINDS]).required()
+// made once: building a schema costs more than checking with it
+const ENVELOPES = new Map(EVENT_KINDS.map((kind) => [kind as string, envelope(knownKind(), PAYLOADS[kind])]))
+const UNKNOWN_KIND = envelope(knownKind(), object().required())
+const UNKNOWN_VERSION = envelope(name(), object().required())
+
+/** The envelope around every event. A version this code does not know is accepted with any payload, and kept. */
+export const eventSchema = lazy((value: unknown) => {
+  const event = value as Partial<PracticeEvent> | null
+  if (event?.v !== EVENT_VERSION) return UNKNOWN_VERSION
+  return ENVELOPES.get(String(event.kind)) ?? UNKNOWN_KIND
+})
+
+export const eventBatchSchema = object({ events: array().required().min(1).max(200) }).noUnknown()
+
+export type EventAnswer = {
+  readonly id: string
+  readonly status: 'stored' | 'alreadyThere' | 'late' | 'conflict' | 'refused'
+  readonly detail: string | null
+}

@@ -1,0 +1,50 @@
+import { GLOBAL_RATINGS, type Answers, type GlobalRating } from '@peen/core/grade'
+import { array, lazy, mixed, number, object, string, uuid, type InferType } from './yup'
+
+const sideAnswer = lazy((value: { kind?: string } | undefined) => {
+  const kind = mixed().oneOf(['asItShouldBe', 'readings', 'level', 'excused', 'instructor']).required()
+  switch (value?.kind) {
+    case 'readings':
+      return object({
+        kind,
+        mm: array()
+          .of(number().required().min(0, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`).max(300, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`))
+          .required()
+          .min(1)
+          .max(9)
+      }).noUnknown()
+    case 'level':
+      return object({ kind, level: number().required().integer().min(0).max(4) }).noUnknown()
+    case 'excused':
+      return object({ kind, reason: string().required('Say what came in with the dog.').max(200) }).noUnknown()
+    default:
+      return value === undefined ? mixed().notRequired() : object({ kind }).noUnknown()
+  }
+})
+
+const answer = object({ left: sideAnswer, right: sideAnswer, whole: sideAnswer }).noUnknown()
+
+/** A draft grading as it is saved: the version it was read at makes two devices' writes visible to each other. */
+export const draftSchema = object({
+  version: number().required().integer().min(1),
+  answers: lazy((value: unknown) => object(Object.fromEntries(Object.keys((value as object) ?? {}).map((key) => [key, answer]))).required()),
+  critical: array().of(string().required().max(60)).required().max(20),
+  globalRating: mixed<GlobalRating>().oneOf([...GLOBAL_RATINGS, null as never]).nullable().defined()
+}).noUnknown()
+
+export type Draft = { readonly version: number; readonly answers: Answers; readonly critical: readonly string[]; readonly globalRating: GlobalRating | null }
+
+/** Whoever opens a grading makes its id. */
+export const openGradingSchema = object({ id: uuid().required() }).noUnknown()
+export type OpenGrading = InferType<typeof openGradingSchema>
+
+export const signGradingSchema = object({ version: number().required().integer().min(1) }).noUnknown()
+export type SignGrading = InferType<typeof signGradingSchema>
+
+export const RATING_NAMES: Readonly<Record<GlobalRating, string>> = {
+  clearFail: 'clear fail',
+  borderline: 'borderline',
+  pass: 'pass',
+  good: 'good',
+  outstanding: 'outstanding'
+}

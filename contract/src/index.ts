@@ -1,0 +1,6 @@
+export * from './auth'
+export * from './certify'
+export * from './events'
+export * from './grading'
+export * from './validate'
+export * from './views'

@@ -1,0 +1,186 @@
+// What the server answers: read models for the screens.
+import type { MaySign, RuleOutcome } from '@peen/core/certify'
+import type { AttemptRecord, Standing } from '@peen/core/competency'
+import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
+import type { PracticeEvent, Side } from '@peen/core/practice'
+import type { RegionId } from '@peen/core/regions'
+import type { Plan, Standard } from '@peen/core/standard'
+import type { Tool } from '@peen/core/tools'
+import type { Role } from './auth'
+
+export type SchoolView = {
+  readonly name: string
+  readonly room: string
+  readonly timeZone: string
+  /** the server's one clock, UTC */
+  readonly now: string
+  readonly isDemo: boolean
+  readonly tools: readonly Tool[]
+  readonly standards: readonly Standard[]
+  readonly houseRules: Readonly<Record<string, number>>
+}
+
+export type PersonName = { readonly id: string; readonly givenName: string; readonly familyName: string; readonly role: Role }
+
+export type Excusal = { readonly region: RegionId; readonly side: Side; readonly reason: string }
+
+export type DogView = {
+  readonly id: string
+  readonly name: string
+  readonly bodyType: string
+  readonly coat: string
+  readonly colour: string
+  readonly withersMm: number
+  readonly canStandMin: number
+  readonly temperament: string
+  readonly dislikes: string
+  readonly burns: readonly BurnPlace[]
+  readonly ownerGivenName: string | null
+}
+
+export type CheckIn = { readonly weeksSince: number | null; readonly wishes: string; readonly excused: readonly Excusal[] }
+
+export type HoldView = { readonly techniqueId: string; readonly hazardId: string; readonly hazardName: string; readonly caution: string }
+
+export type StepView = {
+  readonly techniqueId: string
+  readonly label: string
+  readonly state: 'done' | 'now' | 'todo'
+  readonly minutes: number | null
+  readonly usualMinutes: number
+  readonly hazard: string | null
+}
+
+export type FloorTable = {
+  readonly sessionId: string | null
+  readonly tableId: string
+  readonly number: number
+  readonly xMm: number
+  readonly yMm: number
+  readonly turnDeg: number
+  readonly apprentice: PersonName | null
+  readonly dog: DogView | null
+  readonly trim: string | null
+  readonly plan: Plan | null
+  readonly workedMin: number
+  readonly standardMin: number
+  readonly canStandMin: number
+  readonly now: StepView | null
+  readonly next: StepView | null
+  readonly hold: HoldView | null
+  readonly closed: boolean
+  readonly stopped: string | null
+}
+
+export type Look = { readonly tableNumber: number; readonly sessionId: string; readonly who: string; readonly say: string; readonly why: string; readonly hold: HoldView | null; readonly danger: boolean }
+
+export type FloorView = { readonly tables: readonly FloorTable[]; readonly looks: readonly Look[]; readonly roomMm: readonly [number, number] }
+
+export type SessionView = {
+  readonly id: string
+  readonly onDate: string
+  readonly tableNumber: number
+  readonly apprentice: PersonName
+  readonly dog: DogView
+  readonly checkIn: CheckIn
+  readonly standardId: string
+  readonly standardVersion: number
+  readonly standardMin: number
+  readonly events: readonly PracticeEvent[]
+  readonly holds: readonly HoldView[]
+  readonly gradings: readonly { readonly id: string; readonly assessor: string; readonly status: 'draft' | 'signed'; readonly own: boolean }[]
+}
+
+export type ApprenticeSummary = PersonName & {
+  readonly cohort: string
+  readonly competent: number
+  readonly ready: number
+  readonly held: number
+  readonly slipping: number
+  readonly lapsed: number
+  readonly lastOn: string | null
+  readonly say: string
+}
+
+export type TechniqueStanding = { readonly techniqueId: string; readonly standing: Standing; readonly attempts: readonly AttemptRecord[] }
+
+export type CertificateProgress = { readonly certificateId: string; readonly name: string; readonly rules: readonly RuleOutcome[]; readonly say: string; readonly ready: boolean; readonly findingId: string | null }
+
+export type PractiseNext = { readonly techniqueId: string; readonly say: string; readonly why: string; readonly dog: DogView | null }
+
+export type ApprenticeView = {
+  readonly person: PersonName
+  readonly cohort: string
+  readonly week: number
+  readonly handed: string
+  readonly say: string
+  readonly techniques: readonly TechniqueStanding[]
+  readonly certificates: readonly CertificateProgress[]
+  readonly next: PractiseNext | null
+  readonly today: string | null
+}
+
+export type DogPage = {
+  readonly dog: DogView
+  readonly plan: Plan
+  readonly visits: readonly { readonly sessionId: string; readonly onDate: string; readonly apprentice: string; readonly trim: string; readonly checkIn: CheckIn; readonly mark: number | null; readonly gradingId: string | null }[]
+  /** lengths read on the latest graded trim, by region and side, mm */
+  readonly measured: readonly { readonly region: RegionId; readonly side: 'left' | 'right' | 'whole'; readonly mm: number }[]
+}
+
+export type TrimRow = {
+  readonly gradingId: string
+  readonly onDate: string
+  readonly apprentice: string
+  readonly dog: string
+  readonly assessor: string
+  readonly status: 'draft' | 'signed'
+  readonly mark: number | null
+  readonly interval: readonly [number, number] | null
+  readonly outcome: string | null
+  readonly hidden: string | null
+}
+
+export type GradingView = {
+  readonly id: string
+  readonly sessionId: string
+  readonly onDate: string
+  readonly tableNumber: number
+  readonly apprentice: PersonName
+  readonly assessor: PersonName
+  readonly dog: DogView
+  readonly checkIn: CheckIn
+  readonly standardId: string
+  readonly standardVersion: number
+  readonly status: 'draft' | 'signed'
+  readonly blind: boolean
+  readonly own: boolean
+  readonly version: number
+  readonly answers: Answers
+  readonly critical: readonly string[]
+  readonly globalRating: GlobalRating | null
+  readonly signedAt: string | null
+  /** null while the assessor has not said the global rating */
+  readonly result: GradeResult | null
+  readonly praises: readonly string[]
+}
+
+export type FindingRow = { readonly findingId: string | null; readonly apprenticeId: string; readonly apprentice: string; readonly certificateId: string; readonly certificate: string; readonly met: number; readonly of: number; readonly status: 'none' | 'drafted' | 'issued' | 'declined'; readonly say: string }
+
+export type FindingView = {
+  readonly id: string
+  readonly number: string
+  readonly status: 'drafted' | 'issued' | 'declined'
+  readonly apprentice: PersonName
+  readonly certificate: { readonly id: string; readonly name: string; readonly claim: string; readonly standardId: string; readonly version: number }
+  readonly draftedBy: string
+  readonly rules: readonly RuleOutcome[]
+  readonly ready: boolean
+  readonly say: string
+  readonly deciding: { readonly gradingId: string; readonly onDate: string; readonly dog: DogView; readonly plan: Plan; readonly minutes: number } | null
+  readonly signatures: readonly { readonly personId: string; readonly name: string; readonly role: Role; readonly note: string; readonly signedAt: string }[]
+  readonly people: readonly { readonly id: string; readonly name: string; readonly role: Role; readonly may: MaySign }[]
+  readonly missing: string | null
+  readonly declined: { readonly reason: string; readonly by: string } | null
+  readonly auditHash: string | null
+}

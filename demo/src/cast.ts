@@ -1,0 +1,94 @@
+// The people, dogs and tables of Ferrin Quay, an invented school. No real person, dog or place.
+import type { BurnPlace } from '@peen/core/grade'
+
+export const SEED = 20260414
+export const TODAY = '2026-04-14'
+/** 10:42 in the school's own zone */
+export const NOW = new Date('2026-04-14T09:42:00.000Z')
+export const ZONE = 'Europe/London'
+export const PASSWORD = 'porcelain-7F'
+
+export const SCHOOL = { name: 'Ferrin Quay', room: 'grooming room', roomWidthMm: 12000, roomDepthMm: 9200 }
+
+export type Staff = { readonly key: string; readonly given: string; readonly family: string; readonly role: 'lead' | 'instructor'; /** levels and millimetres added to every mark: below nought is severe */ readonly leaning: number }
+
+export const STAFF: readonly Staff[] = [
+  { key: 'ottilie', given: 'Ottilie', family: 'Marsh', role: 'lead', leaning: -0.5 },
+  { key: 'anneke', given: 'Anneke', family: 'Voss', role: 'lead', leaning: 0 },
+  { key: 'ruben', given: 'Ruben', family: 'Castell', role: 'instructor', leaning: 0.4 },
+  { key: 'mira', given: 'Mira', family: 'Dahl', role: 'instructor', leaning: 0 },
+  { key: 'hollis', given: 'Hollis', family: 'Brandt', role: 'instructor', leaning: 0.1 }
+]
+
+export type Apprentice = {
+  readonly key: string
+  readonly given: string
+  readonly family: string
+  readonly cohort: 'Autumn' | 'Spring'
+  readonly handed: 'left' | 'right'
+  /** share of attempts that are not clean at first and in the end, and the attempts in which it falls by two thirds */
+  readonly fails: readonly [start: number, end: number, tau: number]
+  readonly lastSession?: string
+  readonly story?: 'plateau' | 'lapsed' | 'held' | 'slips' | 'ready' | 'leftHanded'
+}
+
+export const APPRENTICES: readonly Apprentice[] = [
+  { key: 'tove', given: 'Tove', family: 'Lind', cohort: 'Autumn', handed: 'right', fails: [0.3, 0.0, 4], story: 'ready' },
+  { key: 'bram', given: 'Bram', family: 'Velde', cohort: 'Autumn', handed: 'right', fails: [0.35, 0.04, 7] },
+  { key: 'marek', given: 'Marek', family: 'Sosna', cohort: 'Autumn', handed: 'right', fails: [0.4, 0.06, 8], story: 'held' },
+  { key: 'pia', given: 'Pia', family: 'Rook', cohort: 'Autumn', handed: 'right', fails: [0.3, 0.03, 5], story: 'slips' },
+  { key: 'jun', given: 'Jun', family: 'Hale', cohort: 'Autumn', handed: 'right', fails: [0.3, 0.24, 6], story: 'plateau' },
+  { key: 'sami', given: 'Sami', family: 'Toft', cohort: 'Autumn', handed: 'right', fails: [0.35, 0.08, 8], lastSession: '2026-01-30', story: 'lapsed' },
+  { key: 'ines', given: 'Ines', family: 'Okoro', cohort: 'Spring', handed: 'left', fails: [0.35, 0.04, 5], story: 'leftHanded' },
+  { key: 'dilys', given: 'Dilys', family: 'Arne', cohort: 'Spring', handed: 'right', fails: [0.45, 0.08, 8] },
+  { key: 'noor', given: 'Noor', family: 'Basri', cohort: 'Spring', handed: 'right', fails: [0.35, 0.05, 6] },
+  { key: 'kit', given: 'Kit', family: 'Larkin', cohort: 'Spring', handed: 'left', fails: [0.5, 0.1, 9] },
+  { key: 'enzo', given: 'Enzo', family: 'Falk', cohort: 'Spring', handed: 'right', fails: [0.4, 0.07, 7] },
+  { key: 'ada', given: 'Ada', family: 'Quill', cohort: 'Spring', handed: 'right', fails: [0.3, 0.05, 6] }
+]
+
+export const COHORT_START = { Autumn: '2025-08-18', Spring: '2025-10-13' } as const
+
+export type Dog = { readonly key: string; readonly name: string; readonly coat: string; readonly colour: string; readonly withersMm: number; readonly canStandMin: number; readonly temperament: string; readonly dislikes: string; readonly burns?: readonly BurnPlace[]; readonly owner?: string }
+
+export const DOGS: readonly Dog[] = [
+  { key: 'flint', name: 'Flint', coat: 'wire', colour: 'pepper', withersMm: 340, canStandMin: 100, temperament: 'steady', dislikes: 'the dryer near his ears', owner: 'Maren' },
+  { key: 'slate', name: 'Slate', coat: 'soft wire', colour: 'black', withersMm: 335, canStandMin: 95, temperament: 'lively', dislikes: 'having the near fore lifted', owner: 'Tobias' },
+  { key: 'wren', name: 'Wren', coat: 'soft wire', colour: 'white', withersMm: 325, canStandMin: 90, temperament: 'shy', dislikes: 'having the ear leather held', owner: 'Ilse' },
+  { key: 'otter', name: 'Otter', coat: 'wire', colour: 'pepper', withersMm: 350, canStandMin: 110, temperament: 'steady', dislikes: 'nothing we know of', owner: 'Caspar' },
+  { key: 'bracken', name: 'Bracken', coat: 'wire', colour: 'wheaten', withersMm: 345, canStandMin: 48, temperament: 'old, tires early', dislikes: 'standing on the off hind', owner: 'Henrike' },
+  { key: 'saffron', name: 'Saffron', coat: 'soft wire', colour: 'wheaten', withersMm: 330, canStandMin: 120, temperament: 'easy', dislikes: 'nothing we know of', owner: 'Jory' },
+  { key: 'biscuit', name: 'Biscuit', coat: 'soft curly', colour: 'white', withersMm: 330, canStandMin: 105, temperament: 'easy', dislikes: 'the comb in the skirt', owner: 'Runa' },
+  { key: 'ember', name: 'Ember', coat: 'wire', colour: 'black', withersMm: 340, canStandMin: 90, temperament: 'pulls', dislikes: 'nail work', burns: [{ region: 'cheek', side: 'left' }], owner: 'Aldo' },
+  { key: 'tansy', name: 'Tansy', coat: 'soft curly', colour: 'pepper', withersMm: 332, canStandMin: 85, temperament: 'steady', dislikes: 'hands at the tail', owner: 'Sunniva' },
+  { key: 'rook', name: 'Rook', coat: 'wire', colour: 'black', withersMm: 348, canStandMin: 100, temperament: 'steady', dislikes: 'the clipper sound', owner: 'Petra' },
+  { key: 'plum', name: 'Plum', coat: 'soft wire', colour: 'pepper', withersMm: 328, canStandMin: 95, temperament: 'lively', dislikes: 'standing still', owner: 'Lorcan' },
+  { key: 'ash', name: 'Ash', coat: 'wire', colour: 'pepper', withersMm: 342, canStandMin: 100, temperament: 'steady', dislikes: 'nothing we know of', owner: 'Willa' },
+  { key: 'nettle', name: 'Nettle', coat: 'soft curly', colour: 'black', withersMm: 335, canStandMin: 80, temperament: 'shy', dislikes: 'strangers at the head', owner: 'Emre' },
+  { key: 'juniper', name: 'Juniper', coat: 'wire', colour: 'wheaten', withersMm: 338, canStandMin: 100, temperament: 'steady', dislikes: 'wet feet', owner: 'Odile' }
+]
+
+/** Tables where they stand: mm from the room's left wall and from the window wall, turned by degrees. */
+export const TABLES = [
+  { number: 1, xMm: 480, yMm: 400, turnDeg: 0 },
+  { number: 2, xMm: 4260, yMm: 400, turnDeg: 0 },
+  { number: 3, xMm: 8010, yMm: 400, turnDeg: 0 },
+  { number: 4, xMm: 690, yMm: 3300, turnDeg: -3 },
+  { number: 5, xMm: 4420, yMm: 3300, turnDeg: 0 },
+  { number: 6, xMm: 8140, yMm: 3300, turnDeg: 3 },
+  { number: 7, xMm: 480, yMm: 6200, turnDeg: 0 },
+  { number: 8, xMm: 4260, yMm: 6200, turnDeg: 0 }
+] as const
+
+export type Today = { readonly apprentice: string; readonly dog: string; readonly table: number; readonly startedMinAgo: number; readonly done: number; readonly under: boolean }
+
+/** The morning of the demo's day: who stands where, how many steps are done, whether the next one is under way. */
+export const TODAYS_TABLES: readonly Today[] = [
+  { apprentice: 'bram', dog: 'flint', table: 1, startedMinAgo: 38, done: 3, under: true },
+  { apprentice: 'tove', dog: 'ash', table: 2, startedMinAgo: 71, done: 8, under: true },
+  { apprentice: 'marek', dog: 'otter', table: 3, startedMinAgo: 52, done: 4, under: true },
+  { apprentice: 'pia', dog: 'saffron', table: 4, startedMinAgo: 101, done: 12, under: true },
+  { apprentice: 'jun', dog: 'biscuit', table: 5, startedMinAgo: 64, done: 7, under: true },
+  { apprentice: 'enzo', dog: 'wren', table: 6, startedMinAgo: 31, done: 2, under: false },
+  { apprentice: 'dilys', dog: 'bracken', table: 7, startedMinAgo: 42, done: 3, under: true }
+]

@@ -1,0 +1,2 @@
+export { NOW, PASSWORD, TODAY } from './cast'
+export { playDemo } from './play'

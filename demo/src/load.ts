@@ -1,0 +1,14 @@
+// Brings the database to the present shape, loads what Peen ships, and the demo school when nobody is there yet.
+import { connect, loadContent, migrateUp, settingsFromEnvironment, tables } from '@peen/server'
+import { playDemo } from './play'
+
+const { db, close } = connect(settingsFromEnvironment())
+await migrateUp(db)
+await loadContent(db)
+const [someone] = await db.select({ id: tables.people.id }).from(tables.people).limit(1)
+if (!someone) {
+  process.stdout.write('Loading the demo school (about a quarter of a minute) ...\n')
+  const { sessions, events, gradings } = await playDemo(db)
+  process.stdout.write(`The demo school holds ${sessions} sessions, ${events} events and ${gradings} gradings.\n`)
+}
+await close()

@@ -1,0 +1,75 @@
+// Plays the scenario through the server's own use cases; nothing derived is written by hand.
+import { certificates } from '@peen/content'
+import type { Me } from '@peen/contract'
+import { ensureSchool, hashPassword, openGrading, draftFinding, recordEvents, saveDraft, settableClock, signGrading, standardOf, tables, type Database, type Services } from '@peen/server'
+import { eq } from 'drizzle-orm'
+import pino from 'pino'
+import { APPRENTICES, COHORT_START, DOGS, NOW, PASSWORD, SCHOOL, STAFF, TABLES, ZONE } from './cast'
+import { scenario, type DemoSession, type Scenario } from './scenario'
+import { gradedAnswers, ratingFor } from './trims'
+
+/** Fills an empty, migrated database with the demo school and returns how much it holds. */
+export async function playDemo(db: Database): Promise<{ sessions: number; events: number; gradings: number }> {
+  const clock = settableClock(NOW, ZONE)
+  const services: Services = { db, clock, log: pino({ level: 'silent' }) }
+  const standard = await standardOf(db, 'bearded-pet', 1)
+  const plan = scenario(standard)
+  await insertSchool(db, plan)
+  const actors = new Map(STAFF.map((staff) => [staff.key, { id: plan.ids.person.get(staff.key)!, givenName: staff.given, familyName: staff.family, role: staff.role, csrf: '' } as Me]))
+  let gradings = 0
+  for (const session of plan.sessions) {
+    await playSession(services, session, plan, actors)
+    if (session.closedAt) clock.set(session.closedAt)
+    for (const key of session.gradedBy) {
+      await playGrading(services, session, actors.get(key)!, key, plan)
+      gradings++
+    }
+  }
+  clock.set(NOW)
+  for (const key of ['tove', 'bram']) {
+    const body = { id: plan.chance.id(NOW), apprenticeId: plan.ids.person.get(key)!, certificateId: certificates[0].id }
+    await draftFinding(services, actors.get('anneke')!, body)
+  }
+  return { sessions: plan.sessions.length, events: plan.sessions.reduce((sum, session) => sum + session.events.length, 0), gradings }
+}
+
+async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<void> {
+  await db.transaction((tx) => ensureSchool(tx, SCHOOL.name))
+  await db.update(tables.school).set({ ...SCHOOL, timeZone: ZONE, demoNow: NOW }).where(eq(tables.school.id, 1))
+  const passwordHash = await hashPassword(PASSWORD)
+  const person = (key: string, given: string, family: string) => ({ id: ids.person.get(key)!, givenName: given, familyName: family, username: key, passwordHash, active: true })
+  await db.insert(tables.people).values([
+    ...STAFF.map((staff) => ({ ...person(staff.key, staff.given, staff.family), role: staff.role, cohort: '', startedOn: '2024-08-19', handed: 'right' })),
+    ...APPRENTICES.map((one) => ({ ...person(one.key, one.given, one.family), role: 'apprentice' as const, cohort: one.cohort, startedOn: COHORT_START[one.cohort], handed: one.handed }))
+  ])
+  await db.insert(tables.roomTables).values(TABLES.map((table) => ({ ...table, id: ids.table.get(table.number)! })))
+  for (const dog of DOGS) {
+    const ownerId = dog.owner ? chance.id(NOW) : null
+    if (ownerId) await db.insert(tables.owners).values({ id: ownerId, givenName: dog.owner!, contact: `${dog.owner!.toLowerCase()}@post.invalid` })
+    const { key, owner: _owner, burns, ...rest } = dog
+    await db.insert(tables.dogs).values({ ...rest, id: ids.dog.get(key)!, bodyType: 'bearded', burns: [...(burns ?? [])], ownerId })
+  }
+}
+
+async function playSession(services: Services, session: DemoSession, { ids }: Scenario, actors: ReadonlyMap<string, Me>): Promise<void> {
+  await services.db.insert(tables.sessions).values({
+    id: session.id, apprenticeId: ids.person.get(session.apprentice)!, dogId: ids.dog.get(session.dog)!, tableId: ids.table.get(session.table)!,
+    standardId: 'bearded-pet', standardVersion: 1, onDate: session.onDate, checkIn: session.checkIn
+  })
+  const actor = [...actors.values()].find((candidate) => candidate.id === session.events[0].by)!
+  const { answers } = await recordEvents(services, actor, session.id, session.events)
+  const refused = answers.find((answer) => answer.status !== 'stored')
+  if (refused) throw new Error(`The demo's own event was not stored on ${session.onDate}: ${refused.detail}`)
+}
+
+async function playGrading(services: Services, session: DemoSession, actor: Me, key: string, { chance }: Scenario): Promise<void> {
+  const standard = await standardOf(services.db, 'bearded-pet', 1)
+  const staff = STAFF.find((candidate) => candidate.key === key)!
+  const apprentice = APPRENTICES.find((candidate) => candidate.key === session.apprentice)!
+  const skill = { sure01: session.sure01, longerRightMm: apprentice.handed === 'left' ? 4 : 0, leaning: staff.leaning }
+  const answers = gradedAnswers(standard, skill, session.checkIn.excused, chance)
+  const { id } = await openGrading(services, actor, session.id, { id: chance.id(session.closedAt ?? NOW) })
+  const { version } = await saveDraft(services, actor, id, { version: 1, answers, critical: [], globalRating: ratingFor(skill) })
+  await signGrading(services, actor, id, { version })
+}
+

@@ -1,0 +1,178 @@
+import { techniqueById, type Technique } from '@peen/content'
+import type { CheckIn, Excusal } from '@peen/contract'
+import type { EventKind, HelpLevel, Payloads, PracticeEvent } from '@peen/core/practice'
+import type { PlanStep, Standard } from '@peen/core/standard'
+import { APPRENTICES, COHORT_START, DOGS, NOW, SEED, STAFF, TABLES, TODAY, TODAYS_TABLES, type Apprentice } from './cast'
+import { chanceFrom, type Chance } from './random'
+
+export type DemoSession = {
+  readonly id: string
+  readonly apprentice: string
+  readonly dog: string
+  readonly table: number
+  readonly onDate: string
+  readonly instructor: string
+  readonly checkIn: CheckIn
+  readonly events: readonly PracticeEvent[]
+  /** set on sessions whose finished trim was graded: who marked it */
+  readonly gradedBy: readonly string[]
+  readonly sure01: number
+  readonly closedAt: Date | null
+}
+
+export type Ids = { readonly person: ReadonlyMap<string, string>; readonly dog: ReadonlyMap<string, string>; readonly table: ReadonlyMap<number, string> }
+
+export type Scenario = { readonly ids: Ids; readonly sessions: readonly DemoSession[]; readonly chance: Chance }
+
+const DAY_MS = 86400000
+const MINUTE_MS = 60000
+/** Handling is watched on every dog, beside the steps of the trim. */
+const HANDLING: readonly PlanStep[] = [
+  { technique: 'leg-control', label: 'Leg control', toolId: null, direction: null, minutes: 3 },
+  { technique: 'chin-hold', label: 'Chin hold', toolId: null, direction: null, minutes: 3 }
+]
+const START_OF_TIME = new Date('2025-08-01T08:00:00.000Z')
+
+/** The whole demo as inputs: who, which dogs, eight months of sessions with their taps, and this morning's room. */
+export function scenario(standard: Standard): Scenario {
+  const chance = chanceFrom(SEED)
+  const named = <K>(keys: readonly K[]) => new Map(keys.map((key) => [key, chance.id(START_OF_TIME)]))
+  const ids: Ids = {
+    person: named([...STAFF.map((person) => person.key), ...APPRENTICES.map((person) => person.key)]),
+    dog: named(DOGS.map((dog) => dog.key)),
+    table: named(TABLES.map((table) => table.number))
+  }
+  const sessions = APPRENTICES.flatMap((apprentice, i) => pastSessions(apprentice, i, standard, ids, chance))
+  sessions.push(...TODAYS_TABLES.map((today) => todaysSession(today, standard, ids, chance)))
+  return { ids, sessions: sessions.sort((a, b) => (a.onDate < b.onDate ? -1 : a.onDate > b.onDate ? 1 : 0)), chance }
+}
+
+function pastSessions(apprentice: Apprentice, index: number, standard: Standard, ids: Ids, chance: Chance): DemoSession[] {
+  const dates = sessionDates(apprentice, index)
+  const tries = new Map<string, number>()
+  const found: DemoSession[] = []
+  dates.forEach((onDate, k) => {
+    const sure01 = Math.min(1, k / 22) * (apprentice.story === 'plateau' ? 0.55 : 1)
+    const isGraded = k >= 8 && (k % 9 === 8 || k === dates.length - 1)
+    // a graded trim is a whole trim; an ordinary day holds the steps of its stage
+    const steps = [...HANDLING, ...(isGraded || k > 20 ? standard.plan.steps : standard.plan.steps.filter((_, s) => (s + k) % 3 !== 0))]
+    const dog = DOGS[(index * 5 + k * 3) % DOGS.length].key
+    found.push(oneSession({ apprentice, onDate, k, steps, dog, sure01, isGraded, last: k === dates.length - 1 }, tries, ids, chance))
+  })
+  return found
+}
+
+function sessionDates(apprentice: Apprentice, index: number): string[] {
+  const first = Date.parse(COHORT_START[apprentice.cohort]) + (index % 5) * DAY_MS
+  const end = Date.parse(apprentice.lastSession ?? TODAY) - (apprentice.lastSession ? 0 : 3 * DAY_MS)
+  const dates: string[] = []
+  for (let at = first, k = 0; at <= end; at += (k++ % 3 === 2 ? 9 : 7) * DAY_MS) dates.push(new Date(at).toISOString().slice(0, 10))
+  return dates
+}
+
+type SessionPlan = { readonly apprentice: Apprentice; readonly onDate: string; readonly k: number; readonly steps: readonly PlanStep[]; readonly dog: string; readonly sure01: number; readonly isGraded: boolean; readonly last: boolean }
+
+function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, chance: Chance): DemoSession {
+  const { apprentice, onDate, k, steps, dog, sure01, isGraded, last } = plan
+  const opened = new Date(`${onDate}T08:${String(5 + (k % 4) * 5).padStart(2, '0')}:00.000Z`)
+  const id = chance.id(opened)
+  const instructor = STAFF[(k + apprentice.key.length) % STAFF.length].key
+  const tape = tapeFor(id, ids.person.get(instructor)!, `tablet-${(k % 3) + 1}`, opened, chance)
+  tape.add('sessionOpened', {})
+  for (const step of steps) {
+    const technique = techniqueById(step.technique)!
+    const n = tries.get(technique.id) ?? 0
+    tries.set(technique.id, n + 1)
+    const isFigure = n === 0 && technique.family === 'scissoring'
+    attempt(tape, technique, step, { misses: missesNow(apprentice, technique, n, last, chance), isFigure, serious: isSerious(apprentice, technique, onDate), hard: n < 6 }, chance)
+  }
+  if (chance.happens(0.3)) tape.add('praised', { attemptId: null, text: chance.pick(['Kept the leg low all the way.', 'Looked from the other side before cutting.', 'Stopped at the first fussing.']) })
+  tape.add('sessionClosed', {})
+  const excused: Excusal[] = k % 11 === 5 ? [{ region: 'ribs', side: 'left', reason: 'a mat cut out by the last groomer' }] : []
+  const assessors = isGraded ? [STAFF[(k + 2) % 3].key, ...(k % 2 === 0 && !last ? [STAFF[(k + 3) % 3].key] : [])].filter((key, i, all) => all.indexOf(key) === i) : []
+  return {
+    id, apprentice: apprentice.key, dog, table: (k % 8) + 1, onDate, instructor,
+    checkIn: { weeksSince: 5 + (k % 3), wishes: k % 4 === 0 ? 'Brows a little longer, asked for by the owner.' : '', excused },
+    events: tape.events, gradedBy: apprentice.story === 'ready' && last ? ['ruben'] : assessors, sure01: apprentice.story === 'ready' ? Math.max(sure01, 0.97) : sure01, closedAt: tape.now()
+  }
+}
+
+function missesNow(apprentice: Apprentice, technique: Technique, n: number, last: boolean, chance: Chance): boolean {
+  const [start, end, tau] = apprentice.fails
+  if (apprentice.story === 'ready' && n >= 5) return false
+  // Pia had the skirt line, and has lost it since
+  if (apprentice.story === 'slips' && technique.id === 'skirt-line' && n >= 1) return n >= 16 && (n % 2 === 0 || last)
+  return chance.happens(end + (start - end) * Math.exp(-n / tau))
+}
+
+function isSerious(apprentice: Apprentice, technique: Technique, onDate: string): boolean {
+  return apprentice.story === 'held' && technique.id === 'ear-leather' && onDate >= '2026-03-20' && onDate < '2026-03-29'
+}
+
+type Manner = { readonly misses: boolean; readonly isFigure: boolean; readonly serious: boolean; readonly hard: boolean }
+
+function attempt(tape: Tape, technique: Technique, step: PlanStep, manner: Manner, chance: Chance): void {
+  const attemptId = chance.id(tape.now())
+  tape.add('attemptStarted', {
+    attemptId, techniqueId: technique.id, regions: technique.regions, side: 'both', toolId: step.toolId, direction: step.direction,
+    hands: 'apprentice', setting: manner.isFigure ? 'figure' : 'live'
+  })
+  const minutes = Math.max(2, Math.round(chance.about(step.minutes * (manner.hard ? 1.4 : 1.05), step.minutes * 0.12)))
+  tape.pass(minutes)
+  if (manner.serious) tape.add('safetyNoted', { attemptId, hazardId: technique.hazards[0].id, severity: 'serious', region: technique.regions[0] })
+  let help: HelpLevel = 'alone'
+  if (manner.misses) {
+    const major = technique.faults.filter((fault) => fault.major)
+    const how = chance.share()
+    if (how < 0.5 && major.length > 0) tape.add('faultNoted', { attemptId, faultId: chance.pick(major).id, region: technique.regions[0], side: chance.pick(['left', 'right']) })
+    else if (how < 0.8) for (let i = 0; i < 2; i++) tape.add('promptGiven', { attemptId })
+    else help = chance.pick(['talkedThrough', 'handsGuided'])
+  } else if (chance.happens(0.25)) {
+    tape.add('promptGiven', { attemptId })
+    help = 'onePrompt'
+  }
+  const minor = technique.faults.filter((fault) => !fault.major)
+  if (minor.length > 0 && chance.happens(0.2)) tape.add('faultNoted', { attemptId, faultId: chance.pick(minor).id, region: technique.regions[0], side: chance.pick(['left', 'right']) })
+  tape.add('attemptEnded', { attemptId, minutes, help, witness: chance.happens(0.8) ? 'watched' : 'inspected' })
+}
+
+type Tape = { readonly events: PracticeEvent[]; readonly add: <K extends EventKind>(kind: K, payload: Payloads[K]) => void; readonly pass: (minutes: number) => void; readonly now: () => Date }
+
+/** A tablet at a table: taps with their envelope, in the order they were made. */
+function tapeFor(sessionId: string, by: string, deviceId: string, opened: Date, chance: Chance): Tape {
+  const events: PracticeEvent[] = []
+  let at = opened
+  return {
+    events,
+    now: () => at,
+    pass: (minutes) => (at = new Date(at.getTime() + minutes * MINUTE_MS)),
+    add: (kind, payload) => {
+      const n = events.length + 1
+      events.push({ id: chance.id(at), v: 1, kind, sessionId, by, deviceId, seq: n, lamport: n, atDevice: at.toISOString(), receivedAt: null, payload } as PracticeEvent)
+    }
+  }
+}
+
+function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard, ids: Ids, chance: Chance): DemoSession {
+  const opened = new Date(NOW.getTime() - today.startedMinAgo * MINUTE_MS)
+  const id = chance.id(opened)
+  const tape = tapeFor(id, ids.person.get('ruben')!, 'tablet-1', opened, chance)
+  tape.add('sessionOpened', {})
+  const { steps } = standard.plan
+  const planned = steps.slice(0, today.done).reduce((sum, step) => sum + step.minutes, 0)
+  const pace = Math.min(1, (today.startedMinAgo - 3) / Math.max(1, planned))
+  steps.slice(0, today.done + (today.under ? 1 : 0)).forEach((step, i) => {
+    const technique = techniqueById(step.technique)!
+    const attemptId = chance.id(tape.now())
+    tape.add('attemptStarted', { attemptId, techniqueId: technique.id, regions: technique.regions, side: 'both', toolId: step.toolId, direction: step.direction, hands: 'apprentice', setting: 'live' })
+    if (i >= today.done) return
+    const minutes = Math.max(1, Math.floor(step.minutes * pace))
+    tape.pass(minutes)
+    tape.add('attemptEnded', { attemptId, minutes, help: 'alone', witness: 'watched' })
+  })
+  const excused: Excusal[] = today.dog === 'flint' ? [{ region: 'ribs', side: 'left', reason: 'a mat cut out in March, 40 mm wide' }] : []
+  return {
+    id, apprentice: today.apprentice, dog: today.dog, table: today.table, onDate: TODAY, instructor: 'ruben',
+    checkIn: { weeksSince: 6, wishes: today.dog === 'flint' ? 'Beard as it is; brows on, asked for by Maren.' : '', excused }, events: tape.events, gradedBy: [], sure01: 0, closedAt: null
+  }
+}

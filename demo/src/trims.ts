@@ -1,0 +1,52 @@
+// What an assessor finds on a finished trim: lengths and levels that follow from how well the apprentice works.
+import type { Answer, Answers, GlobalRating } from '@peen/core/grade'
+import { sidesOf } from '@peen/core/grade'
+import type { Excusal } from '@peen/contract'
+import type { Standard } from '@peen/core/standard'
+import type { Chance } from './random'
+
+export type Skill = {
+  /** 0 a beginner, 1 sure */
+  readonly sure01: number
+  readonly longerRightMm: number
+  readonly leaning: number
+}
+
+const tenth = (value: number) => Math.max(0, Math.round(value * 10) / 10)
+
+/** A complete grade sheet. Readings scatter by a quarter of a millimetre, as a gauge does in a soft coat. */
+export function gradedAnswers(standard: Standard, skill: Skill, excused: readonly Excusal[], chance: Chance): Answers {
+  const answers: Record<string, Answer> = {}
+  for (const { id, how, region } of standard.criteria) {
+    if (how.kind === 'difference') continue
+    const answer: Record<string, Answer[keyof Answer]> = {}
+    for (const side of sidesOf(how)) {
+      const cameSo = excused.find((item) => item.region === region && (side === 'whole' || item.side === 'both' || item.side === side))
+      if (cameSo) answer[side] = { kind: 'excused', reason: cameSo.reason }
+      else if (how.kind === 'judged') answer[side] = { kind: 'level', level: levelFor(skill, chance) }
+      else {
+        const room = how.kind === 'length' ? (how.band[1] ?? how.targetMm) - how.targetMm : (how.band[1] ?? 4)
+        const spread = room * (1.25 - 1.1 * skill.sure01)
+        const bias = how.kind === 'length' && side === 'right' && room > 2 ? skill.longerRightMm : 0
+        const found = how.kind === 'length' ? how.targetMm + chance.about(0.15 * room * (1 - skill.sure01), spread / 2) + bias : Math.abs(chance.about(room * 0.3, spread / 2))
+        answer[side] = { kind: 'readings', mm: [0, 1, 2].map(() => tenth(chance.about(found, room > 2 ? 0.4 : 0.15))) }
+      }
+    }
+    answers[id] = answer
+  }
+  return answers
+}
+
+function levelFor({ sure01, leaning }: Skill, chance: Chance): number {
+  const felt = chance.about(1.9 + 2 * sure01 + leaning, 0.55)
+  return Math.min(4, Math.max(0, Math.round(felt)))
+}
+
+/** How an assessor calls the trim before seeing the total. */
+export function ratingFor({ sure01, leaning }: Skill): GlobalRating {
+  const felt = sure01 + leaning * 0.2
+  if (felt > 0.92) return 'outstanding'
+  if (felt > 0.75) return 'good'
+  if (felt > 0.5) return 'pass'
+  return felt > 0.3 ? 'borderline' : 'clearFail'
+}

@@ -1,0 +1,61 @@
+import { parse as parseCookies } from 'cookie'
+import express, { Router, type Express, type NextFunction, type Request, type Response } from 'express'
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import { pinoHttp } from 'pino-http'
+import { v7 } from 'uuid'
+import { apprenticeRoutes } from './features/apprentices'
+import { auditRoutes } from './features/audit'
+import { authRoutes, COOKIE, whoIs } from './features/auth'
+import { certifyRoutes } from './features/certify'
+import { dogRoutes } from './features/dogs'
+import { floorRoutes } from './features/floor'
+import { gradingRoutes } from './features/grading'
+import { practiceRoutes } from './features/practice'
+import { schoolRoutes } from './features/school'
+import { csrfDefence, mount, problemOf, refuse, securityHeaders, type Route, type Services } from './http'
+
+const JSON_LIMIT = '1mb'
+
+export const ROUTES: readonly Route[] = [
+  ...authRoutes, ...schoolRoutes, ...floorRoutes, ...practiceRoutes, ...apprenticeRoutes, ...dogRoutes, ...gradingRoutes, ...certifyRoutes, ...auditRoutes
+]
+
+/** The Express application: headers, who is calling, CSRF, routes, the built web application, one error exit. */
+export function makeApp(services: Services, webFolder: string | null): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(securityHeaders())
+  app.use(pinoHttp({ logger: services.log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') }, redact: ['req.headers.cookie', 'req.headers["x-peen-csrf"]'] }))
+  const api = Router()
+  api.use(async (req: Request & { actor?: unknown; parsedCookies?: object }, _res, next) => {
+    req.parsedCookies = parseCookies(req.get('cookie') ?? '')
+    req.actor = await whoIs(services, (req.parsedCookies as Record<string, string>)[COOKIE])
+    next()
+  })
+  api.use(csrfDefence)
+  api.use(express.json({ limit: JSON_LIMIT }))
+  api.use((_req, res, next) => {
+    res.set('Cache-Control', 'no-store')
+    next()
+  })
+  mount(api, ROUTES, services)
+  api.use((req: Request) => {
+    throw refuse.notFound(`The address ${req.method} /api${req.path.slice(0, 80)}`)
+  })
+  app.use('/api', api)
+  if (webFolder && existsSync(webFolder)) serveWeb(app, webFolder)
+  app.use((error: unknown, req: Request, res: Response, _next: NextFunction) => {
+    const errorId = v7()
+    const problem = problemOf(error, errorId)
+    if (problem.status >= 500) req.log?.error({ err: error, errorId }, 'unexpected')
+    res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
+  })
+  return app
+}
+
+function serveWeb(app: Express, folder: string): void {
+  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+  app.use(express.static(folder, { index: false }))
+  app.get('/{*path}', (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html')))
+}

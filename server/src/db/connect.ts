@@ -1,0 +1,51 @@
+import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2'
+import { migrate } from 'drizzle-orm/mysql2/migrator'
+import mysql from 'mysql2/promise'
+import { fileURLToPath } from 'node:url'
+import * as schema from './schema'
+
+export type Database = MySql2Database<typeof schema>
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+/** Reads work on either. */
+export type Reader = Database | Transaction
+
+export type DatabaseSettings = { readonly host: string; readonly port: number; readonly user: string; readonly password: string; readonly database: string }
+
+export type Connection = { readonly db: Database; readonly close: () => Promise<void> }
+
+/** A pool on loopback, times in UTC to the millisecond. */
+export function connect(settings: DatabaseSettings): Connection {
+  const pool = mysql.createPool({ ...settings, timezone: 'Z', connectionLimit: 10, supportBigNumbers: true })
+  return { db: drizzle(pool, { schema, mode: 'default' }), close: () => pool.end() }
+}
+
+/** Applies the numbered migrations that are still missing. */
+export async function migrateUp(db: Database): Promise<void> {
+  await migrate(db, { migrationsFolder: fileURLToPath(new URL('../../drizzle', import.meta.url)) })
+}
+
+/** The settings that npm start and npm test hand over. */
+export function settingsFromEnvironment(): DatabaseSettings {
+  const text = process.env.PEEN_DB
+  if (!text) throw new Error('PEEN_DB is not set; start Peen with "npm start".')
+  return JSON.parse(text) as DatabaseSettings
+}
+
+/** MariaDB's error number inside Drizzle's wrapping, such as 1062 for a unique key. */
+export function errorNumber(error: unknown): number | null {
+  const cause = (error as { cause?: { errno?: number } })?.cause ?? (error as { errno?: number })
+  return cause?.errno ?? null
+}
+
+export const DUPLICATE_KEY = 1062
+const DEADLOCK = 1213
+
+/** Runs a transaction, once more after a deadlock: MariaDB asks for exactly that. */
+export async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  try {
+    return await db.transaction(work)
+  } catch (error) {
+    if (errorNumber(error) !== DEADLOCK) throw error
+    return db.transaction(work)
+  }
+}

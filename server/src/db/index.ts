@@ -1,0 +1,2 @@
+export * from './connect'
+export * as tables from './schema'

@@ -1,0 +1,235 @@
+import type { CertificateRule, Finding } from '@peen/core/certify'
+import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
+import type { CountedAttempt } from '@peen/core/practice'
+import type { Standard } from '@peen/core/standard'
+import type { Tool } from '@peen/core/tools'
+import type { CheckIn, Role } from '@peen/contract'
+import { boolean, customType, date, datetime, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+
+// MariaDB's own uuid type; Drizzle's mysql dialect has none.
+const uuid = customType<{ data: string }>({ dataType: () => 'uuid' })
+const utc = (name: string) => datetime(name, { mode: 'date', fsp: 3 })
+const day = (name: string) => date(name, { mode: 'string' })
+const name = (column: string, length = 60) => varchar(column, { length })
+
+// ---- the school and its people
+
+export const school = mysqlTable('school', {
+  id: int('id').primaryKey(),
+  name: name('name', 80).notNull(),
+  room: name('room', 80).notNull(),
+  timeZone: name('time_zone').notNull(),
+  /** the demo's frozen now; null in a school of one's own */
+  demoNow: utc('demo_now'),
+  roomWidthMm: int('room_width_mm').notNull(),
+  roomDepthMm: int('room_depth_mm').notNull(),
+  houseRules: json('house_rules').$type<Record<string, number>>().notNull()
+})
+
+export const people = mysqlTable(
+  'people',
+  {
+    id: uuid('id').primaryKey(),
+    givenName: name('given_name').notNull(),
+    familyName: name('family_name').notNull(),
+    username: name('username').notNull(),
+    passwordHash: varchar('password_hash', { length: 200 }).notNull(),
+    role: name('role', 20).$type<Role>().notNull(),
+    cohort: name('cohort').notNull(),
+    startedOn: day('started_on').notNull(),
+    handed: name('handed', 10).notNull(),
+    active: boolean('active').notNull()
+  },
+  (t) => [uniqueIndex('people_username').on(t.username)]
+)
+
+export const signIns = mysqlTable('sign_ins', {
+  tokenHash: varchar('token_hash', { length: 64 }).primaryKey(),
+  personId: uuid('person_id').notNull().references(() => people.id),
+  csrf: varchar('csrf', { length: 64 }).notNull(),
+  createdAt: utc('created_at').notNull(),
+  expiresAt: utc('expires_at').notNull()
+})
+
+export const signInFailures = mysqlTable(
+  'sign_in_failures',
+  { id: uuid('id').primaryKey(), key: name('key', 120).notNull(), at: utc('at').notNull() },
+  (t) => [index('sign_in_failures_key').on(t.key, t.at)]
+)
+
+// ---- dogs and the room
+
+export const owners = mysqlTable('owners', { id: uuid('id').primaryKey(), givenName: name('given_name').notNull(), contact: name('contact', 120).notNull() })
+
+export const dogs = mysqlTable('dogs', {
+  id: uuid('id').primaryKey(),
+  name: name('name').notNull(),
+  bodyType: name('body_type').notNull(),
+  coat: name('coat').notNull(),
+  colour: name('colour').notNull(),
+  withersMm: int('withers_mm').notNull(),
+  canStandMin: int('can_stand_min').notNull(),
+  temperament: name('temperament', 200).notNull(),
+  dislikes: name('dislikes', 200).notNull(),
+  burns: json('burns').$type<BurnPlace[]>().notNull(),
+  ownerId: uuid('owner_id').references(() => owners.id)
+})
+
+export const roomTables = mysqlTable('room_tables', {
+  id: uuid('id').primaryKey(),
+  number: int('number').notNull(),
+  xMm: int('x_mm').notNull(),
+  yMm: int('y_mm').notNull(),
+  turnDeg: int('turn_deg').notNull()
+})
+
+export const tools = mysqlTable('tools', { id: name('id').primaryKey(), position: int('position').notNull(), body: json('body').$type<Tool>().notNull() })
+
+export const standards = mysqlTable(
+  'standards',
+  { id: name('id').notNull(), version: int('version').notNull(), body: json('body').$type<Standard>().notNull() },
+  (t) => [primaryKey({ columns: [t.id, t.version] })]
+)
+
+// ---- what happens at the tables
+
+export const sessions = mysqlTable(
+  'practice_sessions',
+  {
+    id: uuid('id').primaryKey(),
+    apprenticeId: uuid('apprentice_id').notNull().references(() => people.id),
+    dogId: uuid('dog_id').notNull().references(() => dogs.id),
+    tableId: uuid('table_id').notNull().references(() => roomTables.id),
+    standardId: name('standard_id').notNull(),
+    standardVersion: int('standard_version').notNull(),
+    onDate: day('on_date').notNull(),
+    checkIn: json('check_in').$type<CheckIn>().notNull()
+  },
+  (t) => [index('practice_sessions_date').on(t.onDate), index('practice_sessions_apprentice').on(t.apprenticeId)]
+)
+
+export const events = mysqlTable(
+  'practice_events',
+  {
+    id: uuid('id').primaryKey(),
+    v: int('v').notNull(),
+    kind: name('kind').notNull(),
+    sessionId: uuid('session_id').notNull().references(() => sessions.id),
+    by: uuid('by_person').notNull().references(() => people.id),
+    deviceId: name('device_id').notNull(),
+    seq: int('seq').notNull(),
+    lamport: int('lamport').notNull(),
+    atDevice: utc('at_device').notNull(),
+    receivedAt: utc('received_at').notNull(),
+    late: boolean('late').notNull(),
+    payload: json('payload').$type<object>().notNull(),
+    contentHash: varchar('content_hash', { length: 64 }).notNull()
+  },
+  (t) => [index('practice_events_session').on(t.sessionId)]
+)
+
+export const holdLifts = mysqlTable('hold_lifts', {
+  id: uuid('id').primaryKey(),
+  apprenticeId: uuid('apprentice_id').notNull().references(() => people.id),
+  techniqueId: name('technique_id').notNull(),
+  by: uuid('by_person').notNull().references(() => people.id),
+  reason: text('reason').notNull(),
+  onDate: day('on_date').notNull()
+})
+
+// ---- gradings and certificates
+
+export const gradings = mysqlTable(
+  'gradings',
+  {
+    id: uuid('id').primaryKey(),
+    sessionId: uuid('session_id').notNull().references(() => sessions.id),
+    assessorId: uuid('assessor_id').notNull().references(() => people.id),
+    standardId: name('standard_id').notNull(),
+    standardVersion: int('standard_version').notNull(),
+    houseRules: json('house_rules').$type<Record<string, number>>().notNull(),
+    status: name('status', 10).$type<'draft' | 'signed'>().notNull(),
+    blind: boolean('blind').notNull(),
+    version: int('version').notNull(),
+    answers: json('answers').$type<Answers>().notNull(),
+    critical: json('critical').$type<string[]>().notNull(),
+    globalRating: name('global_rating', 20).$type<GlobalRating>(),
+    ratedAtAnswers: int('rated_at_answers'),
+    startedAt: utc('started_at').notNull(),
+    signedAt: utc('signed_at')
+  },
+  (t) => [uniqueIndex('gradings_one_each').on(t.sessionId, t.assessorId)]
+)
+
+/** the text of a draft that lost against another device's write: kept, never overwritten */
+export const gradingConflicts = mysqlTable('grading_conflicts', {
+  id: uuid('id').primaryKey(),
+  gradingId: uuid('grading_id').notNull().references(() => gradings.id),
+  by: uuid('by_person').notNull(),
+  at: utc('at').notNull(),
+  draft: json('draft').$type<object>().notNull()
+})
+
+/** who has read another assessor's grading: a grading of the same trim started later is not blind */
+export const gradingReads = mysqlTable(
+  'grading_reads',
+  { gradingId: uuid('grading_id').notNull().references(() => gradings.id), personId: uuid('person_id').notNull(), at: utc('at').notNull() },
+  (t) => [primaryKey({ columns: [t.gradingId, t.personId] })]
+)
+
+export const findings = mysqlTable('findings', {
+  id: uuid('id').primaryKey(),
+  number: name('number', 20).notNull(),
+  apprenticeId: uuid('apprentice_id').notNull().references(() => people.id),
+  certificateId: name('certificate_id').notNull(),
+  certificateVersion: int('certificate_version').notNull(),
+  rules: json('rules').$type<CertificateRule[]>().notNull(),
+  status: name('status', 10).$type<'drafted' | 'issued' | 'declined'>().notNull(),
+  draftedBy: uuid('drafted_by').notNull(),
+  draftedAt: utc('drafted_at').notNull(),
+  decidingGradingId: uuid('deciding_grading_id'),
+  /** the rules with their evidence as they stood when it was issued or declined */
+  evidence: json('evidence').$type<Finding['rules']>(),
+  decidedBy: uuid('decided_by'),
+  reason: text('reason'),
+  auditHash: varchar('audit_hash', { length: 64 })
+})
+
+export const signatures = mysqlTable(
+  'signatures',
+  { findingId: uuid('finding_id').notNull().references(() => findings.id), personId: uuid('person_id').notNull(), note: name('note', 120).notNull(), signedAt: utc('signed_at').notNull() },
+  (t) => [primaryKey({ columns: [t.findingId, t.personId] })]
+)
+
+// ---- the audit chain
+
+export const auditHead = mysqlTable('audit_head', { id: int('id').primaryKey(), seq: int('seq').notNull(), hash: varchar('hash', { length: 64 }).notNull() })
+
+export const auditLog = mysqlTable('audit_log', {
+  seq: int('seq').primaryKey(),
+  /** RFC 8785 canonical JSON, exactly the bytes that are hashed */
+  bytes: text('bytes').notNull(),
+  hash: varchar('hash', { length: 64 }).notNull()
+})
+
+// ---- derived: dropped and recomputed from the tables above at any time
+
+export const attempts = mysqlTable(
+  'derived_attempts',
+  {
+    sessionId: uuid('session_id').notNull(),
+    techniqueId: name('technique_id').notNull(),
+    setting: name('setting', 10).notNull(),
+    apprenticeId: uuid('apprentice_id').notNull(),
+    dogId: uuid('dog_id').notNull(),
+    onDate: day('on_date').notNull(),
+    body: json('body').$type<CountedAttempt>().notNull()
+  },
+  (t) => [primaryKey({ columns: [t.sessionId, t.techniqueId, t.setting] }), index('derived_attempts_apprentice').on(t.apprenticeId)]
+)
+
+export const gradingResults = mysqlTable('derived_grading_results', {
+  gradingId: uuid('grading_id').primaryKey(),
+  value: double('value').notNull(),
+  body: json('body').$type<GradeResult>().notNull()
+})

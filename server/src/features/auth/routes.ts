@@ -1,0 +1,23 @@
+import { setupSchema, signInSchema, type Setup, type SignIn } from '@peen/contract'
+import type { Response } from 'express'
+import { route, type Route } from '../../http'
+import { COOKIE, setUp, signIn, signOut, type OpenedSession } from './auth'
+import { countPeople } from './store'
+
+const EVERYBODY = ['lead', 'instructor', 'apprentice'] as const
+
+export const authRoutes: readonly Route[] = [
+  route('get', '/setup', 'anyone', async ({ services }) => ({ needed: (await countPeople(services.db)) === 0 })),
+  route<Setup>('post', '/setup', 'anyone', async ({ services, body, response }) => keep(response, await setUp(services, body)), setupSchema),
+  route<SignIn>('post', '/sign-in', 'anyone', async ({ services, body, ip, response }) => keep(response, await signIn(services, body, ip)), signInSchema),
+  route('post', '/sign-out', [...EVERYBODY], async ({ services, cookies, response }) => {
+    await signOut(services, cookies[COOKIE])
+    response.clearCookie(COOKIE, { path: '/' })
+  }),
+  route('get', '/me', [...EVERYBODY], async ({ actor }) => actor)
+]
+
+function keep(response: Response, opened: OpenedSession) {
+  response.cookie(COOKIE, opened.token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: opened.maxAgeMs })
+  return opened.me
+}

@@ -1,0 +1,173 @@
+import { certificates } from '@peen/content'
+import type { Decline, DraftFinding, FindingRow, FindingView, Me } from '@peen/contract'
+import { maySign, missingSigners, type Certificate, type SigningFacts, type SigningPerson } from '@peen/core/certify'
+import { foldSession, workedMinutes } from '@peen/core/practice'
+import { and, asc, count, eq, ne } from 'drizzle-orm'
+import { inTransaction, tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { appendAudit } from '../audit'
+import { eventsOf } from '../derived'
+import { allPeople, dogView, fullName, personById, personName } from '../people'
+import { sessionRow } from '../practice'
+import { standardOf } from '../school'
+import { findingFor } from './evidence'
+
+type FindingRecord = typeof tables.findings.$inferSelect
+
+function certificateById(id: string): Certificate {
+  const certificate = certificates.find((candidate) => candidate.id === id)
+  if (!certificate) throw refuse.notFound(`The certificate "${id}"`)
+  return certificate
+}
+
+/** Every apprentice against every certificate: how many rules are met, and whether a finding has been drafted. */
+export async function findingList({ db, clock }: Services): Promise<FindingRow[]> {
+  const today = await clock.today()
+  const apprentices = (await allPeople(db)).filter((person) => person.role === 'apprentice' && person.active)
+  const drafted = await db.select().from(tables.findings)
+  const rows: FindingRow[] = []
+  for (const certificate of certificates) {
+    for (const apprentice of apprentices) {
+      const finding = await findingFor(db, certificate, apprentice.id, today)
+      const record = drafted.filter((row) => row.apprenticeId === apprentice.id && row.certificateId === certificate.id).at(-1)
+      rows.push({
+        findingId: record?.id ?? null,
+        apprenticeId: apprentice.id,
+        apprentice: fullName(apprentice),
+        certificateId: certificate.id,
+        certificate: certificate.name,
+        met: finding.rules.filter((rule) => rule.met === 'met').length,
+        of: finding.rules.length,
+        status: record?.status ?? 'none',
+        say: finding.say
+      })
+    }
+  }
+  return rows.sort((a, b) => b.met - a.met || a.apprentice.localeCompare(b.apprentice))
+}
+
+/** Drafts a finding, or returns the open one. */
+export async function draftFinding({ db, clock }: Services, actor: Me, body: DraftFinding): Promise<{ id: string }> {
+  const certificate = certificateById(body.certificateId)
+  const apprentice = await personById(db, body.apprenticeId)
+  if (apprentice.role !== 'apprentice') throw refuse.notFound('This apprentice')
+  const draftedAt = await clock.now()
+  return inTransaction(db, async (tx) => {
+    await tx.select().from(tables.auditHead).for('update')
+    const { findings: f } = tables
+    const open = (await tx.select().from(f).where(and(eq(f.apprenticeId, apprentice.id), eq(f.certificateId, certificate.id), ne(f.status, 'declined'))))[0]
+    if (open) return { id: open.id }
+    const [{ n }] = await tx.select({ n: count() }).from(f)
+    const { id } = body
+    const number = `${String(draftedAt.getUTCFullYear()).slice(2)}-${String(n + 1).padStart(3, '0')}`
+    await tx.insert(f).values({
+      id, number, apprenticeId: apprentice.id, certificateId: certificate.id, certificateVersion: certificate.version, rules: [...certificate.rules],
+      status: 'drafted', draftedBy: actor.id, draftedAt, decidingGradingId: null, evidence: null, decidedBy: null, reason: null, auditHash: null
+    })
+    return { id }
+  })
+}
+
+async function findingRecord(db: Reader, id: string): Promise<FindingRecord> {
+  const row = (await db.select().from(tables.findings).where(eq(tables.findings.id, id)))[0]
+  if (!row) throw refuse.notFound('This finding')
+  return row
+}
+
+type Gathered = { readonly record: FindingRecord; readonly certificate: Certificate; readonly finding: Awaited<ReturnType<typeof findingFor>>; readonly facts: SigningFacts; readonly signatures: readonly (typeof tables.signatures.$inferSelect)[]; readonly people: readonly SigningPerson[] }
+
+/** Everything a decision about a finding stands on, gathered before any rule is asked. */
+async function gather(db: Reader, record: FindingRecord, today: string): Promise<Gathered> {
+  const certificate = { ...certificateById(record.certificateId), rules: record.rules }
+  const finding = await findingFor(db, certificate, record.apprenticeId, today)
+  const people = (await allPeople(db)).filter((person) => person.active).map((person) => ({ id: person.id, name: fullName(person), role: person.role }))
+  const signatures = await db.select().from(tables.signatures).where(eq(tables.signatures.findingId, record.id)).orderBy(asc(tables.signatures.signedAt))
+  const facts: SigningFacts = {
+    candidateId: record.apprenticeId,
+    markedBy: finding.deciding?.assessorId ?? null,
+    workedOnDog: finding.deciding ? await handsOn(db, finding.deciding.sessionId) : new Set(),
+    ready: finding.ready && record.status === 'drafted',
+    signed: signatures.map((signature) => people.find((person) => person.id === signature.personId)!)
+  }
+  return { record, certificate, finding, facts, signatures, people }
+}
+
+/** Who worked on the deciding trim's dog that day: who recorded work of the instructor's own hands. */
+async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
+  const events = (await eventsOf(db, [sessionId])).get(sessionId)!
+  const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.payload.eventId] : [])))
+  return new Set(events.filter((event) => event.kind === 'attemptStarted' && event.payload.hands === 'instructor' && !undone.has(event.id)).map((event) => event.by))
+}
+
+/** The finding as a screen reads it: the claim, the rules with evidence, who may sign. */
+export async function findingView({ db, clock }: Services, actor: Me, id: string): Promise<FindingView> {
+  const record = await findingRecord(db, id)
+  if (actor.role === 'apprentice' && record.apprenticeId !== actor.id) throw refuse.forbidden('An apprentice reads own records only.')
+  const { certificate, finding, facts, signatures, people } = await gather(db, record, await clock.today())
+  const rules = record.evidence ?? finding.rules
+  const name = (personId: string | null) => people.find((person) => person.id === personId)?.name ?? 'somebody who left'
+  const assessors = people.filter((person) => person.role !== 'apprentice')
+  return {
+    id,
+    number: record.number,
+    status: record.status,
+    apprentice: personName(await personById(db, record.apprenticeId)),
+    certificate: { id: certificate.id, name: certificate.name, claim: certificate.claim, standardId: certificate.standardId, version: record.certificateVersion },
+    draftedBy: name(record.draftedBy),
+    rules,
+    ready: finding.ready,
+    say: record.status === 'issued' ? 'It is issued.' : record.status === 'declined' ? 'It was declined.' : finding.say,
+    deciding: finding.deciding ? await decidingView(db, finding.deciding.gradingId, finding.deciding.sessionId) : null,
+    signatures: signatures.map((signature) => ({ personId: signature.personId, name: name(signature.personId), role: people.find((person) => person.id === signature.personId)!.role, note: signature.note, signedAt: signature.signedAt.toISOString() })),
+    people: assessors.map((person) => ({ ...person, may: maySign(person, facts) })),
+    missing: record.status === 'drafted' ? missingSigners(people, facts) : null,
+    declined: record.status === 'declined' ? { reason: record.reason ?? '', by: name(record.decidedBy) } : null,
+    auditHash: record.auditHash
+  }
+}
+
+async function decidingView(db: Reader, gradingId: string, sessionId: string): Promise<FindingView['deciding']> {
+  const { session, dog } = await sessionRow(db, sessionId)
+  const standard = await standardOf(db, session.standardId, session.standardVersion)
+  const state = foldSession((await eventsOf(db, [sessionId])).get(sessionId)!)
+  return { gradingId, onDate: session.onDate, dog: dogView(dog), plan: standard.plan, minutes: workedMinutes(state, state.closedAt ?? state.openedAt ?? new Date(0).toISOString()) }
+}
+
+/** Puts a signature under a finding; the second one issues it. */
+export async function signFinding({ db, clock }: Services, actor: Me, id: string): Promise<{ status: string }> {
+  const signedAt = await clock.now()
+  const today = await clock.today()
+  return inTransaction(db, async (tx) => {
+    const record = (await tx.select().from(tables.findings).where(eq(tables.findings.id, id)).for('update'))[0]
+    if (!record) throw refuse.notFound('This finding')
+    if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
+    const { finding, facts, people, signatures } = await gather(tx, record, today)
+    const person = people.find((candidate) => candidate.id === actor.id)!
+    const answer = maySign(person, facts)
+    if (!answer.may) throw refuse.forbidden(answer.because)
+    const deciding = finding.deciding!.gradingId
+    if (signatures.length > 0 && record.decidingGradingId !== deciding) {
+      throw refuse.conflict('evidenceChanged', 'The deciding trim has changed since the first signature. Decline this finding and draft it again.')
+    }
+    await tx.insert(tables.signatures).values({ findingId: id, personId: actor.id, note: answer.note, signedAt })
+    const isSecond = signatures.length === 1
+    const auditHash = await appendAudit(tx, { kind: isSecond ? 'finding.issued' : 'finding.signed', at: signedAt.toISOString(), by: actor.id, ids: { finding: id, apprentice: record.apprenticeId, grading: deciding } })
+    const issued = isSecond ? { status: 'issued' as const, evidence: [...finding.rules], decidedBy: actor.id, auditHash } : {}
+    await tx.update(tables.findings).set({ decidingGradingId: deciding, ...issued }).where(eq(tables.findings.id, id))
+    return { status: isSecond ? 'issued' : 'drafted' }
+  })
+}
+
+/** Declines a finding with a reason; a new one may be drafted later. */
+export async function declineFinding({ db, clock }: Services, actor: Me, id: string, { reason }: Decline): Promise<void> {
+  const at = await clock.now()
+  const today = await clock.today()
+  await inTransaction(db, async (tx) => {
+    const record = (await tx.select().from(tables.findings).where(eq(tables.findings.id, id)).for('update'))[0]
+    if (!record) throw refuse.notFound('This finding')
+    if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
+    const { finding } = await gather(tx, record, today)
+    const auditHash = await appendAudit(tx, { kind: 'finding.declined', at: at.toISOString(), by: actor.id, ids: { finding: id, apprentice: record.apprenticeId } })
+    await tx.update(tables.findings).set({ status: 'declined', evidence: [...finding.rules], decidedBy: actor.id, reason, auditHash }).where(eq(tables.findings.id, id))
+  })
+}

@@ -1,0 +1,69 @@
+// Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
+import { techniques } from '@peen/content'
+import { gradeResult, type GradeResult } from '@peen/core/grade'
+import { countedAttempts, foldSession, type PracticeEvent } from '@peen/core/practice'
+import { eq, inArray } from 'drizzle-orm'
+import { tables, type Database, type Reader } from '../../db'
+import { standardOf } from '../school'
+
+const MAJOR_FAULTS: ReadonlySet<string> = new Set(techniques.flatMap((technique) => technique.faults.filter((fault) => fault.major).map((fault) => fault.id)))
+
+export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
+  const found = new Map<string, PracticeEvent[]>(sessionIds.map((id) => [id, []]))
+  if (sessionIds.length === 0) return found
+  const rows = await db.select().from(tables.events).where(inArray(tables.events.sessionId, [...sessionIds]))
+  for (const row of rows) found.get(row.sessionId)?.push(eventFrom(row))
+  return found
+}
+
+export function eventFrom(row: typeof tables.events.$inferSelect): PracticeEvent {
+  const { contentHash: _hash, atDevice, receivedAt, ...event } = row
+  return { ...event, atDevice: atDevice.toISOString(), receivedAt: receivedAt.toISOString() } as unknown as PracticeEvent
+}
+
+/** The attempts of one session, folded again from its events. */
+export async function rebuildAttempts(db: Reader, sessionId: string): Promise<void> {
+  const { sessions: s, attempts: a } = tables
+  const session = (await db.select().from(s).where(eq(s.id, sessionId)))[0]
+  const events = (await eventsOf(db, [sessionId])).get(sessionId)!
+  await db.delete(a).where(eq(a.sessionId, sessionId))
+  const rows = countedAttempts(foldSession(events), MAJOR_FAULTS).map((body) => ({
+    sessionId,
+    techniqueId: body.techniqueId,
+    setting: body.setting,
+    apprenticeId: session.apprenticeId,
+    dogId: session.dogId,
+    onDate: session.onDate,
+    body
+  }))
+  if (rows.length > 0) await db.insert(a).values(rows)
+}
+
+/** The result of a grading, computed from its answers; the same code as in the browser. */
+export async function computeResult(db: Reader, grading: typeof tables.gradings.$inferSelect): Promise<GradeResult> {
+  const standard = await standardOf(db, grading.standardId, grading.standardVersion)
+  const rows = await db
+    .select({ burns: tables.dogs.burns })
+    .from(tables.sessions)
+    .innerJoin(tables.dogs, eq(tables.dogs.id, tables.sessions.dogId))
+    .where(eq(tables.sessions.id, grading.sessionId))
+  return gradeResult(standard, { answers: grading.answers, critical: grading.critical, burns: rows[0].burns, seedText: grading.id })
+}
+
+async function rebuildResult(db: Reader, gradingId: string): Promise<void> {
+  const grading = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, gradingId)))[0]
+  if (grading.status === 'signed') await storeResult(db, gradingId, await computeResult(db, grading))
+}
+
+export async function storeResult(db: Reader, gradingId: string, body: GradeResult): Promise<void> {
+  await db.delete(tables.gradingResults).where(eq(tables.gradingResults.gradingId, gradingId))
+  await db.insert(tables.gradingResults).values({ gradingId, value: body.total?.value ?? 0, body })
+}
+
+/** Empties every derived table and fills it again. */
+export async function rebuildAll(db: Database): Promise<void> {
+  await db.delete(tables.attempts)
+  await db.delete(tables.gradingResults)
+  for (const { id } of await db.select({ id: tables.sessions.id }).from(tables.sessions)) await rebuildAttempts(db, id)
+  for (const { id } of await db.select({ id: tables.gradings.id }).from(tables.gradings)) await rebuildResult(db, id)
+}

@@ -1,0 +1,1 @@
+export { computeResult, eventFrom, eventsOf, rebuildAll, rebuildAttempts, storeResult } from './derived'

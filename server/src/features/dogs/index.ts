@@ -1,0 +1,41 @@
+import type { DogPage, DogView, Me } from '@peen/contract'
+import { asc, desc, eq } from 'drizzle-orm'
+import { tables } from '../../db'
+import { refuse, route, type Route, type Services } from '../../http'
+import { dogView, fullName } from '../people'
+import { standardOf } from '../school'
+
+async function dogList({ db }: Services): Promise<DogView[]> {
+  return (await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))).map((row) => dogView(row))
+}
+
+/** One dog: its coat as planned and as last measured, flags and visits. Owner: the given name, no more. */
+async function dogPage({ db }: Services, actor: Me, id: string): Promise<DogPage> {
+  const { dogs: d, owners: o, sessions: s, people: p, gradings: g, gradingResults: r } = tables
+  const row = (await db.select({ dog: d, owner: o.givenName }).from(d).leftJoin(o, eq(o.id, d.ownerId)).where(eq(d.id, id)))[0]
+  if (!row) throw refuse.notFound('This dog')
+  const visits = await db
+    .select({ session: s, person: p, gradingId: r.gradingId, result: r.body })
+    .from(s)
+    .innerJoin(p, eq(p.id, s.apprenticeId))
+    .leftJoin(g, eq(g.sessionId, s.id))
+    .leftJoin(r, eq(r.gradingId, g.id))
+    .where(eq(s.dogId, id))
+    .orderBy(desc(s.onDate), desc(s.id))
+  if (visits.length === 0) throw refuse.notFound('A visit of this dog')
+  const seen = visits.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
+  const standard = await standardOf(db, visits[0].session.standardId, visits[0].session.standardVersion)
+  const graded = seen.find((visit) => visit.result !== null)
+  const isLength = new Set(standard.criteria.filter((criterion) => criterion.how.kind === 'length').map((criterion) => criterion.id))
+  return {
+    dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
+    plan: standard.plan,
+    visits: seen.map(({ session, person, gradingId, result }) => ({ sessionId: session.id, onDate: session.onDate, apprentice: fullName(person), trim: standard.name, checkIn: session.checkIn, mark: result?.total?.value ?? null, gradingId })),
+    measured: (graded?.result?.parts ?? []).filter((part) => isLength.has(part.criterionId) && part.valueMm !== null && part.basis === 'readings').map((part) => ({ region: part.region, side: part.side, mm: part.valueMm! }))
+  }
+}
+
+export const dogRoutes: readonly Route[] = [
+  route('get', '/dogs', ['lead', 'instructor', 'apprentice'], ({ services }) => dogList(services)),
+  route('get', '/dogs/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => dogPage(services, actor, params.id))
+]

@@ -1,0 +1,129 @@
+import { techniqueById, type Technique } from '@peen/content'
+import type { FloorTable, FloorView, HoldView, Look, Me, StepView } from '@peen/contract'
+import { foldSession, LOW_STAND_MIN, rankLooks, stepProgress, workedMinutes, type SessionState, type StepProgress, type TableFacts } from '@peen/core/practice'
+import { asc, eq } from 'drizzle-orm'
+import { tables } from '../../db'
+import type { Services } from '../../http'
+import { standingsOf, type TechniqueRecord } from '../standings'
+import { eventsOf } from '../derived'
+import { dogView, personName } from '../people'
+import { holdsFor } from '../practice'
+import { schoolRow, standardOf } from '../school'
+
+type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonly hold: HoldView | null }
+
+/** The room as it stands today, and the next three looks. An apprentice sees own table only. */
+export async function floorView(services: Services, actor: Me): Promise<FloorView> {
+  const { db, clock } = services
+  const [room, today, now] = [await schoolRow(db), await clock.today(), (await clock.now()).toISOString()]
+  const rows = await todaysRows(services, today)
+  const events = await eventsOf(db, rows.map(({ session }) => session.id))
+  const workedByDog = new Map<string, number>()
+  for (const { session } of rows) {
+    const minutes = workedMinutes(foldSession(events.get(session.id)!), now)
+    workedByDog.set(session.dogId, (workedByDog.get(session.dogId) ?? 0) + minutes)
+  }
+  const mine = rows.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
+  const occupied: Occupied[] = []
+  for (const row of mine) {
+    const state = foldSession(events.get(row.session.id)!)
+    const standings = await standingsOf(db, row.person.id, today)
+    const standard = await standardOf(db, row.session.standardId, row.session.standardVersion)
+    const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today)
+    occupied.push(describe(row, state, standings, standard, holds, workedByDog.get(row.session.dogId)!, now))
+  }
+  const everyTable = await db.select().from(tables.roomTables).orderBy(asc(tables.roomTables.number))
+  return {
+    tables: everyTable.flatMap((table) => {
+      const at = occupied.filter(({ view }) => view.tableId === table.id)
+      if (at.length > 0) return at.slice(-1).map(({ view }) => view)
+      return actor.role === 'apprentice' ? [] : [freeTable(table)]
+    }),
+    looks: actor.role === 'apprentice' ? [] : looksOf(occupied.filter(({ view }) => !view.closed)),
+    roomMm: [room.roomWidthMm, room.roomDepthMm]
+  }
+}
+
+async function todaysRows({ db }: Services, today: string) {
+  const { sessions: s, people: p, dogs: d, roomTables: t } = tables
+  return db
+    .select({ session: s, person: p, dog: d, table: t })
+    .from(s)
+    .innerJoin(p, eq(p.id, s.apprenticeId))
+    .innerJoin(d, eq(d.id, s.dogId))
+    .innerJoin(t, eq(t.id, s.tableId))
+    .where(eq(s.onDate, today))
+    .orderBy(asc(t.number))
+}
+
+type Row = Awaited<ReturnType<typeof todaysRows>>[number]
+
+function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
+  const { id: tableId, number, xMm, yMm, turnDeg } = table
+  return {
+    sessionId: null, tableId, number, xMm, yMm, turnDeg, apprentice: null, dog: null, trim: null, plan: null, workedMin: 0,
+    standardMin: 0, canStandMin: 0, now: null, next: null, hold: null, closed: false, stopped: null
+  }
+}
+
+function describe(
+  { session, person, dog, table }: Row,
+  state: SessionState,
+  standings: ReadonlyMap<string, TechniqueRecord>,
+  standard: Awaited<ReturnType<typeof standardOf>>,
+  holds: readonly HoldView[],
+  dogWorkedMin: number,
+  nowIso: string
+): Occupied {
+  const steps = stepProgress(standard.plan.steps, state)
+  const current = steps.find((step) => step.state === 'now') ?? null
+  const at = current ? steps.indexOf(current) : steps.findIndex((step) => step.state === 'todo') - 1
+  const next = steps.slice(at + 1).find((step) => step.state === 'todo') ?? null
+  const workedMin = workedMinutes(state, nowIso)
+  const canStandMin = dog.canStandMin - dogWorkedMin
+  const todo = steps.filter((step) => step.state !== 'done')
+  const leftMin = todo.reduce((sum, step) => sum + step.step.minutes, 0)
+  // somebody waits when nothing is under way and the next step is a hold point
+  const waiting = !current && next && state.openedAt ? (holds.find((hold) => hold.techniqueId === next.step.technique) ?? null) : null
+  const coming = next ? (holds.find((hold) => hold.techniqueId === next.step.technique) ?? null) : null
+  const record = next ? standings.get(next.step.technique) : undefined
+  const facts: TableFacts = {
+    tableNumber: table.number,
+    sessionId: session.id,
+    apprentice: person.givenName,
+    dog: dog.name,
+    workedMin,
+    standardMin: standard.standardMin,
+    canStandMin,
+    leftMin,
+    waitingAt: waiting?.hazardName ?? null,
+    comingHold: coming && current ? { name: coming.hazardName, inMin: current.step.minutes } : null,
+    nextHazard: next ? hazardOf(next) : null,
+    attemptsAtNext: record?.standing.attempts ?? 0,
+    promptsAtNext: record?.attempts.reduce((sum, attempt) => sum + attempt.prompts, 0) ?? 0,
+    stopped: state.stopped
+  }
+  const view: FloorTable = {
+    sessionId: session.id, tableId: table.id, number: table.number, xMm: table.xMm, yMm: table.yMm, turnDeg: table.turnDeg,
+    apprentice: personName(person), dog: dogView(dog), trim: standard.name, plan: standard.plan, workedMin, standardMin: standard.standardMin, canStandMin,
+    now: current ? stepView(current) : null, next: next ? stepView(next) : null, hold: waiting, closed: state.closedAt !== null, stopped: state.stopped
+  }
+  return { view, facts, hold: waiting }
+}
+
+function stepView(progress: StepProgress): StepView {
+  const { step, state, minutes } = progress
+  return { techniqueId: step.technique, label: step.label, state, minutes, usualMinutes: step.minutes, hazard: hazardOf(progress) }
+}
+
+function hazardOf({ step }: StepProgress): string | null {
+  const technique: Technique | undefined = techniqueById(step.technique)
+  return technique?.hazards.find((hazard) => hazard.hold)?.name ?? null
+}
+
+function looksOf(occupied: readonly Occupied[]): Look[] {
+  return rankLooks(occupied.map(({ facts }) => facts)).map((ranked) => {
+    const table = occupied.find(({ facts }) => facts.sessionId === ranked.sessionId)!
+    return { tableNumber: ranked.tableNumber, sessionId: ranked.sessionId, who: table.facts.apprentice, say: ranked.say, why: ranked.why, hold: table.hold, danger: ranked.danger || table.facts.canStandMin <= LOW_STAND_MIN }
+  })
+}

@@ -1,0 +1,180 @@
+import { type Draft, type GradingView, type Me, type OpenGrading, type SignGrading, type TrimRow } from '@peen/contract'
+import { countAnswers, refuseUnknownFaults, type GradeResult } from '@peen/core/grade'
+import { foldSession } from '@peen/core/practice'
+import { and, desc, eq, inArray, ne } from 'drizzle-orm'
+import { v7 } from 'uuid'
+import { inTransaction, tables, type Reader, type Transaction } from '../../db'
+import { refuse, type Services } from '../../http'
+import { appendAudit } from '../audit'
+import { computeResult, eventsOf, storeResult } from '../derived'
+import { dogView, fullName, personById, personName } from '../people'
+import { sessionRow } from '../practice'
+import { schoolRow, standardOf } from '../school'
+
+type GradingRow = typeof tables.gradings.$inferSelect
+
+/** Opens this assessor's own grading of a trim: the draft that is there, or a new one. */
+export async function openGrading({ db, clock }: Services, actor: Me, sessionId: string, { id }: OpenGrading): Promise<{ id: string }> {
+  const { session } = await sessionRow(db, sessionId)
+  if (session.apprenticeId === actor.id) throw refuse.forbidden('Nobody grades their own work.')
+  const startedAt = await clock.now()
+  return inTransaction(db, async (tx) => {
+    await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update')
+    const own = (await tx.select().from(tables.gradings).where(and(eq(tables.gradings.sessionId, sessionId), eq(tables.gradings.assessorId, actor.id))))[0]
+    if (own) return { id: own.id }
+    await tx.insert(tables.gradings).values({
+      id, sessionId, assessorId: actor.id, standardId: session.standardId, standardVersion: session.standardVersion,
+      houseRules: (await schoolRow(tx)).houseRules, status: 'draft', blind: !(await hasReadAnother(tx, sessionId, actor.id)), version: 1,
+      answers: {}, critical: [], globalRating: null, ratedAtAnswers: null, startedAt, signedAt: null
+    })
+    return { id }
+  })
+}
+
+async function hasReadAnother(tx: Transaction, sessionId: string, personId: string): Promise<boolean> {
+  const others = await tx.select({ id: tables.gradings.id }).from(tables.gradings).where(and(eq(tables.gradings.sessionId, sessionId), ne(tables.gradings.assessorId, personId)))
+  if (others.length === 0) return false
+  const reads = await tx.select().from(tables.gradingReads).where(and(inArray(tables.gradingReads.gradingId, others.map((row) => row.id)), eq(tables.gradingReads.personId, personId)))
+  return reads.length > 0
+}
+
+/** Why a grading must stay hidden from somebody now; null when it may be read. */
+async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string, actor: Me): Promise<string | null> {
+  if (grading.assessorId === actor.id) return null
+  if (actor.role === 'apprentice' && actor.id !== apprenticeId) return 'An apprentice reads own records only.'
+  if (grading.status === 'draft') return 'This grading is still being written.'
+  const open = await db.select({ id: tables.gradings.id }).from(tables.gradings).where(and(eq(tables.gradings.sessionId, grading.sessionId), eq(tables.gradings.status, 'draft')))
+  return open.length > 0 ? 'Two assessors mark this trim; each is blind to the other until both are signed.' : null
+}
+
+async function gradingRow(db: Reader, id: string): Promise<GradingRow> {
+  const row = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, id)))[0]
+  if (!row) throw refuse.notFound('This grading')
+  return row
+}
+
+/** A grading as one may see it. The result stays away until the global rating is given. */
+export async function gradingView({ db, clock }: Services, actor: Me, id: string): Promise<GradingView> {
+  const grading = await gradingRow(db, id)
+  const { session, person, dog, table } = await sessionRow(db, grading.sessionId)
+  const hidden = await hiddenFrom(db, grading, person.id, actor)
+  if (hidden) throw refuse.forbidden(hidden)
+  const own = grading.assessorId === actor.id
+  if (!own && actor.role !== 'apprentice') {
+    await db.insert(tables.gradingReads).ignore().values({ gradingId: id, personId: actor.id, at: await clock.now() })
+  }
+  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  return {
+    id,
+    sessionId: session.id,
+    onDate: session.onDate,
+    tableNumber: table.number,
+    apprentice: personName(person),
+    assessor: personName(await personById(db, grading.assessorId)),
+    dog: dogView(dog),
+    checkIn: session.checkIn,
+    standardId: grading.standardId,
+    standardVersion: grading.standardVersion,
+    status: grading.status,
+    blind: grading.blind,
+    own,
+    version: grading.version,
+    answers: grading.answers,
+    critical: grading.critical,
+    globalRating: grading.globalRating,
+    signedAt: grading.signedAt?.toISOString() ?? null,
+    result: grading.globalRating === null ? null : await computeResult(db, grading),
+    praises: state.praises.map((praise) => praise.text)
+  }
+}
+
+/**
+ * Saves a draft. A second device that writes from an older version gets 409; the stored draft stands and the text that
+ * lost is kept beside it. The global rating, once given, does not change: it was asked before the total was seen.
+ */
+export async function saveDraft({ db, clock }: Services, actor: Me, id: string, draft: Draft): Promise<{ version: number }> {
+  const at = await clock.now()
+  const outcome = await inTransaction(db, async (tx) => {
+    const grading = (await tx.select().from(tables.gradings).where(eq(tables.gradings.id, id)).for('update'))[0]
+    if (!grading) throw refuse.notFound('This grading')
+    if (grading.assessorId !== actor.id) throw refuse.forbidden('A grading is written by its own assessor only.')
+    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed and does not change any more.')
+    if (grading.version !== draft.version) {
+      const keptId = v7()
+      await tx.insert(tables.gradingConflicts).values({ id: keptId, gradingId: id, by: actor.id, at, draft })
+      return { conflict: { keptId, grading } }
+    }
+    if (grading.globalRating !== null && draft.globalRating !== grading.globalRating) {
+      throw refuse.conflict('ratingGiven', `You called this trim "${grading.globalRating}" before the total was shown; that stands.`)
+    }
+    const standard = await standardOf(tx, grading.standardId, grading.standardVersion)
+    const { answered } = countAnswers(standard, draft.answers)
+    refuseUnknownFaults(standard, draft.critical)
+    const ratedAtAnswers = grading.ratedAtAnswers ?? (draft.globalRating ? answered : null)
+    await tx.update(tables.gradings).set({ version: grading.version + 1, answers: draft.answers, critical: [...draft.critical], globalRating: draft.globalRating, ratedAtAnswers }).where(eq(tables.gradings.id, id))
+    return { version: grading.version + 1 }
+  })
+  if ('conflict' in outcome && outcome.conflict) {
+    const { grading, keptId } = outcome.conflict
+    throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Its text stands; yours is kept beside it.', {
+      keptId,
+      stored: { version: grading.version, answers: grading.answers, critical: grading.critical, globalRating: grading.globalRating }
+    })
+  }
+  return { version: outcome.version! }
+}
+
+/** Signs a grading: complete, rated, in the version that was read. From then on it is never edited. */
+export async function signGrading({ db, clock }: Services, actor: Me, id: string, { version }: SignGrading): Promise<GradeResult> {
+  const signedAt = await clock.now()
+  return inTransaction(db, async (tx) => {
+    const grading = (await tx.select().from(tables.gradings).where(eq(tables.gradings.id, id)).for('update'))[0]
+    if (!grading) throw refuse.notFound('This grading')
+    if (grading.assessorId !== actor.id) throw refuse.forbidden('A grading is signed by its own assessor only.')
+    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed already.')
+    if (grading.version !== version) throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Read it again before you sign.')
+    if (grading.globalRating === null) throw refuse.invalid([{ path: 'globalRating', detail: 'Say first how you call this trim as a whole; then the total is shown and can be signed.' }])
+    const result = await computeResult(tx, grading)
+    if (result.outcome === 'unfinished') throw refuse.invalid([{ path: 'answers', detail: `It cannot be signed yet: ${result.because}` }])
+    await tx.update(tables.gradings).set({ status: 'signed', signedAt }).where(eq(tables.gradings.id, id))
+    await appendAudit(tx, { kind: 'grading.signed', at: signedAt.toISOString(), by: actor.id, ids: { grading: id, session: grading.sessionId, standard: grading.standardId, standardVersion: grading.standardVersion, version } })
+    await storeResult(tx, id, result)
+    return result
+  })
+}
+
+/** The newest trims, with marks where they may be seen. */
+export async function trimList({ db }: Services, actor: Me): Promise<TrimRow[]> {
+  const { gradings: g, sessions: s, people: p, dogs: d, gradingResults: r } = tables
+  const rows = await db
+    .select({ grading: g, session: s, person: p, dog: d, result: r.body })
+    .from(g)
+    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(p, eq(p.id, s.apprenticeId))
+    .innerJoin(d, eq(d.id, s.dogId))
+    .leftJoin(r, eq(r.gradingId, g.id))
+    .orderBy(desc(s.onDate), desc(g.startedAt))
+    .limit(200)
+  const people = new Map((await db.select().from(p)).map((person) => [person.id, fullName(person)]))
+  const drafts = new Set(rows.filter((row) => row.grading.status === 'draft').map((row) => row.session.id))
+  return rows
+    .filter(({ person, grading }) => actor.role !== 'apprentice' || (person.id === actor.id && grading.status === 'signed'))
+    .map(({ grading, session, person, dog, result }) => {
+      const own = grading.assessorId === actor.id
+      const hidden = !own && drafts.has(session.id) ? 'hidden until both are signed' : null
+      const shown = hidden ? null : result
+      return {
+        gradingId: grading.id,
+        onDate: session.onDate,
+        apprentice: fullName(person),
+        dog: dog.name,
+        assessor: people.get(grading.assessorId)!,
+        status: grading.status,
+        mark: shown?.total?.value ?? null,
+        interval: shown?.total?.interval ?? null,
+        outcome: shown?.outcome ?? null,
+        hidden
+      }
+    })
+}
+

@@ -1,0 +1,29 @@
+// Names and dogs as every feature shows them.
+import type { DogView, PersonName } from '@peen/contract'
+import { eq } from 'drizzle-orm'
+import { tables, type Reader } from '../db'
+import { refuse } from '../http'
+
+type PersonRow = typeof tables.people.$inferSelect
+type DogRow = typeof tables.dogs.$inferSelect
+
+export function personName({ id, givenName, familyName, role }: PersonRow): PersonName {
+  return { id, givenName, familyName, role }
+}
+
+export const fullName = (person: { givenName: string; familyName: string }) => `${person.givenName} ${person.familyName}`
+
+export function dogView(dog: DogRow, ownerGivenName: string | null = null): DogView {
+  const { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns } = dog
+  return { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, ownerGivenName }
+}
+
+export async function personById(db: Reader, id: string): Promise<PersonRow> {
+  const row = (await db.select().from(tables.people).where(eq(tables.people.id, id)))[0]
+  if (!row) throw refuse.notFound('This person')
+  return row
+}
+
+export async function allPeople(db: Reader): Promise<PersonRow[]> {
+  return db.select().from(tables.people)
+}

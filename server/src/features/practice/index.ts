@@ -1,0 +1,23 @@
+import { eventBatchSchema } from '@peen/contract'
+import { route, type Route } from '../../http'
+import { recordEvents } from './record'
+import { sessionView } from './session'
+
+export { holdsFor } from './holds'
+export { recordEvents } from './record'
+export { sessionRow } from './session'
+
+export const practiceRoutes: readonly Route[] = [
+  route('get', '/sessions/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => sessionView(services, actor, params.id)),
+  route<{ events: unknown[] }>(
+    'post',
+    '/sessions/:id/events',
+    ['lead', 'instructor', 'apprentice'],
+    async ({ services, actor, params, body, response }) => {
+      const { answers, status } = await recordEvents(services, actor, params.id, body.events)
+      response.status(status)
+      return { answers, detail: status === 200 ? undefined : answers[0].detail }
+    },
+    eventBatchSchema as never
+  )
+]

@@ -1,0 +1,47 @@
+import type { Me, SessionView } from '@peen/contract'
+import { foldSession } from '@peen/core/practice'
+import { eq } from 'drizzle-orm'
+import { tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { eventsOf } from '../derived'
+import { dogView, fullName, personName } from '../people'
+import { standardOf } from '../school'
+import { holdsFor } from './holds'
+
+/** One session with the people, dog and table around it; refuses an unknown one. */
+export async function sessionRow(db: Reader, id: string) {
+  const { sessions: s, people: p, dogs: d, roomTables: t } = tables
+  const rows = await db
+    .select({ session: s, person: p, dog: d, table: t })
+    .from(s)
+    .innerJoin(p, eq(p.id, s.apprenticeId))
+    .innerJoin(d, eq(d.id, s.dogId))
+    .innerJoin(t, eq(t.id, s.tableId))
+    .where(eq(s.id, id))
+  if (!rows[0]) throw refuse.notFound('This session')
+  return rows[0]
+}
+
+/** The table screen's facts. An apprentice sees own tables only. */
+export async function sessionView({ db, clock }: Services, actor: Me, id: string): Promise<SessionView> {
+  const { session, person, dog, table } = await sessionRow(db, id)
+  if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
+  const events = (await eventsOf(db, [id])).get(id)!
+  const standard = await standardOf(db, session.standardId, session.standardVersion)
+  const { gradings: g, people: p } = tables
+  const marks = await db.select({ id: g.id, status: g.status, assessorId: g.assessorId, givenName: p.givenName, familyName: p.familyName }).from(g).innerJoin(p, eq(p.id, g.assessorId)).where(eq(g.sessionId, id))
+  return {
+    id,
+    onDate: session.onDate,
+    tableNumber: table.number,
+    apprentice: personName(person),
+    dog: dogView(dog),
+    checkIn: session.checkIn,
+    standardId: session.standardId,
+    standardVersion: session.standardVersion,
+    standardMin: standard.standardMin,
+    events,
+    holds: await holdsFor(db, session, foldSession(events), await clock.today()),
+    gradings: actor.role === 'apprentice' ? [] : marks.map((mark) => ({ id: mark.id, assessor: fullName(mark), status: mark.status, own: mark.assessorId === actor.id }))
+  }
+}

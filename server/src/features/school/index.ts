@@ -1,0 +1,8 @@
+import { route, type Route } from '../../http'
+import { schoolView } from './school'
+
+export { ensureSchool, loadContent, rackOf, schoolRow, standardOf } from './school'
+
+export const schoolRoutes: readonly Route[] = [
+  route('get', '/school', ['lead', 'instructor', 'apprentice'], ({ services }) => schoolView(services))
+]

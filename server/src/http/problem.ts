@@ -1,0 +1,48 @@
+import { CoreError } from '@peen/core/error'
+import type { FieldIssue, Problem } from '@peen/contract'
+
+/** An expected refusal: its HTTP status stands beside its code and its sentence. */
+export class Refused extends Error {
+  readonly status: number
+  readonly code: string
+  readonly errors: readonly FieldIssue[]
+  readonly extra: Readonly<Record<string, unknown>>
+  constructor(status: number, code: string, detail: string, errors: readonly FieldIssue[] = [], extra: Readonly<Record<string, unknown>> = {}) {
+    super(detail)
+    this.status = status
+    this.code = code
+    this.errors = errors
+    this.extra = extra
+  }
+}
+
+export const refuse = {
+  invalid: (errors: readonly FieldIssue[]) => new Refused(422, 'invalid', errors.map((issue) => issue.detail).join(' '), errors),
+  notSignedIn: () => new Refused(401, 'notSignedIn', 'Sign in first.'),
+  forbidden: (detail: string) => new Refused(403, 'forbidden', detail),
+  notFound: (what: string) => new Refused(404, 'notFound', `${what} does not exist.`),
+  conflict: (code: string, detail: string, extra: Readonly<Record<string, unknown>> = {}) => new Refused(409, code, detail, [], extra)
+}
+
+const TITLES: Readonly<Record<number, string>> = {
+  400: 'Not understood', 401: 'Not signed in', 403: 'Not allowed', 404: 'Not found', 409: 'Conflict',
+  413: 'Too large', 415: 'Not understood', 422: 'Not accepted', 429: 'Too many tries', 500: 'Something broke here'
+}
+
+/** Any error as problem details (RFC 9457); what is not expected becomes a 500 that shows an id only. */
+export function problemOf(error: unknown, errorId: string): Problem {
+  if (error instanceof Refused) return problem(error.status, error.code, error.message, { ...(error.errors.length ? { errors: error.errors } : {}), ...error.extra })
+  if (error instanceof CoreError) {
+    const { path, got, limit, code } = error.issue
+    return problem(422, code, error.message, { errors: [{ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` }] })
+  }
+  const type = (error as { type?: string })?.type
+  if (type === 'entity.too.large') return problem(413, 'tooLarge', 'The request is larger than 1 MB. Nothing was changed.')
+  if (type === 'entity.parse.failed') return problem(400, 'brokenJson', 'The request is not valid JSON. Nothing was changed.')
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported') return problem(415, 'encoding', 'The request is not UTF-8 JSON. Nothing was changed.')
+  return problem(500, 'broken', `Something broke in Peen. What you sent was not changed. Quote ${errorId} when you report it.`)
+}
+
+function problem(status: number, code: string, detail: string, extra: object = {}): Problem {
+  return { type: `urn:peen:problem:${code}`, title: TITLES[status] ?? 'Refused', status, code, detail, ...extra }
+}

@@ -1,0 +1,12 @@
+// The server's door for the demo's loader: the use cases it plays, and the database beneath them.
+export { makeApp, ROUTES } from './app'
+export { databaseClock, localDate, settableClock } from './clock'
+export * from './db'
+export { hashPassword } from './features/auth'
+export { checkAudit } from './features/audit'
+export { declineFinding, draftFinding, findingView, signFinding } from './features/certify'
+export { rebuildAll } from './features/derived'
+export { gradingView, openGrading, saveDraft, signGrading } from './features/grading'
+export { recordEvents } from './features/practice'
+export { ensureSchool, loadContent, standardOf } from './features/school'
+export type { Services } from './http'

@@ -1,0 +1,29 @@
+// Serves Peen. Started by scripts/start.mjs, which has prepared the database before.
+import pino from 'pino'
+import { fileURLToPath } from 'node:url'
+import { makeApp } from './app'
+import { databaseClock } from './clock'
+import { connect, settingsFromEnvironment } from './db'
+
+const { db, close } = connect(settingsFromEnvironment())
+const log = pino({ level: process.env.PEEN_LOG ?? 'warn' })
+const web = fileURLToPath(new URL('../../web/dist', import.meta.url))
+const port = Number(process.env.PEEN_PORT ?? 4760)
+
+const server = makeApp({ db, clock: databaseClock(db), log }, web).listen(port, '127.0.0.1', (error?: Error) => {
+  if (error) {
+    process.stderr.write(`Peen: the web server could not open port ${port}: ${error.message}\n`)
+    process.exit(1)
+  }
+  process.send?.('open')
+})
+
+async function stop(): Promise<void> {
+  server.closeAllConnections()
+  server.close()
+  await close()
+  process.exit(0)
+}
+process.on('SIGTERM', stop)
+process.on('SIGINT', stop)
+process.on('disconnect', stop)
