@@ -1,9 +1,12 @@
 // What Peen ships as data. Types come from core; contract validates the shapes when they enter the database.
 import type { Certificate } from '@peen/core/certify'
+import type { BodyType, Colouring } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import type { Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
+import bodyBearded from './bodies/bearded.json'
 import certificateBeardedPet from './certificates/bearded-pet.json'
+import colourData from './colours.json'
 import houseRuleData from './house-rules.json'
 import rackData from './rack.json'
 import standardBeardedPet from './standards/bearded-pet.json'
@@ -37,4 +40,17 @@ export const certificates = [certificateBeardedPet] as unknown as readonly Certi
 
 export function techniqueById(id: string): Technique | undefined {
   return techniques.find((technique) => technique.id === id)
+}
+
+export const bodies = [bodyBearded] as unknown as readonly BodyType[]
+
+export function bodyById(id: string): BodyType {
+  return bodies.find((body) => body.id === id) ?? bodies[0]
+}
+
+/** A dog's colouring by its name in the profile; an unknown one is drawn in pepper. */
+export function colouringOf(colour: string): Colouring {
+  const { ramps, colours } = colourData
+  const found = (colours as Record<string, { base: string; marks: Record<string, string> }>)[colour] ?? colours.pepper
+  return { ramps, ...found }
 }

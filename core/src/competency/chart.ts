@@ -138,23 +138,52 @@ export type ChartPath = { readonly scores: readonly number[]; readonly signalAt:
 
 /** The learning chart's scores after each attempt and the first attempt (index) at which it signalled. */
 export function runLearning(clean: readonly boolean[], chart: { readonly k: number; readonly limit: number }): ChartPath {
-  return runChart(clean, (ok) => (ok ? 1 : -chart.k), chart.limit)
-}
-
-/** The monitoring chart's scores; `signalAt` is the first alarm. */
-export function runMonitoring(clean: readonly boolean[], chart: { readonly k: number; readonly limit: number }): ChartPath {
-  return runChart(clean, (ok) => (ok ? -1 : chart.k), chart.limit)
-}
-
-function runChart(clean: readonly boolean[], step: (ok: boolean) => number, limit: number): ChartPath {
   let score = 0
   let signalAt: number | null = null
   const scores = clean.map((ok, i) => {
-    score = Math.min(limit, Math.max(0, score + step(ok)))
-    if (score >= limit && signalAt === null) signalAt = i
+    score = Math.min(chart.limit, Math.max(0, score + (ok ? 1 : -chart.k)))
+    if (score >= chart.limit && signalAt === null) signalAt = i
     return score
   })
   return { scores, signalAt }
+}
+
+export type ChartHistory = {
+  /** the learning score after each attempt; it stands at the limit while the monitoring chart watches */
+  readonly scores: readonly number[]
+  readonly mode: 'learning' | 'competent' | 'slipping'
+  /** index of the latest signal, and of the latest alarm; null where there was none */
+  readonly signalAt: number | null
+  readonly alarmAt: number | null
+}
+
+/**
+ * Both charts one after the other: learning until the signal, then monitoring; after an alarm learning begins again from
+ * 0, and until it signals anew the technique slips. Our own choice: what was lost is shown again, not argued away.
+ */
+export function runCharts(clean: readonly boolean[], learning: { readonly k: number; readonly limit: number }, watch: { readonly k: number; readonly limit: number }): ChartHistory {
+  let mode: ChartHistory['mode'] = 'learning'
+  let score = 0
+  let alarm = 0
+  let signalAt: number | null = null
+  let alarmAt: number | null = null
+  const scores = clean.map((ok, i) => {
+    if (mode === 'competent') {
+      alarm = Math.max(0, alarm + (ok ? -1 : watch.k))
+      if (alarm < watch.limit) return learning.limit
+      mode = 'slipping'
+      alarmAt = i
+      return (score = 0)
+    }
+    score = Math.max(0, score + (ok ? 1 : -learning.k))
+    if (score >= learning.limit) {
+      mode = 'competent'
+      signalAt = i
+      alarm = 0
+    }
+    return score
+  })
+  return { scores, mode, signalAt, alarmAt }
 }
 
 /** Risk that at least one of several techniques, each with its own risk, is called competent by luck. Independent. */

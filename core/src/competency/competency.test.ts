@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { randomFrom } from '../stats'
 import {
-  CHART_DEFAULTS, designLearningChart, designMonitoringChart, jointRisk, meanRunLength, runLearning, signalWithin, standingOf,
+  CHART_DEFAULTS, designLearningChart, designMonitoringChart, jointRisk, meanRunLength, runCharts, runLearning, signalWithin, standingOf,
   type AttemptRecord, type StandingFacts
 } from '.'
 
@@ -59,6 +59,14 @@ describe('the learning chart', () => {
     const watch = designMonitoringChart()
     expect(watch.falseAlarmRisk).toBeLessThanOrEqual(0.05)
     expect(watch.power).toBeGreaterThan(0.5)
+  })
+
+  // Ref: hand calculation with k 2 and limits 3 and 4: signal at the 3rd, two misses raise the alarm, three clean signal anew
+  it('slips on an alarm and comes back with a new signal', () => {
+    const of = (text: string) => runCharts([...text].map((c) => c === '+'), { k: 2, limit: 3 }, { k: 2, limit: 4 })
+    expect(of('+++')).toEqual({ scores: [1, 2, 3], mode: 'competent', signalAt: 2, alarmAt: null })
+    expect(of('+++--')).toEqual({ scores: [1, 2, 3, 3, 0], mode: 'slipping', signalAt: 2, alarmAt: 4 })
+    expect(of('+++--+++')).toMatchObject({ mode: 'competent', signalAt: 7, alarmAt: 4 })
   })
 
   // Ref: hand calculation: 1 - .95^2

@@ -1,5 +1,5 @@
 import { wilson, type ProportionEstimate } from '../stats'
-import { designLearningChart, designMonitoringChart, runLearning, runMonitoring, type ChartSettings, CHART_DEFAULTS } from './chart'
+import { designLearningChart, designMonitoringChart, runCharts, type ChartSettings, CHART_DEFAULTS } from './chart'
 
 export const STATES = ['held', 'lapsed', 'slipping', 'competent', 'ready', 'practising', 'new'] as const
 /** Where a technique stands, in order of precedence. */
@@ -82,15 +82,14 @@ export function standingOf(facts: StandingFacts, rules: StandingRules = STANDING
   const watch = designMonitoringChart(rules)
   const counted = facts.attempts.filter((attempt) => attempt.counts)
   const cleanRun = counted.map((attempt) => attempt.clean)
-  const learning = runLearning(cleanRun, chart)
-  const signalAt = learning.signalAt
-  const after = signalAt === null ? [] : cleanRun.slice(signalAt + 1)
-  const slipped = signalAt !== null && runMonitoring(after, watch).scores.at(-1) === watch.limit
+  const history = runCharts(cleanRun, chart, watch)
+  const { signalAt, scores } = history
+  const slipped = history.mode === 'slipping'
   const last = counted.at(-1) ?? null
   const daysSince = last ? daysBetween(last.onDate, facts.today) : null
   const heldBy = [...facts.attempts].reverse().find((attempt) => attempt.seriousSafety)
   const held = heldBy !== undefined && (facts.liftedOn === null || facts.liftedOn < heldBy.onDate)
-  const score = learning.scores.at(-1) ?? 0
+  const score = scores.at(-1) ?? 0
   const lapsed = daysSince !== null && daysSince > rules.lapseDays
   const state = stateOf({ held, lapsed, slipped, signal: signalAt !== null, passed: facts.passedTrimOn !== null, any: counted.length > 0 })
   const clean = cleanRun.filter(Boolean).length
@@ -101,7 +100,7 @@ export function standingOf(facts: StandingFacts, rules: StandingRules = STANDING
     k: chart.k,
     risk: chart.falseCompetentRisk,
     power: chart.power,
-    scores: learning.scores,
+    scores,
     cleanRun,
     signalOn: signalAt === null ? null : counted[signalAt].onDate,
     attempts: counted.length,
@@ -113,7 +112,7 @@ export function standingOf(facts: StandingFacts, rules: StandingRules = STANDING
     lastOn: last?.onDate ?? null,
     daysSince,
     rate: counted.length > 0 ? wilson(clean, counted.length) : null,
-    along01: state === 'competent' ? 1 : READY_AT * (signalAt === null ? score / chart.limit : 1)
+    along01: state === 'competent' ? 1 : READY_AT * (score / chart.limit)
   }
   return { ...standing, because: sayState(standing, rules, heldBy?.onDate ?? null) }
 }

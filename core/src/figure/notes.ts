@@ -1,0 +1,81 @@
+// Notes in the margins of a plate: leader lines never cross, notes never overlap. Pixels, y down.
+
+export type NoteTarget = { readonly id: string; readonly x: number; readonly y: number; readonly heightPx: number }
+export type NoteFrame = {
+  readonly widthPx: number
+  readonly topPx: number
+  readonly bottomPx: number
+  /** width of a note column at either side, and the margin outside it */
+  readonly columnPx: number
+  readonly marginPx: number
+}
+export type PlacedNote = { readonly id: string; readonly side: 'left' | 'right'; readonly yPx: number; readonly rulePx: number; readonly elbow: readonly [number, number]; readonly target: readonly [number, number] }
+
+/** The heading's rule lies this far below a note's top, and runs on this far before it turns to its target. */
+export const RULE_BELOW_TOP_PX = 26
+const STRAIGHT_PX = 14
+const GAP_PX = 10
+
+/**
+ * Places notes left and right of the figure. Each goes to the nearer side as far as its column has room; a column is
+ * sorted so that no two leaders cross (pairs that do are swapped: every swap shortens them, so it ends), and spread so
+ * that no two notes overlap. Notes for which neither column has room are left out, last ones first.
+ */
+export function placeNotes(targets: readonly NoteTarget[], frame: NoteFrame): PlacedNote[] {
+  const room = frame.bottomPx - frame.topPx
+  const columns: Record<'left' | 'right', NoteTarget[]> = { left: [], right: [] }
+  const used = (side: 'left' | 'right') => columns[side].reduce((sum, note) => sum + note.heightPx + GAP_PX, 0)
+  for (const target of targets) {
+    const nearer = target.x <= frame.widthPx / 2 ? 'left' : 'right'
+    const other = nearer === 'left' ? 'right' : 'left'
+    const side = used(nearer) + target.heightPx <= room ? nearer : used(other) + target.heightPx <= room ? other : null
+    if (side) columns[side].push(target)
+  }
+  return (['left', 'right'] as const).flatMap((side) => placeColumn(columns[side], side, frame))
+}
+
+function placeColumn(notes: readonly NoteTarget[], side: 'left' | 'right', frame: NoteFrame): PlacedNote[] {
+  let order = [...notes].sort((a, b) => a.y - b.y || a.x - b.x)
+  for (let round = 0; round <= notes.length * notes.length; round++) {
+    const placed = stack(order, side, frame)
+    const pair = firstCrossing(placed)
+    if (!pair) return placed
+    order = order.map((note, i) => (i === pair[0] ? order[pair[1]] : i === pair[1] ? order[pair[0]] : note))
+  }
+  return stack(order, side, frame)
+}
+
+// Each note as near to its target's height as the notes above it allow; then pushed up from the bottom.
+function stack(order: readonly NoteTarget[], side: 'left' | 'right', frame: NoteFrame): PlacedNote[] {
+  const tops: number[] = []
+  let least = frame.topPx
+  for (const note of order) {
+    const top = Math.max(least, note.y - RULE_BELOW_TOP_PX)
+    tops.push(top)
+    least = top + note.heightPx + GAP_PX
+  }
+  let most = frame.bottomPx
+  for (let i = order.length - 1; i >= 0; i--) {
+    tops[i] = Math.min(tops[i], most - order[i].heightPx)
+    most = tops[i] - GAP_PX
+  }
+  const inner = frame.marginPx + frame.columnPx
+  return order.map((note, i) => {
+    const rulePx = tops[i] + RULE_BELOW_TOP_PX
+    const x = side === 'left' ? inner + STRAIGHT_PX : frame.widthPx - inner - STRAIGHT_PX
+    return { id: note.id, side, yPx: tops[i], rulePx, elbow: [x, rulePx], target: [note.x, note.y] }
+  })
+}
+
+function firstCrossing(placed: readonly PlacedNote[]): readonly [number, number] | null {
+  for (let i = 0; i < placed.length; i++) for (let j = i + 1; j < placed.length; j++) if (leadersCross(placed[i], placed[j])) return [i, j]
+  return null
+}
+
+/** Whether the slanted parts of two leaders cross. Touching ends do not count. */
+export function leadersCross(a: PlacedNote, b: PlacedNote): boolean {
+  const turn = (p: readonly [number, number], q: readonly [number, number], r: readonly [number, number]) => Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]))
+  return (
+    turn(a.elbow, a.target, b.elbow) * turn(a.elbow, a.target, b.target) < 0 && turn(b.elbow, b.target, a.elbow) * turn(b.elbow, b.target, a.target) < 0
+  )
+}

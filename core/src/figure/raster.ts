@@ -1,0 +1,296 @@
+// Painting on plain arrays: the same pixels in a browser worker, in Node and in tests. Colours are premultiplied floats.
+import { TONES, type GriddedLayer } from './grid'
+import { STROKE_NUMBERS, type Strokes } from './strokes'
+import { clamp } from './vec'
+
+/** RGBA, premultiplied, 0..255 as floats, row by row from the top. */
+export type Raster = { readonly w: number; readonly h: number; readonly px: Float32Array }
+
+/** Millimetres to pixels: x px = originX + mm * scale, y px = originY - mm * scale. */
+export type View = { readonly scale: number; readonly originX: number; readonly originY: number }
+
+export const newRaster = (w: number, h: number): Raster => ({ w, h, px: new Float32Array(4 * w * h) })
+
+/** Straight (not premultiplied) RGBA bytes, as an image takes them. */
+export function toBytes({ px }: Raster): Uint8ClampedArray<ArrayBuffer> {
+  const out = new Uint8ClampedArray(px.length)
+  for (let i = 0; i < px.length; i += 4) {
+    const alpha = px[i + 3]
+    if (alpha <= 0) continue
+    const k = 255 / alpha
+    out[i] = px[i] * k
+    out[i + 1] = px[i + 1] * k
+    out[i + 2] = px[i + 2] * k
+    out[i + 3] = alpha
+  }
+  return out
+}
+
+/** Visits the spans of a polygon (x, y pairs in px, non-zero winding): row, left and right end in px. */
+export function scanPolygon(ring: Float32Array, w: number, h: number, visit: (row: number, from: number, to: number) => void): void {
+  void w
+  const n = ring.length / 2
+  const rows = new Map<number, [number, number][]>()
+  for (let i = 0, j = n - 1; i < n; j = i++) {
+    let [x0, y0, x1, y1, winding] = [ring[2 * j], ring[2 * j + 1], ring[2 * i], ring[2 * i + 1], 1]
+    if (y0 === y1) continue
+    if (y0 > y1) [x0, x1, y0, y1, winding] = [x1, x0, y1, y0, -1]
+    const last = Math.min(h - 1, Math.ceil(y1 - 0.5) - 1)
+    const slope = (x1 - x0) / (y1 - y0)
+    for (let row = Math.max(0, Math.ceil(y0 - 0.5)); row <= last; row++) {
+      const crossings = rows.get(row) ?? []
+      crossings.push([x0 + (row + 0.5 - y0) * slope, winding])
+      rows.set(row, crossings)
+    }
+  }
+  for (const [row, crossings] of rows) {
+    crossings.sort((a, b) => a[0] - b[0])
+    let winding = 0
+    for (let i = 0; i < crossings.length - 1; i++) {
+      winding += crossings[i][1]
+      if (winding !== 0) visit(row, crossings[i][0], crossings[i + 1][0])
+    }
+  }
+}
+
+/** Share of the coat's stand up to which the base is filled; hair is drawn over and beyond it. */
+const BASE_SHARE = 0.9
+const THIN_COAT_MM = 2.5
+
+/** The filled shape of a layer in its shaded colour, without hair: the union of skin and of the coat drawn in a little. */
+export function paintBase(raster: Raster, gridded: GriddedLayer, view: View): void {
+  const { layer } = gridded
+  const { w, h, px } = raster
+  const { scale, originX, originY } = view
+  const colours = baseColours(gridded)
+  const done = new Uint8Array(w * h)
+  const { grid } = gridded
+  const perCell = 1 / (grid.cell * scale)
+  for (const share of [0, BASE_SHARE]) {
+    scanPolygon(ringOf(gridded, share, view), w, h, (row, from, to) => {
+      const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.dy) / grid.cell - 0.5, 0, grid.h - 2)
+      const yi = Math.floor(gy)
+      const fy = gy - yi
+      const first = Math.max(0, Math.floor(from))
+      const last = Math.min(w - 1, Math.floor(to))
+      for (let x = first; x <= last; x++) {
+        const p = row * w + x
+        if (done[p]) continue
+        let cover = x < from ? x + 1 - from : 1
+        if (x + 1 > to) cover = Math.min(cover, to - x)
+        if (cover > 0.99) done[p] = 1
+        const gx = clamp((x + 0.5 - originX - (layer.dx + grid.left) * scale) * perCell - 0.5, 0, grid.w - 2)
+        const xi = Math.floor(gx)
+        const fx = gx - xi
+        const q = 4 * (yi * grid.w + xi)
+        const below = q + 4 * grid.w
+        const [a, b, c, d] = [(1 - fx) * (1 - fy), fx * (1 - fy), (1 - fx) * fy, fx * fy]
+        const alpha = ((colours[q + 3] * a + colours[q + 7] * b + colours[below + 3] * c + colours[below + 7] * d) / 255) * cover
+        if (alpha <= 0) continue
+        const o = 4 * p
+        for (let k = 0; k < 3; k++) px[o + k] += (colours[q + k] * a + colours[q + 4 + k] * b + colours[below + k] * c + colours[below + 4 + k] * d - px[o + k]) * alpha
+        px[o + 3] += (255 - px[o + 3]) * alpha
+      }
+    })
+  }
+}
+
+/** A layer's outline in px at a share of its coat: 0 is the skin, 1 the coat. Thin coats are taken whole. */
+function ringOf({ layer }: GriddedLayer, share: number, { scale, originX, originY }: View): Float32Array {
+  const ring = new Float32Array(2 * layer.samples)
+  for (let k = 0; k < layer.samples; k++) {
+    const stand = Math.hypot(layer.V[2 * k], layer.V[2 * k + 1])
+    const q = stand > THIN_COAT_MM ? share : share && 1
+    ring[2 * k] = originX + (layer.P[2 * k] + layer.V[2 * k] * q + layer.dx) * scale
+    ring[2 * k + 1] = originY - (layer.P[2 * k + 1] + layer.V[2 * k + 1] * q + layer.dy) * scale
+  }
+  return ring
+}
+
+function baseColours({ layer, shade, tint, fade }: GriddedLayer): Uint8Array {
+  const cells = fade.length
+  const out = new Uint8Array(4 * cells)
+  const solid = layer.name === 'body'
+  for (let k = 0; k < cells; k++) {
+    const tone = clamp((shade[k] * 0.96 + 0.02) * 3.999, 0, 3.999)
+    const step = Math.min(TONES - 2, Math.floor(tone))
+    const part = tone - step
+    const a = 3 * (step * cells + k)
+    const b = a + 3 * cells
+    for (let c = 0; c < 3; c++) out[4 * k + c] = tint[a + c] + (tint[b + c] - tint[a + c]) * part
+    out[4 * k + 3] = solid ? 255 : fade[k] * 255
+  }
+  return out
+}
+
+/** Reference scale, px per mm, at which stroke widths are given. */
+const WIDTH_SCALE = 1.4706
+
+/** Hairs as thin tapered curves with exact area coverage: a box filter along the main axis. */
+export function paintStrokes(raster: Raster, { layer }: GriddedLayer, strokes: Strokes, view: View): void {
+  const { scale } = view
+  const originX = view.originX + layer.dx * scale
+  const originY = view.originY - layer.dy * scale
+  const { lines, colours } = strokes
+  const widthScale = scale / WIDTH_SCALE
+  for (let i = 0; i < strokes.count; i++) {
+    const b = STROKE_NUMBERS * i
+    const x0 = originX + lines[b] * scale
+    const y0 = originY - lines[b + 1] * scale
+    const x1 = originX + lines[b + 2] * scale
+    const y1 = originY - lines[b + 3] * scale
+    const x2 = originX + lines[b + 4] * scale
+    const y2 = originY - lines[b + 5] * scale
+    const c = 4 * i
+    paintCurve(raster, x0, y0, x1, y1, x2, y2, 0.5 * lines[b + 6] * widthScale, colours[c], colours[c + 1], colours[c + 2], colours[c + 3] / 255)
+  }
+}
+
+/** One quadratic curve, tapering to 38 % of its half width (px) at the tip. */
+export function paintCurve(raster: Raster, x0: number, y0: number, x1: number, y1: number, x2: number, y2: number, half: number, red: number, green: number, blue: number, alpha: number): void {
+  const size = Math.abs(x2 - x0) + Math.abs(y2 - y0)
+  const pieces = size < 7 ? 1 : size < 24 ? 2 : 4
+  let [fromX, fromY] = [x0, y0]
+  for (let z = 1; z <= pieces; z++) {
+    const t = z / pieces
+    const s = 1 - t
+    const toX = s * s * x0 + 2 * s * t * x1 + t * t * x2
+    const toY = s * s * y0 + 2 * s * t * y1 + t * t * y2
+    const before = (z - 1) / pieces
+    paintPiece(raster, fromX, fromY, toX, toY, half * (1 - 0.62 * before * before), half * (1 - 0.62 * t * t), red, green, blue, alpha)
+    fromX = toX
+    fromY = toY
+  }
+}
+
+function paintPiece({ w, h, px }: Raster, x0: number, y0: number, x1: number, y1: number, w0: number, w1: number, red: number, green: number, blue: number, alpha: number): void {
+  const steep = Math.abs(y1 - y0) > Math.abs(x1 - x0)
+  let mainA = steep ? y0 : x0
+  let mainB = steep ? y1 : x1
+  let sideA = steep ? x0 : y0
+  let sideB = steep ? x1 : y1
+  if (mainA > mainB) {
+    let swap = mainA
+    mainA = mainB
+    mainB = swap
+    swap = sideA
+    sideA = sideB
+    sideB = swap
+    swap = w0
+    w0 = w1
+    w1 = swap
+  }
+  const run = mainB - mainA || 1e-6
+  const slope = (sideB - sideA) / run
+  const stretch = Math.sqrt(1 + slope * slope)
+  const mainLimit = steep ? h : w
+  const sideLimit = steep ? w : h
+  const first = Math.max(0, Math.floor(mainA))
+  const last = Math.min(mainLimit - 1, Math.floor(mainB))
+  for (let m = first; m <= last; m++) {
+    const from = m < mainA ? mainA : m
+    const to = m + 1 > mainB ? mainB : m + 1
+    const length = to - from
+    if (length <= 0) continue
+    const middle = (from + to) * 0.5
+    const centre = sideA + (middle - mainA) * slope
+    const half = (w0 + ((w1 - w0) * (middle - mainA)) / run) * stretch
+    const low = centre - half
+    const high = centre + half
+    const start = Math.max(0, Math.floor(low))
+    const end = Math.min(sideLimit - 1, Math.floor(high))
+    for (let p = start; p <= end; p++) {
+      const cover = ((high < p + 1 ? high : p + 1) - (low > p ? low : p)) * length * alpha
+      if (cover <= 0) continue
+      const q = 4 * (steep ? m * w + p : p * w + m)
+      px[q] += (red - px[q]) * cover
+      px[q + 1] += (green - px[q + 1]) * cover
+      px[q + 2] += (blue - px[q + 2]) * cover
+      px[q + 3] += (255 - px[q + 3]) * cover
+    }
+  }
+}
+
+/** A filled polygon in one colour, anti-aliased by four sub-rows. `alpha` 0..1. */
+export function paintPolygon(raster: Raster, ring: Float32Array, [red, green, blue]: readonly [number, number, number], alpha: number): void {
+  const { w, h, px } = raster
+  const SUB = 4
+  const tall = ring.map((value, i) => (i % 2 === 1 ? value * SUB : value))
+  const cover = new Map<number, Float32Array>()
+  scanPolygon(tall, w, h * SUB, (sub, from, to) => {
+    const row = Math.floor(sub / SUB)
+    const line = cover.get(row) ?? new Float32Array(w)
+    const first = Math.max(0, Math.floor(from))
+    const last = Math.min(w - 1, Math.floor(to))
+    for (let x = first; x <= last; x++) line[x] += Math.max(0, Math.min(to, x + 1) - Math.max(from, x)) / SUB
+    cover.set(row, line)
+  })
+  for (const [row, line] of cover) {
+    for (let x = 0; x < w; x++) {
+      if (line[x] <= 0) continue
+      const a = Math.min(1, line[x]) * alpha
+      const o = 4 * (row * w + x)
+      px[o] += (red - px[o]) * a
+      px[o + 1] += (green - px[o + 1]) * a
+      px[o + 2] += (blue - px[o + 2]) * a
+      px[o + 3] += (255 - px[o + 3]) * a
+    }
+  }
+}
+
+/** A soft dark blot: alpha falls from `alpha` at the centre to 0 at the radius (px), only over what is painted already. */
+export function paintBlot({ w, h, px }: Raster, cx: number, cy: number, radius: number, [red, green, blue]: readonly [number, number, number], alpha: number): void {
+  for (let y = Math.max(0, Math.floor(cy - radius)); y <= Math.min(h - 1, Math.ceil(cy + radius)); y++) {
+    for (let x = Math.max(0, Math.floor(cx - radius)); x <= Math.min(w - 1, Math.ceil(cx + radius)); x++) {
+      const a = alpha * Math.max(0, 1 - Math.hypot(x + 0.5 - cx, y + 0.5 - cy) / radius)
+      if (a <= 0) continue
+      const o = 4 * (y * w + x)
+      const over = a * (px[o + 3] / 255)
+      px[o] += (red - px[o]) * over
+      px[o + 1] += (green - px[o + 1]) * over
+      px[o + 2] += (blue - px[o + 2]) * over
+    }
+  }
+}
+
+/** A shadow: the polygon blurred by two box passes of `radius` px, darkening only what is painted already. */
+export function paintShadow(raster: Raster, ring: Float32Array, radius: number, [red, green, blue]: readonly [number, number, number], alpha: number): void {
+  let [x0, y0, x1, y1] = [raster.w, raster.h, 0, 0]
+  for (let i = 0; i < ring.length; i += 2) [x0, x1, y0, y1] = [Math.min(x0, ring[i]), Math.max(x1, ring[i]), Math.min(y0, ring[i + 1]), Math.max(y1, ring[i + 1])]
+  const pad = Math.ceil(2 * radius) + 2
+  const [left, top] = [Math.floor(x0) - pad, Math.floor(y0) - pad]
+  const [w, h] = [Math.ceil(x1 - x0) + 2 * pad, Math.ceil(y1 - y0) + 2 * pad]
+  if (w <= 0 || h <= 0) return
+  const shape = newRaster(w, h)
+  paintPolygon(shape, ring.map((value, i) => value - (i % 2 === 0 ? left : top)), [0, 0, 0], 1)
+  let blur = Float32Array.from({ length: w * h }, (_, k) => shape.px[4 * k + 3] / 255)
+  for (let pass = 0; pass < 2; pass++) blur = boxBlur(boxBlur(blur, w, h, radius, 1, w), w, h, radius, w, 1)
+  for (let y = 0; y < h; y++) {
+    for (let x = 0; x < w; x++) {
+      const [px, py] = [x + left, y + top]
+      if (px < 0 || py < 0 || px >= raster.w || py >= raster.h) continue
+      const o = 4 * (py * raster.w + px)
+      const over = blur[y * w + x] * alpha * (raster.px[o + 3] / 255)
+      raster.px[o] += (red - raster.px[o]) * over
+      raster.px[o + 1] += (green - raster.px[o + 1]) * over
+      raster.px[o + 2] += (blue - raster.px[o + 2]) * over
+    }
+  }
+}
+
+// along one axis: `step` between neighbours, `line` between rows of neighbours
+function boxBlur(values: Float32Array, w: number, h: number, radius: number, step: number, line: number): Float32Array<ArrayBuffer> {
+  const out = new Float32Array(values.length)
+  const r = Math.max(1, Math.round(radius))
+  const [along, across] = step === 1 ? [w, h] : [h, w]
+  for (let j = 0; j < across; j++) {
+    let sum = 0
+    const at = (i: number) => (i < 0 || i >= along ? 0 : values[j * line + i * step])
+    for (let i = -r; i <= r; i++) sum += at(i)
+    for (let i = 0; i < along; i++) {
+      out[j * line + i * step] = sum / (2 * r + 1)
+      sum += at(i + r + 1) - at(i - r)
+    }
+  }
+  return out
+}
