@@ -1,7 +1,7 @@
 // npm run dev: the demo school with the server restarting on change and Vite serving the web application.
 import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-import { checkNode, ensurePackages, makePrivateFolder, PRIVATE, refuseTakenPort, ROOT, runOrExplain, say } from './machine.mjs'
+import { checkNode, ensurePackages, makePrivateFolder, PRIVATE, refuseTakenPort, ROOT, runOrExplain, say, viteProgram } from './machine.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
 
 const port = Number(process.env.PEEN_PORT ?? 4760)
@@ -23,7 +23,7 @@ await runOrExplain(async () => {
   spawnSync(process.execPath, ['--import', 'tsx', 'demo/src/load.ts'], { cwd: ROOT, env, stdio: 'inherit' })
   const children = [
     node([join(ROOT, 'node_modules/tsx/dist/cli.mjs'), 'watch', 'server/src/main.ts']),
-    node([join(ROOT, 'node_modules/vite/bin/vite.js'), '--port', String(webPort), '--strictPort', '--host', '127.0.0.1'], join(ROOT, 'web'))
+    node([viteProgram(), '--port', String(webPort), '--strictPort', '--host', '127.0.0.1'], join(ROOT, 'web'))
   ]
   say(`Development: http://127.0.0.1:${webPort}`)
   const stop = async () => {

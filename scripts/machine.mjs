@@ -2,6 +2,7 @@
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { createServer } from 'node:net'
 import { dirname, join, relative } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -120,7 +121,7 @@ export function ensureWebBuilt() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return
   say('Building the web application ...')
   try {
-    execFileSync(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
+    execFileSync(process.execPath, [viteProgram(), 'build', '--logLevel', 'warn'], {
       cwd: join(ROOT, 'web'),
       stdio: 'inherit'
     })
@@ -128,6 +129,12 @@ export function ensureWebBuilt() {
     throw new Refusal('The web application could not be built; the lines above say why.')
   }
   writeFileSync(stamp, now)
+}
+
+/** Vite's program, wherever npm has put the version that the web application names. */
+export function viteProgram() {
+  const fromWeb = createRequire(join(ROOT, 'web', 'package.json'))
+  return join(dirname(fromWeb.resolve('vite/package.json')), 'bin', 'vite.js')
 }
 
 function filesUnder(path) {

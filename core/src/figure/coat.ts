@@ -99,7 +99,8 @@ function dressLayer(skin: Skin, layer: Layer, table: CoatTable, lines: readonly 
   }
   let moved = 0
   for (let i = 0; i < 2 * n; i++) moved = Math.max(moved, Math.abs(V[i] - layer.V[i]))
-  layer.dirty = moved > 0.02
+  // stays set until the layer is shaded again
+  layer.dirty ||= moved > 0.02
   layer.V.set(V)
 }
 

@@ -11,7 +11,7 @@ const bake = (lengths: Lengths = plan, budget = 60000) => bakeFigure({ body: bod
 function picture(figure: Figure, lengths: Lengths): Raster {
   const raster = newRaster(1160, 960)
   figure.dress(lengths)
-  figure.paint(raster, view, 'all')
+  figure.paint(raster, view)
   return raster
 }
 
@@ -109,7 +109,7 @@ describe('a figure', SLOW, () => {
     const area = (lengths: Lengths) => {
       const raster = newRaster(1160, 960)
       figure.dress(lengths)
-      figure.paint(raster, view, 'shape')
+      figure.paintSilhouette(raster, view)
       return raster.px.reduce((sum, value, i) => (i % 4 === 3 ? sum + value / 255 : sum), 0)
     }
     const base = area(plan)

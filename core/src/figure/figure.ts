@@ -4,17 +4,16 @@ import { randomFrom } from '../stats'
 import { HAIR_LENGTH_LIMITS_MM } from '../units'
 import { skeletonOf, type BodyType } from './body'
 import { coatTable, dressCoat, type CoatTable } from './coat'
-import { coresOf, DRAWN_REGIONS, REGION_INDEX, type Lengths } from './coat-map'
+import { coresOf, DRAWN_REGIONS, REGION_INDEX, type DrawnRegion, type Lengths } from './coat-map'
 import { departures, type Departure } from './departure'
 import { browWedge, paintBrow, paintEarShadow, paintFace, paintToes } from './face'
 import { gridLayers, type GriddedLayer, type Ramps } from './grid'
-import { paintBase, paintStrokes, type Raster, type View } from './raster'
+import { layerRing, paintBase, paintPolygon, paintStrokes, type Raster, type View } from './raster'
 import { shadeLayers } from './relief'
 import { plantRoots, type RootPlan } from './roots'
 import { buildSkin, type Layer, type Skin } from './skin'
 import { newStrokes, resolveStrokes, STRAIGHT, type Strokes } from './strokes'
 import { regionShapes, type RegionShape } from './touch'
-import type { Point } from './vec'
 
 export type Colouring = { readonly ramps: Readonly<Record<string, readonly string[]>>; readonly base: string; readonly marks: Readonly<Partial<Record<string, string>>> }
 
@@ -28,17 +27,15 @@ export type FigureSpec = { readonly body: BodyType; readonly withersMm: number; 
 export type Figure = {
   readonly spec: FigureSpec
   readonly skin: Skin
-  /** the filled shape, the hair over it, or both */
-  readonly paint: (raster: Raster, view: View, what: 'shape' | 'all') => void
+  /** the filled shape at once, without light and hair */
+  readonly paintSilhouette: (raster: Raster, view: View) => void
+  /** the dog hair by hair */
+  readonly paint: (raster: Raster, view: View) => void
   readonly dress: (lengths: Lengths) => void
-  /** outline of the coat of the near side, mm, layer by layer */
-  readonly coatRings: () => readonly (readonly Point[])[]
   /** the regions of the near side as they are seen and touched */
   readonly shapes: () => readonly RegionShape[]
   /** hairs from the planned outline to the present one, about every `everyMm` */
   readonly departuresFrom: (planned: Lengths, everyMm: number) => readonly Departure[]
-  /** what the picture spans, mm: left, bottom, right, top, for the longest coat */
-  readonly boundsMm: readonly [number, number, number, number]
 }
 
 /** Sliders reach this far beyond the plan; roots are planted for it, so that nothing is replanted while one moves. */
@@ -46,7 +43,12 @@ const SLIDER = Object.freeze({ shortestShare: 0.35, longestShare: 1.9, longestAt
 const SEED = 7
 const SWEEPS = 12
 
-/** Bakes a figure: the slow part, once per body, colour, size and scale. Refuses lengths outside 0 to 300 mm. */
+type Hair = { readonly planted: RootPlan; readonly strokes: ReadonlyMap<GriddedLayer, Strokes> }
+
+/**
+ * Makes a figure. What is slow is done when it is first needed: the silhouette needs the skin alone, the picture needs
+ * grids and roots, once per body, colour, size and scale. Refuses lengths outside 0 to 300 mm, withers outside 150 to 900.
+ */
 export function bakeFigure(spec: FigureSpec): Figure {
   checkLengths(spec.lengths)
   inRange('withersMm', spec.withersMm, 150, 900, 'mm')
@@ -54,30 +56,76 @@ export function bakeFigure(spec: FigureSpec): Figure {
   const ramps = rampsOf(spec.colouring)
   const plan = coatTable(spec.lengths)
   const widest = widestCoats(skin, plan)
-  dressCoat(skin, plan)
-  const layers = gridLayers(skin, coresOf(spec.body, skin.skeleton), ramps, new Map(skin.layers.map((layer) => [layer, widest.get(layer.name)!])))
-  const planted: RootPlan = plantRoots(layers, scaled(plan, SLIDER.shortestShare), widest, { pxPerMm: spec.pxPerMm, budget: spec.budget }, randomFrom(SEED))
-  const strokes = new Map(layers.map((layer) => [layer, newStrokes(planted.roots.get(layer)!)]))
-  shadeLayers(layers, SWEEPS)
-  let table = plan
   let present = spec.lengths
-  const state = { resolved: false }
-  const dress = (lengths: Lengths) => {
-    checkLengths(lengths)
-    present = lengths
-    table = coatTable(lengths)
+  let table = plan
+  dressCoat(skin, plan)
+  let shaded = false
+  let resolved = false
+  const layers = once(() => bakeLayers(skin, spec, ramps, widest))
+  const hair = once((): Hair => {
+    const all = layers()
+    // roots are placed in the plan's coat, whatever is worn: the picture must not depend on what was drawn first
+    dressCoat(skin, plan)
+    const planted = plantRoots(all, scaled(plan, SLIDER.shortestShare), widest, { pxPerMm: spec.pxPerMm, budget: spec.budget }, randomFrom(SEED))
     dressCoat(skin, table)
-    shadeLayers(layers, SWEEPS)
-    state.resolved = false
+    shaded = false
+    return { planted, strokes: new Map(all.map((layer) => [layer, newStrokes(planted.roots.get(layer)!)])) }
+  })
+  const wear = () => {
+    dressCoat(skin, table)
+    shaded = false
+    resolved = false
   }
-  const paint = (raster: Raster, view: View, what: 'shape' | 'all') => {
-    if (what === 'all' && !state.resolved) {
-      resolveAll(layers, planted, table, skin, spec, strokes)
-      state.resolved = true
-    }
-    paintLayers(raster, layers, strokes, skin, table, ramps, view, what)
+  const shade = () => {
+    const all = layers()
+    if (shaded) return all
+    shadeLayers(all, SWEEPS)
+    shaded = true
+    return all
   }
-  return { spec, skin, paint, dress, coatRings: () => coatRings(skin), shapes: () => regionShapes(layers, browWedge(skin, table.length[REGION_INDEX.brow])), departuresFrom: (planned, everyMm) => departures(skin, planned, present, everyMm), boundsMm: boundsOf(skin, widest) }
+  return {
+    spec,
+    skin,
+    dress: (lengths) => {
+      checkLengths(lengths)
+      present = lengths
+      table = coatTable(lengths)
+      // the layers are gridded in the plan's coat, before any other is worn
+      layers()
+      wear()
+    },
+    paintSilhouette: (raster, view) => paintSilhouette(raster, skin, ramps, view),
+    paint: (raster, view) => {
+      const { planted, strokes } = hair()
+      const all = shade()
+      if (!resolved) resolveAll(all, planted, table, skin, spec, strokes)
+      resolved = true
+      paintLayers(raster, all, strokes, skin, table, ramps, view)
+    },
+    shapes: () => regionShapes(shade(), browWedge(skin, table.length[REGION_INDEX.brow])),
+    departuresFrom: (planned, everyMm) => departures(skin, planned, present, everyMm)
+  }
+}
+
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null
+  return () => (made ??= { value: make() }).value
+}
+
+function bakeLayers(skin: Skin, spec: FigureSpec, ramps: Ramps, widest: ReadonlyMap<string, Float32Array>): GriddedLayer[] {
+  const layers = gridLayers(skin, coresOf(spec.body, skin.skeleton), ramps, new Map(skin.layers.map((layer) => [layer, widest.get(layer.name)!])))
+  shadeLayers(layers, SWEEPS)
+  return layers
+}
+
+/** Which region's colour stands for a whole layer while hair is not drawn yet. */
+const LAYER_COLOUR: Readonly<Record<Layer['name'], DrawnRegion>> = { farHind: 'rearPastern', farFore: 'foreleg', tail: 'tail', body: 'back', hind: 'thigh', fore: 'foreleg', head: 'skull', ear: 'earOutside' }
+
+function paintSilhouette(raster: Raster, skin: Skin, ramps: Ramps, view: View): void {
+  for (const layer of skin.layers) {
+    const colour = ramps[LAYER_COLOUR[layer.name]][layer.twin ? 1 : 2]
+    for (const share of [0, 1]) paintPolygon(raster, layerRing(layer, share, view), colour, 1)
+  }
 }
 
 function checkLengths(lengths: Lengths): void {
@@ -105,35 +153,16 @@ function resolveAll(layers: readonly GriddedLayer[], { roots, widen }: RootPlan,
 
 const isLeg = ({ name }: Layer) => name === 'hind' || name === 'fore' || name === 'farHind' || name === 'farFore'
 
-function paintLayers(raster: Raster, layers: readonly GriddedLayer[], strokes: ReadonlyMap<GriddedLayer, Strokes>, skin: Skin, table: CoatTable, ramps: Ramps, view: View, what: 'shape' | 'all'): void {
+function paintLayers(raster: Raster, layers: readonly GriddedLayer[], strokes: ReadonlyMap<GriddedLayer, Strokes>, skin: Skin, table: CoatTable, ramps: Ramps, view: View): void {
   for (const gridded of layers) {
     const { layer } = gridded
     if (layer.name === 'ear') paintEarShadow(raster, gridded, skin.skeleton.heightMm, view)
     paintBase(raster, gridded, view)
-    if (what === 'all') paintStrokes(raster, gridded, strokes.get(gridded)!, view)
+    paintStrokes(raster, gridded, strokes.get(gridded)!, view)
     if (isLeg(layer)) paintToes(raster, skin, layer, table, view)
     if (layer.name === 'head') paintFace(raster, skin, table, view)
   }
   paintBrow(raster, skin, table, ramps, view)
-}
-
-function coatRings(skin: Skin): Point[][] {
-  return skin.layers
-    .filter((layer) => !layer.twin)
-    .map((layer) => Array.from({ length: layer.samples }, (_, k): Point => [layer.P[2 * k] + layer.V[2 * k], layer.P[2 * k + 1] + layer.V[2 * k + 1]]))
-}
-
-function boundsOf(skin: Skin, widest: ReadonlyMap<string, Float32Array>): readonly [number, number, number, number] {
-  let [left, bottom, right, top] = [Infinity, 0, -Infinity, -Infinity]
-  for (const layer of skin.layers) {
-    const V = widest.get(layer.name)!
-    for (let k = 0; k < layer.samples; k++) {
-      const x = layer.P[2 * k] + layer.dx + V[2 * k]
-      const y = layer.P[2 * k + 1] + layer.dy + V[2 * k + 1]
-      ;[left, right, bottom, top] = [Math.min(left, x), Math.max(right, x), Math.min(bottom, y), Math.max(top, y)]
-    }
-  }
-  return [left, bottom, right, top]
 }
 
 /** What a dog spans, mm (left, bottom, right, top), from its landmarks with room for a coat; needs no baking. */

@@ -1,6 +1,7 @@
 // Painting on plain arrays: the same pixels in a browser worker, in Node and in tests. Colours are premultiplied floats.
 import { TONES, type GriddedLayer } from './grid'
 import { STROKE_NUMBERS, type Strokes } from './strokes'
+import type { Layer } from './skin'
 import { clamp } from './vec'
 
 /** RGBA, premultiplied, 0..255 as floats, row by row from the top. */
@@ -67,7 +68,7 @@ export function paintBase(raster: Raster, gridded: GriddedLayer, view: View): vo
   const { grid } = gridded
   const perCell = 1 / (grid.cell * scale)
   for (const share of [0, BASE_SHARE]) {
-    scanPolygon(ringOf(gridded, share, view), w, h, (row, from, to) => {
+    scanPolygon(layerRing(layer, share, view), w, h, (row, from, to) => {
       const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.dy) / grid.cell - 0.5, 0, grid.h - 2)
       const yi = Math.floor(gy)
       const fy = gy - yi
@@ -96,7 +97,7 @@ export function paintBase(raster: Raster, gridded: GriddedLayer, view: View): vo
 }
 
 /** A layer's outline in px at a share of its coat: 0 is the skin, 1 the coat. Thin coats are taken whole. */
-function ringOf({ layer }: GriddedLayer, share: number, { scale, originX, originY }: View): Float32Array {
+export function layerRing(layer: Layer, share: number, { scale, originX, originY }: View): Float32Array {
   const ring = new Float32Array(2 * layer.samples)
   for (let k = 0; k < layer.samples; k++) {
     const stand = Math.hypot(layer.V[2 * k], layer.V[2 * k + 1])

@@ -85,6 +85,7 @@ export function shadeLayers(layers: readonly GriddedLayer[], sweeps: number): vo
     for (let k = 0; k < far.shade.length; k++) far.shade[k] = twin.lit[k] * 0.55 - 0.03
     far.mask.set(twin.mask)
   }
+  for (const { layer } of layers) layer.dirty = false
 }
 
 function raise(gridded: GriddedLayer, layers: readonly GriddedLayer[], sweeps: number): void {

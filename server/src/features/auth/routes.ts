@@ -14,7 +14,9 @@ export const authRoutes: readonly Route[] = [
     await signOut(services, cookies[COOKIE])
     response.clearCookie(COOKIE, { path: '/' })
   }),
-  route('get', '/me', [...EVERYBODY], async ({ actor }) => actor)
+  route('get', '/me', [...EVERYBODY], async ({ actor }) => actor),
+  /** what a page asks when it loads: who is signed in, and whether anybody is here at all */
+  route('get', '/session', 'anyone', async ({ services, actor }) => ({ me: actor, needsSetup: actor === null && (await countPeople(services.db)) === 0 }))
 ]
 
 function keep(response: Response, opened: OpenedSession) {

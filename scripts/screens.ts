@@ -1,0 +1,71 @@
+// Pictures of the main views from the running demo, for docs/screenshots and for looking at one's own work.
+//   npx tsx scripts/screens.ts [folder] [width] [height] [light|dark] [name ...]
+import { chromium, type Page } from '@playwright/test'
+import { mkdirSync } from 'node:fs'
+
+const [folder = 'docs/screenshots', width = '1280', height = '800', theme = 'light', ...only] = process.argv.slice(2)
+const BASE = process.env.PEEN_URL ?? 'http://127.0.0.1:4760'
+mkdirSync(folder, { recursive: true })
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+const page = await browser.newPage({ viewport: { width: Number(width), height: Number(height) }, colorScheme: theme as 'light' | 'dark' })
+page.on('console', (message) => message.type() === 'error' && console.log('console:', message.text()))
+page.on('pageerror', (error) => console.log('page error:', error.message))
+
+async function drawn(target: Page): Promise<void> {
+  await target.waitForFunction(() => [...document.querySelectorAll('canvas.dog-picture')].every((canvas) => (canvas as HTMLElement).dataset.drawn === 'full'), undefined, { timeout: 20000 })
+  await target.waitForTimeout(500)
+}
+async function shoot(name: string, act?: () => Promise<void>): Promise<void> {
+  if (only.length > 0 && !only.includes(name)) return
+  if (act) await act()
+  await page.waitForLoadState('networkidle')
+  await drawn(page)
+  await page.screenshot({ path: `${folder}/${name}.png` })
+  console.log(name)
+}
+const go = (path: string) => () => page.goto(BASE + path).then(() => undefined)
+const get = async (path: string) => (await page.request.get(`${BASE}/api${path}`)).json()
+
+await shoot('sign-in', go('/sign-in'))
+await page.goto(`${BASE}/sign-in`)
+await page.fill('#username', 'ottilie')
+await page.fill('#password', 'porcelain-7F')
+await page.click('button:has-text("Sign in")')
+await page.waitForURL('**/floor')
+await shoot('floor')
+const table = (await get('/floor')).tables.find((t: { number: number }) => t.number === 1).sessionId
+await shoot('table', go(`/table/${table}`))
+const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
+type Named = { givenName: string; id: string; name: string; apprentice: string; status: string; gradingId: string; findingId: string }
+const ids = {
+  pia: people.find((one: Named) => one.givenName === 'Pia').id,
+  ember: dogs.find((one: Named) => one.name === 'Ember').id,
+  trim: trims.find((one: Named) => one.status === 'signed' && one.apprentice.startsWith('Ines')).gradingId,
+  tove: findings.find((one: Named) => one.apprentice.startsWith('Tove')).findingId,
+  bram: findings.find((one: Named) => one.apprentice.startsWith('Bram')).findingId
+}
+await shoot('apprentices', go('/apprentices'))
+await shoot('apprentice', go(`/apprentices/${ids.pia}`))
+await shoot('dog', go(`/dogs/${ids.ember}`))
+await shoot('dogs', go('/dogs'))
+await shoot('trims', go('/trims'))
+await shoot('result', go(`/trims/${ids.trim}`))
+await shoot('certify', go('/certify'))
+await shoot('finding', go(`/certify/${ids.tove}`))
+await shoot('finding-open', go(`/certify/${ids.bram}`))
+await shoot('grade', async () => {
+  await page.goto(`${BASE}/table/${table}`)
+  await page.click('button:has-text("Grade")')
+  await page.waitForURL('**/trims/**')
+  await page.waitForSelector('[data-row]')
+  const fill = async (id: string, values: string[]) => {
+    if ((await page.getAttribute(`[data-row="${id}"]`, 'aria-expanded')) !== 'true') await page.click(`[data-row="${id}"]`)
+    const inputs = page.locator(`[data-editor="${id}"] input[inputmode=decimal]`)
+    for (const [i, value] of values.entries()) await inputs.nth(i).fill(value)
+  }
+  await fill('skirt-length', ['45', '46', '44', '56', '57', '57'])
+  await fill('back-length', ['3.1', '3.2', '3.3', '3.4', '3.3', '3.1'])
+  await page.waitForTimeout(1200)
+})
+await browser.close()

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { techniqueById, techniques } from '@peen/content'
+import type { Hands, Payloads, Setting, Side } from '@peen/core/practice'
+import { regionName, type RegionId } from '@peen/core/regions'
+import type { Standard } from '@peen/core/standard'
+import { lengthLeft, type Direction } from '@peen/core/tools'
+import { sayLength } from '@peen/core/units'
+import { computed, ref, watch } from 'vue'
+import { v7 } from 'uuid'
+import { useSessionStore } from '../stores/session'
+import ChoiceRow from './ChoiceRow.vue'
+import GlyphMark from './GlyphMark.vue'
+import SheetDialog from './SheetDialog.vue'
+
+// What is about to be done: technique, places, side, tool and direction, whose hands, on a live dog or a practice figure.
+const props = defineProps<{ open: boolean; techniqueId: string | null; region: RegionId | null; standard: Standard; staff: boolean }>()
+const emit = defineEmits<{ close: []; start: [payload: Payloads['attemptStarted']] }>()
+const session = useSessionStore()
+
+const techniqueId = ref('')
+const regions = ref<RegionId[]>([])
+const side = ref<Side>('both')
+const toolId = ref<string | null>(null)
+const direction = ref<Direction | null>(null)
+const hands = ref<Hands>('apprentice')
+const setting = ref<Setting>('live')
+
+const technique = computed(() => techniqueById(techniqueId.value))
+watch(
+  () => props.open,
+  (open) => {
+    if (open) choose(props.techniqueId ?? techniques[0].id)
+  }
+)
+function choose(id: string): void {
+  techniqueId.value = id
+  const step = props.standard.plan.steps.find((candidate) => candidate.technique === id)
+  const own = techniqueById(id)!.regions
+  regions.value = props.region && own.includes(props.region) ? [props.region] : [...own]
+  toolId.value = step?.toolId ?? techniqueById(id)!.tools[0] ?? null
+  direction.value = step?.direction ?? null
+}
+function toggle(region: RegionId): void {
+  regions.value = regions.value.includes(region) ? regions.value.filter((r) => r !== region) : [...regions.value, region]
+}
+const tools = computed(() => session.school?.tools ?? [])
+const tool = computed(() => tools.value.find((candidate) => candidate.id === toolId.value) ?? null)
+watch(tool, (now) => {
+  if (now?.kind !== 'blade') direction.value = null
+  else direction.value ??= 'with'
+})
+const leaves = computed(() => {
+  if (!tool.value || tool.value.lengthMm === null) return null
+  const left = lengthLeft(tool.value, direction.value ?? 'with')
+  return left.allowed ? `leaves ${sayLength(left.lengthMm, 'mm')} (${sayLength(left.lengthMm, 'in')}), ${left.because}` : left.because
+})
+function start(): void {
+  emit('start', { attemptId: v7(), techniqueId: techniqueId.value, regions: regions.value, side: side.value, toolId: toolId.value, direction: direction.value, hands: hands.value, setting: setting.value })
+}
+</script>
+
+<template>
+  <SheetDialog :open="open" title="Start" @close="emit('close')">
+    <label class="label" for="technique">Technique</label>
+    <select id="technique" class="field mb-4" :value="techniqueId" @change="choose(($event.target as HTMLSelectElement).value)">
+      <option v-for="option in techniques" :key="option.id" :value="option.id">{{ option.name }}</option>
+    </select>
+    <div v-if="technique" class="mb-4">
+      <p v-for="hazard in technique.hazards" :key="hazard.id" class="mb-1 leading-[1.3] text-danger"><GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ hazard.caution }}</p>
+      <p class="muted leading-[1.3]">{{ technique.steps.join(' ') }}</p>
+    </div>
+    <fieldset v-if="technique" class="mb-4">
+      <legend class="label">Places</legend>
+      <div class="flex flex-wrap gap-2"><button v-for="region in technique.regions" :key="region" type="button" :class="['btn min-h-11 px-4 py-1 text-[16px]', regions.includes(region) ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="regions.includes(region)" @click="toggle(region)">{{ regionName(region) }}</button></div>
+    </fieldset>
+    <ChoiceRow v-model="side" label="Side, the dog’s own" :options="[{ value: 'left', name: 'left' }, { value: 'right', name: 'right' }, { value: 'both', name: 'both' }]" />
+    <label class="label" for="tool">Tool</label>
+    <select id="tool" v-model="toolId" class="field mb-2">
+      <option :value="null">none</option>
+      <option v-for="option in tools" :key="option.id" :value="option.id">{{ option.kind === 'blade' || option.kind === 'comb' ? `${option.kind} ${option.label}` : option.label }}</option>
+    </select>
+    <ChoiceRow v-if="tool?.kind === 'blade'" v-model="direction" label="Direction" :options="[{ value: 'with', name: 'with the growth' }, { value: 'against', name: 'against' }]" />
+    <p v-if="leaves" class="mb-4"><b>{{ leaves }}</b></p>
+    <ChoiceRow v-if="staff" v-model="hands" label="Whose hands" :options="[{ value: 'apprentice', name: 'the apprentice’s' }, { value: 'instructor', name: 'the instructor’s' }]" />
+    <ChoiceRow v-model="setting" label="On" :options="[{ value: 'live', name: 'the dog' }, { value: 'figure', name: 'a practice figure' }]" />
+    <button class="btn btn-go w-full" :disabled="regions.length === 0" @click="start">{{ regions.length === 0 ? 'Choose a place first' : 'Start' }}</button>
+  </SheetDialog>
+</template>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useKeys } from '../composables/useKeys'
+import { useSessionStore } from '../stores/session'
+import KeysDialog from './KeysDialog.vue'
+
+const session = useSessionStore()
+const route = useRoute()
+const router = useRouter()
+const showsKeys = ref(false)
+
+const places = computed(() => {
+  const record = session.isStaff ? { name: 'Apprentices', to: '/apprentices', key: 'a' } : { name: 'My record', to: `/apprentices/${session.me?.id}`, key: 'a' }
+  const certify = session.isStaff ? [{ name: 'Certify', to: '/certify', key: 'c' }] : []
+  return [{ name: 'Floor', to: '/floor', key: 'f' }, record, { name: 'Dogs', to: '/dogs', key: 'd' }, { name: 'Trims', to: '/trims', key: 't' }, ...certify]
+})
+const isHere = (to: string) => route.meta.place === to.split('/')[1]
+
+useKeys([
+  ...['f', 'a', 'd', 't', 'c'].map((key) => ({ key, label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', c: 'Certify' }[key]!, run: () => void goTo(key) })),
+  { key: '?', label: 'These keys', run: () => (showsKeys.value = true) }
+])
+function goTo(key: string): void {
+  const place = places.value.find((candidate) => candidate.key === key)
+  if (place) void router.push(place.to)
+}
+async function leave(): Promise<void> {
+  await session.signOut()
+  await router.push('/sign-in')
+}
+</script>
+
+<template>
+  <nav class="bench no-print relative flex h-16 flex-none border-t-2 border-ink bg-sheet px-0 sm:px-3" aria-label="Places">
+    <RouterLink
+      v-for="place in places"
+      :key="place.name"
+      :to="place.to"
+      :aria-current="isHere(place.to) ? 'page' : undefined"
+      :class="['relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-[22px] sm:text-[18px]', isHere(place.to) ? 'bg-ink font-[650] text-sheet' : 'font-medium text-ink']"
+      >{{ place.name }}</RouterLink
+    >
+    <span class="flex-1 max-sm:hidden" />
+    <button class="flex items-center gap-2 px-4 pt-1.5 max-sm:hidden" @click="showsKeys = true"><kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd>Keys</button>
+    <button class="flex items-center px-4 pt-1.5 max-sm:px-2 max-sm:text-[16px]" @click="leave">Sign out</button>
+    <KeysDialog :open="showsKeys" @close="showsKeys = false" />
+  </nav>
+</template>
+
+<style scoped>
+/* the comb: hair is the second motif of the look */
+.bench::before {
+  content: '';
+  position: absolute;
+  inset: 0 0 auto 0;
+  height: 6px;
+  opacity: 0.55;
+  background: repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 8px);
+}
+</style>

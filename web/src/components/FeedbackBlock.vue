@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import type { GradeResult } from '@peen/core/grade'
+import { sayNumber } from '@peen/core/units'
+
+// Feedback opens with one thing done well and holds at most three things to mend, biggest gain first.
+defineProps<{ result: GradeResult | null; shown: boolean; numbers: ReadonlyMap<string, number>; praises?: readonly string[] }>()
+</script>
+
+<template>
+  <div class="grid gap-x-6 gap-y-4 sm:grid-cols-[236px_1fr]">
+    <section aria-label="Done well">
+      <h2 class="text-act">Done well</h2>
+      <p class="mt-1 font-serif text-[21px] leading-[1.3]">{{ result?.praise ?? 'Nothing has been found as it should be yet.' }}</p>
+      <p v-for="praise in praises" :key="praise" class="muted mt-1 leading-[1.3]">At the table: {{ praise }}</p>
+    </section>
+    <section class="border-line sm:border-l sm:pl-6" aria-label="To mend">
+      <h2>{{ shown && result?.mend.length ? `${['', 'One thing', 'Two things', 'Three things'][result.mend.length]} to mend, biggest gain first` : 'To mend' }}</h2>
+      <p v-if="!shown" class="muted mt-1">It is shown with the mark.</p>
+      <p v-else-if="!result?.mend.length" class="mt-1">Nothing that another cut would better.</p>
+      <ol v-else class="m-0 mt-1 list-none p-0">
+        <li v-for="item in result.mend" :key="item.criterionId + item.side" class="flex gap-3 py-1 leading-[1.3]"><span class="numeral w-6 flex-none text-[23px]">{{ numbers.get(item.criterionId) }}</span><span>{{ item.say }} <span class="muted whitespace-nowrap">Worth {{ sayNumber(item.gain) }}.</span></span></li>
+      </ol>
+      <p v-for="later in shown ? (result?.nextTime ?? []) : []" :key="later" class="muted mt-1 leading-[1.3]">{{ later }}</p>
+    </section>
+  </div>
+</template>

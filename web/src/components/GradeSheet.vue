@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import type { GradingView } from '@peen/contract'
+import { RATING_NAMES } from '@peen/contract'
+import type { RegionId } from '@peen/core/regions'
+import { STATIONS, type Station } from '@peen/core/standard'
+import { computed, ref } from 'vue'
+import { foundLengths, stationNotes } from '../composables/gradePlate'
+import { STATION_WORDS } from '../composables/outcomes'
+import { useGrade } from '../composables/useGrade'
+import { useKeys } from '../composables/useKeys'
+import DogPlate from '../figure/DogPlate.vue'
+import { useSessionStore } from '../stores/session'
+import CriterionRows from './CriterionRows.vue'
+import FeedbackBlock from './FeedbackBlock.vue'
+import GlyphMark from './GlyphMark.vue'
+import MarkPanel from './MarkPanel.vue'
+import SheetDialog from './SheetDialog.vue'
+import WalkTabs from './WalkTabs.vue'
+
+const props = defineProps<{ grading: GradingView }>()
+const emit = defineEmits<{ signed: [] }>()
+const session = useSessionStore()
+const standard = session.school!.standards.find((one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion)!
+const { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine } = useGrade(props.grading, standard)
+
+const station = ref<Station>('side')
+const open = ref<string | null>(null)
+const side = ref<'left' | 'right'>('left')
+const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
+const lengths = computed(() => foundLengths(standard, result.value, side.value))
+const notes = computed(() => stationNotes(standard, result.value, station.value, numbers))
+const selected = computed<RegionId | null>(() => standard.criteria.find((criterion) => criterion.id === open.value)?.region ?? null)
+const isComplete = computed(() => count.value.answered === count.value.asked)
+const here = computed(() => STATIONS.indexOf(station.value))
+const next = computed(() => STATIONS[here.value + 1] ?? null)
+const rows = computed(() => standard.criteria.filter((criterion) => criterion.station === station.value).map((criterion) => criterion.id))
+
+/** Touching a place opens the first criterion there, at this station if it has one. */
+function pick(region: RegionId): void {
+  const own = standard.criteria.filter((criterion) => criterion.region === region)
+  const found = own.find((criterion) => criterion.station === station.value) ?? own[0]
+  if (!found) return
+  station.value = found.station
+  open.value = found.id
+}
+function walk(by: number): void {
+  const to = STATIONS[here.value + by]
+  if (!to) return
+  station.value = to
+  open.value = null
+}
+function step(by: number): void {
+  const at = open.value ? rows.value.indexOf(open.value) + by : by > 0 ? 0 : rows.value.length - 1
+  open.value = rows.value[Math.min(rows.value.length - 1, Math.max(0, at))]
+  requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-row="${open.value}"]`)?.focus())
+}
+async function finish(): Promise<void> {
+  if (await sign()) emit('signed')
+}
+useKeys([
+  { key: 'ArrowRight', label: 'Walk on to the next station', run: () => walk(1) },
+  { key: 'ArrowLeft', label: 'Walk back', run: () => walk(-1) },
+  { key: 'ArrowDown', label: 'Next criterion', run: () => step(1) },
+  { key: 'ArrowUp', label: 'Criterion before', run: () => step(-1) },
+  { key: 'l', label: 'See the left side', run: () => (side.value = 'left') },
+  { key: 'r', label: 'See the right side', run: () => (side.value = 'right') }
+])
+</script>
+
+<template>
+  <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+      <DogPlate :dog="grading.dog" :plan="standard.plan.lengthsMm" :lengths="lengths" :notes="notes" :selected="selected" :mirrored="side === 'right'" :shows-departures="true" :height="464" :caption="`${grading.dog.name}, ${grading.dog.withersMm} mm. Finished trim, from the dog’s own ${side}.`" :label="`${grading.dog.name} as found: hairs out are too long, hairs in too short`" @pick="pick" />
+      <div class="mt-2 mb-3 flex flex-wrap gap-2">
+        <button v-for="view in ['left', 'right'] as const" :key="view" :class="['btn min-h-11 px-4 py-1 text-[16px]', side === view ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="side === view" @click="side = view">{{ view }} side</button>
+        <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2"><GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}</p>
+      </div>
+      <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
+    </main>
+    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Grade sheet">
+      <div class="px-5 pt-4 pb-2"><MarkPanel :result="result" :rating="rating" :standard="standard" :signed="false" @rate="rate" /></div>
+      <WalkTabs v-model="station" :standard="standard" :result="result" />
+      <div class="min-h-0 flex-1 lg:overflow-y-auto">
+        <CriterionRows :standard="standard" :station="station" :result="result" :answers="answers" :open="open" :numbers="numbers" @open="(id) => (open = open === id ? null : id)" @answer="answer" />
+        <fieldset v-if="station === 'handling'" class="px-5 py-3">
+          <legend class="label pt-3">What caps the mark</legend>
+          <button v-for="fault in standard.critical" :key="fault.id" :class="['mt-1.5 flex min-h-11 w-full items-center gap-3 rounded-[4px] border px-3 py-1', critical.includes(fault.id) ? 'border-danger bg-danger text-danger-ink' : 'border-hair']" :aria-pressed="critical.includes(fault.id)" @click="toggleCritical(fault.id)"><GlyphMark name="danger" :plain="critical.includes(fault.id)" />{{ fault.name }}<span class="ml-auto">at most {{ fault.cap }}</span></button>
+        </fieldset>
+      </div>
+      <div class="border-t border-line px-5 py-3">
+        <p v-if="problem" class="mb-2 flex gap-2 leading-[1.3]" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+        <div class="flex items-center justify-between gap-3">
+          <span class="muted">{{ count.answered }} of {{ count.asked }} answered<template v-if="result?.cannotTell">, {{ result.cannotTell }} cannot tell</template></span>
+          <button v-if="isComplete && rating" class="btn btn-go" @click="finish">Sign this grading</button>
+          <button v-else-if="next" class="btn btn-go" @click="walk(1)">Walk on: {{ STATION_WORDS[next].toLowerCase() }}</button>
+          <button v-else class="btn btn-not-yet" disabled>{{ isComplete ? 'Say your rating first' : `${count.asked - count.answered} still open` }}</button>
+        </div>
+      </div>
+    </aside>
+    <SheetDialog :open="conflict !== null" title="Another device wrote this sheet" @close="takeTheirs">
+      <p v-if="conflict" class="leading-[1.35]">The same draft was saved elsewhere in the meantime: {{ Object.keys(conflict.answers).length }} criteria answered there, {{ Object.keys(answers).length }} here<template v-if="conflict.globalRating">, called {{ RATING_NAMES[conflict.globalRating] }} there</template>. Nothing is lost: the text you do not take is kept on the server.</p>
+      <div class="mt-4 flex flex-wrap gap-2"><button class="btn btn-go" @click="takeTheirs">Go on with theirs</button><button class="btn" @click="keepMine">Go on with mine</button></div>
+    </SheetDialog>
+  </div>
+</template>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import type { GradingView } from '@peen/contract'
+import { STATIONS, type Station } from '@peen/core/standard'
+import { computed, ref } from 'vue'
+import { foundLengths, stationNotes } from '../composables/gradePlate'
+import { useKeys } from '../composables/useKeys'
+import { sayDate } from '../composables/words'
+import DogPlate from '../figure/DogPlate.vue'
+import { useSessionStore } from '../stores/session'
+import CriterionRows from './CriterionRows.vue'
+import FeedbackBlock from './FeedbackBlock.vue'
+import GlyphMark from './GlyphMark.vue'
+import MarkPanel from './MarkPanel.vue'
+import WalkTabs from './WalkTabs.vue'
+
+// A signed grading: the mark, the sentences, the sections against their floors, every answer.
+const props = defineProps<{ grading: GradingView }>()
+const session = useSessionStore()
+const standard = session.school!.standards.find((one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion)!
+const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
+const side = ref<'left' | 'right'>('left')
+const station = ref<Station>('side')
+const open = ref<string | null>(null)
+const lengths = computed(() => foundLengths(standard, props.grading.result, side.value))
+const notes = computed(() => stationNotes(standard, props.grading.result, null, numbers))
+const glyph = { met: 'meets', below: 'fails', cannotTell: 'cannotTell', open: 'missing' } as const
+useKeys([
+  { key: 'ArrowRight', label: 'Next station', run: () => (station.value = STATIONS[Math.min(5, STATIONS.indexOf(station.value) + 1)]) },
+  { key: 'ArrowLeft', label: 'Station before', run: () => (station.value = STATIONS[Math.max(0, STATIONS.indexOf(station.value) - 1)]) },
+  { key: 'l', label: 'See the left side', run: () => (side.value = 'left') },
+  { key: 'r', label: 'See the right side', run: () => (side.value = 'right') }
+])
+</script>
+
+<template>
+  <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+      <DogPlate :dog="grading.dog" :plan="standard.plan.lengthsMm" :lengths="lengths" :notes="notes" :mirrored="side === 'right'" :shows-departures="true" :height="464" :caption="`${grading.dog.name}, ${sayDate(grading.onDate)}. Finished trim, from the dog’s own ${side}.`" :label="`${grading.dog.name} as found`" />
+      <div class="mt-2 mb-3 flex flex-wrap items-center gap-2">
+        <button v-for="view in ['left', 'right'] as const" :key="view" :class="['btn min-h-11 px-4 py-1 text-[16px]', side === view ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="side === view" @click="side = view">{{ view }} side</button>
+        <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]">What it did to the record</RouterLink>
+      </div>
+      <FeedbackBlock :result="grading.result" :shown="true" :numbers="numbers" :praises="grading.praises" />
+    </main>
+    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Result">
+      <div class="px-5 pt-4 pb-3">
+        <MarkPanel :result="grading.result" :rating="grading.globalRating" :standard="standard" :signed="true" />
+        <p class="muted mt-2">{{ grading.apprentice.givenName }} {{ grading.apprentice.familyName }}, marked by {{ grading.assessor.givenName }} {{ grading.assessor.familyName }}{{ grading.blind ? ', blind' : ', not blind: had read another grading' }}.</p>
+        <ul class="row-rule m-0 mt-3 list-none border-t border-line p-0">
+          <li v-for="row in grading.result?.sections ?? []" :key="row.section.id" class="flex items-center gap-3 py-1.5"><GlyphMark :name="glyph[row.floor]" /><span class="flex-1">{{ row.section.name }}</span><b v-if="row.value !== null">{{ Math.round(row.value) }}</b><span v-if="row.interval" class="muted w-24 text-right">{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span><span class="muted w-20 text-right">floor {{ row.section.floor }}</span></li>
+        </ul>
+      </div>
+      <WalkTabs v-model="station" :standard="standard" :result="grading.result" />
+      <CriterionRows :standard="standard" :station="station" :result="grading.result" :answers="grading.answers" :open="open" :numbers="numbers" readonly @open="(id) => (open = open === id ? null : id)" />
+    </aside>
+  </div>
+</template>

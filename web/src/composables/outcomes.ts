@@ -1,0 +1,31 @@
+import type { Outcome, PartResult, Verdict } from '@peen/core/grade'
+import type { Station } from '@peen/core/standard'
+import type { GlyphName } from '../components/glyphs'
+
+export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  unfinished: 'not finished',
+  feedbackOnly: 'feedback only',
+  passed: 'passed',
+  notPassed: 'not passed',
+  secondAssessor: 'ask a second assessor'
+}
+
+export const STATION_WORDS: Readonly<Record<Station, string>> = { side: 'Side', front: 'Front', rear: 'Rear', above: 'Above', hand: 'By hand', handling: 'Handling' }
+
+const GLYPH_OF: Readonly<Record<Verdict, GlyphName>> = { meets: 'meets', fails: 'fails', cannotTell: 'cannotTell', excused: 'excused', instructor: 'excused', notAnswered: 'missing' }
+
+/** The shape of an answer: its departure where it has one, else its verdict. */
+export function glyphOfPart(part: PartResult): GlyphName {
+  return part.departure ?? GLYPH_OF[part.verdict]
+}
+
+const WORDS: Readonly<Record<Verdict, string>> = { meets: 'meets', fails: 'fails', cannotTell: 'cannot tell', excused: 'came in so', instructor: 'instructor’s', notAnswered: 'not answered' }
+
+/** The answer of a criterion in one word: that of its worst part, with the side where sides differ. */
+export function wordOfParts(parts: readonly PartResult[]): { readonly part: PartResult; readonly word: string } {
+  const order: Verdict[] = ['notAnswered', 'fails', 'cannotTell', 'instructor', 'excused', 'meets']
+  const worst = [...parts].sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))[0]
+  const same = parts.every((part) => part.verdict === worst.verdict)
+  const side = worst.side === 'whole' || same ? '' : `, ${worst.side}`
+  return { part: worst, word: `${worst.departure ?? WORDS[worst.verdict]}${side}` }
+}

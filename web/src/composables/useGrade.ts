@@ -1,0 +1,117 @@
+import type { Draft, GradingView } from '@peen/contract'
+import { countAnswers, type Answer, type Answers, type GlobalRating, type GradeResult, type SideAnswer, type SideKey } from '@peen/core/grade'
+import type { Standard } from '@peen/core/standard'
+import { useDebounceFn, useLocalStorage } from '@vueuse/core'
+import * as Comlink from 'comlink'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { api, ApiError, sentenceOf } from '../api/client'
+import { useSavedStore } from '../stores/saved'
+import type { Grader } from '../workers/grade.worker'
+
+export type StoredDraft = { readonly version: number; readonly answers: Answers; readonly critical: readonly string[]; readonly globalRating: GlobalRating | null }
+
+const SAVE_AFTER_MS = 700
+
+/** A draft grading on this device: kept here at every change, saved when the hand rests, graded in a worker. */
+export function useGrade(grading: GradingView, standard: Standard) {
+  const saved = useSavedStore()
+  const version = ref(grading.version)
+  // a sheet that could not be saved last time is still here
+  const kept = useLocalStorage<StoredDraft | null>(`peen.draft.${grading.id}`, null, { serializer: { read: (text) => JSON.parse(text), write: (value) => JSON.stringify(value) } })
+  const mine = kept.value && kept.value.version === grading.version ? kept.value : grading
+  const answers = ref<Answers>(JSON.parse(JSON.stringify(mine.answers)) as Answers)
+  const critical = ref<readonly string[]>([...mine.critical])
+  const rating = ref<GlobalRating | null>(mine.globalRating)
+  const conflict = ref<StoredDraft | null>(null)
+  const problem = ref<string | null>(null)
+  const result = shallowRef<GradeResult | null>(null)
+  const count = computed(() => countAnswers(standard, answers.value))
+
+  const worker = new Worker(new URL('../workers/grade.worker.ts', import.meta.url), { type: 'module', name: 'grade' })
+  const grader = Comlink.wrap<Grader>(worker)
+  let asked = 0
+  async function regrade(): Promise<void> {
+    const turn = ++asked
+    const input = { answers: JSON.parse(JSON.stringify(answers.value)) as Answers, critical: [...critical.value], burns: [...grading.dog.burns], seedText: grading.id }
+    const found = await grader.grade(JSON.parse(JSON.stringify(standard)) as Standard, input)
+    if (turn === asked) result.value = found
+  }
+  watch([answers, critical], () => void regrade(), { immediate: true, deep: true })
+  onBeforeUnmount(() => worker.terminate())
+
+  let saving: Promise<void> | null = null
+  async function save(): Promise<void> {
+    if (conflict.value) return
+    while (saving) await saving
+    saving = write().finally(() => (saving = null))
+    await saving
+  }
+  async function write(): Promise<void> {
+    const draft: Draft = { version: version.value, answers: answers.value, critical: critical.value, globalRating: rating.value }
+    saved.saving = true
+    try {
+      version.value = (await api.put<{ version: number }>(`/gradings/${grading.id}`, draft)).version
+      kept.value = null
+      saved.kept = 0
+      problem.value = null
+    } catch (error) {
+      saved.kept = 1
+      if (error instanceof ApiError && error.problem.code === 'draftConflict') conflict.value = error.problem.stored as StoredDraft
+      else problem.value = sentenceOf(error)
+    } finally {
+      saved.saving = false
+    }
+  }
+  const saveSoon = useDebounceFn(save, SAVE_AFTER_MS)
+  function changed(): void {
+    kept.value = { version: version.value, answers: answers.value, critical: critical.value, globalRating: rating.value }
+    void saveSoon()
+  }
+
+  /** Takes the other device's text; one's own stays kept on the server. */
+  function takeTheirs(): void {
+    if (!conflict.value) return
+    version.value = conflict.value.version
+    answers.value = JSON.parse(JSON.stringify(conflict.value.answers)) as Answers
+    critical.value = conflict.value.critical
+    rating.value = conflict.value.globalRating
+    conflict.value = null
+    kept.value = null
+    saved.kept = 0
+  }
+  function keepMine(): void {
+    if (!conflict.value) return
+    version.value = conflict.value.version
+    rating.value = conflict.value.globalRating ?? rating.value
+    conflict.value = null
+    void save()
+  }
+
+  function answer(criterionId: string, side: SideKey, value: SideAnswer | null): void {
+    const { [side]: _gone, ...rest } = answers.value[criterionId] ?? ({} as Answer)
+    const next: Answer = value === null ? rest : { ...rest, [side]: value }
+    const { [criterionId]: _old, ...others } = answers.value
+    answers.value = Object.keys(next).length === 0 ? others : { ...others, [criterionId]: next }
+    changed()
+  }
+  function toggleCritical(id: string): void {
+    critical.value = critical.value.includes(id) ? critical.value.filter((other) => other !== id) : [...critical.value, id]
+    changed()
+  }
+  function rate(value: GlobalRating): void {
+    rating.value = value
+    changed()
+  }
+  async function sign(): Promise<boolean> {
+    await save()
+    if (conflict.value || problem.value) return false
+    try {
+      await api.post(`/gradings/${grading.id}/sign`, { version: version.value })
+      return true
+    } catch (error) {
+      problem.value = sentenceOf(error)
+      return false
+    }
+  }
+  return { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine }
+}

@@ -1,0 +1,28 @@
+import { ref, watch, type Ref } from 'vue'
+import { api, sentenceOf } from '../api/client'
+
+export type Loaded<T> = { readonly data: Ref<T | null>; readonly error: Ref<string | null>; readonly loading: Ref<boolean>; readonly reload: () => Promise<void> }
+
+/** A view's data from the server, loaded again whenever its address changes. What was shown stays while it reloads. */
+export function useLoaded<T>(path: () => string): Loaded<T> {
+  const data = ref<T | null>(null) as Ref<T | null>
+  const error = ref<string | null>(null)
+  const loading = ref(false)
+  async function reload(): Promise<void> {
+    const asked = path()
+    loading.value = true
+    try {
+      const answer = await api.get<T>(asked)
+      if (asked === path()) {
+        data.value = answer
+        error.value = null
+      }
+    } catch (caught) {
+      if (asked === path()) error.value = sentenceOf(caught)
+    } finally {
+      loading.value = false
+    }
+  }
+  watch(path, () => void reload(), { immediate: true })
+  return { data, error, loading, reload }
+}

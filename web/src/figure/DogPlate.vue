@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { placeNotes, type Departure, type Lengths, type Point, type RegionShape } from '@peen/core/figure'
+import type { RegionId } from '@peen/core/regions'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import FigurePicture from './FigurePicture.vue'
+import GroundHatch from './GroundHatch.vue'
+import NeatLine from './NeatLine.vue'
+import { painter } from './painter'
+import { budgetFor, placeDog, type DrawnDog } from './place'
+import type { PlateNote } from './plate-note'
+import RegionTouch from './RegionTouch.vue'
+
+const props = withDefaults(
+  defineProps<{ dog: DrawnDog; plan: Lengths; lengths: Lengths; notes?: readonly PlateNote[]; selected?: RegionId | null; now?: RegionId | null; mirrored?: boolean; showsDepartures?: boolean; caption: string; label: string; height: number }>(),
+  { notes: () => [], selected: null, now: null, mirrored: false, showsDepartures: false }
+)
+const emit = defineEmits<{ pick: [region: RegionId] }>()
+
+const frame = ref<HTMLElement | null>(null)
+const { width } = useElementSize(frame)
+const COLUMN = 170
+const MARGIN = 22
+const FOOT = 46
+const HEAD = 26
+/** Under this width the notes stand below the plate, not beside the dog. */
+const hasColumns = computed(() => width.value >= 720)
+
+const shapes = shallowRef<readonly RegionShape[]>([])
+const departures = shallowRef<readonly Departure[]>([])
+
+// the figure's own box inside the plate
+const box = computed(() => {
+  const side = hasColumns.value ? MARGIN + COLUMN + (width.value > 860 ? 6 : -30) : 22
+  const w = Math.max(120, Math.floor(width.value - 2 * side))
+  return { x: Math.floor((width.value - w) / 2), y: HEAD, w, h: props.height - HEAD - FOOT }
+})
+const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
+const placed = computed(() => placeDog(props.dog, box.value.w, box.value.h, props.mirrored))
+const toPlate = computed(() => ([x, y]: Point): Point => {
+  const [px, py] = placed.value.toPx([x, y])
+  return [px + box.value.x, py + box.value.y]
+})
+const markMm = computed(() => [50, 20, 100].find((mm) => mm * placed.value.view.scale >= 14 && mm * placed.value.view.scale <= 80) ?? 50)
+
+watch(
+  () => [props.dog.bodyType, props.dog.colour, props.dog.withersMm, props.plan, props.lengths, box.value.w, box.value.h, props.showsDepartures],
+  async () => {
+    if (width.value === 0) return
+    const { w, h } = box.value
+    const { bodyType, colour, withersMm } = props.dog
+    const spec = { bodyType, colour, withersMm, plan: { ...props.plan }, budget: budgetFor(w * density, h * density) }
+    const scale = placeDog(props.dog, Math.round(w * density), Math.round(h * density), false).view.scale
+    shapes.value = await painter().shapes(spec, scale, { ...props.lengths })
+    departures.value = props.showsDepartures ? await painter().departures(spec, scale, { ...props.lengths }) : []
+  },
+  { immediate: true, deep: true }
+)
+
+const centreOf = (region: RegionId): Point | null => {
+  const shape = shapes.value.find((candidate) => candidate.region === region)
+  return shape ? toPlate.value(shape.centre) : null
+}
+const leaders = computed(() => {
+  if (!hasColumns.value) return []
+  const targets = props.notes.flatMap((note) => {
+    const at = centreOf(note.region)
+    return at ? [{ id: note.id, x: at[0], y: at[1], heightPx: 34 + 20 * note.lines.length + (note.danger ? 22 : 0) }] : []
+  })
+  return placeNotes(targets, { widthPx: width.value, topPx: 18, bottomPx: props.height - FOOT, columnPx: COLUMN, marginPx: MARGIN })
+    .map((place) => ({ place, note: props.notes.find((note) => note.id === place.id)! }))
+})
+const below = computed(() => (hasColumns.value ? props.notes.filter((note) => !leaders.value.some((leader) => leader.note.id === note.id)) : props.notes))
+const path = ({ side, rulePx, elbow, target }: (typeof leaders.value)[number]['place']) => `M${side === 'left' ? MARGIN : width.value - MARGIN} ${rulePx}H${elbow[0]}L${target[0].toFixed(1)} ${target[1].toFixed(1)}`
+const hairs = computed(() => departures.value.map((departure) => ({ from: toPlate.value(departure.from), to: toPlate.value(departure.to), long: departure.byMm > 0 })))
+const nowAt = computed(() => (props.now ? centreOf(props.now) : null))
+const groundY = computed(() => placed.value.groundPx + box.value.y)
+const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side'))
+</script>
+
+<template>
+  <figure ref="frame" class="m-0 w-full">
+    <div class="relative bg-plate" :style="{ height: `${height}px` }">
+      <template v-if="width > 0">
+        <GroundHatch :from="box.x + box.w * 0.18" :to="box.x + box.w * 0.82" :y="groundY" :width="width" :height="height" />
+        <FigurePicture class="absolute" :style="{ left: `${box.x}px`, top: `${box.y}px` }" :dog="dog" :plan="plan" :lengths="lengths" :width="box.w" :height="box.h" :mirrored="mirrored" :label="label" />
+        <svg class="pointer-events-none absolute inset-0" :width="width" :height="height" aria-hidden="true">
+          <g v-for="(hair, i) in hairs" :key="i">
+            <path :d="`M${hair.from[0]} ${hair.from[1]}L${hair.to[0]} ${hair.to[1]}`" stroke="var(--plate)" stroke-opacity=".8" stroke-width="3" stroke-linecap="round" />
+            <path :d="`M${hair.from[0]} ${hair.from[1]}L${hair.to[0]} ${hair.to[1]}`" :stroke="hair.long ? 'var(--long)' : 'var(--short)'" stroke-width="1.2" />
+          </g>
+        </svg>
+        <RegionTouch :shapes="shapes" :to-px="toPlate" :width="width" :height="height" :selected="selected" :side="sideWords" @pick="emit('pick', $event)" />
+        <svg class="pointer-events-none absolute inset-0" :width="width" :height="height" aria-hidden="true">
+          <g v-for="{ place, note } in leaders" :key="note.id" :class="note.danger ? 'text-danger' : note.region === now ? 'text-act' : note.tone === 'long' ? 'text-long' : note.tone === 'short' ? 'text-short' : 'text-ink'">
+            <path :d="path(place)" fill="none" stroke="var(--plate)" stroke-width="3.4" stroke-opacity=".78" />
+            <path :d="path(place)" fill="none" stroke="currentColor" :stroke-width="note.region === now || note.region === selected ? 2 : 1" />
+            <circle :cx="place.target[0]" :cy="place.target[1]" r="4" fill="var(--plate)" stroke="currentColor" stroke-width="1.4" />
+            <circle :cx="place.target[0]" :cy="place.target[1]" r="1.4" fill="currentColor" />
+          </g>
+          <circle v-if="nowAt" :cx="nowAt[0]" :cy="nowAt[1]" r="24" fill="none" stroke="var(--act)" stroke-width="2" />
+        </svg>
+        <NeatLine :width="width" :height="height" :px-per-mm="placed.view.scale" :mark-mm="markMm" />
+        <button
+          v-for="{ place, note } in leaders"
+          :key="note.id"
+          class="absolute block min-h-11 bg-transparent p-0 text-[16px] leading-[20px]"
+          :class="[place.side === 'left' ? 'text-left' : 'text-right', note.region === now ? 'text-act' : '']"
+          :style="{ top: `${place.yPx}px`, width: `${COLUMN}px`, left: place.side === 'left' ? `${MARGIN}px` : `${width - MARGIN - COLUMN}px` }"
+          @click="emit('pick', note.region)"
+        >
+          <span class="block h-[31px] truncate leading-[24px] whitespace-nowrap"><span v-if="note.numeral" class="numeral mr-[7px] text-[23px]">{{ note.numeral }}</span><b>{{ note.heading }}</b></span>
+          <span v-for="line in note.lines" :key="line.text" class="block" :class="[line.bold ? 'font-[650]' : '', note.tone === 'long' && line.bold ? 'text-long' : note.tone === 'short' && line.bold ? 'text-short' : 'text-ink']"><GlyphMark v-if="line.glyph" :name="line.glyph" :size="16" class="mr-1 align-[-3px]" />{{ line.text }}</span>
+          <span v-if="note.danger" class="block font-semibold text-danger"><GlyphMark name="danger" :size="16" class="mr-1 align-[-3px]" />{{ note.danger }}</span>
+        </button>
+      </template>
+      <figcaption class="caption absolute right-6 bottom-4 left-6 flex justify-between gap-6"><span class="truncate">{{ caption }}</span><span class="whitespace-nowrap max-sm:hidden">one border mark is {{ markMm }} mm</span></figcaption>
+    </div>
+    <ul v-if="below.length" class="row-rule m-0 list-none border-b border-line p-0">
+      <li v-for="note in below" :key="note.id">
+        <button class="flex min-h-11 w-full items-center gap-3 px-1 py-2" @click="emit('pick', note.region)">
+          <span v-if="note.numeral" class="numeral w-6 text-[20px]">{{ note.numeral }}</span><b>{{ note.heading }}</b>
+          <span class="muted flex-1 text-right"><template v-for="line in note.lines" :key="line.text">{{ line.text }} </template><span v-if="note.danger" class="font-semibold text-danger">{{ note.danger }}</span></span>
+        </button>
+      </li>
+    </ul>
+  </figure>
+</template>

@@ -1,0 +1,13 @@
+import type { RegionId } from '@peen/core/regions'
+import type { GlyphName } from '../components/glyphs'
+
+/** A note in the margin of a plate. */
+export type PlateNote = {
+  readonly id: string
+  readonly region: RegionId
+  readonly numeral?: string
+  readonly heading: string
+  readonly lines: readonly { readonly text: string; readonly bold?: boolean; readonly glyph?: GlyphName }[]
+  readonly tone?: 'long' | 'short'
+  readonly danger?: string
+}

@@ -1,0 +1,15 @@
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import { whenSignedOut } from './api/client'
+import App from './App.vue'
+import { router } from './router'
+import { useSessionStore } from './stores/session'
+import './styles.css'
+
+const app = createApp(App).use(createPinia()).use(router)
+whenSignedOut(() => {
+  void useSessionStore()
+    .forget()
+    .then(() => router.push('/sign-in'))
+})
+app.mount('#app')

@@ -1,0 +1,30 @@
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import { useSessionStore } from './stores/session'
+
+const routes: RouteRecordRaw[] = [
+  { path: '/', redirect: '/floor' },
+  { path: '/sign-in', component: () => import('./views/SignIn.vue'), meta: { open: true } },
+  { path: '/setup', component: () => import('./views/SetUp.vue'), meta: { open: true } },
+  { path: '/floor', component: () => import('./views/FloorRoom.vue'), meta: { place: 'floor' } },
+  { path: '/table/:id', component: () => import('./views/TableWork.vue'), props: true, meta: { place: 'floor' } },
+  { path: '/apprentices', component: () => import('./views/ApprenticeList.vue'), meta: { place: 'apprentices' } },
+  { path: '/apprentices/:id', component: () => import('./views/ApprenticeRecord.vue'), props: true, meta: { place: 'apprentices' } },
+  { path: '/dogs', component: () => import('./views/DogList.vue'), meta: { place: 'dogs' } },
+  { path: '/dogs/:id', component: () => import('./views/DogPlate.vue'), props: true, meta: { place: 'dogs' } },
+  { path: '/trims', component: () => import('./views/TrimList.vue'), meta: { place: 'trims' } },
+  { path: '/trims/:id', component: () => import('./views/TrimSheet.vue'), props: true, meta: { place: 'trims' } },
+  { path: '/certify', component: () => import('./views/CertifyList.vue'), meta: { place: 'certify' } },
+  { path: '/certify/:id', component: () => import('./views/FindingSheet.vue'), props: true, meta: { place: 'certify' } },
+  { path: '/:rest(.*)*', component: () => import('./views/NotHere.vue'), meta: { place: '' } }
+]
+
+export const router = createRouter({ history: createWebHistory(), routes })
+
+router.beforeEach(async (to) => {
+  const session = useSessionStore()
+  await session.find()
+  if (!session.me && session.needsSetup && to.path !== '/setup') return '/setup'
+  if (!session.me && !to.meta.open) return { path: '/sign-in', query: { to: to.fullPath } }
+  if (session.me && to.meta.open) return '/floor'
+  return true
+})

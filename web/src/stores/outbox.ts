@@ -1,0 +1,73 @@
+import type { EventAnswer } from '@peen/contract'
+import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
+import { EVENT_VERSION } from '@peen/core/practice'
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { ref, watch } from 'vue'
+import { v7 } from 'uuid'
+import { api, ApiError, sentenceOf } from '../api/client'
+import { useSavedStore } from './saved'
+import { useSessionStore } from './session'
+
+const RETRY_MS = 5000
+
+/**
+ * Taps on their way to the server. Every tap is kept in this browser until the server has answered for it; without an
+ * answer it is sent again, and the same event twice is harmless.
+ */
+export const useOutboxStore = defineStore('outbox', () => {
+  const saved = useSavedStore()
+  const session = useSessionStore()
+  const deviceId = useLocalStorage('peen.device', `device-${v7().slice(-12)}`)
+  const seq = useLocalStorage('peen.seq', 0)
+  const waiting = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
+  const refusal = ref<string | null>(null)
+  let sending = false
+  watch(() => waiting.value.length, (n) => (saved.kept = n), { immediate: true })
+
+  /** Makes an event with its whole envelope, later than everything seen in its session. */
+  function make<K extends EventKind>(sessionId: string, kind: K, payload: Payloads[K], lastLamport: number): PracticeEvent {
+    seq.value++
+    const mine = waiting.value.filter((event) => event.sessionId === sessionId).map((event) => event.lamport)
+    const lamport = Math.max(lastLamport, ...mine) + 1
+    const atDevice = session.school?.isDemo ? session.school.now : new Date().toISOString()
+    return { id: v7(), v: EVENT_VERSION, kind, sessionId, by: session.me!.id, deviceId: deviceId.value, seq: seq.value, lamport, atDevice, receivedAt: null, payload } as PracticeEvent
+  }
+  function put(event: PracticeEvent): void {
+    waiting.value = [...waiting.value, event]
+    void flush()
+  }
+  async function flush(): Promise<void> {
+    if (sending || waiting.value.length === 0 || !session.me) return
+    sending = true
+    saved.saving = true
+    try {
+      while (waiting.value.length > 0) {
+        const { sessionId } = waiting.value[0]
+        const batch = waiting.value.filter((event) => event.sessionId === sessionId && event.by === session.me!.id).slice(0, 50)
+        if (batch.length === 0) break
+        await sendBatch(sessionId, batch)
+      }
+    } catch (error) {
+      refusal.value = sentenceOf(error)
+      setTimeout(() => void flush(), RETRY_MS)
+    } finally {
+      sending = false
+      saved.saving = false
+    }
+  }
+  async function sendBatch(sessionId: string, batch: readonly PracticeEvent[]): Promise<void> {
+    const answers = await api.post<{ answers: EventAnswer[] }>(`/sessions/${sessionId}/events`, { events: batch }).then(
+      (answer) => answer.answers,
+      (error: unknown) => {
+        // a single event answers with its own status; anything but "no answer" is settled
+        if (error instanceof ApiError && Array.isArray(error.problem.answers)) return error.problem.answers as EventAnswer[]
+        throw error
+      }
+    )
+    const settled = new Set(answers.map((answer) => answer.id))
+    waiting.value = waiting.value.filter((event) => !settled.has(event.id))
+    refusal.value = answers.find((answer) => answer.status === 'refused' || answer.status === 'conflict')?.detail ?? null
+  }
+  return { waiting, refusal, make, put, flush }
+})

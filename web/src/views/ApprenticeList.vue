@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import type { ApprenticeSummary } from '@peen/contract'
+import { computed } from 'vue'
+import BoldText from '../components/BoldText.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+import { sayDate } from '../composables/words'
+import { useSessionStore } from '../stores/session'
+
+const session = useSessionStore()
+const { data, error, loading, reload } = useLoaded<ApprenticeSummary[]>(() => '/apprentices')
+const cohorts = computed(() => [...new Set(data.value?.map((person) => person.cohort) ?? [])].map((name) => ({ name, people: data.value!.filter((person) => person.cohort === name) })))
+</script>
+
+<template>
+  <TopLine what="Apprentices" />
+  <ViewState v-if="!data || data.length === 0" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
+    <p class="text-[20px] font-[650]">No apprentice yet.</p>
+    <p class="muted mt-2">They appear here as soon as a lead assessor has let them in.</p>
+  </ViewState>
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+    <section v-for="cohort in cohorts" :key="cohort.name" class="mb-8">
+      <h1>{{ cohort.name }} cohort</h1>
+      <hr class="rule2 mt-2" />
+      <ul class="row-rule m-0 list-none p-0">
+        <li v-for="person in cohort.people" :key="person.id">
+          <RouterLink :to="`/apprentices/${person.id}`" class="flex min-h-14 flex-wrap items-center gap-x-6 px-1 py-2.5 no-underline hover:bg-well">
+            <span class="w-44 text-[20px] font-[650]">{{ person.givenName }} {{ person.familyName }}</span>
+            <span class="min-w-60 flex-1 font-serif text-[18px] leading-[1.25]"><BoldText :text="person.say" /></span>
+            <span class="muted w-28 text-right max-sm:text-left">{{ person.lastOn ? sayDate(person.lastOn, session.school?.now) : 'no work yet' }}</span>
+          </RouterLink>
+        </li>
+      </ul>
+    </section>
+  </main>
+</template>

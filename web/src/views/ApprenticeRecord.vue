@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { techniqueById } from '@peen/content'
+import type { ApprenticeView } from '@peen/contract'
+import { STATES } from '@peen/core/competency'
+import { standards } from '@peen/content'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { v7 } from 'uuid'
+import { api, sentenceOf } from '../api/client'
+import BoldText from '../components/BoldText.vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import RuleList from '../components/RuleList.vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import StandingLines from '../components/StandingLines.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+import FigurePicture from '../figure/FigurePicture.vue'
+import { useSessionStore } from '../stores/session'
+
+const LearningChart = defineAsyncComponent(() => import('../components/LearningChart.vue'))
+
+const props = defineProps<{ id: string }>()
+const session = useSessionStore()
+const router = useRouter()
+const { data, error, loading, reload } = useLoaded<ApprenticeView>(() => `/apprentices/${props.id}`)
+const selected = ref<string | null>(null)
+watch(data, (view) => {
+  if (view && !view.techniques.some((entry) => entry.techniqueId === selected.value)) selected.value = view.next?.techniqueId ?? view.techniques[0].techniqueId
+})
+const shown = computed(() => data.value?.techniques.find((entry) => entry.techniqueId === selected.value) ?? null)
+const name = computed(() => (shown.value ? techniqueById(shown.value.techniqueId)!.name : ''))
+const percent = (share: number) => Math.round(100 * share)
+const stateWords: Record<string, string> = { new: 'new', practising: 'practising', ready: 'ready to be assessed', competent: 'competent', slipping: 'slipping', lapsed: 'lapsed', held: 'held' }
+const legend = [...STATES].reverse()
+
+const problem = ref<string | null>(null)
+const showsLift = ref(false)
+const reason = ref('')
+async function draft(certificateId: string): Promise<void> {
+  try {
+    const { id } = await api.post<{ id: string }>('/findings', { id: v7(), apprenticeId: props.id, certificateId })
+    await router.push(`/certify/${id}`)
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+async function lift(): Promise<void> {
+  try {
+    await api.post(`/apprentices/${props.id}/lift-hold`, { techniqueId: selected.value, reason: reason.value })
+    showsLift.value = false
+    problem.value = null
+    await reload()
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+</script>
+
+<template>
+  <TopLine :what="data ? `${data.person.givenName} ${data.person.familyName}, ${data.cohort.toLowerCase()} cohort, week ${data.week}` : 'Apprentice'" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_418px] lg:overflow-hidden">
+    <main class="min-w-0 p-4 sm:px-6 sm:pt-[18px] lg:overflow-y-auto">
+      <p class="finding max-sm:text-[23px]"><BoldText :text="data.say" /></p>
+      <StandingLines class="mt-3" :techniques="data.techniques" :selected="selected" @select="(id) => (selected = id)" />
+      <p class="muted mt-2 flex flex-wrap gap-x-4 gap-y-1"><span v-for="state in legend" :key="state" class="whitespace-nowrap"><GlyphMark :name="state" :size="17" class="mr-1.5 align-[-3px]" />{{ stateWords[state] }}</span></p>
+      <hr class="rule2 mt-2.5" />
+      <section v-if="shown" class="grid gap-5 pt-3 sm:grid-cols-[258px_1fr]" :aria-label="name">
+        <div>
+          <h1>{{ name }}<template v-if="shown.standing.state !== 'new'">, {{ shown.standing.score }} of {{ shown.standing.limit }}</template></h1>
+          <p class="mt-1.5 leading-[1.32]"><GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ stateWords[shown.standing.state] }}.</b> {{ shown.standing.because }}</p>
+          <p v-if="shown.standing.rate" class="mt-1.5 leading-[1.32]">{{ shown.standing.clean }} of {{ shown.standing.attempts }} clean, {{ percent(shown.standing.rate.value) }} % (between {{ percent(shown.standing.rate.interval[0]) }} and {{ percent(shown.standing.rate.interval[1]) }}), on {{ shown.standing.dogs }} dogs: {{ shown.standing.coats.join(', ') }}.</p>
+          <p class="muted mt-1.5 leading-[1.3]">Someone who still misses 3 in 10 gets here by luck {{ percent(shown.standing.risk) }} times in 100; someone who misses 1 in 20 gets here {{ percent(shown.standing.power) }} times.</p>
+          <p v-if="shown.standing.figures || shown.standing.selfReported" class="muted mt-1.5 leading-[1.3]">Apart from the chart: {{ shown.standing.figures }} on figures, {{ shown.standing.selfReported }} unwatched.</p>
+          <button v-if="shown.standing.state === 'held' && session.isLead" class="btn mt-3" @click="showsLift = true">Lift the hold</button>
+        </div>
+        <LearningChart :standing="shown.standing" :attempts="shown.attempts" />
+      </section>
+    </main>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+      <h1>Practise next</h1>
+      <hr class="rule2 mt-2.5 mb-3" />
+      <p v-if="!data.next">Nothing is open: every technique is competent or waits to be assessed.</p>
+      <template v-else>
+        <div class="flex items-center gap-4">
+          <FigurePicture v-if="data.next.dog" :dog="data.next.dog" :lengths="standards[0].plan.lengthsMm" :width="124" :height="100" :label="data.next.dog.name" class="flex-none" />
+          <p class="font-serif text-[20px] leading-[1.24]"><BoldText :text="data.next.say" /></p>
+        </div>
+        <p class="muted mt-2 leading-[1.32]">{{ data.next.why }}</p>
+      </template>
+      <RouterLink v-if="data.today" :to="`/table/${data.today}`" class="btn btn-quiet mt-3 w-full">To today’s table</RouterLink>
+      <section v-for="certificate in data.certificates" :key="certificate.certificateId">
+        <h1 class="mt-5">To the certificate: {{ certificate.name.toLowerCase() }}</h1>
+        <hr class="rule2 mt-2.5" />
+        <RuleList :rules="certificate.rules" compact />
+        <p class="mt-2 leading-[1.32]">{{ certificate.say }}</p>
+        <RouterLink v-if="certificate.findingId" :to="`/certify/${certificate.findingId}`" class="btn mt-3 w-full">Open the finding</RouterLink>
+        <button v-else-if="session.isStaff" class="btn mt-3 w-full" @click="draft(certificate.certificateId)">Draft the finding</button>
+      </section>
+      <p v-if="problem" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+    </aside>
+    <SheetDialog :open="showsLift" :title="`Lift the hold: ${name}`" @close="showsLift = false">
+      <form @submit.prevent="lift">
+        <label class="label" for="reason">Reason</label>
+        <textarea id="reason" v-model="reason" class="field" rows="3" maxlength="500" />
+        <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>
+        <button class="btn btn-go mt-3 w-full">Lift the hold</button>
+      </form>
+    </SheetDialog>
+  </div>
+</template>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { standards } from '@peen/content'
+import type { DogView } from '@peen/contract'
+import GlyphMark from '../components/GlyphMark.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+import FigurePicture from '../figure/FigurePicture.vue'
+
+const { data, error, loading, reload } = useLoaded<DogView[]>(() => '/dogs')
+const plan = standards[0].plan.lengthsMm
+</script>
+
+<template>
+  <TopLine what="Dogs" />
+  <ViewState v-if="!data || data.length === 0" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
+    <p class="text-[20px] font-[650]">No dog yet.</p>
+    <p class="muted mt-2">Dogs appear here with their first visit.</p>
+  </ViewState>
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+    <h1>Dogs of the school</h1>
+    <hr class="rule2 mt-2" />
+    <ul class="m-0 grid list-none gap-x-8 p-0 sm:grid-cols-2">
+      <li v-for="dog in data" :key="dog.id" class="border-b border-line">
+        <RouterLink :to="`/dogs/${dog.id}`" class="flex items-center gap-4 px-1 py-2 no-underline hover:bg-well">
+          <FigurePicture :dog="dog" :lengths="plan" :width="96" :height="76" :label="`${dog.name}, drawn`" class="flex-none" />
+          <span class="min-w-0"><b class="text-[20px]">{{ dog.name }}</b><span class="muted block">{{ dog.coat }}, {{ dog.colour }}, {{ dog.withersMm }} mm; {{ dog.temperament }}</span><span v-for="burn in dog.burns" :key="burn.region" class="block font-semibold text-danger"><GlyphMark name="danger" :size="16" class="mr-1 align-[-2px]" />burned before: {{ burn.side }} {{ burn.region }}</span></span>
+        </RouterLink>
+      </li>
+    </ul>
+  </main>
+</template>
