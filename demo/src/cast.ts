@@ -86,7 +86,7 @@ export type Today = { readonly apprentice: string; readonly dog: string; readonl
 export const TODAYS_TABLES: readonly Today[] = [
   { apprentice: 'bram', dog: 'flint', table: 1, startedMinAgo: 38, done: 3, under: true },
   { apprentice: 'tove', dog: 'ash', table: 2, startedMinAgo: 71, done: 8, under: true },
-  { apprentice: 'marek', dog: 'otter', table: 3, startedMinAgo: 52, done: 4, under: true },
+  { apprentice: 'marek', dog: 'otter', table: 3, startedMinAgo: 57, done: 5, under: false },
   { apprentice: 'pia', dog: 'saffron', table: 4, startedMinAgo: 101, done: 12, under: true },
   { apprentice: 'jun', dog: 'biscuit', table: 5, startedMinAgo: 64, done: 7, under: true },
   { apprentice: 'enzo', dog: 'wren', table: 6, startedMinAgo: 31, done: 2, under: false },

@@ -26,6 +26,9 @@ export type Scenario = { readonly ids: Ids; readonly sessions: readonly DemoSess
 
 const DAY_MS = 86400000
 const MINUTE_MS = 60000
+/** What is hard to learn takes longer and keeps failing more often. */
+const HARDNESS: Readonly<Record<string, number>> = { 'leg-control': 0.6, nails: 0.7, pads: 0.7, 'body-clip': 0.9, 'skim-off': 1.3, 'bearded-head': 1.6, 'ear-leather': 1.5, 'round-foot': 1.3, 'cylinder-leg': 2, 'rear-leg': 1.8, 'skirt-line': 1.5, 'brows-beard': 2.2, blend: 1.7 }
+
 /** Handling is watched on every dog, beside the steps of the trim. */
 const HANDLING: readonly PlanStep[] = [
   { technique: 'leg-control', label: 'Leg control', toolId: null, direction: null, minutes: 3 },
@@ -52,7 +55,7 @@ function pastSessions(apprentice: Apprentice, index: number, standard: Standard,
   const tries = new Map<string, number>()
   const found: DemoSession[] = []
   dates.forEach((onDate, k) => {
-    const sure01 = Math.min(1, k / 22) * (apprentice.story === 'plateau' ? 0.55 : 1)
+    const sure01 = Math.min(0.9, 0.12 + k / 34) * (apprentice.story === 'plateau' ? 0.6 : 1)
     const isGraded = k >= 8 && (k % 9 === 8 || k === dates.length - 1)
     // a graded trim is a whole trim; an ordinary day holds the steps of its stage
     const steps = [...HANDLING, ...(isGraded || k > 20 ? standard.plan.steps : standard.plan.steps.filter((_, s) => (s + k) % 3 !== 0))]
@@ -93,7 +96,7 @@ function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, cha
   return {
     id, apprentice: apprentice.key, dog, table: (k % 8) + 1, onDate, instructor,
     checkIn: { weeksSince: 5 + (k % 3), wishes: k % 4 === 0 ? 'Brows a little longer, asked for by the owner.' : '', excused },
-    events: tape.events, gradedBy: apprentice.story === 'ready' && last ? ['ruben'] : assessors, sure01: apprentice.story === 'ready' ? Math.max(sure01, 0.97) : sure01, closedAt: tape.now()
+    events: tape.events, gradedBy: apprentice.story === 'ready' && last ? ['ruben'] : assessors, sure01: apprentice.story === 'ready' ? 1.2 : sure01, closedAt: tape.now()
   }
 }
 
@@ -102,7 +105,8 @@ function missesNow(apprentice: Apprentice, technique: Technique, n: number, last
   if (apprentice.story === 'ready' && n >= 5) return false
   // Pia had the skirt line, and has lost it since
   if (apprentice.story === 'slips' && technique.id === 'skirt-line' && n >= 1) return n >= 16 && (n % 2 === 0 || last)
-  return chance.happens(end + (start - end) * Math.exp(-n / tau))
+  const hard = HARDNESS[technique.id] ?? 1
+  return chance.happens(Math.min(0.6, end * hard + (start - end) * Math.exp(-n / (tau * hard))))
 }
 
 function isSerious(apprentice: Apprentice, technique: Technique, onDate: string): boolean {

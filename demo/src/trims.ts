@@ -26,9 +26,9 @@ export function gradedAnswers(standard: Standard, skill: Skill, excused: readonl
       else if (how.kind === 'judged') answer[side] = { kind: 'level', level: levelFor(skill, chance) }
       else {
         const room = how.kind === 'length' ? (how.band[1] ?? how.targetMm) - how.targetMm : (how.band[1] ?? 4)
-        const spread = room * (1.25 - 1.1 * skill.sure01)
+        const spread = room * Math.max(0.15, 1.6 - 1.2 * skill.sure01)
         const bias = how.kind === 'length' && side === 'right' && room > 2 ? skill.longerRightMm : 0
-        const found = how.kind === 'length' ? how.targetMm + chance.about(0.15 * room * (1 - skill.sure01), spread / 2) + bias : Math.abs(chance.about(room * 0.3, spread / 2))
+        const found = how.kind === 'length' ? how.targetMm + chance.about(0.3 * room * Math.max(0, 1 - skill.sure01), spread) + bias : Math.abs(chance.about(room * 0.2, spread))
         answer[side] = { kind: 'readings', mm: [0, 1, 2].map(() => tenth(chance.about(found, room > 2 ? 0.4 : 0.15))) }
       }
     }
@@ -38,7 +38,7 @@ export function gradedAnswers(standard: Standard, skill: Skill, excused: readonl
 }
 
 function levelFor({ sure01, leaning }: Skill, chance: Chance): number {
-  const felt = chance.about(1.9 + 2 * sure01 + leaning, 0.55)
+  const felt = chance.about(1.1 + 2.35 * sure01 + leaning, 0.6)
   return Math.min(4, Math.max(0, Math.round(felt)))
 }
 

@@ -1,6 +1,6 @@
 import { daysBetween, jointRisk, type Standing } from '../competency'
 import type { GradeResult } from '../grade'
-import { sayNumber } from '../units'
+import { lowerFirst, sayNumber } from '../units'
 
 export type CertificateRule =
   | { readonly kind: 'techniques'; readonly name: string; readonly techniques: readonly string[] }
@@ -72,16 +72,16 @@ export function findingOf(certificate: Certificate, facts: CertifyFacts): Findin
 function sayFinding(rules: readonly RuleOutcome[], open: readonly RuleOutcome[]): string {
   if (open.length === 0) return `All ${rules.length} rules are met. Two people sign.`
   const unsure = open.filter((rule) => rule.met === 'cannotTell')
-  if (unsure.length === open.length) return `It cannot be issued today: ${unsure[0].name.toLowerCase()} cannot be told. ${unsure[0].evidence}.`
+  if (unsure.length === open.length) return `It cannot be issued today: ${lowerFirst(unsure[0].name)} cannot be told. ${unsure[0].evidence}.`
   const missing = open.filter((rule) => rule.met === 'missing')
-  return `It cannot be issued today: ${missing.length} of ${rules.length} rules ${missing.length === 1 ? 'is' : 'are'} not met. First: ${missing[0].name.toLowerCase()}, ${missing[0].evidence}.`
+  return `It cannot be issued today: ${missing.length} of ${rules.length} rules ${missing.length === 1 ? 'is' : 'are'} not met. First: ${lowerFirst(missing[0].name)}, ${missing[0].evidence.split(':')[0]}.`
 }
 
 function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim | null): RuleOutcome {
   const answer = (met: RuleOutcome['met'], evidence: string, onDate: string | null = null): RuleOutcome => ({ kind: rule.kind, name: rule.name, met, evidence, onDate })
   switch (rule.kind) {
     case 'techniques': {
-      const own = rule.techniques.map((id) => ({ id, name: (facts.techniqueNames.get(id) ?? id).toLowerCase(), standing: facts.standings.get(id) }))
+      const own = rule.techniques.map((id) => ({ id, name: lowerFirst(facts.techniqueNames.get(id) ?? id), standing: facts.standings.get(id) }))
       const short = own.filter(({ standing }) => standing?.state !== 'competent')
       const risk = Math.round(100 * jointRisk(own.map(({ standing }) => standing?.risk ?? 1)))
       if (short.length > 0) {
@@ -107,7 +107,7 @@ function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim 
       const met = facts.dogs.length >= rule.dogs && coats.length >= rule.coats
       const names = facts.dogs.slice(0, 4).map((dog) => dog.name).join(', ')
       const more = facts.dogs.length > 4 ? ` and ${facts.dogs.length - 4} more` : ''
-      return answer(met ? 'met' : 'missing', `${facts.dogs.length} of ${rule.dogs} dogs${names ? `: ${names}${more}` : ''}; ${coats.length} of ${rule.coats} coats${coats.length ? `: ${coats.join(', ')}` : ''}`)
+      return answer(met ? 'met' : 'missing', `dogs: ${facts.dogs.length}, asked ${rule.dogs}${names ? ` (${names}${more})` : ''}; coats: ${coats.length}, asked ${rule.coats}${coats.length ? ` (${coats.join(', ')})` : ''}`)
     }
     case 'alike': {
       if (!deciding) return answer('missing', 'no passed trim to look at')

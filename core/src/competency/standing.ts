@@ -1,4 +1,5 @@
 import { wilson, type ProportionEstimate } from '../stats'
+import { sayDay } from '../units'
 import { designLearningChart, designMonitoringChart, runCharts, type ChartSettings, CHART_DEFAULTS } from './chart'
 
 export const STATES = ['held', 'lapsed', 'slipping', 'competent', 'ready', 'practising', 'new'] as const
@@ -129,15 +130,15 @@ function sayState(s: Omit<Standing, 'because'>, rules: StandingRules, heldOn: st
   const toGo = s.limit - s.score
   switch (s.state) {
     case 'held':
-      return `Held since ${heldOn}: a serious safety event. A lead assessor lifts it, with a reason.`
+      return `Held since ${sayDay(heldOn!)}: a serious safety event. A lead assessor lifts it, with a reason.`
     case 'lapsed':
       return `Last done ${s.daysSince} days ago; ${rules.lapseDays} are allowed.`
     case 'slipping':
-      return `Was found competent on ${s.signalOn}, and has missed too often since.`
+      return `Was found competent on ${sayDay(s.signalOn!)}, and has missed too often since.`
     case 'competent':
-      return `The chart signalled on ${s.signalOn} and a graded trim has passed.`
+      return `The chart signalled on ${sayDay(s.signalOn!)} and a graded trim has passed.`
     case 'ready':
-      return `The chart signalled on ${s.signalOn}; a passed graded trim is still missing.`
+      return `The chart signalled on ${sayDay(s.signalOn!)}; a passed graded trim is still missing.`
     case 'practising':
       return `${toGo} clean in a row give${toGo === 1 ? 's' : ''} the signal; one that is not costs ${s.k}.`
     case 'new':

@@ -5,5 +5,5 @@ export { bakeFigure, extentOf, type Colouring, type Figure, type FigureSpec } fr
 export { newRaster, toBytes, type Raster, type View } from './raster'
 export type { Point } from './vec'
 export type { Departure } from './departure'
-export { leadersCross, placeNotes, RULE_BELOW_TOP_PX, type NoteFrame, type NoteTarget, type PlacedNote } from './notes'
+export { leadersCross, placeNotes, RULE_BELOW_TOP_PX, type Covered, type NoteFrame, type NoteTarget, type PlacedNote } from './notes'
 export type { RegionShape } from './touch'

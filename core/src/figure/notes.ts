@@ -1,6 +1,8 @@
 // Notes in the margins of a plate: leader lines never cross, notes never overlap. Pixels, y down.
 
 export type NoteTarget = { readonly id: string; readonly x: number; readonly y: number; readonly heightPx: number }
+/** Whether a place of the plate is covered by the dog: leaders go where it is not. */
+export type Covered = (x: number, y: number) => boolean
 export type NoteFrame = {
   readonly widthPx: number
   readonly topPx: number
@@ -17,21 +19,32 @@ const STRAIGHT_PX = 14
 const GAP_PX = 10
 
 /**
- * Places notes left and right of the figure. Each goes to the nearer side as far as its column has room; a column is
+ * Places notes left and right of the figure. Each goes to the side from which its leader crosses least of the dog (the
+ * nearer one where both are alike), as far as its column has room; a column is
  * sorted so that no two leaders cross (pairs that do are swapped: every swap shortens them, so it ends), and spread so
  * that no two notes overlap. Notes for which neither column has room are left out, last ones first.
  */
-export function placeNotes(targets: readonly NoteTarget[], frame: NoteFrame): PlacedNote[] {
+export function placeNotes(targets: readonly NoteTarget[], frame: NoteFrame, covered: Covered = () => false): PlacedNote[] {
   const room = frame.bottomPx - frame.topPx
   const columns: Record<'left' | 'right', NoteTarget[]> = { left: [], right: [] }
   const used = (side: 'left' | 'right') => columns[side].reduce((sum, note) => sum + note.heightPx + GAP_PX, 0)
   for (const target of targets) {
-    const nearer = target.x <= frame.widthPx / 2 ? 'left' : 'right'
+    const nearer = clearerSide(target, frame, covered)
     const other = nearer === 'left' ? 'right' : 'left'
     const side = used(nearer) + target.heightPx <= room ? nearer : used(other) + target.heightPx <= room ? other : null
     if (side) columns[side].push(target)
   }
   return (['left', 'right'] as const).flatMap((side) => placeColumn(columns[side], side, frame))
+}
+
+const SAMPLES = 16
+
+function clearerSide({ x, y }: NoteTarget, frame: NoteFrame, covered: Covered): 'left' | 'right' {
+  const inner = frame.marginPx + frame.columnPx
+  const over = (from: number) => Array.from({ length: SAMPLES }, (_, i) => covered(from + ((x - from) * (i + 0.5)) / SAMPLES, y)).filter(Boolean).length * Math.abs(x - from)
+  const [left, right] = [over(inner), over(frame.widthPx - inner)]
+  if (Math.abs(left - right) > 0.15 * SAMPLES * (frame.widthPx - 2 * inner)) return left < right ? 'left' : 'right'
+  return x <= frame.widthPx / 2 ? 'left' : 'right'
 }
 
 function placeColumn(notes: readonly NoteTarget[], side: 'left' | 'right', frame: NoteFrame): PlacedNote[] {

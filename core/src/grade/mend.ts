@@ -112,11 +112,11 @@ function sayLengthMend(
   const isShort = band[0] !== null && shortest.value < band[0]
   const shortBy = sayNumber(targetMm - shortest.value)
   if (cutAt.length === 0) {
-    if (isShort) return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${at(criterion)}: leave it, next time.`, wait: true, side: shortest.side }
+    if (isShort) return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it, next time.`, wait: true, side: shortest.side }
     const burned = group.find((side) => side.burned && band[1] !== null && side.value > band[1])
     if (burned) {
       const over = sayNumber(burned.value - targetMm)
-      return { say: `${sayPlace(criterion, burned.side)} is ${over} mm long ${at(criterion)}, but it burned before: leave it, never shorter there.`, wait: true, side: burned.side }
+      return { say: `${sayPlace(criterion, burned.side)} is ${over} mm long ${criterion.place}, but it burned before: leave it, never shorter there.`, wait: true, side: burned.side }
     }
     return { say: '', wait: false, side: group[0].side }
   }
@@ -124,13 +124,13 @@ function sayLengthMend(
   const after = sayNumber(group[i].value - cuts[i])
   if (cutAt.length === 1 && group.length === 2 && isShort && shortest !== group[i]) {
     const other = group[i].side === 'left' ? 'left' : 'right'
-    return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${at(criterion)}: leave it; bring the ${other} side to ${after} mm.`, wait: false, side: shortest.side }
+    return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it; bring the ${other} side to ${after} mm.`, wait: false, side: shortest.side }
   }
   if (cutAt.length === 1 && group.length === 2) {
     const prouder = sayNumber(group[i].value - group[1 - i].value)
     const other = group[1 - i].side
     return {
-      say: `${sayPlace(criterion, group[i].side)} stands ${prouder} mm prouder than the ${other} ${at(criterion)}: take it back ${sayNumber(cuts[i])} mm.`,
+      say: `${sayPlace(criterion, group[i].side)} stands ${prouder} mm prouder than the ${other} ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`,
       wait: false,
       side: group[i].side
     }
@@ -138,16 +138,12 @@ function sayLengthMend(
   if (cutAt.length === 2) {
     const name = regionName(criterion.region)
     return {
-      say: `${name} is long on both sides ${at(criterion)}: take the left back ${sayNumber(cuts[0])} mm and the right ${sayNumber(cuts[1])} mm.`,
+      say: `${name} is long on both sides ${criterion.place}: take the left back ${sayNumber(cuts[0])} mm and the right ${sayNumber(cuts[1])} mm.`,
       wait: false,
       side: cuts[0] >= cuts[1] ? group[0].side : group[1].side
     }
   }
-  return { say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(group[i].value - targetMm)} mm long ${at(criterion)}: take it back ${sayNumber(cuts[i])} mm.`, wait: false, side: group[i].side }
-}
-
-function at(criterion: Criterion): string {
-  return `at ${criterion.place}`.replace(/^at (behind|under|along|all|while|seen|where|elbow to|inner|away)/, '$1')
+  return { say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(group[i].value - targetMm)} mm long ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`, wait: false, side: group[i].side }
 }
 
 function mendOther(part: Part, burns: readonly BurnPlace[]): Candidate[] {

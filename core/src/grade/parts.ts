@@ -1,7 +1,7 @@
 import { CoreError, inRange } from '../error'
 import { regionName } from '../regions'
 import type { Band, Criterion, How, Standard } from '../standard'
-import { sayNumber } from '../units'
+import { lowerFirst, sayNumber } from '../units'
 import { byEye, conformity, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
 import type { Answers, PartResult, SideAnswer, SideKey } from './types'
 
@@ -153,7 +153,8 @@ function judge(part: Part, standard: Standard, level: number | null): Judgement 
   const needed = 'instrument' in how ? instrumentOf(standard, how.instrument).readings : 0
   const missing = answer.kind === 'readings' ? Math.max(0, needed - answer.mm.length) : 0
   const verdict = missing > 0 ? 'cannotTell' : verdictOf(chance)
-  const departure = verdict === 'fails' ? departureOf(measured!.value, how.band) : null
+  // of two sides that differ it is the longer one that is shown: it alone can be cut
+  const departure = verdict !== 'fails' ? null : how.kind === 'difference' ? 'long' : departureOf(measured!.value, how.band)
   const say = missing > 0 ? `cannot tell: ${missing} more reading${missing > 1 ? 's' : ''}` : sayMeasure(part, verdict, departure)
   return { verdict, departure, conformity01: chance, say }
 }
@@ -181,5 +182,5 @@ function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', depar
 /** "Left foreleg", "Beard": the side is always the dog's own. */
 export function sayPlace(criterion: Criterion, side: SideKey): string {
   const name = regionName(criterion.region)
-  return side === 'whole' ? name : `${side === 'left' ? 'Left' : 'Right'} ${name.charAt(0).toLowerCase()}${name.slice(1)}`
+  return side === 'whole' ? name : `${side === 'left' ? 'Left' : 'Right'} ${lowerFirst(name)}`
 }

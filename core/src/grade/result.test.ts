@@ -75,7 +75,7 @@ describe('a whole grading', () => {
     expect(skirt.cutMm.right).toBeGreaterThan(0)
     const beard = grade(sheet({ 'beard-length': { whole: read(30) } }))
     expect(beard.mend).toEqual([])
-    expect(beard.nextTime).toEqual(['Beard is 25 mm short at chin: leave it, next time.'])
+    expect(beard.nextTime).toEqual(['Beard is 25 mm short at the chin: leave it, next time.'])
   })
 
   it('never cuts shorter on a burn place', () => {

@@ -20,7 +20,7 @@ export const REGIONS = Object.freeze([
   { id: 'foreFoot', name: 'Fore foot', paired: true },
   { id: 'croup', name: 'Croup', paired: true },
   { id: 'thigh', name: 'Thigh', paired: true },
-  { id: 'rearPastern', name: 'Rear leg below the hock', paired: true },
+  { id: 'rearPastern', name: 'Lower rear leg', paired: true },
   { id: 'rearFoot', name: 'Rear foot', paired: true },
   { id: 'underTail', name: 'Under the tail', paired: false },
   { id: 'tailBand', name: 'Base of the tail', paired: false },

@@ -32,6 +32,7 @@ export type Criterion = {
   readonly station: Station
   readonly weight: number
   readonly region: RegionId
+  /** where on the region, as a phrase: "at half height" */
   readonly place: string
   readonly praise: string
   readonly how: How

@@ -1,3 +1,4 @@
+import { format, parseISO } from 'date-fns'
 import { CoreError } from '../error'
 
 /** Exactly 25.4 mm to the international inch. Source: International Yard and Pound Agreement, 1959 (from memory). */
@@ -47,6 +48,15 @@ export function sayNumber(value: number): string {
   const digits = Math.abs(value) < 1 ? 2 : 1
   return String(Number(value.toFixed(digits)))
 }
+
+/** A plain date in words, "29 January 2026". */
+export function sayDay(date: string): string {
+  return format(parseISO(date), 'd MMMM yyyy')
+}
+
+/** The same text beginning with a capital or a small letter. */
+export const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 
 function sayFraction(inch: number): string {
   const sixtyFourths = Math.round(inch * 64)

@@ -57,7 +57,7 @@ const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kin
 
 <template>
   <div class="bg-plate px-3 py-3" :data-editor="criterion.id">
-    <p class="muted leading-[1.3]">At: {{ criterion.place }}.<template v-if="instrument"> Three readings with the {{ instrument.name }} (u {{ instrument.uMm }} mm).</template></p>
+    <p class="muted leading-[1.3]">Where: {{ criterion.place }}.<template v-if="instrument"> Three readings with the {{ instrument.name }} (u {{ instrument.uMm }} mm).</template></p>
     <button :class="['btn mt-2 min-h-11 w-full py-1 text-[16px]', isEye ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="isEye" @click="asItShouldBe">As it should be</button>
     <div v-for="side in sides" :key="side" class="mt-2.5">
       <template v-if="criterion.how.kind === 'judged'">

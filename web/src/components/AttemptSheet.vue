@@ -17,7 +17,7 @@ const props = defineProps<{ open: boolean; techniqueId: string | null; region: R
 const emit = defineEmits<{ close: []; start: [payload: Payloads['attemptStarted']] }>()
 const session = useSessionStore()
 
-const techniqueId = ref('')
+const chosenId = ref('')
 const regions = ref<RegionId[]>([])
 const side = ref<Side>('both')
 const toolId = ref<string | null>(null)
@@ -25,7 +25,7 @@ const direction = ref<Direction | null>(null)
 const hands = ref<Hands>('apprentice')
 const setting = ref<Setting>('live')
 
-const technique = computed(() => techniqueById(techniqueId.value))
+const technique = computed(() => techniqueById(chosenId.value))
 watch(
   () => props.open,
   (open) => {
@@ -33,7 +33,7 @@ watch(
   }
 )
 function choose(id: string): void {
-  techniqueId.value = id
+  chosenId.value = id
   const step = props.standard.plan.steps.find((candidate) => candidate.technique === id)
   const own = techniqueById(id)!.regions
   regions.value = props.region && own.includes(props.region) ? [props.region] : [...own]
@@ -55,14 +55,14 @@ const leaves = computed(() => {
   return left.allowed ? `leaves ${sayLength(left.lengthMm, 'mm')} (${sayLength(left.lengthMm, 'in')}), ${left.because}` : left.because
 })
 function start(): void {
-  emit('start', { attemptId: v7(), techniqueId: techniqueId.value, regions: regions.value, side: side.value, toolId: toolId.value, direction: direction.value, hands: hands.value, setting: setting.value })
+  emit('start', { attemptId: v7(), techniqueId: chosenId.value, regions: regions.value, side: side.value, toolId: toolId.value, direction: direction.value, hands: hands.value, setting: setting.value })
 }
 </script>
 
 <template>
   <SheetDialog :open="open" title="Start" @close="emit('close')">
     <label class="label" for="technique">Technique</label>
-    <select id="technique" class="field mb-4" :value="techniqueId" @change="choose(($event.target as HTMLSelectElement).value)">
+    <select id="technique" class="field mb-4" :value="chosenId" @change="choose(($event.target as HTMLSelectElement).value)">
       <option v-for="option in techniques" :key="option.id" :value="option.id">{{ option.name }}</option>
     </select>
     <div v-if="technique" class="mb-4">

@@ -36,7 +36,7 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
 
 <template>
   <div>
-    <div class="muted grid h-9 grid-cols-[22px_1fr_76px_42px_42px_104px] items-center gap-2 border-b border-line px-5"><span /><span>in mm, or level</span><span class="text-right">target</span><span class="text-right">left</span><span class="text-right">right</span><span>answer</span></div>
+    <div class="muted grid h-9 grid-cols-[22px_1fr_76px_42px_42px_104px] items-center gap-2 border-b border-line px-5"><span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span><span class="text-right">right</span><span>answer</span></div>
     <div v-for="row in rows" :key="row.criterion.id" class="border-b border-line">
       <button
         class="grid min-h-11 w-full grid-cols-[22px_1fr_76px_42px_42px_104px] items-center gap-2 px-5 py-1"

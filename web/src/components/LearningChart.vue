@@ -42,7 +42,7 @@ const option = computed<Option>(() => {
           silent: true,
           symbol: 'none',
           lineStyle: { color: colour('--act'), width: 2.5, type: 'solid' },
-          label: { ...font, color: colour('--act'), fontWeight: 650, position: 'insideEndBottom', formatter: `${limit}: ready to be assessed` },
+          label: { ...font, color: colour('--act'), fontWeight: 650, position: 'insideStartBottom', formatter: `${limit}: ready to be assessed` },
           data: [{ yAxis: limit }]
         }
       },

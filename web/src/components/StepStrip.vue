@@ -24,8 +24,8 @@ const numberOf = (step: StepProgress) => props.steps.indexOf(step) + 1
 
 <template>
   <div class="flex flex-none border-t border-line bg-sheet max-md:flex-col" aria-label="Steps">
-    <button v-for="step in before" :key="step.step.technique" class="w-[132px] flex-none border-l border-line px-4 py-3 leading-[1.22] first:border-l-0 max-md:hidden" @click="$emit('start', step.step.technique)">
-      <span class="muted mb-2 flex items-center justify-between"><span class="numeral text-[22px]">{{ numberOf(step) }}</span><GlyphMark v-if="step.state === 'done'" name="meets" /></span>
+    <button v-for="step in before" :key="step.step.technique" class="narrow w-[124px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] first:border-l-0 max-lg:hidden" @click="$emit('start', step.step.technique)">
+      <span class="muted mb-1 flex items-center justify-between"><span class="numeral text-[22px]">{{ numberOf(step) }}</span><GlyphMark v-if="step.state === 'done'" name="meets" /></span>
       <span class="block">{{ step.step.label }}</span><span class="muted block">{{ step.state === 'done' ? `done, ${step.minutes} min` : 'left out so far' }}</span>
     </button>
     <div class="min-w-0 flex-1 bg-ink px-[18px] py-3 text-sheet">
@@ -37,8 +37,8 @@ const numberOf = (step: StepProgress) => props.steps.indexOf(step) + 1
         <span v-else class="flex-none font-semibold">all steps done</span>
       </div>
     </div>
-    <button v-for="step in after" :key="step.step.technique" class="w-[150px] flex-none border-l border-line px-4 py-3 leading-[1.22] max-md:w-full max-md:border-t max-md:border-l-0" @click="$emit('start', step.step.technique)">
-      <span class="muted mb-2 flex items-center justify-between max-md:mb-0 max-md:float-left max-md:mr-3"><span class="numeral text-[22px]">{{ numberOf(step) }}</span><GlyphMark v-if="hazardOf(step.step.technique)" name="danger" class="max-md:ml-2" /></span>
+    <button v-for="step in after" :key="step.step.technique" class="narrow w-[164px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] max-md:w-full max-md:border-t max-md:border-l-0" @click="$emit('start', step.step.technique)">
+      <span class="muted mb-1 flex items-center justify-between max-md:mb-0 max-md:float-left max-md:mr-3"><span class="numeral text-[22px]">{{ numberOf(step) }}</span><GlyphMark v-if="hazardOf(step.step.technique)" name="danger" class="max-md:ml-2" /></span>
       <span class="block">{{ step.step.label }}</span><span v-if="hazardOf(step.step.technique)" class="block text-danger">{{ hazardOf(step.step.technique) }}</span>
     </button>
   </div>

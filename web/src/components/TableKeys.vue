@@ -65,8 +65,11 @@ const keys = [
 .fill { position: absolute; inset: 0; transform: scaleY(0); transform-origin: bottom; background: rgb(0 0 0 / 35%); }
 .fill.holding { transform: scaleY(1); transition: transform 1s linear; }
 @media (min-width: 64rem) {
-  .key { min-height: 132px; padding: 13px; }
+  .key { min-height: 104px; }
   .key-label { font-size: 22px; }
+}
+@media (min-width: 64rem) and (min-height: 860px) {
+  .key { min-height: 140px; padding: 13px; }
   .key-hint { display: block; }
 }
 </style>

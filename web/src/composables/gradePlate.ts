@@ -1,5 +1,5 @@
 import type { GradeResult, PartResult } from '@peen/core/grade'
-import type { Lengths } from '@peen/core/figure'
+import { DRAWN_REGIONS, type Lengths } from '@peen/core/figure'
 import { regionName, type RegionId } from '@peen/core/regions'
 import type { Station, Standard } from '@peen/core/standard'
 import type { PlateNote } from '../figure/plate-note'
@@ -20,7 +20,9 @@ function isLength(standard: Standard, id: string): boolean {
 /** Notes for the plate: what was answered at this station, worst first, one for each region. */
 export function stationNotes(standard: Standard, result: GradeResult | null, station: Station | null, numbers: ReadonlyMap<string, number>): PlateNote[] {
   if (!result) return []
-  const own = standard.criteria.filter((criterion) => station === null || criterion.station === station)
+  // what is seen on the dog: handling has no place on it, and some regions are not drawn from the side
+  const drawn = new Set<string>(DRAWN_REGIONS)
+  const own = standard.criteria.filter((criterion) => (station === null || criterion.station === station) && criterion.station !== 'handling' && drawn.has(criterion.region))
   const notes: PlateNote[] = []
   const weight = (parts: readonly PartResult[]) => Math.min(...parts.map((part) => part.share01 ?? 1))
   const answered = own
@@ -42,5 +44,5 @@ export function stationNotes(standard: Standard, result: GradeResult | null, sta
   return notes.slice(0, 8)
 }
 
-const MOST_LETTERS = 40
+const MOST_LETTERS = 38
 const shorten = (text: string) => (text.length > MOST_LETTERS ? `${text.slice(0, MOST_LETTERS - 1)}…` : text)

@@ -13,8 +13,8 @@ import type { PlateNote } from './plate-note'
 import RegionTouch from './RegionTouch.vue'
 
 const props = withDefaults(
-  defineProps<{ dog: DrawnDog; plan: Lengths; lengths: Lengths; notes?: readonly PlateNote[]; selected?: RegionId | null; now?: RegionId | null; mirrored?: boolean; showsDepartures?: boolean; caption: string; label: string; height: number }>(),
-  { notes: () => [], selected: null, now: null, mirrored: false, showsDepartures: false }
+  defineProps<{ dog: DrawnDog; plan: Lengths; lengths: Lengths; notes?: readonly PlateNote[]; selected?: RegionId | null; now?: RegionId | null; mirrored?: boolean; showsDepartures?: boolean; listsRest?: boolean; caption: string; label: string; height: number }>(),
+  { notes: () => [], selected: null, now: null, mirrored: false, showsDepartures: false, listsRest: true }
 )
 const emit = defineEmits<{ pick: [region: RegionId] }>()
 
@@ -22,7 +22,7 @@ const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
 const COLUMN = 170
 const MARGIN = 22
-const FOOT = 46
+const FOOT = 52
 const HEAD = 26
 /** Under this width the notes stand below the plate, not beside the dog. */
 const hasColumns = computed(() => width.value >= 720)
@@ -30,11 +30,13 @@ const hasColumns = computed(() => width.value >= 720)
 const shapes = shallowRef<readonly RegionShape[]>([])
 const departures = shallowRef<readonly Departure[]>([])
 
+/** Without note columns the plate is only as high as its dog. */
+const plateHeight = computed(() => (hasColumns.value ? props.height : Math.min(props.height, Math.round(width.value * 0.82) + HEAD)))
 // the figure's own box inside the plate
 const box = computed(() => {
   const side = hasColumns.value ? MARGIN + COLUMN + (width.value > 860 ? 6 : -30) : 22
   const w = Math.max(120, Math.floor(width.value - 2 * side))
-  return { x: Math.floor((width.value - w) / 2), y: HEAD, w, h: props.height - HEAD - FOOT }
+  return { x: Math.floor((width.value - w) / 2), y: HEAD, w, h: plateHeight.value - HEAD - FOOT }
 })
 const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
 const placed = computed(() => placeDog(props.dog, box.value.w, box.value.h, props.mirrored))
@@ -62,13 +64,25 @@ const centreOf = (region: RegionId): Point | null => {
   const shape = shapes.value.find((candidate) => candidate.region === region)
   return shape ? toPlate.value(shape.centre) : null
 }
+/** Letters of a note's line before it wraps. */
+const LETTERS = 20
+const rings = computed(() => shapes.value.flatMap((shape) => shape.rings.map((ring) => ring.map(toPlate.value))))
+const onDog = computed(() => (x: number, y: number) => rings.value.some((ring) => isInside(ring, x, y)))
+function isInside(ring: readonly Point[], x: number, y: number): boolean {
+  let inside = false
+  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+    const [a, b] = [ring[i], ring[j]]
+    if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside
+  }
+  return inside
+}
 const leaders = computed(() => {
   if (!hasColumns.value) return []
   const targets = props.notes.flatMap((note) => {
     const at = centreOf(note.region)
-    return at ? [{ id: note.id, x: at[0], y: at[1], heightPx: 34 + 20 * note.lines.length + (note.danger ? 22 : 0) }] : []
+    return at ? [{ id: note.id, x: at[0], y: at[1], heightPx: 34 + 20 * note.lines.reduce((rows, line) => rows + Math.ceil((line.text.length + (line.glyph ? 3 : 0)) / LETTERS), 0) + (note.danger ? 22 : 0) }] : []
   })
-  return placeNotes(targets, { widthPx: width.value, topPx: 18, bottomPx: props.height - FOOT, columnPx: COLUMN, marginPx: MARGIN })
+  return placeNotes(targets, { widthPx: width.value, topPx: 18, bottomPx: plateHeight.value - FOOT, columnPx: COLUMN, marginPx: MARGIN }, onDog.value)
     .map((place) => ({ place, note: props.notes.find((note) => note.id === place.id)! }))
 })
 const below = computed(() => (hasColumns.value ? props.notes.filter((note) => !leaders.value.some((leader) => leader.note.id === note.id)) : props.notes))
@@ -81,18 +95,18 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
 
 <template>
   <figure ref="frame" class="m-0 w-full">
-    <div class="relative bg-plate" :style="{ height: `${height}px` }">
+    <div class="relative bg-plate" :style="{ height: `${plateHeight}px` }">
       <template v-if="width > 0">
-        <GroundHatch :from="box.x + box.w * 0.18" :to="box.x + box.w * 0.82" :y="groundY" :width="width" :height="height" />
+        <GroundHatch :from="box.x + box.w * 0.18" :to="box.x + box.w * 0.82" :y="groundY" :width="width" :height="plateHeight" />
         <FigurePicture class="absolute" :style="{ left: `${box.x}px`, top: `${box.y}px` }" :dog="dog" :plan="plan" :lengths="lengths" :width="box.w" :height="box.h" :mirrored="mirrored" :label="label" />
-        <svg class="pointer-events-none absolute inset-0" :width="width" :height="height" aria-hidden="true">
+        <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">
           <g v-for="(hair, i) in hairs" :key="i">
             <path :d="`M${hair.from[0]} ${hair.from[1]}L${hair.to[0]} ${hair.to[1]}`" stroke="var(--plate)" stroke-opacity=".8" stroke-width="3" stroke-linecap="round" />
             <path :d="`M${hair.from[0]} ${hair.from[1]}L${hair.to[0]} ${hair.to[1]}`" :stroke="hair.long ? 'var(--long)' : 'var(--short)'" stroke-width="1.2" />
           </g>
         </svg>
-        <RegionTouch :shapes="shapes" :to-px="toPlate" :width="width" :height="height" :selected="selected" :side="sideWords" @pick="emit('pick', $event)" />
-        <svg class="pointer-events-none absolute inset-0" :width="width" :height="height" aria-hidden="true">
+        <RegionTouch :shapes="shapes" :to-px="toPlate" :width="width" :height="plateHeight" :selected="selected" :side="sideWords" @pick="emit('pick', $event)" />
+        <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">
           <g v-for="{ place, note } in leaders" :key="note.id" :class="note.danger ? 'text-danger' : note.region === now ? 'text-act' : note.tone === 'long' ? 'text-long' : note.tone === 'short' ? 'text-short' : 'text-ink'">
             <path :d="path(place)" fill="none" stroke="var(--plate)" stroke-width="3.4" stroke-opacity=".78" />
             <path :d="path(place)" fill="none" stroke="currentColor" :stroke-width="note.region === now || note.region === selected ? 2 : 1" />
@@ -101,7 +115,7 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
           </g>
           <circle v-if="nowAt" :cx="nowAt[0]" :cy="nowAt[1]" r="24" fill="none" stroke="var(--act)" stroke-width="2" />
         </svg>
-        <NeatLine :width="width" :height="height" :px-per-mm="placed.view.scale" :mark-mm="markMm" />
+        <NeatLine :width="width" :height="plateHeight" :px-per-mm="placed.view.scale" :mark-mm="markMm" />
         <button
           v-for="{ place, note } in leaders"
           :key="note.id"
@@ -115,13 +129,13 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
           <span v-if="note.danger" class="block font-semibold text-danger"><GlyphMark name="danger" :size="16" class="mr-1 align-[-3px]" />{{ note.danger }}</span>
         </button>
       </template>
-      <figcaption class="caption absolute right-6 bottom-4 left-6 flex justify-between gap-6"><span class="truncate">{{ caption }}</span><span class="whitespace-nowrap max-sm:hidden">one border mark is {{ markMm }} mm</span></figcaption>
+      <figcaption class="caption absolute right-6 bottom-4 left-6 flex justify-between gap-6"><span class="truncate">{{ caption }}</span><span v-if="width > 520" class="whitespace-nowrap">one border mark is {{ markMm }} mm</span></figcaption>
     </div>
-    <ul v-if="below.length" class="row-rule m-0 list-none border-b border-line p-0">
+    <ul v-if="listsRest && below.length" class="row-rule m-0 list-none border-b border-line p-0">
       <li v-for="note in below" :key="note.id">
         <button class="flex min-h-11 w-full items-center gap-3 px-1 py-2" @click="emit('pick', note.region)">
           <span v-if="note.numeral" class="numeral w-6 text-[20px]">{{ note.numeral }}</span><b>{{ note.heading }}</b>
-          <span class="muted flex-1 text-right"><template v-for="line in note.lines" :key="line.text">{{ line.text }} </template><span v-if="note.danger" class="font-semibold text-danger">{{ note.danger }}</span></span>
+          <span class="muted flex-1 text-right">{{ note.lines.map((line) => line.text).join(', ') }} <span v-if="note.danger" class="font-semibold text-danger">{{ note.danger }}</span></span>
         </button>
       </li>
     </ul>

@@ -71,7 +71,7 @@ async function lift(): Promise<void> {
           <h1>{{ name }}<template v-if="shown.standing.state !== 'new'">, {{ shown.standing.score }} of {{ shown.standing.limit }}</template></h1>
           <p class="mt-1.5 leading-[1.32]"><GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ stateWords[shown.standing.state] }}.</b> {{ shown.standing.because }}</p>
           <p v-if="shown.standing.rate" class="mt-1.5 leading-[1.32]">{{ shown.standing.clean }} of {{ shown.standing.attempts }} clean, {{ percent(shown.standing.rate.value) }} % (between {{ percent(shown.standing.rate.interval[0]) }} and {{ percent(shown.standing.rate.interval[1]) }}), on {{ shown.standing.dogs }} dogs: {{ shown.standing.coats.join(', ') }}.</p>
-          <p class="muted mt-1.5 leading-[1.3]">Someone who still misses 3 in 10 gets here by luck {{ percent(shown.standing.risk) }} times in 100; someone who misses 1 in 20 gets here {{ percent(shown.standing.power) }} times.</p>
+          <p class="muted mt-1.5 leading-[1.3]">Of 100 who still miss 3 in 10, {{ percent(shown.standing.risk) }} get here by luck; of 100 who miss 1 in 20, {{ percent(shown.standing.power) }} do.</p>
           <p v-if="shown.standing.figures || shown.standing.selfReported" class="muted mt-1.5 leading-[1.3]">Apart from the chart: {{ shown.standing.figures }} on figures, {{ shown.standing.selfReported }} unwatched.</p>
           <button v-if="shown.standing.state === 'held' && session.isLead" class="btn mt-3" @click="showsLift = true">Lift the hold</button>
         </div>

@@ -2,7 +2,7 @@
 import type { DogPage } from '@peen/contract'
 import type { Lengths } from '@peen/core/figure'
 import { regionName, type RegionId } from '@peen/core/regions'
-import { sayLength, type LengthUnit } from '@peen/core/units'
+import { sayLength, upperFirst, type LengthUnit } from '@peen/core/units'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -74,7 +74,7 @@ function tryLength(event: Event): void {
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
       <h1>{{ data.dog.name }}</h1>
       <hr class="rule2 mt-2.5 mb-3" />
-      <p class="leading-[1.35]">{{ data.dog.temperament }}; dislikes {{ data.dog.dislikes }}. Can stand {{ data.dog.canStandMin }} minutes.<template v-if="data.dog.ownerGivenName"> Comes with {{ data.dog.ownerGivenName }}.</template></p>
+      <p class="leading-[1.35]">{{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}. Can stand {{ data.dog.canStandMin }} minutes.<template v-if="data.dog.ownerGivenName"> Comes with {{ data.dog.ownerGivenName }}.</template></p>
       <p v-for="burn in data.dog.burns" :key="burn.region" class="mt-2 leading-[1.35] font-semibold text-danger"><GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Burned before: {{ burn.side }} {{ regionName(burn.region).toLowerCase() }}. One blade longer there, never shorter.</p>
       <template v-if="selected && wears === 'plan'">
         <h2 class="mt-5">{{ regionName(selected) }}: {{ sayLength(lengths[selected] ?? 0, unit) }}</h2>
@@ -85,8 +85,8 @@ function tryLength(event: Event): void {
       <h1 class="mt-6">Visits</h1>
       <hr class="rule2 mt-2.5" />
       <ul class="row-rule m-0 list-none p-0">
-        <li v-for="visit in data.visits.slice(0, 12)" :key="visit.sessionId + visit.gradingId" class="py-2 leading-[1.3]">
-          <RouterLink :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.sessionId}`" class="block min-h-11 no-underline"><b>{{ sayDate(visit.onDate, session.school?.now) }}</b>, {{ visit.apprentice }}<span v-if="visit.mark !== null"> · marked {{ Math.round(visit.mark) }}</span><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span></RouterLink>
+        <li v-for="visit in data.visits.slice(0, 12)" :key="visit.sessionId + visit.gradingId" class="leading-[1.3]">
+          <RouterLink :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.sessionId}`" class="flex min-h-11 flex-col justify-center py-1.5 no-underline"><span><b>{{ sayDate(visit.onDate, session.school?.now) }}</b>, {{ visit.apprentice }}<span v-if="visit.mark !== null"> · marked {{ Math.round(visit.mark) }}</span></span><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span></RouterLink>
         </li>
       </ul>
     </aside>

@@ -22,7 +22,7 @@ useIntervalFn(() => void reload(), 20000)
 const room = ref<HTMLElement | null>(null)
 const { width } = useElementSize(room)
 /** Under this width the room is told as a list, in the order of the tables. */
-const LEAST_ROOM_PX = 780
+const LEAST_ROOM_PX = 860
 const isRoom = computed(() => width.value >= LEAST_ROOM_PX)
 const scale = computed(() => (data.value ? width.value / data.value.roomMm[0] : 0))
 const occupied = computed(() => data.value?.tables.filter((table) => table.sessionId) ?? [])

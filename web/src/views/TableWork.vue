@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { techniqueById } from '@peen/content'
 import type { RegionId } from '@peen/core/regions'
+import type { PlanStep } from '@peen/core/standard'
 import { lengthLeft } from '@peen/core/tools'
-import { sayLength } from '@peen/core/units'
+import { sayLength, upperFirst } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
@@ -37,14 +38,25 @@ const plateNotes = computed<PlateNote[]>(() => {
   if (!standard.value) return []
   const { lengthsMm, steps: planSteps } = standard.value.plan
   return NOTED.map((region, i) => {
-    const step = planSteps.find((candidate) => candidate.toolId && techniqueById(candidate.technique)?.regions.includes(region))
-    const tool = session.school?.tools.find((candidate) => candidate.id === step?.toolId)
-    const left = tool && step?.direction ? lengthLeft(tool, step.direction) : null
+    const { step, tool, left } = whoSets(region, planSteps, lengthsMm[region] ?? 0)
     const how = tool ? `${tool.kind === 'blade' ? 'blade ' : ''}${tool.label}${step?.direction ? `, ${step.direction}` : ''}` : 'by hand'
     const planned = sayLength(lengthsMm[region] ?? 0, unit)
     return { id: region, region, numeral: String(i + 1), heading: { skull: 'Skull', brow: 'Brow', beard: 'Beard', neckSide: 'Neck', back: 'Back and ribs', skirt: 'Skirt', foreleg: 'Foreleg', rearPastern: 'Rear leg', tail: 'Tail' }[region], lines: [{ text: how }, { text: left?.allowed ? `leaves ${sayLength(left.lengthMm, unit)}` : planned, bold: true }] }
   })
 })
+/** The step that sets a region's length: the blade that leaves it, else the last scissors before the finishing. */
+function whoSets(region: RegionId, planSteps: readonly PlanStep[], plannedMm: number) {
+  const own = planSteps
+    .filter((step) => techniqueById(step.technique)?.regions.includes(region) && techniqueById(step.technique)?.family !== 'finishing')
+    .map((step) => {
+      const tool = session.school?.tools.find((candidate) => candidate.id === step.toolId)
+      return { step, tool, left: tool && step.direction ? lengthLeft(tool, step.direction) : null }
+    })
+    .filter(({ tool }) => tool && tool.kind !== 'brush')
+  const blade = own.find(({ left }) => left?.allowed && Math.abs(left.lengthMm - plannedMm) < 0.5)
+  const byScissors = own.filter(({ tool }) => tool?.lengthMm === null).at(-1)
+  return blade ?? byScissors ?? { step: undefined, tool: undefined, left: null }
+}
 const nowRegion = computed<RegionId | null>(() => current.value?.regions[0] ?? null)
 
 function begin(techniqueId: string | null, region: RegionId | null = null): void {
@@ -95,7 +107,7 @@ useKeys([
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_328px] lg:overflow-hidden">
     <main class="flex min-w-0 flex-col lg:overflow-y-auto">
       <div class="flex-1 p-3 sm:p-4">
-        <DogPlate :dog="data.dog" :plan="standard.plan.lengthsMm" :lengths="standard.plan.lengthsMm" :notes="plateNotes" :selected="picked" :now="nowRegion" :height="544" :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`" :label="`${data.dog.name} in the planned trim`" @pick="(region) => begin(nextStep?.step.technique ?? null, region)" />
+        <DogPlate :dog="data.dog" :plan="standard.plan.lengthsMm" :lengths="standard.plan.lengthsMm" :notes="plateNotes" :selected="picked" :now="nowRegion" :lists-rest="false" :height="544" :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`" :label="`${data.dog.name} in the planned trim`" @pick="(region) => begin(nextStep?.step.technique ?? null, region)" />
       </div>
       <StepStrip :steps="steps" :current="current" @start="begin" @end="sheet = 'end'" />
     </main>
@@ -103,7 +115,7 @@ useKeys([
       <div class="px-4 pt-4">
         <p class="text-[32px] leading-none font-[650]">{{ worked }} <span class="text-[20px] font-normal">of {{ data.standardMin }} min</span></p>
         <MinutesBar class="mt-1" :worked="worked" :standard="data.standardMin" :can-stand="canStand" :width="286" />
-        <p class="mt-1 leading-[1.3]"><b :class="canStand <= 6 ? 'text-danger' : ''">{{ data.dog.name }} can stand {{ Math.max(0, canStand) }} more.</b> {{ data.dog.temperament }}; dislikes {{ data.dog.dislikes }}.</p>
+        <p class="mt-1 leading-[1.3]"><b :class="canStand <= 6 ? 'text-danger' : ''">{{ data.dog.name }} can stand {{ Math.max(0, canStand) }} more.</b> {{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}.</p>
         <p v-for="item in data.checkIn.excused" :key="item.region" class="mt-1 leading-[1.3]"><GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.</p>
         <p v-if="data.checkIn.wishes" class="muted mt-1 leading-[1.3]">{{ data.checkIn.wishes }}</p>
         <p v-if="waitsAt" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger"><GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}</p>
@@ -112,10 +124,10 @@ useKeys([
         <p v-if="outbox.refusal || gradingError" class="mt-2 flex gap-2 leading-[1.3]" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ outbox.refusal ?? gradingError }}</p>
       </div>
       <span class="flex-1" />
-      <div class="flex gap-2 px-4 pt-3">
-        <button class="btn btn-quiet flex-1 px-2" @click="sheet = 'note'">Note</button>
-        <button v-if="session.isStaff" class="btn btn-quiet flex-1 px-2 text-danger" @click="sheet = 'safety'">Safety</button>
-        <button v-if="session.isStaff" class="btn flex-1 px-2" @click="grade">Grade</button>
+      <div class="flex gap-2 px-4 pt-2">
+        <button class="btn btn-quiet min-h-11 flex-1 px-2" @click="sheet = 'note'">Note</button>
+        <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-2 text-danger" @click="sheet = 'safety'">Safety</button>
+        <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-2" @click="grade">Grade</button>
       </div>
       <TableKeys :tally="state.tally" :on-break="state.onBreakSince !== null" :staff="session.isStaff" @press="press" />
     </aside>

@@ -1,6 +1,7 @@
 import { certificates, techniqueById, techniques } from '@peen/content'
 import type { ApprenticeSummary, ApprenticeView, LiftHold, Me, PractiseNext } from '@peen/contract'
 import { daysBetween, type State } from '@peen/core/competency'
+import { upperFirst } from '@peen/core/units'
 import { and, asc, eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { tables, type Reader } from '../../db'
@@ -83,7 +84,7 @@ async function practiseNext(db: Reader, standings: ReadonlyMap<string, Technique
   const known = new Set(attempts.map((attempt) => attempt.dogId))
   const [dog] = [...dogs].sort((a, b) => timesOn(a.coat) - timesOn(b.coat) || Number(known.has(a.id)) - Number(known.has(b.id)) || b.canStandMin - a.canStandMin)
   const name = techniques.find((technique) => technique.id === techniqueId)!.name
-  const why = dog ? `${dog.coat} coat, practised ${timesOn(dog.coat)} times; stands ${dog.canStandMin} minutes.` : ''
+  const why = dog ? `${upperFirst(dog.coat)} coat, practised ${timesOn(dog.coat)} times; stands ${dog.canStandMin} minutes.` : ''
   return { techniqueId, say: dog ? `**${name} on ${dog.name}.** ${why}` : `**${name}.**`, why: standing.because, dog: dog ? dogView(dog) : null }
 }
 

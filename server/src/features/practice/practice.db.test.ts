@@ -116,7 +116,7 @@ describe('what an apprentice may', () => {
     const risky = () => event(session, abe, 'attemptStarted', start(v7(), { techniqueId: 'ear-leather', regions: ['earEdge'], toolId: 'blade-10' }))
     const waiting = await record(abe, session, risky())
     expect(waiting.status).toBe(403)
-    expect((waiting.body.answers as { detail: string }[])[0].detail).toMatch(/Wait for the instructor: edge of the ear/)
+    expect((waiting.body.answers as { detail: string }[])[0].detail).toMatch(/Wait for the instructor: ear edge/)
     await record(ivo, session, event(session, ivo, 'holdReleased', { techniqueId: 'ear-leather', hazardId: 'ear-edge' }))
     expect((await record(abe, session, risky())).status).toBe(200)
   })

@@ -1,0 +1,54 @@
+// What every browser test starts from: a page that watches for requests leaving loopback and for errors.
+import { expect, test as base, type Page } from '@playwright/test'
+
+export const PASSWORD = 'porcelain-7F'
+
+type Watched = { readonly outside: string[]; readonly errors: string[] }
+
+export const test = base.extend<{ watched: Watched }>({
+  watched: [
+    async ({ page }, use) => {
+      const watched: Watched = { outside: [], errors: [] }
+      page.context().on('request', (request) => {
+        const url = new URL(request.url())
+        const stays = ['127.0.0.1', 'localhost'].includes(url.hostname) || ['blob:', 'data:'].includes(url.protocol)
+        if (!stays) watched.outside.push(request.url())
+      })
+      page.on('pageerror', (error) => watched.errors.push(error.message))
+      page.on('console', (message) => message.type() === 'error' && !/status of 4\d\d/.test(message.text()) && watched.errors.push(message.text()))
+      await use(watched)
+      expect(watched.outside, 'requests that left loopback').toEqual([])
+      expect(watched.errors, 'errors on the page').toEqual([])
+    },
+    { auto: true }
+  ]
+})
+
+export async function signIn(page: Page, username: string): Promise<void> {
+  await page.goto('/sign-in')
+  await page.getByLabel('User name').fill(username)
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.waitForURL('**/floor')
+}
+
+/** Waits until every dog on the page is drawn hair by hair. */
+export async function drawn(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    const dogs = [...document.querySelectorAll<HTMLElement>('canvas.dog-picture')]
+    return dogs.length > 0 && dogs.every((dog) => dog.dataset.drawn === 'full')
+  })
+}
+
+/** Opens the table of an apprentice from the floor. */
+export async function openTable(page: Page, givenName: string): Promise<void> {
+  await page.goto('/floor')
+  await page.getByTestId('table').filter({ hasText: givenName }).click()
+  await page.waitForURL('**/table/**')
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByText('Everything is saved')).toBeVisible()
+}
+
+export { expect }

@@ -1,0 +1,51 @@
+import js from '@eslint/js'
+import vue from 'eslint-plugin-vue'
+import globals from 'globals'
+import ts from 'typescript-eslint'
+
+// Imports point one way: core imports nothing of ours; contract imports core; content imports types of core;
+// server and web import contract, core and content; demo plays through the server's door. Never sideways.
+const only = (...allowed) => ({
+  'no-restricted-imports': [
+    'error',
+    {
+      patterns: [
+        { regex: `^@peen/(?!(?:${allowed.join('|') || 'none'})(?:/|$))`, message: 'Imports point one way; see docs/ARCHITECTURE.md.' },
+        { regex: '^(?:\\.\\./)+(?:core|content|contract|server|web|demo)/', message: 'Enter another room by its own door (@peen/...).' }
+      ]
+    }
+  ]
+})
+const CORE_IS_PURE = [
+  { name: 'window', message: 'core has no DOM' }, { name: 'document', message: 'core has no DOM' }, { name: 'fetch', message: 'core has no network' },
+  { name: 'process', message: 'core has no environment' }, { name: 'console', message: 'core does not print' }
+]
+
+export default ts.config(
+  { ignores: ['**/node_modules/**', 'web/dist/**', '.peen/**', 'server/drizzle/**', 'test-results/**'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  { files: ['**/*.{js,mjs,ts}'], languageOptions: { globals: globals.node } },
+  { files: ['web/**/*.{ts,vue}', 'e2e/**/*.ts', 'scripts/screens.ts'], languageOptions: { globals: globals.browser } },
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
+  {
+    rules: {
+      'no-console': 'error',
+      'no-undef': 'off', // TypeScript knows better
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      // layout of templates is prettier's business, and long lines of classes read best as one
+      'vue/max-attributes-per-line': 'off', 'vue/singleline-html-element-content-newline': 'off', 'vue/multiline-html-element-content-newline': 'off',
+      'vue/html-self-closing': 'off', 'vue/html-indent': 'off', 'vue/html-closing-bracket-newline': 'off', 'vue/first-attribute-linebreak': 'off', 'vue/attributes-order': 'off', 'vue/require-default-prop': 'off'
+    }
+  },
+  { files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: { ...only('core'), 'no-restricted-globals': ['error', ...CORE_IS_PURE], 'no-restricted-syntax': ['error', { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'randomness is an argument' }, { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'time is an argument' }, { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'time is an argument' }] } },
+  { files: ['core/src/**/*.test.ts'], rules: only('core', 'content') },
+  { files: ['content/**/*.ts'], rules: only('core') },
+  { files: ['contract/src/**/*.ts'], rules: only('core') },
+  { files: ['server/src/**/*.ts'], rules: only('core', 'content', 'contract') },
+  { files: ['web/src/**/*.{ts,vue}'], rules: only('core', 'content', 'contract') },
+  { files: ['demo/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: only('core', 'content', 'contract', 'server') },
+  { files: ['scripts/**/*'], rules: { 'no-console': 'off' } }
+)
