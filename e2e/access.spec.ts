@@ -95,6 +95,7 @@ test('the main job works by keyboard alone', async ({ page }) => {
   await expect(page.locator('[data-key=fault]')).toContainText('1 so far')
   await page.keyboard.press('g')
   await page.waitForURL('**/trims/**')
+  await page.getByRole('tab', { name: 'Front' }).waitFor()
   await page.keyboard.press('ArrowRight')
   await expect(page.getByRole('tab', { name: 'Front' })).toHaveAttribute('aria-selected', 'true')
   await page.keyboard.press('ArrowDown')

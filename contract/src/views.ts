@@ -70,6 +70,8 @@ export type FloorTable = {
   readonly hold: HoldView | null
   readonly closed: boolean
   readonly stopped: string | null
+  /** what a new event of this session must come after */
+  readonly lastLamport: number
 }
 
 export type Look = { readonly tableNumber: number; readonly sessionId: string; readonly who: string; readonly say: string; readonly why: string; readonly hold: HoldView | null; readonly danger: boolean }

@@ -11,7 +11,7 @@ export type Departure = { readonly region: RegionId; readonly from: Point; reado
 const LEAST_MM = 1.2
 
 /**
- * Hairs from the planned to the found outline, about every `everyMm` along the near side. Leaves the coat dressed in `found`.
+ * Hairs from the planned to the found outline, about every `everyMm` along the near side. Leaves the coat dressed in `found`, as it was.
  * @returns places in mm; `byMm` above 0 outward (too long), below 0 inward
  */
 export function departures(skin: Skin, planned: Lengths, found: Lengths, everyMm: number): Departure[] {

@@ -55,18 +55,24 @@ export function bakeFigure(spec: FigureSpec): Figure {
   const skin = buildSkin(spec.body, spec.withersMm)
   const ramps = rampsOf(spec.colouring)
   const plan = coatTable(spec.lengths)
-  const widest = widestCoats(skin, plan)
+  const widest = once(() => widestCoats(skin, plan))
   let present = spec.lengths
   let table = plan
   dressCoat(skin, plan)
   let shaded = false
   let resolved = false
-  const layers = once(() => bakeLayers(skin, spec, ramps, widest))
+  const layers = once(() => {
+    const reach = widest()
+    dressCoat(skin, plan)
+    const baked = bakeLayers(skin, spec, ramps, reach)
+    dressCoat(skin, table)
+    return baked
+  })
   const hair = once((): Hair => {
     const all = layers()
     // roots are placed in the plan's coat, whatever is worn: the picture must not depend on what was drawn first
     dressCoat(skin, plan)
-    const planted = plantRoots(all, scaled(plan, SLIDER.shortestShare), widest, { pxPerMm: spec.pxPerMm, budget: spec.budget }, randomFrom(SEED))
+    const planted = plantRoots(all, scaled(plan, SLIDER.shortestShare), widest(), { pxPerMm: spec.pxPerMm, budget: spec.budget }, randomFrom(SEED))
     dressCoat(skin, table)
     shaded = false
     return { planted, strokes: new Map(all.map((layer) => [layer, newStrokes(planted.roots.get(layer)!)])) }
@@ -87,6 +93,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
     spec,
     skin,
     dress: (lengths) => {
+      if (DRAWN_REGIONS.every((region) => lengths[region] === present[region])) return
       checkLengths(lengths)
       present = lengths
       table = coatTable(lengths)

@@ -27,30 +27,47 @@ export function toBytes({ px }: Raster): Uint8ClampedArray<ArrayBuffer> {
   return out
 }
 
-/** Visits the spans of a polygon (x, y pairs in px, non-zero winding): row, left and right end in px. */
-export function scanPolygon(ring: Float32Array, w: number, h: number, visit: (row: number, from: number, to: number) => void): void {
-  void w
+/** Visits the spans of a polygon (x, y pairs in px, non-zero winding) in a picture h rows high: row, left and right end in px. */
+export function scanPolygon(ring: Float32Array, h: number, visit: (row: number, from: number, to: number) => void): void {
   const n = ring.length / 2
-  const rows = new Map<number, [number, number][]>()
+  // per row: crossings as x, winding, x, winding ...
+  const rows: (number[] | undefined)[] = new Array(h)
   for (let i = 0, j = n - 1; i < n; j = i++) {
-    let [x0, y0, x1, y1, winding] = [ring[2 * j], ring[2 * j + 1], ring[2 * i], ring[2 * i + 1], 1]
+    const down = ring[2 * j + 1] <= ring[2 * i + 1]
+    const [from, to] = down ? [j, i] : [i, j]
+    const y0 = ring[2 * from + 1]
+    const y1 = ring[2 * to + 1]
     if (y0 === y1) continue
-    if (y0 > y1) [x0, x1, y0, y1, winding] = [x1, x0, y1, y0, -1]
     const last = Math.min(h - 1, Math.ceil(y1 - 0.5) - 1)
-    const slope = (x1 - x0) / (y1 - y0)
+    const slope = (ring[2 * to] - ring[2 * from]) / (y1 - y0)
     for (let row = Math.max(0, Math.ceil(y0 - 0.5)); row <= last; row++) {
-      const crossings = rows.get(row) ?? []
-      crossings.push([x0 + (row + 0.5 - y0) * slope, winding])
-      rows.set(row, crossings)
+      ;(rows[row] ??= []).push(ring[2 * from] + (row + 0.5 - y0) * slope, down ? 1 : -1)
     }
   }
-  for (const [row, crossings] of rows) {
-    crossings.sort((a, b) => a[0] - b[0])
+  for (let row = 0; row < h; row++) {
+    const crossings = rows[row]
+    if (!crossings) continue
+    sortPairs(crossings)
     let winding = 0
-    for (let i = 0; i < crossings.length - 1; i++) {
-      winding += crossings[i][1]
-      if (winding !== 0) visit(row, crossings[i][0], crossings[i + 1][0])
+    for (let i = 0; i < crossings.length - 2; i += 2) {
+      winding += crossings[i + 1]
+      if (winding !== 0) visit(row, crossings[i], crossings[i + 2])
     }
+  }
+}
+
+// few crossings a row: insertion sort on x, each with its winding
+function sortPairs(pairs: number[]): void {
+  for (let i = 2; i < pairs.length; i += 2) {
+    const x = pairs[i]
+    const winding = pairs[i + 1]
+    let j = i - 2
+    for (; j >= 0 && pairs[j] > x; j -= 2) {
+      pairs[j + 2] = pairs[j]
+      pairs[j + 3] = pairs[j + 1]
+    }
+    pairs[j + 2] = x
+    pairs[j + 3] = winding
   }
 }
 
@@ -64,36 +81,63 @@ export function paintBase(raster: Raster, gridded: GriddedLayer, view: View): vo
   const { w, h, px } = raster
   const { scale, originX, originY } = view
   const colours = baseColours(gridded)
-  const done = new Uint8Array(w * h)
   const { grid } = gridded
   const perCell = 1 / (grid.cell * scale)
-  for (const share of [0, BASE_SHARE]) {
-    scanPolygon(layerRing(layer, share, view), w, h, (row, from, to) => {
-      const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.dy) / grid.cell - 0.5, 0, grid.h - 2)
-      const yi = Math.floor(gy)
-      const fy = gy - yi
-      const first = Math.max(0, Math.floor(from))
-      const last = Math.min(w - 1, Math.floor(to))
-      for (let x = first; x <= last; x++) {
-        const p = row * w + x
-        if (done[p]) continue
-        let cover = x < from ? x + 1 - from : 1
-        if (x + 1 > to) cover = Math.min(cover, to - x)
-        if (cover > 0.99) done[p] = 1
-        const gx = clamp((x + 0.5 - originX - (layer.dx + grid.left) * scale) * perCell - 0.5, 0, grid.w - 2)
-        const xi = Math.floor(gx)
-        const fx = gx - xi
-        const q = 4 * (yi * grid.w + xi)
-        const below = q + 4 * grid.w
-        const [a, b, c, d] = [(1 - fx) * (1 - fy), fx * (1 - fy), (1 - fx) * fy, fx * fy]
-        const alpha = ((colours[q + 3] * a + colours[q + 7] * b + colours[below + 3] * c + colours[below + 7] * d) / 255) * cover
-        if (alpha <= 0) continue
-        const o = 4 * p
-        for (let k = 0; k < 3; k++) px[o + k] += (colours[q + k] * a + colours[q + 4 + k] * b + colours[below + k] * c + colours[below + 4 + k] * d - px[o + k]) * alpha
-        px[o + 3] += (255 - px[o + 3]) * alpha
-      }
-    })
+  const skin = layerRing(layer, 0, view)
+  const coat = layerRing(layer, BASE_SHARE, view)
+  const done = coveredBox(skin, coat, w, h)
+  const shiftX = originX + (layer.dx + grid.left) * scale
+  const fill = (row: number, from: number, to: number) => {
+    const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.dy) / grid.cell - 0.5, 0, grid.h - 2)
+    const yi = Math.floor(gy)
+    const fy = gy - yi
+    const first = Math.max(0, Math.floor(from))
+    const last = Math.min(w - 1, Math.floor(to))
+    for (let x = first; x <= last; x++) {
+      const p = (row - done.top) * done.w + x - done.left
+      if (done.cells[p]) continue
+      let cover = x < from ? x + 1 - from : 1
+      if (x + 1 > to) cover = Math.min(cover, to - x)
+      if (cover > 0.99) done.cells[p] = 1
+      const gx = clamp((x + 0.5 - shiftX) * perCell - 0.5, 0, grid.w - 2)
+      const xi = Math.floor(gx)
+      const fx = gx - xi
+      // the four cells around, weighted by nearness
+      const q = 4 * (yi * grid.w + xi)
+      const r = q + 4 * grid.w
+      const a = (1 - fx) * (1 - fy)
+      const b = fx * (1 - fy)
+      const c = (1 - fx) * fy
+      const d = fx * fy
+      const alpha = ((colours[q + 3] * a + colours[q + 7] * b + colours[r + 3] * c + colours[r + 7] * d) / 255) * cover
+      if (alpha <= 0) continue
+      const o = 4 * (row * w + x)
+      px[o] += (colours[q] * a + colours[q + 4] * b + colours[r] * c + colours[r + 4] * d - px[o]) * alpha
+      px[o + 1] += (colours[q + 1] * a + colours[q + 5] * b + colours[r + 1] * c + colours[r + 5] * d - px[o + 1]) * alpha
+      px[o + 2] += (colours[q + 2] * a + colours[q + 6] * b + colours[r + 2] * c + colours[r + 6] * d - px[o + 2]) * alpha
+      px[o + 3] += (255 - px[o + 3]) * alpha
+    }
   }
+  scanPolygon(skin, h, fill)
+  scanPolygon(coat, h, fill)
+}
+
+/** Cells of the box around two rings, for marking what is painted already. */
+function coveredBox(a: Float32Array, b: Float32Array, w: number, h: number): { readonly left: number; readonly top: number; readonly w: number; readonly cells: Uint8Array } {
+  let [left, top, right, bottom] = [w, h, 0, 0]
+  for (const ring of [a, b]) {
+    for (let i = 0; i < ring.length; i += 2) {
+      left = Math.min(left, ring[i])
+      right = Math.max(right, ring[i])
+      top = Math.min(top, ring[i + 1])
+      bottom = Math.max(bottom, ring[i + 1])
+    }
+  }
+  const x0 = Math.max(0, Math.floor(left) - 1)
+  const y0 = Math.max(0, Math.floor(top) - 1)
+  const width = Math.max(1, Math.min(w, Math.ceil(right) + 2) - x0)
+  const height = Math.max(1, Math.min(h, Math.ceil(bottom) + 2) - y0)
+  return { left: x0, top: y0, w: width, cells: new Uint8Array(width * height) }
 }
 
 /** A layer's outline in px at a share of its coat: 0 is the skin, 1 the coat. Thin coats are taken whole. */
@@ -218,7 +262,7 @@ export function paintPolygon(raster: Raster, ring: Float32Array, [red, green, bl
   const SUB = 4
   const tall = ring.map((value, i) => (i % 2 === 1 ? value * SUB : value))
   const cover = new Map<number, Float32Array>()
-  scanPolygon(tall, w, h * SUB, (sub, from, to) => {
+  scanPolygon(tall, h * SUB, (sub, from, to) => {
     const row = Math.floor(sub / SUB)
     const line = cover.get(row) ?? new Float32Array(w)
     const first = Math.max(0, Math.floor(from))

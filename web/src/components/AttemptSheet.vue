@@ -71,7 +71,7 @@ function start(): void {
     </div>
     <fieldset v-if="technique" class="mb-4">
       <legend class="label">Places</legend>
-      <div class="flex flex-wrap gap-2"><button v-for="region in technique.regions" :key="region" type="button" :class="['btn min-h-11 px-4 py-1 text-[16px]', regions.includes(region) ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="regions.includes(region)" @click="toggle(region)">{{ regionName(region) }}</button></div>
+      <div class="flex flex-wrap gap-2"><button v-for="place in technique.regions" :key="place" type="button" :class="['btn min-h-11 px-4 py-1 text-[16px]', regions.includes(place) ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="regions.includes(place)" @click="toggle(place)">{{ regionName(place) }}</button></div>
     </fieldset>
     <ChoiceRow v-model="side" label="Side, the dog’s own" :options="[{ value: 'left', name: 'left' }, { value: 'right', name: 'right' }, { value: 'both', name: 'both' }]" />
     <label class="label" for="tool">Tool</label>

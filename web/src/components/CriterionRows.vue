@@ -36,10 +36,10 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
 
 <template>
   <div>
-    <div class="muted grid h-9 grid-cols-[22px_1fr_76px_42px_42px_104px] items-center gap-2 border-b border-line px-5"><span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span><span class="text-right">right</span><span>answer</span></div>
+    <div class="muted grid h-9 grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 border-b border-line px-3 sm:px-5"><span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span><span class="text-right">right</span><span>answer</span></div>
     <div v-for="row in rows" :key="row.criterion.id" class="border-b border-line">
       <button
-        class="grid min-h-11 w-full grid-cols-[22px_1fr_76px_42px_42px_104px] items-center gap-2 px-5 py-1"
+        class="grid min-h-11 w-full grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 px-3 py-1 sm:px-5"
         :class="open === row.criterion.id ? (row.answer?.part.departure === 'long' ? 'bg-long-tint' : row.answer?.part.departure === 'short' ? 'bg-short-tint' : 'bg-well') : ''"
         :aria-expanded="open === row.criterion.id"
         :data-row="row.criterion.id"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { placeNotes, type Departure, type Lengths, type Point, type RegionShape } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
-import { useElementSize } from '@vueuse/core'
+import { useDebounceFn, useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import FigurePicture from './FigurePicture.vue'
@@ -46,18 +46,33 @@ const toPlate = computed(() => ([x, y]: Point): Point => {
 })
 const markMm = computed(() => [50, 20, 100].find((mm) => mm * placed.value.view.scale >= 14 && mm * placed.value.view.scale <= 80) ?? 50)
 
+const figureKey = computed(() => JSON.stringify([props.dog.bodyType, props.dog.colour, props.dog.withersMm, props.plan, box.value.w, box.value.h]))
+function asked() {
+  const { w, h } = box.value
+  const { bodyType, colour, withersMm } = props.dog
+  const dog = { bodyType, colour, withersMm, plan: { ...props.plan }, budget: budgetFor(w * density, h * density) }
+  return { dog, scale: placeDog(props.dog, Math.round(w * density), Math.round(h * density), false).view.scale, lengths: { ...props.lengths } }
+}
+async function readDepartures(): Promise<void> {
+  if (width.value === 0 || !props.showsDepartures) return
+  const { dog, scale, lengths } = asked()
+  departures.value = await painter().departures(dog, scale, lengths)
+}
+async function readShapes(): Promise<void> {
+  if (width.value === 0) return
+  const { dog, scale, lengths } = asked()
+  shapes.value = await painter().shapes(dog, scale, lengths)
+}
+// places to touch follow when the hand rests; the picture and its departures follow the hand
+const readShapesSoon = useDebounceFn(readShapes, 250)
+watch(figureKey, () => void readShapes(), { immediate: true })
 watch(
-  () => [props.dog.bodyType, props.dog.colour, props.dog.withersMm, props.plan, props.lengths, box.value.w, box.value.h, props.showsDepartures],
-  async () => {
-    if (width.value === 0) return
-    const { w, h } = box.value
-    const { bodyType, colour, withersMm } = props.dog
-    const spec = { bodyType, colour, withersMm, plan: { ...props.plan }, budget: budgetFor(w * density, h * density) }
-    const scale = placeDog(props.dog, Math.round(w * density), Math.round(h * density), false).view.scale
-    shapes.value = await painter().shapes(spec, scale, { ...props.lengths })
-    departures.value = props.showsDepartures ? await painter().departures(spec, scale, { ...props.lengths }) : []
+  () => [figureKey.value, props.lengths, props.showsDepartures],
+  () => {
+    void readDepartures()
+    void readShapesSoon()
   },
-  { immediate: true, deep: true }
+  { immediate: true, deep: true, flush: 'post' }
 )
 
 const centreOf = (region: RegionId): Point | null => {
@@ -87,7 +102,12 @@ const leaders = computed(() => {
 })
 const below = computed(() => (hasColumns.value ? props.notes.filter((note) => !leaders.value.some((leader) => leader.note.id === note.id)) : props.notes))
 const path = ({ side, rulePx, elbow, target }: (typeof leaders.value)[number]['place']) => `M${side === 'left' ? MARGIN : width.value - MARGIN} ${rulePx}H${elbow[0]}L${target[0].toFixed(1)} ${target[1].toFixed(1)}`
-const hairs = computed(() => departures.value.map((departure) => ({ from: toPlate.value(departure.from), to: toPlate.value(departure.to), long: departure.byMm > 0 })))
+// one path for all hairs of a kind: hundreds of elements would block the hand
+const hairs = computed(() => {
+  const draw = (long: boolean) => departures.value.filter((departure) => departure.byMm > 0 === long).map(({ from, to }) => `M${toPlate.value(from).map(tenth).join(' ')}L${toPlate.value(to).map(tenth).join(' ')}`).join('')
+  return { long: draw(true), short: draw(false) }
+})
+const tenth = (value: number) => value.toFixed(1)
 const nowAt = computed(() => (props.now ? centreOf(props.now) : null))
 const groundY = computed(() => placed.value.groundPx + box.value.y)
 const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side'))
@@ -100,10 +120,9 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
         <GroundHatch :from="box.x + box.w * 0.18" :to="box.x + box.w * 0.82" :y="groundY" :width="width" :height="plateHeight" />
         <FigurePicture class="absolute" :style="{ left: `${box.x}px`, top: `${box.y}px` }" :dog="dog" :plan="plan" :lengths="lengths" :width="box.w" :height="box.h" :mirrored="mirrored" :label="label" />
         <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">
-          <g v-for="(hair, i) in hairs" :key="i">
-            <path :d="`M${hair.from[0]} ${hair.from[1]}L${hair.to[0]} ${hair.to[1]}`" stroke="var(--plate)" stroke-opacity=".8" stroke-width="3" stroke-linecap="round" />
-            <path :d="`M${hair.from[0]} ${hair.from[1]}L${hair.to[0]} ${hair.to[1]}`" :stroke="hair.long ? 'var(--long)' : 'var(--short)'" stroke-width="1.2" />
-          </g>
+          <path :d="hairs.long + hairs.short" stroke="var(--plate)" stroke-opacity=".8" stroke-width="3" stroke-linecap="round" />
+          <path :d="hairs.long" stroke="var(--long)" stroke-width="1.2" />
+          <path :d="hairs.short" stroke="var(--short)" stroke-width="1.2" />
         </svg>
         <RegionTouch :shapes="shapes" :to-px="toPlate" :width="width" :height="plateHeight" :selected="selected" :side="sideWords" @pick="emit('pick', $event)" />
         <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">

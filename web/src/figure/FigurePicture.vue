@@ -11,6 +11,7 @@ const props = withDefaults(defineProps<{ dog: DrawnDog; lengths: Lengths; plan?:
 const canvas = ref<HTMLCanvasElement | null>(null)
 const state = ref<'waiting' | 'shape' | 'full'>('waiting')
 const drawMs = ref(0)
+const drawCount = ref(0)
 const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
 const size = computed(() => ({ w: Math.round(props.width * density), h: Math.round(props.height * density) }))
 
@@ -41,6 +42,7 @@ async function draw(): Promise<void> {
     }
     show(await pictureOf(full))
     drawMs.value = Math.round(performance.now() - started)
+    drawCount.value++
     state.value = 'full'
   } finally {
     busy = false
@@ -67,7 +69,7 @@ watch(() => [props.dog, props.lengths, props.plan, props.width, props.height, pr
 </script>
 
 <template>
-  <canvas ref="canvas" class="dog-picture block" role="img" :aria-label="label" :width="size.w" :height="size.h" :style="{ width: `${width}px`, height: `${height}px` }" :data-drawn="state" :data-ms="drawMs" />
+  <canvas ref="canvas" class="dog-picture block" role="img" :aria-label="label" :width="size.w" :height="size.h" :style="{ width: `${width}px`, height: `${height}px` }" :data-drawn="state" :data-ms="drawMs" :data-count="drawCount" />
 </template>
 
 <style scoped>

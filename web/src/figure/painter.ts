@@ -17,8 +17,7 @@ export async function pictureOf(request: PaintRequest): Promise<ImageBitmap> {
   const key = JSON.stringify(request)
   const known = pictures.get(key)
   if (known) return known
-  const bytes = await painter().paint(request)
-  const picture = await createImageBitmap(new ImageData(new Uint8ClampedArray(bytes), request.width, request.height))
+  const picture = await painter().paint(request)
   pictures.set(key, picture)
   if (pictures.size > KEPT_PICTURES) pictures.delete(pictures.keys().next().value!)
   return picture

@@ -22,7 +22,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   const seq = useLocalStorage('peen.seq', 0)
   const waiting = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
   const refusal = ref<string | null>(null)
-  let sending = false
+  let sending: Promise<void> | null = null
   watch(() => waiting.value.length, (n) => (saved.kept = n), { immediate: true })
 
   /** Makes an event with its whole envelope, later than everything seen in its session. */
@@ -37,9 +37,12 @@ export const useOutboxStore = defineStore('outbox', () => {
     waiting.value = [...waiting.value, event]
     void flush()
   }
-  async function flush(): Promise<void> {
-    if (sending || waiting.value.length === 0 || !session.me) return
-    sending = true
+  /** Sends what waits; resolves when this round has been answered. */
+  function flush(): Promise<void> {
+    if (waiting.value.length === 0 || !session.me) return Promise.resolve()
+    return (sending ??= send().finally(() => (sending = null)))
+  }
+  async function send(): Promise<void> {
     saved.saving = true
     try {
       while (waiting.value.length > 0) {
@@ -52,7 +55,6 @@ export const useOutboxStore = defineStore('outbox', () => {
       refusal.value = sentenceOf(error)
       setTimeout(() => void flush(), RETRY_MS)
     } finally {
-      sending = false
       saved.saving = false
     }
   }

@@ -98,7 +98,7 @@ async function lift(): Promise<void> {
         <RouterLink v-if="certificate.findingId" :to="`/certify/${certificate.findingId}`" class="btn mt-3 w-full">Open the finding</RouterLink>
         <button v-else-if="session.isStaff" class="btn mt-3 w-full" @click="draft(certificate.certificateId)">Draft the finding</button>
       </section>
-      <p v-if="problem" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+      <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
     </aside>
     <SheetDialog :open="showsLift" :title="`Lift the hold: ${name}`" @close="showsLift = false">
       <form @submit.prevent="lift">

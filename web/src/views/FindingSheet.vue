@@ -47,7 +47,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
   <TopLine :what="data ? `Finding ${data.number}, drafted by ${data.draftedBy}` : 'Finding'" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_420px] lg:overflow-hidden print:block print:overflow-visible">
-    <main class="min-w-0 p-4 sm:px-6 sm:pt-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-4 sm:px-6 sm:pt-4 lg:overflow-y-auto" tabindex="0" aria-label="The finding">
       <p class="caption muted">The claim</p>
       <p class="finding mt-1.5 max-sm:text-[23px]"><b>{{ data.apprentice.givenName }} {{ data.apprentice.familyName }}</b> {{ data.certificate.claim }}.</p>
       <div class="mt-3.5 flex flex-wrap items-baseline justify-between gap-x-6"><h1>{{ heading }}</h1><span class="muted">standard {{ data.certificate.standardId }}, version {{ data.certificate.version }}</span></div>
@@ -81,7 +81,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
         <button v-if="session.isLead" class="btn btn-quiet no-print mt-3 w-full" @click="declines = true">Decline, why</button>
       </template>
       <button v-if="data.status === 'issued'" class="btn no-print mt-3 w-full" @click="print">Print the finding</button>
-      <p v-if="problem" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+      <p v-if="problem && !declines" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
     </aside>
     <SheetDialog :open="declines" title="Decline this finding" @close="declines = false">
       <form @submit.prevent="act('decline', { reason })">

@@ -35,7 +35,7 @@ function open(table: FloorTable): void {
 
 /** "I am here": the instructor stands beside the step that waits. */
 async function release(sessionId: string, hold: HoldView): Promise<void> {
-  outbox.put(outbox.make(sessionId, 'holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, 1_000_000))
+  outbox.put(outbox.make(sessionId, 'holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, data.value?.tables.find((table) => table.sessionId === sessionId)?.lastLamport ?? 0))
   await outbox.flush()
   await reload()
 }

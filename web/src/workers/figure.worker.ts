@@ -24,7 +24,7 @@ function figureFor(dog: DogSpec, scale: number): Figure {
 }
 
 const painter = {
-  paint({ dog, lengths, width, height, view, what }: PaintRequest): ArrayBuffer {
+  async paint({ dog, lengths, width, height, view, what }: PaintRequest): Promise<ImageBitmap> {
     const figure = figureFor(dog, view.scale)
     const raster = newRaster(width, height)
     if (what === 'silhouette') figure.paintSilhouette(raster, view)
@@ -32,8 +32,8 @@ const painter = {
       figure.dress(lengths)
       figure.paint(raster, view)
     }
-    const { buffer } = toBytes(raster)
-    return Comlink.transfer(buffer, [buffer])
+    const picture = await createImageBitmap(new ImageData(toBytes(raster), width, height))
+    return Comlink.transfer(picture, [picture])
   },
   shapes(dog: DogSpec, scale: number, lengths: Lengths): readonly RegionShape[] {
     const figure = figureFor(dog, scale)

@@ -62,7 +62,7 @@ function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
   const { id: tableId, number, xMm, yMm, turnDeg } = table
   return {
     sessionId: null, tableId, number, xMm, yMm, turnDeg, apprentice: null, dog: null, trim: null, plan: null, workedMin: 0,
-    standardMin: 0, canStandMin: 0, now: null, next: null, hold: null, closed: false, stopped: null
+    standardMin: 0, canStandMin: 0, now: null, next: null, hold: null, closed: false, stopped: null, lastLamport: 0
   }
 }
 
@@ -106,7 +106,7 @@ function describe(
   const view: FloorTable = {
     sessionId: session.id, tableId: table.id, number: table.number, xMm: table.xMm, yMm: table.yMm, turnDeg: table.turnDeg,
     apprentice: personName(person), dog: dogView(dog), trim: standard.name, plan: standard.plan, workedMin, standardMin: standard.standardMin, canStandMin,
-    now: current ? stepView(current) : null, next: next ? stepView(next) : null, hold: waiting, closed: state.closedAt !== null, stopped: state.stopped
+    now: current ? stepView(current) : null, next: next ? stepView(next) : null, hold: waiting, closed: state.closedAt !== null, stopped: state.stopped, lastLamport: state.lastLamport
   }
   return { view, facts, hold: waiting }
 }

@@ -1,0 +1,111 @@
+// npm run bench: how fast the dog is drawn, as medians and as ratios to a named reference in the same run.
+// In Node always; in the browser as well when Peen is running (PEEN_URL, by default http://127.0.0.1:4760).
+import { chromium, type Page } from '@playwright/test'
+import { bodyById, colouringOf, standards } from '@peen/content'
+import { bakeFigure, extentOf, newRaster, toBytes } from '@peen/core/figure'
+import sharp from 'sharp'
+
+const [W, H] = [1280, 800]
+const plan = standards[0].plan.lengthsMm
+const body = bodyById('bearded')
+const [left, bottom, right, top] = extentOf(body, 340)
+const scale = Math.min((W - 80) / (right - left), (H - 80) / (top - bottom))
+const view = { scale, originX: W / 2 - ((left + right) / 2) * scale, originY: H - 40 }
+const spec = { body, withersMm: 340, colouring: colouringOf('pepper'), lengths: plan, pxPerMm: scale, budget: 60000 }
+
+const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
+const timed = async (work: () => unknown) => {
+  const start = performance.now()
+  await work()
+  return performance.now() - start
+}
+const repeat = async (times: number, work: (i: number) => unknown) => {
+  const all: number[] = []
+  for (let i = 0; i < times; i++) all.push(await timed(() => work(i)))
+  return all
+}
+const say = (name: string, ms: number, reference: number) => console.log(`${name.padEnd(58)} ${String(Math.round(ms)).padStart(6)} ms   ${(ms / reference).toFixed(2)} x reference`)
+
+console.log(`A bearded dog at ${W} x ${H}, 60,000 hairs; medians. Reference: sharp blurs one ${W} x ${H} picture, sigma 8.`)
+const noise = Buffer.alloc(W * H * 4, 120)
+const reference = median(await repeat(7, () => sharp(noise, { raw: { width: W, height: H, channels: 4 } }).blur(8).raw().toBuffer()))
+say('reference', reference, reference)
+
+const firstShape = await repeat(5, () => bakeFigure(spec).paintSilhouette(newRaster(W, H), view))
+say('Node: filled shape from nothing', median(firstShape), reference)
+const firstFull = await repeat(5, () => {
+  const raster = newRaster(W, H)
+  bakeFigure(spec).paint(raster, view)
+  toBytes(raster)
+})
+say('Node: full first drawing from nothing', median(firstFull), reference)
+const figure = bakeFigure(spec)
+figure.paint(newRaster(W, H), view)
+const change = await repeat(9, (i) => {
+  const raster = newRaster(W, H)
+  figure.dress({ ...plan, back: 3 + i, ribs: 3 + i, skirt: 45 - i })
+  figure.paint(raster, view)
+  toBytes(raster)
+})
+say('Node: redraw after a length change', median(change), reference)
+
+// as text: tsx would wrap named functions in helpers that the page does not have
+const WATCH_FIRST = `new Promise((resolve) => {
+  let start = 0, shape = 0
+  const look = () => {
+    const canvas = document.querySelector('canvas.dog-picture')
+    if (canvas && !start) start = performance.now()
+    if (canvas && !shape && canvas.dataset.drawn !== 'waiting') shape = performance.now() - start
+    if (canvas && canvas.dataset.drawn === 'full') return resolve({ shape, full: performance.now() - start })
+    requestAnimationFrame(look)
+  }
+  look()
+})` as unknown as () => Promise<{ shape: number; full: number }>
+
+const url = process.env.PEEN_URL ?? 'http://127.0.0.1:4760'
+const isOpen = await fetch(url).then((answer) => answer.ok, () => false)
+if (isOpen) await inTheBrowser()
+else console.log(`Peen is not open at ${url}: not measured in the browser.`)
+
+async function inTheBrowser(): Promise<void> {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+  const [shapes, fulls]: [number[], number[]] = [[], []]
+  for (let i = 0; i < 5; i++) {
+    const page = await browser.newPage({ viewport: { width: W, height: H } })
+    await watchLongTasks(page)
+    await page.goto(`${url}/sign-in`)
+    const at = await page.evaluate(WATCH_FIRST)
+    shapes.push(at.shape)
+    fulls.push(at.full)
+    await page.close()
+  }
+  say('Browser: filled shape, from the canvas on the page', median(shapes), reference)
+  say('Browser: full hair, from the canvas on the page', median(fulls), reference)
+  const page = await browser.newPage({ viewport: { width: W, height: H } })
+  await watchLongTasks(page)
+  await page.goto(`${url}/sign-in`)
+  await page.fill('#username', 'ruben')
+  await page.fill('#password', 'porcelain-7F')
+  await page.click('button:has-text("Sign in")')
+  await page.waitForURL('**/floor')
+  const dogs = (await (await page.request.get(`${url}/api/dogs`)).json()) as { id: string }[]
+  await page.goto(`${url}/dogs/${dogs[0].id}`)
+  await page.waitForSelector('canvas[data-drawn=full]')
+  await page.waitForTimeout(1500)
+  await page.evaluate('window.longTasks.length = 0')
+  const changes: number[] = []
+  for (let i = 0; i < 11; i++) {
+    const before = await page.getAttribute('canvas.dog-picture', 'data-count')
+    await page.locator('#length').fill(String(4 + i))
+    await page.waitForFunction((seen) => document.querySelector('canvas.dog-picture')!.getAttribute('data-count') !== seen, before)
+    changes.push(Number(await page.getAttribute('canvas.dog-picture', 'data-ms')))
+  }
+  say('Browser: redraw after a length change', median(changes), reference)
+  const longest = await page.evaluate('Math.max(0, ...window.longTasks)')
+  say('Browser: longest task of the page while lengths change', Number(longest), reference)
+  await browser.close()
+}
+
+async function watchLongTasks(page: Page): Promise<void> {
+  await page.addInitScript('window.longTasks = []; new PerformanceObserver((list) => list.getEntries().forEach((entry) => window.longTasks.push(entry.duration))).observe({ type: "longtask", buffered: false })')
+}
