@@ -25,6 +25,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['dog', () => page.goto(`/dogs/${dogs[0].id}`)],
     ['trims', () => page.goto('/trims')],
     ['result', () => page.goto(`/trims/${signed}`)],
+    ['rack', () => page.goto('/rack')],
     ['certify', () => page.goto('/certify')],
     ['finding', () => page.goto(`/certify/${finding}`)],
     ['grade', async () => {

@@ -45,6 +45,30 @@ test('an instructor logs practice: what, where, tool, whose hands, fault, prompt
   for (const field of ['id', 'deviceId', 'seq', 'lamport', 'atDevice', 'receivedAt', 'by']) expect(started[field], field).toBeTruthy()
 })
 
+test('a finished dog takes taps as late, and an instructor counts them', async ({ page }) => {
+  await signIn(page, 'ruben')
+  await openTable(page, 'Dilys')
+  await page.getByRole('button', { name: 'Finish' }).click()
+  await saved(page)
+  await page.locator('[data-key=prompt]').click()
+  await saved(page)
+  await page.reload()
+  await expect(page.getByText(/Came late, after the dog was finished: a prompt/)).toBeVisible()
+  await page.getByRole('button', { name: 'Count it' }).click()
+  await expect(page.locator('[data-key=prompt]')).toContainText('1 so far')
+})
+
+test('the rack says what a blade leaves with and against the growth, in mm or inches', async ({ page }) => {
+  await signIn(page, 'ruben')
+  await page.goto('/rack')
+  const row = page.getByRole('row', { name: /blade 7F/ })
+  await expect(row).toContainText('3.2 mm')
+  await expect(row).toContainText('2 mm')
+  await page.getByRole('button', { name: 'lengths in inches' }).click()
+  await expect(row).toContainText('13/64 in')
+  await expect(page.getByRole('row', { name: /blade 30/ })).toContainText('under 0.25 mm: not allowed')
+})
+
 test('"I am here" releases the hold point, and the look moves on', async ({ page }) => {
   await signIn(page, 'ruben')
   await page.getByRole('button', { name: /I am here, table 3/ }).click()

@@ -13,6 +13,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/dogs/:id', component: () => import('./views/DogPlate.vue'), props: true, meta: { place: 'dogs' } },
   { path: '/trims', component: () => import('./views/TrimList.vue'), meta: { place: 'trims' } },
   { path: '/trims/:id', component: () => import('./views/TrimSheet.vue'), props: true, meta: { place: 'trims' } },
+  { path: '/rack', component: () => import('./views/ToolRack.vue'), meta: { place: 'trims' } },
   { path: '/certify', component: () => import('./views/CertifyList.vue'), meta: { place: 'certify' } },
   { path: '/certify/:id', component: () => import('./views/FindingSheet.vue'), props: true, meta: { place: 'certify' } },
   { path: '/:rest(.*)*', component: () => import('./views/NotHere.vue'), meta: { place: '' } }

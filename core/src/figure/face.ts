@@ -5,8 +5,9 @@ import { REGION_INDEX } from './coat-map'
 import type { CoatTable } from './coat'
 import { sampleCurve } from './curve'
 import type { GriddedLayer, Ramps } from './grid'
-import { paintBlot, paintCurve, paintPolygon, paintShadow, type Raster, type View } from './raster'
+import { paintCurve, type Raster, type View } from './raster'
 import type { Layer, Skin } from './skin'
+import { paintBlot, paintPolygon, paintShadow } from './soft'
 import { clamp, lerp, unit, type Point } from './vec'
 
 type Rgb = readonly [number, number, number]

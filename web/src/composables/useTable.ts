@@ -53,5 +53,5 @@ export function useTable(id: () => string) {
       void reload()
     }
   )
-  return { data, error, loading, reload, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session }
+  return { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session }
 }

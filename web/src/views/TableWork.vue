@@ -11,6 +11,7 @@ import { api, sentenceOf } from '../api/client'
 import AttemptSheet from '../components/AttemptSheet.vue'
 import EndSheet from '../components/EndSheet.vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import LateNotes from '../components/LateNotes.vue'
 import MinutesBar from '../components/MinutesBar.vue'
 import NoteSheet from '../components/NoteSheet.vue'
 import StepStrip from '../components/StepStrip.vue'
@@ -24,7 +25,7 @@ import type { PlateNote } from '../figure/plate-note'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data, error, loading, reload, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session } = useTable(() => props.id)
+const { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session } = useTable(() => props.id)
 
 const sheet = ref<'start' | 'end' | 'fault' | 'helped' | 'praise' | 'safety' | 'stop' | 'note' | null>(null)
 const picked = ref<RegionId | null>(null)
@@ -121,13 +122,17 @@ useKeys([
         <p v-if="waitsAt" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger"><GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}</p>
         <button v-if="waitsAt && session.isStaff" class="btn btn-go mt-2 w-full" @click="tap('holdReleased', { techniqueId: waitsAt.techniqueId, hazardId: waitsAt.hazardId }); reload()">I am here</button>
         <p v-if="technique && technique.hazards.length" class="mt-2 leading-[1.3] text-danger"><GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ technique.hazards[0].caution }}</p>
+        <LateNotes :waiting="state.waiting" :events="events" :staff="session.isStaff" @confirm="(eventId) => tap('lateConfirmed', { eventId })" />
+        <p v-if="state.stopped" class="mt-2 font-semibold text-danger"><GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />Stopped: {{ state.stopped }}</p>
+        <p v-if="state.closedAt" class="mt-2 font-[650]">This dog is finished; what is tapped now is kept as late.</p>
         <p v-if="outbox.refusal || gradingError" class="mt-2 flex gap-2 leading-[1.3]" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ outbox.refusal ?? gradingError }}</p>
       </div>
       <span class="flex-1" />
-      <div class="flex gap-2 px-4 pt-2">
-        <button class="btn btn-quiet min-h-11 flex-1 px-2" @click="sheet = 'note'">Note</button>
-        <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-2 text-danger" @click="sheet = 'safety'">Safety</button>
-        <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-2" @click="grade">Grade</button>
+      <div class="flex gap-1.5 px-4 pt-2">
+        <button class="btn btn-quiet min-h-11 flex-1 px-1" @click="sheet = 'note'">Note</button>
+        <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-1 text-danger" @click="sheet = 'safety'">Safety</button>
+        <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-1" @click="grade">Grade</button>
+        <button v-if="session.isStaff && !state.closedAt" class="btn btn-quiet min-h-11 flex-1 px-1" @click="state.openedAt ? tap('sessionClosed', {}, 'finish') : tap('sessionOpened', {}, 'opening')">{{ state.openedAt ? 'Finish' : 'Open' }}</button>
       </div>
       <TableKeys :tally="state.tally" :on-break="state.onBreakSince !== null" :staff="session.isStaff" @press="press" />
     </aside>

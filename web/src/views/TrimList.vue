@@ -22,7 +22,7 @@ const wordOf = (row: TrimRow) => (row.status === 'draft' ? 'draft' : (row.hidden
     <p class="muted mt-2">Open a table on the floor and press Grade when the trim is finished.</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
-    <h1>Graded trims, newest first</h1>
+    <div class="flex flex-wrap items-end justify-between gap-3"><h1>Graded trims, newest first</h1><RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink></div>
     <hr class="rule2 mt-2" />
     <ul class="row-rule m-0 list-none p-0">
       <li v-for="row in data" :key="row.gradingId">

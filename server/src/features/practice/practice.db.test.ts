@@ -65,6 +65,14 @@ describe('recording at the table', () => {
     expect((await record(ivo, session, event(session, ivo, 'lateConfirmed', { eventId: late.id }))).body.answers).toMatchObject([{ status: 'stored' }])
   })
 
+  it('is open again when an instructor takes the finishing back', async () => {
+    const session = await world.newSession('abe')
+    const closing = event(session, ivo, 'sessionClosed', {})
+    await record(ivo, session, event(session, ivo, 'sessionOpened', {}), closing)
+    expect((await record(ivo, session, event(session, ivo, 'undone', { eventId: closing.id }))).body.answers).toMatchObject([{ status: 'stored' }])
+    expect((await record(ivo, session, event(session, ivo, 'noted', { text: 'goes on' }))).body.answers).toMatchObject([{ status: 'stored' }])
+  })
+
   it('keeps an unknown version, answers a batch event by event', async () => {
     const session = await world.newSession('abe')
     const answer = await record(ivo, session, event(session, ivo, 'noted', { anything: true }, { v: 9, kind: 'sniffed' }), event(session, ivo, 'noted', {}))

@@ -67,7 +67,9 @@ async function recordOne(facts: Facts, raw: unknown): Promise<EventAnswer> {
   if (before) throw refuse.conflict('eventConflict', 'An event with this id and other content is stored already. The stored one stands; this one was not taken.')
   const state = foldSession(facts.stored)
   await allow(facts, event as PracticeEvent, state)
-  const late = state.closedAt !== null && event.kind !== 'lateConfirmed'
+  // an instructor's confirming, and taking the closing itself back, are about the closed session: never late
+  const reopens = event.kind === 'undone' && facts.stored.some((stored) => stored.id === (event.payload as { eventId: string }).eventId && stored.kind === 'sessionClosed')
+  const late = state.closedAt !== null && event.kind !== 'lateConfirmed' && !(reopens && facts.actor.role !== 'apprentice')
   const row = { ...event, payload: event.payload as object, atDevice: new Date(event.atDevice), receivedAt: facts.receivedAt, late, contentHash }
   await facts.tx.insert(tables.events).values(row)
   facts.stored.push({ ...event, late, receivedAt: facts.receivedAt.toISOString() } as PracticeEvent)

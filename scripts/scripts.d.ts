@@ -1,0 +1,9 @@
+// The start scripts are plain JavaScript, because they run before anything is installed; their tests are not.
+declare module '*/machine.mjs' {
+  export class Refusal extends Error {}
+  export function freePort(): Promise<number>
+  export function refuseTakenPort(port: number, what: string, setting: string): Promise<void>
+}
+declare module '*/mariadb.mjs' {
+  export function startMariadb(options: { folder: string; port: number; durable?: boolean }): Promise<{ stop: () => Promise<void> }>
+}
