@@ -65,7 +65,7 @@ test('the rack says what a blade leaves with and against the growth, in mm or in
   await expect(row).toContainText('3.2 mm')
   await expect(row).toContainText('2 mm')
   await page.getByRole('button', { name: 'lengths in inches' }).click()
-  await expect(row).toContainText('13/64 in')
+  await expect(row).toContainText('1/8 in')
   await expect(page.getByRole('row', { name: /blade 30/ })).toContainText('under 0.25 mm: not allowed')
 })
 

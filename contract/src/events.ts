@@ -50,6 +50,9 @@ const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
   lateConfirmed: object({ eventId: id() }).noUnknown()
 }
 
+/** What the database's whole numbers hold. */
+const MOST = 2_000_000_000
+
 function envelope(kind: Schema, payload: Schema) {
   return object({
     id: id(),
@@ -58,8 +61,8 @@ function envelope(kind: Schema, payload: Schema) {
     sessionId: id(),
     by: id(),
     deviceId: name(),
-    seq: number().required().integer().min(0),
-    lamport: number().required().integer().min(0),
+    seq: number().required().integer().min(0).max(MOST),
+    lamport: number().required().integer().min(0).max(MOST),
     atDevice: string().required().datetime({ message: 'atDevice must be a UTC time such as 2026-04-14T09:42:00.000Z.' }),
     receivedAt: mixed().nullable().oneOf([NONE]).optional(),
     payload

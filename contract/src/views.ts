@@ -125,7 +125,7 @@ export type ApprenticeView = {
 export type DogPage = {
   readonly dog: DogView
   readonly plan: Plan
-  readonly visits: readonly { readonly sessionId: string; readonly onDate: string; readonly apprentice: string; readonly trim: string; readonly checkIn: CheckIn; readonly mark: number | null; readonly gradingId: string | null }[]
+  readonly visits: readonly { readonly sessionId: string; readonly onDate: string; readonly apprentice: string; readonly trim: string; readonly checkIn: CheckIn; readonly gradingId: string | null }[]
   /** lengths read on the latest graded trim, by region and side, mm */
   readonly measured: readonly { readonly region: RegionId; readonly side: 'left' | 'right' | 'whole'; readonly mm: number }[]
 }

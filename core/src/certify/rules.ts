@@ -98,7 +98,8 @@ function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim 
         return age <= rule.withinDays ? answer('met', say, deciding.onDate) : answer('missing', `${say}, ${age} days ago; ${rule.withinDays} are allowed`, deciding.onDate)
       }
       const unsure = facts.trims.filter((trim) => trim.result.outcome === 'secondAssessor').at(-1)
-      if (unsure) return answer('cannotTell', `${unsure.dogName}: ${sayMark(unsure.result)}; ask a second assessor`, unsure.onDate)
+      // no mark here: whoever is asked to mark it a second time must not have read the first
+      if (unsure) return answer('cannotTell', `${unsure.dogName}: ask a second assessor`, unsure.onDate)
       const best = [...facts.trims].sort((a, b) => (b.result.total?.value ?? 0) - (a.result.total?.value ?? 0))[0]
       return answer('missing', best ? `best so far ${sayMark(best.result)}` : 'no graded trim yet', best?.onDate ?? null)
     }

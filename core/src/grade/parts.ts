@@ -3,7 +3,7 @@ import { regionName } from '../regions'
 import type { Band, Criterion, How, Standard } from '../standard'
 import { lowerFirst, sayNumber } from '../units'
 import { byEye, conformity, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
-import type { Answers, PartResult, SideAnswer, SideKey } from './types'
+import type { Answer, Answers, PartResult, SideAnswer, SideKey } from './types'
 
 /** One side of a criterion together with what was found there, before any drawing of chances. */
 export type Part = {
@@ -31,15 +31,20 @@ export function sidesOf(how: How): readonly SideKey[] {
  * Refuses an answer of the wrong kind (`wrongAnswer`), an unknown criterion (`unknownCriterion`) or a value out of range.
  */
 export function partsOf(standard: Standard, answers: Answers): Part[] {
-  for (const id of Object.keys(answers)) {
-    if (!standard.criteria.some((criterion) => criterion.id === id)) {
-      throw new CoreError({ code: 'unknownCriterion', path: `answers.${id}`, got: id, limit: `a criterion of ${standard.id}` })
-    }
-  }
+  for (const [id, answer] of Object.entries(answers)) refuseStray(standard, id, answer)
   return standard.criteria.flatMap((criterion) => {
     const sides = sidesOf(criterion.how)
     return sides.map((side) => partOf(standard, criterion, side, criterion.weight / sides.length, answers))
   })
+}
+
+function refuseStray(standard: Standard, id: string, answer: Answer): void {
+  const criterion = standard.criteria.find((candidate) => candidate.id === id)
+  if (!criterion) throw new CoreError({ code: 'unknownCriterion', path: `answers.${id}`, got: id, limit: `a criterion of ${standard.id}` })
+  if (criterion.how.kind === 'difference') throw new CoreError({ code: 'computed', path: `answers.${id}`, got: 'an answer', limit: 'none: it is computed from both sides' })
+  const sides = sidesOf(criterion.how)
+  const stray = Object.keys(answer).find((side) => !(sides as readonly string[]).includes(side))
+  if (stray !== undefined) throw new CoreError({ code: 'wrongSide', path: `answers.${id}`, got: stray, limit: sides.join(' and ') })
 }
 
 function partOf(standard: Standard, criterion: Criterion, side: SideKey, weight: number, answers: Answers): Part {

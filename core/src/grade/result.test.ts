@@ -147,6 +147,8 @@ describe('a whole grading', () => {
     ['a level of 5', { belly: { whole: { kind: 'level', level: 5 } } }, /answers\.belly\.whole is 5; allowed is 0 to 4/],
     ['a level of 2.5', { belly: { whole: { kind: 'level', level: 2.5 } } }, /is 2\.5; allowed is 0, 1, 2, 3 or 4/],
     ['a level for a length', { 'back-length': { left: { kind: 'level', level: 2 } } }, /is a level; allowed is readings in mm/],
+    ['a side it does not have', { 'back-length': { whole: { kind: 'asItShouldBe' } } }, /answers\.back-length is whole; allowed is left and right/],
+    ['an answer to what is computed', { 'skirt-pair': { whole: { kind: 'asItShouldBe' } } }, /it is computed from both sides/],
     ['an unknown criterion', { tusks: {} }, /answers\.tusks is tusks; allowed is a criterion of bearded-pet/]
   ])('refuses %s', (_, answers, words) => expect(() => grade(answers)).toThrow(words))
 })

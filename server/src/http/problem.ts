@@ -40,6 +40,8 @@ export function problemOf(error: unknown, errorId: string): Problem {
   if (type === 'entity.too.large') return problem(413, 'tooLarge', 'The request is larger than 1 MB. Nothing was changed.')
   if (type === 'entity.parse.failed') return problem(400, 'brokenJson', 'The request is not valid JSON. Nothing was changed.')
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return problem(415, 'encoding', 'The request is not UTF-8 JSON. Nothing was changed.')
+  const status = (error as { status?: number })?.status
+  if (status !== undefined && status >= 400 && status < 500) return problem(status, 'notUnderstood', 'The request cannot be understood. Nothing was changed.')
   return problem(500, 'broken', `Something broke in Peen. What you sent was not changed. Quote ${errorId} when you report it.`)
 }
 

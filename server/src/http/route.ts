@@ -64,7 +64,7 @@ export function mount(router: Router, routes: readonly Route[], services: Servic
     router[method](path, permitHandler(permit), async (req: Request, res: Response) => {
       const params = req.params as Record<string, string>
       if (params.id !== undefined && !UUID.test(params.id)) throw refuse.notFound(`"${params.id.slice(0, 60)}"`)
-      const checked = body ? check(body, req.body) : { ok: true as const, value: undefined }
+      const checked = body ? check(body, req.body ?? {}) : { ok: true as const, value: undefined }
       if (!checked.ok) throw refuse.invalid(checked.issues)
       const cookies = (req as Request & { parsedCookies?: Record<string, string> }).parsedCookies ?? {}
       const answer = await run({ services, params, body: checked.value, actor: actorOf(req) as Me, ip: req.ip ?? '', response: res, cookies })

@@ -4,14 +4,14 @@ import { RATING_NAMES } from '@peen/contract'
 import type { RegionId } from '@peen/core/regions'
 import { STATIONS, type Station } from '@peen/core/standard'
 import { computed, ref } from 'vue'
-import { foundLengths, stationNotes } from '../composables/gradePlate'
+import { stationNotes } from '../composables/gradePlate'
 import { STATION_WORDS } from '../composables/outcomes'
 import { useGrade } from '../composables/useGrade'
 import { useKeys } from '../composables/useKeys'
-import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
+import FoundPlate from './FoundPlate.vue'
 import GlyphMark from './GlyphMark.vue'
 import MarkPanel from './MarkPanel.vue'
 import SheetDialog from './SheetDialog.vue'
@@ -25,9 +25,7 @@ const { answers, critical, rating, result, count, conflict, problem, answer, tog
 
 const station = ref<Station>('side')
 const open = ref<string | null>(null)
-const side = ref<'left' | 'right'>('left')
 const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
-const lengths = computed(() => foundLengths(standard, result.value, side.value))
 const notes = computed(() => stationNotes(standard, result.value, station.value, numbers))
 const selected = computed<RegionId | null>(() => standard.criteria.find((criterion) => criterion.id === open.value)?.region ?? null)
 const isComplete = computed(() => count.value.answered === count.value.asked)
@@ -61,20 +59,16 @@ useKeys([
   { key: 'ArrowRight', label: 'Walk on to the next station', run: () => walk(1) },
   { key: 'ArrowLeft', label: 'Walk back', run: () => walk(-1) },
   { key: 'ArrowDown', label: 'Next criterion', run: () => step(1) },
-  { key: 'ArrowUp', label: 'Criterion before', run: () => step(-1) },
-  { key: 'l', label: 'See the left side', run: () => (side.value = 'left') },
-  { key: 'r', label: 'See the right side', run: () => (side.value = 'right') }
+  { key: 'ArrowUp', label: 'Criterion before', run: () => step(-1) }
 ])
 </script>
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
-      <DogPlate :dog="grading.dog" :plan="standard.plan.lengthsMm" :lengths="lengths" :notes="notes" :selected="selected" :mirrored="side === 'right'" :shows-departures="true" :height="464" :caption="`${grading.dog.name}, ${grading.dog.withersMm} mm. Finished trim, from the dog’s own ${side}.`" :label="`${grading.dog.name} as found: hairs out are too long, hairs in too short`" @pick="pick" />
-      <div class="mt-2 mb-3 flex flex-wrap gap-2">
-        <button v-for="view in ['left', 'right'] as const" :key="view" :class="['btn min-h-11 px-4 py-1 text-[16px]', side === view ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="side === view" @click="side = view">{{ view }} side</button>
+      <FoundPlate :grading="grading" :standard="standard" :result="result" :notes="notes" :selected="selected" :caption="`${grading.dog.withersMm} mm`" @pick="pick">
         <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2"><GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}</p>
-      </div>
+      </FoundPlate>
       <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
     </main>
     <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Grade sheet">

@@ -2,13 +2,13 @@
 import type { GradingView } from '@peen/contract'
 import { STATIONS, type Station } from '@peen/core/standard'
 import { computed, ref } from 'vue'
-import { foundLengths, stationNotes } from '../composables/gradePlate'
+import { stationNotes } from '../composables/gradePlate'
 import { useKeys } from '../composables/useKeys'
 import { sayDate } from '../composables/words'
-import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
+import FoundPlate from './FoundPlate.vue'
 import GlyphMark from './GlyphMark.vue'
 import MarkPanel from './MarkPanel.vue'
 import WalkTabs from './WalkTabs.vue'
@@ -18,28 +18,22 @@ const props = defineProps<{ grading: GradingView }>()
 const session = useSessionStore()
 const standard = session.school!.standards.find((one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion)!
 const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
-const side = ref<'left' | 'right'>('left')
 const station = ref<Station>('side')
 const open = ref<string | null>(null)
-const lengths = computed(() => foundLengths(standard, props.grading.result, side.value))
 const notes = computed(() => stationNotes(standard, props.grading.result, null, numbers))
 const glyph = { met: 'meets', below: 'fails', cannotTell: 'cannotTell', open: 'missing' } as const
 useKeys([
   { key: 'ArrowRight', label: 'Next station', run: () => (station.value = STATIONS[Math.min(5, STATIONS.indexOf(station.value) + 1)]) },
-  { key: 'ArrowLeft', label: 'Station before', run: () => (station.value = STATIONS[Math.max(0, STATIONS.indexOf(station.value) - 1)]) },
-  { key: 'l', label: 'See the left side', run: () => (side.value = 'left') },
-  { key: 'r', label: 'See the right side', run: () => (side.value = 'right') }
+  { key: 'ArrowLeft', label: 'Station before', run: () => (station.value = STATIONS[Math.max(0, STATIONS.indexOf(station.value) - 1)]) }
 ])
 </script>
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
-      <DogPlate :dog="grading.dog" :plan="standard.plan.lengthsMm" :lengths="lengths" :notes="notes" :mirrored="side === 'right'" :shows-departures="true" :height="464" :caption="`${grading.dog.name}, ${sayDate(grading.onDate)}. Finished trim, from the dog’s own ${side}.`" :label="`${grading.dog.name} as found`" />
-      <div class="mt-2 mb-3 flex flex-wrap items-center gap-2">
-        <button v-for="view in ['left', 'right'] as const" :key="view" :class="['btn min-h-11 px-4 py-1 text-[16px]', side === view ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="side === view" @click="side = view">{{ view }} side</button>
+      <FoundPlate :grading="grading" :standard="standard" :result="grading.result" :notes="notes" :caption="sayDate(grading.onDate)">
         <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]">What it did to the record</RouterLink>
-      </div>
+      </FoundPlate>
       <FeedbackBlock :result="grading.result" :shown="true" :numbers="numbers" :praises="grading.praises" />
     </main>
     <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Result">

@@ -86,7 +86,7 @@ function tryLength(event: Event): void {
       <hr class="rule2 mt-2.5" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="visit in data.visits.slice(0, 12)" :key="visit.sessionId + visit.gradingId" class="leading-[1.3]">
-          <RouterLink :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.sessionId}`" class="flex min-h-11 flex-col justify-center py-1.5 no-underline"><span><b>{{ sayDate(visit.onDate, session.school?.now) }}</b>, {{ visit.apprentice }}<span v-if="visit.mark !== null"> · marked {{ Math.round(visit.mark) }}</span></span><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span></RouterLink>
+          <RouterLink :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.sessionId}`" class="flex min-h-11 flex-col justify-center py-1.5 no-underline"><span><b>{{ sayDate(visit.onDate, session.school?.now) }}</b>, {{ visit.apprentice }}<span v-if="visit.gradingId">, graded</span></span><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span></RouterLink>
         </li>
       </ul>
     </aside>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { techniqueById } from '@peen/content'
+import { techniqueById, techniques } from '@peen/content'
 import type { RegionId } from '@peen/core/regions'
 import type { PlanStep } from '@peen/core/standard'
 import { lengthLeft } from '@peen/core/tools'
@@ -65,6 +65,12 @@ function begin(techniqueId: string | null, region: RegionId | null = null): void
   picked.value = region
   sheet.value = 'start'
 }
+/** The technique that touching a place means: the next planned one that works there, else any. */
+function techniqueAt(region: RegionId): string | null {
+  const works = (id: string) => techniqueById(id)?.regions.includes(region) ?? false
+  const planned = steps.value.find((step) => step.state === 'todo' && works(step.step.technique))?.step.technique
+  return planned ?? techniques.find((technique) => works(technique.id))?.id ?? nextStep.value?.step.technique ?? null
+}
 function press(key: 'fault' | 'prompt' | 'helped' | 'praise' | 'break' | 'stop'): void {
   if (key === 'break') return toggleBreak()
   if (key === 'praise' || key === 'stop') return void (sheet.value = key)
@@ -108,7 +114,7 @@ useKeys([
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_328px] lg:overflow-hidden">
     <main class="flex min-w-0 flex-col lg:overflow-y-auto">
       <div class="flex-1 p-3 sm:p-4">
-        <DogPlate :dog="data.dog" :plan="standard.plan.lengthsMm" :lengths="standard.plan.lengthsMm" :notes="plateNotes" :selected="picked" :now="nowRegion" :lists-rest="false" :height="544" :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`" :label="`${data.dog.name} in the planned trim`" @pick="(region) => begin(nextStep?.step.technique ?? null, region)" />
+        <DogPlate :dog="data.dog" :plan="standard.plan.lengthsMm" :lengths="standard.plan.lengthsMm" :notes="plateNotes" :selected="picked" :now="nowRegion" :lists-rest="false" :height="544" :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`" :label="`${data.dog.name} in the planned trim`" @pick="(region) => begin(techniqueAt(region), region)" />
       </div>
       <StepStrip :steps="steps" :current="current" @start="begin" @end="sheet = 'end'" />
     </main>

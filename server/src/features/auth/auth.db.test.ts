@@ -44,6 +44,7 @@ describe('forged requests', () => {
     const lena = await world.client('lena')
     expect(await lena.send('POST', '/sign-out', {}, { 'x-peen-csrf': 'guess' })).toMatchObject({ status: 403, body: { code: 'csrf' } })
     expect(await lena.send('POST', '/sign-out', {}, { origin: 'http://elsewhere.invalid' })).toMatchObject({ status: 403, body: { code: 'foreignOrigin' } })
+    expect(await lena.send('POST', '/sign-out', {}, { origin: 'null' })).toMatchObject({ status: 403 })
     expect(await lena.send('POST', '/sign-out', {}, { 'sec-fetch-site': 'cross-site' })).toMatchObject({ status: 403 })
     expect((await lena.get('/me')).status).toBe(200)
   })
@@ -63,6 +64,9 @@ describe('bad requests', () => {
     expect(big).toMatchObject({ status: 413, body: { detail: 'The request is larger than 1 MB. Nothing was changed.' } })
     const broken = await lena.send('POST', '/findings', '{"id": ')
     expect(broken).toMatchObject({ status: 400, body: { code: 'brokenJson' } })
+    expect(await lena.send('POST', '/findings')).toMatchObject({ status: 422, body: { code: 'invalid' } })
+    expect(await lena.send('POST', '/findings', '[1]')).toMatchObject({ status: 422 })
+    expect((await lena.get('/sessions/%')).status).toBe(400)
   })
 })
 

@@ -3,14 +3,16 @@ import { asc, desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, route, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
+import { rememberReading } from '../grading'
 import { standardOf } from '../school'
+import { sessionsBeingMarked } from '../standings'
 
 async function dogList({ db }: Services): Promise<DogView[]> {
   return (await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))).map((row) => dogView(row))
 }
 
 /** One dog: its coat as planned and as last measured, flags and visits. Owner: the given name, no more. */
-async function dogPage({ db }: Services, actor: Me, id: string): Promise<DogPage> {
+async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<DogPage> {
   const { dogs: d, owners: o, sessions: s, people: p, gradings: g, gradingResults: r } = tables
   const row = (await db.select({ dog: d, owner: o.givenName }).from(d).leftJoin(o, eq(o.id, d.ownerId)).where(eq(d.id, id)))[0]
   if (!row) throw refuse.notFound('This dog')
@@ -25,12 +27,15 @@ async function dogPage({ db }: Services, actor: Me, id: string): Promise<DogPage
   if (visits.length === 0) throw refuse.notFound('A visit of this dog')
   const seen = visits.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
   const standard = await standardOf(db, visits[0].session.standardId, visits[0].session.standardVersion)
-  const graded = seen.find((visit) => visit.result !== null)
+  const open = await sessionsBeingMarked(db)
+  const graded = seen.find((visit) => visit.result !== null && !open.has(visit.session.id))
+  // whoever sees what one assessor measured is not blind to that trim any more
+  if (graded?.gradingId && actor.role !== 'apprentice') await rememberReading(db, graded.gradingId, actor.id, await clock.now())
   const isLength = new Set(standard.criteria.filter((criterion) => criterion.how.kind === 'length').map((criterion) => criterion.id))
   return {
     dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
     plan: standard.plan,
-    visits: seen.map(({ session, person, gradingId, result }) => ({ sessionId: session.id, onDate: session.onDate, apprentice: fullName(person), trim: standard.name, checkIn: session.checkIn, mark: result?.total?.value ?? null, gradingId })),
+    visits: seen.map(({ session, person, gradingId }) => ({ sessionId: session.id, onDate: session.onDate, apprentice: fullName(person), trim: standard.name, checkIn: session.checkIn, gradingId })),
     measured: (graded?.result?.parts ?? []).filter((part) => isLength.has(part.criterionId) && part.valueMm !== null && part.basis === 'readings').map((part) => ({ region: part.region, side: part.side, mm: part.valueMm! }))
   }
 }

@@ -7,7 +7,7 @@ import type { Services } from '../../http'
 import { standingsOf, type TechniqueRecord } from '../standings'
 import { eventsOf } from '../derived'
 import { dogView, personName } from '../people'
-import { holdsFor } from '../practice'
+import { holdsFor, sessionRows } from '../practice'
 import { schoolRow, standardOf } from '../school'
 
 type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonly hold: HoldView | null }
@@ -16,7 +16,7 @@ type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonl
 export async function floorView(services: Services, actor: Me): Promise<FloorView> {
   const { db, clock } = services
   const [room, today, now] = [await schoolRow(db), await clock.today(), (await clock.now()).toISOString()]
-  const rows = await todaysRows(services, today)
+  const rows = await sessionRows(db, eq(tables.sessions.onDate, today))
   const events = await eventsOf(db, rows.map(({ session }) => session.id))
   const workedByDog = new Map<string, number>()
   for (const { session } of rows) {
@@ -44,19 +44,7 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
   }
 }
 
-async function todaysRows({ db }: Services, today: string) {
-  const { sessions: s, people: p, dogs: d, roomTables: t } = tables
-  return db
-    .select({ session: s, person: p, dog: d, table: t })
-    .from(s)
-    .innerJoin(p, eq(p.id, s.apprenticeId))
-    .innerJoin(d, eq(d.id, s.dogId))
-    .innerJoin(t, eq(t.id, s.tableId))
-    .where(eq(s.onDate, today))
-    .orderBy(asc(t.number))
-}
-
-type Row = Awaited<ReturnType<typeof todaysRows>>[number]
+type Row = Awaited<ReturnType<typeof sessionRows>>[number]
 
 function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
   const { id: tableId, number, xMm, yMm, turnDeg } = table

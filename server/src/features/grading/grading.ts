@@ -47,6 +47,11 @@ async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string,
   return open.length > 0 ? 'Two assessors mark this trim; each is blind to the other until both are signed.' : null
 }
 
+/** Remembers that somebody has read another's grading: what they mark of that trim later is not blind. */
+export async function rememberReading(db: Reader, gradingId: string, personId: string, at: Date): Promise<void> {
+  await db.insert(tables.gradingReads).ignore().values({ gradingId, personId, at })
+}
+
 async function gradingRow(db: Reader, id: string): Promise<GradingRow> {
   const row = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, id)))[0]
   if (!row) throw refuse.notFound('This grading')
@@ -60,9 +65,7 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
   const hidden = await hiddenFrom(db, grading, person.id, actor)
   if (hidden) throw refuse.forbidden(hidden)
   const own = grading.assessorId === actor.id
-  if (!own && actor.role !== 'apprentice') {
-    await db.insert(tables.gradingReads).ignore().values({ gradingId: id, personId: actor.id, at: await clock.now() })
-  }
+  if (!own && actor.role !== 'apprentice') await rememberReading(db, id, actor.id, await clock.now())
   const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
   return {
     id,

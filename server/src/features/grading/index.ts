@@ -2,7 +2,7 @@ import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type Ope
 import { route, type Route } from '../../http'
 import { gradingView, openGrading, saveDraft, signGrading, trimList } from './grading'
 
-export { gradingView, openGrading, saveDraft, signGrading } from './grading'
+export { gradingView, openGrading, rememberReading, saveDraft, signGrading } from './grading'
 
 export const gradingRoutes: readonly Route[] = [
   route('get', '/trims', ['lead', 'instructor', 'apprentice'], ({ services, actor }) => trimList(services, actor)),

@@ -5,7 +5,7 @@ import { sessionView } from './session'
 
 export { holdsFor } from './holds'
 export { recordEvents } from './record'
-export { sessionRow } from './session'
+export { sessionRow, sessionRows } from './session'
 
 export const practiceRoutes: readonly Route[] = [
   route('get', '/sessions/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => sessionView(services, actor, params.id)),

@@ -1,6 +1,6 @@
 import type { Me, SessionView } from '@peen/contract'
 import { foldSession } from '@peen/core/practice'
-import { eq } from 'drizzle-orm'
+import { asc, eq, type SQL } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
@@ -8,16 +8,22 @@ import { dogView, fullName, personName } from '../people'
 import { standardOf } from '../school'
 import { holdsFor } from './holds'
 
-/** One session with the people, dog and table around it; refuses an unknown one. */
-export async function sessionRow(db: Reader, id: string) {
+/** Sessions with the people, dog and table around them, by table. */
+export async function sessionRows(db: Reader, which: SQL) {
   const { sessions: s, people: p, dogs: d, roomTables: t } = tables
-  const rows = await db
+  return db
     .select({ session: s, person: p, dog: d, table: t })
     .from(s)
     .innerJoin(p, eq(p.id, s.apprenticeId))
     .innerJoin(d, eq(d.id, s.dogId))
     .innerJoin(t, eq(t.id, s.tableId))
-    .where(eq(s.id, id))
+    .where(which)
+    .orderBy(asc(t.number))
+}
+
+/** One session; refuses an unknown one. */
+export async function sessionRow(db: Reader, id: string) {
+  const rows = await sessionRows(db, eq(tables.sessions.id, id))
   if (!rows[0]) throw refuse.notFound('This session')
   return rows[0]
 }

@@ -46,7 +46,7 @@ function recordFrom({ row, dogName, coat }: { row: typeof tables.attempts.$infer
 
 export type SignedTrim = { readonly gradingId: string; readonly sessionId: string; readonly dogId: string; readonly dogName: string; readonly coat: string; readonly onDate: string; readonly assessorId: string; readonly blind: boolean; readonly standardId: string; readonly result: GradeResult }
 
-/** Signed gradings of an apprentice's trims with their results, oldest first. */
+/** Signed gradings of an apprentice's trims with their results, oldest first. A trim that somebody is still marking stays out: both are blind until both are signed. */
 export async function signedTrims(db: Reader, apprenticeId: string): Promise<SignedTrim[]> {
   const { gradings: g, gradingResults: r, sessions: s, dogs: d } = tables
   const rows = await db
@@ -57,7 +57,14 @@ export async function signedTrims(db: Reader, apprenticeId: string): Promise<Sig
     .innerJoin(d, eq(d.id, s.dogId))
     .where(eq(s.apprenticeId, apprenticeId))
     .orderBy(asc(s.onDate), asc(g.id))
-  return rows
+  const open = await sessionsBeingMarked(db)
+  return rows.filter((row) => !open.has(row.sessionId))
+}
+
+/** Sessions of which a grading is still a draft. */
+export async function sessionsBeingMarked(db: Reader): Promise<Set<string>> {
+  const rows = await db.select({ id: tables.gradings.sessionId }).from(tables.gradings).where(eq(tables.gradings.status, 'draft'))
+  return new Set(rows.map((row) => row.id))
 }
 
 async function passedTrims(db: Reader, apprenticeId: string): Promise<SignedTrim[]> {
