@@ -17,8 +17,11 @@ const only = (...allowed) => ({
   ]
 })
 const CORE_IS_PURE = [
-  { name: 'window', message: 'core has no DOM' }, { name: 'document', message: 'core has no DOM' }, { name: 'fetch', message: 'core has no network' },
-  { name: 'process', message: 'core has no environment' }, { name: 'console', message: 'core does not print' }
+  { name: 'window', message: 'core has no DOM' },
+  { name: 'document', message: 'core has no DOM' },
+  { name: 'fetch', message: 'core has no network' },
+  { name: 'process', message: 'core has no environment' },
+  { name: 'console', message: 'core does not print' }
 ]
 
 export default ts.config(
@@ -36,11 +39,31 @@ export default ts.config(
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
       // layout of templates is prettier's business, and long lines of classes read best as one
-      'vue/max-attributes-per-line': 'off', 'vue/singleline-html-element-content-newline': 'off', 'vue/multiline-html-element-content-newline': 'off',
-      'vue/html-self-closing': 'off', 'vue/html-indent': 'off', 'vue/html-closing-bracket-newline': 'off', 'vue/first-attribute-linebreak': 'off', 'vue/attributes-order': 'off', 'vue/require-default-prop': 'off'
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
+      'vue/html-self-closing': 'off',
+      'vue/html-indent': 'off',
+      'vue/html-closing-bracket-newline': 'off',
+      'vue/first-attribute-linebreak': 'off',
+      'vue/attributes-order': 'off',
+      'vue/require-default-prop': 'off'
     }
   },
-  { files: ['core/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: { ...only('core'), 'no-restricted-globals': ['error', ...CORE_IS_PURE], 'no-restricted-syntax': ['error', { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'randomness is an argument' }, { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'time is an argument' }, { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'time is an argument' }] } },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      ...only('core'),
+      'no-restricted-globals': ['error', ...CORE_IS_PURE],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'randomness is an argument' },
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'time is an argument' },
+        { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'time is an argument' }
+      ]
+    }
+  },
   { files: ['core/src/**/*.test.ts'], rules: only('core', 'content') },
   { files: ['content/**/*.ts'], rules: only('core') },
   { files: ['contract/src/**/*.ts'], rules: only('core') },

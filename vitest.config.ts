@@ -3,8 +3,31 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'unit', include: ['core/**/*.test.ts', 'content/**/*.test.ts', 'contract/**/*.test.ts', 'web/src/**/*.test.ts', 'scripts/**/*.test.ts', 'demo/**/scenario.test.ts'], exclude: ['**/node_modules/**'] } },
-      { test: { name: 'server', globalSetup: ['./scripts/test-database.mjs'], include: ['server/**/*.db.test.ts', 'demo/**/*.db.test.ts', 'server/**/*.test.ts'], exclude: ['**/node_modules/**'], fileParallelism: false, testTimeout: 30000, hookTimeout: 120000 } }
+      {
+        test: {
+          name: 'unit',
+          include: [
+            'core/**/*.test.ts',
+            'content/**/*.test.ts',
+            'contract/**/*.test.ts',
+            'web/src/**/*.test.ts',
+            'scripts/**/*.test.ts',
+            'demo/**/scenario.test.ts'
+          ],
+          exclude: ['**/node_modules/**']
+        }
+      },
+      {
+        test: {
+          name: 'server',
+          globalSetup: ['./scripts/test-database.mjs'],
+          include: ['server/**/*.db.test.ts', 'demo/**/*.db.test.ts', 'server/**/*.test.ts'],
+          exclude: ['**/node_modules/**'],
+          fileParallelism: false,
+          testTimeout: 30000,
+          hookTimeout: 120000
+        }
+      }
     ]
   }
 })

@@ -7,7 +7,9 @@ const TAGS = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']
 async function looksSound(page: Page, where: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).withTags(TAGS).analyze()
   const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
-  expect(serious.map((violation) => `${where}: ${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`)).toEqual([])
+  expect(
+    serious.map((violation) => `${where}: ${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`)
+  ).toEqual([])
 }
 
 /** Every screen of the slice, as an address or a way to it. */
@@ -28,13 +30,16 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['rack', () => page.goto('/rack')],
     ['certify', () => page.goto('/certify')],
     ['finding', () => page.goto(`/certify/${finding}`)],
-    ['grade', async () => {
-      await openTable(page, 'Dilys')
-      await page.getByRole('button', { name: 'Grade' }).click()
-      await page.waitForURL('**/trims/**')
-      await page.locator('[data-row=back-length]').click()
-      await page.locator('[data-editor=back-length]').waitFor()
-    }]
+    [
+      'grade',
+      async () => {
+        await openTable(page, 'Dilys')
+        await page.getByRole('button', { name: 'Grade' }).click()
+        await page.waitForURL('**/trims/**')
+        await page.locator('[data-row=back-length]').click()
+        await page.locator('[data-editor=back-length]').waitFor()
+      }
+    ]
   ]
 }
 
@@ -53,7 +58,10 @@ for (const theme of ['light', 'dark'] as const) {
   })
 }
 
-for (const [width, height] of [[390, 844], [820, 1180]] as const) {
+for (const [width, height] of [
+  [390, 844],
+  [820, 1180]
+] as const) {
   test(`nothing runs over the edge at ${width} px`, async ({ page }) => {
     test.setTimeout(180000)
     await page.setViewportSize({ width, height })
@@ -62,7 +70,12 @@ for (const [width, height] of [[390, 844], [820, 1180]] as const) {
       await go()
       await page.waitForLoadState('networkidle')
       const over = await page.evaluate(() => {
-        const wide = [...document.querySelectorAll<HTMLElement>('main *, aside *, nav *, header *')].filter((element) => element.getBoundingClientRect().right > window.innerWidth + 1 && !element.closest('svg') && getComputedStyle(element).position !== 'absolute')
+        const wide = [...document.querySelectorAll<HTMLElement>('main *, aside *, nav *, header *')].filter(
+          (element) =>
+            element.getBoundingClientRect().right > window.innerWidth + 1 &&
+            !element.closest('svg') &&
+            getComputedStyle(element).position !== 'absolute'
+        )
         return wide.slice(0, 3).map((element) => `${element.tagName} ${element.className}`)
       })
       expect(over, name).toEqual([])

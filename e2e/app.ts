@@ -15,7 +15,10 @@ export const test = base.extend<{ watched: Watched }>({
         if (!stays) watched.outside.push(request.url())
       })
       page.on('pageerror', (error) => watched.errors.push(error.message))
-      page.on('console', (message) => message.type() === 'error' && !/status of 4\d\d/.test(message.text()) && watched.errors.push(message.text()))
+      page.on(
+        'console',
+        (message) => message.type() === 'error' && !/status of 4\d\d/.test(message.text()) && watched.errors.push(message.text())
+      )
       await use(watched)
       expect(watched.outside, 'requests that left loopback').toEqual([])
       expect(watched.errors, 'errors on the page').toEqual([])

@@ -43,7 +43,12 @@ test('an empty school asks for its first lead assessor and opens on an empty flo
   await page.getByLabel(/Password/).fill('long enough 7F')
   await page.getByRole('button', { name: 'Open the school' }).click()
   await expect(page.getByText('There is no table in the room yet.')).toBeVisible()
-  for (const [place, words] of [['Apprentices', 'No apprentice yet.'], ['Dogs', 'No dog yet.'], ['Trims', 'No trim has been graded yet.'], ['Certify', 'Nobody to certify yet.']] as const) {
+  for (const [place, words] of [
+    ['Apprentices', 'No apprentice yet.'],
+    ['Dogs', 'No dog yet.'],
+    ['Trims', 'No trim has been graded yet.'],
+    ['Certify', 'Nobody to certify yet.']
+  ] as const) {
     await page.getByRole('link', { name: place }).click()
     await expect(page.getByText(words)).toBeVisible()
   }

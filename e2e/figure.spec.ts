@@ -38,12 +38,16 @@ test('the dog redraws with its numbers, answers to keyboard, and shows plan and 
 
 test('the filled shape comes first, hair after, and what was drawn comes back at once', async ({ page }) => {
   await page.goto('/sign-in')
-  const seen = await page.waitForFunction(() => {
-    const canvas = document.querySelector<HTMLElement>('canvas.dog-picture')
-    const states = ((window as unknown as { states?: Set<string> }).states ??= new Set())
-    if (canvas?.dataset.drawn) states.add(canvas.dataset.drawn)
-    return states.has('full') && [...states]
-  }, undefined, { polling: 'raf' })
+  const seen = await page.waitForFunction(
+    () => {
+      const canvas = document.querySelector<HTMLElement>('canvas.dog-picture')
+      const states = ((window as unknown as { states?: Set<string> }).states ??= new Set())
+      if (canvas?.dataset.drawn) states.add(canvas.dataset.drawn)
+      return states.has('full') && [...states]
+    },
+    undefined,
+    { polling: 'raf' }
+  )
   const states = (await seen.jsonValue()) as string[]
   expect(states).toContain('shape')
   expect(states.at(-1)).toBe('full')

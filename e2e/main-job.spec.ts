@@ -41,7 +41,10 @@ test('an instructor logs practice: what, where, tool, whose hands, fault, prompt
   const id = page.url().split('/').at(-1)!
   const session = await (await page.request.get(`/api/sessions/${id}`)).json()
   const started = session.events.filter((event: { kind: string }) => event.kind === 'attemptStarted').at(-1)
-  expect(started).toMatchObject({ v: 1, payload: { techniqueId: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight', hands: 'apprentice' } })
+  expect(started).toMatchObject({
+    v: 1,
+    payload: { techniqueId: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight', hands: 'apprentice' }
+  })
   for (const field of ['id', 'deviceId', 'seq', 'lamport', 'atDevice', 'receivedAt', 'by']) expect(started[field], field).toBeTruthy()
 })
 
@@ -120,7 +123,9 @@ test('a finished trim is measured, judged, mended in words, and signed', async (
   await page.getByRole('button', { name: 'good', exact: true }).click()
   await page.getByRole('button', { name: 'I call it good: show the mark' }).click()
   await expect(page.getByTestId('mark')).toBeVisible()
-  await expect(page.getByText(/Right skirt stands 13 mm prouder than the left behind the elbow: take it back \d+(\.\d)? mm\./)).toBeVisible()
+  await expect(
+    page.getByText(/Right skirt stands 13 mm prouder than the left behind the elbow: take it back \d+(\.\d)? mm\./)
+  ).toBeVisible()
   await expect(page.getByText(/Right cheek is 3\.8 mm long at the widest part of the face: take it back 4 mm\./)).toBeVisible()
   await expect(page.getByText(/Worth/).nth(2)).toHaveCount(0)
   await page.getByRole('tab', { name: 'Side' }).click()

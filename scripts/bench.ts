@@ -24,11 +24,19 @@ const repeat = async (times: number, work: (i: number) => unknown) => {
   for (let i = 0; i < times; i++) all.push(await timed(() => work(i)))
   return all
 }
-const say = (name: string, ms: number, reference: number) => console.log(`${name.padEnd(58)} ${String(Math.round(ms)).padStart(6)} ms   ${(ms / reference).toFixed(2)} x reference`)
+const say = (name: string, ms: number, reference: number) =>
+  console.log(`${name.padEnd(58)} ${String(Math.round(ms)).padStart(6)} ms   ${(ms / reference).toFixed(2)} x reference`)
 
 console.log(`A bearded dog at ${W} x ${H}, 60,000 hairs; medians. Reference: sharp blurs one ${W} x ${H} picture, sigma 8.`)
 const noise = Buffer.alloc(W * H * 4, 120)
-const reference = median(await repeat(7, () => sharp(noise, { raw: { width: W, height: H, channels: 4 } }).blur(8).raw().toBuffer()))
+const reference = median(
+  await repeat(7, () =>
+    sharp(noise, { raw: { width: W, height: H, channels: 4 } })
+      .blur(8)
+      .raw()
+      .toBuffer()
+  )
+)
 say('reference', reference, reference)
 
 const firstShape = await repeat(5, () => bakeFigure(spec).paintSilhouette(newRaster(W, H), view))
@@ -63,7 +71,10 @@ const WATCH_FIRST = `new Promise((resolve) => {
 })` as unknown as () => Promise<{ shape: number; full: number }>
 
 const url = process.env.PEEN_URL ?? 'http://127.0.0.1:4760'
-const isOpen = await fetch(url).then((answer) => answer.ok, () => false)
+const isOpen = await fetch(url).then(
+  (answer) => answer.ok,
+  () => false
+)
 if (isOpen) await inTheBrowser()
 else console.log(`Peen is not open at ${url}: not measured in the browser.`)
 
@@ -107,5 +118,7 @@ async function inTheBrowser(): Promise<void> {
 }
 
 async function watchLongTasks(page: Page): Promise<void> {
-  await page.addInitScript('window.longTasks = []; new PerformanceObserver((list) => list.getEntries().forEach((entry) => window.longTasks.push(entry.duration))).observe({ type: "longtask", buffered: false })')
+  await page.addInitScript(
+    'window.longTasks = []; new PerformanceObserver((list) => list.getEntries().forEach((entry) => window.longTasks.push(entry.duration))).observe({ type: "longtask", buffered: false })'
+  )
 }

@@ -18,7 +18,11 @@ await runOrExplain(async () => {
   const database = await startMariadb({ folder: join(PRIVATE, 'mariadb'), port: databasePort })
   await database.createDatabase('peen_demo')
   const { user, password } = database
-  const env = { ...process.env, PEEN_PORT: String(port), PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: databasePort, user, password, database: 'peen_demo' }) }
+  const env = {
+    ...process.env,
+    PEEN_PORT: String(port),
+    PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: databasePort, user, password, database: 'peen_demo' })
+  }
   const node = (args, cwd = ROOT) => spawn(process.execPath, args, { cwd, env, stdio: 'inherit' })
   spawnSync(process.execPath, ['--import', 'tsx', 'demo/src/load.ts'], { cwd: ROOT, env, stdio: 'inherit' })
   const children = [

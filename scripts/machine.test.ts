@@ -15,7 +15,9 @@ describe('starting on a machine that is not ready', () => {
     const port = await freePort()
     const other = createServer().listen(port, '127.0.0.1')
     await new Promise((resolve) => other.once('listening', resolve))
-    await expect(refuseTakenPort(port, 'the database', 'PEEN_DB_PORT')).rejects.toThrow(`Port ${port} for the database is taken by another program. Stop it, or choose another with PEEN_DB_PORT=<port>.`)
+    await expect(refuseTakenPort(port, 'the database', 'PEEN_DB_PORT')).rejects.toThrow(
+      `Port ${port} for the database is taken by another program. Stop it, or choose another with PEEN_DB_PORT=<port>.`
+    )
     other.close()
   })
 

@@ -25,9 +25,17 @@ export async function startMariadb({ folder, port, durable = true }) {
   const child = spawn(
     server,
     [
-      '--no-defaults', `--user=${userInfo().username}`, `--datadir=${data}`, `--tmpdir=${join(folder, 'tmp')}`,
-      `--socket=${socket}`, `--pid-file=${pidFile}`, '--bind-address=127.0.0.1', `--port=${port}`,
-      '--skip-name-resolve', '--default-time-zone=+00:00', ...CHARACTERS,
+      '--no-defaults',
+      `--user=${userInfo().username}`,
+      `--datadir=${data}`,
+      `--tmpdir=${join(folder, 'tmp')}`,
+      `--socket=${socket}`,
+      `--pid-file=${pidFile}`,
+      '--bind-address=127.0.0.1',
+      `--port=${port}`,
+      '--skip-name-resolve',
+      '--default-time-zone=+00:00',
+      ...CHARACTERS,
       ...(durable ? [] : ['--innodb-flush-log-at-trx-commit=0', '--skip-log-bin'])
     ],
     // its own process group: Ctrl-C reaches us alone, and we stop the server before the database
@@ -73,11 +81,20 @@ function makeDataDirectory(folder, data) {
   say('Making a private MariaDB data directory ...')
   const run = spawnSync(
     installer,
-    ['--no-defaults', `--user=${userInfo().username}`, `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve'],
+    [
+      '--no-defaults',
+      `--user=${userInfo().username}`,
+      `--datadir=${data}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      '--skip-name-resolve'
+    ],
     { encoding: 'utf8' }
   )
   if (run.status !== 0) {
-    throw new Refusal(`MariaDB's data directory could not be made in ${data}: ${(run.stderr || run.stdout || '').trim().split('\n').at(-1)}`)
+    throw new Refusal(
+      `MariaDB's data directory could not be made in ${data}: ${(run.stderr || run.stdout || '').trim().split('\n').at(-1)}`
+    )
   }
   writeFileSync(join(folder, 'secret'), randomBytes(24).toString('base64url'), { mode: 0o600 })
   writeFileSync(marker, 'made by scripts/mariadb.mjs\n')

@@ -7,13 +7,28 @@ const [folder = 'docs/screenshots', width = '1280', height = '800', theme = 'lig
 const BASE = process.env.PEEN_URL ?? 'http://127.0.0.1:4760'
 mkdirSync(folder, { recursive: true })
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync'
+  ]
+})
 const page = await browser.newPage({ viewport: { width: Number(width), height: Number(height) }, colorScheme: theme as 'light' | 'dark' })
 page.on('console', (message) => message.type() === 'error' && console.log('console:', message.text()))
 page.on('pageerror', (error) => console.log('page error:', error.message))
 
 async function drawn(target: Page): Promise<void> {
-  await target.waitForFunction(() => [...document.querySelectorAll('canvas.dog-picture')].every((canvas) => (canvas as HTMLElement).dataset.drawn === 'full'), undefined, { timeout: 20000 })
+  await target.waitForFunction(
+    () => [...document.querySelectorAll('canvas.dog-picture')].every((canvas) => (canvas as HTMLElement).dataset.drawn === 'full'),
+    undefined,
+    { timeout: 20000 }
+  )
   await target.waitForTimeout(500)
 }
 async function shoot(name: string, act?: () => Promise<void>): Promise<void> {

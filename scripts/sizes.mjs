@@ -14,7 +14,11 @@ const REASONS = {}
 const listed = execFileSync('git', ['ls-files', '--cached', '--others', '--exclude-standard'], { cwd: ROOT, encoding: 'utf8' }).split('\n')
 const outgrown = listed
   .filter((file) => file && existsSync(`${ROOT}/${file}`) && /\.(vue|ts|mjs)$/.test(file) && !file.includes('drizzle/'))
-  .map((file) => ({ file, lines: readFileSync(`${ROOT}/${file}`, 'utf8').split('\n').length, most: LIMITS.find((limit) => limit.files.test(file)).most }))
+  .map((file) => ({
+    file,
+    lines: readFileSync(`${ROOT}/${file}`, 'utf8').split('\n').length,
+    most: LIMITS.find((limit) => limit.files.test(file)).most
+  }))
   .filter(({ file, lines, most }) => lines > most && !(file in REASONS))
 for (const { file, lines, most } of outgrown) console.log(`${file}: ${lines} lines, at most ${most}`)
 if (outgrown.length > 0) process.exit(1)

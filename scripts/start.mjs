@@ -4,7 +4,19 @@
 import { spawn } from 'node:child_process'
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { checkNode, ensurePackages, ensureWebBuilt, isAlive, makePrivateFolder, PRIVATE, Refusal, refuseTakenPort, ROOT, runOrExplain, say } from './machine.mjs'
+import {
+  checkNode,
+  ensurePackages,
+  ensureWebBuilt,
+  isAlive,
+  makePrivateFolder,
+  PRIVATE,
+  Refusal,
+  refuseTakenPort,
+  ROOT,
+  runOrExplain,
+  say
+} from './machine.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
 
 const empty = process.argv.includes('--empty')
@@ -43,7 +55,12 @@ await runOrExplain(async () => {
       PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: database.port, user: database.user, password: database.password, database: name })
     }
     await runToEnd(empty ? ['server/src/prepare.ts'] : ['demo/src/load.ts'], env)
-    server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], { cwd: ROOT, env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'], detached: true })
+    server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+      cwd: ROOT,
+      env,
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+      detached: true
+    })
     server.once('message', () => announce())
     server.once('exit', (code) => !stopping && stop(code ?? 1))
   } catch (error) {

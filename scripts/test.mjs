@@ -21,7 +21,11 @@ await runOrExplain(async () => {
     check('lint', 'npm', ['run', '--silent', 'lint'])
     check('sizes', 'npm', ['run', '--silent', 'sizes'])
     const vitestReport = join(reports, 'vitest.json')
-    run(process.execPath, [join(ROOT, 'node_modules/vitest/vitest.mjs'), 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestReport}`], env)
+    run(
+      process.execPath,
+      [join(ROOT, 'node_modules/vitest/vitest.mjs'), 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestReport}`],
+      env
+    )
     addVitest(vitestReport)
     ensureWebBuilt()
     await browserTests(database, env)

@@ -4,14 +4,30 @@ import { check, draftSchema, eventSchema, signInSchema, type FieldIssue } from '
 
 const uuid = '019d8a3e-0000-7000-8000-000000000001'
 const event = (change: object = {}) => ({
-  id: uuid, v: 1, kind: 'noted', sessionId: uuid, by: uuid, deviceId: 'tablet', seq: 1, lamport: 1, atDevice: '2026-04-14T09:42:00.000Z', payload: { text: 'stands well' }, ...change
+  id: uuid,
+  v: 1,
+  kind: 'noted',
+  sessionId: uuid,
+  by: uuid,
+  deviceId: 'tablet',
+  seq: 1,
+  lamport: 1,
+  atDevice: '2026-04-14T09:42:00.000Z',
+  payload: { text: 'stands well' },
+  ...change
 })
 const issuesOf = (schema: never, value: unknown): readonly FieldIssue[] => {
   const result = check(schema, value)
   return result.ok ? [] : result.issues
 }
-const eventIssues = (value: unknown) => issuesOf(eventSchema as never, value).map((issue) => issue.detail).join(' ')
-const draftIssues = (value: unknown) => issuesOf(draftSchema as never, value).map((issue) => issue.detail).join(' ')
+const eventIssues = (value: unknown) =>
+  issuesOf(eventSchema as never, value)
+    .map((issue) => issue.detail)
+    .join(' ')
+const draftIssues = (value: unknown) =>
+  issuesOf(draftSchema as never, value)
+    .map((issue) => issue.detail)
+    .join(' ')
 
 describe('an event on the wire', () => {
   it('is taken when well formed, and an unknown version is kept with any payload', () => {
@@ -25,8 +41,16 @@ describe('an event on the wire', () => {
     ['an extra field', { payload: { text: 'x', owner: 'Jo' } }, /owner is not a known field/],
     ['a bad id', { id: '7' }, /id is "7"; allowed is a UUID/],
     ['a clock without a zone', { atDevice: 'yesterday' }, /atDevice must be a UTC time/],
-    ['minutes below nought', { kind: 'attemptEnded', payload: { attemptId: uuid, minutes: -3, help: 'alone', witness: 'watched' } }, /payload\.minutes is -3; allowed is 0 or more/],
-    ['an unknown help level', { kind: 'attemptEnded', payload: { attemptId: uuid, minutes: 3, help: 'a bit', witness: 'watched' } }, /payload\.help is "a bit"; allowed is shown/]
+    [
+      'minutes below nought',
+      { kind: 'attemptEnded', payload: { attemptId: uuid, minutes: -3, help: 'alone', witness: 'watched' } },
+      /payload\.minutes is -3; allowed is 0 or more/
+    ],
+    [
+      'an unknown help level',
+      { kind: 'attemptEnded', payload: { attemptId: uuid, minutes: 3, help: 'a bit', witness: 'watched' } },
+      /payload\.help is "a bit"; allowed is shown/
+    ]
   ])('is refused with %s', (_, change, words) => expect(eventIssues(event(change))).toMatch(words))
 
   it('has a shape for every kind', () => {
@@ -38,11 +62,17 @@ describe('an event on the wire', () => {
 describe('a draft grading on the wire', () => {
   const draft = (answers: unknown) => ({ version: 1, answers, critical: [], globalRating: null })
   it('is taken half done', () => {
-    expect(draftIssues(draft({ belly: { whole: { kind: 'level', level: 3 } }, 'back-length': { left: { kind: 'readings', mm: [3.1] } } }))).toBe('')
+    expect(
+      draftIssues(draft({ belly: { whole: { kind: 'level', level: 3 } }, 'back-length': { left: { kind: 'readings', mm: [3.1] } } }))
+    ).toBe('')
   })
 
   it.each<[string, unknown, RegExp]>([
-    ['a length of -3 mm', { 'back-length': { left: { kind: 'readings', mm: [-3] } } }, /answers\.back-length\.left\.mm\[0\] is -3; allowed is 0 to 300 mm/],
+    [
+      'a length of -3 mm',
+      { 'back-length': { left: { kind: 'readings', mm: [-3] } } },
+      /answers\.back-length\.left\.mm\[0\] is -3; allowed is 0 to 300 mm/
+    ],
     ['a length of 900 mm', { 'back-length': { left: { kind: 'readings', mm: [900] } } }, /is 900; allowed is 0 to 300 mm/],
     ['a level of 7', { belly: { whole: { kind: 'level', level: 7 } } }, /is 7; allowed is 4 or less/],
     ['an excuse without a reason', { belly: { whole: { kind: 'excused' } } }, /Say what came in with the dog/],

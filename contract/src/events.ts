@@ -1,4 +1,15 @@
-import { EVENT_KINDS, EVENT_VERSION, HANDS, HELP_LEVELS, SETTINGS, SEVERITIES, SIDES, WITNESSES, type EventKind, type PracticeEvent } from '@peen/core/practice'
+import {
+  EVENT_KINDS,
+  EVENT_VERSION,
+  HANDS,
+  HELP_LEVELS,
+  SETTINGS,
+  SEVERITIES,
+  SIDES,
+  WITNESSES,
+  type EventKind,
+  type PracticeEvent
+} from '@peen/core/practice'
 import { REGION_IDS, type RegionId } from '@peen/core/regions'
 import { array, lazy, mixed, number, object, string, type Schema, uuid } from './yup'
 
@@ -19,27 +30,57 @@ const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
     attemptId: id(),
     techniqueId: name(),
     regions: array().of(region().required()).required().max(30),
-    side: mixed().oneOf([...SIDES]).required(),
+    side: mixed()
+      .oneOf([...SIDES])
+      .required(),
     toolId: string().max(60).defined().nullable(),
     direction: mixed().oneOf(['with', 'against', NONE]).defined().nullable(),
-    hands: mixed().oneOf([...HANDS]).required(),
-    setting: mixed().oneOf([...SETTINGS]).required()
+    hands: mixed()
+      .oneOf([...HANDS])
+      .required(),
+    setting: mixed()
+      .oneOf([...SETTINGS])
+      .required()
   }).noUnknown(),
   attemptEnded: object({
     attemptId: id(),
     minutes: minutes(),
-    help: mixed().oneOf([...HELP_LEVELS]).required(),
-    witness: mixed().oneOf([...WITNESSES]).required()
+    help: mixed()
+      .oneOf([...HELP_LEVELS])
+      .required(),
+    witness: mixed()
+      .oneOf([...WITNESSES])
+      .required()
   }).noUnknown(),
-  faultNoted: object({ attemptId: id(), faultId: name(), region: region().nullable().defined(), side: mixed().oneOf([...SIDES, NONE]).nullable().defined() }).noUnknown(),
+  faultNoted: object({
+    attemptId: id(),
+    faultId: name(),
+    region: region().nullable().defined(),
+    side: mixed()
+      .oneOf([...SIDES, NONE])
+      .nullable()
+      .defined()
+  }).noUnknown(),
   promptGiven: object({ attemptId: id() }).noUnknown(),
   helped: object({
     attemptId: id(),
-    help: mixed().oneOf([...HELP_LEVELS]).required(),
+    help: mixed()
+      .oneOf([...HELP_LEVELS])
+      .required(),
     region: region().nullable().defined(),
-    side: mixed().oneOf([...SIDES, NONE]).nullable().defined()
+    side: mixed()
+      .oneOf([...SIDES, NONE])
+      .nullable()
+      .defined()
   }).noUnknown(),
-  safetyNoted: object({ attemptId: uuid().nullable().defined(), hazardId: name(), severity: mixed().oneOf([...SEVERITIES]).required(), region: region().nullable().defined() }).noUnknown(),
+  safetyNoted: object({
+    attemptId: uuid().nullable().defined(),
+    hazardId: name(),
+    severity: mixed()
+      .oneOf([...SEVERITIES])
+      .required(),
+    region: region().nullable().defined()
+  }).noUnknown(),
   praised: object({ attemptId: uuid().nullable().defined(), text: text() }).noUnknown(),
   breakStarted: nothing,
   breakEnded: object({ minutes: minutes() }).noUnknown(),
@@ -71,7 +112,10 @@ function envelope(kind: Schema, payload: Schema) {
     .required()
 }
 
-const knownKind = () => mixed().oneOf([...EVENT_KINDS]).required()
+const knownKind = () =>
+  mixed()
+    .oneOf([...EVENT_KINDS])
+    .required()
 // made once: building a schema costs more than checking with it
 const ENVELOPES = new Map(EVENT_KINDS.map((kind) => [kind as string, envelope(knownKind(), PAYLOADS[kind])]))
 const UNKNOWN_KIND = envelope(knownKind(), object().required())

@@ -8,7 +8,12 @@ const sideAnswer = lazy((value: { kind?: string } | undefined) => {
       return object({
         kind,
         mm: array()
-          .of(number().required().min(0, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`).max(300, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`))
+          .of(
+            number()
+              .required()
+              .min(0, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`)
+              .max(300, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`)
+          )
           .required()
           .min(1)
           .max(9)
@@ -27,12 +32,22 @@ const answer = object({ left: sideAnswer, right: sideAnswer, whole: sideAnswer }
 /** A draft grading as it is saved: the version it was read at makes two devices' writes visible to each other. */
 export const draftSchema = object({
   version: number().required().integer().min(1),
-  answers: lazy((value: unknown) => object(Object.fromEntries(Object.keys((value as object) ?? {}).map((key) => [key, answer]))).required()),
+  answers: lazy((value: unknown) =>
+    object(Object.fromEntries(Object.keys((value as object) ?? {}).map((key) => [key, answer]))).required()
+  ),
   critical: array().of(string().required().max(60)).required().max(20),
-  globalRating: mixed<GlobalRating>().oneOf([...GLOBAL_RATINGS, null as never]).nullable().defined()
+  globalRating: mixed<GlobalRating>()
+    .oneOf([...GLOBAL_RATINGS, null as never])
+    .nullable()
+    .defined()
 }).noUnknown()
 
-export type Draft = { readonly version: number; readonly answers: Answers; readonly critical: readonly string[]; readonly globalRating: GlobalRating | null }
+export type Draft = {
+  readonly version: number
+  readonly answers: Answers
+  readonly critical: readonly string[]
+  readonly globalRating: GlobalRating | null
+}
 
 /** Whoever opens a grading makes its id. */
 export const openGradingSchema = object({ id: uuid().required() }).noUnknown()

@@ -74,9 +74,21 @@ export type FloorTable = {
   readonly lastLamport: number
 }
 
-export type Look = { readonly tableNumber: number; readonly sessionId: string; readonly who: string; readonly say: string; readonly why: string; readonly hold: HoldView | null; readonly danger: boolean }
+export type Look = {
+  readonly tableNumber: number
+  readonly sessionId: string
+  readonly who: string
+  readonly say: string
+  readonly why: string
+  readonly hold: HoldView | null
+  readonly danger: boolean
+}
 
-export type FloorView = { readonly tables: readonly FloorTable[]; readonly looks: readonly Look[]; readonly roomMm: readonly [number, number] }
+export type FloorView = {
+  readonly tables: readonly FloorTable[]
+  readonly looks: readonly Look[]
+  readonly roomMm: readonly [number, number]
+}
 
 export type SessionView = {
   readonly id: string
@@ -90,7 +102,12 @@ export type SessionView = {
   readonly standardMin: number
   readonly events: readonly PracticeEvent[]
   readonly holds: readonly HoldView[]
-  readonly gradings: readonly { readonly id: string; readonly assessor: string; readonly status: 'draft' | 'signed'; readonly own: boolean }[]
+  readonly gradings: readonly {
+    readonly id: string
+    readonly assessor: string
+    readonly status: 'draft' | 'signed'
+    readonly own: boolean
+  }[]
 }
 
 export type ApprenticeSummary = PersonName & {
@@ -106,7 +123,14 @@ export type ApprenticeSummary = PersonName & {
 
 export type TechniqueStanding = { readonly techniqueId: string; readonly standing: Standing; readonly attempts: readonly AttemptRecord[] }
 
-export type CertificateProgress = { readonly certificateId: string; readonly name: string; readonly rules: readonly RuleOutcome[]; readonly say: string; readonly ready: boolean; readonly findingId: string | null }
+export type CertificateProgress = {
+  readonly certificateId: string
+  readonly name: string
+  readonly rules: readonly RuleOutcome[]
+  readonly say: string
+  readonly ready: boolean
+  readonly findingId: string | null
+}
 
 export type PractiseNext = { readonly techniqueId: string; readonly say: string; readonly why: string; readonly dog: DogView | null }
 
@@ -125,7 +149,14 @@ export type ApprenticeView = {
 export type DogPage = {
   readonly dog: DogView
   readonly plan: Plan
-  readonly visits: readonly { readonly sessionId: string; readonly onDate: string; readonly apprentice: string; readonly trim: string; readonly checkIn: CheckIn; readonly gradingId: string | null }[]
+  readonly visits: readonly {
+    readonly sessionId: string
+    readonly onDate: string
+    readonly apprentice: string
+    readonly trim: string
+    readonly checkIn: CheckIn
+    readonly gradingId: string | null
+  }[]
   /** lengths read on the latest graded trim, by region and side, mm */
   readonly measured: readonly { readonly region: RegionId; readonly side: 'left' | 'right' | 'whole'; readonly mm: number }[]
 }
@@ -167,20 +198,48 @@ export type GradingView = {
   readonly praises: readonly string[]
 }
 
-export type FindingRow = { readonly findingId: string | null; readonly apprenticeId: string; readonly apprentice: string; readonly certificateId: string; readonly certificate: string; readonly met: number; readonly of: number; readonly status: 'none' | 'drafted' | 'issued' | 'declined'; readonly say: string }
+export type FindingRow = {
+  readonly findingId: string | null
+  readonly apprenticeId: string
+  readonly apprentice: string
+  readonly certificateId: string
+  readonly certificate: string
+  readonly met: number
+  readonly of: number
+  readonly status: 'none' | 'drafted' | 'issued' | 'declined'
+  readonly say: string
+}
 
 export type FindingView = {
   readonly id: string
   readonly number: string
   readonly status: 'drafted' | 'issued' | 'declined'
   readonly apprentice: PersonName
-  readonly certificate: { readonly id: string; readonly name: string; readonly claim: string; readonly standardId: string; readonly version: number }
+  readonly certificate: {
+    readonly id: string
+    readonly name: string
+    readonly claim: string
+    readonly standardId: string
+    readonly version: number
+  }
   readonly draftedBy: string
   readonly rules: readonly RuleOutcome[]
   readonly ready: boolean
   readonly say: string
-  readonly deciding: { readonly gradingId: string; readonly onDate: string; readonly dog: DogView; readonly plan: Plan; readonly minutes: number } | null
-  readonly signatures: readonly { readonly personId: string; readonly name: string; readonly role: Role; readonly note: string; readonly signedAt: string }[]
+  readonly deciding: {
+    readonly gradingId: string
+    readonly onDate: string
+    readonly dog: DogView
+    readonly plan: Plan
+    readonly minutes: number
+  } | null
+  readonly signatures: readonly {
+    readonly personId: string
+    readonly name: string
+    readonly role: Role
+    readonly note: string
+    readonly signedAt: string
+  }[]
   readonly people: readonly { readonly id: string; readonly name: string; readonly role: Role; readonly may: MaySign }[]
   readonly missing: string | null
   readonly declined: { readonly reason: string; readonly by: string } | null

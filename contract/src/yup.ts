@@ -6,4 +6,8 @@ import { string } from 'yup'
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i
 
 /** A UUID of any version; ours are version 7. */
-export const uuid = () => string().matches(UUID, { message: ({ path, value }) => `${path} is "${String(value).slice(0, 60)}"; allowed is a UUID.`, excludeEmptyString: false })
+export const uuid = () =>
+  string().matches(UUID, {
+    message: ({ path, value }) => `${path} is "${String(value).slice(0, 60)}"; allowed is a UUID.`,
+    excludeEmptyString: false
+  })

@@ -10,7 +10,13 @@ export const PASSWORD = 'porcelain-7F'
 
 export const SCHOOL = { name: 'Ferrin Quay', room: 'grooming room', roomWidthMm: 12000, roomDepthMm: 9200 }
 
-export type Staff = { readonly key: string; readonly given: string; readonly family: string; readonly role: 'lead' | 'instructor'; /** levels and millimetres added to every mark: below nought is severe */ readonly leaning: number }
+export type Staff = {
+  readonly key: string
+  readonly given: string
+  readonly family: string
+  readonly role: 'lead' | 'instructor'
+  /** levels and millimetres added to every mark: below nought is severe */ readonly leaning: number
+}
 
 export const STAFF: readonly Staff[] = [
   { key: 'ottilie', given: 'Ottilie', family: 'Marsh', role: 'lead', leaning: -0.5 },
@@ -38,7 +44,16 @@ export const APPRENTICES: readonly Apprentice[] = [
   { key: 'marek', given: 'Marek', family: 'Sosna', cohort: 'Autumn', handed: 'right', fails: [0.4, 0.06, 8], story: 'held' },
   { key: 'pia', given: 'Pia', family: 'Rook', cohort: 'Autumn', handed: 'right', fails: [0.3, 0.03, 5], story: 'slips' },
   { key: 'jun', given: 'Jun', family: 'Hale', cohort: 'Autumn', handed: 'right', fails: [0.3, 0.24, 6], story: 'plateau' },
-  { key: 'sami', given: 'Sami', family: 'Toft', cohort: 'Autumn', handed: 'right', fails: [0.35, 0.08, 8], lastSession: '2026-01-30', story: 'lapsed' },
+  {
+    key: 'sami',
+    given: 'Sami',
+    family: 'Toft',
+    cohort: 'Autumn',
+    handed: 'right',
+    fails: [0.35, 0.08, 8],
+    lastSession: '2026-01-30',
+    story: 'lapsed'
+  },
   { key: 'ines', given: 'Ines', family: 'Okoro', cohort: 'Spring', handed: 'left', fails: [0.35, 0.04, 5], story: 'leftHanded' },
   { key: 'dilys', given: 'Dilys', family: 'Arne', cohort: 'Spring', handed: 'right', fails: [0.45, 0.08, 8] },
   { key: 'noor', given: 'Noor', family: 'Basri', cohort: 'Spring', handed: 'right', fails: [0.35, 0.05, 6] },
@@ -49,23 +64,175 @@ export const APPRENTICES: readonly Apprentice[] = [
 
 export const COHORT_START = { Autumn: '2025-08-18', Spring: '2025-10-13' } as const
 
-export type Dog = { readonly key: string; readonly name: string; readonly coat: string; readonly colour: string; readonly withersMm: number; readonly canStandMin: number; readonly temperament: string; readonly dislikes: string; readonly burns?: readonly BurnPlace[]; readonly owner?: string }
+export type Dog = {
+  readonly key: string
+  readonly name: string
+  readonly coat: string
+  readonly colour: string
+  readonly withersMm: number
+  readonly canStandMin: number
+  readonly temperament: string
+  readonly dislikes: string
+  readonly burns?: readonly BurnPlace[]
+  readonly owner?: string
+}
 
 export const DOGS: readonly Dog[] = [
-  { key: 'flint', name: 'Flint', coat: 'wire', colour: 'pepper', withersMm: 340, canStandMin: 100, temperament: 'steady', dislikes: 'the dryer near his ears', owner: 'Maren' },
-  { key: 'slate', name: 'Slate', coat: 'soft wire', colour: 'black', withersMm: 335, canStandMin: 95, temperament: 'lively', dislikes: 'having the near fore lifted', owner: 'Tobias' },
-  { key: 'wren', name: 'Wren', coat: 'soft wire', colour: 'white', withersMm: 325, canStandMin: 90, temperament: 'shy', dislikes: 'having the ear leather held', owner: 'Ilse' },
-  { key: 'otter', name: 'Otter', coat: 'wire', colour: 'pepper', withersMm: 350, canStandMin: 110, temperament: 'steady', dislikes: 'nothing we know of', owner: 'Caspar' },
-  { key: 'bracken', name: 'Bracken', coat: 'wire', colour: 'wheaten', withersMm: 345, canStandMin: 48, temperament: 'old, tires early', dislikes: 'standing on the off hind', owner: 'Henrike' },
-  { key: 'saffron', name: 'Saffron', coat: 'soft wire', colour: 'wheaten', withersMm: 330, canStandMin: 120, temperament: 'easy', dislikes: 'nothing we know of', owner: 'Jory' },
-  { key: 'biscuit', name: 'Biscuit', coat: 'soft curly', colour: 'white', withersMm: 330, canStandMin: 105, temperament: 'easy', dislikes: 'the comb in the skirt', owner: 'Runa' },
-  { key: 'ember', name: 'Ember', coat: 'wire', colour: 'black', withersMm: 340, canStandMin: 90, temperament: 'pulls', dislikes: 'nail work', burns: [{ region: 'cheek', side: 'left' }], owner: 'Aldo' },
-  { key: 'tansy', name: 'Tansy', coat: 'soft curly', colour: 'pepper', withersMm: 332, canStandMin: 85, temperament: 'steady', dislikes: 'hands at the tail', owner: 'Sunniva' },
-  { key: 'rook', name: 'Rook', coat: 'wire', colour: 'black', withersMm: 348, canStandMin: 100, temperament: 'steady', dislikes: 'the clipper sound', owner: 'Petra' },
-  { key: 'plum', name: 'Plum', coat: 'soft wire', colour: 'pepper', withersMm: 328, canStandMin: 95, temperament: 'lively', dislikes: 'standing still', owner: 'Lorcan' },
-  { key: 'ash', name: 'Ash', coat: 'wire', colour: 'pepper', withersMm: 342, canStandMin: 100, temperament: 'steady', dislikes: 'nothing we know of', owner: 'Willa' },
-  { key: 'nettle', name: 'Nettle', coat: 'soft curly', colour: 'black', withersMm: 335, canStandMin: 80, temperament: 'shy', dislikes: 'strangers at the head', owner: 'Emre' },
-  { key: 'juniper', name: 'Juniper', coat: 'wire', colour: 'wheaten', withersMm: 338, canStandMin: 100, temperament: 'steady', dislikes: 'wet feet', owner: 'Odile' }
+  {
+    key: 'flint',
+    name: 'Flint',
+    coat: 'wire',
+    colour: 'pepper',
+    withersMm: 340,
+    canStandMin: 100,
+    temperament: 'steady',
+    dislikes: 'the dryer near his ears',
+    owner: 'Maren'
+  },
+  {
+    key: 'slate',
+    name: 'Slate',
+    coat: 'soft wire',
+    colour: 'black',
+    withersMm: 335,
+    canStandMin: 95,
+    temperament: 'lively',
+    dislikes: 'having the near fore lifted',
+    owner: 'Tobias'
+  },
+  {
+    key: 'wren',
+    name: 'Wren',
+    coat: 'soft wire',
+    colour: 'white',
+    withersMm: 325,
+    canStandMin: 90,
+    temperament: 'shy',
+    dislikes: 'having the ear leather held',
+    owner: 'Ilse'
+  },
+  {
+    key: 'otter',
+    name: 'Otter',
+    coat: 'wire',
+    colour: 'pepper',
+    withersMm: 350,
+    canStandMin: 110,
+    temperament: 'steady',
+    dislikes: 'nothing we know of',
+    owner: 'Caspar'
+  },
+  {
+    key: 'bracken',
+    name: 'Bracken',
+    coat: 'wire',
+    colour: 'wheaten',
+    withersMm: 345,
+    canStandMin: 48,
+    temperament: 'old, tires early',
+    dislikes: 'standing on the off hind',
+    owner: 'Henrike'
+  },
+  {
+    key: 'saffron',
+    name: 'Saffron',
+    coat: 'soft wire',
+    colour: 'wheaten',
+    withersMm: 330,
+    canStandMin: 120,
+    temperament: 'easy',
+    dislikes: 'nothing we know of',
+    owner: 'Jory'
+  },
+  {
+    key: 'biscuit',
+    name: 'Biscuit',
+    coat: 'soft curly',
+    colour: 'white',
+    withersMm: 330,
+    canStandMin: 105,
+    temperament: 'easy',
+    dislikes: 'the comb in the skirt',
+    owner: 'Runa'
+  },
+  {
+    key: 'ember',
+    name: 'Ember',
+    coat: 'wire',
+    colour: 'black',
+    withersMm: 340,
+    canStandMin: 90,
+    temperament: 'pulls',
+    dislikes: 'nail work',
+    burns: [{ region: 'cheek', side: 'left' }],
+    owner: 'Aldo'
+  },
+  {
+    key: 'tansy',
+    name: 'Tansy',
+    coat: 'soft curly',
+    colour: 'pepper',
+    withersMm: 332,
+    canStandMin: 85,
+    temperament: 'steady',
+    dislikes: 'hands at the tail',
+    owner: 'Sunniva'
+  },
+  {
+    key: 'rook',
+    name: 'Rook',
+    coat: 'wire',
+    colour: 'black',
+    withersMm: 348,
+    canStandMin: 100,
+    temperament: 'steady',
+    dislikes: 'the clipper sound',
+    owner: 'Petra'
+  },
+  {
+    key: 'plum',
+    name: 'Plum',
+    coat: 'soft wire',
+    colour: 'pepper',
+    withersMm: 328,
+    canStandMin: 95,
+    temperament: 'lively',
+    dislikes: 'standing still',
+    owner: 'Lorcan'
+  },
+  {
+    key: 'ash',
+    name: 'Ash',
+    coat: 'wire',
+    colour: 'pepper',
+    withersMm: 342,
+    canStandMin: 100,
+    temperament: 'steady',
+    dislikes: 'nothing we know of',
+    owner: 'Willa'
+  },
+  {
+    key: 'nettle',
+    name: 'Nettle',
+    coat: 'soft curly',
+    colour: 'black',
+    withersMm: 335,
+    canStandMin: 80,
+    temperament: 'shy',
+    dislikes: 'strangers at the head',
+    owner: 'Emre'
+  },
+  {
+    key: 'juniper',
+    name: 'Juniper',
+    coat: 'wire',
+    colour: 'wheaten',
+    withersMm: 338,
+    canStandMin: 100,
+    temperament: 'steady',
+    dislikes: 'wet feet',
+    owner: 'Odile'
+  }
 ]
 
 /** Tables where they stand: mm from the room's left wall and from the window wall, turned by degrees. */
@@ -80,7 +247,14 @@ export const TABLES = [
   { number: 8, xMm: 4260, yMm: 6200, turnDeg: 0 }
 ] as const
 
-export type Today = { readonly apprentice: string; readonly dog: string; readonly table: number; readonly startedMinAgo: number; readonly done: number; readonly under: boolean }
+export type Today = {
+  readonly apprentice: string
+  readonly dog: string
+  readonly table: number
+  readonly startedMinAgo: number
+  readonly done: number
+  readonly under: boolean
+}
 
 /** The morning of the demo's day: who stands where, how many steps are done, whether the next one is under way. */
 export const TODAYS_TABLES: readonly Today[] = [

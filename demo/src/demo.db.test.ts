@@ -15,7 +15,10 @@ let close: () => void
 beforeAll(async () => {
   connection = await freshDatabase('demo')
   await playDemo(connection.db)
-  const server = makeApp({ db: connection.db, clock: databaseClock(connection.db), log: pino({ level: 'silent' }) }, null).listen(0, '127.0.0.1')
+  const server = makeApp({ db: connection.db, clock: databaseClock(connection.db), log: pino({ level: 'silent' }) }, null).listen(
+    0,
+    '127.0.0.1'
+  )
   await new Promise((resolve) => server.once('listening', resolve))
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
   close = () => void (server.closeAllConnections(), server.close())
@@ -26,11 +29,19 @@ afterAll(async () => {
 })
 
 async function as(username: string) {
-  const signedIn = await fetch(`${url}/sign-in`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ username, password: PASSWORD }) })
+  const signedIn = await fetch(`${url}/sign-in`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ username, password: PASSWORD })
+  })
   const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]
   const { csrf } = (await signedIn.json()) as { csrf: string }
   const call = async (method: string, path: string, body?: object) => {
-    const answer = await fetch(url + path, { method, headers: { cookie, 'x-peen-csrf': csrf, 'content-type': 'application/json' }, body: body && JSON.stringify(body) })
+    const answer = await fetch(url + path, {
+      method,
+      headers: { cookie, 'x-peen-csrf': csrf, 'content-type': 'application/json' },
+      body: body && JSON.stringify(body)
+    })
     return (await answer.json()) as Record<string, unknown>
   }
   return { get: (path: string) => call('GET', path), post: (path: string, body: object = {}) => call('POST', path, body) }
@@ -54,7 +65,9 @@ describe('the demo school', () => {
       return { all: view.techniques.map((technique) => technique.standing.state), view }
     }
     const tove = await states('tove')
-    expect(tove.view.certificates[0].rules.map((rule) => [rule.name, rule.met, rule.evidence])).toEqual(tove.view.certificates[0].rules.map((rule) => [rule.name, 'met', rule.evidence]))
+    expect(tove.view.certificates[0].rules.map((rule) => [rule.name, rule.met, rule.evidence])).toEqual(
+      tove.view.certificates[0].rules.map((rule) => [rule.name, 'met', rule.evidence])
+    )
     expect((await states('sami')).all.every((state) => state === 'lapsed' || state === 'new')).toBe(true)
     expect((await states('marek')).all).toContain('held')
     expect((await states('pia')).all).toContain('slipping')
@@ -64,7 +77,10 @@ describe('the demo school', () => {
   it('derives everything again, the same, after every derived table was emptied', async () => {
     const { db } = connection
     const snapshot = async () => ({
-      attempts: await db.select().from(tables.attempts).orderBy(asc(tables.attempts.sessionId), asc(tables.attempts.techniqueId), asc(tables.attempts.setting)),
+      attempts: await db
+        .select()
+        .from(tables.attempts)
+        .orderBy(asc(tables.attempts.sessionId), asc(tables.attempts.techniqueId), asc(tables.attempts.setting)),
       results: await db.select().from(tables.gradingResults).orderBy(asc(tables.gradingResults.gradingId))
     })
     const before = await snapshot()
@@ -76,7 +92,10 @@ describe('the demo school', () => {
 
   it('certifies with two signatures, never alone, never one’s own', async () => {
     const ids = await people()
-    const [finding] = await connection.db.select().from(tables.findings).where(eq(tables.findings.apprenticeId, ids.get('tove')!))
+    const [finding] = await connection.db
+      .select()
+      .from(tables.findings)
+      .where(eq(tables.findings.apprenticeId, ids.get('tove')!))
     const path = `/findings/${finding.id}`
     const [ottilie, ruben, mira, tove] = [await as('ottilie'), await as('ruben'), await as('mira'), await as('tove')]
     expect(await tove.post(`${path}/sign`)).toMatchObject({ status: 403 })
@@ -92,9 +111,15 @@ describe('the demo school', () => {
 
   it('does not sign what is not ready, and notices a changed chain', async () => {
     const ids = await people()
-    const [finding] = await connection.db.select().from(tables.findings).where(eq(tables.findings.apprenticeId, ids.get('bram')!))
+    const [finding] = await connection.db
+      .select()
+      .from(tables.findings)
+      .where(eq(tables.findings.apprenticeId, ids.get('bram')!))
     const ottilie = await as('ottilie')
-    expect(await ottilie.post(`/findings/${finding.id}/sign`)).toMatchObject({ status: 403, detail: expect.stringContaining('not every rule is met') })
+    expect(await ottilie.post(`/findings/${finding.id}/sign`)).toMatchObject({
+      status: 403,
+      detail: expect.stringContaining('not every rule is met')
+    })
     expect(await ottilie.post(`/findings/${finding.id}/decline`, { reason: 'Once more in May.' })).toEqual({})
     await connection.db.update(tables.auditLog).set({ bytes: '{"seq":2,"previous":"x"}' }).where(eq(tables.auditLog.seq, 2))
     expect(await checkAudit(connection.db)).toMatchObject({ whole: false, brokenAt: 2 })

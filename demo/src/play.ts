@@ -1,7 +1,20 @@
 // Plays the scenario through the server's own use cases; nothing derived is written by hand.
 import { certificates } from '@peen/content'
 import type { Me } from '@peen/contract'
-import { ensureSchool, hashPassword, openGrading, draftFinding, recordEvents, saveDraft, settableClock, signGrading, standardOf, tables, type Database, type Services } from '@peen/server'
+import {
+  ensureSchool,
+  hashPassword,
+  openGrading,
+  draftFinding,
+  recordEvents,
+  saveDraft,
+  settableClock,
+  signGrading,
+  standardOf,
+  tables,
+  type Database,
+  type Services
+} from '@peen/server'
 import { eq } from 'drizzle-orm'
 import pino from 'pino'
 import { APPRENTICES, COHORT_START, DOGS, NOW, PASSWORD, SCHOOL, STAFF, TABLES, ZONE } from './cast'
@@ -15,7 +28,12 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
   const standard = await standardOf(db, 'bearded-pet', 1)
   const plan = scenario(standard)
   await insertSchool(db, plan)
-  const actors = new Map(STAFF.map((staff) => [staff.key, { id: plan.ids.person.get(staff.key)!, givenName: staff.given, familyName: staff.family, role: staff.role, csrf: '' } as Me]))
+  const actors = new Map(
+    STAFF.map((staff) => [
+      staff.key,
+      { id: plan.ids.person.get(staff.key)!, givenName: staff.given, familyName: staff.family, role: staff.role, csrf: '' } as Me
+    ])
+  )
   let gradings = 0
   for (const session of plan.sessions) {
     await playSession(services, session, plan, actors)
@@ -35,17 +53,40 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
 
 async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<void> {
   await db.transaction((tx) => ensureSchool(tx, SCHOOL.name))
-  await db.update(tables.school).set({ ...SCHOOL, timeZone: ZONE, demoNow: NOW }).where(eq(tables.school.id, 1))
+  await db
+    .update(tables.school)
+    .set({ ...SCHOOL, timeZone: ZONE, demoNow: NOW })
+    .where(eq(tables.school.id, 1))
   const passwordHash = await hashPassword(PASSWORD)
-  const person = (key: string, given: string, family: string) => ({ id: ids.person.get(key)!, givenName: given, familyName: family, username: key, passwordHash, active: true })
+  const person = (key: string, given: string, family: string) => ({
+    id: ids.person.get(key)!,
+    givenName: given,
+    familyName: family,
+    username: key,
+    passwordHash,
+    active: true
+  })
   await db.insert(tables.people).values([
-    ...STAFF.map((staff) => ({ ...person(staff.key, staff.given, staff.family), role: staff.role, cohort: '', startedOn: '2024-08-19', handed: 'right' })),
-    ...APPRENTICES.map((one) => ({ ...person(one.key, one.given, one.family), role: 'apprentice' as const, cohort: one.cohort, startedOn: COHORT_START[one.cohort], handed: one.handed }))
+    ...STAFF.map((staff) => ({
+      ...person(staff.key, staff.given, staff.family),
+      role: staff.role,
+      cohort: '',
+      startedOn: '2024-08-19',
+      handed: 'right'
+    })),
+    ...APPRENTICES.map((one) => ({
+      ...person(one.key, one.given, one.family),
+      role: 'apprentice' as const,
+      cohort: one.cohort,
+      startedOn: COHORT_START[one.cohort],
+      handed: one.handed
+    }))
   ])
   await db.insert(tables.roomTables).values(TABLES.map((table) => ({ ...table, id: ids.table.get(table.number)! })))
   for (const dog of DOGS) {
     const ownerId = dog.owner ? chance.id(NOW) : null
-    if (ownerId) await db.insert(tables.owners).values({ id: ownerId, givenName: dog.owner!, contact: `${dog.owner!.toLowerCase()}@post.invalid` })
+    if (ownerId)
+      await db.insert(tables.owners).values({ id: ownerId, givenName: dog.owner!, contact: `${dog.owner!.toLowerCase()}@post.invalid` })
     const { key, owner: _owner, burns, ...rest } = dog
     await db.insert(tables.dogs).values({ ...rest, id: ids.dog.get(key)!, bodyType: 'bearded', burns: [...(burns ?? [])], ownerId })
   }
@@ -53,8 +94,14 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
 
 async function playSession(services: Services, session: DemoSession, { ids }: Scenario, actors: ReadonlyMap<string, Me>): Promise<void> {
   await services.db.insert(tables.sessions).values({
-    id: session.id, apprenticeId: ids.person.get(session.apprentice)!, dogId: ids.dog.get(session.dog)!, tableId: ids.table.get(session.table)!,
-    standardId: 'bearded-pet', standardVersion: 1, onDate: session.onDate, checkIn: session.checkIn
+    id: session.id,
+    apprenticeId: ids.person.get(session.apprentice)!,
+    dogId: ids.dog.get(session.dog)!,
+    tableId: ids.table.get(session.table)!,
+    standardId: 'bearded-pet',
+    standardVersion: 1,
+    onDate: session.onDate,
+    checkIn: session.checkIn
   })
   const actor = [...actors.values()].find((candidate) => candidate.id === session.events[0].by)!
   const { answers } = await recordEvents(services, actor, session.id, session.events)
@@ -72,4 +119,3 @@ async function playGrading(services: Services, session: DemoSession, actor: Me, 
   const { version } = await saveDraft(services, actor, id, { version: 1, answers, critical: [], globalRating: ratingFor(skill) })
   await signGrading(services, actor, id, { version })
 }
-

@@ -17,6 +17,11 @@ export function chanceFrom(seed: number): Chance {
     happens: (probability) => share() < probability,
     pick: (list) => list[Math.floor(share() * list.length)],
     about: (mean, sd) => mean + sd * normalDraw(share),
-    id: (at) => v7({ msecs: at.getTime(), seq: Math.floor(share() * 0x7fffffff), random: Uint8Array.from({ length: 16 }, () => Math.floor(share() * 256)) })
+    id: (at) =>
+      v7({
+        msecs: at.getTime(),
+        seq: Math.floor(share() * 0x7fffffff),
+        random: Uint8Array.from({ length: 16 }, () => Math.floor(share() * 256))
+      })
   }
 }

@@ -20,14 +20,32 @@ export type DemoSession = {
   readonly closedAt: Date | null
 }
 
-export type Ids = { readonly person: ReadonlyMap<string, string>; readonly dog: ReadonlyMap<string, string>; readonly table: ReadonlyMap<number, string> }
+export type Ids = {
+  readonly person: ReadonlyMap<string, string>
+  readonly dog: ReadonlyMap<string, string>
+  readonly table: ReadonlyMap<number, string>
+}
 
 export type Scenario = { readonly ids: Ids; readonly sessions: readonly DemoSession[]; readonly chance: Chance }
 
 const DAY_MS = 86400000
 const MINUTE_MS = 60000
 /** What is hard to learn takes longer and keeps failing more often. */
-const HARDNESS: Readonly<Record<string, number>> = { 'leg-control': 0.6, nails: 0.7, pads: 0.7, 'body-clip': 0.9, 'skim-off': 1.3, 'bearded-head': 1.6, 'ear-leather': 1.5, 'round-foot': 1.3, 'cylinder-leg': 2, 'rear-leg': 1.8, 'skirt-line': 1.5, 'brows-beard': 2.2, blend: 1.7 }
+const HARDNESS: Readonly<Record<string, number>> = {
+  'leg-control': 0.6,
+  nails: 0.7,
+  pads: 0.7,
+  'body-clip': 0.9,
+  'skim-off': 1.3,
+  'bearded-head': 1.6,
+  'ear-leather': 1.5,
+  'round-foot': 1.3,
+  'cylinder-leg': 2,
+  'rear-leg': 1.8,
+  'skirt-line': 1.5,
+  'brows-beard': 2.2,
+  blend: 1.7
+}
 
 /** Handling is watched on every dog, beside the steps of the trim. */
 const HANDLING: readonly PlanStep[] = [
@@ -73,7 +91,16 @@ function sessionDates(apprentice: Apprentice, index: number): string[] {
   return dates
 }
 
-type SessionPlan = { readonly apprentice: Apprentice; readonly onDate: string; readonly k: number; readonly steps: readonly PlanStep[]; readonly dog: string; readonly sure01: number; readonly isGraded: boolean; readonly last: boolean }
+type SessionPlan = {
+  readonly apprentice: Apprentice
+  readonly onDate: string
+  readonly k: number
+  readonly steps: readonly PlanStep[]
+  readonly dog: string
+  readonly sure01: number
+  readonly isGraded: boolean
+  readonly last: boolean
+}
 
 function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, chance: Chance): DemoSession {
   const { apprentice, onDate, k, steps, dog, sure01, isGraded, last } = plan
@@ -87,16 +114,41 @@ function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, cha
     const n = tries.get(technique.id) ?? 0
     tries.set(technique.id, n + 1)
     const isFigure = n === 0 && technique.family === 'scissoring'
-    attempt(tape, technique, step, { misses: missesNow(apprentice, technique, n, last, chance), isFigure, serious: isSerious(apprentice, technique, onDate), hard: n < 6 }, chance)
+    attempt(
+      tape,
+      technique,
+      step,
+      {
+        misses: missesNow(apprentice, technique, n, last, chance),
+        isFigure,
+        serious: isSerious(apprentice, technique, onDate),
+        hard: n < 6
+      },
+      chance
+    )
   }
-  if (chance.happens(0.3)) tape.add('praised', { attemptId: null, text: chance.pick(['Kept the leg low all the way.', 'Looked from the other side before cutting.', 'Stopped at the first fussing.']) })
+  if (chance.happens(0.3))
+    tape.add('praised', {
+      attemptId: null,
+      text: chance.pick(['Kept the leg low all the way.', 'Looked from the other side before cutting.', 'Stopped at the first fussing.'])
+    })
   tape.add('sessionClosed', {})
   const excused: Excusal[] = k % 11 === 5 ? [{ region: 'ribs', side: 'left', reason: 'a mat cut out by the last groomer' }] : []
-  const assessors = isGraded ? [STAFF[(k + 2) % 3].key, ...(k % 2 === 0 && !last ? [STAFF[(k + 3) % 3].key] : [])].filter((key, i, all) => all.indexOf(key) === i) : []
+  const assessors = isGraded
+    ? [STAFF[(k + 2) % 3].key, ...(k % 2 === 0 && !last ? [STAFF[(k + 3) % 3].key] : [])].filter((key, i, all) => all.indexOf(key) === i)
+    : []
   return {
-    id, apprentice: apprentice.key, dog, table: (k % 8) + 1, onDate, instructor,
+    id,
+    apprentice: apprentice.key,
+    dog,
+    table: (k % 8) + 1,
+    onDate,
+    instructor,
     checkIn: { weeksSince: 5 + (k % 3), wishes: k % 4 === 0 ? 'Brows a little longer, asked for by the owner.' : '', excused },
-    events: tape.events, gradedBy: apprentice.story === 'ready' && last ? ['ruben'] : assessors, sure01: apprentice.story === 'ready' ? 1.2 : sure01, closedAt: tape.now()
+    events: tape.events,
+    gradedBy: apprentice.story === 'ready' && last ? ['ruben'] : assessors,
+    sure01: apprentice.story === 'ready' ? 1.2 : sure01,
+    closedAt: tape.now()
   }
 }
 
@@ -118,17 +170,30 @@ type Manner = { readonly misses: boolean; readonly isFigure: boolean; readonly s
 function attempt(tape: Tape, technique: Technique, step: PlanStep, manner: Manner, chance: Chance): void {
   const attemptId = chance.id(tape.now())
   tape.add('attemptStarted', {
-    attemptId, techniqueId: technique.id, regions: technique.regions, side: 'both', toolId: step.toolId, direction: step.direction,
-    hands: 'apprentice', setting: manner.isFigure ? 'figure' : 'live'
+    attemptId,
+    techniqueId: technique.id,
+    regions: technique.regions,
+    side: 'both',
+    toolId: step.toolId,
+    direction: step.direction,
+    hands: 'apprentice',
+    setting: manner.isFigure ? 'figure' : 'live'
   })
   const minutes = Math.max(2, Math.round(chance.about(step.minutes * (manner.hard ? 1.4 : 1.05), step.minutes * 0.12)))
   tape.pass(minutes)
-  if (manner.serious) tape.add('safetyNoted', { attemptId, hazardId: technique.hazards[0].id, severity: 'serious', region: technique.regions[0] })
+  if (manner.serious)
+    tape.add('safetyNoted', { attemptId, hazardId: technique.hazards[0].id, severity: 'serious', region: technique.regions[0] })
   let help: HelpLevel = 'alone'
   if (manner.misses) {
     const major = technique.faults.filter((fault) => fault.major)
     const how = chance.share()
-    if (how < 0.5 && major.length > 0) tape.add('faultNoted', { attemptId, faultId: chance.pick(major).id, region: technique.regions[0], side: chance.pick(['left', 'right']) })
+    if (how < 0.5 && major.length > 0)
+      tape.add('faultNoted', {
+        attemptId,
+        faultId: chance.pick(major).id,
+        region: technique.regions[0],
+        side: chance.pick(['left', 'right'])
+      })
     else if (how < 0.8) for (let i = 0; i < 2; i++) tape.add('promptGiven', { attemptId })
     else help = chance.pick(['talkedThrough', 'handsGuided'])
   } else if (chance.happens(0.25)) {
@@ -136,11 +201,22 @@ function attempt(tape: Tape, technique: Technique, step: PlanStep, manner: Manne
     help = 'onePrompt'
   }
   const minor = technique.faults.filter((fault) => !fault.major)
-  if (minor.length > 0 && chance.happens(0.2)) tape.add('faultNoted', { attemptId, faultId: chance.pick(minor).id, region: technique.regions[0], side: chance.pick(['left', 'right']) })
+  if (minor.length > 0 && chance.happens(0.2))
+    tape.add('faultNoted', {
+      attemptId,
+      faultId: chance.pick(minor).id,
+      region: technique.regions[0],
+      side: chance.pick(['left', 'right'])
+    })
   tape.add('attemptEnded', { attemptId, minutes, help, witness: chance.happens(0.8) ? 'watched' : 'inspected' })
 }
 
-type Tape = { readonly events: PracticeEvent[]; readonly add: <K extends EventKind>(kind: K, payload: Payloads[K]) => void; readonly pass: (minutes: number) => void; readonly now: () => Date }
+type Tape = {
+  readonly events: PracticeEvent[]
+  readonly add: <K extends EventKind>(kind: K, payload: Payloads[K]) => void
+  readonly pass: (minutes: number) => void
+  readonly now: () => Date
+}
 
 /** A tablet at a table: taps with their envelope, in the order they were made. */
 function tapeFor(sessionId: string, by: string, deviceId: string, opened: Date, chance: Chance): Tape {
@@ -152,7 +228,19 @@ function tapeFor(sessionId: string, by: string, deviceId: string, opened: Date, 
     pass: (minutes) => (at = new Date(at.getTime() + minutes * MINUTE_MS)),
     add: (kind, payload) => {
       const n = events.length + 1
-      events.push({ id: chance.id(at), v: 1, kind, sessionId, by, deviceId, seq: n, lamport: n, atDevice: at.toISOString(), receivedAt: null, payload } as PracticeEvent)
+      events.push({
+        id: chance.id(at),
+        v: 1,
+        kind,
+        sessionId,
+        by,
+        deviceId,
+        seq: n,
+        lamport: n,
+        atDevice: at.toISOString(),
+        receivedAt: null,
+        payload
+      } as PracticeEvent)
     }
   }
 }
@@ -168,7 +256,16 @@ function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard
   steps.slice(0, today.done + (today.under ? 1 : 0)).forEach((step, i) => {
     const technique = techniqueById(step.technique)!
     const attemptId = chance.id(tape.now())
-    tape.add('attemptStarted', { attemptId, techniqueId: technique.id, regions: technique.regions, side: 'both', toolId: step.toolId, direction: step.direction, hands: 'apprentice', setting: 'live' })
+    tape.add('attemptStarted', {
+      attemptId,
+      techniqueId: technique.id,
+      regions: technique.regions,
+      side: 'both',
+      toolId: step.toolId,
+      direction: step.direction,
+      hands: 'apprentice',
+      setting: 'live'
+    })
     if (i >= today.done) return
     const minutes = Math.max(1, Math.floor(step.minutes * pace))
     tape.pass(minutes)
@@ -176,7 +273,16 @@ function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard
   })
   const excused: Excusal[] = today.dog === 'flint' ? [{ region: 'ribs', side: 'left', reason: 'a mat cut out in March, 40 mm wide' }] : []
   return {
-    id, apprentice: today.apprentice, dog: today.dog, table: today.table, onDate: TODAY, instructor: 'ruben',
-    checkIn: { weeksSince: 6, wishes: today.dog === 'flint' ? 'Beard as it is; brows on, asked for by Maren.' : '', excused }, events: tape.events, gradedBy: [], sure01: 0, closedAt: null
+    id,
+    apprentice: today.apprentice,
+    dog: today.dog,
+    table: today.table,
+    onDate: TODAY,
+    instructor: 'ruben',
+    checkIn: { weeksSince: 6, wishes: today.dog === 'flint' ? 'Beard as it is; brows on, asked for by Maren.' : '', excused },
+    events: tape.events,
+    gradedBy: [],
+    sure01: 0,
+    closedAt: null
   }
 }

@@ -28,7 +28,10 @@ export function gradedAnswers(standard: Standard, skill: Skill, excused: readonl
         const room = how.kind === 'length' ? (how.band[1] ?? how.targetMm) - how.targetMm : (how.band[1] ?? 4)
         const spread = room * Math.max(0.15, 1.6 - 1.2 * skill.sure01)
         const bias = how.kind === 'length' && side === 'right' && room > 2 ? skill.longerRightMm : 0
-        const found = how.kind === 'length' ? how.targetMm + chance.about(0.3 * room * Math.max(0, 1 - skill.sure01), spread) + bias : Math.abs(chance.about(room * 0.2, spread))
+        const found =
+          how.kind === 'length'
+            ? how.targetMm + chance.about(0.3 * room * Math.max(0, 1 - skill.sure01), spread) + bias
+            : Math.abs(chance.about(room * 0.2, spread))
         answer[side] = { kind: 'readings', mm: [0, 1, 2].map(() => tenth(chance.about(found, room > 2 ? 0.4 : 0.15))) }
       }
     }

@@ -18,7 +18,15 @@ import { csrfDefence, mount, problemOf, refuse, securityHeaders, type Route, typ
 const JSON_LIMIT = '1mb'
 
 export const ROUTES: readonly Route[] = [
-  ...authRoutes, ...schoolRoutes, ...floorRoutes, ...practiceRoutes, ...apprenticeRoutes, ...dogRoutes, ...gradingRoutes, ...certifyRoutes, ...auditRoutes
+  ...authRoutes,
+  ...schoolRoutes,
+  ...floorRoutes,
+  ...practiceRoutes,
+  ...apprenticeRoutes,
+  ...dogRoutes,
+  ...gradingRoutes,
+  ...certifyRoutes,
+  ...auditRoutes
 ]
 
 /** The Express application: headers, who is calling, CSRF, routes, the built web application, one error exit. */
@@ -26,7 +34,13 @@ export function makeApp(services: Services, webFolder: string | null): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(securityHeaders())
-  app.use(pinoHttp({ logger: services.log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') }, redact: ['req.headers.cookie', 'req.headers["x-peen-csrf"]'] }))
+  app.use(
+    pinoHttp({
+      logger: services.log,
+      autoLogging: { ignore: (req) => !req.url?.startsWith('/api') },
+      redact: ['req.headers.cookie', 'req.headers["x-peen-csrf"]']
+    })
+  )
   const api = Router()
   api.use(async (req: Request & { actor?: unknown; parsedCookies?: object }, _res, next) => {
     req.parsedCookies = parseCookies(req.get('cookie') ?? '')

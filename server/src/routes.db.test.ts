@@ -9,7 +9,10 @@ let world: World
 beforeAll(async () => (world = await smallSchool('routes')))
 afterAll(() => world.close())
 
-type Layer = { route?: { path: string; methods: Record<string, boolean>; stack: { handle: Partial<PermitHandler> }[] }; handle?: { stack?: Layer[] } }
+type Layer = {
+  route?: { path: string; methods: Record<string, boolean>; stack: { handle: Partial<PermitHandler> }[] }
+  handle?: { stack?: Layer[] }
+}
 
 /** Every route that Express really holds, with the permit its first handler carries. */
 function walk(layers: readonly Layer[]): { path: string; method: string; permit: PermitHandler['permit'] | undefined }[] {
@@ -39,7 +42,9 @@ describe('permission is declared on every route', () => {
     const app = makeApp({ db: world.db, clock: world.clock, log: pino({ level: 'silent' }) }, null)
     app.get('/bare', (_req, res) => void res.json({}))
     app.get('/empty', permitHandler([] as never), (_req, res) => void res.json({}))
-    const bad = routesOf(app).filter(({ permit }) => !permitted(permit)).map(({ path }) => path)
+    const bad = routesOf(app)
+      .filter(({ permit }) => !permitted(permit))
+      .map(({ path }) => path)
     expect(bad.sort()).toEqual(['/bare', '/empty'])
     expect(route('get', '/x', ['lead'], async () => ({})).permit).toEqual(['lead'])
   })

@@ -8,22 +8,39 @@ const certificate = certificates[0]
 const techniques = certificate.rules.flatMap((rule) => (rule.kind === 'techniques' ? rule.techniques : []))
 const pairs = certificate.rules.flatMap((rule) => (rule.kind === 'alike' ? rule.criteria : []))
 const standing = (state: Standing['state']) => ({ state, risk: 0.0445, signalOn: '2026-03-01' }) as Standing
-const pair = (criterionId: string, verdict: PartResult['verdict'] = 'meets') => ({ criterionId, label: 'Skirt, both sides', verdict, valueMm: 1.4, uMm: 0.6, say: 'cannot tell at 1.4 mm' }) as PartResult
+const pair = (criterionId: string, verdict: PartResult['verdict'] = 'meets') =>
+  ({ criterionId, label: 'Skirt, both sides', verdict, valueMm: 1.4, uMm: 0.6, say: 'cannot tell at 1.4 mm' }) as PartResult
 const trim = (change: Partial<GradeResult> = {}): GradedTrim => ({
-  gradingId: 'g', sessionId: 's', dogId: 'd1', dogName: 'Flint', coat: 'wire', onDate: '2026-04-09', assessorId: 'ruben',
-  result: { outcome: 'passed', total: { value: 81, interval: [77, 85], n: 2000 }, parts: pairs.map((id) => pair(id)), ...change } as GradeResult
+  gradingId: 'g',
+  sessionId: 's',
+  dogId: 'd1',
+  dogName: 'Flint',
+  coat: 'wire',
+  onDate: '2026-04-09',
+  assessorId: 'ruben',
+  result: {
+    outcome: 'passed',
+    total: { value: 81, interval: [77, 85], n: 2000 },
+    parts: pairs.map((id) => pair(id)),
+    ...change
+  } as GradeResult
 })
 const facts = (change: Partial<CertifyFacts> = {}): CertifyFacts => ({
   today: '2026-04-14',
   standings: new Map(techniques.map((id) => [id, standing('competent')])),
   techniqueNames: new Map(),
   trims: [trim()],
-  dogs: [{ id: 'd1', name: 'Flint', coat: 'wire' }, { id: 'd2', name: 'Slate', coat: 'soft wire' }, { id: 'd3', name: 'Ash', coat: 'wire' }],
+  dogs: [
+    { id: 'd1', name: 'Flint', coat: 'wire' },
+    { id: 'd2', name: 'Slate', coat: 'soft wire' },
+    { id: 'd3', name: 'Ash', coat: 'wire' }
+  ],
   lastSafetyOn: null,
   lastWorkOn: '2026-04-12',
   ...change
 })
-const outcome = (kind: string, change: Partial<CertifyFacts>) => findingOf(certificate, facts(change)).rules.find((rule) => rule.kind === kind)!
+const outcome = (kind: string, change: Partial<CertifyFacts>) =>
+  findingOf(certificate, facts(change)).rules.find((rule) => rule.kind === kind)!
 
 describe('the finding', () => {
   it('meets all rules on full evidence', () => {
@@ -55,7 +72,14 @@ const lead2: SigningPerson = { id: 'anneke', name: 'Anneke Voss', role: 'lead' }
 const instructor: SigningPerson = { id: 'ruben', name: 'Ruben Castell', role: 'instructor' }
 const instructor2: SigningPerson = { id: 'mira', name: 'Mira Dahl', role: 'instructor' }
 const apprentice: SigningPerson = { id: 'ines', name: 'Ines Okoro', role: 'apprentice' }
-const signing = (change: Partial<SigningFacts> = {}): SigningFacts => ({ candidateId: 'ines', markedBy: 'ruben', workedOnDog: new Set(), ready: true, signed: [], ...change })
+const signing = (change: Partial<SigningFacts> = {}): SigningFacts => ({
+  candidateId: 'ines',
+  markedBy: 'ruben',
+  workedOnDog: new Set(),
+  ready: true,
+  signed: [],
+  ...change
+})
 
 describe('who signs', () => {
   it('takes two assessors, one a lead', () => {

@@ -72,30 +72,46 @@ export function findingOf(certificate: Certificate, facts: CertifyFacts): Findin
 function sayFinding(rules: readonly RuleOutcome[], open: readonly RuleOutcome[]): string {
   if (open.length === 0) return `All ${rules.length} rules are met. Two people sign.`
   const unsure = open.filter((rule) => rule.met === 'cannotTell')
-  if (unsure.length === open.length) return `It cannot be issued today: ${lowerFirst(unsure[0].name)} cannot be told. ${unsure[0].evidence}.`
+  if (unsure.length === open.length)
+    return `It cannot be issued today: ${lowerFirst(unsure[0].name)} cannot be told. ${unsure[0].evidence}.`
   const missing = open.filter((rule) => rule.met === 'missing')
   return `It cannot be issued today: ${missing.length} of ${rules.length} rules ${missing.length === 1 ? 'is' : 'are'} not met. First: ${lowerFirst(missing[0].name)}, ${missing[0].evidence.split(':')[0]}.`
 }
 
 function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim | null): RuleOutcome {
-  const answer = (met: RuleOutcome['met'], evidence: string, onDate: string | null = null): RuleOutcome => ({ kind: rule.kind, name: rule.name, met, evidence, onDate })
+  const answer = (met: RuleOutcome['met'], evidence: string, onDate: string | null = null): RuleOutcome => ({
+    kind: rule.kind,
+    name: rule.name,
+    met,
+    evidence,
+    onDate
+  })
   switch (rule.kind) {
     case 'techniques': {
-      const own = rule.techniques.map((id) => ({ id, name: lowerFirst(facts.techniqueNames.get(id) ?? id), standing: facts.standings.get(id) }))
+      const own = rule.techniques.map((id) => ({
+        id,
+        name: lowerFirst(facts.techniqueNames.get(id) ?? id),
+        standing: facts.standings.get(id)
+      }))
       const short = own.filter(({ standing }) => standing?.state !== 'competent')
       const risk = Math.round(100 * jointRisk(own.map(({ standing }) => standing?.risk ?? 1)))
       if (short.length > 0) {
         const list = short.map(({ name, standing }) => `${name} ${standing?.state ?? 'new'}`).join('; ')
         return answer('missing', `${own.length - short.length} of ${own.length}: ${list}`)
       }
-      const last = own.map(({ standing }) => standing!.signalOn!).sort().at(-1)!
+      const last = own
+        .map(({ standing }) => standing!.signalOn!)
+        .sort()
+        .at(-1)!
       return answer('met', `${own.map(({ name }) => name).join(', ')}; risk over all ${own.length} together ${risk} %`, last)
     }
     case 'passedTrim': {
       if (deciding) {
         const age = daysBetween(deciding.onDate, facts.today)
         const say = `${deciding.dogName}: ${sayMark(deciding.result)}`
-        return age <= rule.withinDays ? answer('met', say, deciding.onDate) : answer('missing', `${say}, ${age} days ago; ${rule.withinDays} are allowed`, deciding.onDate)
+        return age <= rule.withinDays
+          ? answer('met', say, deciding.onDate)
+          : answer('missing', `${say}, ${age} days ago; ${rule.withinDays} are allowed`, deciding.onDate)
       }
       const unsure = facts.trims.filter((trim) => trim.result.outcome === 'secondAssessor').at(-1)
       // no mark here: whoever is asked to mark it a second time must not have read the first
@@ -106,9 +122,15 @@ function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim 
     case 'dogs': {
       const coats = [...new Set(facts.dogs.map((dog) => dog.coat))]
       const met = facts.dogs.length >= rule.dogs && coats.length >= rule.coats
-      const names = facts.dogs.slice(0, 4).map((dog) => dog.name).join(', ')
+      const names = facts.dogs
+        .slice(0, 4)
+        .map((dog) => dog.name)
+        .join(', ')
       const more = facts.dogs.length > 4 ? ` and ${facts.dogs.length - 4} more` : ''
-      return answer(met ? 'met' : 'missing', `dogs: ${facts.dogs.length}, asked ${rule.dogs}${names ? ` (${names}${more})` : ''}; coats: ${coats.length}, asked ${rule.coats}${coats.length ? ` (${coats.join(', ')})` : ''}`)
+      return answer(
+        met ? 'met' : 'missing',
+        `dogs: ${facts.dogs.length}, asked ${rule.dogs}${names ? ` (${names}${more})` : ''}; coats: ${coats.length}, asked ${rule.coats}${coats.length ? ` (${coats.join(', ')})` : ''}`
+      )
     }
     case 'alike': {
       if (!deciding) return answer('missing', 'no passed trim to look at')
@@ -116,9 +138,14 @@ function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim 
       const unsure = parts.find((part) => part.verdict === 'cannotTell' || part.verdict === 'notAnswered' || part.verdict === 'excused')
       const failed = parts.find((part) => part.verdict === 'fails')
       if (failed) return answer('missing', `${failed.label.toLowerCase()}: ${failed.say}`, deciding.onDate)
-      if (unsure || parts.length < rule.criteria.length) return answer('cannotTell', `${unsure?.label.toLowerCase() ?? 'a pair'}: ${unsure?.say ?? 'not measured'}`, deciding.onDate)
+      if (unsure || parts.length < rule.criteria.length)
+        return answer('cannotTell', `${unsure?.label.toLowerCase() ?? 'a pair'}: ${unsure?.say ?? 'not measured'}`, deciding.onDate)
       const widest = parts.reduce((a, b) => (Math.abs(b.valueMm!) > Math.abs(a.valueMm!) ? b : a))
-      return answer('met', `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, u ${sayNumber(widest.uMm!)}`, deciding.onDate)
+      return answer(
+        'met',
+        `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, u ${sayNumber(widest.uMm!)}`,
+        deciding.onDate
+      )
     }
     case 'noSafety': {
       if (!facts.lastSafetyOn) return answer('met', 'none on record')

@@ -30,7 +30,8 @@ export function maySign(person: SigningPerson, facts: SigningFacts): MaySign {
   if (facts.signed.length >= 2) return no('two people have signed already')
   const [first] = facts.signed
   if (first && first.role !== 'lead' && person.role !== 'lead') return no('one of the two must be a lead assessor')
-  if (first && first.id === facts.markedBy && person.id === facts.markedBy) return no('one of the two must not have marked the deciding trim')
+  if (first && first.id === facts.markedBy && person.id === facts.markedBy)
+    return no('one of the two must not have marked the deciding trim')
   return { may: true, note: person.id === facts.markedBy ? 'marked the deciding trim' : 'did not mark the deciding trim' }
 }
 

@@ -36,7 +36,12 @@ export function designLearningChart(settings: ChartSettings = CHART_DEFAULTS): L
   const { acceptable, unacceptable, expectedAttempts, risk } = settings
   inRange('expectedAttempts', expectedAttempts, 1, 500)
   if (!(acceptable > 0 && acceptable < unacceptable && unacceptable < 1)) {
-    throw new CoreError({ code: 'ratesOutOfOrder', path: 'acceptable', got: `${acceptable} and ${unacceptable}`, limit: '0 < acceptable < unacceptable < 1' })
+    throw new CoreError({
+      code: 'ratesOutOfOrder',
+      path: 'acceptable',
+      got: `${acceptable} and ${unacceptable}`,
+      limit: '0 < acceptable < unacceptable < 1'
+    })
   }
   const k = ratioOfWeights(acceptable, unacceptable)
   const limit = leastLimit((h) => signalWithin(expectedAttempts, unacceptable, k, h) <= risk)
@@ -68,7 +73,13 @@ export function designMonitoringChart(settings: ChartSettings = CHART_DEFAULTS):
   const k = ratioOfWeights(acceptable, unacceptable)
   const alarm = (failureRate: number, h: number) => chainWithin(expectedAttempts, h, [failureRate, k], [1 - failureRate, -1])
   const limit = leastLimit((h) => alarm(acceptable, h) <= risk)
-  return { method: 'integer monitoring chart (CUSUM)', k, limit, falseAlarmRisk: alarm(acceptable, limit), power: alarm(unacceptable, limit) }
+  return {
+    method: 'integer monitoring chart (CUSUM)',
+    k,
+    limit,
+    falseAlarmRisk: alarm(acceptable, limit),
+    power: alarm(unacceptable, limit)
+  }
 }
 
 function ratioOfWeights(acceptable: number, unacceptable: number): number {
@@ -161,7 +172,11 @@ export type ChartHistory = {
  * Both charts one after the other: learning until the signal, then monitoring; after an alarm learning begins again from
  * 0, and until it signals anew the technique slips. Our own choice: what was lost is shown again, not argued away.
  */
-export function runCharts(clean: readonly boolean[], learning: { readonly k: number; readonly limit: number }, watch: { readonly k: number; readonly limit: number }): ChartHistory {
+export function runCharts(
+  clean: readonly boolean[],
+  learning: { readonly k: number; readonly limit: number },
+  watch: { readonly k: number; readonly limit: number }
+): ChartHistory {
   let mode: ChartHistory['mode'] = 'learning'
   let score = 0
   let alarm = 0

@@ -2,8 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { randomFrom } from '../stats'
 import {
-  CHART_DEFAULTS, designLearningChart, designMonitoringChart, jointRisk, meanRunLength, runCharts, runLearning, signalWithin, standingOf,
-  type AttemptRecord, type StandingFacts
+  CHART_DEFAULTS,
+  designLearningChart,
+  designMonitoringChart,
+  jointRisk,
+  meanRunLength,
+  runCharts,
+  runLearning,
+  signalWithin,
+  standingOf,
+  type AttemptRecord,
+  type StandingFacts
 } from '.'
 
 describe('the learning chart', () => {
@@ -63,7 +72,12 @@ describe('the learning chart', () => {
 
   // Ref: hand calculation with k 2 and limits 3 and 4: signal at the 3rd, two misses raise the alarm, three clean signal anew
   it('slips on an alarm and comes back with a new signal', () => {
-    const of = (text: string) => runCharts([...text].map((c) => c === '+'), { k: 2, limit: 3 }, { k: 2, limit: 4 })
+    const of = (text: string) =>
+      runCharts(
+        [...text].map((c) => c === '+'),
+        { k: 2, limit: 3 },
+        { k: 2, limit: 4 }
+      )
     expect(of('+++')).toEqual({ scores: [1, 2, 3], mode: 'competent', signalAt: 2, alarmAt: null })
     expect(of('+++--')).toEqual({ scores: [1, 2, 3, 3, 0], mode: 'slipping', signalAt: 2, alarmAt: 4 })
     expect(of('+++--+++')).toMatchObject({ mode: 'competent', signalAt: 7, alarmAt: 4 })
@@ -92,13 +106,19 @@ const attempt = (i: number, change: Partial<AttemptRecord> = {}): AttemptRecord 
   seriousSafety: false,
   ...change
 })
-const run = (n: number, change: (i: number) => Partial<AttemptRecord> = () => ({})) => Array.from({ length: n }, (_, i) => attempt(i, change(i)))
-const stand = (facts: Partial<StandingFacts>) => standingOf({ techniqueName: 'Skirt line', attempts: [], passedTrimOn: null, liftedOn: null, today: '2026-03-01', ...facts })
+const run = (n: number, change: (i: number) => Partial<AttemptRecord> = () => ({})) =>
+  Array.from({ length: n }, (_, i) => attempt(i, change(i)))
+const stand = (facts: Partial<StandingFacts>) =>
+  standingOf({ techniqueName: 'Skirt line', attempts: [], passedTrimOn: null, liftedOn: null, today: '2026-03-01', ...facts })
 
 describe('where a technique stands', () => {
   it('is new, practising, ready, competent', () => {
     expect(stand({}).state).toBe('new')
-    expect(stand({ attempts: run(5) })).toMatchObject({ state: 'practising', score: 5, because: '9 clean in a row give the signal; one that is not costs 6.' })
+    expect(stand({ attempts: run(5) })).toMatchObject({
+      state: 'practising',
+      score: 5,
+      because: '9 clean in a row give the signal; one that is not costs 6.'
+    })
     expect(stand({ attempts: run(14) }).state).toBe('ready')
     expect(stand({ attempts: run(14), passedTrimOn: '2026-02-20' })).toMatchObject({ state: 'competent', along01: 1 })
   })

@@ -43,11 +43,55 @@ export type BodyType = {
 
 /** Landmarks in the order in which the outline visits them, clockwise from the nose. */
 export const OUTLINE_ORDER = [
-  'noseTip', 'noseTop', 'bridge', 'stop', 'brow', 'skullTop', 'occiput', 'nape', 'crest', 'withers', 'midBack', 'loin', 'croup', 'tailSet',
-  'buttock', 'backThigh', 'gaskinBack', 'hockPoint', 'rearPasternBack', 'rearHeel', 'rearPad', 'rearToe', 'rearToeTop', 'rearPasternFront',
-  'hockFront', 'gaskinFront', 'stifle', 'flank', 'belly', 'brisket', 'elbow', 'forearmBack', 'frontPasternBack', 'frontHeel', 'frontPad',
-  'frontToe', 'frontToeTop', 'frontPasternFront', 'forearmFront', 'forearmTop', 'pointShoulder', 'prosternum', 'neckFront', 'throat',
-  'jawCorner', 'jawMid', 'chin', 'lipFront', 'philtrum'
+  'noseTip',
+  'noseTop',
+  'bridge',
+  'stop',
+  'brow',
+  'skullTop',
+  'occiput',
+  'nape',
+  'crest',
+  'withers',
+  'midBack',
+  'loin',
+  'croup',
+  'tailSet',
+  'buttock',
+  'backThigh',
+  'gaskinBack',
+  'hockPoint',
+  'rearPasternBack',
+  'rearHeel',
+  'rearPad',
+  'rearToe',
+  'rearToeTop',
+  'rearPasternFront',
+  'hockFront',
+  'gaskinFront',
+  'stifle',
+  'flank',
+  'belly',
+  'brisket',
+  'elbow',
+  'forearmBack',
+  'frontPasternBack',
+  'frontHeel',
+  'frontPad',
+  'frontToe',
+  'frontToeTop',
+  'frontPasternFront',
+  'forearmFront',
+  'forearmTop',
+  'pointShoulder',
+  'prosternum',
+  'neckFront',
+  'throat',
+  'jawCorner',
+  'jawMid',
+  'chin',
+  'lipFront',
+  'philtrum'
 ] as const
 
 export const INNER_LANDMARKS = ['lipCorner', 'eye', 'earFront', 'earBack', 'cheek', 'earTip', 'tailTip'] as const
@@ -60,7 +104,13 @@ export type Landmarks = Readonly<Record<Landmark, Point>>
 /** The head's own frame: u from occiput to nose, v up, both in head lengths. */
 export type HeadFrame = { readonly origin: Point; readonly u: Point; readonly v: Point; readonly lengthMm: number }
 
-export type Skeleton = { readonly heightMm: number; readonly marks: Landmarks; readonly ear: readonly Point[]; readonly tailSpine: readonly Point[]; readonly head: HeadFrame }
+export type Skeleton = {
+  readonly heightMm: number
+  readonly marks: Landmarks
+  readonly ear: readonly Point[]
+  readonly tailSpine: readonly Point[]
+  readonly head: HeadFrame
+}
 
 /** A point of the head frame in mm. */
 export function headPoint({ origin, u, v, lengthMm }: HeadFrame, a: number, b: number): Point {
@@ -145,7 +195,12 @@ function headAndNeck(b: BodyType, heightMm: number, marks: Record<Landmark, Poin
   const rise = (b.neckAng * Math.PI) / 180
   const origin: Point = [-b.neck * Math.cos(rise) + 0.02, 1 + b.neck * Math.sin(rise)]
   const down = (b.pitch * Math.PI) / 180
-  const head: HeadFrame = { origin: [origin[0] * heightMm, origin[1] * heightMm], u: [-Math.cos(down), -Math.sin(down)], v: [-Math.sin(down), Math.cos(down)], lengthMm: b.headLen * heightMm }
+  const head: HeadFrame = {
+    origin: [origin[0] * heightMm, origin[1] * heightMm],
+    u: [-Math.cos(down), -Math.sin(down)],
+    v: [-Math.sin(down), Math.cos(down)],
+    lengthMm: b.headLen * heightMm
+  }
   const inHead = (name: Landmark, a: number, c: number) => (marks[name] = headPoint(head, a, c))
   const face = 1 - b.muzzleShare
   const lip = -b.stop
@@ -175,7 +230,8 @@ function headAndNeck(b: BodyType, heightMm: number, marks: Record<Landmark, Poin
   const length = Math.hypot(dx, dy)
   const normal: Point = [-dy / length, dx / length]
   const sign = normal[0] > 0 ? 1 : -1
-  const bulge = (name: Landmark, t: number, by: number) => set(name, lerp(origin[0], 0, t) + sign * normal[0] * by, lerp(origin[1], 1, t) + sign * normal[1] * by)
+  const bulge = (name: Landmark, t: number, by: number) =>
+    set(name, lerp(origin[0], 0, t) + sign * normal[0] * by, lerp(origin[1], 1, t) + sign * normal[1] * by)
   bulge('nape', 0.24, b.arch)
   bulge('crest', 0.68, b.arch * 0.2 - 0.012)
   return head

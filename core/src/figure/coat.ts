@@ -5,7 +5,12 @@ import type { Layer, LayerName, Skin } from './skin'
 import { along, lerp, smoothstep, type Point } from './vec'
 
 /** Length (mm) and lie (radians from the normal) of every drawn region. */
-export type CoatTable = { readonly length: Float32Array; readonly lie: Float32Array; readonly sin: Float32Array; readonly cos: Float32Array }
+export type CoatTable = {
+  readonly length: Float32Array
+  readonly lie: Float32Array
+  readonly sin: Float32Array
+  readonly cos: Float32Array
+}
 
 /** Lengths as a table; a region without one falls back to its neighbour in the plan, then to 5 mm. */
 export function coatTable(lengths: Lengths): CoatTable {
@@ -47,21 +52,47 @@ function shapedLines(skin: Skin, table: CoatTable): ShapedLine[] {
   const foreX = (m.frontPasternFront[0] + m.frontPasternBack[0]) / 2
   const fore = columnSkinMm(skin) + standing(table, 'foreleg')
   const elbow = m.elbow[1]
-  const foreKnots = (side: number): Point[] => [[0, foreX + side * fore * 0.55], [elbow * 0.03, foreX + side * fore * 0.78], [elbow * 0.08, foreX + side * fore * 0.95], [elbow * 0.14, foreX + side * fore], [elbow * 0.9, foreX + side * fore]]
+  const foreKnots = (side: number): Point[] => [
+    [0, foreX + side * fore * 0.55],
+    [elbow * 0.03, foreX + side * fore * 0.78],
+    [elbow * 0.08, foreX + side * fore * 0.95],
+    [elbow * 0.14, foreX + side * fore],
+    [elbow * 0.9, foreX + side * fore]
+  ]
   const hindX = (m.rearPasternFront[0] + m.rearPasternBack[0]) / 2
   const hind = (m.rearPasternBack[0] - m.rearPasternFront[0]) / 2 + standing(table, 'rearPastern') * 0.9
   const hock = m.hockPoint[1]
-  const backKnots: Point[] = [[0, hindX + hind * 0.6], [hock * 0.06, hindX + hind * 0.82], [hock * 0.2, hindX + hind], [hock, hindX + hind * 1.02]]
+  const backKnots: Point[] = [
+    [0, hindX + hind * 0.6],
+    [hock * 0.06, hindX + hind * 0.82],
+    [hock * 0.2, hindX + hind],
+    [hock, hindX + hind * 1.02]
+  ]
   const frontKnots: Point[] = [
-    [0, hindX - hind * 0.7], [hock * 0.06, hindX - hind * 0.88], [hock * 0.2, hindX - hind], [hock * 0.8, hindX - hind * 1.04],
+    [0, hindX - hind * 0.7],
+    [hock * 0.06, hindX - hind * 0.88],
+    [hock * 0.2, hindX - hind],
+    [hock * 0.8, hindX - hind * 1.04],
     [lerp(hock, m.gaskinFront[1], 0.45), lerp(hindX - hind * 1.04, m.gaskinFront[0], 0.45)],
-    [m.gaskinFront[1], m.gaskinFront[0] - hind * 0.22], [m.stifle[1], m.stifle[0] - hind * 0.18]
+    [m.gaskinFront[1], m.gaskinFront[0] - hind * 0.22],
+    [m.stifle[1], m.stifle[0] - hind * 0.18]
   ]
   const skirtLength = table.length[REGION_INDEX.skirt]
-  const skirtKnots: Point[] = [[m.elbow[0] - 0.02 * h, m.brisket[1] - SKIRT_SHARES.front * skirtLength], [m.flank[0] + 0.05 * h, m.flank[1] - SKIRT_SHARES.rear * skirtLength]]
+  const skirtKnots: Point[] = [
+    [m.elbow[0] - 0.02 * h, m.brisket[1] - SKIRT_SHARES.front * skirtLength],
+    [m.flank[0] + 0.05 * h, m.flank[1] - SKIRT_SHARES.rear * skirtLength]
+  ]
   return [
     { layers: ['fore', 'farFore'], from: 'elbow', to: 'frontPad', mode: 'x', knots: foreKnots(1), easeIn: 0.1 * h, easeOut: 0.01 * h },
-    { layers: ['fore', 'farFore'], from: 'frontToe', to: 'forearmTop', mode: 'x', knots: foreKnots(-1), easeIn: 0.01 * h, easeOut: 0.09 * h },
+    {
+      layers: ['fore', 'farFore'],
+      from: 'frontToe',
+      to: 'forearmTop',
+      mode: 'x',
+      knots: foreKnots(-1),
+      easeIn: 0.01 * h,
+      easeOut: 0.09 * h
+    },
     { layers: ['hind', 'farHind'], from: 'hockPoint', to: 'rearPad', mode: 'x', knots: backKnots, easeIn: 0.06 * h, easeOut: 0.01 * h },
     { layers: ['hind', 'farHind'], from: 'rearToe', to: 'stifle', mode: 'x', knots: frontKnots, easeIn: 0.01 * h, easeOut: 0.07 * h },
     { layers: ['body'], from: 'flank', to: 'elbow', mode: 'y', knots: skirtKnots, easeIn: 0, easeOut: 0 }
@@ -138,7 +169,13 @@ function cutTo(skin: Skin, layer: Layer, line: ShapedLine, V: Float32Array, shap
     if (layer.inner[k]) continue
     let s = arc[layer.outlineIndex[k]]
     if (s < start - 1) s += perimeter
-    const hold = line.easeIn === 0 ? (s >= start && s <= end ? 1 : 0) : smoothstep(start - line.easeIn * 0.01, start + line.easeIn, s) * (1 - smoothstep(end - line.easeOut, end + line.easeOut * 0.01, s))
+    const hold =
+      line.easeIn === 0
+        ? s >= start && s <= end
+          ? 1
+          : 0
+        : smoothstep(start - line.easeIn * 0.01, start + line.easeIn, s) *
+          (1 - smoothstep(end - line.easeOut, end + line.easeOut * 0.01, s))
     if (hold <= 0) continue
     const [px, py] = [layer.P[2 * k], layer.P[2 * k + 1]]
     let vx = line.mode === 'x' ? along(line.knots, py) - px : 0
@@ -158,7 +195,8 @@ function settle(skin: Skin, V: Float32Array, layer: Layer, shaped: Float32Array)
   const out = new Float32Array(2 * n)
   for (let k = 0; k < n; k++) {
     if (layer.inner[k]) continue
-    const reach = 0.016 * skin.skeleton.heightMm + (layer.name === 'tail' || shaped[k] > 0.6 ? 0.08 : 0.34) * Math.hypot(V[2 * k], V[2 * k + 1])
+    const reach =
+      0.016 * skin.skeleton.heightMm + (layer.name === 'tail' || shaped[k] > 0.6 ? 0.08 : 0.34) * Math.hypot(V[2 * k], V[2 * k + 1])
     const radius = Math.max(2, Math.round(reach / skin.stepMm))
     let [x, y, total] = [0, 0, 0]
     for (let j = -radius; j <= radius; j++) {

@@ -43,7 +43,10 @@ function catmullRom(p0: Point, p1: Point, p2: Point, p3: Point): (share: number)
   const t3 = t2 + knot(p2, p3)
   return (share) => {
     const t = lerp(t1, t2, share)
-    const mix = (a: Point, b: Point, u: number, v: number): Point => [(a[0] * (v - t) + b[0] * (t - u)) / (v - u), (a[1] * (v - t) + b[1] * (t - u)) / (v - u)]
+    const mix = (a: Point, b: Point, u: number, v: number): Point => [
+      (a[0] * (v - t) + b[0] * (t - u)) / (v - u),
+      (a[1] * (v - t) + b[1] * (t - u)) / (v - u)
+    ]
     const [a1, a2, a3] = [mix(p0, p1, t0, t1), mix(p1, p2, t1, t2), mix(p2, p3, t2, t3)]
     return mix(mix(a1, a2, t0, t2), mix(a2, a3, t1, t3), t1, t2)
   }
@@ -62,7 +65,11 @@ export function normalsOf(points: readonly Point[], closed = true): Point[] {
 }
 
 /** A tail: its spine with widths at base, at 40 % and at the tip, as a closed ring and its axis. */
-export function tubeAround(spine: readonly Point[], widths: readonly [number, number, number], stepMm: number): { readonly ring: readonly Point[]; readonly axis: readonly Point[] } {
+export function tubeAround(
+  spine: readonly Point[],
+  widths: readonly [number, number, number],
+  stepMm: number
+): { readonly ring: readonly Point[]; readonly axis: readonly Point[] } {
   const axis = sampleCurve(spine, () => false, stepMm, false).points
   const normals = normalsOf(axis, false)
   const [base, middle, tip] = widths
@@ -70,9 +77,10 @@ export function tubeAround(spine: readonly Point[], widths: readonly [number, nu
     const plain = t < 0.4 ? lerp(base, middle, t / 0.4) : lerp(middle, tip, (t - 0.4) / 0.6)
     return plain * (t > 0.9 ? Math.sqrt(Math.max(0, 1 - ((t - 0.9) / 0.1) ** 2)) * 0.9 + 0.1 : 1)
   }
-  const side = (sign: number) => axis.map((p, i): Point => {
-    const half = (sign * widthAt(i / (axis.length - 1))) / 2
-    return [p[0] + normals[i][0] * half, p[1] + normals[i][1] * half]
-  })
+  const side = (sign: number) =>
+    axis.map((p, i): Point => {
+      const half = (sign * widthAt(i / (axis.length - 1))) / 2
+      return [p[0] + normals[i][0] * half, p[1] + normals[i][1] * half]
+    })
   return { ring: [...side(1), ...side(-1).reverse()], axis }
 }

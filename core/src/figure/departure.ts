@@ -5,7 +5,12 @@ import { DRAWN_REGIONS, type Lengths } from './coat-map'
 import type { Skin } from './skin'
 import type { Point } from './vec'
 
-export type Departure = { readonly region: RegionId; readonly from: Point; readonly to: Point; /** outward is long, mm */ readonly byMm: number }
+export type Departure = {
+  readonly region: RegionId
+  readonly from: Point
+  readonly to: Point
+  /** outward is long, mm */ readonly byMm: number
+}
 
 /** Below this a departure is not drawn, mm. Chosen: finer cannot be seen at arm's length. */
 const LEAST_MM = 1.2

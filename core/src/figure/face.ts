@@ -43,8 +43,19 @@ export function paintFace(raster: Raster, { body, skeleton }: Skin, table: CoatT
     const [a, b, c] = [at(0.958, lip - body.muzzleDepth * 0.6), at(0.8, lip - body.muzzleDepth * 0.6), toPx(view, marks.lipCorner)]
     paintCurve(raster, a[0], a[1], b[0], b[1], c[0], c[1], 0.003 * px, 30, 20, 16, 0.75)
   }
-  const nose = [[0.93, lip + 0.005 + body.noseUp], [0.985, lip + body.noseUp], [1.012, lip - 0.045 + body.noseUp], [0.99, lip - 0.1 + body.noseUp * 0.5], [0.945, lip - 0.105], [0.925, lip - 0.05]]
-  const nosePoints = sampleCurve(nose.map(([u, v]) => headPoint(head, u, v)), () => false, 0.6).points
+  const nose = [
+    [0.93, lip + 0.005 + body.noseUp],
+    [0.985, lip + body.noseUp],
+    [1.012, lip - 0.045 + body.noseUp],
+    [0.99, lip - 0.1 + body.noseUp * 0.5],
+    [0.945, lip - 0.105],
+    [0.925, lip - 0.05]
+  ]
+  const nosePoints = sampleCurve(
+    nose.map(([u, v]) => headPoint(head, u, v)),
+    () => false,
+    0.6
+  ).points
   paintPolygon(raster, ring(view, nosePoints), NOSE, 1)
   paintPolygon(raster, ellipse(at(0.985, lip - 0.018 + body.noseUp), 0.022 * px, 0.009 * px, -0.2), WHITE, 0.45)
   paintPolygon(raster, ellipse(at(0.975, lip - 0.062 + body.noseUp), 0.014 * px, 0.009 * px, 0.5), [0, 0, 0], 1)
@@ -74,7 +85,14 @@ export function browWedge({ body, skeleton: { head } }: Skin, lengthMm: number):
   const m = 1 - body.muzzleShare
   const share = lengthMm / head.lengthMm
   const hd = (u: number, v: number) => headPoint(head, u, v)
-  const wedge = [hd(m - 0.13, body.dome * 0.75), hd(m - 0.02, body.dome * 0.9 + 0.03), hd(m + 0.05 + share * 0.5, body.dome * 0.5 + 0.01), hd(m + 0.04 + share * 0.92, body.eyeV + 0.03), hd(m + 0.05 + share * 0.35, body.eyeV), hd(m, body.eyeV + 0.035)]
+  const wedge = [
+    hd(m - 0.13, body.dome * 0.75),
+    hd(m - 0.02, body.dome * 0.9 + 0.03),
+    hd(m + 0.05 + share * 0.5, body.dome * 0.5 + 0.01),
+    hd(m + 0.04 + share * 0.92, body.eyeV + 0.03),
+    hd(m + 0.05 + share * 0.35, body.eyeV),
+    hd(m, body.eyeV + 0.035)
+  ]
   return sampleCurve(wedge, (i) => i === 0 || i === 3, 1).points
 }
 
@@ -89,12 +107,25 @@ export function paintBrow(raster: Raster, skin: Skin, table: CoatTable, ramps: R
   const hd = (u: number, v: number) => headPoint(head, u, v)
   const shape = ring(view, browWedge(skin, lengthMm))
   const px = head.lengthMm * view.scale
-  paintShadow(raster, shape.map((value, i) => (i % 2 === 1 ? value + 0.035 * px : value)), 0.025 * px, [10, 8, 6], 0.6)
+  paintShadow(
+    raster,
+    shape.map((value, i) => (i % 2 === 1 ? value + 0.035 * px : value)),
+    0.025 * px,
+    [10, 8, 6],
+    0.6
+  )
   paintPolygon(raster, shape, toneOf(ramps.brow, 0.66), 1)
   const hairs = Array.from({ length: BROW_HAIRS }, () => {
     const [t, z] = [random(), random()]
     const root = hd(lerp(m - 0.1, m + 0.045, t) + 0.01 * gaussLike(random), lerp(body.dome * 0.7, body.eyeV + 0.035, z) + (t - 0.7) * -0.03)
-    return { z, root, length: lengthMm * (1 + 0.08 * gaussLike(random)) * lerp(0.55, 1, t), up: lerp(0.26, -0.1, z) + 0.06 * gaussLike(random), tone: lerp(0.95, 0.5, z) + 0.42 * gaussLike(random), kink: gaussLike(random) }
+    return {
+      z,
+      root,
+      length: lengthMm * (1 + 0.08 * gaussLike(random)) * lerp(0.55, 1, t),
+      up: lerp(0.26, -0.1, z) + 0.06 * gaussLike(random),
+      tone: lerp(0.95, 0.5, z) + 0.42 * gaussLike(random),
+      kink: gaussLike(random)
+    }
   }).sort((a, b) => b.z - a.z)
   for (const { root, length, up, tone, kink } of hairs) {
     const d = unit([head.u[0] + head.v[0] * up, head.u[1] + head.v[1] * up])
@@ -116,15 +147,28 @@ export function paintToes(raster: Raster, { skeleton }: Skin, layer: Layer, tabl
   const width = (isHind ? m.rearPad : m.frontPad)[0] - toe[0]
   const at = (x: number, y: number) => toPx(view, [x + layer.dx, y + layer.dy])
   for (const share of [0.26, 0.5]) {
-    const [a, b, c] = [at(toe[0] + width * (share + 0.02), toe[1] + 0.002 * h), at(toe[0] + width * (share - 0.06), toe[1] + 0.022 * h), at(toe[0] + width * (share + 0.06), toe[1] + 0.04 * h)]
+    const [a, b, c] = [
+      at(toe[0] + width * (share + 0.02), toe[1] + 0.002 * h),
+      at(toe[0] + width * (share - 0.06), toe[1] + 0.022 * h),
+      at(toe[0] + width * (share + 0.06), toe[1] + 0.04 * h)
+    ]
     paintCurve(raster, a[0], a[1], b[0], b[1], c[0], c[1], Math.max(0.4, 0.35 * view.scale), 25, 16, 12, hair < 4 ? 0.75 : 0.4)
   }
   if (hair >= 6) return
-  for (const share of [-0.02, 0.22]) paintPolygon(raster, ellipse(at(toe[0] + width * share, toe[1] + 0.008 * h), 0.01 * h * view.scale, 0.005 * h * view.scale, -0.5), [20, 14, 12], 0.85)
+  for (const share of [-0.02, 0.22])
+    paintPolygon(
+      raster,
+      ellipse(at(toe[0] + width * share, toe[1] + 0.008 * h), 0.01 * h * view.scale, 0.005 * h * view.scale, -0.5),
+      [20, 14, 12],
+      0.85
+    )
 }
 
 /** The shadow that the ear casts on the head beneath it. */
 export function paintEarShadow(raster: Raster, { layer }: GriddedLayer, heightMm: number, view: View): void {
-  const points = Array.from({ length: layer.samples }, (_, k): Point => [layer.P[2 * k] + 0.8 * layer.V[2 * k] + 0.008 * heightMm, layer.P[2 * k + 1] + 0.8 * layer.V[2 * k + 1] - 0.01 * heightMm])
+  const points = Array.from({ length: layer.samples }, (_, k): Point => [
+    layer.P[2 * k] + 0.8 * layer.V[2 * k] + 0.008 * heightMm,
+    layer.P[2 * k + 1] + 0.8 * layer.V[2 * k + 1] - 0.01 * heightMm
+  ])
   paintShadow(raster, ring(view, points), 0.012 * heightMm * view.scale, SHADOW, 0.55)
 }

@@ -6,7 +6,8 @@ import { bakeFigure, leadersCross, LIE_DEG, newRaster, placeNotes, toBytes, type
 const plan = standards[0].plan.lengthsMm
 const SCALE = 2
 const view: View = { scale: SCALE, originX: 460, originY: 940 }
-const bake = (lengths: Lengths = plan, budget = 60000) => bakeFigure({ body: bodyById('bearded'), withersMm: 340, colouring: colouringOf('pepper'), lengths, pxPerMm: SCALE, budget })
+const bake = (lengths: Lengths = plan, budget = 60000) =>
+  bakeFigure({ body: bodyById('bearded'), withersMm: 340, colouring: colouringOf('pepper'), lengths, pxPerMm: SCALE, budget })
 
 function picture(figure: Figure, lengths: Lengths): Raster {
   const raster = newRaster(1160, 960)
@@ -121,7 +122,25 @@ describe('a figure', SLOW, () => {
   it('has a shape to touch for every region one sees, apart from each other', () => {
     const shapes = bake(plan, 3000).shapes()
     const names = shapes.map((shape) => shape.region)
-    for (const region of ['skull', 'brow', 'beard', 'cheek', 'neckSide', 'shoulder', 'back', 'ribs', 'loin', 'skirt', 'chest', 'foreleg', 'thigh', 'rearPastern', 'tail', 'earOutside', 'croup'] as const) {
+    for (const region of [
+      'skull',
+      'brow',
+      'beard',
+      'cheek',
+      'neckSide',
+      'shoulder',
+      'back',
+      'ribs',
+      'loin',
+      'skirt',
+      'chest',
+      'foreleg',
+      'thigh',
+      'rearPastern',
+      'tail',
+      'earOutside',
+      'croup'
+    ] as const) {
       expect(names, region).toContain(region)
     }
     for (const { areaMm2, rings } of shapes) {
@@ -150,13 +169,20 @@ describe('a figure', SLOW, () => {
 
 describe('notes in the margins', () => {
   const frame = { widthPx: 920, topPx: 30, bottomPx: 500, columnPx: 178, marginPx: 22 }
-  const target = fc.record({ x: fc.integer({ min: 240, max: 680 }), y: fc.integer({ min: 40, max: 500 }), heightPx: fc.integer({ min: 44, max: 90 }) })
+  const target = fc.record({
+    x: fc.integer({ min: 240, max: 680 }),
+    y: fc.integer({ min: 40, max: 500 }),
+    heightPx: fc.integer({ min: 44, max: 90 })
+  })
 
   it('never overlap, and their leaders never cross', () => {
     let checked = 0
     fc.assert(
       fc.property(fc.uniqueArray(target, { minLength: 2, maxLength: 9, selector: (t) => `${t.x},${t.y}` }), (targets) => {
-        const placed = placeNotes(targets.map((t, i) => ({ ...t, id: String(i) })), frame)
+        const placed = placeNotes(
+          targets.map((t, i) => ({ ...t, id: String(i) })),
+          frame
+        )
         for (const a of placed) {
           for (const b of placed) {
             if (a.id >= b.id || a.side !== b.side) continue

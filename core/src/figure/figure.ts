@@ -16,10 +16,21 @@ import { buildSkin, type Layer, type Skin } from './skin'
 import { newStrokes, resolveStrokes, STRAIGHT, type Strokes } from './strokes'
 import { regionShapes, type RegionShape } from './touch'
 
-export type Colouring = { readonly ramps: Readonly<Record<string, readonly string[]>>; readonly base: string; readonly marks: Readonly<Partial<Record<string, string>>> }
+export type Colouring = {
+  readonly ramps: Readonly<Record<string, readonly string[]>>
+  readonly base: string
+  readonly marks: Readonly<Partial<Record<string, string>>>
+}
 
 /** Body, size, colours and the plan's lengths; the same spec always gives the same picture. */
-export type FigureSpec = { readonly body: BodyType; readonly withersMm: number; readonly colouring: Colouring; readonly lengths: Lengths; readonly pxPerMm: number; readonly budget: number }
+export type FigureSpec = {
+  readonly body: BodyType
+  readonly withersMm: number
+  readonly colouring: Colouring
+  readonly lengths: Lengths
+  readonly pxPerMm: number
+  readonly budget: number
+}
 
 /**
  * A baked figure. It owns large typed arrays and changes them when it is dressed (copying 10 MB for every move of a
@@ -73,7 +84,13 @@ export function bakeFigure(spec: FigureSpec): Figure {
     const all = layers()
     // roots are placed in the plan's coat, whatever is worn: the picture must not depend on what was drawn first
     dressCoat(skin, plan)
-    const planted = plantRoots(all, scaled(plan, SLIDER.shortestShare), widest(), { pxPerMm: spec.pxPerMm, budget: spec.budget }, randomFrom(SEED))
+    const planted = plantRoots(
+      all,
+      scaled(plan, SLIDER.shortestShare),
+      widest(),
+      { pxPerMm: spec.pxPerMm, budget: spec.budget },
+      randomFrom(SEED)
+    )
     dressCoat(skin, table)
     shaded = false
     return { planted, strokes: new Map(all.map((layer) => [layer, newStrokes(planted.roots.get(layer)!)])) }
@@ -121,13 +138,27 @@ function once<T>(make: () => T): () => T {
 }
 
 function bakeLayers(skin: Skin, spec: FigureSpec, ramps: Ramps, widest: ReadonlyMap<string, Float32Array>): GriddedLayer[] {
-  const layers = gridLayers(skin, coresOf(spec.body, skin.skeleton), ramps, new Map(skin.layers.map((layer) => [layer, widest.get(layer.name)!])))
+  const layers = gridLayers(
+    skin,
+    coresOf(spec.body, skin.skeleton),
+    ramps,
+    new Map(skin.layers.map((layer) => [layer, widest.get(layer.name)!]))
+  )
   shadeLayers(layers, SWEEPS)
   return layers
 }
 
 /** Which region's colour stands for a whole layer while hair is not drawn yet. */
-const LAYER_COLOUR: Readonly<Record<Layer['name'], DrawnRegion>> = { farHind: 'rearPastern', farFore: 'foreleg', tail: 'tail', body: 'back', hind: 'thigh', fore: 'foreleg', head: 'skull', ear: 'earOutside' }
+const LAYER_COLOUR: Readonly<Record<Layer['name'], DrawnRegion>> = {
+  farHind: 'rearPastern',
+  farFore: 'foreleg',
+  tail: 'tail',
+  body: 'back',
+  hind: 'thigh',
+  fore: 'foreleg',
+  head: 'skull',
+  ear: 'earOutside'
+}
 
 function paintSilhouette(raster: Raster, skin: Skin, ramps: Ramps, view: View): void {
   for (const layer of skin.layers) {
@@ -137,7 +168,8 @@ function paintSilhouette(raster: Raster, skin: Skin, ramps: Ramps, view: View): 
 }
 
 function checkLengths(lengths: Lengths): void {
-  for (const [region, value] of Object.entries(lengths)) inRange(`lengths.${region}`, value, HAIR_LENGTH_LIMITS_MM.low, HAIR_LENGTH_LIMITS_MM.high, 'mm')
+  for (const [region, value] of Object.entries(lengths))
+    inRange(`lengths.${region}`, value, HAIR_LENGTH_LIMITS_MM.low, HAIR_LENGTH_LIMITS_MM.high, 'mm')
 }
 
 function rampsOf({ ramps, base, marks }: Colouring): Ramps {
@@ -154,14 +186,29 @@ function widestCoats(skin: Skin, plan: CoatTable): Map<string, Float32Array> {
   return new Map(skin.layers.map((layer) => [layer.name, layer.V.slice()]))
 }
 
-function resolveAll(layers: readonly GriddedLayer[], { roots, widen }: RootPlan, table: CoatTable, skin: Skin, spec: FigureSpec, strokes: ReadonlyMap<GriddedLayer, Strokes>): void {
+function resolveAll(
+  layers: readonly GriddedLayer[],
+  { roots, widen }: RootPlan,
+  table: CoatTable,
+  skin: Skin,
+  spec: FigureSpec,
+  strokes: ReadonlyMap<GriddedLayer, Strokes>
+): void {
   const view = { pxPerMm: spec.pxPerMm, widen, contrast: 1 - 0.18 * (widen - 1), heightMm: skin.skeleton.heightMm }
   for (const layer of layers) resolveStrokes(layer, roots.get(layer)!, table, STRAIGHT, view, strokes.get(layer)!)
 }
 
 const isLeg = ({ name }: Layer) => name === 'hind' || name === 'fore' || name === 'farHind' || name === 'farFore'
 
-function paintLayers(raster: Raster, layers: readonly GriddedLayer[], strokes: ReadonlyMap<GriddedLayer, Strokes>, skin: Skin, table: CoatTable, ramps: Ramps, view: View): void {
+function paintLayers(
+  raster: Raster,
+  layers: readonly GriddedLayer[],
+  strokes: ReadonlyMap<GriddedLayer, Strokes>,
+  skin: Skin,
+  table: CoatTable,
+  ramps: Ramps,
+  view: View
+): void {
   for (const gridded of layers) {
     const { layer } = gridded
     if (layer.name === 'ear') paintEarShadow(raster, gridded, skin.skeleton.heightMm, view)

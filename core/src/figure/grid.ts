@@ -1,6 +1,8 @@
 // What is known of a layer's inside on a grid of cells: region weights, flow, colour, and how far it fades out.
 import { REGION_INDEX, transitionOf, DRAWN_REGIONS, type Core, type DrawnRegion } from './coat-map'
-import { fourHeaviest, type Layer, type Skin } from './skin'
+import { segments, squaredDistance } from './distance'
+import { fourHeaviest } from './skin-weights'
+import type { Layer, Skin } from './skin'
 import { cushion, fillMask, gradientNormal, inflate } from './relief'
 import { smoothstep, type Point } from './vec'
 
@@ -37,7 +39,12 @@ export type GriddedLayer = {
 export type Ramps = Readonly<Record<DrawnRegion, readonly (readonly [number, number, number])[]>>
 
 /** Grids every layer; `reach` holds each layer's widest coat so that the grid has room for it. */
-export function gridLayers(skin: Skin, cores: Readonly<Partial<Record<DrawnRegion, Core>>>, ramps: Ramps, reach: ReadonlyMap<Layer, Float32Array>): GriddedLayer[] {
+export function gridLayers(
+  skin: Skin,
+  cores: Readonly<Partial<Record<DrawnRegion, Core>>>,
+  ramps: Ramps,
+  reach: ReadonlyMap<Layer, Float32Array>
+): GriddedLayer[] {
   const cell = Math.max(1.6, skin.skeleton.heightMm / 110)
   const done = new Map<string, GriddedLayer>()
   for (const layer of skin.layers) if (!layer.twin) done.set(layer.name, gridOne(skin, layer, cores, ramps, reach.get(layer)!, cell))
@@ -49,16 +56,39 @@ function twinOf(layer: Layer, near: GriddedLayer): GriddedLayer {
   return { ...near, layer, mask: new Uint8Array(cells), shade: new Float32Array(cells), shaded: true }
 }
 
-function gridOne(skin: Skin, layer: Layer, cores: Readonly<Partial<Record<DrawnRegion, Core>>>, ramps: Ramps, widest: Float32Array, cell: number): GriddedLayer {
+function gridOne(
+  skin: Skin,
+  layer: Layer,
+  cores: Readonly<Partial<Record<DrawnRegion, Core>>>,
+  ramps: Ramps,
+  widest: Float32Array,
+  cell: number
+): GriddedLayer {
   const grid = gridAround(layer, widest, cell)
   const cells = grid.w * grid.h
   const inside = new Uint8Array(cells)
   fillMask(inside, grid, layer.P)
   const gridded: GriddedLayer = {
-    layer, grid, hasInner: layer.inner.includes(1), inside,
-    fade: new Float32Array(cells).fill(1), fadeNormal: new Float32Array(cells).fill(1), ids: new Uint8Array(4 * cells), weights: new Uint8Array(4 * cells),
-    flow: new Float32Array(2 * cells), mul: new Float32Array(cells).fill(1), tint: new Uint8Array(3 * TONES * cells), skinNormal: new Float32Array(2 * cells),
-    mask: new Uint8Array(cells), under: new Uint8Array(cells), u: new Float32Array(cells), start: new Float32Array(cells), z: new Float32Array(cells), lit: new Float32Array(cells), shade: new Float32Array(cells), shaded: false
+    layer,
+    grid,
+    hasInner: layer.inner.includes(1),
+    inside,
+    fade: new Float32Array(cells).fill(1),
+    fadeNormal: new Float32Array(cells).fill(1),
+    ids: new Uint8Array(4 * cells),
+    weights: new Uint8Array(4 * cells),
+    flow: new Float32Array(2 * cells),
+    mul: new Float32Array(cells).fill(1),
+    tint: new Uint8Array(3 * TONES * cells),
+    skinNormal: new Float32Array(2 * cells),
+    mask: new Uint8Array(cells),
+    under: new Uint8Array(cells),
+    u: new Float32Array(cells),
+    start: new Float32Array(cells),
+    z: new Float32Array(cells),
+    lit: new Float32Array(cells),
+    shade: new Float32Array(cells),
+    shaded: false
   }
   const near = nearCoat(layer, grid, widest)
   const weigh = layer.field ? weighByField(gridded) : weighByCores(skin, gridded, cores)
@@ -88,7 +118,11 @@ function gridAround(layer: Layer, widest: Float32Array, cell: number): Grid {
 
 function nearCoat(layer: Layer, grid: Grid, widest: Float32Array): Uint8Array {
   const near = new Uint8Array(grid.w * grid.h)
-  fillMask(near, grid, layer.P.map((value, i) => value + widest[i] * 1.05))
+  fillMask(
+    near,
+    grid,
+    layer.P.map((value, i) => value + widest[i] * 1.05)
+  )
   fillMask(near, grid, layer.P)
   for (let pass = 0; pass < 3; pass++) {
     const before = near.slice()
@@ -115,8 +149,18 @@ function weighByField({ layer, ids, weights, flow, mul }: GriddedLayer): (p: Poi
 }
 
 // Regions compete for a cell: weight falls off with the distance from each region's core line; the four heaviest stay.
-function weighByCores({ flows, skeleton }: Skin, { layer, ids, weights, flow }: GriddedLayer, cores: Readonly<Partial<Record<DrawnRegion, Core>>>): (p: Point, k: number) => void {
-  const rivals = layer.regions!.map((region) => ({ region, core: cores[region]!, fall: 1 / (transitionOf(region) * skeleton.heightMm * 0.36), line: segments(cores[region]!.line), flow: flows[region] }))
+function weighByCores(
+  { flows, skeleton }: Skin,
+  { layer, ids, weights, flow }: GriddedLayer,
+  cores: Readonly<Partial<Record<DrawnRegion, Core>>>
+): (p: Point, k: number) => void {
+  const rivals = layer.regions!.map((region) => ({
+    region,
+    core: cores[region]!,
+    fall: 1 / (transitionOf(region) * skeleton.heightMm * 0.36),
+    line: segments(cores[region]!.line),
+    flow: flows[region]
+  }))
   const found = new Float64Array(rivals.length)
   return (p, k) => {
     let total = 0
@@ -147,26 +191,6 @@ function weighByCores({ flows, skeleton }: Skin, { layer, ids, weights, flow }: 
     flow[2 * k] = fx / length
     flow[2 * k + 1] = fy / length
   }
-}
-
-function segments(line: readonly Point[]): Float64Array {
-  if (line.length === 1) return Float64Array.from([...line[0], ...line[0]])
-  return Float64Array.from(line.slice(0, -1).flatMap((p, i) => [...p, ...line[i + 1]]))
-}
-
-function squaredDistance(x: number, y: number, flat: Float64Array): number {
-  let least = Infinity
-  for (let i = 0; i < flat.length; i += 4) {
-    const [dx, dy] = [flat[i + 2] - flat[i], flat[i + 3] - flat[i + 1]]
-    const length2 = dx * dx + dy * dy
-    let t = length2 ? ((x - flat[i]) * dx + (y - flat[i + 1]) * dy) / length2 : 0
-    t = t < 0 ? 0 : t > 1 ? 1 : t
-    const ex = x - flat[i] - t * dx
-    const ey = y - flat[i + 1] - t * dy
-    const d = ex * ex + ey * ey
-    if (d < least) least = d
-  }
-  return least
 }
 
 const RAMP_OF = new WeakMap<Ramps, Float32Array>()
@@ -237,7 +261,8 @@ function spread({ grid, tint, fade }: GriddedLayer, near: Uint8Array): void {
       const from = [k - 1, k + 1, k - grid.w, k + grid.w].find((q) => before[q])
       if (from === undefined) continue
       near[k] = 1
-      for (let tone = 0; tone < TONES; tone++) for (let c = 0; c < 3; c++) tint[3 * (tone * cells + k) + c] = tint[3 * (tone * cells + from) + c]
+      for (let tone = 0; tone < TONES; tone++)
+        for (let c = 0; c < 3; c++) tint[3 * (tone * cells + k) + c] = tint[3 * (tone * cells + from) + c]
     }
   }
 }

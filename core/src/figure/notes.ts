@@ -11,7 +11,14 @@ export type NoteFrame = {
   readonly columnPx: number
   readonly marginPx: number
 }
-export type PlacedNote = { readonly id: string; readonly side: 'left' | 'right'; readonly yPx: number; readonly rulePx: number; readonly elbow: readonly [number, number]; readonly target: readonly [number, number] }
+export type PlacedNote = {
+  readonly id: string
+  readonly side: 'left' | 'right'
+  readonly yPx: number
+  readonly rulePx: number
+  readonly elbow: readonly [number, number]
+  readonly target: readonly [number, number]
+}
 
 /** The heading's rule lies this far below a note's top, and runs on this far before it turns to its target. */
 export const RULE_BELOW_TOP_PX = 26
@@ -41,7 +48,9 @@ const SAMPLES = 16
 
 function clearerSide({ x, y }: NoteTarget, frame: NoteFrame, covered: Covered): 'left' | 'right' {
   const inner = frame.marginPx + frame.columnPx
-  const over = (from: number) => Array.from({ length: SAMPLES }, (_, i) => covered(from + ((x - from) * (i + 0.5)) / SAMPLES, y)).filter(Boolean).length * Math.abs(x - from)
+  const over = (from: number) =>
+    Array.from({ length: SAMPLES }, (_, i) => covered(from + ((x - from) * (i + 0.5)) / SAMPLES, y)).filter(Boolean).length *
+    Math.abs(x - from)
   const [left, right] = [over(inner), over(frame.widthPx - inner)]
   if (Math.abs(left - right) > 0.15 * SAMPLES * (frame.widthPx - 2 * inner)) return left < right ? 'left' : 'right'
   return x <= frame.widthPx / 2 ? 'left' : 'right'
@@ -87,8 +96,10 @@ function firstCrossing(placed: readonly PlacedNote[]): readonly [number, number]
 
 /** Whether the slanted parts of two leaders cross. Touching ends do not count. */
 export function leadersCross(a: PlacedNote, b: PlacedNote): boolean {
-  const turn = (p: readonly [number, number], q: readonly [number, number], r: readonly [number, number]) => Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]))
+  const turn = (p: readonly [number, number], q: readonly [number, number], r: readonly [number, number]) =>
+    Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]))
   return (
-    turn(a.elbow, a.target, b.elbow) * turn(a.elbow, a.target, b.target) < 0 && turn(b.elbow, b.target, a.elbow) * turn(b.elbow, b.target, a.target) < 0
+    turn(a.elbow, a.target, b.elbow) * turn(a.elbow, a.target, b.target) < 0 &&
+    turn(b.elbow, b.target, a.elbow) * turn(b.elbow, b.target, a.target) < 0
   )
 }

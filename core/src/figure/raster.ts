@@ -1,5 +1,6 @@
 // Painting on plain arrays: the same pixels in a browser worker, in Node and in tests. Colours are premultiplied floats.
 import { TONES, type GriddedLayer } from './grid'
+import { scanPolygon } from './scan'
 import { STROKE_NUMBERS, type Strokes } from './strokes'
 import type { Layer } from './skin'
 import { clamp } from './vec'
@@ -25,50 +26,6 @@ export function toBytes({ px }: Raster): Uint8ClampedArray<ArrayBuffer> {
     out[i + 3] = alpha
   }
   return out
-}
-
-/** Visits the spans of a polygon (x, y pairs in px, non-zero winding) in a picture h rows high: row, left and right end in px. */
-export function scanPolygon(ring: Float32Array, h: number, visit: (row: number, from: number, to: number) => void): void {
-  const n = ring.length / 2
-  // per row: crossings as x, winding, x, winding ...
-  const rows: (number[] | undefined)[] = new Array(h)
-  for (let i = 0, j = n - 1; i < n; j = i++) {
-    const down = ring[2 * j + 1] <= ring[2 * i + 1]
-    const [from, to] = down ? [j, i] : [i, j]
-    const y0 = ring[2 * from + 1]
-    const y1 = ring[2 * to + 1]
-    if (y0 === y1) continue
-    const last = Math.min(h - 1, Math.ceil(y1 - 0.5) - 1)
-    const slope = (ring[2 * to] - ring[2 * from]) / (y1 - y0)
-    for (let row = Math.max(0, Math.ceil(y0 - 0.5)); row <= last; row++) {
-      ;(rows[row] ??= []).push(ring[2 * from] + (row + 0.5 - y0) * slope, down ? 1 : -1)
-    }
-  }
-  for (let row = 0; row < h; row++) {
-    const crossings = rows[row]
-    if (!crossings) continue
-    sortPairs(crossings)
-    let winding = 0
-    for (let i = 0; i < crossings.length - 2; i += 2) {
-      winding += crossings[i + 1]
-      if (winding !== 0) visit(row, crossings[i], crossings[i + 2])
-    }
-  }
-}
-
-// few crossings a row: insertion sort on x, each with its winding
-function sortPairs(pairs: number[]): void {
-  for (let i = 2; i < pairs.length; i += 2) {
-    const x = pairs[i]
-    const winding = pairs[i + 1]
-    let j = i - 2
-    for (; j >= 0 && pairs[j] > x; j -= 2) {
-      pairs[j + 2] = pairs[j]
-      pairs[j + 3] = pairs[j + 1]
-    }
-    pairs[j + 2] = x
-    pairs[j + 3] = winding
-  }
 }
 
 /** Share of the coat's stand up to which the base is filled; hair is drawn over and beyond it. */
@@ -123,7 +80,12 @@ export function paintBase(raster: Raster, gridded: GriddedLayer, view: View): vo
 }
 
 /** Cells of the box around two rings, for marking what is painted already. */
-function coveredBox(a: Float32Array, b: Float32Array, w: number, h: number): { readonly left: number; readonly top: number; readonly w: number; readonly cells: Uint8Array } {
+function coveredBox(
+  a: Float32Array,
+  b: Float32Array,
+  w: number,
+  h: number
+): { readonly left: number; readonly top: number; readonly w: number; readonly cells: Uint8Array } {
   let [left, top, right, bottom] = [w, h, 0, 0]
   for (const ring of [a, b]) {
     for (let i = 0; i < ring.length; i += 2) {
@@ -187,12 +149,38 @@ export function paintStrokes(raster: Raster, { layer }: GriddedLayer, strokes: S
     const x2 = originX + lines[b + 4] * scale
     const y2 = originY - lines[b + 5] * scale
     const c = 4 * i
-    paintCurve(raster, x0, y0, x1, y1, x2, y2, 0.5 * lines[b + 6] * widthScale, colours[c], colours[c + 1], colours[c + 2], colours[c + 3] / 255)
+    paintCurve(
+      raster,
+      x0,
+      y0,
+      x1,
+      y1,
+      x2,
+      y2,
+      0.5 * lines[b + 6] * widthScale,
+      colours[c],
+      colours[c + 1],
+      colours[c + 2],
+      colours[c + 3] / 255
+    )
   }
 }
 
 /** One quadratic curve, tapering to 38 % of its half width (px) at the tip. */
-export function paintCurve(raster: Raster, x0: number, y0: number, x1: number, y1: number, x2: number, y2: number, half: number, red: number, green: number, blue: number, alpha: number): void {
+export function paintCurve(
+  raster: Raster,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  x2: number,
+  y2: number,
+  half: number,
+  red: number,
+  green: number,
+  blue: number,
+  alpha: number
+): void {
   const size = Math.abs(x2 - x0) + Math.abs(y2 - y0)
   const pieces = size < 7 ? 1 : size < 24 ? 2 : 4
   let [fromX, fromY] = [x0, y0]
@@ -208,7 +196,19 @@ export function paintCurve(raster: Raster, x0: number, y0: number, x1: number, y
   }
 }
 
-function paintPiece({ w, h, px }: Raster, x0: number, y0: number, x1: number, y1: number, w0: number, w1: number, red: number, green: number, blue: number, alpha: number): void {
+function paintPiece(
+  { w, h, px }: Raster,
+  x0: number,
+  y0: number,
+  x1: number,
+  y1: number,
+  w0: number,
+  w1: number,
+  red: number,
+  green: number,
+  blue: number,
+  alpha: number
+): void {
   const steep = Math.abs(y1 - y0) > Math.abs(x1 - x0)
   let mainA = steep ? y0 : x0
   let mainB = steep ? y1 : x1

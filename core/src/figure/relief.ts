@@ -11,7 +11,12 @@ export function fillMask(mask: Uint8Array, { w, h, cell, left, top }: Grid, ring
   const n = ring.length / 2
   const rows: [number, number][][] = Array.from({ length: h }, () => [])
   for (let i = 0, j = n - 1; i < n; j = i++) {
-    let [x0, y0, x1, y1] = [(ring[2 * j] - left) / cell, (top - ring[2 * j + 1]) / cell, (ring[2 * i] - left) / cell, (top - ring[2 * i + 1]) / cell]
+    let [x0, y0, x1, y1] = [
+      (ring[2 * j] - left) / cell,
+      (top - ring[2 * j + 1]) / cell,
+      (ring[2 * i] - left) / cell,
+      (top - ring[2 * i + 1]) / cell
+    ]
     if (y0 === y1) continue
     let winding = 1
     if (y0 > y1) [x0, x1, y0, y1, winding] = [x1, x0, y1, y0, -1]

@@ -34,13 +34,23 @@ export function keptShare(lengthMm: number, pxPerMm: number): number {
 const INSIDE_PER_PX2 = 0.272 * 4
 const BAND_PER_PX2 = 0.1275 * 4
 
-export type RootPlan = { readonly roots: ReadonlyMap<GriddedLayer, Roots>; readonly total: number; /** strokes get wider where fewer are drawn than wanted */ readonly widen: number }
+export type RootPlan = {
+  readonly roots: ReadonlyMap<GriddedLayer, Roots>
+  readonly total: number
+  /** strokes get wider where fewer are drawn than wanted */ readonly widen: number
+}
 
 /**
  * Roots for every layer within a budget of strokes. `shortest` decides how many roots the inside needs, `widest` (V of
  * the longest coat) how many the rim and band need; what a shorter or longer coat does not need is culled when drawn.
  */
-export function plantRoots(layers: readonly GriddedLayer[], shortest: CoatTable, widest: ReadonlyMap<string, Float32Array>, settings: RootSettings, random: Random): RootPlan {
+export function plantRoots(
+  layers: readonly GriddedLayer[],
+  shortest: CoatTable,
+  widest: ReadonlyMap<string, Float32Array>,
+  settings: RootSettings,
+  random: Random
+): RootPlan {
   const { pxPerMm, budget } = settings
   const perMm2 = pxPerMm * pxPerMm
   const keepInside = new Map(layers.map((gridded) => [gridded, keepPerCell(gridded, shortest, pxPerMm)]))
@@ -60,7 +70,8 @@ export function plantRoots(layers: readonly GriddedLayer[], shortest: CoatTable,
   const wanted = insideArea * INSIDE_PER_PX2 * perMm2 + bandArea * BAND_PER_PX2 * perMm2 + rimPx
   const share = Math.min(1, budget / wanted)
   const rimShare = Math.min(1, Math.sqrt(share) * 1.5)
-  const inner = share >= 1 ? 1 : Math.max(0.02, (budget - rimPx * rimShare * 0.8) / ((insideArea * INSIDE_PER_PX2 + bandArea * BAND_PER_PX2) * perMm2))
+  const inner =
+    share >= 1 ? 1 : Math.max(0.02, (budget - rimPx * rimShare * 0.8) / ((insideArea * INSIDE_PER_PX2 + bandArea * BAND_PER_PX2) * perMm2))
   const roots = new Map<GriddedLayer, Roots>()
   let total = 0
   for (const gridded of layers) {
@@ -124,7 +135,16 @@ function placeInside(gridded: GriddedLayer, keep: Float32Array, perMm2: number, 
         const dj = clamp(Math.floor((top - y) / cell + random() - 0.5), 1, h - 2)
         const q = weights[4 * (dj * w + di)] ? dj * w + di : k
         bed.keys.push(y - lean * x + gaussLike(random) / pxPerMm)
-        bed.numbers.push(x, y, skinNormal[2 * k] * Math.min(1, fade[k]), skinNormal[2 * k + 1] * Math.min(1, fade[k]), flow[2 * q], flow[2 * q + 1], mul[q], fade[k])
+        bed.numbers.push(
+          x,
+          y,
+          skinNormal[2 * k] * Math.min(1, fade[k]),
+          skinNormal[2 * k + 1] * Math.min(1, fade[k]),
+          flow[2 * q],
+          flow[2 * q + 1],
+          mul[q],
+          fade[k]
+        )
         for (let s = 0; s < 4; s++) bed.bytes.push(ids[4 * q + s])
         for (let s = 0; s < 4; s++) bed.bytes.push(weights[4 * q + s])
         bed.bytes.push(INSIDE, random() * keep[k] * 255.99)
@@ -134,7 +154,14 @@ function placeInside(gridded: GriddedLayer, keep: Float32Array, perMm2: number, 
 }
 
 // a = outline sample, share along V, share to the next sample, band reach; b = flow x, y, multiplier, 1
-function placeOnRim(gridded: GriddedLayer, reach: Float32Array, density: { readonly rim: number; readonly band: number }, bed: Bed, pxPerMm: number, random: Random): void {
+function placeOnRim(
+  gridded: GriddedLayer,
+  reach: Float32Array,
+  density: { readonly rim: number; readonly band: number },
+  bed: Bed,
+  pxPerMm: number,
+  random: Random
+): void {
   const { layer } = gridded
   const { P, V, T, mul } = layer
   const lean = paintLean(gridded)
@@ -165,8 +192,16 @@ const BUCKETS = 4096
 function inPaintOrder({ keys, numbers, bytes }: Bed, random: Random): Roots {
   const n = keys.length
   const roots: Roots = {
-    count: n, a: new Float32Array(4 * n), b: new Float32Array(4 * n), ids: new Uint8Array(4 * n), weights: new Uint8Array(4 * n), dice: new Uint8Array(4 * n),
-    keep: new Uint8Array(n), kind: new Uint8Array(n), gauss: new Int8Array(n), spare: new Uint8Array(n)
+    count: n,
+    a: new Float32Array(4 * n),
+    b: new Float32Array(4 * n),
+    ids: new Uint8Array(4 * n),
+    weights: new Uint8Array(4 * n),
+    dice: new Uint8Array(4 * n),
+    keep: new Uint8Array(n),
+    kind: new Uint8Array(n),
+    gauss: new Int8Array(n),
+    spare: new Uint8Array(n)
   }
   let [low, high] = [Infinity, -Infinity]
   for (const key of keys) [low, high] = [Math.min(low, key), Math.max(high, key)]

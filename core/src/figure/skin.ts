@@ -1,10 +1,10 @@
 // The bare dog as layers cut from one outline, each sample with its place, normal, flow and region weights.
 import { CORNERS, OUTLINE_ORDER, skeletonOf, type BodyType, type OutlineLandmark, type Skeleton } from './body'
-import { flowsOf, OUTLINE_SPANS, REGION_INDEX, transitionOf, type DrawnRegion } from './coat-map'
+import { flowsOf, type DrawnRegion } from './coat-map'
 import { normalsOf, sampleCurve, tubeAround } from './curve'
-import { between, clamp, lerp, signedArea2, smoothstep, unit, type Point } from './vec'
+import { blendFlow, fourHeaviest, outlineWeights, taperAt, type Outline, type Weights } from './skin-weights'
+import { between, signedArea2, smoothstep, unit, type Point } from './vec'
 
-export type Weights = Readonly<Partial<Record<DrawnRegion, number>>>
 export type LayerName = 'farHind' | 'farFore' | 'tail' | 'body' | 'hind' | 'fore' | 'head' | 'ear'
 
 /** What a place of the tail or ear is, from its own axis. */
@@ -47,43 +47,57 @@ export type Skin = {
   readonly flows: Readonly<Record<DrawnRegion, Point>>
 }
 
-type Sample = { readonly p: Point; readonly n: Point; readonly at: number; readonly inner: boolean; readonly weights: Weights; readonly mul: number; readonly flow: Point | null }
+type Sample = {
+  readonly p: Point
+  readonly n: Point
+  readonly at: number
+  readonly inner: boolean
+  readonly weights: Weights
+  readonly mul: number
+  readonly flow: Point | null
+}
 
 /** Builds the bare dog once per body type and height. */
 export function buildSkin(body: BodyType, heightMm: number): Skin {
   const skeleton = skeletonOf(body, heightMm)
   const stepMm = Math.max(1.2, heightMm / 220)
-  const { points, marks } = sampleCurve(OUTLINE_ORDER.map((name) => skeleton.marks[name]), (i) => CORNERS.has(OUTLINE_ORDER[i]), stepMm)
+  const { points, marks } = sampleCurve(
+    OUTLINE_ORDER.map((name) => skeleton.marks[name]),
+    (i) => CORNERS.has(OUTLINE_ORDER[i]),
+    stepMm
+  )
   const markAt = Object.fromEntries(OUTLINE_ORDER.map((name, i) => [name, marks[i]])) as Record<OutlineLandmark, number>
   const arc = new Float64Array(points.length + 1)
-  points.forEach((p, i) => (arc[i + 1] = arc[i] + Math.hypot(points[(i + 1) % points.length][0] - p[0], points[(i + 1) % points.length][1] - p[1])))
+  points.forEach(
+    (p, i) => (arc[i + 1] = arc[i] + Math.hypot(points[(i + 1) % points.length][0] - p[0], points[(i + 1) % points.length][1] - p[1]))
+  )
   const outline: Outline = { points, normals: normalsOf(points), arc, perimeter: arc[points.length], markAt, heightMm }
   const flows = flowsOf(skeleton)
-  const layers = [...bodyLayers(outline, skeleton), tailLayer(body, skeleton), earLayer(body, skeleton)].map((draft) => finish(draft, outline, skeleton, flows))
+  const layers = [...bodyLayers(outline, skeleton), tailLayer(body, skeleton), earLayer(body, skeleton)].map((draft) =>
+    finish(draft, outline, skeleton, flows)
+  )
   const order: LayerName[] = ['farHind', 'farFore', 'tail', 'body', 'hind', 'fore', 'head', 'ear']
-  return { body, skeleton, layers: order.map((name) => layers.find((layer) => layer.name === name)!), arc, perimeter: outline.perimeter, markAt, outline: points, stepMm, flows }
+  return {
+    body,
+    skeleton,
+    layers: order.map((name) => layers.find((layer) => layer.name === name)!),
+    arc,
+    perimeter: outline.perimeter,
+    markAt,
+    outline: points,
+    stepMm,
+    flows
+  }
 }
 
-type Outline = { readonly points: readonly Point[]; readonly normals: readonly Point[]; readonly arc: Float64Array; readonly perimeter: number; readonly markAt: Readonly<Record<OutlineLandmark, number>>; readonly heightMm: number }
-type Draft = { readonly name: LayerName; readonly samples: readonly Sample[]; readonly regions: readonly DrawnRegion[] | null; readonly field?: Field; readonly twin?: 'hind' | 'fore'; readonly dx?: number; readonly dy?: number }
-
-// Weight of each region at an outline sample: a product of two S-curves at its span's ends, then normalised.
-function outlineWeights({ arc, perimeter, markAt, heightMm }: Outline, i: number): Weights {
-  const found: Partial<Record<DrawnRegion, number>> = {}
-  let total = 0
-  for (const [region, from, to] of OUTLINE_SPANS) {
-    const start = arc[markAt[from]]
-    const end = arc[markAt[to]] <= start ? arc[markAt[to]] + perimeter : arc[markAt[to]]
-    const soft = Math.min(transitionOf(region) * heightMm, (end - start) * 0.45)
-    let weight = 0
-    for (const wrap of [-perimeter, 0, perimeter]) {
-      const s = arc[i] + wrap
-      weight = Math.max(weight, smoothstep(start - soft, start + soft, s) * (1 - smoothstep(end - soft, end + soft, s)))
-    }
-    if (weight > 0) found[region] = (found[region] ?? 0) + weight
-    total += weight
-  }
-  return Object.fromEntries(Object.entries(found).map(([region, weight]) => [region, weight / total]))
+type Draft = {
+  readonly name: LayerName
+  readonly samples: readonly Sample[]
+  readonly regions: readonly DrawnRegion[] | null
+  readonly field?: Field
+  readonly twin?: 'hind' | 'fore'
+  readonly dx?: number
+  readonly dy?: number
 }
 
 function bodyLayers(outline: Outline, { marks: m, heightMm: h }: Skeleton): Draft[] {
@@ -92,16 +106,45 @@ function bodyLayers(outline: Outline, { marks: m, heightMm: h }: Skeleton): Draf
   const run = (from: OutlineLandmark, to: OutlineLandmark): Sample[] => {
     const samples: Sample[] = []
     for (let i = markAt[from]; ; i = (i + 1) % points.length) {
-      samples.push({ p: points[i], n: normals[i], at: i, inner: false, weights: (cache[i] ??= outlineWeights(outline, i)), mul: 1, flow: null })
+      samples.push({
+        p: points[i],
+        n: normals[i],
+        at: i,
+        inner: false,
+        weights: (cache[i] ??= outlineWeights(outline, i)),
+        mul: 1,
+        flow: null
+      })
       if (i === markAt[to]) return samples
     }
   }
   const across = (...path: Point[]): Sample[] =>
-    sampleCurve(path, () => false, h / 60, false).points.map((p) => ({ p, n: [0, 0], at: -1, inner: true, weights: {}, mul: 1, flow: null }))
+    sampleCurve(path, () => false, h / 60, false).points.map((p) => ({
+      p,
+      n: [0, 0],
+      at: -1,
+      inner: true,
+      weights: {},
+      mul: 1,
+      flow: null
+    }))
   const at = (name: keyof typeof m, dx: number, dy: number): Point => [m[name][0] + dx * h, m[name][1] + dy * h]
   const mix = (a: keyof typeof m, b: keyof typeof m, t: number) => between(m[a], m[b], t)
-  const hind = [...across(m.flank, at('stifle', 0.03, 0.26), at('croup', -0.02, -0.08), at('tailSet', 0.06, -0.06), m.buttock), ...run('buttock', 'flank')]
-  const fore = [...across(m.forearmTop, at('forearmTop', 0.02, 0.07), at('pointShoulder', 0.09, 0.13), at('withers', -0.02, -0.14), at('elbow', 0.08, 0.18), m.elbow), ...run('elbow', 'forearmTop')]
+  const hind = [
+    ...across(m.flank, at('stifle', 0.03, 0.26), at('croup', -0.02, -0.08), at('tailSet', 0.06, -0.06), m.buttock),
+    ...run('buttock', 'flank')
+  ]
+  const fore = [
+    ...across(
+      m.forearmTop,
+      at('forearmTop', 0.02, 0.07),
+      at('pointShoulder', 0.09, 0.13),
+      at('withers', -0.02, -0.14),
+      at('elbow', 0.08, 0.18),
+      m.elbow
+    ),
+    ...run('elbow', 'forearmTop')
+  ]
   const trunk = [
     ...run('skullTop', 'backThigh'),
     ...across(m.backThigh, mix('gaskinBack', 'gaskinFront', 0.45), mix('stifle', 'backThigh', 0.22), m.flank),
@@ -116,7 +159,26 @@ function bodyLayers(outline: Outline, { marks: m, heightMm: h }: Skeleton): Draf
   return [
     { name: 'farHind', samples: hind, regions: hindRegions, twin: 'hind', dx: -0.085 * h, dy: 0.012 * h },
     { name: 'farFore', samples: fore, regions: foreRegions, twin: 'fore', dx: -0.06 * h, dy: 0.012 * h },
-    { name: 'body', samples: trunk, regions: ['neckTop', 'neckSide', 'throat', 'shoulder', 'back', 'ribs', 'loin', 'skirt', 'chest', 'croup', 'thigh', 'underTail', 'skull', 'cheek'] },
+    {
+      name: 'body',
+      samples: trunk,
+      regions: [
+        'neckTop',
+        'neckSide',
+        'throat',
+        'shoulder',
+        'back',
+        'ribs',
+        'loin',
+        'skirt',
+        'chest',
+        'croup',
+        'thigh',
+        'underTail',
+        'skull',
+        'cheek'
+      ]
+    },
     { name: 'hind', samples: hind, regions: hindRegions },
     { name: 'fore', samples: fore, regions: foreRegions },
     { name: 'head', samples: head, regions: ['skull', 'brow', 'muzzle', 'beard', 'cheek', 'neckTop', 'throat', 'neckSide'] }
@@ -168,10 +230,25 @@ function earLayer(body: BodyType, { ear, marks, heightMm: h }: Skeleton): Draft 
 function finish(draft: Draft, outline: Outline, skeleton: Skeleton, flows: Readonly<Record<DrawnRegion, Point>>): Layer {
   const n = draft.samples.length
   const layer: Layer = {
-    name: draft.name, twin: draft.twin ?? null, dx: draft.dx ?? 0, dy: draft.dy ?? 0, samples: n,
-    P: new Float32Array(2 * n), N: new Float32Array(2 * n), T: new Float32Array(2 * n), ids: new Uint8Array(4 * n), weights: new Float32Array(4 * n),
-    mul: new Float32Array(n).fill(1), taper: new Float32Array(n).fill(1), inner: new Uint8Array(n), outlineIndex: new Int32Array(n).fill(-1),
-    field: draft.field ?? null, regions: draft.regions, V: new Float32Array(2 * n), lengthAt: new Float32Array(n), dirty: true
+    name: draft.name,
+    twin: draft.twin ?? null,
+    dx: draft.dx ?? 0,
+    dy: draft.dy ?? 0,
+    samples: n,
+    P: new Float32Array(2 * n),
+    N: new Float32Array(2 * n),
+    T: new Float32Array(2 * n),
+    ids: new Uint8Array(4 * n),
+    weights: new Float32Array(4 * n),
+    mul: new Float32Array(n).fill(1),
+    taper: new Float32Array(n).fill(1),
+    inner: new Uint8Array(n),
+    outlineIndex: new Int32Array(n).fill(-1),
+    field: draft.field ?? null,
+    regions: draft.regions,
+    V: new Float32Array(2 * n),
+    lengthAt: new Float32Array(n),
+    dirty: true
   }
   draft.samples.forEach((sample, k) => {
     layer.P.set(sample.p, 2 * k)
@@ -184,39 +261,4 @@ function finish(draft: Draft, outline: Outline, skeleton: Skeleton, flows: Reado
     if (!sample.inner && sample.at >= 0) layer.taper[k] = taperAt(draft.name, sample, outline, skeleton)
   })
   return layer
-}
-
-function blendFlow(weights: Weights, flows: Readonly<Record<DrawnRegion, Point>>): Point {
-  let [x, y] = [0, 0]
-  for (const [region, weight] of Object.entries(weights) as [DrawnRegion, number][]) {
-    x += weight * flows[region][0]
-    y += weight * flows[region][1]
-  }
-  return unit([x, y])
-}
-
-/** The four heaviest regions of a place, normalised, into slots of a typed array. */
-export function fourHeaviest(weights: Weights, ids: Uint8Array, out: Float32Array, at: number): void {
-  const top = (Object.entries(weights) as [DrawnRegion, number][]).sort((a, b) => b[1] - a[1]).slice(0, 4)
-  const sum = top.reduce((total, [, weight]) => total + weight, 0)
-  for (let j = 0; j < 4; j++) {
-    ids[at + j] = j < top.length ? REGION_INDEX[top[j][0]] : 0
-    out[at + j] = j < top.length ? top[j][1] / sum : 0
-  }
-}
-
-// Hair lies down toward the ends of a layer, so that no tuft stands in an armpit or on the nape.
-function taperAt(name: LayerName, { p, at }: Sample, { arc, perimeter, markAt: ix }: Outline, { marks: m, heightMm: h }: Skeleton): number {
-  const past = (a: number, b: number) => {
-    const d = arc[a] - arc[b]
-    return d > perimeter / 2 ? d - perimeter : d < -perimeter / 2 ? d + perimeter : d
-  }
-  if (name === 'fore' || name === 'farFore') return Math.min(smoothstep(0, 0.11 * h, past(at, ix.elbow)), smoothstep(0, 0.1 * h, past(ix.forearmTop, at)))
-  if (name === 'hind' || name === 'farHind') return smoothstep(-0.01 * h, 0.07 * h, past(ix.flank, at))
-  if (name === 'head') return at > ix.occiput && at <= ix.nape ? lerp(0.55, 1, clamp(smoothstep(0, 0.07 * h, past(ix.nape, at)))) : 1
-  if (name !== 'body') return 1
-  if (at < ix.midBack || at === ix.skullTop) return smoothstep(-0.04 * h, 0.03 * h, past(at, ix.occiput))
-  if (at > ix.neckFront) return smoothstep(-0.03 * h, 0.03 * h, past(ix.throat, at))
-  if (p[1] < m.pointShoulder[1] && p[0] < m.elbow[0]) return smoothstep(-0.02 * h, 0.09 * h, past(at, ix.forearmTop))
-  return 1
 }

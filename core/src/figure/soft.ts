@@ -1,8 +1,14 @@
 // Filled polygons, soft blots and shadows: what is not hair.
-import { newRaster, scanPolygon, type Raster } from './raster'
+import { newRaster, type Raster } from './raster'
+import { scanPolygon } from './scan'
 
 /** A filled polygon in one colour, anti-aliased by four sub-rows. `alpha` 0..1. */
-export function paintPolygon(raster: Raster, ring: Float32Array, [red, green, blue]: readonly [number, number, number], alpha: number): void {
+export function paintPolygon(
+  raster: Raster,
+  ring: Float32Array,
+  [red, green, blue]: readonly [number, number, number],
+  alpha: number
+): void {
   const { w, h, px } = raster
   const SUB = 4
   const tall = ring.map((value, i) => (i % 2 === 1 ? value * SUB : value))
@@ -29,7 +35,14 @@ export function paintPolygon(raster: Raster, ring: Float32Array, [red, green, bl
 }
 
 /** A soft dark blot: alpha falls from `alpha` at the centre to 0 at the radius (px), only over what is painted already. */
-export function paintBlot({ w, h, px }: Raster, cx: number, cy: number, radius: number, [red, green, blue]: readonly [number, number, number], alpha: number): void {
+export function paintBlot(
+  { w, h, px }: Raster,
+  cx: number,
+  cy: number,
+  radius: number,
+  [red, green, blue]: readonly [number, number, number],
+  alpha: number
+): void {
   for (let y = Math.max(0, Math.floor(cy - radius)); y <= Math.min(h - 1, Math.ceil(cy + radius)); y++) {
     for (let x = Math.max(0, Math.floor(cx - radius)); x <= Math.min(w - 1, Math.ceil(cx + radius)); x++) {
       const a = alpha * Math.max(0, 1 - Math.hypot(x + 0.5 - cx, y + 0.5 - cy) / radius)
@@ -44,15 +57,27 @@ export function paintBlot({ w, h, px }: Raster, cx: number, cy: number, radius: 
 }
 
 /** A shadow: the polygon blurred by two box passes of `radius` px, darkening only what is painted already. */
-export function paintShadow(raster: Raster, ring: Float32Array, radius: number, [red, green, blue]: readonly [number, number, number], alpha: number): void {
+export function paintShadow(
+  raster: Raster,
+  ring: Float32Array,
+  radius: number,
+  [red, green, blue]: readonly [number, number, number],
+  alpha: number
+): void {
   let [x0, y0, x1, y1] = [raster.w, raster.h, 0, 0]
-  for (let i = 0; i < ring.length; i += 2) [x0, x1, y0, y1] = [Math.min(x0, ring[i]), Math.max(x1, ring[i]), Math.min(y0, ring[i + 1]), Math.max(y1, ring[i + 1])]
+  for (let i = 0; i < ring.length; i += 2)
+    [x0, x1, y0, y1] = [Math.min(x0, ring[i]), Math.max(x1, ring[i]), Math.min(y0, ring[i + 1]), Math.max(y1, ring[i + 1])]
   const pad = Math.ceil(2 * radius) + 2
   const [left, top] = [Math.floor(x0) - pad, Math.floor(y0) - pad]
   const [w, h] = [Math.ceil(x1 - x0) + 2 * pad, Math.ceil(y1 - y0) + 2 * pad]
   if (w <= 0 || h <= 0) return
   const shape = newRaster(w, h)
-  paintPolygon(shape, ring.map((value, i) => value - (i % 2 === 0 ? left : top)), [0, 0, 0], 1)
+  paintPolygon(
+    shape,
+    ring.map((value, i) => value - (i % 2 === 0 ? left : top)),
+    [0, 0, 0],
+    1
+  )
   let blur = Float32Array.from({ length: w * h }, (_, k) => shape.px[4 * k + 3] / 255)
   for (let pass = 0; pass < 2; pass++) blur = boxBlur(boxBlur(blur, w, h, radius, 1, w), w, h, radius, w, 1)
   for (let y = 0; y < h; y++) {

@@ -8,12 +8,19 @@ import { clamp } from './vec'
 export type Strokes = { count: number; readonly lines: Float32Array; readonly colours: Uint8Array }
 export const STROKE_NUMBERS = 7
 
-export type CoatStyle = { /** how unevenly tips end, as a share of what stands */ readonly ragged: number; /** scatter of direction, radians */ readonly scatter: number }
+export type CoatStyle = {
+  /** how unevenly tips end, as a share of what stands */ readonly ragged: number
+  /** scatter of direction, radians */ readonly scatter: number
+}
 
 /** Straight, scissored hair of a bearded terrier. Our own figure kit. */
 export const STRAIGHT: CoatStyle = Object.freeze({ ragged: 0.05, scatter: 0.2 })
 
-export const newStrokes = (roots: Roots): Strokes => ({ count: 0, lines: new Float32Array(STROKE_NUMBERS * roots.count), colours: new Uint8Array(4 * roots.count) })
+export const newStrokes = (roots: Roots): Strokes => ({
+  count: 0,
+  lines: new Float32Array(STROKE_NUMBERS * roots.count),
+  colours: new Uint8Array(4 * roots.count)
+})
 
 export type StrokeView = { readonly pxPerMm: number; readonly widen: number; readonly contrast: number; readonly heightMm: number }
 
@@ -21,7 +28,14 @@ export type StrokeView = { readonly pxPerMm: number; readonly widen: number; rea
 const hair = { rx: 0, ry: 0, dx: 0, dy: 0, length: 0, stand: 9 }
 
 /** Resolves all hairs of a layer for a coat; what this coat does not need is left out. */
-export function resolveStrokes(gridded: GriddedLayer, roots: Roots, table: CoatTable, style: CoatStyle, view: StrokeView, out: Strokes): void {
+export function resolveStrokes(
+  gridded: GriddedLayer,
+  roots: Roots,
+  table: CoatTable,
+  style: CoatStyle,
+  view: StrokeView,
+  out: Strokes
+): void {
   const { pxPerMm, heightMm } = view
   const px2 = pxPerMm * 2
   const isLeg = gridded.layer.name !== 'body' && gridded.layer.regions !== null && gridded.layer.name !== 'head'
@@ -40,7 +54,10 @@ export function resolveStrokes(gridded: GriddedLayer, roots: Roots, table: CoatT
     length *= roots.b[o + 2] / 255
     const norm = 1 / Math.sqrt(c * c + s * s)
     const kind = roots.kind[i]
-    const draws = kind === INSIDE ? growInside(roots, i, length, c * norm, s * norm, pxPerMm) : growOnRim(gridded, roots, i, length, s * norm, style, pxPerMm)
+    const draws =
+      kind === INSIDE
+        ? growInside(roots, i, length, c * norm, s * norm, pxPerMm)
+        : growOnRim(gridded, roots, i, length, s * norm, style, pxPerMm)
     if (!draws) continue
     scatter(roots, i, style)
     if (hair.length < 1.6 / px2) hair.length = 1.6 / px2
@@ -67,7 +84,15 @@ function growInside(roots: Roots, i: number, length: number, c: number, s: numbe
   return true
 }
 
-function growOnRim({ layer: { P, V, samples } }: GriddedLayer, roots: Roots, i: number, length: number, s: number, style: CoatStyle, pxPerMm: number): boolean {
+function growOnRim(
+  { layer: { P, V, samples } }: GriddedLayer,
+  roots: Roots,
+  i: number,
+  length: number,
+  s: number,
+  style: CoatStyle,
+  pxPerMm: number
+): boolean {
   const o = 4 * i
   const px2 = pxPerMm * 2
   const k = roots.a[o]
@@ -126,7 +151,16 @@ function insideCoat({ grid, mask }: GriddedLayer, x: number, y: number): boolean
   return i >= 0 && j >= 0 && i < grid.w && j < grid.h && mask[j * grid.w + i] === 1
 }
 
-function write(gridded: GriddedLayer, roots: Roots, i: number, kind: number, style: CoatStyle, view: StrokeView, out: Strokes, at: number): void {
+function write(
+  gridded: GriddedLayer,
+  roots: Roots,
+  i: number,
+  kind: number,
+  style: CoatStyle,
+  view: StrokeView,
+  out: Strokes,
+  at: number
+): void {
   const { rx, ry, dx, dy, length, stand } = hair
   const o = 4 * i
   const spare = roots.spare[i] / 255
@@ -160,7 +194,17 @@ function write(gridded: GriddedLayer, roots: Roots, i: number, kind: number, sty
 }
 
 // Half of all hairs dark, a third in the middle, a fifth light: that is what makes a coat of hair and not a surface.
-function colour({ grid, shade, tint, fade }: GriddedLayer, roots: Roots, i: number, kind: number, mx: number, my: number, view: StrokeView, out: Uint8Array, at: number): void {
+function colour(
+  { grid, shade, tint, fade }: GriddedLayer,
+  roots: Roots,
+  i: number,
+  kind: number,
+  mx: number,
+  my: number,
+  view: StrokeView,
+  out: Uint8Array,
+  at: number
+): void {
   const o = 4 * i
   const cells = fade.length
   const { w, h, cell, left, top } = grid

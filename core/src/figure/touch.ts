@@ -70,7 +70,12 @@ function shapeOf({ w, h, left, top, region }: Seen, name: DrawnRegion, index: nu
     .sort((a, b) => Math.abs(signedArea2(b)) - Math.abs(signedArea2(a)))
   if (rings.length === 0) return null
   const deepest = deepestCell(is, w, h)
-  return { region: name, rings, centre: toMm([(deepest % w) + 0.5, Math.floor(deepest / w) + 0.5]), areaMm2: rings.reduce((sum, ring) => sum + Math.abs(signedArea2(ring)) / 2, 0) }
+  return {
+    region: name,
+    rings,
+    centre: toMm([(deepest % w) + 0.5, Math.floor(deepest / w) + 0.5]),
+    areaMm2: rings.reduce((sum, ring) => sum + Math.abs(signedArea2(ring)) / 2, 0)
+  }
 }
 
 // City-block distance to the outside in two sweeps; the farthest cell is the deepest.
@@ -78,6 +83,8 @@ function deepestCell(is: readonly number[], w: number, h: number): number {
   const depth = new Float64Array(w * h)
   const at = (i: number, j: number) => (i < 0 || j < 0 || i >= w || j >= h ? 0 : depth[j * w + i])
   for (let j = 0; j < h; j++) for (let i = 0; i < w; i++) depth[j * w + i] = is[j * w + i] ? Math.min(at(i - 1, j), at(i, j - 1)) + 1 : 0
-  for (let j = h - 1; j >= 0; j--) for (let i = w - 1; i >= 0; i--) if (is[j * w + i]) depth[j * w + i] = Math.min(depth[j * w + i], Math.min(at(i + 1, j), at(i, j + 1)) + 1)
+  for (let j = h - 1; j >= 0; j--)
+    for (let i = w - 1; i >= 0; i--)
+      if (is[j * w + i]) depth[j * w + i] = Math.min(depth[j * w + i], Math.min(at(i + 1, j), at(i, j + 1)) + 1)
   return depth.reduce((best, value, k) => (value > depth[best] ? k : best), 0)
 }

@@ -49,8 +49,16 @@ function withoutWait({ wait: _wait, ...item }: Candidate): MendItem {
 /** The best pair of cuts for a length and, where the standard compares its sides, their difference. */
 export function bestCuts(
   sides: readonly { readonly value: number; readonly weight: number; readonly burned: boolean }[],
-  length: { readonly targetMm: number; readonly band: readonly [number | null, number | null]; readonly limit: readonly [number | null, number | null] },
-  pair: { readonly weight: number; readonly band: readonly [number | null, number | null]; readonly limit: readonly [number | null, number | null] } | null
+  length: {
+    readonly targetMm: number
+    readonly band: readonly [number | null, number | null]
+    readonly limit: readonly [number | null, number | null]
+  },
+  pair: {
+    readonly weight: number
+    readonly band: readonly [number | null, number | null]
+    readonly limit: readonly [number | null, number | null]
+  } | null
 ): { readonly cuts: readonly number[]; readonly gain: number } {
   const options = sides.map((side) => (side.burned ? [0] : cutsUpTo(side.value)).map((cut) => option(side, cut)))
   const start = sides.map((side) => option(side, 0))
@@ -85,8 +93,14 @@ function mendLength(parts: readonly Part[], own: readonly Part[], burns: readonl
   const { how } = criterion
   if (how.kind !== 'length') return []
   const pair = parts.find((part) => part.criterion.how.kind === 'difference' && part.criterion.how.of === criterion.id && counts(part))
-  const compared = pair && pair.criterion.how.kind === 'difference' && own.length === 2 ? { weight: pair.weight, ...pair.criterion.how } : null
-  const sides = own.map((part) => ({ side: part.side, value: part.measured!.value, weight: part.weight, burned: isBurned(criterion, part.side, burns) }))
+  const compared =
+    pair && pair.criterion.how.kind === 'difference' && own.length === 2 ? { weight: pair.weight, ...pair.criterion.how } : null
+  const sides = own.map((part) => ({
+    side: part.side,
+    value: part.measured!.value,
+    weight: part.weight,
+    burned: isBurned(criterion, part.side, burns)
+  }))
   // sides that are not compared are mended each on its own, so that a sentence names one place
   const groups = compared ? [sides] : sides.map((side) => [side])
   return groups.map((group) => {
@@ -112,11 +126,20 @@ function sayLengthMend(
   const isShort = band[0] !== null && shortest.value < band[0]
   const shortBy = sayNumber(targetMm - shortest.value)
   if (cutAt.length === 0) {
-    if (isShort) return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it, next time.`, wait: true, side: shortest.side }
+    if (isShort)
+      return {
+        say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it, next time.`,
+        wait: true,
+        side: shortest.side
+      }
     const burned = group.find((side) => side.burned && band[1] !== null && side.value > band[1])
     if (burned) {
       const over = sayNumber(burned.value - targetMm)
-      return { say: `${sayPlace(criterion, burned.side)} is ${over} mm long ${criterion.place}, but it burned before: leave it, never shorter there.`, wait: true, side: burned.side }
+      return {
+        say: `${sayPlace(criterion, burned.side)} is ${over} mm long ${criterion.place}, but it burned before: leave it, never shorter there.`,
+        wait: true,
+        side: burned.side
+      }
     }
     return { say: '', wait: false, side: group[0].side }
   }
@@ -124,7 +147,11 @@ function sayLengthMend(
   const after = sayNumber(group[i].value - cuts[i])
   if (cutAt.length === 1 && group.length === 2 && isShort && shortest !== group[i]) {
     const other = group[i].side === 'left' ? 'left' : 'right'
-    return { say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it; bring the ${other} side to ${after} mm.`, wait: false, side: shortest.side }
+    return {
+      say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it; bring the ${other} side to ${after} mm.`,
+      wait: false,
+      side: shortest.side
+    }
   }
   if (cutAt.length === 1 && group.length === 2) {
     const prouder = sayNumber(group[i].value - group[1 - i].value)
@@ -143,7 +170,11 @@ function sayLengthMend(
       side: cuts[0] >= cuts[1] ? group[0].side : group[1].side
     }
   }
-  return { say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(group[i].value - targetMm)} mm long ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`, wait: false, side: group[i].side }
+  return {
+    say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(group[i].value - targetMm)} mm long ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`,
+    wait: false,
+    side: group[i].side
+  }
 }
 
 function mendOther(part: Part, burns: readonly BurnPlace[]): Candidate[] {

@@ -41,7 +41,8 @@ export function partsOf(standard: Standard, answers: Answers): Part[] {
 function refuseStray(standard: Standard, id: string, answer: Answer): void {
   const criterion = standard.criteria.find((candidate) => candidate.id === id)
   if (!criterion) throw new CoreError({ code: 'unknownCriterion', path: `answers.${id}`, got: id, limit: `a criterion of ${standard.id}` })
-  if (criterion.how.kind === 'difference') throw new CoreError({ code: 'computed', path: `answers.${id}`, got: 'an answer', limit: 'none: it is computed from both sides' })
+  if (criterion.how.kind === 'difference')
+    throw new CoreError({ code: 'computed', path: `answers.${id}`, got: 'an answer', limit: 'none: it is computed from both sides' })
   const sides = sidesOf(criterion.how)
   const stray = Object.keys(answer).find((side) => !(sides as readonly string[]).includes(side))
   if (stray !== undefined) throw new CoreError({ code: 'wrongSide', path: `answers.${id}`, got: stray, limit: sides.join(' and ') })
@@ -74,7 +75,8 @@ function measuredFrom(standard: Standard, criterion: Criterion, side: SideKey, a
 
 function instrumentOf(standard: Standard, id: string) {
   const instrument = standard.instruments.find((candidate) => candidate.id === id)
-  if (!instrument) throw new CoreError({ code: 'unknownInstrument', path: 'instrument', got: id, limit: standard.instruments.map((i) => i.id).join(', ') })
+  if (!instrument)
+    throw new CoreError({ code: 'unknownInstrument', path: 'instrument', got: id, limit: standard.instruments.map((i) => i.id).join(', ') })
   return instrument
 }
 
@@ -172,7 +174,9 @@ function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', depar
   const { how } = part.criterion
   const { value, u } = part.measured!
   if (verdict === 'cannotTell') {
-    return part.measured!.method === 'by eye' ? 'cannot tell by eye: gauge it' : `cannot tell at ${sayNumber(value)} mm, u ${sayNumber(u)}: measure again`
+    return part.measured!.method === 'by eye'
+      ? 'cannot tell by eye: gauge it'
+      : `cannot tell at ${sayNumber(value)} mm, u ${sayNumber(u)}: measure again`
   }
   if (how.kind === 'difference') {
     const size = sayNumber(Math.abs(value))

@@ -10,7 +10,10 @@ function sheet(changes: Answers = {}): Answers {
   const all: Record<string, Answer> = {}
   for (const { id, how } of standard.criteria) {
     if (how.kind === 'difference') continue
-    const answer = how.kind === 'judged' ? { kind: 'level' as const, level: 4 } : { kind: 'readings' as const, mm: [0, 0.1, -0.1].map((d) => Math.max(0, how.targetMm + d)) }
+    const answer =
+      how.kind === 'judged'
+        ? { kind: 'level' as const, level: 4 }
+        : { kind: 'readings' as const, mm: [0, 0.1, -0.1].map((d) => Math.max(0, how.targetMm + d)) }
     all[id] = Object.fromEntries(sidesOf(how).map((side) => [side, answer]))
   }
   return { ...all, ...changes }
@@ -116,9 +119,16 @@ describe('a whole grading', () => {
   })
 
   it('asks a second assessor when the pass mark lies inside the interval', () => {
-    const level2 = (id: string) => [id, Object.fromEntries(sidesOf(standard.criteria.find((c) => c.id === id)!.how).map((s) => [s, { kind: 'level' as const, level: 2 }]))]
-    const judged = standard.criteria.filter((criterion) => criterion.how.kind === 'judged' && criterion.section !== 'handling').map((criterion) => criterion.id)
-    const long = Object.fromEntries(['skirt-length', 'foreleg-length', 'rear-length', 'brow-length'].map((id) => [id, { left: read(64), right: read(64) }]))
+    const level2 = (id: string) => [
+      id,
+      Object.fromEntries(sidesOf(standard.criteria.find((c) => c.id === id)!.how).map((s) => [s, { kind: 'level' as const, level: 2 }]))
+    ]
+    const judged = standard.criteria
+      .filter((criterion) => criterion.how.kind === 'judged' && criterion.section !== 'handling')
+      .map((criterion) => criterion.id)
+    const long = Object.fromEntries(
+      ['skirt-length', 'foreleg-length', 'rear-length', 'brow-length'].map((id) => [id, { left: read(64), right: read(64) }])
+    )
     const result = grade(sheet({ ...Object.fromEntries(judged.map(level2)), ...long }))
     const [low, high] = result.total!.interval
     expect(low).toBeLessThan(standard.passMark)
@@ -136,7 +146,9 @@ describe('a whole grading', () => {
 
   it('asks for the third reading', () => {
     const two = { kind: 'readings' as const, mm: [3.2, 3.2] }
-    const part = grade(sheet({ 'back-length': { left: two, right: read(3.2) } })).parts.find((p) => p.criterionId === 'back-length' && p.side === 'left')!
+    const part = grade(sheet({ 'back-length': { left: two, right: read(3.2) } })).parts.find(
+      (p) => p.criterionId === 'back-length' && p.side === 'left'
+    )!
     expect(part.verdict).toBe('cannotTell')
     expect(part.say).toBe('cannot tell: 1 more reading')
   })
@@ -147,7 +159,11 @@ describe('a whole grading', () => {
     ['a level of 5', { belly: { whole: { kind: 'level', level: 5 } } }, /answers\.belly\.whole is 5; allowed is 0 to 4/],
     ['a level of 2.5', { belly: { whole: { kind: 'level', level: 2.5 } } }, /is 2\.5; allowed is 0, 1, 2, 3 or 4/],
     ['a level for a length', { 'back-length': { left: { kind: 'level', level: 2 } } }, /is a level; allowed is readings in mm/],
-    ['a side it does not have', { 'back-length': { whole: { kind: 'asItShouldBe' } } }, /answers\.back-length is whole; allowed is left and right/],
+    [
+      'a side it does not have',
+      { 'back-length': { whole: { kind: 'asItShouldBe' } } },
+      /answers\.back-length is whole; allowed is left and right/
+    ],
     ['an answer to what is computed', { 'skirt-pair': { whole: { kind: 'asItShouldBe' } } }, /it is computed from both sides/],
     ['an unknown criterion', { tusks: {} }, /answers\.tusks is tusks; allowed is a criterion of bearded-pet/]
   ])('refuses %s', (_, answers, words) => expect(() => grade(answers)).toThrow(words))
@@ -188,6 +204,15 @@ describe('the best cuts', () => {
 
   // Ref: hand calculation: both at target already, nothing gains
   it('are nothing where nothing is to be gained', () => {
-    expect(bestCuts([{ value: 35, weight: 2, burned: false }, { value: 35, weight: 2, burned: false }], length, pair)).toEqual({ cuts: [0, 0], gain: 0 })
+    expect(
+      bestCuts(
+        [
+          { value: 35, weight: 2, burned: false },
+          { value: 35, weight: 2, burned: false }
+        ],
+        length,
+        pair
+      )
+    ).toEqual({ cuts: [0, 0], gain: 0 })
   })
 })

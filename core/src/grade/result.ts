@@ -56,7 +56,13 @@ export function gradeResult(standard: Standard, input: GradeInput): GradeResult 
 /** Refuses a critical fault that the standard does not know, with code `unknownFault`. */
 export function refuseUnknownFaults(standard: Standard, critical: readonly string[]): void {
   const unknown = critical.find((id) => !standard.critical.some((fault) => fault.id === id))
-  if (unknown !== undefined) throw new CoreError({ code: 'unknownFault', path: 'critical', got: unknown, limit: standard.critical.map((fault) => fault.id).join(', ') })
+  if (unknown !== undefined)
+    throw new CoreError({
+      code: 'unknownFault',
+      path: 'critical',
+      got: unknown,
+      limit: standard.critical.map((fault) => fault.id).join(', ')
+    })
 }
 
 function capOf(standard: Standard, critical: readonly string[]): GradeResult['cap'] {
@@ -88,15 +94,28 @@ function decide(
   const pass = standard.passMark
   if (open > 0 || !total) return { outcome: 'unfinished', because: `${open} answer${open === 1 ? ' is' : 's are'} still missing.` }
   if (excusedShare01 > MOST_EXCUSED_01) {
-    return { outcome: 'feedbackOnly', because: `${Math.round(100 * excusedShare01)} % of the weight came in with the dog or was finished by the instructor (25 % at the most): feedback only, no evidence.` }
+    return {
+      outcome: 'feedbackOnly',
+      because: `${Math.round(100 * excusedShare01)} % of the weight came in with the dog or was finished by the instructor (25 % at the most): feedback only, no evidence.`
+    }
   }
   const below = sections.find((section) => section.floor === 'below')
-  if (cap && cap.mark < pass) return { outcome: 'notPassed', because: `${cap.faults.join(' and ')} holds the mark at ${cap.mark}; pass is ${pass}.` }
-  if (below) return { outcome: 'notPassed', because: `${below.section.name} stands at ${sayNumber(Math.round(below.value!))}, under its floor of ${below.section.floor}.` }
+  if (cap && cap.mark < pass)
+    return { outcome: 'notPassed', because: `${cap.faults.join(' and ')} holds the mark at ${cap.mark}; pass is ${pass}.` }
+  if (below)
+    return {
+      outcome: 'notPassed',
+      because: `${below.section.name} stands at ${sayNumber(Math.round(below.value!))}, under its floor of ${below.section.floor}.`
+    }
   if (total.interval[1] < pass) return { outcome: 'notPassed', because: `The whole interval lies under the pass mark of ${pass}.` }
-  if (total.interval[0] < pass) return { outcome: 'secondAssessor', because: `The pass mark of ${pass} lies inside the interval: ask a second assessor.` }
+  if (total.interval[0] < pass)
+    return { outcome: 'secondAssessor', because: `The pass mark of ${pass} lies inside the interval: ask a second assessor.` }
   const unsure = sections.find((section) => section.floor === 'cannotTell')
-  if (unsure) return { outcome: 'secondAssessor', because: `${unsure.section.name} may lie either side of its floor of ${unsure.section.floor}: ask a second assessor.` }
+  if (unsure)
+    return {
+      outcome: 'secondAssessor',
+      because: `${unsure.section.name} may lie either side of its floor of ${unsure.section.floor}: ask a second assessor.`
+    }
   return { outcome: 'passed', because: `The whole interval lies at or above the pass mark of ${pass}, and every section clears its floor.` }
 }
 

@@ -26,7 +26,10 @@ export function totalsOf(standard: Standard, parts: readonly Part[], seed: numbe
   const marks = (shares: ArrayLike<number>): number[] => {
     const sums = weights.map(() => 0)
     counted.forEach((part, i) => (sums[sectionOf[i]] += part.weight * shares[i]))
-    return [100 * (sums.reduce((sum, each) => sum + each, 0) / weight), ...sums.map((sum, s) => (weights[s] > 0 ? (100 * sum) / weights[s] : 0))]
+    return [
+      100 * (sums.reduce((sum, each) => sum + each, 0) / weight),
+      ...sums.map((sum, s) => (weights[s] > 0 ? (100 * sum) / weights[s] : 0))
+    ]
   }
   const best = marks(counted.map((part) => shareAt(part, part.measured?.value ?? null, levelOf(part)) ?? 0))
   const draw = drawer(standard, counted, randomFrom(seed))
@@ -77,7 +80,14 @@ function drawer(standard: Standard, parts: readonly Part[], random: Random): () 
 type DrawPlan =
   | { readonly kind: 'level'; readonly level: number }
   | { readonly kind: 'difference'; readonly left: number; readonly right: number }
-  | { readonly kind: 'measure'; readonly value: number; readonly own: number; readonly shared: number; readonly instrument: number; readonly absolute: boolean }
+  | {
+      readonly kind: 'measure'
+      readonly value: number
+      readonly own: number
+      readonly shared: number
+      readonly instrument: number
+      readonly absolute: boolean
+    }
 
 function planOf(standard: Standard, parts: readonly Part[], part: Part): DrawPlan {
   const { how } = part.criterion
@@ -88,5 +98,12 @@ function planOf(standard: Standard, parts: readonly Part[], part: Part): DrawPla
   }
   const { value, u, common } = part.measured!
   const instrument = standard.instruments.findIndex((candidate) => candidate.id === part.instrument)
-  return { kind: 'measure', value, own: Math.sqrt(Math.max(0, u * u - common * common)), shared: common, instrument, absolute: how.kind === 'measured' }
+  return {
+    kind: 'measure',
+    value,
+    own: Math.sqrt(Math.max(0, u * u - common * common)),
+    shared: common,
+    instrument,
+    absolute: how.kind === 'measured'
+  }
 }

@@ -44,7 +44,9 @@ function merge(group: readonly Attempt[], major: MajorFaults): CountedAttempt {
   const majorFaults = faults.filter((fault) => major.has(fault))
   const safety = group.flatMap((attempt) => attempt.safety)
   const prompts = group.reduce((sum, attempt) => sum + attempt.prompts, 0)
-  const help = group.flatMap((attempt) => [attempt.ended!.help, ...attempt.helps]).reduce((a, b) => (HELP_WEIGHT[b] > HELP_WEIGHT[a] ? b : a))
+  const help = group
+    .flatMap((attempt) => [attempt.ended!.help, ...attempt.helps])
+    .reduce((a, b) => (HELP_WEIGHT[b] > HELP_WEIGHT[a] ? b : a))
   const reasons = [
     safety.length > 0 ? 'a safety event' : '',
     majorFaults.length > 0 ? 'a major fault' : '',

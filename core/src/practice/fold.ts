@@ -65,7 +65,16 @@ function apply(state: SessionState, event: PracticeEvent): SessionState {
       return { ...state, closedAt: event.atDevice }
     case 'attemptStarted': {
       const { attemptId, ...rest } = event.payload
-      const attempt: Attempt = { id: attemptId, ...rest, startedAt: event.atDevice, ended: null, prompts: 0, helps: [], faults: [], safety: [] }
+      const attempt: Attempt = {
+        id: attemptId,
+        ...rest,
+        startedAt: event.atDevice,
+        ended: null,
+        prompts: 0,
+        helps: [],
+        faults: [],
+        safety: []
+      }
       return { ...state, attempts: [...state.attempts, attempt] }
     }
     case 'attemptEnded': {
@@ -74,12 +83,18 @@ function apply(state: SessionState, event: PracticeEvent): SessionState {
     }
     case 'faultNoted': {
       const { attemptId, ...seen } = event.payload
-      return onAttempt(counted(state, 'fault'), attemptId, (attempt) => ({ ...attempt, faults: [...attempt.faults, { eventId: event.id, ...seen }] }))
+      return onAttempt(counted(state, 'fault'), attemptId, (attempt) => ({
+        ...attempt,
+        faults: [...attempt.faults, { eventId: event.id, ...seen }]
+      }))
     }
     case 'promptGiven':
       return onAttempt(counted(state, 'prompt'), event.payload.attemptId, (attempt) => ({ ...attempt, prompts: attempt.prompts + 1 }))
     case 'helped':
-      return onAttempt(counted(state, 'helped'), event.payload.attemptId, (attempt) => ({ ...attempt, helps: [...attempt.helps, event.payload.help] }))
+      return onAttempt(counted(state, 'helped'), event.payload.attemptId, (attempt) => ({
+        ...attempt,
+        helps: [...attempt.helps, event.payload.help]
+      }))
     case 'safetyNoted': {
       const seen = { eventId: event.id, ...event.payload }
       const next = { ...state, safety: [...state.safety, seen] }

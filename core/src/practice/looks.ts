@@ -17,7 +17,14 @@ export type TableFacts = {
   readonly stopped: string | null
 }
 
-export type RankedLook = { readonly tableNumber: number; readonly sessionId: string; readonly risk: number; readonly say: string; readonly why: string; readonly danger: boolean }
+export type RankedLook = {
+  readonly tableNumber: number
+  readonly sessionId: string
+  readonly risk: number
+  readonly say: string
+  readonly why: string
+  readonly danger: boolean
+}
 
 /** Minutes a dog can still stand from which on it is urgent. Common practice, no published source. */
 export const LOW_STAND_MIN = 6
@@ -37,9 +44,26 @@ export function rankLooks(tables: readonly TableFacts[]): RankedLook[] {
 
 function look(t: TableFacts): RankedLook | null {
   const base = { tableNumber: t.tableNumber, sessionId: t.sessionId }
-  const times = t.attemptsAtNext === 0 ? 'Never on a live dog so far.' : `${t.attemptsAtNext} on a live dog so far${t.promptsAtNext > 0 ? `, ${t.promptsAtNext} prompts` : ''}.`
-  if (t.stopped) return { ...base, risk: 110, danger: true, say: `Go to **${t.apprentice}, table ${t.tableNumber}**: the work was stopped.`, why: t.stopped }
-  if (t.waitingAt) return { ...base, risk: 100, danger: true, say: `Go to **${t.apprentice}, table ${t.tableNumber}**, who waits for you: ${t.waitingAt}.`, why: times }
+  const times =
+    t.attemptsAtNext === 0
+      ? 'Never on a live dog so far.'
+      : `${t.attemptsAtNext} on a live dog so far${t.promptsAtNext > 0 ? `, ${t.promptsAtNext} prompts` : ''}.`
+  if (t.stopped)
+    return {
+      ...base,
+      risk: 110,
+      danger: true,
+      say: `Go to **${t.apprentice}, table ${t.tableNumber}**: the work was stopped.`,
+      why: t.stopped
+    }
+  if (t.waitingAt)
+    return {
+      ...base,
+      risk: 100,
+      danger: true,
+      say: `Go to **${t.apprentice}, table ${t.tableNumber}**, who waits for you: ${t.waitingAt}.`,
+      why: times
+    }
   if (t.canStandMin <= LOW_STAND_MIN) {
     return {
       ...base,
@@ -51,11 +75,32 @@ function look(t: TableFacts): RankedLook | null {
   }
   if (t.comingHold) {
     const when = t.comingHold.inMin <= 0 ? 'now' : `in about ${t.comingHold.inMin} minutes`
-    return { ...base, risk: 70 - Math.min(40, t.comingHold.inMin), danger: false, say: `**${t.apprentice}, table ${t.tableNumber}**, ${when}, before the ${t.comingHold.name}.`, why: times }
+    return {
+      ...base,
+      risk: 70 - Math.min(40, t.comingHold.inMin),
+      danger: false,
+      say: `**${t.apprentice}, table ${t.tableNumber}**, ${when}, before the ${t.comingHold.name}.`,
+      why: times
+    }
   }
-  if (t.nextHazard && t.attemptsAtNext < 5) return { ...base, risk: 40, danger: false, say: `**${t.apprentice}, table ${t.tableNumber}**, soon: ${t.nextHazard}.`, why: times }
+  if (t.nextHazard && t.attemptsAtNext < 5)
+    return { ...base, risk: 40, danger: false, say: `**${t.apprentice}, table ${t.tableNumber}**, soon: ${t.nextHazard}.`, why: times }
   const over = t.workedMin - t.standardMin
-  if (over > 0) return { ...base, risk: 20 + Math.min(15, over), danger: false, say: `**${t.apprentice}, table ${t.tableNumber}**, is ${over} minutes over.`, why: `${t.dog} can stand ${t.canStandMin} more: sound, let it finish.` }
-  if (t.leftMin > t.canStandMin) return { ...base, risk: 30, danger: false, say: `**${t.apprentice}, table ${t.tableNumber}**: ${t.leftMin} minutes of work, ${t.dog} can stand ${t.canStandMin}.`, why: 'Choose with them what to leave.' }
+  if (over > 0)
+    return {
+      ...base,
+      risk: 20 + Math.min(15, over),
+      danger: false,
+      say: `**${t.apprentice}, table ${t.tableNumber}**, is ${over} minutes over.`,
+      why: `${t.dog} can stand ${t.canStandMin} more: sound, let it finish.`
+    }
+  if (t.leftMin > t.canStandMin)
+    return {
+      ...base,
+      risk: 30,
+      danger: false,
+      say: `**${t.apprentice}, table ${t.tableNumber}**: ${t.leftMin} minutes of work, ${t.dog} can stand ${t.canStandMin}.`,
+      why: 'Choose with them what to leave.'
+    }
   return null
 }

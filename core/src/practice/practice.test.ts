@@ -6,13 +6,34 @@ let made = 0
 function event<K extends EventKind>(kind: K, payload: Payloads[K], change: Partial<PracticeEvent> = {}): PracticeEvent {
   made++
   return {
-    id: `e${made}`, v: 1, kind, sessionId: 's', by: 'ruben', deviceId: 'tablet', seq: made, lamport: made,
-    atDevice: '2026-04-14T08:00:00.000Z', receivedAt: null, payload, ...change
+    id: `e${made}`,
+    v: 1,
+    kind,
+    sessionId: 's',
+    by: 'ruben',
+    deviceId: 'tablet',
+    seq: made,
+    lamport: made,
+    atDevice: '2026-04-14T08:00:00.000Z',
+    receivedAt: null,
+    payload,
+    ...change
   } as PracticeEvent
 }
 const start = (attemptId: string, change: object = {}) =>
-  event('attemptStarted', { attemptId, techniqueId: 'skirt-line', regions: ['skirt'], side: 'both', toolId: 'scissors-straight', direction: null, hands: 'apprentice', setting: 'live', ...change })
-const end = (attemptId: string, change: object = {}) => event('attemptEnded', { attemptId, minutes: 9, help: 'alone', witness: 'watched', ...change })
+  event('attemptStarted', {
+    attemptId,
+    techniqueId: 'skirt-line',
+    regions: ['skirt'],
+    side: 'both',
+    toolId: 'scissors-straight',
+    direction: null,
+    hands: 'apprentice',
+    setting: 'live',
+    ...change
+  })
+const end = (attemptId: string, change: object = {}) =>
+  event('attemptEnded', { attemptId, minutes: 9, help: 'alone', witness: 'watched', ...change })
 const fault = (attemptId: string, faultId: string) => event('faultNoted', { attemptId, faultId, region: 'skirt', side: 'left' })
 
 const major = new Set(['too-short'])
@@ -20,16 +41,45 @@ const counted = (events: PracticeEvent[]) => countedAttempts(foldSession(events)
 
 describe('folding a session', () => {
   it('does not depend on the order in which events arrive', () => {
-    const events = [event('sessionOpened', {}), start('a'), fault('a', 'line-wavy'), end('a'), event('breakStarted', {}), event('breakEnded', { minutes: 5 })]
+    const events = [
+      event('sessionOpened', {}),
+      start('a'),
+      fault('a', 'line-wavy'),
+      end('a'),
+      event('breakStarted', {}),
+      event('breakEnded', { minutes: 5 })
+    ]
     const expected = foldSession(events)
-    fc.assert(fc.property(fc.shuffledSubarray(events, { minLength: events.length }), (shuffled) => void expect(foldSession(shuffled)).toEqual(expected)))
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray(events, { minLength: events.length }),
+        (shuffled) => void expect(foldSession(shuffled)).toEqual(expected)
+      )
+    )
     expect(expected.attempts[0].faults.length).toBe(1)
     expect(expected.breakMin).toBe(5)
   })
 
   it('orders by lamport, device and count, never by clock', () => {
-    const late = event('attemptEnded', { attemptId: 'x', minutes: 3, help: 'alone', witness: 'watched' }, { lamport: 9, atDevice: '2020-01-01T00:00:00.000Z' })
-    const first = event('attemptStarted', { attemptId: 'x', techniqueId: 'pads', regions: [], side: 'both', toolId: null, direction: null, hands: 'apprentice', setting: 'live' }, { lamport: 1 })
+    const late = event(
+      'attemptEnded',
+      { attemptId: 'x', minutes: 3, help: 'alone', witness: 'watched' },
+      { lamport: 9, atDevice: '2020-01-01T00:00:00.000Z' }
+    )
+    const first = event(
+      'attemptStarted',
+      {
+        attemptId: 'x',
+        techniqueId: 'pads',
+        regions: [],
+        side: 'both',
+        toolId: null,
+        direction: null,
+        hands: 'apprentice',
+        setting: 'live'
+      },
+      { lamport: 1 }
+    )
     expect(foldSession([late, first]).attempts[0].ended?.minutes).toBe(3)
   })
 
@@ -56,7 +106,9 @@ describe('folding a session', () => {
 
 describe('what counts as an attempt', () => {
   it('is one per technique: four feet are one', () => {
-    expect(counted([start('a', { side: 'left' }), end('a'), start('b', { side: 'right' }), end('b', { minutes: 4 })])).toMatchObject([{ clean: true, counts: true, minutes: 13 }])
+    expect(counted([start('a', { side: 'left' }), end('a'), start('b', { side: 'right' }), end('b', { minutes: 4 })])).toMatchObject([
+      { clean: true, counts: true, minutes: 13 }
+    ])
   })
 
   it.each<[string, () => PracticeEvent[], boolean]>([

@@ -39,7 +39,12 @@ export type Payloads = {
   faultNoted: { readonly attemptId: string; readonly faultId: string; readonly region: RegionId | null; readonly side: Side | null }
   promptGiven: { readonly attemptId: string }
   helped: { readonly attemptId: string; readonly help: HelpLevel; readonly region: RegionId | null; readonly side: Side | null }
-  safetyNoted: { readonly attemptId: string | null; readonly hazardId: string; readonly severity: Severity; readonly region: RegionId | null }
+  safetyNoted: {
+    readonly attemptId: string | null
+    readonly hazardId: string
+    readonly severity: Severity
+    readonly region: RegionId | null
+  }
   praised: { readonly attemptId: string | null; readonly text: string }
   breakStarted: Record<string, never>
   breakEnded: { readonly minutes: number }
@@ -53,8 +58,22 @@ export type Payloads = {
 export type EventKind = keyof Payloads
 
 export const EVENT_KINDS = [
-  'sessionOpened', 'sessionClosed', 'attemptStarted', 'attemptEnded', 'faultNoted', 'promptGiven', 'helped', 'safetyNoted',
-  'praised', 'breakStarted', 'breakEnded', 'stopped', 'holdReleased', 'noted', 'undone', 'lateConfirmed'
+  'sessionOpened',
+  'sessionClosed',
+  'attemptStarted',
+  'attemptEnded',
+  'faultNoted',
+  'promptGiven',
+  'helped',
+  'safetyNoted',
+  'praised',
+  'breakStarted',
+  'breakEnded',
+  'stopped',
+  'holdReleased',
+  'noted',
+  'undone',
+  'lateConfirmed'
 ] as const satisfies readonly EventKind[]
 
 export const EVENT_VERSION = 1
@@ -78,7 +97,13 @@ export type PracticeEvent<K extends EventKind = EventKind> = {
 }[K]
 
 export type FaultSeen = { readonly eventId: string; readonly faultId: string; readonly region: RegionId | null; readonly side: Side | null }
-export type SafetySeen = { readonly eventId: string; readonly hazardId: string; readonly severity: Severity; readonly region: RegionId | null; readonly attemptId: string | null }
+export type SafetySeen = {
+  readonly eventId: string
+  readonly hazardId: string
+  readonly severity: Severity
+  readonly region: RegionId | null
+  readonly attemptId: string | null
+}
 
 export type Attempt = {
   readonly id: string

@@ -10,14 +10,22 @@ describe('bearded-pet', () => {
   it('is valid and has at least 24 criteria in six stations and four sections', () => {
     expect(standardIssues(standard)).toEqual([])
     expect(standard.criteria.length).toBeGreaterThanOrEqual(24)
-    for (const station of STATIONS) expect(standard.criteria.some((criterion) => criterion.station === station), station).toBe(true)
+    for (const station of STATIONS)
+      expect(
+        standard.criteria.some((criterion) => criterion.station === station),
+        station
+      ).toBe(true)
     expect(standard.sections.map((section) => section.id)).toEqual(['handling', 'hygiene', 'shape', 'finish'])
   })
 
   it('plans only techniques and tools that exist', () => {
     for (const step of standard.plan.steps) {
       expect(techniqueById(step.technique), step.technique).toBeDefined()
-      if (step.toolId) expect(rack.some((tool) => tool.id === step.toolId), step.toolId).toBe(true)
+      if (step.toolId)
+        expect(
+          rack.some((tool) => tool.id === step.toolId),
+          step.toolId
+        ).toBe(true)
     }
     expect(standard.plan.steps.length).toBeGreaterThan(8)
   })
@@ -36,11 +44,26 @@ describe('a standard that cannot be used', () => {
   })
 
   it.each<[string, Standard, string, RegExp]>([
-    ['a weight of nothing', withCriterion('beard-length', (c) => ({ ...c, weight: 0 })), 'invalidStandard', /criteria\.beard-length\.weight/],
+    [
+      'a weight of nothing',
+      withCriterion('beard-length', (c) => ({ ...c, weight: 0 })),
+      'invalidStandard',
+      /criteria\.beard-length\.weight/
+    ],
     ['an unknown region', withCriterion('beard-length', (c) => ({ ...c, region: 'antler' })), 'invalidStandard', /region/],
     ['an unknown section', withCriterion('beard-length', (c) => ({ ...c, section: 'style' })), 'invalidStandard', /section/],
-    ['a band outside its limit', withCriterion('beard-length', (c) => ({ ...c, how: { ...c.how, band: [40, 90] } })), 'bandOutsideLimit', /band/],
-    ['a band too narrow for the gauge', withCriterion('beard-length', (c) => ({ ...c, how: { ...c.how, band: [54.8, 55.2] } })), 'cannotDecide', /instrument/],
+    [
+      'a band outside its limit',
+      withCriterion('beard-length', (c) => ({ ...c, how: { ...c.how, band: [40, 90] } })),
+      'bandOutsideLimit',
+      /band/
+    ],
+    [
+      'a band too narrow for the gauge',
+      withCriterion('beard-length', (c) => ({ ...c, how: { ...c.how, band: [54.8, 55.2] } })),
+      'cannotDecide',
+      /instrument/
+    ],
     ['missing levels', withCriterion('belly', (c) => ({ ...c, how: { ...c.how, levels: ['a', 'b'] } })), 'missingLevels', /levels/],
     ['a difference of nothing', withCriterion('brow-pair', (c) => ({ ...c, how: { ...c.how, of: 'belly' } })), 'unknownPair', /of/],
     ['an id used twice', withCriterion('belly', (c) => ({ ...c, id: 'joins' })), 'invalidStandard', /criteria\.joins\.id/]

@@ -10,7 +10,14 @@ export type Band = readonly [number | null, number | null]
 
 /** How a criterion is answered. Bands and limits in mm; full marks inside the band, none at the limit. */
 export type How =
-  | { readonly kind: 'length'; readonly sides: Sides; readonly targetMm: number; readonly band: Band; readonly limit: Band; readonly instrument: string }
+  | {
+      readonly kind: 'length'
+      readonly sides: Sides
+      readonly targetMm: number
+      readonly band: Band
+      readonly limit: Band
+      readonly instrument: string
+    }
   | {
       readonly kind: 'measured'
       readonly sides: Sides

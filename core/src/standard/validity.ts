@@ -35,7 +35,8 @@ export function standardIssues(standard: Standard): CoreIssue[] {
   }
   for (const section of standard.sections) {
     if (!(section.floor >= 0 && section.floor <= 100)) refuse(`sections.${section.id}.floor`, section.floor, '0 to 100')
-    if (!standard.criteria.some((criterion) => criterion.section === section.id)) refuse(`sections.${section.id}`, 'empty', 'at least one criterion')
+    if (!standard.criteria.some((criterion) => criterion.section === section.id))
+      refuse(`sections.${section.id}`, 'empty', 'at least one criterion')
   }
   return issues
 }
@@ -44,11 +45,18 @@ function answerIssues(standard: Standard, criterion: Criterion, at: string): Cor
   const { how } = criterion
   if (how.kind === 'judged') {
     const worded = how.levels.filter((level) => level.trim() !== '').length
-    return worded === 5 && how.levels.length === 5 ? [] : [{ code: 'missingLevels', path: `${at}.levels`, got: worded, limit: 'five worded levels, 0 to 4' }]
+    return worded === 5 && how.levels.length === 5
+      ? []
+      : [{ code: 'missingLevels', path: `${at}.levels`, got: worded, limit: 'five worded levels, 0 to 4' }]
   }
   const issues: CoreIssue[] = []
   if (!bandInside(how.band, how.limit)) {
-    issues.push({ code: 'bandOutsideLimit', path: `${at}.band`, got: how.band.join(' to '), limit: `inside the limit ${how.limit.join(' to ')}` })
+    issues.push({
+      code: 'bandOutsideLimit',
+      path: `${at}.band`,
+      got: how.band.join(' to '),
+      limit: `inside the limit ${how.limit.join(' to ')}`
+    })
   }
   if (how.kind === 'difference') {
     const pair = standard.criteria.find((other) => other.id === how.of)
@@ -59,9 +67,20 @@ function answerIssues(standard: Standard, criterion: Criterion, at: string): Cor
   }
   const instrument = standard.instruments.find((candidate) => candidate.id === how.instrument)
   const usable = largestUsableU(how.band)
-  if (!instrument) issues.push({ code: 'unknownInstrument', path: `${at}.instrument`, got: how.instrument, limit: standard.instruments.map((i) => i.id).join(', ') })
+  if (!instrument)
+    issues.push({
+      code: 'unknownInstrument',
+      path: `${at}.instrument`,
+      got: how.instrument,
+      limit: standard.instruments.map((i) => i.id).join(', ')
+    })
   else if (instrument.uMm > usable) {
-    issues.push({ code: 'cannotDecide', path: `${at}.instrument`, got: `${instrument.name}, u ${instrument.uMm} mm`, limit: `u of ${usable.toFixed(2)} mm at the most for this band` })
+    issues.push({
+      code: 'cannotDecide',
+      path: `${at}.instrument`,
+      got: `${instrument.name}, u ${instrument.uMm} mm`,
+      limit: `u of ${usable.toFixed(2)} mm at the most for this band`
+    })
   }
   return issues
 }

@@ -33,8 +33,7 @@ export const REFERENCE_SERIES: readonly { readonly blade: string; readonly lengt
 const STEPS_AGAINST = 2
 
 export type LengthLeft =
-  | { readonly allowed: true; readonly lengthMm: number; readonly because: string }
-  | { readonly allowed: false; readonly because: string }
+  { readonly allowed: true; readonly lengthMm: number; readonly because: string } | { readonly allowed: false; readonly because: string }
 
 /**
  * The length a tool leaves, mm, by direction; what a blade leaves against the growth is read from the reference series.
@@ -60,7 +59,12 @@ export function lengthLeft(tool: Tool, direction: Direction): LengthLeft {
 export function toolById(tools: readonly Tool[], id: string): Tool {
   const tool = tools.find((candidate) => candidate.id === id)
   if (!tool) {
-    throw new CoreError({ code: 'unknownTool', path: 'toolId', got: id, limit: `a tool of the rack (${tools.map((t) => t.id).join(', ')})` })
+    throw new CoreError({
+      code: 'unknownTool',
+      path: 'toolId',
+      got: id,
+      limit: `a tool of the rack (${tools.map((t) => t.id).join(', ')})`
+    })
   }
   return tool
 }

@@ -9,7 +9,13 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 /** Reads work on either. */
 export type Reader = Database | Transaction
 
-export type DatabaseSettings = { readonly host: string; readonly port: number; readonly user: string; readonly password: string; readonly database: string }
+export type DatabaseSettings = {
+  readonly host: string
+  readonly port: number
+  readonly user: string
+  readonly password: string
+  readonly database: string
+}
 
 export type Connection = { readonly db: Database; readonly close: () => Promise<void> }
 

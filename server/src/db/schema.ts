@@ -4,7 +4,21 @@ import type { CountedAttempt } from '@peen/core/practice'
 import type { Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
 import type { CheckIn, Role } from '@peen/contract'
-import { boolean, customType, date, datetime, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import {
+  boolean,
+  customType,
+  date,
+  datetime,
+  double,
+  index,
+  int,
+  json,
+  mysqlTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  varchar
+} from 'drizzle-orm/mysql-core'
 
 // MariaDB's own uuid type; Drizzle's mysql dialect has none.
 const uuid = customType<{ data: string }>({ dataType: () => 'uuid' })
@@ -45,7 +59,9 @@ export const people = mysqlTable(
 
 export const signIns = mysqlTable('sign_ins', {
   tokenHash: varchar('token_hash', { length: 64 }).primaryKey(),
-  personId: uuid('person_id').notNull().references(() => people.id),
+  personId: uuid('person_id')
+    .notNull()
+    .references(() => people.id),
   csrf: varchar('csrf', { length: 64 }).notNull(),
   createdAt: utc('created_at').notNull(),
   expiresAt: utc('expires_at').notNull()
@@ -59,7 +75,11 @@ export const signInFailures = mysqlTable(
 
 // ---- dogs and the room
 
-export const owners = mysqlTable('owners', { id: uuid('id').primaryKey(), givenName: name('given_name').notNull(), contact: name('contact', 120).notNull() })
+export const owners = mysqlTable('owners', {
+  id: uuid('id').primaryKey(),
+  givenName: name('given_name').notNull(),
+  contact: name('contact', 120).notNull()
+})
 
 export const dogs = mysqlTable('dogs', {
   id: uuid('id').primaryKey(),
@@ -83,7 +103,11 @@ export const roomTables = mysqlTable('room_tables', {
   turnDeg: int('turn_deg').notNull()
 })
 
-export const tools = mysqlTable('tools', { id: name('id').primaryKey(), position: int('position').notNull(), body: json('body').$type<Tool>().notNull() })
+export const tools = mysqlTable('tools', {
+  id: name('id').primaryKey(),
+  position: int('position').notNull(),
+  body: json('body').$type<Tool>().notNull()
+})
 
 export const standards = mysqlTable(
   'standards',
@@ -97,9 +121,15 @@ export const sessions = mysqlTable(
   'practice_sessions',
   {
     id: uuid('id').primaryKey(),
-    apprenticeId: uuid('apprentice_id').notNull().references(() => people.id),
-    dogId: uuid('dog_id').notNull().references(() => dogs.id),
-    tableId: uuid('table_id').notNull().references(() => roomTables.id),
+    apprenticeId: uuid('apprentice_id')
+      .notNull()
+      .references(() => people.id),
+    dogId: uuid('dog_id')
+      .notNull()
+      .references(() => dogs.id),
+    tableId: uuid('table_id')
+      .notNull()
+      .references(() => roomTables.id),
     standardId: name('standard_id').notNull(),
     standardVersion: int('standard_version').notNull(),
     onDate: day('on_date').notNull(),
@@ -114,8 +144,12 @@ export const events = mysqlTable(
     id: uuid('id').primaryKey(),
     v: int('v').notNull(),
     kind: name('kind').notNull(),
-    sessionId: uuid('session_id').notNull().references(() => sessions.id),
-    by: uuid('by_person').notNull().references(() => people.id),
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => sessions.id),
+    by: uuid('by_person')
+      .notNull()
+      .references(() => people.id),
     deviceId: name('device_id').notNull(),
     seq: int('seq').notNull(),
     lamport: int('lamport').notNull(),
@@ -130,9 +164,13 @@ export const events = mysqlTable(
 
 export const holdLifts = mysqlTable('hold_lifts', {
   id: uuid('id').primaryKey(),
-  apprenticeId: uuid('apprentice_id').notNull().references(() => people.id),
+  apprenticeId: uuid('apprentice_id')
+    .notNull()
+    .references(() => people.id),
   techniqueId: name('technique_id').notNull(),
-  by: uuid('by_person').notNull().references(() => people.id),
+  by: uuid('by_person')
+    .notNull()
+    .references(() => people.id),
   reason: text('reason').notNull(),
   onDate: day('on_date').notNull()
 })
@@ -143,8 +181,12 @@ export const gradings = mysqlTable(
   'gradings',
   {
     id: uuid('id').primaryKey(),
-    sessionId: uuid('session_id').notNull().references(() => sessions.id),
-    assessorId: uuid('assessor_id').notNull().references(() => people.id),
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => sessions.id),
+    assessorId: uuid('assessor_id')
+      .notNull()
+      .references(() => people.id),
     standardId: name('standard_id').notNull(),
     standardVersion: int('standard_version').notNull(),
     houseRules: json('house_rules').$type<Record<string, number>>().notNull(),
@@ -164,7 +206,9 @@ export const gradings = mysqlTable(
 /** the text of a draft that lost against another device's write: kept, never overwritten */
 export const gradingConflicts = mysqlTable('grading_conflicts', {
   id: uuid('id').primaryKey(),
-  gradingId: uuid('grading_id').notNull().references(() => gradings.id),
+  gradingId: uuid('grading_id')
+    .notNull()
+    .references(() => gradings.id),
   by: uuid('by_person').notNull(),
   at: utc('at').notNull(),
   draft: json('draft').$type<object>().notNull()
@@ -173,14 +217,22 @@ export const gradingConflicts = mysqlTable('grading_conflicts', {
 /** who has read another assessor's grading: a grading of the same trim started later is not blind */
 export const gradingReads = mysqlTable(
   'grading_reads',
-  { gradingId: uuid('grading_id').notNull().references(() => gradings.id), personId: uuid('person_id').notNull(), at: utc('at').notNull() },
+  {
+    gradingId: uuid('grading_id')
+      .notNull()
+      .references(() => gradings.id),
+    personId: uuid('person_id').notNull(),
+    at: utc('at').notNull()
+  },
   (t) => [primaryKey({ columns: [t.gradingId, t.personId] })]
 )
 
 export const findings = mysqlTable('findings', {
   id: uuid('id').primaryKey(),
   number: name('number', 20).notNull(),
-  apprenticeId: uuid('apprentice_id').notNull().references(() => people.id),
+  apprenticeId: uuid('apprentice_id')
+    .notNull()
+    .references(() => people.id),
   certificateId: name('certificate_id').notNull(),
   certificateVersion: int('certificate_version').notNull(),
   rules: json('rules').$type<CertificateRule[]>().notNull(),
@@ -197,13 +249,24 @@ export const findings = mysqlTable('findings', {
 
 export const signatures = mysqlTable(
   'signatures',
-  { findingId: uuid('finding_id').notNull().references(() => findings.id), personId: uuid('person_id').notNull(), note: name('note', 120).notNull(), signedAt: utc('signed_at').notNull() },
+  {
+    findingId: uuid('finding_id')
+      .notNull()
+      .references(() => findings.id),
+    personId: uuid('person_id').notNull(),
+    note: name('note', 120).notNull(),
+    signedAt: utc('signed_at').notNull()
+  },
   (t) => [primaryKey({ columns: [t.findingId, t.personId] })]
 )
 
 // ---- the audit chain
 
-export const auditHead = mysqlTable('audit_head', { id: int('id').primaryKey(), seq: int('seq').notNull(), hash: varchar('hash', { length: 64 }).notNull() })
+export const auditHead = mysqlTable('audit_head', {
+  id: int('id').primaryKey(),
+  seq: int('seq').notNull(),
+  hash: varchar('hash', { length: 64 }).notNull()
+})
 
 export const auditLog = mysqlTable('audit_log', {
   seq: int('seq').primaryKey(),

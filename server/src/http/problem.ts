@@ -7,7 +7,13 @@ export class Refused extends Error {
   readonly code: string
   readonly errors: readonly FieldIssue[]
   readonly extra: Readonly<Record<string, unknown>>
-  constructor(status: number, code: string, detail: string, errors: readonly FieldIssue[] = [], extra: Readonly<Record<string, unknown>> = {}) {
+  constructor(
+    status: number,
+    code: string,
+    detail: string,
+    errors: readonly FieldIssue[] = [],
+    extra: Readonly<Record<string, unknown>> = {}
+  ) {
     super(detail)
     this.status = status
     this.code = code
@@ -25,13 +31,22 @@ export const refuse = {
 }
 
 const TITLES: Readonly<Record<number, string>> = {
-  400: 'Not understood', 401: 'Not signed in', 403: 'Not allowed', 404: 'Not found', 409: 'Conflict',
-  413: 'Too large', 415: 'Not understood', 422: 'Not accepted', 429: 'Too many tries', 500: 'Something broke here'
+  400: 'Not understood',
+  401: 'Not signed in',
+  403: 'Not allowed',
+  404: 'Not found',
+  409: 'Conflict',
+  413: 'Too large',
+  415: 'Not understood',
+  422: 'Not accepted',
+  429: 'Too many tries',
+  500: 'Something broke here'
 }
 
 /** Any error as problem details (RFC 9457); what is not expected becomes a 500 that shows an id only. */
 export function problemOf(error: unknown, errorId: string): Problem {
-  if (error instanceof Refused) return problem(error.status, error.code, error.message, { ...(error.errors.length ? { errors: error.errors } : {}), ...error.extra })
+  if (error instanceof Refused)
+    return problem(error.status, error.code, error.message, { ...(error.errors.length ? { errors: error.errors } : {}), ...error.extra })
   if (error instanceof CoreError) {
     const { path, got, limit, code } = error.issue
     return problem(422, code, error.message, { errors: [{ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` }] })
@@ -39,9 +54,11 @@ export function problemOf(error: unknown, errorId: string): Problem {
   const type = (error as { type?: string })?.type
   if (type === 'entity.too.large') return problem(413, 'tooLarge', 'The request is larger than 1 MB. Nothing was changed.')
   if (type === 'entity.parse.failed') return problem(400, 'brokenJson', 'The request is not valid JSON. Nothing was changed.')
-  if (type === 'encoding.unsupported' || type === 'charset.unsupported') return problem(415, 'encoding', 'The request is not UTF-8 JSON. Nothing was changed.')
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported')
+    return problem(415, 'encoding', 'The request is not UTF-8 JSON. Nothing was changed.')
   const status = (error as { status?: number })?.status
-  if (status !== undefined && status >= 400 && status < 500) return problem(status, 'notUnderstood', 'The request cannot be understood. Nothing was changed.')
+  if (status !== undefined && status >= 400 && status < 500)
+    return problem(status, 'notUnderstood', 'The request cannot be understood. Nothing was changed.')
   return problem(500, 'broken', `Something broke in Peen. What you sent was not changed. Quote ${errorId} when you report it.`)
 }
 

@@ -13,7 +13,15 @@ export type Services = { readonly db: Database; readonly clock: Clock; readonly 
 /** Who may call a route. Each route says so on its own line; a test walks them all. */
 export type Permit = 'anyone' | readonly [Role, ...Role[]]
 
-export type Call<B = unknown> = { readonly services: Services; readonly params: Readonly<Record<string, string>>; readonly body: B; readonly actor: Me; readonly ip: string; readonly response: Response; readonly cookies: Readonly<Record<string, string | undefined>> }
+export type Call<B = unknown> = {
+  readonly services: Services
+  readonly params: Readonly<Record<string, string>>
+  readonly body: B
+  readonly actor: Me
+  readonly ip: string
+  readonly response: Response
+  readonly cookies: Readonly<Record<string, string | undefined>>
+}
 
 export type Route = {
   readonly method: 'get' | 'post' | 'put'
@@ -67,7 +75,15 @@ export function mount(router: Router, routes: readonly Route[], services: Servic
       const checked = body ? check(body, req.body ?? {}) : { ok: true as const, value: undefined }
       if (!checked.ok) throw refuse.invalid(checked.issues)
       const cookies = (req as Request & { parsedCookies?: Record<string, string> }).parsedCookies ?? {}
-      const answer = await run({ services, params, body: checked.value, actor: actorOf(req) as Me, ip: req.ip ?? '', response: res, cookies })
+      const answer = await run({
+        services,
+        params,
+        body: checked.value,
+        actor: actorOf(req) as Me,
+        ip: req.ip ?? '',
+        response: res,
+        cookies
+      })
       if (res.headersSent) return
       res.status(res.statusCode || 200).json(answer ?? {})
     })

@@ -37,7 +37,8 @@ export function csrfDefence(req: Request, _res: Response, next: NextFunction): v
   if (origin && hostOf(origin) !== req.get('host')) return next(foreign())
   if (req.get('sec-fetch-site') && !['same-origin', 'none'].includes(req.get('sec-fetch-site')!)) return next(foreign())
   const actor = actorOf(req)
-  if (actor && req.get('x-peen-csrf') !== actor.csrf) return next(new Refused(403, 'csrf', 'This request does not carry the token of your session. Load the page again.'))
+  if (actor && req.get('x-peen-csrf') !== actor.csrf)
+    return next(new Refused(403, 'csrf', 'This request does not carry the token of your session. Load the page again.'))
   next()
 }
 

@@ -6,7 +6,10 @@ export function fullSheet(level = 4): Answers {
   const criteria = standards[0].criteria.filter((criterion) => criterion.how.kind !== 'difference')
   return Object.fromEntries(
     criteria.map(({ id, how }) => {
-      const answer: Answer['whole'] = how.kind === 'judged' ? { kind: 'level', level } : { kind: 'readings', mm: how.kind === 'difference' ? [] : [how.targetMm, how.targetMm, how.targetMm] }
+      const answer: Answer['whole'] =
+        how.kind === 'judged'
+          ? { kind: 'level', level }
+          : { kind: 'readings', mm: how.kind === 'difference' ? [] : [how.targetMm, how.targetMm, how.targetMm] }
       return [id, Object.fromEntries(sidesOf(how).map((side) => [side, answer]))]
     })
   )

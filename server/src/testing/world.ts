@@ -28,12 +28,20 @@ export async function freshDatabase(name: string): Promise<Connection> {
 }
 
 export type Answer = { readonly status: number; readonly body: Problem & Record<string, unknown>; readonly headers: Headers }
-export type Client = { readonly me: Me | null; readonly send: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Answer>; readonly get: (path: string) => Promise<Answer>; readonly post: (path: string, body?: unknown) => Promise<Answer> }
+export type Client = {
+  readonly me: Me | null
+  readonly send: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Answer>
+  readonly get: (path: string) => Promise<Answer>
+  readonly post: (path: string, body?: unknown) => Promise<Answer>
+}
 
 export type Served = { readonly url: string; readonly client: (username?: string) => Promise<Client>; readonly close: () => Promise<void> }
 
 /** Serves the application on a free port. */
-export async function serve(connection: Connection, clock = settableClock(NOW, 'Europe/London')): Promise<Served & { readonly clock: typeof clock }> {
+export async function serve(
+  connection: Connection,
+  clock = settableClock(NOW, 'Europe/London')
+): Promise<Served & { readonly clock: typeof clock }> {
   const app = makeApp({ db: connection.db, clock, log: pino({ level: 'silent' }) }, null)
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
@@ -57,7 +65,12 @@ function clientFor(url: string, cookie: string, me: Me | null): Client {
   const send: Client['send'] = async (method, path, body, headers = {}) => {
     const response = await fetch(`${url}/api${path}`, {
       method,
-      headers: { ...(cookie ? { cookie } : {}), ...(me ? { 'x-peen-csrf': me.csrf } : {}), ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+      headers: {
+        ...(cookie ? { cookie } : {}),
+        ...(me ? { 'x-peen-csrf': me.csrf } : {}),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...headers
+      },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body)
     })
     return { status: response.status, body: await response.json(), headers: response.headers }
@@ -66,10 +79,20 @@ function clientFor(url: string, cookie: string, me: Me | null): Client {
 }
 
 const CAST: readonly (readonly [username: string, role: Role])[] = [
-  ['lena', 'lead'], ['lars', 'lead'], ['ivo', 'instructor'], ['ina', 'instructor'], ['abe', 'apprentice'], ['bea', 'apprentice']
+  ['lena', 'lead'],
+  ['lars', 'lead'],
+  ['ivo', 'instructor'],
+  ['ina', 'instructor'],
+  ['abe', 'apprentice'],
+  ['bea', 'apprentice']
 ]
 
-export type World = Served & { readonly db: Connection['db']; readonly ids: Readonly<Record<string, string>>; readonly clock: ReturnType<typeof settableClock>; readonly newSession: (apprentice: string, onDate?: string) => Promise<string> }
+export type World = Served & {
+  readonly db: Connection['db']
+  readonly ids: Readonly<Record<string, string>>
+  readonly clock: ReturnType<typeof settableClock>
+  readonly newSession: (apprentice: string, onDate?: string) => Promise<string>
+}
 
 /** Two leads, two instructors, two apprentices, two dogs and a table. */
 export async function smallSchool(name: string): Promise<World> {
@@ -80,16 +103,47 @@ export async function smallSchool(name: string): Promise<World> {
   const ids: Record<string, string> = { flint: v7(), ember: v7(), table: v7() }
   for (const [username, role] of CAST) {
     ids[username] = v7()
-    await db.insert(tables.people).values({ id: ids[username], givenName: username, familyName: 'Test', username, passwordHash, role, cohort: 'Test', startedOn: '2026-01-05', handed: 'right', active: true })
+    await db.insert(tables.people).values({
+      id: ids[username],
+      givenName: username,
+      familyName: 'Test',
+      username,
+      passwordHash,
+      role,
+      cohort: 'Test',
+      startedOn: '2026-01-05',
+      handed: 'right',
+      active: true
+    })
   }
-  const dog = { bodyType: 'bearded', coat: 'wire', colour: 'pepper', withersMm: 340, canStandMin: 100, temperament: 'steady', dislikes: '', ownerId: null }
-  await db.insert(tables.dogs).values([{ ...dog, id: ids.flint, name: 'Flint', burns: [] }, { ...dog, id: ids.ember, name: 'Ember', burns: [{ region: 'cheek', side: 'left' }] }])
+  const dog = {
+    bodyType: 'bearded',
+    coat: 'wire',
+    colour: 'pepper',
+    withersMm: 340,
+    canStandMin: 100,
+    temperament: 'steady',
+    dislikes: '',
+    ownerId: null
+  }
+  await db.insert(tables.dogs).values([
+    { ...dog, id: ids.flint, name: 'Flint', burns: [] },
+    { ...dog, id: ids.ember, name: 'Ember', burns: [{ region: 'cheek', side: 'left' }] }
+  ])
   await db.insert(tables.roomTables).values({ id: ids.table, number: 1, xMm: 0, yMm: 0, turnDeg: 0 })
   const newSession = async (apprentice: string, onDate = '2026-04-14') => {
     const id = v7()
-    await db.insert(tables.sessions).values({ id, apprenticeId: ids[apprentice], dogId: ids.flint, tableId: ids.table, standardId: 'bearded-pet', standardVersion: 1, onDate, checkIn: { weeksSince: 6, wishes: '', excused: [] } })
+    await db.insert(tables.sessions).values({
+      id,
+      apprenticeId: ids[apprentice],
+      dogId: ids.flint,
+      tableId: ids.table,
+      standardId: 'bearded-pet',
+      standardVersion: 1,
+      onDate,
+      checkIn: { weeksSince: 6, wishes: '', excused: [] }
+    })
     return id
   }
   return { ...(await serve(connection)), db, ids, newSession }
 }
-

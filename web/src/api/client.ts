@@ -12,7 +12,13 @@ export class ApiError extends Error {
   }
 }
 
-const OFFLINE: Problem = { type: 'urn:peen:problem:offline', title: 'No answer', status: 0, code: 'offline', detail: 'Peen does not answer. What you entered is kept here and sent later.' }
+const OFFLINE: Problem = {
+  type: 'urn:peen:problem:offline',
+  title: 'No answer',
+  status: 0,
+  code: 'offline',
+  detail: 'Peen does not answer. What you entered is kept here and sent later.'
+}
 
 let csrf = ''
 let onSignedOut: () => void = () => undefined
@@ -41,7 +47,11 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
   if (response.ok) return answer
   if (response.status === 401 && path !== '/sign-in' && path !== '/me') onSignedOut()
   // a single refused event comes back with its answers
-  throw new ApiError(answer?.detail || answer?.answers ? { ...answer, status: response.status, detail: answer.detail ?? 'It was refused.' } : { ...OFFLINE, status: response.status, detail: 'Peen gave an answer that cannot be read. What you entered is kept here.' })
+  throw new ApiError(
+    answer?.detail || answer?.answers
+      ? { ...answer, status: response.status, detail: answer.detail ?? 'It was refused.' }
+      : { ...OFFLINE, status: response.status, detail: 'Peen gave an answer that cannot be read. What you entered is kept here.' }
+  )
 }
 
 export const api = {

@@ -12,14 +12,21 @@ const emit = defineEmits<{ answer: [side: SideKey, value: SideAnswer | null] }>(
 
 const sides = computed(() => sidesOf(props.criterion.how))
 const sideNames: Record<SideKey, string> = { left: 'Left', right: 'Right', whole: '' }
-const instrument = computed(() => props.instruments.find((one) => 'instrument' in props.criterion.how && one.id === props.criterion.how.instrument))
+const instrument = computed(() =>
+  props.instruments.find((one) => 'instrument' in props.criterion.how && one.id === props.criterion.how.instrument)
+)
 const texts = ref<Record<string, string[]>>({})
 const excusing = ref<SideKey | null>(null)
 const reason = ref('')
 watch(
   () => props.criterion.id,
   () => {
-    texts.value = Object.fromEntries(sides.value.map((side) => { const given = props.answer[side]; return [side, [0, 1, 2].map((i) => (given?.kind === 'readings' && given.mm[i] !== undefined ? String(given.mm[i]) : ''))] }))
+    texts.value = Object.fromEntries(
+      sides.value.map((side) => {
+        const given = props.answer[side]
+        return [side, [0, 1, 2].map((i) => (given?.kind === 'readings' && given.mm[i] !== undefined ? String(given.mm[i]) : ''))]
+      })
+    )
     excusing.value = null
   },
   { immediate: true }
@@ -32,7 +39,12 @@ const problemOf = (text: string): string | null => {
   if (value < low) return `${text} mm is less than nothing; allowed is ${low} to ${high} mm. Nothing was changed.`
   return value > high ? `${text} mm is longer than a coat can be (${high}). Nothing was changed.` : null
 }
-const problems = computed(() => Object.values(texts.value).flat().map(problemOf).filter((problem) => problem !== null))
+const problems = computed(() =>
+  Object.values(texts.value)
+    .flat()
+    .map(problemOf)
+    .filter((problem) => problem !== null)
+)
 function type(side: SideKey, i: number, text: string): void {
   texts.value[side][i] = text
   const read = texts.value[side]
@@ -51,32 +63,97 @@ function excuse(side: SideKey): void {
   emit('answer', side, { kind: 'excused', reason: reason.value.trim() })
   excusing.value = null
 }
-const levelOf = (side: SideKey) => { const given = props.answer[side]; return given?.kind === 'level' ? given.level : given?.kind === 'asItShouldBe' ? 4 : null }
+const levelOf = (side: SideKey) => {
+  const given = props.answer[side]
+  return given?.kind === 'level' ? given.level : given?.kind === 'asItShouldBe' ? 4 : null
+}
 const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kind === 'asItShouldBe'))
 </script>
 
 <template>
   <div class="bg-plate px-3 py-3" :data-editor="criterion.id">
-    <p class="muted leading-[1.3]">Where: {{ criterion.place }}.<template v-if="instrument"> Three readings with the {{ instrument.name }} (u {{ instrument.uMm }} mm).</template></p>
-    <button :class="['btn mt-2 min-h-11 w-full py-1 text-[16px]', isEye ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="isEye" @click="asItShouldBe">As it should be</button>
+    <p class="muted leading-[1.3]">
+      Where: {{ criterion.place }}.<template v-if="instrument">
+        Three readings with the {{ instrument.name }} (u {{ instrument.uMm }} mm).</template
+      >
+    </p>
+    <button
+      :class="['btn mt-2 min-h-11 w-full py-1 text-[16px]', isEye ? 'bg-ink text-sheet' : 'btn-quiet']"
+      :aria-pressed="isEye"
+      @click="asItShouldBe"
+    >
+      As it should be
+    </button>
     <div v-for="side in sides" :key="side" class="mt-2.5">
       <template v-if="criterion.how.kind === 'judged'">
         <fieldset>
           <legend v-if="sideNames[side]" class="font-[650]">{{ sideNames[side] }}</legend>
-          <button v-for="level in [4, 3, 2, 1, 0]" :key="level" :class="['mt-1 flex min-h-11 w-full items-center gap-3 rounded-[4px] border px-3 py-1 leading-[1.2]', levelOf(side) === level ? 'border-ink bg-ink text-sheet' : 'border-hair']" :aria-pressed="levelOf(side) === level" @click="emit('answer', side, { kind: 'level', level })"><span class="numeral text-[20px]">{{ level }}</span>{{ criterion.how.levels[level] }}</button>
+          <button
+            v-for="level in [4, 3, 2, 1, 0]"
+            :key="level"
+            :class="[
+              'mt-1 flex min-h-11 w-full items-center gap-3 rounded-[4px] border px-3 py-1 leading-[1.2]',
+              levelOf(side) === level ? 'border-ink bg-ink text-sheet' : 'border-hair'
+            ]"
+            :aria-pressed="levelOf(side) === level"
+            @click="emit('answer', side, { kind: 'level', level })"
+          >
+            <span class="numeral text-[20px]">{{ level }}</span>{{ criterion.how.levels[level] }}
+          </button>
         </fieldset>
       </template>
       <div v-else class="grid grid-cols-[3.2rem_1fr_1fr_1fr] items-center gap-2">
         <span class="font-[650]">{{ sideNames[side] || 'mm' }}</span>
-        <input v-for="i in [0, 1, 2]" :key="i" class="field min-h-11 px-2 text-center" inputmode="decimal" :value="texts[side]?.[i]" :aria-label="`${criterion.label} ${sideNames[side].toLowerCase()} reading ${i + 1}, mm`" :aria-invalid="problemOf(texts[side]?.[i] ?? '') ? 'true' : undefined" @input="type(side, i, ($event.target as HTMLInputElement).value)" />
+        <input
+          v-for="i in [0, 1, 2]"
+          :key="i"
+          class="field min-h-11 px-2 text-center"
+          inputmode="decimal"
+          :value="texts[side]?.[i]"
+          :aria-label="`${criterion.label} ${sideNames[side].toLowerCase()} reading ${i + 1}, mm`"
+          :aria-invalid="problemOf(texts[side]?.[i] ?? '') ? 'true' : undefined"
+          @input="type(side, i, ($event.target as HTMLInputElement).value)"
+        />
       </div>
       <div class="mt-1.5 flex flex-wrap gap-2">
-        <button :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', answer[side]?.kind === 'excused' ? 'bg-ink text-sheet' : 'btn-quiet']" @click="excusing = side"><GlyphMark name="excused" :size="16" />Came in so{{ sideNames[side] ? `, ${sideNames[side].toLowerCase()}` : '' }}</button>
-        <button :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', answer[side]?.kind === 'instructor' ? 'bg-ink text-sheet' : 'btn-quiet']" @click="emit('answer', side, { kind: 'instructor' })">Instructor finished it</button>
-        <button v-if="answer[side]" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px] font-normal" @click="texts[side] = ['', '', '']; emit('answer', side, null)">Clear</button>
+        <button
+          :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', answer[side]?.kind === 'excused' ? 'bg-ink text-sheet' : 'btn-quiet']"
+          @click="excusing = side"
+        >
+          <GlyphMark name="excused" :size="16" />Came in so{{ sideNames[side] ? `, ${sideNames[side].toLowerCase()}` : '' }}
+        </button>
+        <button
+          :class="[
+            'btn min-h-11 px-3 py-1 text-[16px] font-normal',
+            answer[side]?.kind === 'instructor' ? 'bg-ink text-sheet' : 'btn-quiet'
+          ]"
+          @click="emit('answer', side, { kind: 'instructor' })"
+        >
+          Instructor finished it
+        </button>
+        <button
+          v-if="answer[side]"
+          class="btn btn-quiet min-h-11 px-3 py-1 text-[16px] font-normal"
+          @click="
+            texts[side] = ['', '', '']
+            emit('answer', side, null)
+          "
+        >
+          Clear
+        </button>
       </div>
-      <form v-if="excusing === side" class="mt-2 flex gap-2" @submit.prevent="excuse(side)"><input v-model="reason" class="field" aria-label="What came in with the dog" placeholder="a mat cut out in March" maxlength="200" /><button class="btn">Keep</button></form>
+      <form v-if="excusing === side" class="mt-2 flex gap-2" @submit.prevent="excuse(side)">
+        <input
+          v-model="reason"
+          class="field"
+          aria-label="What came in with the dog"
+          placeholder="a mat cut out in March"
+          maxlength="200"
+        /><button class="btn">Keep</button>
+      </form>
     </div>
-    <p v-for="problem in problems" :key="problem!" class="mt-2 flex gap-2 leading-[1.3]" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+    <p v-for="problem in problems" :key="problem!" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
+      <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+    </p>
   </div>
 </template>

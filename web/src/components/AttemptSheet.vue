@@ -55,7 +55,16 @@ const leaves = computed(() => {
   return left.allowed ? `leaves ${sayLength(left.lengthMm, 'mm')} (${sayLength(left.lengthMm, 'in')}), ${left.because}` : left.because
 })
 function start(): void {
-  emit('start', { attemptId: v7(), techniqueId: chosenId.value, regions: regions.value, side: side.value, toolId: toolId.value, direction: direction.value, hands: hands.value, setting: setting.value })
+  emit('start', {
+    attemptId: v7(),
+    techniqueId: chosenId.value,
+    regions: regions.value,
+    side: side.value,
+    toolId: toolId.value,
+    direction: direction.value,
+    hands: hands.value,
+    setting: setting.value
+  })
 }
 </script>
 
@@ -66,23 +75,73 @@ function start(): void {
       <option v-for="option in techniques" :key="option.id" :value="option.id">{{ option.name }}</option>
     </select>
     <div v-if="technique" class="mb-4">
-      <p v-for="hazard in technique.hazards" :key="hazard.id" class="mb-1 leading-[1.3] text-danger"><GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ hazard.caution }}</p>
+      <p v-for="hazard in technique.hazards" :key="hazard.id" class="mb-1 leading-[1.3] text-danger">
+        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ hazard.caution }}
+      </p>
       <p class="muted leading-[1.3]">{{ technique.steps.join(' ') }}</p>
     </div>
     <fieldset v-if="technique" class="mb-4">
       <legend class="label">Places</legend>
-      <div class="flex flex-wrap gap-2"><button v-for="place in technique.regions" :key="place" type="button" :class="['btn min-h-11 px-4 py-1 text-[16px]', regions.includes(place) ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="regions.includes(place)" @click="toggle(place)">{{ regionName(place) }}</button></div>
+      <div class="flex flex-wrap gap-2">
+        <button
+          v-for="place in technique.regions"
+          :key="place"
+          type="button"
+          :class="['btn min-h-11 px-4 py-1 text-[16px]', regions.includes(place) ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="regions.includes(place)"
+          @click="toggle(place)"
+        >
+          {{ regionName(place) }}
+        </button>
+      </div>
     </fieldset>
-    <ChoiceRow v-model="side" label="Side, the dog’s own" :options="[{ value: 'left', name: 'left' }, { value: 'right', name: 'right' }, { value: 'both', name: 'both' }]" />
+    <ChoiceRow
+      v-model="side"
+      label="Side, the dog’s own"
+      :options="[
+        { value: 'left', name: 'left' },
+        { value: 'right', name: 'right' },
+        { value: 'both', name: 'both' }
+      ]"
+    />
     <label class="label" for="tool">Tool</label>
     <select id="tool" v-model="toolId" class="field mb-2">
       <option :value="null">none</option>
-      <option v-for="option in tools" :key="option.id" :value="option.id">{{ option.kind === 'blade' || option.kind === 'comb' ? `${option.kind} ${option.label}` : option.label }}</option>
+      <option v-for="option in tools" :key="option.id" :value="option.id">
+        {{ option.kind === 'blade' || option.kind === 'comb' ? `${option.kind} ${option.label}` : option.label }}
+      </option>
     </select>
-    <ChoiceRow v-if="tool?.kind === 'blade'" v-model="direction" label="Direction" :options="[{ value: 'with', name: 'with the growth' }, { value: 'against', name: 'against' }]" />
-    <p v-if="leaves" class="mb-4"><b>{{ leaves }}</b></p>
-    <ChoiceRow v-if="staff" v-model="hands" label="Whose hands" :options="[{ value: 'apprentice', name: 'the apprentice’s' }, { value: 'instructor', name: 'the instructor’s' }]" />
-    <ChoiceRow v-model="setting" label="On" :options="[{ value: 'live', name: 'the dog' }, { value: 'figure', name: 'a practice figure' }]" />
-    <button class="btn btn-go w-full" :disabled="regions.length === 0" @click="start">{{ regions.length === 0 ? 'Choose a place first' : 'Start' }}</button>
+    <ChoiceRow
+      v-if="tool?.kind === 'blade'"
+      v-model="direction"
+      label="Direction"
+      :options="[
+        { value: 'with', name: 'with the growth' },
+        { value: 'against', name: 'against' }
+      ]"
+    />
+    <p v-if="leaves" class="mb-4">
+      <b>{{ leaves }}</b>
+    </p>
+    <ChoiceRow
+      v-if="staff"
+      v-model="hands"
+      label="Whose hands"
+      :options="[
+        { value: 'apprentice', name: 'the apprentice’s' },
+        { value: 'instructor', name: 'the instructor’s' }
+      ]"
+    />
+    <ChoiceRow
+      v-model="setting"
+      label="On"
+      :options="[
+        { value: 'live', name: 'the dog' },
+        { value: 'figure', name: 'a practice figure' }
+      ]"
+    />
+    <button class="btn btn-go w-full" :disabled="regions.length === 0" @click="start">
+      {{ regions.length === 0 ? 'Choose a place first' : 'Start' }}
+    </button>
   </SheetDialog>
 </template>

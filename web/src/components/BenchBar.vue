@@ -11,14 +11,26 @@ const router = useRouter()
 const showsKeys = ref(false)
 
 const places = computed(() => {
-  const record = session.isStaff ? { name: 'Apprentices', to: '/apprentices', key: 'a' } : { name: 'My record', to: `/apprentices/${session.me?.id}`, key: 'a' }
+  const record = session.isStaff
+    ? { name: 'Apprentices', to: '/apprentices', key: 'a' }
+    : { name: 'My record', to: `/apprentices/${session.me?.id}`, key: 'a' }
   const certify = session.isStaff ? [{ name: 'Certify', to: '/certify', key: 'c' }] : []
-  return [{ name: 'Floor', to: '/floor', key: 'f' }, record, { name: 'Dogs', to: '/dogs', key: 'd' }, { name: 'Trims', to: '/trims', key: 't' }, ...certify]
+  return [
+    { name: 'Floor', to: '/floor', key: 'f' },
+    record,
+    { name: 'Dogs', to: '/dogs', key: 'd' },
+    { name: 'Trims', to: '/trims', key: 't' },
+    ...certify
+  ]
 })
 const isHere = (to: string) => route.meta.place === to.split('/')[1]
 
 useKeys([
-  ...['f', 'a', 'd', 't', 'c'].map((key) => ({ key, label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', c: 'Certify' }[key]!, run: () => void goTo(key) })),
+  ...['f', 'a', 'd', 't', 'c'].map((key) => ({
+    key,
+    label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', c: 'Certify' }[key]!,
+    run: () => void goTo(key)
+  })),
   { key: '?', label: 'These keys', run: () => (showsKeys.value = true) }
 ])
 function goTo(key: string): void {
@@ -38,11 +50,16 @@ async function leave(): Promise<void> {
       :key="place.name"
       :to="place.to"
       :aria-current="isHere(place.to) ? 'page' : undefined"
-      :class="['relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-[22px] sm:text-[18px]', isHere(place.to) ? 'bg-ink font-[650] text-sheet' : 'font-medium text-ink']"
+      :class="[
+        'relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-[22px] sm:text-[18px]',
+        isHere(place.to) ? 'bg-ink font-[650] text-sheet' : 'font-medium text-ink'
+      ]"
       >{{ place.name }}</RouterLink
     >
     <span class="flex-1 max-sm:hidden" />
-    <button class="flex items-center gap-2 px-4 pt-1.5 max-sm:hidden" @click="showsKeys = true"><kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd>Keys</button>
+    <button class="flex items-center gap-2 px-4 pt-1.5 max-sm:hidden" @click="showsKeys = true">
+      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd>Keys
+    </button>
     <button class="flex items-center px-4 pt-1.5 max-sm:px-2 max-sm:text-[16px]" @click="leave">Sign out</button>
     <KeysDialog :open="showsKeys" @close="showsKeys = false" />
   </nav>

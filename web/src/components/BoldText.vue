@@ -7,5 +7,10 @@ const parts = computed(() => boldParts(props.text))
 </script>
 
 <template>
-  <span><template v-for="(part, i) in parts" :key="i"><b v-if="part.bold">{{ part.text }}</b><template v-else>{{ part.text }}</template></template></span>
+  <span
+    ><template v-for="(part, i) in parts" :key="i"
+      ><b v-if="part.bold">{{ part.text }}</b
+      ><template v-else>{{ part.text }}</template></template
+    ></span
+  >
 </template>

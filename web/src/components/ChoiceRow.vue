@@ -12,7 +12,9 @@ const model = defineModel<T | null>({ required: true })
     <RadioGroupLabel class="label">{{ label }}</RadioGroupLabel>
     <div class="flex flex-wrap gap-2">
       <RadioGroupOption v-for="option in options" v-slot="{ checked }" :key="String(option.value)" :value="option.value" as="template">
-        <button type="button" :class="['btn min-h-11 px-4 py-1 text-[16px]', checked ? 'bg-ink text-sheet' : 'btn-quiet']">{{ option.name }}</button>
+        <button type="button" :class="['btn min-h-11 px-4 py-1 text-[16px]', checked ? 'bg-ink text-sheet' : 'btn-quiet']">
+          {{ option.name }}
+        </button>
       </RadioGroupOption>
     </div>
   </RadioGroup>

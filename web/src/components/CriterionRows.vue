@@ -8,7 +8,15 @@ import AnswerEditor from './AnswerEditor.vue'
 import GlyphMark from './GlyphMark.vue'
 
 // The criteria of one station as rows: target, left, right and the answer in shape and word. The open row is edited in place.
-const props = defineProps<{ standard: Standard; station: Station; result: GradeResult | null; answers: Answers; open: string | null; numbers: ReadonlyMap<string, number>; readonly?: boolean }>()
+const props = defineProps<{
+  standard: Standard
+  station: Station
+  result: GradeResult | null
+  answers: Answers
+  open: string | null
+  numbers: ReadonlyMap<string, number>
+  readonly?: boolean
+}>()
 defineEmits<{ open: [id: string]; answer: [id: string, side: SideKey, value: SideAnswer | null] }>()
 
 const rows = computed(() =>
@@ -26,7 +34,9 @@ function target({ how }: Criterion): string {
   return `${sayNumber(how.targetMm)} ± ${sayNumber((how.band[1] ?? how.targetMm) - how.targetMm)}`
 }
 function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string {
-  const part = row.parts.find((candidate) => candidate.side === side) ?? (side === 'left' ? row.parts.find((candidate) => candidate.side === 'whole') : undefined)
+  const part =
+    row.parts.find((candidate) => candidate.side === side) ??
+    (side === 'left' ? row.parts.find((candidate) => candidate.side === 'whole') : undefined)
   if (!part || part.verdict === 'notAnswered') return ''
   if (part.level !== null) return String(part.level)
   if (part.basis === 'byEye') return 'eye'
@@ -36,11 +46,24 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
 
 <template>
   <div>
-    <div class="muted grid h-9 grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 border-b border-line px-3 sm:px-5"><span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span><span class="text-right">right</span><span>answer</span></div>
+    <div
+      class="muted grid h-9 grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 border-b border-line px-3 sm:px-5"
+    >
+      <span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span
+      ><span class="text-right">right</span><span>answer</span>
+    </div>
     <div v-for="row in rows" :key="row.criterion.id" class="border-b border-line">
       <button
         class="grid min-h-11 w-full grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 px-3 py-1 sm:px-5"
-        :class="open === row.criterion.id ? (row.answer?.part.departure === 'long' ? 'bg-long-tint' : row.answer?.part.departure === 'short' ? 'bg-short-tint' : 'bg-well') : ''"
+        :class="
+          open === row.criterion.id
+            ? row.answer?.part.departure === 'long'
+              ? 'bg-long-tint'
+              : row.answer?.part.departure === 'short'
+                ? 'bg-short-tint'
+                : 'bg-well'
+            : ''
+        "
         :aria-expanded="open === row.criterion.id"
         :data-row="row.criterion.id"
         @click="$emit('open', row.criterion.id)"
@@ -50,12 +73,41 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
         <span class="muted narrow text-right whitespace-nowrap">{{ target(row.criterion) }}</span>
         <span class="text-right">{{ found(row, 'left') }}</span>
         <span class="text-right">{{ found(row, 'right') }}</span>
-        <span v-if="row.answer" class="narrow flex items-center gap-1.5 leading-[1.1]" :class="row.answer.part.departure === 'long' ? 'font-[650] text-long' : row.answer.part.departure === 'short' ? 'font-[650] text-short' : row.answer.part.verdict === 'meets' ? 'text-act' : ''"><GlyphMark :name="glyphOfPart(row.answer.part)" :size="18" />{{ row.answer.word }}</span>
+        <span
+          v-if="row.answer"
+          class="narrow flex items-center gap-1.5 leading-[1.1]"
+          :class="
+            row.answer.part.departure === 'long'
+              ? 'font-[650] text-long'
+              : row.answer.part.departure === 'short'
+                ? 'font-[650] text-short'
+                : row.answer.part.verdict === 'meets'
+                  ? 'text-act'
+                  : ''
+          "
+          ><GlyphMark :name="glyphOfPart(row.answer.part)" :size="18" />{{ row.answer.word }}</span
+        >
       </button>
       <template v-if="open === row.criterion.id">
-        <p v-if="row.criterion.how.kind === 'difference'" class="bg-plate px-5 py-3 leading-[1.3]">Computed from the readings of both sides: {{ row.parts[0]?.say }}.</p>
-        <ul v-else-if="readonly" class="m-0 list-none bg-plate px-5 py-3 leading-[1.35]"><li v-for="part in row.parts" :key="part.side">{{ part.side === 'whole' ? '' : `${part.side}: ` }}{{ part.say }}<span v-if="part.uMm" class="muted">, u {{ sayNumber(part.uMm) }} mm, {{ Math.round(100 * (part.conformity01 ?? 0)) }} % inside the band</span></li></ul>
-        <AnswerEditor v-else class="px-5!" :criterion="row.criterion" :answer="answers[row.criterion.id] ?? {}" :instruments="standard.instruments" @answer="(side, value) => $emit('answer', row.criterion.id, side, value)" />
+        <p v-if="row.criterion.how.kind === 'difference'" class="bg-plate px-5 py-3 leading-[1.3]">
+          Computed from the readings of both sides: {{ row.parts[0]?.say }}.
+        </p>
+        <ul v-else-if="readonly" class="m-0 list-none bg-plate px-5 py-3 leading-[1.35]">
+          <li v-for="part in row.parts" :key="part.side">
+            {{ part.side === 'whole' ? '' : `${part.side}: ` }}{{ part.say
+            }}<span v-if="part.uMm" class="muted"
+              >, u {{ sayNumber(part.uMm) }} mm, {{ Math.round(100 * (part.conformity01 ?? 0)) }} % inside the band</span
+            >
+          </li>
+        </ul>
+        <AnswerEditor
+          v-else
+          class="px-5!"
+          :criterion="row.criterion"
+          :answer="answers[row.criterion.id] ?? {}"
+          :instruments="standard.instruments"
+          @answer="(side, value) => $emit('answer', row.criterion.id, side, value)"
+        />
       </template>
     </div>
   </div>

@@ -18,7 +18,8 @@ watch(
     if (!open) return
     const timed = Math.round((Date.parse(props.now) - Date.parse(props.attempt.startedAt)) / 60000)
     minutes.value = timed > 0 ? timed : null
-    help.value = props.attempt.prompts === 1 ? 'onePrompt' : props.attempt.prompts > 1 ? 'talkedThrough' : (props.attempt.helps.at(-1) ?? 'alone')
+    help.value =
+      props.attempt.prompts === 1 ? 'onePrompt' : props.attempt.prompts > 1 ? 'talkedThrough' : (props.attempt.helps.at(-1) ?? 'alone')
     witness.value = props.staff ? 'watched' : 'self'
   },
   { immediate: true }
@@ -28,8 +29,11 @@ const problem = computed(() => {
   return minutes.value < 0 || minutes.value > 480 ? `Minutes is ${minutes.value}; allowed is 0 to 480. Nothing was changed.` : null
 })
 const HELP = [
-  { value: 'alone', name: 'alone, instructor in the room' }, { value: 'onePrompt', name: 'one prompt' }, { value: 'talkedThrough', name: 'talked through' },
-  { value: 'handsGuided', name: 'hands guided' }, { value: 'shown', name: 'shown' }
+  { value: 'alone', name: 'alone, instructor in the room' },
+  { value: 'onePrompt', name: 'one prompt' },
+  { value: 'talkedThrough', name: 'talked through' },
+  { value: 'handsGuided', name: 'hands guided' },
+  { value: 'shown', name: 'shown' }
 ] as const
 </script>
 
@@ -37,15 +41,48 @@ const HELP = [
   <SheetDialog :open="open" :title="`End: ${technique?.name ?? ''}`" @close="emit('close')">
     <label class="label" for="minutes">Minutes</label>
     <div class="mb-4 flex gap-2">
-      <button type="button" class="btn btn-quiet w-14 px-0" aria-label="one minute less" @click="minutes = Math.max(0, (minutes ?? technique?.usualMinutes ?? 1) - 1)">−</button>
-      <input id="minutes" v-model.number="minutes" class="field w-24 text-center" type="number" min="0" max="480" inputmode="numeric" :aria-invalid="problem && minutes !== null ? 'true' : undefined" />
-      <button type="button" class="btn btn-quiet w-14 px-0" aria-label="one minute more" @click="minutes = (minutes ?? technique?.usualMinutes ?? 0) + 1">+</button>
+      <button
+        type="button"
+        class="btn btn-quiet w-14 px-0"
+        aria-label="one minute less"
+        @click="minutes = Math.max(0, (minutes ?? technique?.usualMinutes ?? 1) - 1)"
+      >
+        −
+      </button>
+      <input
+        id="minutes"
+        v-model.number="minutes"
+        class="field w-24 text-center"
+        type="number"
+        min="0"
+        max="480"
+        inputmode="numeric"
+        :aria-invalid="problem && minutes !== null ? 'true' : undefined"
+      />
+      <button
+        type="button"
+        class="btn btn-quiet w-14 px-0"
+        aria-label="one minute more"
+        @click="minutes = (minutes ?? technique?.usualMinutes ?? 0) + 1"
+      >
+        +
+      </button>
       <span class="muted self-center">usual {{ technique?.usualMinutes }}</span>
     </div>
     <ChoiceRow v-model="help" label="Help" :options="HELP" />
-    <ChoiceRow v-if="staff" v-model="witness" label="Who vouches" :options="[{ value: 'watched', name: 'I watched' }, { value: 'inspected', name: 'I inspected it after' }]" />
+    <ChoiceRow
+      v-if="staff"
+      v-model="witness"
+      label="Who vouches"
+      :options="[
+        { value: 'watched', name: 'I watched' },
+        { value: 'inspected', name: 'I inspected it after' }
+      ]"
+    />
     <p v-else class="muted mb-4">Nobody watched: it is logged apart and does not enter the chart.</p>
     <button v-if="problem" class="btn btn-not-yet w-full" disabled>{{ problem }}</button>
-    <button v-else class="btn btn-go w-full" @click="emit('end', { attemptId: attempt.id, minutes: minutes!, help, witness })">End this step</button>
+    <button v-else class="btn btn-go w-full" @click="emit('end', { attemptId: attempt.id, minutes: minutes!, help, witness })">
+      End this step
+    </button>
   </SheetDialog>
 </template>

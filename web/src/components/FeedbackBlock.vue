@@ -14,11 +14,21 @@ defineProps<{ result: GradeResult | null; shown: boolean; numbers: ReadonlyMap<s
       <p v-for="praise in praises" :key="praise" class="muted mt-1 leading-[1.3]">At the table: {{ praise }}</p>
     </section>
     <section class="border-line sm:border-l sm:pl-6" aria-label="To mend">
-      <h2>{{ shown && result?.mend.length ? `${['', 'One thing', 'Two things', 'Three things'][result.mend.length]} to mend, biggest gain first` : 'To mend' }}</h2>
+      <h2>
+        {{
+          shown && result?.mend.length
+            ? `${['', 'One thing', 'Two things', 'Three things'][result.mend.length]} to mend, biggest gain first`
+            : 'To mend'
+        }}
+      </h2>
       <p v-if="!shown" class="muted mt-1">It is shown with the mark.</p>
       <p v-else-if="!result?.mend.length" class="mt-1">Nothing that another cut would better.</p>
       <ol v-else class="m-0 mt-1 list-none p-0">
-        <li v-for="item in result.mend" :key="item.criterionId + item.side" class="flex gap-3 py-1 leading-[1.3]"><span class="numeral w-6 flex-none text-[23px]">{{ numbers.get(item.criterionId) }}</span><span>{{ item.say }} <span class="muted whitespace-nowrap">Worth {{ sayNumber(item.gain) }}.</span></span></li>
+        <li v-for="item in result.mend" :key="item.criterionId + item.side" class="flex gap-3 py-1 leading-[1.3]">
+          <span class="numeral w-6 flex-none text-[23px]">{{ numbers.get(item.criterionId) }}</span><span
+            >{{ item.say }} <span class="muted whitespace-nowrap">Worth {{ sayNumber(item.gain) }}.</span></span
+          >
+        </li>
       </ol>
       <p v-for="later in shown ? (result?.nextTime ?? []) : []" :key="later" class="muted mt-1 leading-[1.3]">{{ later }}</p>
     </section>

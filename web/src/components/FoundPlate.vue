@@ -10,7 +10,14 @@ import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
 
 // A graded dog as it was found, from one of its own sides: hairs out are too long, hairs in too short.
-const props = defineProps<{ grading: GradingView; standard: Standard; result: GradeResult | null; notes: readonly PlateNote[]; selected?: RegionId | null; caption: string }>()
+const props = defineProps<{
+  grading: GradingView
+  standard: Standard
+  result: GradeResult | null
+  notes: readonly PlateNote[]
+  selected?: RegionId | null
+  caption: string
+}>()
 defineEmits<{ pick: [region: RegionId] }>()
 const side = ref<'left' | 'right'>('left')
 const lengths = computed(() => foundLengths(props.standard, props.result, side.value))
@@ -22,9 +29,29 @@ useKeys([
 
 <template>
   <div>
-    <DogPlate :dog="grading.dog" :plan="standard.plan.lengthsMm" :lengths="lengths" :notes="notes" :selected="selected" :mirrored="side === 'right'" :shows-departures="true" :height="464" :caption="`${grading.dog.name}, ${caption}. Finished trim, from the dog’s own ${side}.`" :label="`${grading.dog.name} as found: hairs out are too long, hairs in too short`" @pick="(region) => $emit('pick', region)" />
+    <DogPlate
+      :dog="grading.dog"
+      :plan="standard.plan.lengthsMm"
+      :lengths="lengths"
+      :notes="notes"
+      :selected="selected"
+      :mirrored="side === 'right'"
+      :shows-departures="true"
+      :height="464"
+      :caption="`${grading.dog.name}, ${caption}. Finished trim, from the dog’s own ${side}.`"
+      :label="`${grading.dog.name} as found: hairs out are too long, hairs in too short`"
+      @pick="(region) => $emit('pick', region)"
+    />
     <div class="mt-2 mb-3 flex flex-wrap items-center gap-2">
-      <button v-for="view in ['left', 'right'] as const" :key="view" :class="['btn min-h-11 px-4 py-1 text-[16px]', side === view ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="side === view" @click="side = view">{{ view }} side</button>
+      <button
+        v-for="view in ['left', 'right'] as const"
+        :key="view"
+        :class="['btn min-h-11 px-4 py-1 text-[16px]', side === view ? 'bg-ink text-sheet' : 'btn-quiet']"
+        :aria-pressed="side === view"
+        @click="side = view"
+      >
+        {{ view }} side
+      </button>
       <slot />
     </div>
   </div>

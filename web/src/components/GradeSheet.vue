@@ -20,8 +20,13 @@ import WalkTabs from './WalkTabs.vue'
 const props = defineProps<{ grading: GradingView }>()
 const emit = defineEmits<{ signed: [] }>()
 const session = useSessionStore()
-const standard = session.school!.standards.find((one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion)!
-const { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine } = useGrade(props.grading, standard)
+const standard = session.school!.standards.find(
+  (one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion
+)!
+const { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine } = useGrade(
+  props.grading,
+  standard
+)
 
 const station = ref<Station>('side')
 const open = ref<string | null>(null)
@@ -66,8 +71,18 @@ useKeys([
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
-      <FoundPlate :grading="grading" :standard="standard" :result="result" :notes="notes" :selected="selected" :caption="`${grading.dog.withersMm} mm`" @pick="pick">
-        <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2"><GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}</p>
+      <FoundPlate
+        :grading="grading"
+        :standard="standard"
+        :result="result"
+        :notes="notes"
+        :selected="selected"
+        :caption="`${grading.dog.withersMm} mm`"
+        @pick="pick"
+      >
+        <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2">
+          <GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}
+        </p>
       </FoundPlate>
       <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
     </main>
@@ -75,25 +90,62 @@ useKeys([
       <div class="px-5 pt-4 pb-2"><MarkPanel :result="result" :rating="rating" :standard="standard" :signed="false" @rate="rate" /></div>
       <WalkTabs v-model="station" :standard="standard" :result="result" />
       <div class="min-h-0 flex-1 lg:overflow-y-auto">
-        <CriterionRows :standard="standard" :station="station" :result="result" :answers="answers" :open="open" :numbers="numbers" @open="(id) => (open = open === id ? null : id)" @answer="answer" />
+        <CriterionRows
+          :standard="standard"
+          :station="station"
+          :result="result"
+          :answers="answers"
+          :open="open"
+          :numbers="numbers"
+          @open="(id) => (open = open === id ? null : id)"
+          @answer="answer"
+        />
         <fieldset v-if="station === 'handling'" class="px-5 py-3">
           <legend class="label pt-3">What caps the mark</legend>
-          <button v-for="fault in standard.critical" :key="fault.id" :class="['mt-1.5 flex min-h-11 w-full items-center gap-3 rounded-[4px] border px-3 py-1', critical.includes(fault.id) ? 'border-danger bg-danger text-danger-ink' : 'border-hair']" :aria-pressed="critical.includes(fault.id)" @click="toggleCritical(fault.id)"><GlyphMark name="danger" :plain="critical.includes(fault.id)" />{{ fault.name }}<span class="ml-auto">at most {{ fault.cap }}</span></button>
+          <button
+            v-for="fault in standard.critical"
+            :key="fault.id"
+            :class="[
+              'mt-1.5 flex min-h-11 w-full items-center gap-3 rounded-[4px] border px-3 py-1',
+              critical.includes(fault.id) ? 'border-danger bg-danger text-danger-ink' : 'border-hair'
+            ]"
+            :aria-pressed="critical.includes(fault.id)"
+            @click="toggleCritical(fault.id)"
+          >
+            <GlyphMark name="danger" :plain="critical.includes(fault.id)" />{{ fault.name
+            }}<span class="ml-auto">at most {{ fault.cap }}</span>
+          </button>
         </fieldset>
       </div>
       <div class="border-t border-line px-5 py-3">
-        <p v-if="problem" class="mb-2 flex gap-2 leading-[1.3]" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+        <p v-if="problem" class="mb-2 flex gap-2 leading-[1.3]" role="alert">
+          <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+        </p>
         <div class="flex items-center justify-between gap-3">
-          <span class="muted">{{ count.answered }} of {{ count.asked }} answered<template v-if="result?.cannotTell">, {{ result.cannotTell }} cannot tell</template></span>
+          <span class="muted"
+            >{{ count.answered }} of {{ count.asked }} answered<template v-if="result?.cannotTell"
+              >, {{ result.cannotTell }} cannot tell</template
+            ></span
+          >
           <button v-if="isComplete && rating" class="btn btn-go" @click="finish">Sign this grading</button>
           <button v-else-if="next" class="btn btn-go" @click="walk(1)">Walk on: {{ STATION_WORDS[next].toLowerCase() }}</button>
-          <button v-else class="btn btn-not-yet" disabled>{{ isComplete ? 'Say your rating first' : `${count.asked - count.answered} still open` }}</button>
+          <button v-else class="btn btn-not-yet" disabled>
+            {{ isComplete ? 'Say your rating first' : `${count.asked - count.answered} still open` }}
+          </button>
         </div>
       </div>
     </aside>
     <SheetDialog :open="conflict !== null" title="Another device wrote this sheet" @close="takeTheirs">
-      <p v-if="conflict" class="leading-[1.35]">The same draft was saved elsewhere in the meantime: {{ Object.keys(conflict.answers).length }} criteria answered there, {{ Object.keys(answers).length }} here<template v-if="conflict.globalRating">, called {{ RATING_NAMES[conflict.globalRating] }} there</template>. Nothing is lost: the text you do not take is kept on the server.</p>
-      <div class="mt-4 flex flex-wrap gap-2"><button class="btn btn-go" @click="takeTheirs">Go on with theirs</button><button class="btn" @click="keepMine">Go on with mine</button></div>
+      <p v-if="conflict" class="leading-[1.35]">
+        The same draft was saved elsewhere in the meantime: {{ Object.keys(conflict.answers).length }} criteria answered there,
+        {{ Object.keys(answers).length }} here<template v-if="conflict.globalRating"
+          >, called {{ RATING_NAMES[conflict.globalRating] }} there</template
+        >. Nothing is lost: the text you do not take is kept on the server.
+      </p>
+      <div class="mt-4 flex flex-wrap gap-2">
+        <button class="btn btn-go" @click="takeTheirs">Go on with theirs</button
+        ><button class="btn" @click="keepMine">Go on with mine</button>
+      </div>
     </SheetDialog>
   </div>
 </template>

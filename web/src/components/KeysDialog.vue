@@ -13,7 +13,12 @@ const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', Arr
   <SheetDialog :open="open" title="Keys" @close="$emit('close')">
     <dl class="grid grid-cols-1 gap-x-8 sm:grid-cols-2">
       <div v-for="key in activeKeys" :key="key.key + key.label" class="flex items-center gap-3 border-b border-line py-2">
-        <dt><kbd class="inline-block min-w-9 rounded-[4px] border-[1.5px] border-hair px-2 py-1 text-center font-sans leading-none font-[650]">{{ names[key.key] ?? key.key.toUpperCase() }}</kbd></dt>
+        <dt>
+          <kbd
+            class="inline-block min-w-9 rounded-[4px] border-[1.5px] border-hair px-2 py-1 text-center font-sans leading-none font-[650]"
+            >{{ names[key.key] ?? key.key.toUpperCase() }}</kbd
+          >
+        </dt>
         <dd>{{ key.label }}</dd>
       </div>
     </dl>
@@ -21,7 +26,15 @@ const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', Arr
     <fieldset class="mt-4">
       <legend class="label">Light or dark</legend>
       <div class="flex flex-wrap gap-2">
-        <button v-for="choice in THEMES" :key="choice" :class="['btn', theme === choice ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="theme === choice" @click="theme = choice">{{ choice }}</button>
+        <button
+          v-for="choice in THEMES"
+          :key="choice"
+          :class="['btn', theme === choice ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="theme === choice"
+          @click="theme = choice"
+        >
+          {{ choice }}
+        </button>
       </div>
     </fieldset>
   </SheetDialog>

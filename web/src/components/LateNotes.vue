@@ -7,7 +7,15 @@ import GlyphMark from './GlyphMark.vue'
 // What came after the dog was closed: kept, and counted only when an instructor says so.
 const props = defineProps<{ waiting: readonly string[]; events: readonly PracticeEvent[]; staff: boolean }>()
 defineEmits<{ confirm: [eventId: string] }>()
-const KINDS: Partial<Record<PracticeEvent['kind'], string>> = { promptGiven: 'a prompt', faultNoted: 'a fault', helped: 'help', safetyNoted: 'a safety event', praised: 'praise', attemptEnded: 'the end of a step', noted: 'a note' }
+const KINDS: Partial<Record<PracticeEvent['kind'], string>> = {
+  promptGiven: 'a prompt',
+  faultNoted: 'a fault',
+  helped: 'help',
+  safetyNoted: 'a safety event',
+  praised: 'praise',
+  attemptEnded: 'the end of a step',
+  noted: 'a note'
+}
 const late = computed(() => props.events.filter((event) => props.waiting.includes(event.id)))
 function say(event: PracticeEvent): string {
   if (event.kind === 'attemptStarted') return `a start: ${techniqueById(event.payload.techniqueId)?.name ?? event.payload.techniqueId}`
@@ -17,7 +25,10 @@ function say(event: PracticeEvent): string {
 
 <template>
   <div v-for="event in late" :key="event.id" class="mt-2 border-[1.5px] border-dashed border-hair p-2 leading-[1.3]">
-    <p><GlyphMark name="cannotTell" :size="17" class="mr-1 align-[-3px]" />Came late, after the dog was finished: {{ say(event) }}. It does not count yet.</p>
+    <p>
+      <GlyphMark name="cannotTell" :size="17" class="mr-1 align-[-3px]" />Came late, after the dog was finished: {{ say(event) }}. It does
+      not count yet.
+    </p>
     <button v-if="staff" class="btn btn-quiet mt-1.5 min-h-11 w-full" @click="$emit('confirm', event.id)">Count it</button>
   </div>
 </template>

@@ -29,8 +29,23 @@ const option = computed<Option>(() => {
   return {
     animation: false,
     grid: { left: 34, right: 14, top: 22, bottom: 50 },
-    xAxis: { type: 'value', min: 0, max: last, axisLine: { onZero: true, lineStyle: { color: colour('--ink') } }, axisTick: { show: false }, splitLine: { show: false }, axisLabel: { show: false } },
-    yAxis: { type: 'value', min: 0, max: limit, interval: Math.ceil(limit / 4), axisLabel: { ...font, showMaxLabel: true }, splitLine: { lineStyle: { color: colour('--line') } } },
+    xAxis: {
+      type: 'value',
+      min: 0,
+      max: last,
+      axisLine: { onZero: true, lineStyle: { color: colour('--ink') } },
+      axisTick: { show: false },
+      splitLine: { show: false },
+      axisLabel: { show: false }
+    },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      max: limit,
+      interval: Math.ceil(limit / 4),
+      axisLabel: { ...font, showMaxLabel: true },
+      splitLine: { lineStyle: { color: colour('--line') } }
+    },
     series: [
       {
         type: 'line',
@@ -42,7 +57,13 @@ const option = computed<Option>(() => {
           silent: true,
           symbol: 'none',
           lineStyle: { color: colour('--act'), width: 2.5, type: 'solid' },
-          label: { ...font, color: colour('--act'), fontWeight: 650, position: 'insideStartBottom', formatter: `${limit}: ready to be assessed` },
+          label: {
+            ...font,
+            color: colour('--act'),
+            fontWeight: 650,
+            position: 'insideStartBottom',
+            formatter: `${limit}: ready to be assessed`
+          },
           data: [{ yAxis: limit }]
         }
       },
@@ -56,7 +77,11 @@ const option = computed<Option>(() => {
           const [x, y] = api.coord([api.value(0), 0])
           const clean = api.value(1) === 1
           const d = clean ? `M${x} ${y + 20}q-2 -8 1 -14` : `M${x - 4} ${y + 8}h4v6h5v-2`
-          return { type: 'path', shape: { pathData: d }, style: { fill: 'none', stroke: colour(clean ? '--act' : '--ink'), lineWidth: 2.2 } }
+          return {
+            type: 'path',
+            shape: { pathData: d },
+            style: { fill: 'none', stroke: colour(clean ? '--act' : '--ink'), lineWidth: 2.2 }
+          }
         }
       }
     ]
@@ -69,6 +94,9 @@ const words = computed(() => `Learning chart: ${props.standing.score} of ${props
 <template>
   <div class="relative h-[204px] w-full" role="img" :aria-label="words" data-testid="learning-chart">
     <VChart class="h-full w-full" :option="option" autoresize />
-    <p class="muted absolute right-3 bottom-0 left-9 flex justify-between"><span>1st</span><span v-if="standing.attempts">{{ standing.attempts }} so far, last {{ lastDate }}</span><span>{{ Math.max(30, standing.attempts) }}th</span></p>
+    <p class="muted absolute right-3 bottom-0 left-9 flex justify-between">
+      <span>1st</span><span v-if="standing.attempts">{{ standing.attempts }} so far, last {{ lastDate }}</span
+      ><span>{{ Math.max(30, standing.attempts) }}th</span>
+    </p>
   </div>
 </template>

@@ -12,7 +12,9 @@ const emit = defineEmits<{ rate: [rating: GlobalRating] }>()
 const chosen = ref<GlobalRating | null>(null)
 const total = computed(() => props.result?.total ?? null)
 const round = Math.round
-const spans = computed(() => total.value !== null && total.value.interval[0] < props.standard.passMark && total.value.interval[1] >= props.standard.passMark)
+const spans = computed(
+  () => total.value !== null && total.value.interval[0] < props.standard.passMark && total.value.interval[1] >= props.standard.passMark
+)
 const headline = computed(() => {
   if (!props.result) return ''
   if (props.result.outcome !== 'unfinished') return `${OUTCOME_WORDS[props.result.outcome].replace(/^./, (c) => c.toUpperCase())}.`
@@ -24,14 +26,39 @@ const headline = computed(() => {
   <section aria-label="The mark">
     <template v-if="rating === null">
       <p class="font-[650]">Before the mark is shown: how do you call this trim?</p>
-      <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Global rating"><button v-for="option in GLOBAL_RATINGS" :key="option" :class="['btn min-h-11 px-3 py-1 text-[16px]', chosen === option ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="chosen === option" @click="chosen = option">{{ RATING_NAMES[option] }}</button></div>
-      <button v-if="chosen" class="btn mt-2 w-full" @click="emit('rate', chosen)">I call it {{ RATING_NAMES[chosen] }}: show the mark</button>
-      <p v-else class="muted mt-2 leading-[1.3]">It is asked first, so that the figure does not lead it, and it does not change afterwards.</p>
+      <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Global rating">
+        <button
+          v-for="option in GLOBAL_RATINGS"
+          :key="option"
+          :class="['btn narrow min-h-11 px-2.5 py-1 text-[16px]', chosen === option ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="chosen === option"
+          @click="chosen = option"
+        >
+          {{ RATING_NAMES[option] }}
+        </button>
+      </div>
+      <button v-if="chosen" class="btn mt-2 w-full" @click="emit('rate', chosen)">
+        I call it {{ RATING_NAMES[chosen] }}: show the mark
+      </button>
+      <p v-else class="muted mt-2 leading-[1.3]">
+        It is asked first, so that the figure does not lead it, and it does not change afterwards.
+      </p>
     </template>
     <template v-else-if="total">
-      <p class="leading-none"><span class="text-[40px] font-[650]" data-testid="mark">{{ round(total.value) }}</span> <span class="text-[20px]">between <b>{{ round(total.interval[0]) }}</b> and <b>{{ round(total.interval[1]) }}</b><template v-if="!signed">, so far</template></span></p>
+      <p class="leading-none">
+        <span class="text-[40px] font-[650]" data-testid="mark">{{ round(total.value) }}</span>
+        <span class="text-[20px]"
+          >between <b>{{ round(total.interval[0]) }}</b> and <b>{{ round(total.interval[1]) }}</b><template v-if="!signed"
+            >, so far</template
+          ></span
+        >
+      </p>
       <MarkLens class="mt-2" :total="total" :pass="standard.passMark" />
-      <p class="leading-[1.3]" role="status"><b>{{ headline }}</b> {{ result?.outcome === 'unfinished' ? '' : result?.because }} {{ result?.cap ? `${result.cap.faults.join(' and ')} holds the mark at ${result.cap.mark}.` : 'Nothing caps it.' }} You called it {{ RATING_NAMES[rating] }} first.</p>
+      <p class="leading-[1.3]" role="status">
+        <b>{{ headline }}</b> {{ result?.outcome === 'unfinished' ? '' : result?.because }}
+        {{ result?.cap ? `${result.cap.faults.join(' and ')} holds the mark at ${result.cap.mark}.` : 'Nothing caps it.' }} You called it
+        {{ RATING_NAMES[rating] }} first.
+      </p>
     </template>
     <p v-else class="font-[650]">You called it {{ RATING_NAMES[rating] }}. Nothing is answered yet.</p>
   </section>

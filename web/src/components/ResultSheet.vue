@@ -16,7 +16,9 @@ import WalkTabs from './WalkTabs.vue'
 // A signed grading: the mark, the sentences, the sections against their floors, every answer.
 const props = defineProps<{ grading: GradingView }>()
 const session = useSessionStore()
-const standard = session.school!.standards.find((one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion)!
+const standard = session.school!.standards.find(
+  (one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion
+)!
 const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
 const station = ref<Station>('side')
 const open = ref<string | null>(null)
@@ -32,20 +34,40 @@ useKeys([
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
       <FoundPlate :grading="grading" :standard="standard" :result="grading.result" :notes="notes" :caption="sayDate(grading.onDate)">
-        <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]">What it did to the record</RouterLink>
+        <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]"
+          >What it did to the record</RouterLink
+        >
       </FoundPlate>
       <FeedbackBlock :result="grading.result" :shown="true" :numbers="numbers" :praises="grading.praises" />
     </main>
     <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Result">
       <div class="px-5 pt-4 pb-3">
         <MarkPanel :result="grading.result" :rating="grading.globalRating" :standard="standard" :signed="true" />
-        <p class="muted mt-2">{{ grading.apprentice.givenName }} {{ grading.apprentice.familyName }}, marked by {{ grading.assessor.givenName }} {{ grading.assessor.familyName }}{{ grading.blind ? ', blind' : ', not blind: had read another grading' }}.</p>
+        <p class="muted mt-2">
+          {{ grading.apprentice.givenName }} {{ grading.apprentice.familyName }}, marked by {{ grading.assessor.givenName }}
+          {{ grading.assessor.familyName }}{{ grading.blind ? ', blind' : ', not blind: had read another grading' }}.
+        </p>
         <ul class="row-rule m-0 mt-3 list-none border-t border-line p-0">
-          <li v-for="row in grading.result?.sections ?? []" :key="row.section.id" class="flex items-center gap-3 py-1.5"><GlyphMark :name="glyph[row.floor]" /><span class="flex-1">{{ row.section.name }}</span><b v-if="row.value !== null">{{ Math.round(row.value) }}</b><span v-if="row.interval" class="muted w-24 text-right">{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span><span class="muted w-20 text-right">floor {{ row.section.floor }}</span></li>
+          <li v-for="row in grading.result?.sections ?? []" :key="row.section.id" class="flex items-center gap-3 py-1.5">
+            <GlyphMark :name="glyph[row.floor]" /><span class="flex-1">{{ row.section.name }}</span
+            ><b v-if="row.value !== null">{{ Math.round(row.value) }}</b
+            ><span v-if="row.interval" class="muted w-24 text-right"
+              >{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span
+            ><span class="muted w-20 text-right">floor {{ row.section.floor }}</span>
+          </li>
         </ul>
       </div>
       <WalkTabs v-model="station" :standard="standard" :result="grading.result" />
-      <CriterionRows :standard="standard" :station="station" :result="grading.result" :answers="grading.answers" :open="open" :numbers="numbers" readonly @open="(id) => (open = open === id ? null : id)" />
+      <CriterionRows
+        :standard="standard"
+        :station="station"
+        :result="grading.result"
+        :answers="grading.answers"
+        :open="open"
+        :numbers="numbers"
+        readonly
+        @open="(id) => (open = open === id ? null : id)"
+      />
     </aside>
   </div>
 </template>

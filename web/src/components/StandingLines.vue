@@ -16,7 +16,13 @@ const PAD = 12
 const ROW = 43
 /** Practice fills the left part by score; what is competent stands in a zone of its own, side by side. */
 const READY_SHARE = 0.5
-const FAMILIES: readonly [Family, string][] = [['handling', 'Handling'], ['clipping', 'Clipping'], ['scissoring', 'Scissoring'], ['stripping', 'Stripping'], ['finishing', 'Finishing']]
+const FAMILIES: readonly [Family, string][] = [
+  ['handling', 'Handling'],
+  ['clipping', 'Clipping'],
+  ['scissoring', 'Scissoring'],
+  ['stripping', 'Stripping'],
+  ['finishing', 'Finishing']
+]
 /** Under this width lines have no room for their labels: the same as a list. */
 const LEAST_LINES_PX = 640
 const span = computed(() => width.value - LABEL - PAD)
@@ -33,8 +39,16 @@ const lines = computed(() =>
   FAMILIES.map(([id, name]) => {
     const marks = props.techniques
       .filter((entry) => techniqueById(entry.techniqueId)?.family === id)
-      .map((entry): Mark => ({ id: entry.techniqueId, name: techniqueById(entry.techniqueId)!.name, along: entry.standing.score / entry.standing.limit, state: entry.standing.state }))
-    const placed = [...practising(marks.filter((mark) => mark.state !== 'competent')), ...competent(marks.filter((mark) => mark.state === 'competent'))]
+      .map((entry): Mark => ({
+        id: entry.techniqueId,
+        name: techniqueById(entry.techniqueId)!.name,
+        along: entry.standing.score / entry.standing.limit,
+        state: entry.standing.state
+      }))
+    const placed = [
+      ...practising(marks.filter((mark) => mark.state !== 'competent')),
+      ...competent(marks.filter((mark) => mark.state === 'competent'))
+    ]
     return { id, name, marks: placed, rows: Math.max(1, ...placed.map((mark) => mark.row + 1)) }
   })
 )
@@ -63,8 +77,16 @@ function competent(marks: readonly Mark[]): PlacedMark[] {
     <div v-if="width > 0 && width < LEAST_LINES_PX">
       <section v-for="line in lines" :key="line.id" class="mb-3">
         <h2>{{ line.name }}</h2>
-        <button v-for="mark in line.marks" :key="mark.id" class="flex min-h-11 w-full items-center gap-3 border-b border-line px-1" :class="selected === mark.id ? 'bg-ink text-sheet' : ''" :aria-pressed="selected === mark.id" @click="$emit('select', mark.id)">
-          <GlyphMark :name="mark.state" :plain="selected === mark.id" /><span class="flex-1">{{ mark.name }}</span><span>{{ mark.state }}</span>
+        <button
+          v-for="mark in line.marks"
+          :key="mark.id"
+          class="flex min-h-11 w-full items-center gap-3 border-b border-line px-1"
+          :class="selected === mark.id ? 'bg-ink text-sheet' : ''"
+          :aria-pressed="selected === mark.id"
+          @click="$emit('select', mark.id)"
+        >
+          <GlyphMark :name="mark.state" :plain="selected === mark.id" /><span class="flex-1">{{ mark.name }}</span
+          ><span>{{ mark.state }}</span>
         </button>
       </section>
     </div>
@@ -87,7 +109,10 @@ function competent(marks: readonly Mark[]): PlacedMark[] {
           :aria-pressed="selected === mark.id"
           @click="$emit('select', mark.id)"
         >
-          <span class="whitespace-nowrap">{{ mark.name }}</span><GlyphMark :name="mark.state" :plain="selected === mark.id" /><span class="sr-only">, {{ mark.state }}</span>
+          <span class="whitespace-nowrap">{{ mark.name }}</span><GlyphMark :name="mark.state" :plain="selected === mark.id" /><span
+            class="sr-only"
+            >, {{ mark.state }}</span
+          >
         </button>
       </div>
     </template>

@@ -24,22 +24,56 @@ const numberOf = (step: StepProgress) => props.steps.indexOf(step) + 1
 
 <template>
   <div class="flex flex-none border-t border-line bg-sheet max-md:flex-col" aria-label="Steps">
-    <button v-for="step in before" :key="step.step.technique" class="narrow w-[124px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] first:border-l-0 max-lg:hidden" @click="$emit('start', step.step.technique)">
-      <span class="muted mb-1 flex items-center justify-between"><span class="numeral text-[22px]">{{ numberOf(step) }}</span><GlyphMark v-if="step.state === 'done'" name="meets" /></span>
-      <span class="block">{{ step.step.label }}</span><span class="muted block">{{ step.state === 'done' ? `done, ${step.minutes} min` : 'left out so far' }}</span>
+    <button
+      v-for="step in before"
+      :key="step.step.technique"
+      class="narrow w-[124px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] first:border-l-0 max-lg:hidden"
+      @click="$emit('start', step.step.technique)"
+    >
+      <span class="muted mb-1 flex items-center justify-between"
+        ><span class="numeral text-[22px]">{{ numberOf(step) }}</span
+        ><GlyphMark v-if="step.state === 'done'" name="meets"
+      /></span>
+      <span class="block">{{ step.step.label }}</span><span class="muted block">{{
+        step.state === 'done' ? `done, ${step.minutes} min` : 'left out so far'
+      }}</span>
     </button>
     <div class="min-w-0 flex-1 bg-ink px-[18px] py-3 text-sheet">
-      <div class="mb-1 flex items-baseline justify-between"><span class="numeral text-[22px]">{{ numberOf(here) }} of {{ steps.length }}</span><span class="text-[17px] font-semibold">usual {{ here.step.minutes }} min</span></div>
+      <div class="mb-1 flex items-baseline justify-between">
+        <span class="numeral text-[22px]">{{ numberOf(here) }} of {{ steps.length }}</span
+        ><span class="text-[17px] font-semibold">usual {{ here.step.minutes }} min</span>
+      </div>
       <div class="flex items-center gap-4">
-        <div class="min-w-0 flex-1"><p class="text-[25px] leading-[1.1] font-[650]">{{ here.step.label }}</p><p class="mt-1 leading-[1.25]">{{ firstWords }}</p></div>
-        <button v-if="here.state === 'now' && current" class="btn flex-none border-sheet text-sheet" @click="$emit('end')">End this step</button>
-        <button v-else-if="here.state === 'todo'" class="btn flex-none border-sheet text-sheet" @click="$emit('start', here.step.technique)">Start</button>
+        <div class="min-w-0 flex-1">
+          <p class="text-[25px] leading-[1.1] font-[650]">{{ here.step.label }}</p>
+          <p class="mt-1 leading-[1.25]">{{ firstWords }}</p>
+        </div>
+        <button v-if="here.state === 'now' && current" class="btn flex-none border-sheet text-sheet" @click="$emit('end')">
+          End this step
+        </button>
+        <button
+          v-else-if="here.state === 'todo'"
+          class="btn flex-none border-sheet text-sheet"
+          @click="$emit('start', here.step.technique)"
+        >
+          Start
+        </button>
         <span v-else class="flex-none font-semibold">all steps done</span>
       </div>
     </div>
-    <button v-for="step in after" :key="step.step.technique" class="narrow w-[164px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] max-md:w-full max-md:border-t max-md:border-l-0" @click="$emit('start', step.step.technique)">
-      <span class="muted mb-1 flex items-center justify-between max-md:mb-0 max-md:float-left max-md:mr-3"><span class="numeral text-[22px]">{{ numberOf(step) }}</span><GlyphMark v-if="hazardOf(step.step.technique)" name="danger" class="max-md:ml-2" /></span>
-      <span class="block">{{ step.step.label }}</span><span v-if="hazardOf(step.step.technique)" class="block text-danger">{{ hazardOf(step.step.technique) }}</span>
+    <button
+      v-for="step in after"
+      :key="step.step.technique"
+      class="narrow w-[164px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] max-md:w-full max-md:border-t max-md:border-l-0"
+      @click="$emit('start', step.step.technique)"
+    >
+      <span class="muted mb-1 flex items-center justify-between max-md:mb-0 max-md:float-left max-md:mr-3"
+        ><span class="numeral text-[22px]">{{ numberOf(step) }}</span
+        ><GlyphMark v-if="hazardOf(step.step.technique)" name="danger" class="max-md:ml-2"
+      /></span>
+      <span class="block">{{ step.step.label }}</span><span v-if="hazardOf(step.step.technique)" class="block text-danger">{{
+        hazardOf(step.step.technique)
+      }}</span>
     </button>
   </div>
 </template>

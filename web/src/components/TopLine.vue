@@ -14,12 +14,20 @@ const when = computed(() => (session.school ? sayMoment(session.school.now, sess
 
 <template>
   <header class="no-print flex h-11 flex-none items-center gap-3 border-b border-line px-4 whitespace-nowrap sm:gap-7 sm:px-6">
-    <span class="hidden font-[650] md:inline">{{ session.school?.name }}<template v-if="session.school">, {{ session.school.room }}</template></span>
+    <span class="hidden font-[650] md:inline"
+      >{{ session.school?.name }}<template v-if="session.school">, {{ session.school.room }}</template></span
+    >
     <span class="muted truncate max-md:font-[650] max-md:text-ink">{{ what }}</span>
     <span class="flex-1" />
-    <button v-if="saved.undo" class="btn btn-quiet min-h-9 px-3 py-0 text-[16px]" data-testid="undo" @click="saved.undo.run()">Undo: {{ saved.undo.label }}</button>
-    <span v-if="session.me" class="muted hidden lg:inline">{{ session.me.givenName }} {{ session.me.familyName }}, {{ ROLE_NAMES[session.me.role] }}</span>
+    <button v-if="saved.undo" class="btn btn-quiet min-h-9 px-3 py-0 text-[16px]" data-testid="undo" @click="saved.undo.run()">
+      Undo: {{ saved.undo.label }}
+    </button>
+    <span v-if="session.me" class="muted hidden lg:inline"
+      >{{ session.me.givenName }} {{ session.me.familyName }}, {{ ROLE_NAMES[session.me.role] }}</span
+    >
     <span class="hidden font-[650] sm:inline" :title="session.school?.isDemo ? 'The demo’s day stands still' : undefined">{{ when }}</span>
-    <span class="muted flex items-center gap-2" role="status"><GlyphMark name="saved" :size="18" /><span class="max-[500px]:sr-only">{{ saved.words }}</span></span>
+    <span class="muted flex items-center gap-2" role="status"
+      ><GlyphMark name="saved" :size="18" /><span class="max-[500px]:sr-only">{{ saved.words }}</span></span
+    >
   </header>
 </template>

@@ -21,7 +21,13 @@ const worst = computed(() =>
 <template>
   <TabGroup :selected-index="at" @change="(i: number) => (at = i)">
     <TabList class="flex border-b-2 border-ink" aria-label="Walk round the dog">
-      <Tab v-for="(station, i) in STATIONS" :key="station" class="flex min-h-[50px] flex-auto items-center justify-center gap-1 px-1 text-[16px] narrow ui-selected:bg-ink ui-selected:font-[650] ui-selected:text-sheet" :class="at === i ? 'bg-ink font-[650] text-sheet' : 'muted'"><GlyphMark v-if="worst[i] && at !== i" :name="glyphOfPart(worst[i]!)" :size="15" />{{ STATION_WORDS[station] }}</Tab>
+      <Tab
+        v-for="(station, i) in STATIONS"
+        :key="station"
+        class="flex min-h-[50px] flex-auto items-center justify-center gap-1 px-1 text-[16px] narrow ui-selected:bg-ink ui-selected:font-[650] ui-selected:text-sheet"
+        :class="at === i ? 'bg-ink font-[650] text-sheet' : 'muted'"
+        ><GlyphMark v-if="worst[i] && at !== i" :name="glyphOfPart(worst[i]!)" :size="15" />{{ STATION_WORDS[station] }}</Tab
+      >
     </TabList>
   </TabGroup>
 </template>

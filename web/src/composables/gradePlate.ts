@@ -7,7 +7,9 @@ import { glyphOfPart, wordOfParts } from './outcomes'
 
 /** The lengths that were read on one side, laid over the plan: the dog as it was found. */
 export function foundLengths(standard: Standard, result: GradeResult | null, side: 'left' | 'right'): Lengths {
-  const read = (result?.parts ?? []).filter((part) => part.basis === 'readings' && isLength(standard, part.criterionId) && (part.side === side || part.side === 'whole'))
+  const read = (result?.parts ?? []).filter(
+    (part) => part.basis === 'readings' && isLength(standard, part.criterionId) && (part.side === side || part.side === 'whole')
+  )
   const found: Partial<Record<RegionId, number>> = Object.fromEntries(read.map((part) => [part.region, part.valueMm!]))
   const body = found.back ?? standard.plan.lengthsMm.back
   return { ...standard.plan.lengthsMm, loin: body, croup: body, shoulder: found.ribs ?? standard.plan.lengthsMm.shoulder, ...found }
@@ -18,11 +20,18 @@ function isLength(standard: Standard, id: string): boolean {
 }
 
 /** Notes for the plate: what was answered at this station, worst first, one for each region. */
-export function stationNotes(standard: Standard, result: GradeResult | null, station: Station | null, numbers: ReadonlyMap<string, number>): PlateNote[] {
+export function stationNotes(
+  standard: Standard,
+  result: GradeResult | null,
+  station: Station | null,
+  numbers: ReadonlyMap<string, number>
+): PlateNote[] {
   if (!result) return []
   // what is seen on the dog: handling has no place on it, and some regions are not drawn from the side
   const drawn = new Set<string>(DRAWN_REGIONS)
-  const own = standard.criteria.filter((criterion) => (station === null || criterion.station === station) && criterion.station !== 'handling' && drawn.has(criterion.region))
+  const own = standard.criteria.filter(
+    (criterion) => (station === null || criterion.station === station) && criterion.station !== 'handling' && drawn.has(criterion.region)
+  )
   const notes: PlateNote[] = []
   const weight = (parts: readonly PartResult[]) => Math.min(...parts.map((part) => part.share01 ?? 1))
   const answered = own

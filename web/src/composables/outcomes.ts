@@ -10,16 +10,37 @@ export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   secondAssessor: 'ask a second assessor'
 }
 
-export const STATION_WORDS: Readonly<Record<Station, string>> = { side: 'Side', front: 'Front', rear: 'Rear', above: 'Above', hand: 'By hand', handling: 'Handling' }
+export const STATION_WORDS: Readonly<Record<Station, string>> = {
+  side: 'Side',
+  front: 'Front',
+  rear: 'Rear',
+  above: 'Above',
+  hand: 'By hand',
+  handling: 'Handling'
+}
 
-const GLYPH_OF: Readonly<Record<Verdict, GlyphName>> = { meets: 'meets', fails: 'fails', cannotTell: 'cannotTell', excused: 'excused', instructor: 'excused', notAnswered: 'missing' }
+const GLYPH_OF: Readonly<Record<Verdict, GlyphName>> = {
+  meets: 'meets',
+  fails: 'fails',
+  cannotTell: 'cannotTell',
+  excused: 'excused',
+  instructor: 'excused',
+  notAnswered: 'missing'
+}
 
 /** The shape of an answer: its departure where it has one, else its verdict. */
 export function glyphOfPart(part: PartResult): GlyphName {
   return part.departure ?? GLYPH_OF[part.verdict]
 }
 
-const WORDS: Readonly<Record<Verdict, string>> = { meets: 'meets', fails: 'fails', cannotTell: 'cannot tell', excused: 'came in so', instructor: 'instructor’s', notAnswered: 'not answered' }
+const WORDS: Readonly<Record<Verdict, string>> = {
+  meets: 'meets',
+  fails: 'fails',
+  cannotTell: 'cannot tell',
+  excused: 'came in so',
+  instructor: 'instructor’s',
+  notAnswered: 'not answered'
+}
 
 /** The answer of a criterion in one word: that of its worst part, with the side where sides differ. */
 export function wordOfParts(parts: readonly PartResult[]): { readonly part: PartResult; readonly word: string } {

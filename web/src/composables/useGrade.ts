@@ -1,5 +1,13 @@
 import type { Draft, GradingView } from '@peen/contract'
-import { countAnswers, type Answer, type Answers, type GlobalRating, type GradeResult, type SideAnswer, type SideKey } from '@peen/core/grade'
+import {
+  countAnswers,
+  type Answer,
+  type Answers,
+  type GlobalRating,
+  type GradeResult,
+  type SideAnswer,
+  type SideKey
+} from '@peen/core/grade'
 import type { Standard } from '@peen/core/standard'
 import { useDebounceFn, useLocalStorage } from '@vueuse/core'
 import * as Comlink from 'comlink'
@@ -8,7 +16,12 @@ import { api, ApiError, sentenceOf } from '../api/client'
 import { useSavedStore } from '../stores/saved'
 import type { Grader } from '../workers/grade.worker'
 
-export type StoredDraft = { readonly version: number; readonly answers: Answers; readonly critical: readonly string[]; readonly globalRating: GlobalRating | null }
+export type StoredDraft = {
+  readonly version: number
+  readonly answers: Answers
+  readonly critical: readonly string[]
+  readonly globalRating: GlobalRating | null
+}
 
 const SAVE_AFTER_MS = 700
 
@@ -17,7 +30,9 @@ export function useGrade(grading: GradingView, standard: Standard) {
   const saved = useSavedStore()
   const version = ref(grading.version)
   // a sheet that could not be saved last time is still here
-  const kept = useLocalStorage<StoredDraft | null>(`peen.draft.${grading.id}`, null, { serializer: { read: (text) => JSON.parse(text), write: (value) => JSON.stringify(value) } })
+  const kept = useLocalStorage<StoredDraft | null>(`peen.draft.${grading.id}`, null, {
+    serializer: { read: (text) => JSON.parse(text), write: (value) => JSON.stringify(value) }
+  })
   const mine = kept.value && kept.value.version === grading.version ? kept.value : grading
   const answers = ref<Answers>(JSON.parse(JSON.stringify(mine.answers)) as Answers)
   const critical = ref<readonly string[]>([...mine.critical])
@@ -32,7 +47,12 @@ export function useGrade(grading: GradingView, standard: Standard) {
   let asked = 0
   async function regrade(): Promise<void> {
     const turn = ++asked
-    const input = { answers: JSON.parse(JSON.stringify(answers.value)) as Answers, critical: [...critical.value], burns: [...grading.dog.burns], seedText: grading.id }
+    const input = {
+      answers: JSON.parse(JSON.stringify(answers.value)) as Answers,
+      critical: [...critical.value],
+      burns: [...grading.dog.burns],
+      seedText: grading.id
+    }
     const found = await grader.grade(JSON.parse(JSON.stringify(standard)) as Standard, input)
     if (turn === asked) result.value = found
   }

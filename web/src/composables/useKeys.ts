@@ -5,7 +5,8 @@ export type Key = { readonly key: string; readonly label: string; readonly run: 
 /** Every key that does something now, newest screen last; the help sheet lists them. */
 export const activeKeys = shallowReactive<Key[]>([])
 
-const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
+const isTyping = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName))
 
 /** Keys of a screen: they work while it is mounted, never while somebody types or a sheet lies on top. */
 export function useKeys(keys: readonly Key[]): void {

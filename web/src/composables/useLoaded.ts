@@ -1,7 +1,12 @@
 import { ref, watch, type Ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
 
-export type Loaded<T> = { readonly data: Ref<T | null>; readonly error: Ref<string | null>; readonly loading: Ref<boolean>; readonly reload: () => Promise<void> }
+export type Loaded<T> = {
+  readonly data: Ref<T | null>
+  readonly error: Ref<string | null>
+  readonly loading: Ref<boolean>
+  readonly reload: () => Promise<void>
+}
 
 /** A view's data from the server, loaded again whenever its address changes. What was shown stays while it reloads. */
 export function useLoaded<T>(path: () => string): Loaded<T> {

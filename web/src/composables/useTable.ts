@@ -25,7 +25,9 @@ export function useTable(id: () => string) {
     return [...stored, ...fresh.values()]
   })
   const state = computed(() => foldSession(events.value))
-  const standard = computed<Standard | null>(() => session.school?.standards.find((s) => s.id === data.value?.standardId && s.version === data.value?.standardVersion) ?? null)
+  const standard = computed<Standard | null>(
+    () => session.school?.standards.find((s) => s.id === data.value?.standardId && s.version === data.value?.standardVersion) ?? null
+  )
   const steps = computed(() => (standard.value ? stepProgress(standard.value.plan.steps, state.value) : []))
   const current = computed(() => state.value.attempts.find((attempt) => !attempt.ended) ?? null)
   const nextStep = computed(() => steps.value.find((step) => step.state === 'todo') ?? null)

@@ -7,7 +7,12 @@ const chosen = useLocalStorage<(typeof THEMES)[number]>('peen.theme', 'as the de
 /** Keeps the page's theme class in step with the choice; called once by the application. */
 export function applyTheme(): void {
   const devicePrefersDark = usePreferredDark()
-  watchEffect(() => document.documentElement.classList.toggle('dark', chosen.value === 'dark' || (chosen.value === 'as the device' && devicePrefersDark.value)))
+  watchEffect(() =>
+    document.documentElement.classList.toggle(
+      'dark',
+      chosen.value === 'dark' || (chosen.value === 'as the device' && devicePrefersDark.value)
+    )
+  )
 }
 
 export function useTheme() {

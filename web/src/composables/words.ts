@@ -15,5 +15,8 @@ export function sayMoment(iso: string, timeZone: string): string {
 
 /** Text with **bold** parts, split for a template; never as HTML. */
 export function boldParts(text: string): { readonly text: string; readonly bold: boolean }[] {
-  return text.split('**').map((part, i) => ({ text: part, bold: i % 2 === 1 })).filter((part) => part.text !== '')
+  return text
+    .split('**')
+    .map((part, i) => ({ text: part, bold: i % 2 === 1 }))
+    .filter((part) => part.text !== '')
 }

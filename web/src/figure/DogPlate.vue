@@ -13,7 +13,20 @@ import type { PlateNote } from './plate-note'
 import RegionTouch from './RegionTouch.vue'
 
 const props = withDefaults(
-  defineProps<{ dog: DrawnDog; plan: Lengths; lengths: Lengths; notes?: readonly PlateNote[]; selected?: RegionId | null; now?: RegionId | null; mirrored?: boolean; showsDepartures?: boolean; listsRest?: boolean; caption: string; label: string; height: number }>(),
+  defineProps<{
+    dog: DrawnDog
+    plan: Lengths
+    lengths: Lengths
+    notes?: readonly PlateNote[]
+    selected?: RegionId | null
+    now?: RegionId | null
+    mirrored?: boolean
+    showsDepartures?: boolean
+    listsRest?: boolean
+    caption: string
+    label: string
+    height: number
+  }>(),
   { notes: () => [], selected: null, now: null, mirrored: false, showsDepartures: false, listsRest: true }
 )
 const emit = defineEmits<{ pick: [region: RegionId] }>()
@@ -46,12 +59,18 @@ const toPlate = computed(() => ([x, y]: Point): Point => {
 })
 const markMm = computed(() => [50, 20, 100].find((mm) => mm * placed.value.view.scale >= 14 && mm * placed.value.view.scale <= 80) ?? 50)
 
-const figureKey = computed(() => JSON.stringify([props.dog.bodyType, props.dog.colour, props.dog.withersMm, props.plan, box.value.w, box.value.h]))
+const figureKey = computed(() =>
+  JSON.stringify([props.dog.bodyType, props.dog.colour, props.dog.withersMm, props.plan, box.value.w, box.value.h])
+)
 function asked() {
   const { w, h } = box.value
   const { bodyType, colour, withersMm } = props.dog
   const dog = { bodyType, colour, withersMm, plan: { ...props.plan }, budget: budgetFor(w * density, h * density) }
-  return { dog, scale: placeDog(props.dog, Math.round(w * density), Math.round(h * density), false).view.scale, lengths: { ...props.lengths } }
+  return {
+    dog,
+    scale: placeDog(props.dog, Math.round(w * density), Math.round(h * density), false).view.scale,
+    lengths: { ...props.lengths }
+  }
 }
 async function readDepartures(): Promise<void> {
   if (width.value === 0 || !props.showsDepartures) return
@@ -95,16 +114,38 @@ const leaders = computed(() => {
   if (!hasColumns.value) return []
   const targets = props.notes.flatMap((note) => {
     const at = centreOf(note.region)
-    return at ? [{ id: note.id, x: at[0], y: at[1], heightPx: 34 + 20 * note.lines.reduce((rows, line) => rows + Math.ceil((line.text.length + (line.glyph ? 3 : 0)) / LETTERS), 0) + (note.danger ? 22 : 0) }] : []
+    return at
+      ? [
+          {
+            id: note.id,
+            x: at[0],
+            y: at[1],
+            heightPx:
+              34 +
+              20 * note.lines.reduce((rows, line) => rows + Math.ceil((line.text.length + (line.glyph ? 3 : 0)) / LETTERS), 0) +
+              (note.danger ? 22 : 0)
+          }
+        ]
+      : []
   })
-  return placeNotes(targets, { widthPx: width.value, topPx: 18, bottomPx: plateHeight.value - FOOT, columnPx: COLUMN, marginPx: MARGIN }, onDog.value)
-    .map((place) => ({ place, note: props.notes.find((note) => note.id === place.id)! }))
+  return placeNotes(
+    targets,
+    { widthPx: width.value, topPx: 18, bottomPx: plateHeight.value - FOOT, columnPx: COLUMN, marginPx: MARGIN },
+    onDog.value
+  ).map((place) => ({ place, note: props.notes.find((note) => note.id === place.id)! }))
 })
-const below = computed(() => (hasColumns.value ? props.notes.filter((note) => !leaders.value.some((leader) => leader.note.id === note.id)) : props.notes))
-const path = ({ side, rulePx, elbow, target }: (typeof leaders.value)[number]['place']) => `M${side === 'left' ? MARGIN : width.value - MARGIN} ${rulePx}H${elbow[0]}L${target[0].toFixed(1)} ${target[1].toFixed(1)}`
+const below = computed(() =>
+  hasColumns.value ? props.notes.filter((note) => !leaders.value.some((leader) => leader.note.id === note.id)) : props.notes
+)
+const path = ({ side, rulePx, elbow, target }: (typeof leaders.value)[number]['place']) =>
+  `M${side === 'left' ? MARGIN : width.value - MARGIN} ${rulePx}H${elbow[0]}L${target[0].toFixed(1)} ${target[1].toFixed(1)}`
 // one path for all hairs of a kind: hundreds of elements would block the hand
 const hairs = computed(() => {
-  const draw = (long: boolean) => departures.value.filter((departure) => departure.byMm > 0 === long).map(({ from, to }) => `M${toPlate.value(from).map(tenth).join(' ')}L${toPlate.value(to).map(tenth).join(' ')}`).join('')
+  const draw = (long: boolean) =>
+    departures.value
+      .filter((departure) => departure.byMm > 0 === long)
+      .map(({ from, to }) => `M${toPlate.value(from).map(tenth).join(' ')}L${toPlate.value(to).map(tenth).join(' ')}`)
+      .join('')
   return { long: draw(true), short: draw(false) }
 })
 const tenth = (value: number) => value.toFixed(1)
@@ -118,17 +159,54 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
     <div class="relative bg-plate" :style="{ height: `${plateHeight}px` }">
       <template v-if="width > 0">
         <GroundHatch :from="box.x + box.w * 0.18" :to="box.x + box.w * 0.82" :y="groundY" :width="width" :height="plateHeight" />
-        <FigurePicture class="absolute" :style="{ left: `${box.x}px`, top: `${box.y}px` }" :dog="dog" :plan="plan" :lengths="lengths" :width="box.w" :height="box.h" :mirrored="mirrored" :label="label" />
+        <FigurePicture
+          class="absolute"
+          :style="{ left: `${box.x}px`, top: `${box.y}px` }"
+          :dog="dog"
+          :plan="plan"
+          :lengths="lengths"
+          :width="box.w"
+          :height="box.h"
+          :mirrored="mirrored"
+          :label="label"
+        />
         <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">
           <path :d="hairs.long + hairs.short" stroke="var(--plate)" stroke-opacity=".8" stroke-width="3" stroke-linecap="round" />
           <path :d="hairs.long" stroke="var(--long)" stroke-width="1.2" />
           <path :d="hairs.short" stroke="var(--short)" stroke-width="1.2" />
         </svg>
-        <RegionTouch :shapes="shapes" :to-px="toPlate" :width="width" :height="plateHeight" :selected="selected" :side="sideWords" @pick="emit('pick', $event)" />
+        <RegionTouch
+          :shapes="shapes"
+          :to-px="toPlate"
+          :width="width"
+          :height="plateHeight"
+          :selected="selected"
+          :side="sideWords"
+          @pick="emit('pick', $event)"
+        />
         <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">
-          <g v-for="{ place, note } in leaders" :key="note.id" :class="note.danger ? 'text-danger' : note.region === now ? 'text-act' : note.tone === 'long' ? 'text-long' : note.tone === 'short' ? 'text-short' : 'text-ink'">
+          <g
+            v-for="{ place, note } in leaders"
+            :key="note.id"
+            :class="
+              note.danger
+                ? 'text-danger'
+                : note.region === now
+                  ? 'text-act'
+                  : note.tone === 'long'
+                    ? 'text-long'
+                    : note.tone === 'short'
+                      ? 'text-short'
+                      : 'text-ink'
+            "
+          >
             <path :d="path(place)" fill="none" stroke="var(--plate)" stroke-width="3.4" stroke-opacity=".78" />
-            <path :d="path(place)" fill="none" stroke="currentColor" :stroke-width="note.region === now || note.region === selected ? 2 : 1" />
+            <path
+              :d="path(place)"
+              fill="none"
+              stroke="currentColor"
+              :stroke-width="note.region === now || note.region === selected ? 2 : 1"
+            />
             <circle :cx="place.target[0]" :cy="place.target[1]" r="4" fill="var(--plate)" stroke="currentColor" stroke-width="1.4" />
             <circle :cx="place.target[0]" :cy="place.target[1]" r="1.4" fill="currentColor" />
           </g>
@@ -140,21 +218,46 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
           :key="note.id"
           class="absolute block min-h-11 bg-transparent p-0 text-[16px] leading-[20px]"
           :class="[place.side === 'left' ? 'text-left' : 'text-right', note.region === now ? 'text-act' : '']"
-          :style="{ top: `${place.yPx}px`, width: `${COLUMN}px`, left: place.side === 'left' ? `${MARGIN}px` : `${width - MARGIN - COLUMN}px` }"
+          :style="{
+            top: `${place.yPx}px`,
+            width: `${COLUMN}px`,
+            left: place.side === 'left' ? `${MARGIN}px` : `${width - MARGIN - COLUMN}px`
+          }"
           @click="emit('pick', note.region)"
         >
-          <span class="block h-[31px] truncate leading-[24px] whitespace-nowrap"><span v-if="note.numeral" class="numeral mr-[7px] text-[23px]">{{ note.numeral }}</span><b>{{ note.heading }}</b></span>
-          <span v-for="line in note.lines" :key="line.text" class="block" :class="[line.bold ? 'font-[650]' : '', note.tone === 'long' && line.bold ? 'text-long' : note.tone === 'short' && line.bold ? 'text-short' : 'text-ink']"><GlyphMark v-if="line.glyph" :name="line.glyph" :size="16" class="mr-1 align-[-3px]" />{{ line.text }}</span>
-          <span v-if="note.danger" class="block font-semibold text-danger"><GlyphMark name="danger" :size="16" class="mr-1 align-[-3px]" />{{ note.danger }}</span>
+          <span class="block h-[31px] truncate leading-[24px] whitespace-nowrap"
+            ><span v-if="note.numeral" class="numeral mr-[7px] text-[23px]">{{ note.numeral }}</span
+            ><b>{{ note.heading }}</b></span
+          >
+          <span
+            v-for="line in note.lines"
+            :key="line.text"
+            class="block"
+            :class="[
+              line.bold ? 'font-[650]' : '',
+              note.tone === 'long' && line.bold ? 'text-long' : note.tone === 'short' && line.bold ? 'text-short' : 'text-ink'
+            ]"
+            ><GlyphMark v-if="line.glyph" :name="line.glyph" :size="16" class="mr-1 align-[-3px]" />{{ line.text }}</span
+          >
+          <span v-if="note.danger" class="block font-semibold text-danger"
+            ><GlyphMark name="danger" :size="16" class="mr-1 align-[-3px]" />{{ note.danger }}</span
+          >
         </button>
       </template>
-      <figcaption class="caption absolute right-6 bottom-4 left-6 flex justify-between gap-6"><span class="truncate">{{ caption }}</span><span v-if="width > 520" class="whitespace-nowrap">one border mark is {{ markMm }} mm</span></figcaption>
+      <figcaption class="caption absolute right-6 bottom-4 left-6 flex justify-between gap-6">
+        <span class="truncate">{{ caption }}</span><span v-if="width > 520" class="whitespace-nowrap"
+          >one border mark is {{ markMm }} mm</span
+        >
+      </figcaption>
     </div>
     <ul v-if="listsRest && below.length" class="row-rule m-0 list-none border-b border-line p-0">
       <li v-for="note in below" :key="note.id">
         <button class="flex min-h-11 w-full items-center gap-3 px-1 py-2" @click="emit('pick', note.region)">
           <span v-if="note.numeral" class="numeral w-6 text-[20px]">{{ note.numeral }}</span><b>{{ note.heading }}</b>
-          <span class="muted flex-1 text-right">{{ note.lines.map((line) => line.text).join(', ') }} <span v-if="note.danger" class="font-semibold text-danger">{{ note.danger }}</span></span>
+          <span class="muted flex-1 text-right"
+            >{{ note.lines.map((line) => line.text).join(', ') }}
+            <span v-if="note.danger" class="font-semibold text-danger">{{ note.danger }}</span></span
+          >
         </button>
       </li>
     </ul>

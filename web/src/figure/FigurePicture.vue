@@ -6,7 +6,10 @@ import { knownPicture, pictureOf } from './painter'
 import { budgetFor, placeDog, type DrawnDog } from './place'
 
 // A dog drawn hair by hair: the filled shape first, hair after. While one picture is being drawn only the newest wish waits.
-const props = withDefaults(defineProps<{ dog: DrawnDog; lengths: Lengths; plan?: Lengths; width: number; height: number; mirrored?: boolean; label: string }>(), { plan: undefined, mirrored: false })
+const props = withDefaults(
+  defineProps<{ dog: DrawnDog; lengths: Lengths; plan?: Lengths; width: number; height: number; mirrored?: boolean; label: string }>(),
+  { plan: undefined, mirrored: false }
+)
 
 const canvas = ref<HTMLCanvasElement | null>(null)
 const state = ref<'waiting' | 'shape' | 'full'>('waiting')
@@ -65,11 +68,26 @@ function show(picture: ImageBitmap): void {
 
 onMounted(() => void draw())
 onBeforeUnmount(() => (gone = true))
-watch(() => [props.dog, props.lengths, props.plan, props.width, props.height, props.mirrored], () => void draw(), { deep: true, flush: 'post' })
+watch(
+  () => [props.dog, props.lengths, props.plan, props.width, props.height, props.mirrored],
+  () => void draw(),
+  { deep: true, flush: 'post' }
+)
 </script>
 
 <template>
-  <canvas ref="canvas" class="dog-picture block" role="img" :aria-label="label" :width="size.w" :height="size.h" :style="{ width: `${width}px`, height: `${height}px` }" :data-drawn="state" :data-ms="drawMs" :data-count="drawCount" />
+  <canvas
+    ref="canvas"
+    class="dog-picture block"
+    role="img"
+    :aria-label="label"
+    :width="size.w"
+    :height="size.h"
+    :style="{ width: `${width}px`, height: `${height}px` }"
+    :data-drawn="state"
+    :data-ms="drawMs"
+    :data-count="drawCount"
+  />
 </template>
 
 <style scoped>

@@ -4,7 +4,14 @@ import { regionName, type RegionId } from '@peen/core/regions'
 import { computed, nextTick, ref } from 'vue'
 
 // The regions over the drawn dog: touch, pointer, keyboard (one Tab stop, arrows between places) and screen reader alike.
-const props = defineProps<{ shapes: readonly RegionShape[]; toPx: (p: Point) => Point; width: number; height: number; selected: RegionId | null; side: string }>()
+const props = defineProps<{
+  shapes: readonly RegionShape[]
+  toPx: (p: Point) => Point
+  width: number
+  height: number
+  selected: RegionId | null
+  side: string
+}>()
 const emit = defineEmits<{ pick: [region: RegionId] }>()
 
 const focused = ref(0)
@@ -13,7 +20,23 @@ const paths = ref<SVGPathElement[]>([])
 const drawn = computed(() =>
   [...props.shapes]
     .sort((a, b) => b.areaMm2 - a.areaMm2)
-    .map((shape) => ({ region: shape.region, centre: props.toPx(shape.centre), d: shape.rings.map((ring) => `M${ring.map((p) => props.toPx(p).map((v) => v.toFixed(1)).join(' ')).join('L')}Z`).join('') }))
+    .map((shape) => ({
+      region: shape.region,
+      centre: props.toPx(shape.centre),
+      d: shape.rings
+        .map(
+          (ring) =>
+            `M${ring
+              .map((p) =>
+                props
+                  .toPx(p)
+                  .map((v) => v.toFixed(1))
+                  .join(' ')
+              )
+              .join('L')}Z`
+        )
+        .join('')
+    }))
 )
 
 function onKey(event: KeyboardEvent, i: number): void {

@@ -23,7 +23,11 @@ export const useOutboxStore = defineStore('outbox', () => {
   const waiting = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
   const refusal = ref<string | null>(null)
   let sending: Promise<void> | null = null
-  watch(() => waiting.value.length, (n) => (saved.kept = n), { immediate: true })
+  watch(
+    () => waiting.value.length,
+    (n) => (saved.kept = n),
+    { immediate: true }
+  )
 
   /** Makes an event with its whole envelope, later than everything seen in its session. */
   function make<K extends EventKind>(sessionId: string, kind: K, payload: Payloads[K], lastLamport: number): PracticeEvent {
@@ -31,7 +35,19 @@ export const useOutboxStore = defineStore('outbox', () => {
     const mine = waiting.value.filter((event) => event.sessionId === sessionId).map((event) => event.lamport)
     const lamport = Math.max(lastLamport, ...mine) + 1
     const atDevice = session.school?.isDemo ? session.school.now : new Date().toISOString()
-    return { id: v7(), v: EVENT_VERSION, kind, sessionId, by: session.me!.id, deviceId: deviceId.value, seq: seq.value, lamport, atDevice, receivedAt: null, payload } as PracticeEvent
+    return {
+      id: v7(),
+      v: EVENT_VERSION,
+      kind,
+      sessionId,
+      by: session.me!.id,
+      deviceId: deviceId.value,
+      seq: seq.value,
+      lamport,
+      atDevice,
+      receivedAt: null,
+      payload
+    } as PracticeEvent
   }
   function put(event: PracticeEvent): void {
     waiting.value = [...waiting.value, event]

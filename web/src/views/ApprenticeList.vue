@@ -10,7 +10,12 @@ import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
 const { data, error, loading, reload } = useLoaded<ApprenticeSummary[]>(() => '/apprentices')
-const cohorts = computed(() => [...new Set(data.value?.map((person) => person.cohort) ?? [])].map((name) => ({ name, people: data.value!.filter((person) => person.cohort === name) })))
+const cohorts = computed(() =>
+  [...new Set(data.value?.map((person) => person.cohort) ?? [])].map((name) => ({
+    name,
+    people: data.value!.filter((person) => person.cohort === name)
+  }))
+)
 </script>
 
 <template>
@@ -25,10 +30,15 @@ const cohorts = computed(() => [...new Set(data.value?.map((person) => person.co
       <hr class="rule2 mt-2" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="person in cohort.people" :key="person.id">
-          <RouterLink :to="`/apprentices/${person.id}`" class="flex min-h-14 flex-wrap items-center gap-x-6 px-1 py-2.5 no-underline hover:bg-well">
+          <RouterLink
+            :to="`/apprentices/${person.id}`"
+            class="flex min-h-14 flex-wrap items-center gap-x-6 px-1 py-2.5 no-underline hover:bg-well"
+          >
             <span class="w-44 text-[20px] font-[650]">{{ person.givenName }} {{ person.familyName }}</span>
             <span class="min-w-60 flex-1 font-serif text-[18px] leading-[1.25]"><BoldText :text="person.say" /></span>
-            <span class="muted w-28 text-right max-sm:text-left">{{ person.lastOn ? sayDate(person.lastOn, session.school?.now) : 'no work yet' }}</span>
+            <span class="muted w-28 text-right max-sm:text-left">{{
+              person.lastOn ? sayDate(person.lastOn, session.school?.now) : 'no work yet'
+            }}</span>
           </RouterLink>
         </li>
       </ul>

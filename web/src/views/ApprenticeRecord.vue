@@ -3,7 +3,7 @@ import { techniqueById } from '@peen/content'
 import type { ApprenticeView } from '@peen/contract'
 import { STATES } from '@peen/core/competency'
 import { standards } from '@peen/content'
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
@@ -26,13 +26,29 @@ const router = useRouter()
 const { data, error, loading, reload } = useLoaded<ApprenticeView>(() => `/apprentices/${props.id}`)
 const selected = ref<string | null>(null)
 watch(data, (view) => {
-  if (view && !view.techniques.some((entry) => entry.techniqueId === selected.value)) selected.value = view.next?.techniqueId ?? view.techniques[0].techniqueId
+  if (view && !view.techniques.some((entry) => entry.techniqueId === selected.value))
+    selected.value = view.next?.techniqueId ?? view.techniques[0].techniqueId
 })
 const shown = computed(() => data.value?.techniques.find((entry) => entry.techniqueId === selected.value) ?? null)
 const name = computed(() => (shown.value ? techniqueById(shown.value.techniqueId)!.name : ''))
 const percent = (share: number) => Math.round(100 * share)
-const stateWords: Record<string, string> = { new: 'new', practising: 'practising', ready: 'ready to be assessed', competent: 'competent', slipping: 'slipping', lapsed: 'lapsed', held: 'held' }
+const stateWords: Record<string, string> = {
+  new: 'new',
+  practising: 'practising',
+  ready: 'ready to be assessed',
+  competent: 'competent',
+  slipping: 'slipping',
+  lapsed: 'lapsed',
+  held: 'held'
+}
 const legend = [...STATES].reverse()
+
+const detail = ref<HTMLElement | null>(null)
+async function choose(id: string): Promise<void> {
+  selected.value = id
+  await nextTick()
+  detail.value?.scrollIntoView({ block: 'nearest' })
+}
 
 const problem = ref<string | null>(null)
 const showsLift = ref(false)
@@ -58,21 +74,43 @@ async function lift(): Promise<void> {
 </script>
 
 <template>
-  <TopLine :what="data ? `${data.person.givenName} ${data.person.familyName}, ${data.cohort.toLowerCase()} cohort, week ${data.week}` : 'Apprentice'" />
+  <TopLine
+    :what="
+      data ? `${data.person.givenName} ${data.person.familyName}, ${data.cohort.toLowerCase()} cohort, week ${data.week}` : 'Apprentice'
+    "
+  />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_418px] lg:overflow-hidden">
     <main class="min-w-0 p-4 sm:px-6 sm:pt-[18px] lg:overflow-y-auto">
       <p class="finding max-sm:text-[23px]"><BoldText :text="data.say" /></p>
-      <StandingLines class="mt-3" :techniques="data.techniques" :selected="selected" @select="(id) => (selected = id)" />
-      <p class="muted mt-2 flex flex-wrap gap-x-4 gap-y-1"><span v-for="state in legend" :key="state" class="whitespace-nowrap"><GlyphMark :name="state" :size="17" class="mr-1.5 align-[-3px]" />{{ stateWords[state] }}</span></p>
+      <StandingLines class="mt-3" :techniques="data.techniques" :selected="selected" @select="choose" />
+      <p class="muted mt-2 flex flex-wrap gap-x-4 gap-y-1">
+        <span v-for="state in legend" :key="state" class="whitespace-nowrap"
+          ><GlyphMark :name="state" :size="17" class="mr-1.5 align-[-3px]" />{{ stateWords[state] }}</span
+        >
+      </p>
       <hr class="rule2 mt-2.5" />
-      <section v-if="shown" class="grid gap-5 pt-3 sm:grid-cols-[258px_1fr]" :aria-label="name">
+      <section v-if="shown" ref="detail" class="grid gap-5 pt-3 sm:grid-cols-[258px_1fr]" :aria-label="name">
         <div>
-          <h1>{{ name }}<template v-if="shown.standing.state !== 'new'">, {{ shown.standing.score }} of {{ shown.standing.limit }}</template></h1>
-          <p class="mt-1.5 leading-[1.32]"><GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ stateWords[shown.standing.state] }}.</b> {{ shown.standing.because }}</p>
-          <p v-if="shown.standing.rate" class="mt-1.5 leading-[1.32]">{{ shown.standing.clean }} of {{ shown.standing.attempts }} clean, {{ percent(shown.standing.rate.value) }} % (between {{ percent(shown.standing.rate.interval[0]) }} and {{ percent(shown.standing.rate.interval[1]) }}), on {{ shown.standing.dogs }} dogs: {{ shown.standing.coats.join(', ') }}.</p>
-          <p class="muted mt-1.5 leading-[1.3]">Of 100 who still miss 3 in 10, {{ percent(shown.standing.risk) }} get here by luck; of 100 who miss 1 in 20, {{ percent(shown.standing.power) }} do.</p>
-          <p v-if="shown.standing.figures || shown.standing.selfReported" class="muted mt-1.5 leading-[1.3]">Apart from the chart: {{ shown.standing.figures }} on figures, {{ shown.standing.selfReported }} unwatched.</p>
+          <h1>
+            {{ name }}<template v-if="shown.standing.state !== 'new'">, {{ shown.standing.score }} of {{ shown.standing.limit }}</template>
+          </h1>
+          <p class="mt-1.5 leading-[1.32]">
+            <GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ stateWords[shown.standing.state] }}.</b>
+            {{ shown.standing.because }}
+          </p>
+          <p v-if="shown.standing.rate" class="mt-1.5 leading-[1.32]">
+            {{ shown.standing.clean }} of {{ shown.standing.attempts }} clean, {{ percent(shown.standing.rate.value) }} % (between
+            {{ percent(shown.standing.rate.interval[0]) }} and {{ percent(shown.standing.rate.interval[1]) }}), on
+            {{ shown.standing.dogs }} dogs: {{ shown.standing.coats.join(', ') }}.
+          </p>
+          <p class="muted mt-1.5 leading-[1.3]">
+            Of 100 who still miss 3 in 10, {{ percent(shown.standing.risk) }} get here by luck; of 100 who miss 1 in 20,
+            {{ percent(shown.standing.power) }} do.
+          </p>
+          <p v-if="shown.standing.figures || shown.standing.selfReported" class="muted mt-1.5 leading-[1.3]">
+            Apart from the chart: {{ shown.standing.figures }} on figures, {{ shown.standing.selfReported }} unwatched.
+          </p>
           <button v-if="shown.standing.state === 'held' && session.isLead" class="btn mt-3" @click="showsLift = true">Lift the hold</button>
         </div>
         <LearningChart :standing="shown.standing" :attempts="shown.attempts" />
@@ -84,7 +122,15 @@ async function lift(): Promise<void> {
       <p v-if="!data.next">Nothing is open: every technique is competent or waits to be assessed.</p>
       <template v-else>
         <div class="flex items-center gap-4">
-          <FigurePicture v-if="data.next.dog" :dog="data.next.dog" :lengths="standards[0].plan.lengthsMm" :width="124" :height="100" :label="data.next.dog.name" class="flex-none" />
+          <FigurePicture
+            v-if="data.next.dog"
+            :dog="data.next.dog"
+            :lengths="standards[0].plan.lengthsMm"
+            :width="124"
+            :height="100"
+            :label="data.next.dog.name"
+            class="flex-none"
+          />
           <p class="font-serif text-[20px] leading-[1.24]"><BoldText :text="data.next.say" /></p>
         </div>
         <p class="muted mt-2 leading-[1.32]">{{ data.next.why }}</p>
@@ -95,10 +141,14 @@ async function lift(): Promise<void> {
         <hr class="rule2 mt-2.5" />
         <RuleList :rules="certificate.rules" compact />
         <p class="mt-2 leading-[1.32]">{{ certificate.say }}</p>
-        <RouterLink v-if="certificate.findingId" :to="`/certify/${certificate.findingId}`" class="btn mt-3 w-full">Open the finding</RouterLink>
+        <RouterLink v-if="certificate.findingId" :to="`/certify/${certificate.findingId}`" class="btn mt-3 w-full"
+          >Open the finding</RouterLink
+        >
         <button v-else-if="session.isStaff" class="btn mt-3 w-full" @click="draft(certificate.certificateId)">Draft the finding</button>
       </section>
-      <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+      <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert">
+        <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+      </p>
     </aside>
     <SheetDialog :open="showsLift" :title="`Lift the hold: ${name}`" @close="showsLift = false">
       <form @submit.prevent="lift">

@@ -14,7 +14,9 @@ const { data, error, loading, reload } = useLoaded<FindingRow[]>(() => '/finding
 const problem = ref<string | null>(null)
 async function open(row: FindingRow): Promise<void> {
   try {
-    const id = row.findingId ?? (await api.post<{ id: string }>('/findings', { id: v7(), apprenticeId: row.apprenticeId, certificateId: row.certificateId })).id
+    const id =
+      row.findingId ??
+      (await api.post<{ id: string }>('/findings', { id: v7(), apprenticeId: row.apprenticeId, certificateId: row.certificateId })).id
     await router.push(`/certify/${id}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)
@@ -36,9 +38,14 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
     <ul class="row-rule m-0 list-none p-0">
       <li v-for="row in data" :key="row.apprenticeId + row.certificateId">
         <button class="flex min-h-14 w-full flex-wrap items-center gap-x-5 px-1 py-2.5 hover:bg-well" @click="open(row)">
-          <GlyphMark :name="row.status === 'issued' || row.met === row.of ? 'meets' : row.status === 'declined' ? 'fails' : 'missing'" :size="24" />
+          <GlyphMark
+            :name="row.status === 'issued' || row.met === row.of ? 'meets' : row.status === 'declined' ? 'fails' : 'missing'"
+            :size="24"
+          />
           <span class="w-44 text-[20px] font-[650]">{{ row.apprentice }}</span>
-          <span class="w-28"><b>{{ row.met }}</b> of {{ row.of }} met</span>
+          <span class="w-28"
+            ><b>{{ row.met }}</b> of {{ row.of }} met</span
+          >
           <span class="muted min-w-60 flex-1 leading-[1.3]">{{ row.say }}</span>
           <span class="muted w-32 text-right max-sm:text-left">{{ words[row.status] }}</span>
         </button>

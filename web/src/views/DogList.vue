@@ -24,7 +24,13 @@ const plan = standards[0].plan.lengthsMm
       <li v-for="dog in data" :key="dog.id" class="border-b border-line">
         <RouterLink :to="`/dogs/${dog.id}`" class="flex items-center gap-4 px-1 py-2 no-underline hover:bg-well">
           <FigurePicture :dog="dog" :lengths="plan" :width="96" :height="76" :label="`${dog.name}, drawn`" class="flex-none" />
-          <span class="min-w-0"><b class="text-[20px]">{{ dog.name }}</b><span class="muted block">{{ dog.coat }}, {{ dog.colour }}, {{ dog.withersMm }} mm; {{ dog.temperament }}</span><span v-for="burn in dog.burns" :key="burn.region" class="block font-semibold text-danger"><GlyphMark name="danger" :size="16" class="mr-1 align-[-2px]" />burned before: {{ burn.side }} {{ burn.region }}</span></span>
+          <span class="min-w-0"
+            ><b class="text-[20px]">{{ dog.name }}</b
+            ><span class="muted block">{{ dog.coat }}, {{ dog.colour }}, {{ dog.withersMm }} mm; {{ dog.temperament }}</span
+            ><span v-for="burn in dog.burns" :key="burn.region" class="block font-semibold text-danger"
+              ><GlyphMark name="danger" :size="16" class="mr-1 align-[-2px]" />burned before: {{ burn.side }} {{ burn.region }}</span
+            ></span
+          >
         </RouterLink>
       </li>
     </ul>

@@ -23,7 +23,13 @@ const wears = ref<'plan' | 'measured'>('plan')
 const selected = ref<RegionId | null>('back')
 const tried = ref<Partial<Record<RegionId, number>>>({})
 
-const measured = computed<Lengths>(() => Object.fromEntries((data.value?.measured ?? []).filter((found) => found.side === side.value || found.side === 'whole').map((found) => [found.region, found.mm])))
+const measured = computed<Lengths>(() =>
+  Object.fromEntries(
+    (data.value?.measured ?? [])
+      .filter((found) => found.side === side.value || found.side === 'whole')
+      .map((found) => [found.region, found.mm])
+  )
+)
 // body regions that are not gauged on their own wear what was read on the back and ribs
 const lengths = computed<Lengths>(() => {
   const plan = data.value?.plan.lengthsMm ?? {}
@@ -34,7 +40,19 @@ const lengths = computed<Lengths>(() => {
 const hasMeasured = computed(() => Object.keys(measured.value).length > 0)
 const sliderTop = computed(() => (selected.value ? Math.max(20, Math.round((data.value?.plan.lengthsMm[selected.value] ?? 10) * 1.9)) : 20))
 
-const NOTED: readonly RegionId[] = ['brow', 'beard', 'cheek', 'neckSide', 'back', 'ribs', 'skirt', 'foreleg', 'rearPastern', 'tail', 'earOutside']
+const NOTED: readonly RegionId[] = [
+  'brow',
+  'beard',
+  'cheek',
+  'neckSide',
+  'back',
+  'ribs',
+  'skirt',
+  'foreleg',
+  'rearPastern',
+  'tail',
+  'earOutside'
+]
 const notes = computed<PlateNote[]>(() => {
   const plan = data.value?.plan.lengthsMm ?? {}
   return NOTED.map((region, i) => {
@@ -43,9 +61,15 @@ const notes = computed<PlateNote[]>(() => {
     const differs = Math.abs(off) >= 0.5
     const burn = data.value?.dog.burns.find((place) => place.region === region)
     return {
-      id: region, region, numeral: String(i + 1), heading: regionName(region),
-      lines: [{ text: sayLength(now, unit.value), bold: true, glyph: differs ? (off > 0 ? 'long' as const : 'short' as const) : undefined }, ...(differs ? [{ text: `planned ${sayLength(planned, unit.value)}` }] : [])],
-      tone: differs ? (off > 0 ? 'long' as const : 'short' as const) : undefined,
+      id: region,
+      region,
+      numeral: String(i + 1),
+      heading: regionName(region),
+      lines: [
+        { text: sayLength(now, unit.value), bold: true, glyph: differs ? (off > 0 ? ('long' as const) : ('short' as const)) : undefined },
+        ...(differs ? [{ text: `planned ${sayLength(planned, unit.value)}` }] : [])
+      ],
+      tone: differs ? (off > 0 ? ('long' as const) : ('short' as const)) : undefined,
       danger: burn ? `burned before, ${burn.side}` : undefined
     }
   })
@@ -60,13 +84,50 @@ function tryLength(event: Event): void {
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_360px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
-      <DogPlate :dog="data.dog" :plan="data.plan.lengthsMm" :lengths="lengths" :notes="notes" :selected="selected" :mirrored="side === 'right'" :shows-departures="true" :height="560" :caption="`${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm. ${wears === 'plan' ? 'As planned' : 'As last measured'}, from the dog’s own ${side}.`" :label="`${data.dog.name} drawn at true scale`" @pick="(region) => (selected = region)" />
+      <DogPlate
+        :dog="data.dog"
+        :plan="data.plan.lengthsMm"
+        :lengths="lengths"
+        :notes="notes"
+        :selected="selected"
+        :mirrored="side === 'right'"
+        :shows-departures="true"
+        :height="560"
+        :caption="`${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm. ${wears === 'plan' ? 'As planned' : 'As last measured'}, from the dog’s own ${side}.`"
+        :label="`${data.dog.name} drawn at true scale`"
+        @pick="(region) => (selected = region)"
+      />
       <div class="mt-3 flex flex-wrap gap-2">
-        <button :class="['btn', side === 'left' ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="side === 'left'" @click="side = 'left'">left side</button>
-        <button :class="['btn', side === 'right' ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="side === 'right'" @click="side = 'right'">right side</button>
+        <button
+          :class="['btn', side === 'left' ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="side === 'left'"
+          @click="side = 'left'"
+        >
+          left side
+        </button>
+        <button
+          :class="['btn', side === 'right' ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="side === 'right'"
+          @click="side = 'right'"
+        >
+          right side
+        </button>
         <span class="w-4" />
-        <button :class="['btn', wears === 'plan' ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="wears === 'plan'" @click="wears = 'plan'">as planned</button>
-        <button v-if="hasMeasured" :class="['btn', wears === 'measured' ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="wears === 'measured'" @click="wears = 'measured'">as last measured</button>
+        <button
+          :class="['btn', wears === 'plan' ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="wears === 'plan'"
+          @click="wears = 'plan'"
+        >
+          as planned
+        </button>
+        <button
+          v-if="hasMeasured"
+          :class="['btn', wears === 'measured' ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="wears === 'measured'"
+          @click="wears = 'measured'"
+        >
+          as last measured
+        </button>
         <span class="w-4" />
         <button class="btn btn-quiet" @click="unit = unit === 'mm' ? 'in' : 'mm'">lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}</button>
       </div>
@@ -74,19 +135,48 @@ function tryLength(event: Event): void {
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
       <h1>{{ data.dog.name }}</h1>
       <hr class="rule2 mt-2.5 mb-3" />
-      <p class="leading-[1.35]">{{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}. Can stand {{ data.dog.canStandMin }} minutes.<template v-if="data.dog.ownerGivenName"> Comes with {{ data.dog.ownerGivenName }}.</template></p>
-      <p v-for="burn in data.dog.burns" :key="burn.region" class="mt-2 leading-[1.35] font-semibold text-danger"><GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Burned before: {{ burn.side }} {{ regionName(burn.region).toLowerCase() }}. One blade longer there, never shorter.</p>
+      <p class="leading-[1.35]">
+        {{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}. Can stand {{ data.dog.canStandMin }} minutes.<template
+          v-if="data.dog.ownerGivenName"
+        >
+          Comes with {{ data.dog.ownerGivenName }}.</template
+        >
+      </p>
+      <p v-for="burn in data.dog.burns" :key="burn.region" class="mt-2 leading-[1.35] font-semibold text-danger">
+        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Burned before: {{ burn.side }}
+        {{ regionName(burn.region).toLowerCase() }}. One blade longer there, never shorter.
+      </p>
       <template v-if="selected && wears === 'plan'">
         <h2 class="mt-5">{{ regionName(selected) }}: {{ sayLength(lengths[selected] ?? 0, unit) }}</h2>
-        <label class="muted mt-1 block" for="length">See it longer or shorter; the plan stays {{ sayLength(data.plan.lengthsMm[selected] ?? 0, unit) }}.</label>
-        <input id="length" class="slider mt-2 h-11 w-full" type="range" min="0.5" :max="sliderTop" step="0.5" :value="lengths[selected] ?? 0" @input="tryLength" />
+        <label class="muted mt-1 block" for="length"
+          >See it longer or shorter; the plan stays {{ sayLength(data.plan.lengthsMm[selected] ?? 0, unit) }}.</label
+        >
+        <input
+          id="length"
+          class="slider mt-2 h-11 w-full"
+          type="range"
+          min="0.5"
+          :max="sliderTop"
+          step="0.5"
+          :value="lengths[selected] ?? 0"
+          @input="tryLength"
+        />
         <button v-if="Object.keys(tried).length" class="btn btn-quiet mt-1" @click="tried = {}">Back to the plan</button>
       </template>
       <h1 class="mt-6">Visits</h1>
       <hr class="rule2 mt-2.5" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="visit in data.visits.slice(0, 12)" :key="visit.sessionId + visit.gradingId" class="leading-[1.3]">
-          <RouterLink :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.sessionId}`" class="flex min-h-11 flex-col justify-center py-1.5 no-underline"><span><b>{{ sayDate(visit.onDate, session.school?.now) }}</b>, {{ visit.apprentice }}<span v-if="visit.gradingId">, graded</span></span><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span></RouterLink>
+          <RouterLink
+            :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.sessionId}`"
+            class="flex min-h-11 flex-col justify-center py-1.5 no-underline"
+            ><span
+              ><b>{{ sayDate(visit.onDate, session.school?.now) }}</b
+              >, {{ visit.apprentice }}<span v-if="visit.gradingId">, graded</span></span
+            ><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"
+              ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span
+            ></RouterLink
+          >
         </li>
       </ul>
     </aside>

@@ -27,7 +27,9 @@ const met = computed(() => data.value?.rules.filter((rule) => rule.met === 'met'
 const heading = computed(() => {
   const rules = data.value?.rules.length ?? 0
   const unsure = data.value?.rules.filter((rule) => rule.met === 'cannotTell').length ?? 0
-  return met.value === rules ? `${rules} rules: all are met` : `${rules} rules: ${met.value} met${unsure ? `, ${unsure} cannot be told` : ''}`
+  return met.value === rules
+    ? `${rules} rules: all are met`
+    : `${rules} rules: ${met.value} met${unsure ? `, ${unsure} cannot be told` : ''}`
 })
 async function act(path: string, body: object = {}): Promise<void> {
   try {
@@ -49,39 +51,72 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_420px] lg:overflow-hidden print:block print:overflow-visible">
     <main class="min-w-0 p-4 sm:px-6 sm:pt-4 lg:overflow-y-auto" tabindex="0" aria-label="The finding">
       <p class="caption muted">The claim</p>
-      <p class="finding mt-1.5 max-sm:text-[23px]"><b>{{ data.apprentice.givenName }} {{ data.apprentice.familyName }}</b> {{ data.certificate.claim }}.</p>
-      <div class="mt-3.5 flex flex-wrap items-baseline justify-between gap-x-6"><h1>{{ heading }}</h1><span class="muted">standard {{ data.certificate.standardId }}, version {{ data.certificate.version }}</span></div>
+      <p class="finding mt-1.5 max-sm:text-[23px]">
+        <b>{{ data.apprentice.givenName }} {{ data.apprentice.familyName }}</b> {{ data.certificate.claim }}.
+      </p>
+      <div class="mt-3.5 flex flex-wrap items-baseline justify-between gap-x-6">
+        <h1>{{ heading }}</h1>
+        <span class="muted">standard {{ data.certificate.standardId }}, version {{ data.certificate.version }}</span>
+      </div>
       <hr class="rule2 mt-2" />
       <RuleList :rules="data.rules" />
-      <p class="mt-3.5 border-t border-line pt-3.5 leading-[1.35]"><b>{{ data.say }}</b></p>
+      <p class="mt-3.5 border-t border-line pt-3.5 leading-[1.35]">
+        <b>{{ data.say }}</b>
+      </p>
       <p v-if="data.declined" class="mt-2 leading-[1.35]">Declined by {{ data.declined.by }}: {{ data.declined.reason }}</p>
       <p v-if="data.auditHash" class="muted mt-2 leading-[1.35] break-all">Audit chain at this decision: {{ data.auditHash }}</p>
-      <p class="muted mt-3 leading-[1.35]">It speaks for practice at this school only, and stands beside local animal-welfare codes and licensed practice, never in their place.</p>
+      <p class="muted mt-3 leading-[1.35]">
+        It speaks for practice at this school only, and stands beside local animal-welfare codes and licensed practice, never in their
+        place.
+      </p>
     </main>
     <aside class="border-line bg-sheet px-6 pt-4 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
-      <DogPlate v-if="data.deciding" :dog="data.deciding.dog" :plan="data.deciding.plan.lengthsMm" :lengths="data.deciding.plan.lengthsMm" :height="236" :caption="`${data.deciding.dog.name}, ${sayDate(data.deciding.onDate)}, ${data.deciding.minutes} min`" :label="`The deciding trim: ${data.deciding.dog.name}`" />
+      <DogPlate
+        v-if="data.deciding"
+        :dog="data.deciding.dog"
+        :plan="data.deciding.plan.lengthsMm"
+        :lengths="data.deciding.plan.lengthsMm"
+        :height="236"
+        :caption="`${data.deciding.dog.name}, ${sayDate(data.deciding.onDate)}, ${data.deciding.minutes} min`"
+        :label="`The deciding trim: ${data.deciding.dog.name}`"
+      />
       <p v-else class="muted border-[1.5px] border-dashed border-hair p-4">No deciding trim yet: none has passed.</p>
-      <RouterLink v-if="data.deciding" :to="`/trims/${data.deciding.gradingId}`" class="btn btn-quiet no-print mt-2 w-full">Read the deciding trim</RouterLink>
+      <RouterLink v-if="data.deciding" :to="`/trims/${data.deciding.gradingId}`" class="btn btn-quiet no-print mt-2 w-full"
+        >Read the deciding trim</RouterLink
+      >
       <h1 class="mt-5">Two people sign</h1>
       <hr class="rule2 mt-2" />
       <div v-for="signature in data.signatures" :key="signature.personId" class="border-b border-line py-3 leading-[1.3]">
         <p class="font-serif text-[26px] leading-none italic">{{ signature.name }}</p>
-        <p class="mt-1.5"><b>{{ signature.name }}, {{ ROLE_NAMES[signature.role] }}</b>, {{ session.school ? sayMoment(signature.signedAt, session.school.timeZone) : '' }}</p>
+        <p class="mt-1.5">
+          <b>{{ signature.name }}, {{ ROLE_NAMES[signature.role] }}</b
+          >, {{ session.school ? sayMoment(signature.signedAt, session.school.timeZone) : '' }}
+        </p>
         <p class="muted">{{ signature.note }}</p>
       </div>
       <template v-if="data.status === 'drafted' && session.isStaff">
         <button v-if="me?.may.may" class="btn btn-go no-print mt-3 w-full" @click="act('sign')">Sign as {{ me.name }}</button>
-        <p v-else-if="me" class="btn btn-not-yet no-print mt-3 w-full">{{ data.ready ? `${me.name} does not sign here` : `Sign as ${me.name}, when ${data.rules.length} are met` }}</p>
+        <p v-else-if="me" class="btn btn-not-yet no-print mt-3 w-full">
+          {{ data.ready ? `${me.name} does not sign here` : `Sign as ${me.name}, when ${data.rules.length} are met` }}
+        </p>
         <p v-if="me && me.may.may" class="muted mt-1.5 leading-[1.3]">{{ me.may.note }}; never worked on this dog</p>
         <p v-else-if="me && data.ready && !me.may.may" class="mt-1.5 leading-[1.3]">{{ me.may.because }}</p>
-        <p v-if="data.missing" class="mt-2 leading-[1.3]"><b>{{ data.missing }}</b></p>
+        <p v-if="data.missing" class="mt-2 leading-[1.3]">
+          <b>{{ data.missing }}</b>
+        </p>
         <ul v-if="data.ready" class="m-0 mt-2 list-none p-0">
-          <li v-for="person in others" :key="person.id" class="flex gap-2.5 py-1 leading-[1.3]"><GlyphMark :name="person.may.may ? 'meets' : 'fails'" :size="18" class="mt-0.5" /><span v-if="person.may.may">{{ person.name }}, {{ ROLE_NAMES[person.role] }}, may sign: {{ person.may.note }}</span><span v-else>{{ person.may.because }}</span></li>
+          <li v-for="person in others" :key="person.id" class="flex gap-2.5 py-1 leading-[1.3]">
+            <GlyphMark :name="person.may.may ? 'meets' : 'fails'" :size="18" class="mt-0.5" /><span v-if="person.may.may"
+              >{{ person.name }}, {{ ROLE_NAMES[person.role] }}, may sign: {{ person.may.note }}</span
+            ><span v-else>{{ person.may.because }}</span>
+          </li>
         </ul>
         <button v-if="session.isLead" class="btn btn-quiet no-print mt-3 w-full" @click="declines = true">Decline, why</button>
       </template>
       <button v-if="data.status === 'issued'" class="btn no-print mt-3 w-full" @click="print">Print the finding</button>
-      <p v-if="problem && !declines" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+      <p v-if="problem && !declines" class="mt-3 flex gap-2" role="alert">
+        <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+      </p>
     </aside>
     <SheetDialog :open="declines" title="Decline this finding" @close="declines = false">
       <form @submit.prevent="act('decline', { reason })">

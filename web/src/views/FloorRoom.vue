@@ -35,14 +35,35 @@ function open(table: FloorTable): void {
 
 /** "I am here": the instructor stands beside the step that waits. */
 async function release(sessionId: string, hold: HoldView): Promise<void> {
-  outbox.put(outbox.make(sessionId, 'holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, data.value?.tables.find((table) => table.sessionId === sessionId)?.lastLamport ?? 0))
+  outbox.put(
+    outbox.make(
+      sessionId,
+      'holdReleased',
+      { techniqueId: hold.techniqueId, hazardId: hold.hazardId },
+      data.value?.tables.find((table) => table.sessionId === sessionId)?.lastLamport ?? 0
+    )
+  )
   await outbox.flush()
   await reload()
 }
 
 useKeys([
-  ...Array.from({ length: 9 }, (_, i) => ({ key: String(i + 1), label: `Table ${i + 1}`, run: () => { const table = occupied.value.find((t) => t.number === i + 1); if (table) open(table) } })),
-  { key: 'h', label: 'I am here, at the first hold', run: () => { const look = data.value?.looks.find((l) => l.hold); if (look?.hold) void release(look.sessionId, look.hold) } }
+  ...Array.from({ length: 9 }, (_, i) => ({
+    key: String(i + 1),
+    label: `Table ${i + 1}`,
+    run: () => {
+      const table = occupied.value.find((t) => t.number === i + 1)
+      if (table) open(table)
+    }
+  })),
+  {
+    key: 'h',
+    label: 'I am here, at the first hold',
+    run: () => {
+      const look = data.value?.looks.find((l) => l.hold)
+      if (look?.hold) void release(look.sessionId, look.hold)
+    }
+  }
 ])
 </script>
 
@@ -53,27 +74,70 @@ useKeys([
     <main ref="room" class="relative min-w-0 lg:overflow-y-auto" aria-label="The room">
       <div v-if="data.tables.length === 0 || (occupied.length === 0 && !session.isStaff)" class="p-6">
         <p class="text-[20px] font-[650]">{{ session.isStaff ? 'There is no table in the room yet.' : 'No dog for you today.' }}</p>
-        <p class="muted mt-2">{{ session.isStaff ? 'Tables, dogs and the day’s work are set up by a lead assessor; this school starts empty.' : 'Look at your record, or ask your instructor for a practice figure.' }}</p>
+        <p class="muted mt-2">
+          {{
+            session.isStaff
+              ? 'Tables, dogs and the day’s work are set up by a lead assessor; this school starts empty.'
+              : 'Look at your record, or ask your instructor for a practice figure.'
+          }}
+        </p>
       </div>
       <template v-else-if="isRoom">
         <RoomPlan :width="width" :height="data.roomMm[1] * scale" />
-        <FloorTile v-for="table in data.tables" :key="table.tableId" :table="table" class="absolute" :style="{ left: `${table.xMm * scale}px`, top: `${table.yMm * scale}px` }" :width="Math.min(286, 3520 * scale)" :waits="table.sessionId === firstHold" @open="open(table)" @release="(hold) => release(table.sessionId!, hold)" />
+        <FloorTile
+          v-for="table in data.tables"
+          :key="table.tableId"
+          :table="table"
+          class="absolute"
+          :style="{ left: `${table.xMm * scale}px`, top: `${table.yMm * scale}px` }"
+          :width="Math.min(286, 3520 * scale)"
+          :waits="table.sessionId === firstHold"
+          @open="open(table)"
+          @release="(hold) => release(table.sessionId!, hold)"
+        />
       </template>
       <div v-else-if="width > 0" class="grid gap-x-8 gap-y-6 p-4 sm:grid-cols-2">
-        <FloorTile v-for="table in occupied" :key="table.tableId" :table="table" :width="Math.min(300, width - 40)" :waits="table.sessionId === firstHold" @open="open(table)" @release="(hold) => release(table.sessionId!, hold)" />
+        <FloorTile
+          v-for="table in occupied"
+          :key="table.tableId"
+          :table="table"
+          :width="Math.min(300, width - 40)"
+          :waits="table.sessionId === firstHold"
+          @open="open(table)"
+          @release="(hold) => release(table.sessionId!, hold)"
+        />
       </div>
     </main>
-    <aside v-if="session.isStaff" class="border-line bg-sheet pb-4 max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Your next looks">
+    <aside
+      v-if="session.isStaff"
+      class="border-line bg-sheet pb-4 max-lg:border-t lg:overflow-y-auto lg:border-l"
+      aria-label="Your next looks"
+    >
       <h1 class="px-6 pt-[18px] pb-3.5">Your next three looks</h1>
       <hr class="rule2 mx-6 mb-4" />
       <p v-if="data.looks.length === 0" class="px-6">Nobody waits, and no risky step is near. Walk the room.</p>
-      <section v-for="(look, i) in data.looks" :key="look.sessionId" class="relative px-6 pl-16" :class="i > 0 ? 'mt-4 border-t border-line pt-4' : ''">
+      <section
+        v-for="(look, i) in data.looks"
+        :key="look.sessionId"
+        class="relative px-6 pl-16"
+        :class="i > 0 ? 'mt-4 border-t border-line pt-4' : ''"
+      >
         <span class="numeral absolute left-6 text-[38px]" :class="look.danger ? 'text-danger' : ''" aria-hidden="true">{{ i + 1 }}</span>
-        <RouterLink :to="`/table/${look.sessionId}`" class="block min-h-11 font-serif no-underline" :class="i === 0 ? 'text-[23px] leading-[1.22]' : 'text-[20px] leading-[1.22]'"><BoldText :text="look.say" /></RouterLink>
+        <RouterLink
+          :to="`/table/${look.sessionId}`"
+          class="block min-h-11 font-serif no-underline"
+          :class="i === 0 ? 'text-[23px] leading-[1.22]' : 'text-[20px] leading-[1.22]'"
+          ><BoldText :text="look.say"
+        /></RouterLink>
         <p class="muted mt-1.5 leading-[1.35]">{{ look.why }}</p>
         <template v-if="look.hold">
           <p class="mt-1.5 font-semibold text-danger">{{ look.hold.caution }}</p>
-          <button :class="['btn mt-3 min-h-14 w-full text-[19px]', look.sessionId === firstHold ? 'btn-go' : '']" @click="release(look.sessionId, look.hold)">I am here, table {{ look.tableNumber }}</button>
+          <button
+            :class="['btn mt-3 min-h-14 w-full text-[19px]', look.sessionId === firstHold ? 'btn-go' : '']"
+            @click="release(look.sessionId, look.hold)"
+          >
+            I am here, table {{ look.tableNumber }}
+          </button>
         </template>
       </section>
       <p v-if="outbox.refusal" class="mx-6 mt-4" role="alert">{{ outbox.refusal }}</p>

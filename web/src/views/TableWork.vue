@@ -25,7 +25,9 @@ import type { PlateNote } from '../figure/plate-note'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session } = useTable(() => props.id)
+const { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session } = useTable(
+  () => props.id
+)
 
 const sheet = ref<'start' | 'end' | 'fault' | 'helped' | 'praise' | 'safety' | 'stop' | 'note' | null>(null)
 const picked = ref<RegionId | null>(null)
@@ -42,7 +44,23 @@ const plateNotes = computed<PlateNote[]>(() => {
     const { step, tool, left } = whoSets(region, planSteps, lengthsMm[region] ?? 0)
     const how = tool ? `${tool.kind === 'blade' ? 'blade ' : ''}${tool.label}${step?.direction ? `, ${step.direction}` : ''}` : 'by hand'
     const planned = sayLength(lengthsMm[region] ?? 0, unit)
-    return { id: region, region, numeral: String(i + 1), heading: { skull: 'Skull', brow: 'Brow', beard: 'Beard', neckSide: 'Neck', back: 'Back and ribs', skirt: 'Skirt', foreleg: 'Foreleg', rearPastern: 'Rear leg', tail: 'Tail' }[region], lines: [{ text: how }, { text: left?.allowed ? `leaves ${sayLength(left.lengthMm, unit)}` : planned, bold: true }] }
+    return {
+      id: region,
+      region,
+      numeral: String(i + 1),
+      heading: {
+        skull: 'Skull',
+        brow: 'Brow',
+        beard: 'Beard',
+        neckSide: 'Neck',
+        back: 'Back and ribs',
+        skirt: 'Skirt',
+        foreleg: 'Foreleg',
+        rearPastern: 'Rear leg',
+        tail: 'Tail'
+      }[region],
+      lines: [{ text: how }, { text: left?.allowed ? `leaves ${sayLength(left.lengthMm, unit)}` : planned, bold: true }]
+    }
   })
 })
 /** The step that sets a region's length: the blade that leaves it, else the last scissors before the finishing. */
@@ -80,7 +98,9 @@ function press(key: 'fault' | 'prompt' | 'helped' | 'praise' | 'break' | 'stop')
 }
 function toggleBreak(): void {
   if (!state.value.onBreakSince) return void tap('breakStarted', {}, 'break')
-  const minutes = session.school ? Math.max(0, Math.round((Date.parse(session.school.now) - Date.parse(state.value.onBreakSince)) / 60000)) : 0
+  const minutes = session.school
+    ? Math.max(0, Math.round((Date.parse(session.school.now) - Date.parse(state.value.onBreakSince)) / 60000))
+    : 0
   tap('breakEnded', { minutes })
 }
 const gradingError = ref<string | null>(null)
@@ -103,47 +123,143 @@ useKeys([
   ...(session.isStaff ? staffKeys : []),
   { key: '5', label: 'Break', run: () => press('break') },
   { key: '6', label: 'Stop', run: () => press('stop') },
-  { key: 'n', label: 'Start the next step, or end this one', run: () => (current.value ? (sheet.value = 'end') : begin(nextStep.value?.step.technique ?? null)) },
-  ...(session.isStaff ? [{ key: 'g', label: 'Grade the finished trim', run: () => void grade() }, { key: 's', label: 'Safety event', run: () => (sheet.value = 'safety') }] : [])
+  {
+    key: 'n',
+    label: 'Start the next step, or end this one',
+    run: () => (current.value ? (sheet.value = 'end') : begin(nextStep.value?.step.technique ?? null))
+  },
+  ...(session.isStaff
+    ? [
+        { key: 'g', label: 'Grade the finished trim', run: () => void grade() },
+        { key: 's', label: 'Safety event', run: () => (sheet.value = 'safety') }
+      ]
+    : [])
 ])
 </script>
 
 <template>
-  <TopLine :what="data ? `Table ${data.tableNumber}, ${data.apprentice.givenName} ${data.apprentice.familyName} with ${data.dog.name}` : 'Table'" />
+  <TopLine
+    :what="data ? `Table ${data.tableNumber}, ${data.apprentice.givenName} ${data.apprentice.familyName} with ${data.dog.name}` : 'Table'"
+  />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_328px] lg:overflow-hidden">
     <main class="flex min-w-0 flex-col lg:overflow-y-auto">
       <div class="flex-1 p-3 sm:p-4">
-        <DogPlate :dog="data.dog" :plan="standard.plan.lengthsMm" :lengths="standard.plan.lengthsMm" :notes="plateNotes" :selected="picked" :now="nowRegion" :lists-rest="false" :height="544" :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`" :label="`${data.dog.name} in the planned trim`" @pick="(region) => begin(techniqueAt(region), region)" />
+        <DogPlate
+          :dog="data.dog"
+          :plan="standard.plan.lengthsMm"
+          :lengths="standard.plan.lengthsMm"
+          :notes="plateNotes"
+          :selected="picked"
+          :now="nowRegion"
+          :lists-rest="false"
+          :height="544"
+          :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`"
+          :label="`${data.dog.name} in the planned trim`"
+          @pick="(region) => begin(techniqueAt(region), region)"
+        />
       </div>
       <StepStrip :steps="steps" :current="current" @start="begin" @end="sheet = 'end'" />
     </main>
     <aside class="flex flex-col border-line bg-sheet lg:overflow-y-auto lg:border-l" aria-label="At the table">
       <div class="px-4 pt-4">
-        <p class="text-[32px] leading-none font-[650]">{{ worked }} <span class="text-[20px] font-normal">of {{ data.standardMin }} min</span></p>
+        <p class="text-[32px] leading-none font-[650]">
+          {{ worked }} <span class="text-[20px] font-normal">of {{ data.standardMin }} min</span>
+        </p>
         <MinutesBar class="mt-1" :worked="worked" :standard="data.standardMin" :can-stand="canStand" :width="286" />
-        <p class="mt-1 leading-[1.3]"><b :class="canStand <= 6 ? 'text-danger' : ''">{{ data.dog.name }} can stand {{ Math.max(0, canStand) }} more.</b> {{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}.</p>
-        <p v-for="item in data.checkIn.excused" :key="item.region" class="mt-1 leading-[1.3]"><GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.</p>
+        <p class="mt-1 leading-[1.3]">
+          <b :class="canStand <= 6 ? 'text-danger' : ''">{{ data.dog.name }} can stand {{ Math.max(0, canStand) }} more.</b>
+          {{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}.
+        </p>
+        <p v-for="item in data.checkIn.excused" :key="item.region" class="mt-1 leading-[1.3]">
+          <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.
+        </p>
         <p v-if="data.checkIn.wishes" class="muted mt-1 leading-[1.3]">{{ data.checkIn.wishes }}</p>
-        <p v-if="waitsAt" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger"><GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}</p>
-        <button v-if="waitsAt && session.isStaff" class="btn btn-go mt-2 w-full" @click="tap('holdReleased', { techniqueId: waitsAt.techniqueId, hazardId: waitsAt.hazardId }); reload()">I am here</button>
-        <p v-if="technique && technique.hazards.length" class="mt-2 leading-[1.3] text-danger"><GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ technique.hazards[0].caution }}</p>
-        <LateNotes :waiting="state.waiting" :events="events" :staff="session.isStaff" @confirm="(eventId) => tap('lateConfirmed', { eventId })" />
-        <p v-if="state.stopped" class="mt-2 font-semibold text-danger"><GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />Stopped: {{ state.stopped }}</p>
+        <p v-if="waitsAt" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
+          <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}
+        </p>
+        <button
+          v-if="waitsAt && session.isStaff"
+          class="btn btn-go mt-2 w-full"
+          @click="
+            tap('holdReleased', { techniqueId: waitsAt.techniqueId, hazardId: waitsAt.hazardId })
+            reload()
+          "
+        >
+          I am here
+        </button>
+        <p v-if="technique && technique.hazards.length" class="mt-2 leading-[1.3] text-danger">
+          <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ technique.hazards[0].caution }}
+        </p>
+        <LateNotes
+          :waiting="state.waiting"
+          :events="events"
+          :staff="session.isStaff"
+          @confirm="(eventId) => tap('lateConfirmed', { eventId })"
+        />
+        <p v-if="state.stopped" class="mt-2 font-semibold text-danger">
+          <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />Stopped: {{ state.stopped }}
+        </p>
         <p v-if="state.closedAt" class="mt-2 font-[650]">This dog is finished; what is tapped now is kept as late.</p>
-        <p v-if="outbox.refusal || gradingError" class="mt-2 flex gap-2 leading-[1.3]" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ outbox.refusal ?? gradingError }}</p>
+        <p v-if="outbox.refusal || gradingError" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
+          <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ outbox.refusal ?? gradingError }}
+        </p>
       </div>
       <span class="flex-1" />
       <div class="flex gap-1.5 px-4 pt-2">
         <button class="btn btn-quiet min-h-11 flex-1 px-1" @click="sheet = 'note'">Note</button>
         <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-1 text-danger" @click="sheet = 'safety'">Safety</button>
         <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-1" @click="grade">Grade</button>
-        <button v-if="session.isStaff && !state.closedAt" class="btn btn-quiet min-h-11 flex-1 px-1" @click="state.openedAt ? tap('sessionClosed', {}, 'finish') : tap('sessionOpened', {}, 'opening')">{{ state.openedAt ? 'Finish' : 'Open' }}</button>
+        <button
+          v-if="session.isStaff && !state.closedAt"
+          class="btn btn-quiet min-h-11 flex-1 px-1"
+          @click="state.openedAt ? tap('sessionClosed', {}, 'finish') : tap('sessionOpened', {}, 'opening')"
+        >
+          {{ state.openedAt ? 'Finish' : 'Open' }}
+        </button>
       </div>
       <TableKeys :tally="state.tally" :on-break="state.onBreakSince !== null" :staff="session.isStaff" @press="press" />
     </aside>
-    <AttemptSheet :open="sheet === 'start'" :technique-id="startWith" :region="picked" :standard="standard" :staff="session.isStaff" @close="sheet = null" @start="(payload) => { tap('attemptStarted', payload, 'start'); sheet = null }" />
-    <EndSheet v-if="current" :open="sheet === 'end'" :attempt="current" :staff="session.isStaff" :now="session.school?.now ?? ''" @close="sheet = null" @end="(payload) => { tap('attemptEnded', payload, 'end'); sheet = null }" />
-    <NoteSheet v-if="sheet && ['fault', 'helped', 'praise', 'safety', 'stop', 'note'].includes(sheet)" :what="sheet as 'fault'" :attempt="current" :planned="nextStep?.step.technique ?? null" @close="sheet = null" @tap="(kind, payload, label) => { tap(kind, payload as never, label); sheet = null }" />
+    <AttemptSheet
+      :open="sheet === 'start'"
+      :technique-id="startWith"
+      :region="picked"
+      :standard="standard"
+      :staff="session.isStaff"
+      @close="sheet = null"
+      @start="
+        (payload) => {
+          tap('attemptStarted', payload, 'start')
+          sheet = null
+        }
+      "
+    />
+    <EndSheet
+      v-if="current"
+      :open="sheet === 'end'"
+      :attempt="current"
+      :staff="session.isStaff"
+      :now="session.school?.now ?? ''"
+      @close="sheet = null"
+      @end="
+        (payload) => {
+          tap('attemptEnded', payload, 'end')
+          sheet = null
+        }
+      "
+    />
+    <NoteSheet
+      v-if="sheet && ['fault', 'helped', 'praise', 'safety', 'stop', 'note'].includes(sheet)"
+      :what="sheet as 'fault'"
+      :attempt="current"
+      :planned="nextStep?.step.technique ?? null"
+      @close="sheet = null"
+      @tap="
+        (kind, payload, label) => {
+          tap(kind, payload as never, label)
+          sheet = null
+        }
+      "
+    />
   </div>
 </template>

@@ -11,8 +11,18 @@ import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
 const { data, error, loading, reload } = useLoaded<TrimRow[]>(() => '/trims')
-const glyphOf = (row: TrimRow): GlyphName => (row.status === 'draft' || row.hidden ? 'missing' : row.outcome === 'passed' ? 'meets' : row.outcome === 'secondAssessor' ? 'cannotTell' : row.outcome === 'feedbackOnly' ? 'excused' : 'fails')
-const wordOf = (row: TrimRow) => (row.status === 'draft' ? 'draft' : (row.hidden ?? OUTCOME_WORDS[row.outcome as keyof typeof OUTCOME_WORDS] ?? ''))
+const glyphOf = (row: TrimRow): GlyphName =>
+  row.status === 'draft' || row.hidden
+    ? 'missing'
+    : row.outcome === 'passed'
+      ? 'meets'
+      : row.outcome === 'secondAssessor'
+        ? 'cannotTell'
+        : row.outcome === 'feedbackOnly'
+          ? 'excused'
+          : 'fails'
+const wordOf = (row: TrimRow) =>
+  row.status === 'draft' ? 'draft' : (row.hidden ?? OUTCOME_WORDS[row.outcome as keyof typeof OUTCOME_WORDS] ?? '')
 </script>
 
 <template>
@@ -22,16 +32,29 @@ const wordOf = (row: TrimRow) => (row.status === 'draft' ? 'draft' : (row.hidden
     <p class="muted mt-2">Open a table on the floor and press Grade when the trim is finished.</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
-    <div class="flex flex-wrap items-end justify-between gap-3"><h1>Graded trims, newest first</h1><RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink></div>
+    <div class="flex flex-wrap items-end justify-between gap-3">
+      <h1>Graded trims, newest first</h1>
+      <RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink>
+    </div>
     <hr class="rule2 mt-2" />
     <ul class="row-rule m-0 list-none p-0">
       <li v-for="row in data" :key="row.gradingId">
-        <RouterLink :to="`/trims/${row.gradingId}`" class="flex min-h-14 flex-wrap items-center gap-x-4 px-1 py-2 no-underline hover:bg-well">
+        <RouterLink
+          :to="`/trims/${row.gradingId}`"
+          class="flex min-h-14 flex-wrap items-center gap-x-4 px-1 py-2 no-underline hover:bg-well"
+        >
           <span class="muted w-24">{{ sayDate(row.onDate, session.school?.now) }}</span>
-          <span class="min-w-44 flex-1 text-[18px]"><b>{{ row.apprentice }}</b> on {{ row.dog }}</span>
+          <span class="min-w-44 flex-1 text-[18px]"
+            ><b>{{ row.apprentice }}</b> on {{ row.dog }}</span
+          >
           <span class="muted w-52">marked by {{ row.assessor }}</span>
           <span class="w-56"><GlyphMark :name="glyphOf(row)" class="mr-2 align-[-4px]" />{{ wordOf(row) }}</span>
-          <span class="w-40 text-right max-sm:text-left"><template v-if="row.mark !== null && row.interval"><b class="text-[20px]">{{ Math.round(row.mark) }}</b> <span class="muted">{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span></template></span>
+          <span class="w-40 text-right max-sm:text-left"
+            ><template v-if="row.mark !== null && row.interval"
+              ><b class="text-[20px]">{{ Math.round(row.mark) }}</b>
+              <span class="muted">{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span></template
+            ></span
+          >
         </RouterLink>
       </li>
     </ul>

@@ -10,7 +10,11 @@ import { useLoaded } from '../composables/useLoaded'
 // One grading: a sheet to walk through while it is a draft of one's own, a result to read once it is signed.
 const props = defineProps<{ id: string }>()
 const { data, error, loading, reload } = useLoaded<GradingView>(() => `/gradings/${props.id}`)
-const title = computed(() => (data.value ? `Table ${data.value.tableNumber}, ${data.value.apprentice.givenName} ${data.value.apprentice.familyName} with ${data.value.dog.name}` : 'Trim'))
+const title = computed(() =>
+  data.value
+    ? `Table ${data.value.tableNumber}, ${data.value.apprentice.givenName} ${data.value.apprentice.familyName} with ${data.value.dog.name}`
+    : 'Trim'
+)
 </script>
 
 <template>

@@ -3,8 +3,21 @@ import { bodyById, colouringOf } from '@peen/content'
 import { bakeFigure, newRaster, toBytes, type Departure, type Figure, type Lengths, type RegionShape, type View } from '@peen/core/figure'
 import * as Comlink from 'comlink'
 
-export type DogSpec = { readonly bodyType: string; readonly colour: string; readonly withersMm: number; readonly plan: Lengths; readonly budget: number }
-export type PaintRequest = { readonly dog: DogSpec; readonly lengths: Lengths; readonly width: number; readonly height: number; readonly view: View; readonly what: 'silhouette' | 'hair' }
+export type DogSpec = {
+  readonly bodyType: string
+  readonly colour: string
+  readonly withersMm: number
+  readonly plan: Lengths
+  readonly budget: number
+}
+export type PaintRequest = {
+  readonly dog: DogSpec
+  readonly lengths: Lengths
+  readonly width: number
+  readonly height: number
+  readonly view: View
+  readonly what: 'silhouette' | 'hair'
+}
 
 const KEPT = 8
 const figures = new Map<string, Figure>()
@@ -17,7 +30,14 @@ function figureFor(dog: DogSpec, scale: number): Figure {
     figures.set(key, known)
     return known
   }
-  const figure = bakeFigure({ body: bodyById(dog.bodyType), withersMm: dog.withersMm, colouring: colouringOf(dog.colour), lengths: dog.plan, pxPerMm: scale, budget: dog.budget })
+  const figure = bakeFigure({
+    body: bodyById(dog.bodyType),
+    withersMm: dog.withersMm,
+    colouring: colouringOf(dog.colour),
+    lengths: dog.plan,
+    pxPerMm: scale,
+    budget: dog.budget
+  })
   figures.set(key, figure)
   if (figures.size > KEPT) figures.delete(figures.keys().next().value!)
   return figure

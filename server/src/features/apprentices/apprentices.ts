@@ -13,14 +13,28 @@ import { standingsOf, type TechniqueRecord } from '../standings'
 /** Every apprentice with the counts of their states; an apprentice sees only names and own counts. */
 export async function apprenticeList({ db, clock }: Services, actor: Me): Promise<ApprenticeSummary[]> {
   const today = await clock.today()
-  const rows = await db.select().from(tables.people).where(and(eq(tables.people.role, 'apprentice'), eq(tables.people.active, true))).orderBy(asc(tables.people.cohort), asc(tables.people.givenName))
+  const rows = await db
+    .select()
+    .from(tables.people)
+    .where(and(eq(tables.people.role, 'apprentice'), eq(tables.people.active, true)))
+    .orderBy(asc(tables.people.cohort), asc(tables.people.givenName))
   const own = rows.filter((row) => actor.role !== 'apprentice' || row.id === actor.id)
   return Promise.all(
     own.map(async (row) => {
       const standings = await standingsOf(db, row.id, today)
       const count = (state: State) => [...standings.values()].filter(({ standing }) => standing.state === state).length
-      const lastOn = [...standings.values()].map(({ standing }) => standing.lastOn ?? '').sort().at(-1) || null
-      const summary = { competent: count('competent'), ready: count('ready'), held: count('held'), slipping: count('slipping'), lapsed: count('lapsed') }
+      const lastOn =
+        [...standings.values()]
+          .map(({ standing }) => standing.lastOn ?? '')
+          .sort()
+          .at(-1) || null
+      const summary = {
+        competent: count('competent'),
+        ready: count('ready'),
+        held: count('held'),
+        slipping: count('slipping'),
+        lapsed: count('lapsed')
+      }
       return { ...personName(row), cohort: row.cohort, ...summary, lastOn, say: sayWhere(row.givenName, standings) }
     })
   )
@@ -33,12 +47,29 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
   if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const today = await clock.today()
   const standings = await standingsOf(db, id, today)
-  const todaySession = (await db.select({ id: tables.sessions.id }).from(tables.sessions).where(and(eq(tables.sessions.apprenticeId, id), eq(tables.sessions.onDate, today))))[0]
+  const todaySession = (
+    await db
+      .select({ id: tables.sessions.id })
+      .from(tables.sessions)
+      .where(and(eq(tables.sessions.apprenticeId, id), eq(tables.sessions.onDate, today)))
+  )[0]
   const progress = await Promise.all(
     certificates.map(async (certificate) => {
       const finding = await findingFor(db, certificate, id, today)
-      const row = (await db.select({ id: tables.findings.id }).from(tables.findings).where(and(eq(tables.findings.apprenticeId, id), eq(tables.findings.certificateId, certificate.id))))[0]
-      return { certificateId: certificate.id, name: certificate.name, rules: finding.rules, say: finding.say, ready: finding.ready, findingId: row?.id ?? null }
+      const row = (
+        await db
+          .select({ id: tables.findings.id })
+          .from(tables.findings)
+          .where(and(eq(tables.findings.apprenticeId, id), eq(tables.findings.certificateId, certificate.id)))
+      )[0]
+      return {
+        certificateId: certificate.id,
+        name: certificate.name,
+        rules: finding.rules,
+        say: finding.say,
+        ready: finding.ready,
+        findingId: row?.id ?? null
+      }
     })
   )
   return {
@@ -58,9 +89,13 @@ function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>)
   const of = (state: State) => [...standings].filter(([, record]) => record.standing.state === state)
   const competent = of('competent').length
   const nearest = of('practising').sort(([, a], [, b]) => a.standing.limit - a.standing.score - (b.standing.limit - b.standing.score))[0]
-  const first = competent === 0 ? `${name} is **not yet competent in a technique**` : `${name} is **competent in ${competent} technique${competent === 1 ? '' : 's'}**`
+  const first =
+    competent === 0
+      ? `${name} is **not yet competent in a technique**`
+      : `${name} is **competent in ${competent} technique${competent === 1 ? '' : 's'}**`
   const toGo = nearest ? nearest[1].standing.limit - nearest[1].standing.score : 0
-  const second = nearest && toGo < nearest[1].standing.limit ? `, ${toGo} clean short of ready in ${techniqueById(nearest[0])!.name.toLowerCase()}` : ''
+  const second =
+    nearest && toGo < nearest[1].standing.limit ? `, ${toGo} clean short of ready in ${techniqueById(nearest[0])!.name.toLowerCase()}` : ''
   const trouble = [
     ...of('held').map(([id]) => `${techniqueById(id)!.name} is held.`),
     ...of('slipping').map(([id]) => `${techniqueById(id)!.name} slips.`)
@@ -76,16 +111,28 @@ const URGENCY: Readonly<Record<State, number>> = { slipping: 3, lapsed: 2, pract
 async function practiseNext(db: Reader, standings: ReadonlyMap<string, TechniqueRecord>): Promise<PractiseNext | null> {
   const [best] = [...standings]
     .filter(([, { standing }]) => URGENCY[standing.state] > 0)
-    .sort(([, a], [, b]) => URGENCY[b.standing.state] + b.standing.score / b.standing.limit / 2 - (URGENCY[a.standing.state] + a.standing.score / a.standing.limit / 2))
+    .sort(
+      ([, a], [, b]) =>
+        URGENCY[b.standing.state] +
+        b.standing.score / b.standing.limit / 2 -
+        (URGENCY[a.standing.state] + a.standing.score / a.standing.limit / 2)
+    )
   if (!best) return null
   const [techniqueId, { standing, attempts }] = best
   const dogs = await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))
   const timesOn = (coat: string) => attempts.filter((attempt) => attempt.counts && attempt.coat === coat).length
   const known = new Set(attempts.map((attempt) => attempt.dogId))
-  const [dog] = [...dogs].sort((a, b) => timesOn(a.coat) - timesOn(b.coat) || Number(known.has(a.id)) - Number(known.has(b.id)) || b.canStandMin - a.canStandMin)
+  const [dog] = [...dogs].sort(
+    (a, b) => timesOn(a.coat) - timesOn(b.coat) || Number(known.has(a.id)) - Number(known.has(b.id)) || b.canStandMin - a.canStandMin
+  )
   const name = techniques.find((technique) => technique.id === techniqueId)!.name
   const why = dog ? `${upperFirst(dog.coat)} coat, practised ${timesOn(dog.coat)} times; stands ${dog.canStandMin} minutes.` : ''
-  return { techniqueId, say: dog ? `**${name} on ${dog.name}.** ${why}` : `**${name}.**`, why: standing.because, dog: dog ? dogView(dog) : null }
+  return {
+    techniqueId,
+    say: dog ? `**${name} on ${dog.name}.** ${why}` : `**${name}.**`,
+    why: standing.because,
+    dog: dog ? dogView(dog) : null
+  }
 }
 
 /** A lead lifts a hold, with a reason. */
@@ -94,5 +141,7 @@ export async function liftHold({ db, clock }: Services, actor: Me, apprenticeId:
   const record = (await standingsOf(db, apprenticeId, today)).get(body.techniqueId)
   if (!record) throw refuse.notFound(`The technique ${body.techniqueId}`)
   if (record.standing.state !== 'held') throw refuse.conflict('notHeld', 'This technique is not held.')
-  await db.insert(tables.holdLifts).values({ id: v7(), apprenticeId, techniqueId: body.techniqueId, by: actor.id, reason: body.reason, onDate: today })
+  await db
+    .insert(tables.holdLifts)
+    .values({ id: v7(), apprenticeId, techniqueId: body.techniqueId, by: actor.id, reason: body.reason, onDate: today })
 }

@@ -4,7 +4,12 @@ import { createHash } from 'node:crypto'
 import { tables, type Reader, type Transaction } from '../../db'
 
 /** What may be chained: ids, numbers and kinds. Names, owner data and free text never enter. */
-export type AuditEntry = { readonly kind: string; readonly at: string; readonly by: string; readonly ids: Readonly<Record<string, string | number>> }
+export type AuditEntry = {
+  readonly kind: string
+  readonly at: string
+  readonly by: string
+  readonly ids: Readonly<Record<string, string | number>>
+}
 
 /**
  * Adds an entry to the hash chain and returns its hash: SHA-256 over the canonical bytes (RFC 8785), which hold the

@@ -43,7 +43,10 @@ describe('forged requests', () => {
   it('are refused without the token, from another origin and from another site', async () => {
     const lena = await world.client('lena')
     expect(await lena.send('POST', '/sign-out', {}, { 'x-peen-csrf': 'guess' })).toMatchObject({ status: 403, body: { code: 'csrf' } })
-    expect(await lena.send('POST', '/sign-out', {}, { origin: 'http://elsewhere.invalid' })).toMatchObject({ status: 403, body: { code: 'foreignOrigin' } })
+    expect(await lena.send('POST', '/sign-out', {}, { origin: 'http://elsewhere.invalid' })).toMatchObject({
+      status: 403,
+      body: { code: 'foreignOrigin' }
+    })
     expect(await lena.send('POST', '/sign-out', {}, { origin: 'null' })).toMatchObject({ status: 403 })
     expect(await lena.send('POST', '/sign-out', {}, { 'sec-fetch-site': 'cross-site' })).toMatchObject({ status: 403 })
     expect((await lena.get('/me')).status).toBe(200)
@@ -78,12 +81,30 @@ describe('an empty school', () => {
   it('asks for its first lead assessor, once', async () => {
     const stranger = await served.client()
     expect((await stranger.get('/setup')).body).toEqual({ needed: true })
-    const short = await stranger.post('/setup', { schoolName: 'Ours', givenName: 'Ada', familyName: 'Q', username: 'ada', password: 'short' })
+    const short = await stranger.post('/setup', {
+      schoolName: 'Ours',
+      givenName: 'Ada',
+      familyName: 'Q',
+      username: 'ada',
+      password: 'short'
+    })
     expect(short).toMatchObject({ status: 422, body: { detail: 'Password is too short; at least 10 characters.' } })
-    const first = await stranger.post('/setup', { schoolName: 'Ours', givenName: 'Ada', familyName: 'Q', username: 'ada', password: PASSWORD })
+    const first = await stranger.post('/setup', {
+      schoolName: 'Ours',
+      givenName: 'Ada',
+      familyName: 'Q',
+      username: 'ada',
+      password: PASSWORD
+    })
     expect(first).toMatchObject({ status: 200, body: { role: 'lead' } })
     expect((await stranger.get('/setup')).body).toEqual({ needed: false })
-    const second = await stranger.post('/setup', { schoolName: 'Ours', givenName: 'Eve', familyName: 'Q', username: 'eve', password: PASSWORD })
+    const second = await stranger.post('/setup', {
+      schoolName: 'Ours',
+      givenName: 'Eve',
+      familyName: 'Q',
+      username: 'eve',
+      password: PASSWORD
+    })
     expect(second).toMatchObject({ status: 409, body: { code: 'alreadySetUp' } })
     const ada = await served.client('ada')
     expect((await ada.get('/school')).body).toMatchObject({ name: 'Ours', isDemo: false })

@@ -5,7 +5,16 @@ import { v7 } from 'uuid'
 import { inTransaction, tables, type Database } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
 import { ensureSchool } from '../school'
-import { closeSignIn, countPeople, forgetFailures, openSignIn, personByUsername, recentFailures, recordFailure, signInByHash } from './store'
+import {
+  closeSignIn,
+  countPeople,
+  forgetFailures,
+  openSignIn,
+  personByUsername,
+  recentFailures,
+  recordFailure,
+  signInByHash
+} from './store'
 
 export const COOKIE = 'peen_session'
 
@@ -42,11 +51,19 @@ export async function signIn({ db, clock }: Services, body: SignIn, ip: string):
   return open(db, person, now)
 }
 
-async function open(db: Database, person: { id: string; givenName: string; familyName: string; role: Me['role'] }, now: Date): Promise<OpenedSession> {
+async function open(
+  db: Database,
+  person: { id: string; givenName: string; familyName: string; role: Me['role'] },
+  now: Date
+): Promise<OpenedSession> {
   const token = randomBytes(32).toString('base64url')
   const csrf = randomBytes(24).toString('base64url')
   const maxAgeMs = SESSION_HOURS * 3600000
-  await openSignIn(db, { tokenHash: tokenHash(token), personId: person.id, csrf, createdAt: now, expiresAt: new Date(now.getTime() + maxAgeMs) }, now)
+  await openSignIn(
+    db,
+    { tokenHash: tokenHash(token), personId: person.id, csrf, createdAt: now, expiresAt: new Date(now.getTime() + maxAgeMs) },
+    now
+  )
   return { token, maxAgeMs, me: { id: person.id, givenName: person.givenName, familyName: person.familyName, role: person.role, csrf } }
 }
 
@@ -70,7 +87,18 @@ export async function setUp(services: Services, body: Setup): Promise<OpenedSess
     await ensureSchool(tx, body.schoolName)
     await tx.select().from(tables.school).for('update')
     if ((await countPeople(tx)) > 0) throw refuse.conflict('alreadySetUp', 'This school has its first lead assessor already. Sign in.')
-    const row = { id: v7(), givenName: body.givenName, familyName: body.familyName, username: body.username, passwordHash, role: 'lead' as const, cohort: '', startedOn, handed: 'right', active: true }
+    const row = {
+      id: v7(),
+      givenName: body.givenName,
+      familyName: body.familyName,
+      username: body.username,
+      passwordHash,
+      role: 'lead' as const,
+      cohort: '',
+      startedOn,
+      handed: 'right',
+      active: true
+    }
     await tx.insert(tables.people).values(row)
     return row
   })

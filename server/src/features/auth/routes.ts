@@ -8,15 +8,30 @@ const EVERYBODY = ['lead', 'instructor', 'apprentice'] as const
 
 export const authRoutes: readonly Route[] = [
   route('get', '/setup', 'anyone', async ({ services }) => ({ needed: (await countPeople(services.db)) === 0 })),
-  route<Setup>('post', '/setup', 'anyone', async ({ services, body, response }) => keep(response, await setUp(services, body)), setupSchema),
-  route<SignIn>('post', '/sign-in', 'anyone', async ({ services, body, ip, response }) => keep(response, await signIn(services, body, ip)), signInSchema),
+  route<Setup>(
+    'post',
+    '/setup',
+    'anyone',
+    async ({ services, body, response }) => keep(response, await setUp(services, body)),
+    setupSchema
+  ),
+  route<SignIn>(
+    'post',
+    '/sign-in',
+    'anyone',
+    async ({ services, body, ip, response }) => keep(response, await signIn(services, body, ip)),
+    signInSchema
+  ),
   route('post', '/sign-out', [...EVERYBODY], async ({ services, cookies, response }) => {
     await signOut(services, cookies[COOKIE])
     response.clearCookie(COOKIE, { path: '/' })
   }),
   route('get', '/me', [...EVERYBODY], async ({ actor }) => actor),
   /** what a page asks when it loads: who is signed in, and whether anybody is here at all */
-  route('get', '/session', 'anyone', async ({ services, actor }) => ({ me: actor, needsSetup: actor === null && (await countPeople(services.db)) === 0 }))
+  route('get', '/session', 'anyone', async ({ services, actor }) => ({
+    me: actor,
+    needsSetup: actor === null && (await countPeople(services.db)) === 0
+  }))
 ]
 
 function keep(response: Response, opened: OpenedSession) {

@@ -12,7 +12,12 @@ export async function countPeople(db: Reader): Promise<number> {
 
 export async function recentFailures(db: Database, key: string, since: Date): Promise<number> {
   const { signInFailures: f } = tables
-  return (await db.select({ n: count() }).from(f).where(and(eq(f.key, key), gt(f.at, since))))[0].n
+  return (
+    await db
+      .select({ n: count() })
+      .from(f)
+      .where(and(eq(f.key, key), gt(f.at, since)))
+  )[0].n
 }
 
 export async function recordFailure(db: Database, keys: readonly string[], at: Date): Promise<void> {

@@ -11,7 +11,11 @@ export async function findingFor(db: Reader, certificate: Certificate, apprentic
   const standings = await standingsOf(db, apprenticeId, today)
   const trims = await signedTrims(db, apprenticeId)
   const { attempts: a, dogs: d } = tables
-  const rows = await db.select({ row: a, dog: { id: d.id, name: d.name, coat: d.coat } }).from(a).innerJoin(d, eq(d.id, a.dogId)).where(and(eq(a.apprenticeId, apprenticeId), eq(a.setting, 'live')))
+  const rows = await db
+    .select({ row: a, dog: { id: d.id, name: d.name, coat: d.coat } })
+    .from(a)
+    .innerJoin(d, eq(d.id, a.dogId))
+    .where(and(eq(a.apprenticeId, apprenticeId), eq(a.setting, 'live')))
   const counted = rows.filter(({ row }) => row.body.counts)
   const wanted = new Set(certificate.rules.flatMap((rule) => (rule.kind === 'techniques' ? rule.techniques : [])))
   const dogs = new Map(counted.filter(({ row }) => wanted.has(row.techniqueId)).map(({ dog }) => [dog.id, dog]))

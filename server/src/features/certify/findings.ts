@@ -55,14 +55,31 @@ export async function draftFinding({ db, clock }: Services, actor: Me, body: Dra
   return inTransaction(db, async (tx) => {
     await tx.select().from(tables.auditHead).for('update')
     const { findings: f } = tables
-    const open = (await tx.select().from(f).where(and(eq(f.apprenticeId, apprentice.id), eq(f.certificateId, certificate.id), ne(f.status, 'declined'))))[0]
+    const open = (
+      await tx
+        .select()
+        .from(f)
+        .where(and(eq(f.apprenticeId, apprentice.id), eq(f.certificateId, certificate.id), ne(f.status, 'declined')))
+    )[0]
     if (open) return { id: open.id }
     const [{ n }] = await tx.select({ n: count() }).from(f)
     const { id } = body
     const number = `${String(draftedAt.getUTCFullYear()).slice(2)}-${String(n + 1).padStart(3, '0')}`
     await tx.insert(f).values({
-      id, number, apprenticeId: apprentice.id, certificateId: certificate.id, certificateVersion: certificate.version, rules: [...certificate.rules],
-      status: 'drafted', draftedBy: actor.id, draftedAt, decidingGradingId: null, evidence: null, decidedBy: null, reason: null, auditHash: null
+      id,
+      number,
+      apprenticeId: apprentice.id,
+      certificateId: certificate.id,
+      certificateVersion: certificate.version,
+      rules: [...certificate.rules],
+      status: 'drafted',
+      draftedBy: actor.id,
+      draftedAt,
+      decidingGradingId: null,
+      evidence: null,
+      decidedBy: null,
+      reason: null,
+      auditHash: null
     })
     return { id }
   })
@@ -74,14 +91,27 @@ async function findingRecord(db: Reader, id: string): Promise<FindingRecord> {
   return row
 }
 
-type Gathered = { readonly record: FindingRecord; readonly certificate: Certificate; readonly finding: Awaited<ReturnType<typeof findingFor>>; readonly facts: SigningFacts; readonly signatures: readonly (typeof tables.signatures.$inferSelect)[]; readonly people: readonly SigningPerson[] }
+type Gathered = {
+  readonly record: FindingRecord
+  readonly certificate: Certificate
+  readonly finding: Awaited<ReturnType<typeof findingFor>>
+  readonly facts: SigningFacts
+  readonly signatures: readonly (typeof tables.signatures.$inferSelect)[]
+  readonly people: readonly SigningPerson[]
+}
 
 /** Everything a decision about a finding stands on, gathered before any rule is asked. */
 async function gather(db: Reader, record: FindingRecord, today: string): Promise<Gathered> {
   const certificate = { ...certificateById(record.certificateId), rules: record.rules }
   const finding = await findingFor(db, certificate, record.apprenticeId, today)
-  const people = (await allPeople(db)).filter((person) => person.active).map((person) => ({ id: person.id, name: fullName(person), role: person.role }))
-  const signatures = await db.select().from(tables.signatures).where(eq(tables.signatures.findingId, record.id)).orderBy(asc(tables.signatures.signedAt))
+  const people = (await allPeople(db))
+    .filter((person) => person.active)
+    .map((person) => ({ id: person.id, name: fullName(person), role: person.role }))
+  const signatures = await db
+    .select()
+    .from(tables.signatures)
+    .where(eq(tables.signatures.findingId, record.id))
+    .orderBy(asc(tables.signatures.signedAt))
   const facts: SigningFacts = {
     candidateId: record.apprenticeId,
     markedBy: finding.deciding?.assessorId ?? null,
@@ -96,7 +126,11 @@ async function gather(db: Reader, record: FindingRecord, today: string): Promise
 async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
   const events = (await eventsOf(db, [sessionId])).get(sessionId)!
   const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.payload.eventId] : [])))
-  return new Set(events.filter((event) => event.kind === 'attemptStarted' && event.payload.hands === 'instructor' && !undone.has(event.id)).map((event) => event.by))
+  return new Set(
+    events
+      .filter((event) => event.kind === 'attemptStarted' && event.payload.hands === 'instructor' && !undone.has(event.id))
+      .map((event) => event.by)
+  )
 }
 
 /** The finding as a screen reads it: the claim, the rules with evidence, who may sign. */
@@ -112,13 +146,25 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
     number: record.number,
     status: record.status,
     apprentice: personName(await personById(db, record.apprenticeId)),
-    certificate: { id: certificate.id, name: certificate.name, claim: certificate.claim, standardId: certificate.standardId, version: record.certificateVersion },
+    certificate: {
+      id: certificate.id,
+      name: certificate.name,
+      claim: certificate.claim,
+      standardId: certificate.standardId,
+      version: record.certificateVersion
+    },
     draftedBy: name(record.draftedBy),
     rules,
     ready: finding.ready,
     say: record.status === 'issued' ? 'It is issued.' : record.status === 'declined' ? 'It was declined.' : finding.say,
     deciding: finding.deciding ? await decidingView(db, finding.deciding.gradingId, finding.deciding.sessionId) : null,
-    signatures: signatures.map((signature) => ({ personId: signature.personId, name: name(signature.personId), role: people.find((person) => person.id === signature.personId)!.role, note: signature.note, signedAt: signature.signedAt.toISOString() })),
+    signatures: signatures.map((signature) => ({
+      personId: signature.personId,
+      name: name(signature.personId),
+      role: people.find((person) => person.id === signature.personId)!.role,
+      note: signature.note,
+      signedAt: signature.signedAt.toISOString()
+    })),
     people: assessors.map((person) => ({ ...person, may: maySign(person, facts) })),
     missing: record.status === 'drafted' ? missingSigners(people, facts) : null,
     declined: record.status === 'declined' ? { reason: record.reason ?? '', by: name(record.decidedBy) } : null,
@@ -130,7 +176,13 @@ async function decidingView(db: Reader, gradingId: string, sessionId: string): P
   const { session, dog } = await sessionRow(db, sessionId)
   const standard = await standardOf(db, session.standardId, session.standardVersion)
   const state = foldSession((await eventsOf(db, [sessionId])).get(sessionId)!)
-  return { gradingId, onDate: session.onDate, dog: dogView(dog), plan: standard.plan, minutes: workedMinutes(state, state.closedAt ?? state.openedAt ?? new Date(0).toISOString()) }
+  return {
+    gradingId,
+    onDate: session.onDate,
+    dog: dogView(dog),
+    plan: standard.plan,
+    minutes: workedMinutes(state, state.closedAt ?? state.openedAt ?? new Date(0).toISOString())
+  }
 }
 
 /** Puts a signature under a finding; the second one issues it. */
@@ -147,13 +199,24 @@ export async function signFinding({ db, clock }: Services, actor: Me, id: string
     if (!answer.may) throw refuse.forbidden(answer.because)
     const deciding = finding.deciding!.gradingId
     if (signatures.length > 0 && record.decidingGradingId !== deciding) {
-      throw refuse.conflict('evidenceChanged', 'The deciding trim has changed since the first signature. Decline this finding and draft it again.')
+      throw refuse.conflict(
+        'evidenceChanged',
+        'The deciding trim has changed since the first signature. Decline this finding and draft it again.'
+      )
     }
     await tx.insert(tables.signatures).values({ findingId: id, personId: actor.id, note: answer.note, signedAt })
     const isSecond = signatures.length === 1
-    const auditHash = await appendAudit(tx, { kind: isSecond ? 'finding.issued' : 'finding.signed', at: signedAt.toISOString(), by: actor.id, ids: { finding: id, apprentice: record.apprenticeId, grading: deciding } })
+    const auditHash = await appendAudit(tx, {
+      kind: isSecond ? 'finding.issued' : 'finding.signed',
+      at: signedAt.toISOString(),
+      by: actor.id,
+      ids: { finding: id, apprentice: record.apprenticeId, grading: deciding }
+    })
     const issued = isSecond ? { status: 'issued' as const, evidence: [...finding.rules], decidedBy: actor.id, auditHash } : {}
-    await tx.update(tables.findings).set({ decidingGradingId: deciding, ...issued }).where(eq(tables.findings.id, id))
+    await tx
+      .update(tables.findings)
+      .set({ decidingGradingId: deciding, ...issued })
+      .where(eq(tables.findings.id, id))
     return { status: isSecond ? 'issued' : 'drafted' }
   })
 }
@@ -167,7 +230,15 @@ export async function declineFinding({ db, clock }: Services, actor: Me, id: str
     if (!record) throw refuse.notFound('This finding')
     if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
     const { finding } = await gather(tx, record, today)
-    const auditHash = await appendAudit(tx, { kind: 'finding.declined', at: at.toISOString(), by: actor.id, ids: { finding: id, apprentice: record.apprenticeId } })
-    await tx.update(tables.findings).set({ status: 'declined', evidence: [...finding.rules], decidedBy: actor.id, reason, auditHash }).where(eq(tables.findings.id, id))
+    const auditHash = await appendAudit(tx, {
+      kind: 'finding.declined',
+      at: at.toISOString(),
+      by: actor.id,
+      ids: { finding: id, apprentice: record.apprenticeId }
+    })
+    await tx
+      .update(tables.findings)
+      .set({ status: 'declined', evidence: [...finding.rules], decidedBy: actor.id, reason, auditHash })
+      .where(eq(tables.findings.id, id))
   })
 }

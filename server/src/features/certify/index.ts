@@ -6,8 +6,22 @@ export { declineFinding, draftFinding, findingView, signFinding } from './findin
 
 export const certifyRoutes: readonly Route[] = [
   route('get', '/findings', ['lead', 'instructor'], ({ services }) => findingList(services)),
-  route<DraftFinding>('post', '/findings', ['lead', 'instructor'], ({ services, actor, body }) => draftFinding(services, actor, body), draftFindingSchema),
-  route('get', '/findings/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => findingView(services, actor, params.id)),
+  route<DraftFinding>(
+    'post',
+    '/findings',
+    ['lead', 'instructor'],
+    ({ services, actor, body }) => draftFinding(services, actor, body),
+    draftFindingSchema
+  ),
+  route('get', '/findings/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
+    findingView(services, actor, params.id)
+  ),
   route('post', '/findings/:id/sign', ['lead', 'instructor'], ({ services, actor, params }) => signFinding(services, actor, params.id)),
-  route<Decline>('post', '/findings/:id/decline', ['lead'], ({ services, actor, params, body }) => declineFinding(services, actor, params.id, body), declineSchema)
+  route<Decline>(
+    'post',
+    '/findings/:id/decline',
+    ['lead'],
+    ({ services, actor, params, body }) => declineFinding(services, actor, params.id, body),
+    declineSchema
+  )
 ]

@@ -6,12 +6,17 @@ import { eq, inArray } from 'drizzle-orm'
 import { tables, type Database, type Reader } from '../../db'
 import { standardOf } from '../school'
 
-const MAJOR_FAULTS: ReadonlySet<string> = new Set(techniques.flatMap((technique) => technique.faults.filter((fault) => fault.major).map((fault) => fault.id)))
+const MAJOR_FAULTS: ReadonlySet<string> = new Set(
+  techniques.flatMap((technique) => technique.faults.filter((fault) => fault.major).map((fault) => fault.id))
+)
 
 export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
   const found = new Map<string, PracticeEvent[]>(sessionIds.map((id) => [id, []]))
   if (sessionIds.length === 0) return found
-  const rows = await db.select().from(tables.events).where(inArray(tables.events.sessionId, [...sessionIds]))
+  const rows = await db
+    .select()
+    .from(tables.events)
+    .where(inArray(tables.events.sessionId, [...sessionIds]))
   for (const row of rows) found.get(row.sessionId)?.push(eventFrom(row))
   return found
 }

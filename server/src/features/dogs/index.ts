@@ -35,8 +35,17 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   return {
     dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
     plan: standard.plan,
-    visits: seen.map(({ session, person, gradingId }) => ({ sessionId: session.id, onDate: session.onDate, apprentice: fullName(person), trim: standard.name, checkIn: session.checkIn, gradingId })),
-    measured: (graded?.result?.parts ?? []).filter((part) => isLength.has(part.criterionId) && part.valueMm !== null && part.basis === 'readings').map((part) => ({ region: part.region, side: part.side, mm: part.valueMm! }))
+    visits: seen.map(({ session, person, gradingId }) => ({
+      sessionId: session.id,
+      onDate: session.onDate,
+      apprentice: fullName(person),
+      trim: standard.name,
+      checkIn: session.checkIn,
+      gradingId
+    })),
+    measured: (graded?.result?.parts ?? [])
+      .filter((part) => isLength.has(part.criterionId) && part.valueMm !== null && part.basis === 'readings')
+      .map((part) => ({ region: part.region, side: part.side, mm: part.valueMm! }))
   }
 }
 

@@ -1,6 +1,15 @@
 import { techniqueById, type Technique } from '@peen/content'
 import type { FloorTable, FloorView, HoldView, Look, Me, StepView } from '@peen/contract'
-import { foldSession, LOW_STAND_MIN, rankLooks, stepProgress, workedMinutes, type SessionState, type StepProgress, type TableFacts } from '@peen/core/practice'
+import {
+  foldSession,
+  LOW_STAND_MIN,
+  rankLooks,
+  stepProgress,
+  workedMinutes,
+  type SessionState,
+  type StepProgress,
+  type TableFacts
+} from '@peen/core/practice'
 import { asc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import type { Services } from '../../http'
@@ -17,7 +26,10 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
   const { db, clock } = services
   const [room, today, now] = [await schoolRow(db), await clock.today(), (await clock.now()).toISOString()]
   const rows = await sessionRows(db, eq(tables.sessions.onDate, today))
-  const events = await eventsOf(db, rows.map(({ session }) => session.id))
+  const events = await eventsOf(
+    db,
+    rows.map(({ session }) => session.id)
+  )
   const workedByDog = new Map<string, number>()
   for (const { session } of rows) {
     const minutes = workedMinutes(foldSession(events.get(session.id)!), now)
@@ -49,8 +61,25 @@ type Row = Awaited<ReturnType<typeof sessionRows>>[number]
 function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
   const { id: tableId, number, xMm, yMm, turnDeg } = table
   return {
-    sessionId: null, tableId, number, xMm, yMm, turnDeg, apprentice: null, dog: null, trim: null, plan: null, workedMin: 0,
-    standardMin: 0, canStandMin: 0, now: null, next: null, hold: null, closed: false, stopped: null, lastLamport: 0
+    sessionId: null,
+    tableId,
+    number,
+    xMm,
+    yMm,
+    turnDeg,
+    apprentice: null,
+    dog: null,
+    trim: null,
+    plan: null,
+    workedMin: 0,
+    standardMin: 0,
+    canStandMin: 0,
+    now: null,
+    next: null,
+    hold: null,
+    closed: false,
+    stopped: null,
+    lastLamport: 0
   }
 }
 
@@ -92,9 +121,25 @@ function describe(
     stopped: state.stopped
   }
   const view: FloorTable = {
-    sessionId: session.id, tableId: table.id, number: table.number, xMm: table.xMm, yMm: table.yMm, turnDeg: table.turnDeg,
-    apprentice: personName(person), dog: dogView(dog), trim: standard.name, plan: standard.plan, workedMin, standardMin: standard.standardMin, canStandMin,
-    now: current ? stepView(current) : null, next: next ? stepView(next) : null, hold: waiting, closed: state.closedAt !== null, stopped: state.stopped, lastLamport: state.lastLamport
+    sessionId: session.id,
+    tableId: table.id,
+    number: table.number,
+    xMm: table.xMm,
+    yMm: table.yMm,
+    turnDeg: table.turnDeg,
+    apprentice: personName(person),
+    dog: dogView(dog),
+    trim: standard.name,
+    plan: standard.plan,
+    workedMin,
+    standardMin: standard.standardMin,
+    canStandMin,
+    now: current ? stepView(current) : null,
+    next: next ? stepView(next) : null,
+    hold: waiting,
+    closed: state.closedAt !== null,
+    stopped: state.stopped,
+    lastLamport: state.lastLamport
   }
   return { view, facts, hold: waiting }
 }
@@ -112,6 +157,14 @@ function hazardOf({ step }: StepProgress): string | null {
 function looksOf(occupied: readonly Occupied[]): Look[] {
   return rankLooks(occupied.map(({ facts }) => facts)).map((ranked) => {
     const table = occupied.find(({ facts }) => facts.sessionId === ranked.sessionId)!
-    return { tableNumber: ranked.tableNumber, sessionId: ranked.sessionId, who: table.facts.apprentice, say: ranked.say, why: ranked.why, hold: table.hold, danger: ranked.danger || table.facts.canStandMin <= LOW_STAND_MIN }
+    return {
+      tableNumber: ranked.tableNumber,
+      sessionId: ranked.sessionId,
+      who: table.facts.apprentice,
+      say: ranked.say,
+      why: ranked.why,
+      hold: table.hold,
+      danger: ranked.danger || table.facts.canStandMin <= LOW_STAND_MIN
+    }
   })
 }

@@ -18,7 +18,8 @@ beforeAll(async () => {
 afterAll(() => world.close())
 
 const open = async (by: Client, session: string) => (await by.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
-const save = (by: Client, id: string, version: number, answers: Answers, more: object = {}) => by.send('PUT', `/gradings/${id}`, { version, answers, critical: [], globalRating: null, ...more })
+const save = (by: Client, id: string, version: number, answers: Answers, more: object = {}) =>
+  by.send('PUT', `/gradings/${id}`, { version, answers, critical: [], globalRating: null, ...more })
 const read = async (by: Client, id: string) => (await by.get(`/gradings/${id}`)).body as unknown as GradingView
 
 describe('a draft', () => {
@@ -49,7 +50,11 @@ describe('a draft', () => {
   })
 
   it.each<[string, Answers, RegExp]>([
-    ['a length of -3 mm', { 'back-length': { left: { kind: 'readings', mm: [-3] } } }, /answers\.back-length\.left\.mm\[0\] is -3; allowed is 0 to 300 mm/],
+    [
+      'a length of -3 mm',
+      { 'back-length': { left: { kind: 'readings', mm: [-3] } } },
+      /answers\.back-length\.left\.mm\[0\] is -3; allowed is 0 to 300 mm/
+    ],
     ['a length of 900 mm', { 'back-length': { left: { kind: 'readings', mm: [900] } } }, /is 900; allowed is 0 to 300 mm/],
     ['a mark of 5', { belly: { whole: { kind: 'level', level: 5 } } }, /answers\.belly\.whole\.level is 5; allowed is 4 or less/],
     ['an unknown criterion', { tusks: { whole: { kind: 'asItShouldBe' } } }, /allowed is a criterion of bearded-pet/],
@@ -91,7 +96,9 @@ describe('signing a grading', () => {
     await ivo.post(`/gradings/${first}/sign`, { version: 2 })
     expect((await ina.get(`/gradings/${first}`)).body.detail).toMatch(/blind to the other until both are signed/)
     expect((await lena.get(`/gradings/${first}`)).status).toBe(403)
-    const hidden = ((await ina.get('/trims')).body as unknown as { gradingId: string; mark: number | null }[]).find((row) => row.gradingId === first)!
+    const hidden = ((await ina.get('/trims')).body as unknown as { gradingId: string; mark: number | null }[]).find(
+      (row) => row.gradingId === first
+    )!
     expect(hidden.mark).toBeNull()
     await save(ina, second, 1, fullSheet(3), { globalRating: 'pass' })
     await ina.post(`/gradings/${second}/sign`, { version: 2 })

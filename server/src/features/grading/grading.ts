@@ -20,21 +20,52 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
   const startedAt = await clock.now()
   return inTransaction(db, async (tx) => {
     await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update')
-    const own = (await tx.select().from(tables.gradings).where(and(eq(tables.gradings.sessionId, sessionId), eq(tables.gradings.assessorId, actor.id))))[0]
+    const own = (
+      await tx
+        .select()
+        .from(tables.gradings)
+        .where(and(eq(tables.gradings.sessionId, sessionId), eq(tables.gradings.assessorId, actor.id)))
+    )[0]
     if (own) return { id: own.id }
     await tx.insert(tables.gradings).values({
-      id, sessionId, assessorId: actor.id, standardId: session.standardId, standardVersion: session.standardVersion,
-      houseRules: (await schoolRow(tx)).houseRules, status: 'draft', blind: !(await hasReadAnother(tx, sessionId, actor.id)), version: 1,
-      answers: {}, critical: [], globalRating: null, ratedAtAnswers: null, startedAt, signedAt: null
+      id,
+      sessionId,
+      assessorId: actor.id,
+      standardId: session.standardId,
+      standardVersion: session.standardVersion,
+      houseRules: (await schoolRow(tx)).houseRules,
+      status: 'draft',
+      blind: !(await hasReadAnother(tx, sessionId, actor.id)),
+      version: 1,
+      answers: {},
+      critical: [],
+      globalRating: null,
+      ratedAtAnswers: null,
+      startedAt,
+      signedAt: null
     })
     return { id }
   })
 }
 
 async function hasReadAnother(tx: Transaction, sessionId: string, personId: string): Promise<boolean> {
-  const others = await tx.select({ id: tables.gradings.id }).from(tables.gradings).where(and(eq(tables.gradings.sessionId, sessionId), ne(tables.gradings.assessorId, personId)))
+  const others = await tx
+    .select({ id: tables.gradings.id })
+    .from(tables.gradings)
+    .where(and(eq(tables.gradings.sessionId, sessionId), ne(tables.gradings.assessorId, personId)))
   if (others.length === 0) return false
-  const reads = await tx.select().from(tables.gradingReads).where(and(inArray(tables.gradingReads.gradingId, others.map((row) => row.id)), eq(tables.gradingReads.personId, personId)))
+  const reads = await tx
+    .select()
+    .from(tables.gradingReads)
+    .where(
+      and(
+        inArray(
+          tables.gradingReads.gradingId,
+          others.map((row) => row.id)
+        ),
+        eq(tables.gradingReads.personId, personId)
+      )
+    )
   return reads.length > 0
 }
 
@@ -43,7 +74,10 @@ async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string,
   if (grading.assessorId === actor.id) return null
   if (actor.role === 'apprentice' && actor.id !== apprenticeId) return 'An apprentice reads own records only.'
   if (grading.status === 'draft') return 'This grading is still being written.'
-  const open = await db.select({ id: tables.gradings.id }).from(tables.gradings).where(and(eq(tables.gradings.sessionId, grading.sessionId), eq(tables.gradings.status, 'draft')))
+  const open = await db
+    .select({ id: tables.gradings.id })
+    .from(tables.gradings)
+    .where(and(eq(tables.gradings.sessionId, grading.sessionId), eq(tables.gradings.status, 'draft')))
   return open.length > 0 ? 'Two assessors mark this trim; each is blind to the other until both are signed.' : null
 }
 
@@ -114,15 +148,28 @@ export async function saveDraft({ db, clock }: Services, actor: Me, id: string, 
     const { answered } = countAnswers(standard, draft.answers)
     refuseUnknownFaults(standard, draft.critical)
     const ratedAtAnswers = grading.ratedAtAnswers ?? (draft.globalRating ? answered : null)
-    await tx.update(tables.gradings).set({ version: grading.version + 1, answers: draft.answers, critical: [...draft.critical], globalRating: draft.globalRating, ratedAtAnswers }).where(eq(tables.gradings.id, id))
+    await tx
+      .update(tables.gradings)
+      .set({
+        version: grading.version + 1,
+        answers: draft.answers,
+        critical: [...draft.critical],
+        globalRating: draft.globalRating,
+        ratedAtAnswers
+      })
+      .where(eq(tables.gradings.id, id))
     return { version: grading.version + 1 }
   })
   if ('conflict' in outcome && outcome.conflict) {
     const { grading, keptId } = outcome.conflict
-    throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Its text stands; yours is kept beside it.', {
-      keptId,
-      stored: { version: grading.version, answers: grading.answers, critical: grading.critical, globalRating: grading.globalRating }
-    })
+    throw refuse.conflict(
+      'draftConflict',
+      'Another device has written this draft in the meantime. Its text stands; yours is kept beside it.',
+      {
+        keptId,
+        stored: { version: grading.version, answers: grading.answers, critical: grading.critical, globalRating: grading.globalRating }
+      }
+    )
   }
   return { version: outcome.version! }
 }
@@ -135,12 +182,21 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
     if (!grading) throw refuse.notFound('This grading')
     if (grading.assessorId !== actor.id) throw refuse.forbidden('A grading is signed by its own assessor only.')
     if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed already.')
-    if (grading.version !== version) throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Read it again before you sign.')
-    if (grading.globalRating === null) throw refuse.invalid([{ path: 'globalRating', detail: 'Say first how you call this trim as a whole; then the total is shown and can be signed.' }])
+    if (grading.version !== version)
+      throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Read it again before you sign.')
+    if (grading.globalRating === null)
+      throw refuse.invalid([
+        { path: 'globalRating', detail: 'Say first how you call this trim as a whole; then the total is shown and can be signed.' }
+      ])
     const result = await computeResult(tx, grading)
     if (result.outcome === 'unfinished') throw refuse.invalid([{ path: 'answers', detail: `It cannot be signed yet: ${result.because}` }])
     await tx.update(tables.gradings).set({ status: 'signed', signedAt }).where(eq(tables.gradings.id, id))
-    await appendAudit(tx, { kind: 'grading.signed', at: signedAt.toISOString(), by: actor.id, ids: { grading: id, session: grading.sessionId, standard: grading.standardId, standardVersion: grading.standardVersion, version } })
+    await appendAudit(tx, {
+      kind: 'grading.signed',
+      at: signedAt.toISOString(),
+      by: actor.id,
+      ids: { grading: id, session: grading.sessionId, standard: grading.standardId, standardVersion: grading.standardVersion, version }
+    })
     await storeResult(tx, id, result)
     return result
   })
@@ -180,4 +236,3 @@ export async function trimList({ db }: Services, actor: Me): Promise<TrimRow[]> 
       }
     })
 }
-

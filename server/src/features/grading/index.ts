@@ -6,8 +6,28 @@ export { gradingView, openGrading, rememberReading, saveDraft, signGrading } fro
 
 export const gradingRoutes: readonly Route[] = [
   route('get', '/trims', ['lead', 'instructor', 'apprentice'], ({ services, actor }) => trimList(services, actor)),
-  route<OpenGrading>('post', '/sessions/:id/gradings', ['lead', 'instructor'], ({ services, actor, params, body }) => openGrading(services, actor, params.id, body), openGradingSchema),
-  route('get', '/gradings/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => gradingView(services, actor, params.id)),
-  route<Draft>('put', '/gradings/:id', ['lead', 'instructor'], ({ services, actor, params, body }) => saveDraft(services, actor, params.id, body), draftSchema as never),
-  route<SignGrading>('post', '/gradings/:id/sign', ['lead', 'instructor'], ({ services, actor, params, body }) => signGrading(services, actor, params.id, body), signGradingSchema)
+  route<OpenGrading>(
+    'post',
+    '/sessions/:id/gradings',
+    ['lead', 'instructor'],
+    ({ services, actor, params, body }) => openGrading(services, actor, params.id, body),
+    openGradingSchema
+  ),
+  route('get', '/gradings/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
+    gradingView(services, actor, params.id)
+  ),
+  route<Draft>(
+    'put',
+    '/gradings/:id',
+    ['lead', 'instructor'],
+    ({ services, actor, params, body }) => saveDraft(services, actor, params.id, body),
+    draftSchema as never
+  ),
+  route<SignGrading>(
+    'post',
+    '/gradings/:id/sign',
+    ['lead', 'instructor'],
+    ({ services, actor, params, body }) => signGrading(services, actor, params.id, body),
+    signGradingSchema
+  )
 ]

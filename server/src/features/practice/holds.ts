@@ -8,7 +8,12 @@ import { standardOf } from '../school'
 const WAITS = ['new', 'lapsed', 'held']
 
 /** The hold points of a session that no instructor has released yet: risky steps of techniques in which the apprentice is new, lapsed or held. */
-export async function holdsFor(db: Reader, session: typeof tables.sessions.$inferSelect, state: SessionState, today: string): Promise<HoldView[]> {
+export async function holdsFor(
+  db: Reader,
+  session: typeof tables.sessions.$inferSelect,
+  state: SessionState,
+  today: string
+): Promise<HoldView[]> {
   const standings = await standingsOf(db, session.apprenticeId, today)
   const standard = await standardOf(db, session.standardId, session.standardVersion)
   const planned = standard.plan.steps.map((step) => techniqueById(step.technique)).filter((technique) => technique !== undefined)

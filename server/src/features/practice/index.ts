@@ -8,7 +8,9 @@ export { recordEvents } from './record'
 export { sessionRow, sessionRows } from './session'
 
 export const practiceRoutes: readonly Route[] = [
-  route('get', '/sessions/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => sessionView(services, actor, params.id)),
+  route('get', '/sessions/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
+    sessionView(services, actor, params.id)
+  ),
   route<{ events: unknown[] }>(
     'post',
     '/sessions/:id/events',

@@ -28,7 +28,14 @@ export async function recordEvents(services: Services, actor: Me, sessionId: str
     const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update'))[0]
     if (!session) throw refuse.notFound('This session')
     if (actor.role === 'apprentice' && session.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
-    const facts: Facts = { tx, session, actor, tools: await rackOf(tx), receivedAt, stored: (await eventsOf(tx, [sessionId])).get(sessionId)! }
+    const facts: Facts = {
+      tx,
+      session,
+      actor,
+      tools: await rackOf(tx),
+      receivedAt,
+      stored: (await eventsOf(tx, [sessionId])).get(sessionId)!
+    }
     const answers: EventAnswer[] = []
     const statuses: number[] = []
     for (const raw of incoming) {
@@ -62,15 +69,30 @@ async function recordOne(facts: Facts, raw: unknown): Promise<EventAnswer> {
   if (!checked.ok) throw refuse.invalid(checked.issues)
   const { receivedAt: _none, late: _late, ...event } = checked.value as PracticeEvent
   const contentHash = sha256(canonicalize(event)!)
-  const before = (await facts.tx.select({ contentHash: tables.events.contentHash }).from(tables.events).where(eq(tables.events.id, event.id)))[0]
+  const before = (
+    await facts.tx.select({ contentHash: tables.events.contentHash }).from(tables.events).where(eq(tables.events.id, event.id))
+  )[0]
   if (before?.contentHash === contentHash) return { id: event.id, status: 'alreadyThere', detail: null }
-  if (before) throw refuse.conflict('eventConflict', 'An event with this id and other content is stored already. The stored one stands; this one was not taken.')
+  if (before)
+    throw refuse.conflict(
+      'eventConflict',
+      'An event with this id and other content is stored already. The stored one stands; this one was not taken.'
+    )
   const state = foldSession(facts.stored)
   await allow(facts, event as PracticeEvent, state)
   // an instructor's confirming, and taking the closing itself back, are about the closed session: never late
-  const reopens = event.kind === 'undone' && facts.stored.some((stored) => stored.id === (event.payload as { eventId: string }).eventId && stored.kind === 'sessionClosed')
+  const reopens =
+    event.kind === 'undone' &&
+    facts.stored.some((stored) => stored.id === (event.payload as { eventId: string }).eventId && stored.kind === 'sessionClosed')
   const late = state.closedAt !== null && event.kind !== 'lateConfirmed' && !(reopens && facts.actor.role !== 'apprentice')
-  const row = { ...event, payload: event.payload as object, atDevice: new Date(event.atDevice), receivedAt: facts.receivedAt, late, contentHash }
+  const row = {
+    ...event,
+    payload: event.payload as object,
+    atDevice: new Date(event.atDevice),
+    receivedAt: facts.receivedAt,
+    late,
+    contentHash
+  }
   await facts.tx.insert(tables.events).values(row)
   facts.stored.push({ ...event, late, receivedAt: facts.receivedAt.toISOString() } as PracticeEvent)
   const detail = late ? 'The session was closed before this came. It is kept as late; an instructor confirms it.' : null
@@ -80,7 +102,8 @@ async function recordOne(facts: Facts, raw: unknown): Promise<EventAnswer> {
 /** Permission and sense of one event; throws the refusal. */
 async function allow(facts: Facts, event: PracticeEvent, state: SessionState): Promise<void> {
   const { actor, session } = facts
-  if (event.sessionId !== session.id) throw refuse.invalid([{ path: 'sessionId', detail: 'sessionId names another session than the address.' }])
+  if (event.sessionId !== session.id)
+    throw refuse.invalid([{ path: 'sessionId', detail: 'sessionId names another session than the address.' }])
   if (event.by !== actor.id) throw refuse.forbidden('An event is recorded by the person who signs in, nobody else.')
   if (event.v !== EVENT_VERSION) return
   if (actor.role === 'apprentice') await allowApprentice(facts, event)
@@ -88,7 +111,8 @@ async function allow(facts: Facts, event: PracticeEvent, state: SessionState): P
     case 'attemptStarted': {
       const technique = techniqueOf(event.payload.techniqueId)
       if (event.payload.toolId !== null) toolById(facts.tools, event.payload.toolId)
-      if (state.attempts.some((attempt) => attempt.id === event.payload.attemptId)) throw refuse.conflict('attemptExists', 'This attempt has been started already.')
+      if (state.attempts.some((attempt) => attempt.id === event.payload.attemptId))
+        throw refuse.conflict('attemptExists', 'This attempt has been started already.')
       if (technique && session.apprenticeId === actor.id && event.payload.setting === 'live') await allowHold(facts, technique.id, state)
       return
     }
@@ -96,7 +120,12 @@ async function allow(facts: Facts, event: PracticeEvent, state: SessionState): P
       const attempt = state.attempts.find((candidate) => candidate.id === event.payload.attemptId)
       const faults = attempt ? (techniqueOf(attempt.techniqueId)?.faults ?? []) : []
       if (attempt && !faults.some((fault) => fault.id === event.payload.faultId)) {
-        throw refuse.invalid([{ path: 'payload.faultId', detail: `payload.faultId is "${event.payload.faultId}"; allowed is ${faults.map((f) => f.id).join(', ')}.` }])
+        throw refuse.invalid([
+          {
+            path: 'payload.faultId',
+            detail: `payload.faultId is "${event.payload.faultId}"; allowed is ${faults.map((f) => f.id).join(', ')}.`
+          }
+        ])
       }
       return requireAttempt(state, event.payload.attemptId)
     }
@@ -111,7 +140,8 @@ async function allow(facts: Facts, event: PracticeEvent, state: SessionState): P
     case 'lateConfirmed': {
       const target = facts.stored.find((stored) => stored.id === event.payload.eventId)
       if (!target) throw refuse.invalid([{ path: 'payload.eventId', detail: 'payload.eventId names no event of this session.' }])
-      if (event.kind === 'undone' && actor.role === 'apprentice' && target.by !== actor.id) throw refuse.forbidden('An apprentice takes back own taps only.')
+      if (event.kind === 'undone' && actor.role === 'apprentice' && target.by !== actor.id)
+        throw refuse.forbidden('An apprentice takes back own taps only.')
       return
     }
   }
@@ -119,7 +149,10 @@ async function allow(facts: Facts, event: PracticeEvent, state: SessionState): P
 
 function techniqueOf(id: string) {
   const technique = techniqueById(id)
-  if (!technique) throw refuse.invalid([{ path: 'payload.techniqueId', detail: `payload.techniqueId is "${id}"; allowed is a technique of the catalogue.` }])
+  if (!technique)
+    throw refuse.invalid([
+      { path: 'payload.techniqueId', detail: `payload.techniqueId is "${id}"; allowed is a technique of the catalogue.` }
+    ])
   return technique
 }
 
@@ -131,8 +164,10 @@ function requireAttempt(state: SessionState, id: string): void {
 
 async function allowApprentice(_facts: Facts, event: PracticeEvent): Promise<void> {
   if (!(OWN_KINDS as readonly string[]).includes(event.kind)) throw refuse.forbidden('This is for an instructor to record.')
-  if (event.kind === 'attemptStarted' && event.payload.hands !== 'apprentice') throw refuse.forbidden('An apprentice records own hands only.')
-  if (event.kind === 'attemptEnded' && event.payload.witness !== 'self') throw refuse.forbidden('“Watched” and “inspected” are for an instructor to say.')
+  if (event.kind === 'attemptStarted' && event.payload.hands !== 'apprentice')
+    throw refuse.forbidden('An apprentice records own hands only.')
+  if (event.kind === 'attemptEnded' && event.payload.witness !== 'self')
+    throw refuse.forbidden('“Watched” and “inspected” are for an instructor to say.')
 }
 
 /** A new, lapsed or held apprentice may not start a risky step until the instructor has tapped "I am here". */

@@ -35,7 +35,11 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
   const events = (await eventsOf(db, [id])).get(id)!
   const standard = await standardOf(db, session.standardId, session.standardVersion)
   const { gradings: g, people: p } = tables
-  const marks = await db.select({ id: g.id, status: g.status, assessorId: g.assessorId, givenName: p.givenName, familyName: p.familyName }).from(g).innerJoin(p, eq(p.id, g.assessorId)).where(eq(g.sessionId, id))
+  const marks = await db
+    .select({ id: g.id, status: g.status, assessorId: g.assessorId, givenName: p.givenName, familyName: p.familyName })
+    .from(g)
+    .innerJoin(p, eq(p.id, g.assessorId))
+    .where(eq(g.sessionId, id))
   return {
     id,
     onDate: session.onDate,
@@ -48,6 +52,9 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
     standardMin: standard.standardMin,
     events,
     holds: await holdsFor(db, session, foldSession(events), await clock.today()),
-    gradings: actor.role === 'apprentice' ? [] : marks.map((mark) => ({ id: mark.id, assessor: fullName(mark), status: mark.status, own: mark.assessorId === actor.id }))
+    gradings:
+      actor.role === 'apprentice'
+        ? []
+        : marks.map((mark) => ({ id: mark.id, assessor: fullName(mark), status: mark.status, own: mark.assessorId === actor.id }))
   }
 }

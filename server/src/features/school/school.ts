@@ -12,7 +12,10 @@ const EMPTY_ROOM = { room: 'grooming room', timeZone: 'Europe/London', demoNow: 
 /** The school's single row; made once with the house rules' defaults. */
 export async function ensureSchool(tx: Transaction, name: string): Promise<void> {
   const rules = Object.fromEntries(houseRules.map((rule) => [rule.id, rule.chosen]))
-  await tx.insert(tables.school).ignore().values({ id: 1, name, ...EMPTY_ROOM, houseRules: rules })
+  await tx
+    .insert(tables.school)
+    .ignore()
+    .values({ id: 1, name, ...EMPTY_ROOM, houseRules: rules })
 }
 
 /** What Peen ships as data, into the database, where a school may change it. Runs at every start; never overwrites. */
@@ -40,7 +43,12 @@ export async function rackOf(db: Reader): Promise<Tool[]> {
 
 export async function standardOf(db: Reader, id: string, version: number): Promise<Standard> {
   const { standards: s } = tables
-  const row = (await db.select().from(s).where(and(eq(s.id, id), eq(s.version, version))))[0]
+  const row = (
+    await db
+      .select()
+      .from(s)
+      .where(and(eq(s.id, id), eq(s.version, version)))
+  )[0]
   if (!row) throw refuse.notFound(`Standard ${id}, version ${version},`)
   return row.body
 }

@@ -20,9 +20,17 @@ export async function standingsOf(db: Reader, apprenticeId: string, today: strin
   return new Map(
     techniques.map((technique) => {
       const attempts = rows.filter(({ row }) => row.techniqueId === technique.id && row.onDate <= today).map(recordFrom)
-      const lifted = lifts.filter((lift) => lift.techniqueId === technique.id).map((lift) => lift.onDate).sort().at(-1) ?? null
+      const lifted =
+        lifts
+          .filter((lift) => lift.techniqueId === technique.id)
+          .map((lift) => lift.onDate)
+          .sort()
+          .at(-1) ?? null
       const passedTrimOn = trims.find((trim) => attempts.some((attempt) => attempt.sessionId === trim.sessionId))?.onDate ?? null
-      return [technique.id, { standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn: lifted, today }), attempts }]
+      return [
+        technique.id,
+        { standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn: lifted, today }), attempts }
+      ]
     })
   )
 }
@@ -44,13 +52,35 @@ function recordFrom({ row, dogName, coat }: { row: typeof tables.attempts.$infer
   }
 }
 
-export type SignedTrim = { readonly gradingId: string; readonly sessionId: string; readonly dogId: string; readonly dogName: string; readonly coat: string; readonly onDate: string; readonly assessorId: string; readonly blind: boolean; readonly standardId: string; readonly result: GradeResult }
+export type SignedTrim = {
+  readonly gradingId: string
+  readonly sessionId: string
+  readonly dogId: string
+  readonly dogName: string
+  readonly coat: string
+  readonly onDate: string
+  readonly assessorId: string
+  readonly blind: boolean
+  readonly standardId: string
+  readonly result: GradeResult
+}
 
 /** Signed gradings of an apprentice's trims with their results, oldest first. A trim that somebody is still marking stays out: both are blind until both are signed. */
 export async function signedTrims(db: Reader, apprenticeId: string): Promise<SignedTrim[]> {
   const { gradings: g, gradingResults: r, sessions: s, dogs: d } = tables
   const rows = await db
-    .select({ gradingId: g.id, sessionId: s.id, dogId: d.id, dogName: d.name, coat: d.coat, onDate: s.onDate, assessorId: g.assessorId, blind: g.blind, standardId: g.standardId, result: r.body })
+    .select({
+      gradingId: g.id,
+      sessionId: s.id,
+      dogId: d.id,
+      dogName: d.name,
+      coat: d.coat,
+      onDate: s.onDate,
+      assessorId: g.assessorId,
+      blind: g.blind,
+      standardId: g.standardId,
+      result: r.body
+    })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
     .innerJoin(s, eq(s.id, g.sessionId))
