@@ -58,6 +58,10 @@ function asItShouldBe(): void {
     emit('answer', side, { kind: 'asItShouldBe' })
   }
 }
+function clear(side: SideKey): void {
+  texts.value[side] = ['', '', '']
+  emit('answer', side, null)
+}
 function excuse(side: SideKey): void {
   if (!reason.value.trim()) return
   emit('answer', side, { kind: 'excused', reason: reason.value.trim() })
@@ -131,16 +135,7 @@ const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kin
         >
           Instructor finished it
         </button>
-        <button
-          v-if="answer[side]"
-          class="btn btn-quiet min-h-11 px-3 py-1 text-[16px] font-normal"
-          @click="
-            texts[side] = ['', '', '']
-            emit('answer', side, null)
-          "
-        >
-          Clear
-        </button>
+        <button v-if="answer[side]" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px] font-normal" @click="clear(side)">Clear</button>
       </div>
       <form v-if="excusing === side" class="mt-2 flex gap-2" @submit.prevent="excuse(side)">
         <input

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { techniqueById, techniques } from '@peen/content'
+import type { HoldView } from '@peen/contract'
+import type { EventKind, Payloads } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
 import type { PlanStep } from '@peen/core/standard'
 import { lengthLeft } from '@peen/core/tools'
@@ -96,6 +98,15 @@ function press(key: 'fault' | 'prompt' | 'helped' | 'praise' | 'break' | 'stop')
   if (key === 'prompt') return void tap('promptGiven', { attemptId: current.value.id }, 'prompt')
   sheet.value = key
 }
+/** Records what a sheet has asked for, and closes it. */
+function close<K extends EventKind>(kind: K, payload: Payloads[K], label: string): void {
+  tap(kind, payload, label)
+  sheet.value = null
+}
+function release({ techniqueId, hazardId }: HoldView): void {
+  tap('holdReleased', { techniqueId, hazardId })
+  void outbox.flush().then(reload)
+}
 function toggleBreak(): void {
   if (!state.value.onBreakSince) return void tap('breakStarted', {}, 'break')
   const minutes = session.school
@@ -178,16 +189,7 @@ useKeys([
         <p v-if="waitsAt" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
           <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}
         </p>
-        <button
-          v-if="waitsAt && session.isStaff"
-          class="btn btn-go mt-2 w-full"
-          @click="
-            tap('holdReleased', { techniqueId: waitsAt.techniqueId, hazardId: waitsAt.hazardId })
-            reload()
-          "
-        >
-          I am here
-        </button>
+        <button v-if="waitsAt && session.isStaff" class="btn btn-go mt-2 w-full" @click="release(waitsAt)">I am here</button>
         <p v-if="technique && technique.hazards.length" class="mt-2 leading-[1.3] text-danger">
           <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ technique.hazards[0].caution }}
         </p>
@@ -227,12 +229,7 @@ useKeys([
       :standard="standard"
       :staff="session.isStaff"
       @close="sheet = null"
-      @start="
-        (payload) => {
-          tap('attemptStarted', payload, 'start')
-          sheet = null
-        }
-      "
+      @start="(payload) => close('attemptStarted', payload, 'start')"
     />
     <EndSheet
       v-if="current"
@@ -241,12 +238,7 @@ useKeys([
       :staff="session.isStaff"
       :now="session.school?.now ?? ''"
       @close="sheet = null"
-      @end="
-        (payload) => {
-          tap('attemptEnded', payload, 'end')
-          sheet = null
-        }
-      "
+      @end="(payload) => close('attemptEnded', payload, 'end')"
     />
     <NoteSheet
       v-if="sheet && ['fault', 'helped', 'praise', 'safety', 'stop', 'note'].includes(sheet)"
@@ -254,12 +246,7 @@ useKeys([
       :attempt="current"
       :planned="nextStep?.step.technique ?? null"
       @close="sheet = null"
-      @tap="
-        (kind, payload, label) => {
-          tap(kind, payload as never, label)
-          sheet = null
-        }
-      "
+      @tap="(kind, payload, label) => close(kind, payload as never, label)"
     />
   </div>
 </template>
