@@ -1,4 +1,4 @@
-import { EVENT_KINDS } from '@peen/core/practice'
+import { EVENT_KINDS, type EventKind, type Payloads } from '@peen/core/practice'
 import { describe, expect, it } from 'vitest'
 import { check, draftSchema, eventSchema, signInSchema, type FieldIssue } from '.'
 
@@ -57,6 +57,52 @@ describe('an event on the wire', () => {
     for (const kind of EVENT_KINDS) expect(eventIssues(event({ kind, payload: { nonsense: 1 } })), kind).toMatch(/nonsense/)
     expect(EVENT_KINDS.length).toBe(16)
   })
+})
+
+describe('each kind of event', () => {
+  const attemptId = '019d8a3e-0000-7000-8000-000000000002'
+  const examples: { readonly [K in EventKind]: Payloads[K] } = {
+    sessionOpened: {},
+    sessionClosed: {},
+    attemptStarted: {
+      attemptId,
+      techniqueId: 'skirt-line',
+      regions: ['skirt'],
+      side: 'both',
+      toolId: null,
+      direction: 'with',
+      hands: 'apprentice',
+      setting: 'live'
+    },
+    attemptEnded: { attemptId, minutes: 9, help: 'alone', witness: 'watched' },
+    faultNoted: { attemptId, faultId: 'line-wavy', region: null, side: null },
+    promptGiven: { attemptId },
+    helped: { attemptId, help: 'handsGuided', region: 'skirt', side: 'left' },
+    safetyNoted: { attemptId: null, hazardId: 'quick', severity: 'minor', region: 'foreFoot' },
+    praised: { attemptId: null, text: 'Kept the leg low.' },
+    breakStarted: {},
+    breakEnded: { minutes: 5 },
+    stopped: { reason: 'The dog has had enough.' },
+    holdReleased: { techniqueId: 'pads', hazardId: 'toe-web' },
+    noted: { text: 'x' },
+    undone: { eventId: attemptId },
+    lateConfirmed: { eventId: attemptId }
+  }
+  it.each(EVENT_KINDS)('%s is taken whole and refused with a field too many', (kind) => {
+    expect(eventIssues(event({ kind, payload: examples[kind] }))).toBe('')
+    expect(eventIssues(event({ kind, payload: { ...examples[kind], ownerName: 'Jo' } }))).toMatch(/ownerName is not a known field/)
+  })
+  it.each(EVENT_KINDS.filter((kind) => Object.keys(examples[kind]).length > 0))('%s is refused with a field missing', (kind) => {
+    const [gone] = Object.keys(examples[kind])
+    const rest = Object.fromEntries(Object.entries(examples[kind]).filter(([key]) => key !== gone))
+    expect(eventIssues(event({ kind, payload: rest }))).toMatch(new RegExp(`payload\\.${gone}`))
+  })
+  it.each([
+    ['seq', -1],
+    ['lamport', 1.5],
+    ['lamport', 3_000_000_000],
+    ['v', 0]
+  ])('%s of %f is refused', (field, value) => expect(eventIssues(event({ [field]: value }))).toMatch(new RegExp(field)))
 })
 
 describe('a draft grading on the wire', () => {
