@@ -17,7 +17,10 @@ export const test = base.extend<{ watched: Watched }>({
       page.on('pageerror', (error) => watched.errors.push(error.message))
       page.on(
         'console',
-        (message) => message.type() === 'error' && !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text()) && watched.errors.push(message.text())
+        (message) =>
+          message.type() === 'error' &&
+          !/status of 4\d\d|ERR_INTERNET_DISCONNECTED/.test(message.text()) &&
+          watched.errors.push(message.text())
       )
       await use(watched)
       expect(watched.outside, 'requests that left loopback').toEqual([])
