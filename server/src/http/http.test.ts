@@ -1,6 +1,6 @@
 import { CoreError } from '@peen/core/error'
 import { describe, expect, it, vi } from 'vitest'
-import { csrfDefence, permitHandler, problemOf, Refused, refuse } from '.'
+import { csrfDefence, permitHandler, problemOf, refuse, type Refused } from '.'
 
 describe('any error as problem details (RFC 9457)', () => {
   it.each<[string, unknown, number, string, RegExp]>([

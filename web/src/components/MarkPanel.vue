@@ -46,7 +46,7 @@ const headline = computed(() => {
     </template>
     <template v-else-if="total">
       <p class="leading-none">
-        <span class="text-[40px] font-[650]" data-testid="mark">{{ round(total.value) }}</span>
+        <span class="mr-2 text-[40px] font-[650]" data-testid="mark">{{ round(total.value) }}</span>
         <span class="text-[20px]"
           >between <b>{{ round(total.interval[0]) }}</b> and <b>{{ round(total.interval[1]) }}</b><template v-if="!signed"
             >, so far</template

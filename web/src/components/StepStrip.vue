@@ -64,10 +64,10 @@ const numberOf = (step: StepProgress) => props.steps.indexOf(step) + 1
     <button
       v-for="step in after"
       :key="step.step.technique"
-      class="narrow w-[164px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] max-md:w-full max-md:border-t max-md:border-l-0"
+      class="narrow w-[164px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] max-md:hidden"
       @click="$emit('start', step.step.technique)"
     >
-      <span class="muted mb-1 flex items-center justify-between max-md:mb-0 max-md:float-left max-md:mr-3"
+      <span class="muted mb-1 flex items-center justify-between"
         ><span class="numeral text-[22px]">{{ numberOf(step) }}</span
         ><GlyphMark v-if="hazardOf(step.step.technique)" name="danger" class="max-md:ml-2"
       /></span>

@@ -47,7 +47,7 @@ const departures = shallowRef<readonly Departure[]>([])
 const plateHeight = computed(() => (hasColumns.value ? props.height : Math.min(props.height, Math.round(width.value * 0.82) + HEAD)))
 // the figure's own box inside the plate
 const box = computed(() => {
-  const side = hasColumns.value ? MARGIN + COLUMN + (width.value > 860 ? 6 : -30) : 22
+  const side = hasColumns.value ? MARGIN + COLUMN + 6 : 22
   const w = Math.max(120, Math.floor(width.value - 2 * side))
   return { x: Math.floor((width.value - w) / 2), y: HEAD, w, h: plateHeight.value - HEAD - FOOT }
 })

@@ -220,7 +220,13 @@ useKeys([
           {{ state.openedAt ? 'Finish' : 'Open' }}
         </button>
       </div>
-      <TableKeys :tally="state.tally" :on-break="state.onBreakSince !== null" :staff="session.isStaff" @press="press" />
+      <TableKeys
+        class="max-lg:order-first"
+        :tally="state.tally"
+        :on-break="state.onBreakSince !== null"
+        :staff="session.isStaff"
+        @press="press"
+      />
     </aside>
     <AttemptSheet
       :open="sheet === 'start'"
