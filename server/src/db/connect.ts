@@ -38,13 +38,22 @@ export function settingsFromEnvironment(): DatabaseSettings {
 }
 
 /** MariaDB's error number inside Drizzle's wrapping, such as 1062 for a unique key. */
-export function errorNumber(error: unknown): number | null {
+function errorNumber(error: unknown): number | null {
   const cause = (error as { cause?: { errno?: number } })?.cause ?? (error as { errno?: number })
   return cause?.errno ?? null
 }
 
-export const DUPLICATE_KEY = 1062
+const DUPLICATE_KEY = 1062
 const DEADLOCK = 1213
+
+const isTaken = (error: unknown): boolean => errorNumber(error) === DUPLICATE_KEY
+
+/** Waits for a write; a unique key that is taken becomes the given refusal. */
+export async function orTaken<T>(write: Promise<T>, refusal: Error): Promise<T> {
+  return write.catch((error: unknown) => {
+    throw isTaken(error) ? refusal : error
+  })
+}
 
 /** Runs a transaction, once more after a deadlock: MariaDB asks for exactly that. */
 export async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {

@@ -27,6 +27,7 @@ export const refuse = {
   notSignedIn: () => new Refused(401, 'notSignedIn', 'Sign in first.'),
   forbidden: (detail: string) => new Refused(403, 'forbidden', detail),
   notFound: (what: string) => new Refused(404, 'notFound', `${what} does not exist.`),
+  taken: (what: string) => new Refused(409, 'idTaken', `The id of this ${what} is in use already. Make another; nothing was changed.`),
   conflict: (code: string, detail: string, extra: Readonly<Record<string, unknown>> = {}) => new Refused(409, code, detail, [], extra)
 }
 

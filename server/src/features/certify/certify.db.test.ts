@@ -51,6 +51,15 @@ describe('drafting a finding', () => {
     expect(answer.body.detail).toMatch(words)
   })
 
+  it('takes an id once', async () => {
+    const id = v7()
+    await world.client('lars').then((lars) => lars.post('/findings', { id, apprenticeId: world.ids.bea, certificateId: 'bearded-pet' }))
+    const view = (await lena.get(`/findings/${id}`)).body as unknown as FindingView
+    await lena.post(`/findings/${id}/decline`, { reason: 'Only to free the place.' })
+    expect(view.number).toMatch(/^26-\d{3}$/)
+    expect((await lena.post('/findings', { id, apprenticeId: world.ids.bea, certificateId: 'bearded-pet' })).body.code).toBe('idTaken')
+  })
+
   it('lists everybody with what is met', async () => {
     const rows = (await lena.get('/findings')).body as unknown as FindingRow[]
     expect(rows.map((row) => row.apprentice).sort()).toEqual(['abe Test', 'bea Test'])
@@ -83,7 +92,7 @@ describe('deciding', () => {
     const view = (await lena.get(`/findings/${id}`)).body as unknown as FindingView
     expect(view.declined).toEqual({ reason: 'No trim has been graded yet.', by: 'lena Test' })
     expect((await draft(lena)).body.id).not.toBe(id)
-    expect((await lena.get('/audit')).body).toMatchObject({ whole: true, entries: 1 })
+    expect((await lena.get('/audit')).body).toMatchObject({ whole: true, entries: 2 })
     expect((await ivo.get('/audit')).status).toBe(403)
   })
 })

@@ -3,7 +3,7 @@ import type { Decline, DraftFinding, FindingRow, FindingView, Me } from '@peen/c
 import { maySign, missingSigners, type Certificate, type SigningFacts, type SigningPerson } from '@peen/core/certify'
 import { foldSession, workedMinutes } from '@peen/core/practice'
 import { and, asc, count, eq, ne } from 'drizzle-orm'
-import { inTransaction, tables, type Reader } from '../../db'
+import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { eventsOf } from '../derived'
@@ -65,7 +65,7 @@ export async function draftFinding({ db, clock }: Services, actor: Me, body: Dra
     const [{ n }] = await tx.select({ n: count() }).from(f)
     const { id } = body
     const number = `${String(draftedAt.getUTCFullYear()).slice(2)}-${String(n + 1).padStart(3, '0')}`
-    await tx.insert(f).values({
+    const row = tx.insert(f).values({
       id,
       number,
       apprenticeId: apprentice.id,
@@ -81,6 +81,7 @@ export async function draftFinding({ db, clock }: Services, actor: Me, body: Dra
       reason: null,
       auditHash: null
     })
+    await orTaken(row, refuse.taken('finding'))
     return { id }
   })
 }

@@ -68,6 +68,22 @@ describe('a draft', () => {
     expect((await read(ivo, id)).answers).toEqual({ belly: { whole: { kind: 'level', level: 3 } } })
   })
 
+  it('takes an id once: another session’s id is a clear conflict', async () => {
+    const id = v7()
+    expect((await ivo.post(`/sessions/${await world.newSession('abe')}/gradings`, { id })).status).toBe(200)
+    const again = await ivo.post(`/sessions/${await world.newSession('abe')}/gradings`, { id })
+    expect(again).toMatchObject({
+      status: 409,
+      body: { code: 'idTaken', detail: 'The id of this grading is in use already. Make another; nothing was changed.' }
+    })
+  })
+
+  it('opens one grading for one assessor, however often and at once it is asked', async () => {
+    const session = await world.newSession('abe')
+    const answers = await Promise.all([1, 2, 3].map(() => ivo.post(`/sessions/${session}/gradings`, { id: v7() })))
+    expect(new Set(answers.map((answer) => answer.body.id)).size).toBe(1)
+  })
+
   it('belongs to its assessor', async () => {
     const id = await open(ivo, await world.newSession('abe'))
     expect((await save(ina, id, 1, {})).status).toBe(403)

@@ -3,7 +3,7 @@ import { countAnswers, refuseUnknownFaults, type GradeResult } from '@peen/core/
 import { foldSession } from '@peen/core/practice'
 import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 } from 'uuid'
-import { inTransaction, tables, type Reader, type Transaction } from '../../db'
+import { inTransaction, orTaken, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { computeResult, eventsOf, storeResult } from '../derived'
@@ -27,7 +27,7 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
         .where(and(eq(tables.gradings.sessionId, sessionId), eq(tables.gradings.assessorId, actor.id)))
     )[0]
     if (own) return { id: own.id }
-    await tx.insert(tables.gradings).values({
+    const row = tx.insert(tables.gradings).values({
       id,
       sessionId,
       assessorId: actor.id,
@@ -44,6 +44,7 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
       startedAt,
       signedAt: null
     })
+    await orTaken(row, refuse.taken('grading'))
     return { id }
   })
 }
