@@ -1,4 +1,4 @@
 export { normalCdf, Z_95 } from './normal'
 export { wilson, type ProportionEstimate } from './wilson'
 export { mean, quantile, sampleVariance } from './summary'
-export { normalDraw, randomFrom, randomWhole, seedOf, type Random } from './random'
+export { normalDraw, randomFrom, seedOf, type Random } from './random'

@@ -1,4 +1,4 @@
-import { unsafeUniformIntDistribution, xoroshiro128plus } from 'pure-rand'
+import { xoroshiro128plus } from 'pure-rand'
 
 /** A stream of numbers in [0, 1). Every random choice in core takes one as an argument. */
 export type Random = () => number
@@ -7,12 +7,6 @@ export type Random = () => number
 export function randomFrom(seed: number): Random {
   const generator = xoroshiro128plus(seed | 0)
   return () => (generator.unsafeNext() >>> 0) / 4294967296
-}
-
-/** A whole number from low to high, both included. */
-export function randomWhole(seed: number): (low: number, high: number) => number {
-  const generator = xoroshiro128plus(seed | 0)
-  return (low, high) => unsafeUniformIntDistribution(low, high, generator)
 }
 
 /** One draw from the standard normal distribution (Box & Muller 1958). */

@@ -8,6 +8,7 @@ import { sayLength } from '@peen/core/units'
 import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { useSessionStore } from '../stores/session'
+import { SIDE_CHOICES } from '../composables/choices'
 import ChoiceRow from './ChoiceRow.vue'
 import GlyphMark from './GlyphMark.vue'
 import SheetDialog from './SheetDialog.vue'
@@ -95,15 +96,7 @@ function start(): void {
         </button>
       </div>
     </fieldset>
-    <ChoiceRow
-      v-model="side"
-      label="Side, the dog’s own"
-      :options="[
-        { value: 'left', name: 'left' },
-        { value: 'right', name: 'right' },
-        { value: 'both', name: 'both' }
-      ]"
-    />
+    <ChoiceRow v-model="side" label="Side, the dog’s own" :options="SIDE_CHOICES" />
     <label class="label" for="tool">Tool</label>
     <select id="tool" v-model="toolId" class="field mb-2">
       <option :value="null">none</option>

@@ -2,6 +2,7 @@
 import { techniqueById } from '@peen/content'
 import type { Attempt, HelpLevel, Payloads, Witness } from '@peen/core/practice'
 import { computed, ref, watch } from 'vue'
+import { HELP_CHOICES } from '../composables/choices'
 import ChoiceRow from './ChoiceRow.vue'
 import SheetDialog from './SheetDialog.vue'
 
@@ -28,13 +29,6 @@ const problem = computed(() => {
   if (minutes.value === null || Number.isNaN(minutes.value)) return 'Say the minutes.'
   return minutes.value < 0 || minutes.value > 480 ? `Minutes is ${minutes.value}; allowed is 0 to 480. Nothing was changed.` : null
 })
-const HELP = [
-  { value: 'alone', name: 'alone, instructor in the room' },
-  { value: 'onePrompt', name: 'one prompt' },
-  { value: 'talkedThrough', name: 'talked through' },
-  { value: 'handsGuided', name: 'hands guided' },
-  { value: 'shown', name: 'shown' }
-] as const
 </script>
 
 <template>
@@ -69,7 +63,7 @@ const HELP = [
       </button>
       <span class="muted self-center">usual {{ technique?.usualMinutes }}</span>
     </div>
-    <ChoiceRow v-model="help" label="Help" :options="HELP" />
+    <ChoiceRow v-model="help" label="Help" :options="HELP_CHOICES" />
     <ChoiceRow
       v-if="staff"
       v-model="witness"

@@ -3,6 +3,7 @@ import { techniqueById, techniques } from '@peen/content'
 import type { Attempt, EventKind, HelpLevel, Severity, Side } from '@peen/core/practice'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { computed, ref } from 'vue'
+import { GIVEN_HELP_CHOICES, SIDE_CHOICES } from '../composables/choices'
 import ChoiceRow from './ChoiceRow.vue'
 import GlyphMark from './GlyphMark.vue'
 import SheetDialog from './SheetDialog.vue'
@@ -48,15 +49,7 @@ const sendText = (kind: 'praised' | 'noted' | 'stopped', words: string) => {
 <template>
   <SheetDialog open :title="TITLES[what]" @close="emit('close')">
     <template v-if="what === 'fault'">
-      <ChoiceRow
-        v-model="side"
-        label="Side, the dog’s own"
-        :options="[
-          { value: 'left', name: 'left' },
-          { value: 'right', name: 'right' },
-          { value: 'both', name: 'both' }
-        ]"
-      />
+      <ChoiceRow v-model="side" label="Side, the dog’s own" :options="SIDE_CHOICES" />
       <ChoiceRow v-if="regionOptions.length > 1" v-model="region" label="Where" :options="regionOptions" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="fault in technique.faults" :key="fault.id">
@@ -70,15 +63,7 @@ const sendText = (kind: 'praised' | 'noted' | 'stopped', words: string) => {
       </ul>
     </template>
     <template v-else-if="what === 'helped'">
-      <ChoiceRow
-        v-model="help"
-        label="How"
-        :options="[
-          { value: 'talkedThrough', name: 'talked through' },
-          { value: 'handsGuided', name: 'hands guided' },
-          { value: 'shown', name: 'shown' }
-        ]"
-      />
+      <ChoiceRow v-model="help" label="How" :options="GIVEN_HELP_CHOICES" />
       <ChoiceRow v-if="regionOptions.length > 1" v-model="region" label="Where" :options="regionOptions" />
       <button class="btn btn-go w-full" @click="emit('tap', 'helped', { attemptId: attempt!.id, help, region, side: null }, 'help')">
         Record help

@@ -1,5 +1,5 @@
 import { bodyById } from '@peen/content'
-import { extentOf, type Lengths, type Point, type View } from '@peen/core/figure'
+import { extentOf, type Point, type View } from '@peen/core/figure'
 
 /** What the figure needs to know of a dog. */
 export type DrawnDog = { readonly bodyType: string; readonly colour: string; readonly withersMm: number }
@@ -20,5 +20,3 @@ export function placeDog(dog: DrawnDog, width: number, height: number, mirrored:
 export function budgetFor(width: number, height: number): number {
   return Math.round(Math.min(60000, Math.max(6000, width * height * 0.14)))
 }
-
-export const sameLengths = (a: Lengths, b: Lengths): boolean => JSON.stringify(a) === JSON.stringify(b)

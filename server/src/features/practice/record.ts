@@ -106,7 +106,7 @@ async function allow(facts: Facts, event: PracticeEvent, state: SessionState): P
     throw refuse.invalid([{ path: 'sessionId', detail: 'sessionId names another session than the address.' }])
   if (event.by !== actor.id) throw refuse.forbidden('An event is recorded by the person who signs in, nobody else.')
   if (event.v !== EVENT_VERSION) return
-  if (actor.role === 'apprentice') await allowApprentice(facts, event)
+  if (actor.role === 'apprentice') allowApprentice(event)
   switch (event.kind) {
     case 'attemptStarted': {
       const technique = techniqueOf(event.payload.techniqueId)
@@ -162,7 +162,7 @@ function requireAttempt(state: SessionState, id: string): void {
   }
 }
 
-async function allowApprentice(_facts: Facts, event: PracticeEvent): Promise<void> {
+function allowApprentice(event: PracticeEvent): void {
   if (!(OWN_KINDS as readonly string[]).includes(event.kind)) throw refuse.forbidden('This is for an instructor to record.')
   if (event.kind === 'attemptStarted' && event.payload.hands !== 'apprentice')
     throw refuse.forbidden('An apprentice records own hands only.')
