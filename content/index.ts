@@ -1,18 +1,34 @@
 // What Peen ships as data. Types come from core; contract validates the shapes when they enter the database.
 import type { Certificate } from '@peen/core/certify'
-import type { BodyType, Colouring } from '@peen/core/figure'
+import type { BodyType, Coat, Colouring, DrawnRegion, Fault, FaultKind, ShapeKind, ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import type { Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
 import bodyBearded from './bodies/bearded.json'
+import bodyCompanion from './bodies/companion.json'
+import bodyLonglegged from './bodies/longlegged.json'
+import bodyMountain from './bodies/mountain.json'
+import bodyPoodle from './bodies/poodle.json'
+import bodySpaniel from './bodies/spaniel.json'
+import bodySporting from './bodies/sporting.json'
+import bodyTerrier from './bodies/terrier.json'
+import bodyToy from './bodies/toy.json'
 import certificateBeardedPet from './certificates/bearded-pet.json'
+import coatData from './coats.json'
 import colourData from './colours.json'
+import drawnFaultData from './drawn-faults.json'
 import houseRuleData from './house-rules.json'
 import rackData from './rack.json'
 import standardBeardedPet from './standards/bearded-pet.json'
 import techniqueData from './techniques.json'
 
-export type Fault = { readonly id: string; readonly name: string; readonly major: boolean; readonly cause: string; readonly cure: string }
+export type TechniqueFault = {
+  readonly id: string
+  readonly name: string
+  readonly major: boolean
+  readonly cause: string
+  readonly cure: string
+}
 /** `hold`: a new, lapsed or held apprentice waits here until the instructor taps "I am here". */
 export type Hazard = { readonly id: string; readonly name: string; readonly caution: string; readonly hold: boolean }
 export type Family = 'handling' | 'clipping' | 'scissoring' | 'stripping' | 'finishing'
@@ -23,7 +39,7 @@ export type Technique = {
   readonly family: Family
   readonly steps: readonly string[]
   readonly lookAt: string
-  readonly faults: readonly Fault[]
+  readonly faults: readonly TechniqueFault[]
   readonly hazards: readonly Hazard[]
   readonly regions: readonly RegionId[]
   readonly tools: readonly string[]
@@ -42,15 +58,68 @@ export function techniqueById(id: string): Technique | undefined {
   return techniques.find((technique) => technique.id === id)
 }
 
-export const bodies = [bodyBearded] as unknown as readonly BodyType[]
+export const bodies = [
+  bodyTerrier,
+  bodyBearded,
+  bodyPoodle,
+  bodyToy,
+  bodySpaniel,
+  bodyCompanion,
+  bodyMountain,
+  bodyLonglegged,
+  bodySporting
+] as unknown as readonly BodyType[]
 
 export function bodyById(id: string): BodyType {
   return bodies.find((body) => body.id === id) ?? bodies[0]
 }
 
+/** A coat to draw: what a trim leaves, region by region, and the shapes scissors gave it. */
+export type DrawnCoat = Coat & { readonly id: string; readonly body: string; readonly title: string; readonly colour: string }
+
+type CoatData = Omit<DrawnCoat, 'lengths'> & { readonly lengths?: Coat['lengths']; readonly standard?: string }
+
+// a coat that belongs to a standard takes its lengths from there, so that they are written once
+export const coats: readonly DrawnCoat[] = (coatData as unknown as readonly CoatData[]).map(({ standard, ...coat }) => ({
+  ...coat,
+  lengths: coat.lengths ?? standards.find(({ id }) => id === standard)!.plan.lengthsMm
+}))
+
+/** The coat of a trim; where none is known by that name, the first one for the body. */
+export function coatFor(body: string, trim?: string): DrawnCoat {
+  return coats.find((coat) => coat.id === trim) ?? coats.find((coat) => coat.body === body) ?? coats[0]
+}
+
+export const colourNames: readonly string[] = Object.keys(colourData.colours)
+
 /** A dog's colouring by its name in the profile; an unknown one is drawn in pepper. */
 export function colouringOf(colour: string): Colouring {
   const { ramps, colours } = colourData
-  const found = (colours as Record<string, { base: string; marks: Record<string, string> }>)[colour] ?? colours.pepper
+  const found = (colours as unknown as Record<string, Omit<Colouring, 'ramps'>>)[colour] ?? (colours.pepper as Omit<Colouring, 'ramps'>)
   return { ramps, ...found }
+}
+
+/** A fault as it can be shown on a figure: its words, the number that makes it larger, and where to look. */
+export type DrawnFault = {
+  readonly kind: FaultKind
+  readonly name: string
+  readonly says: string
+  readonly field: string | null
+  readonly low: number
+  readonly high: number
+  readonly step: number
+  readonly usual: number
+  readonly unit: string
+  readonly at: DrawnRegion
+  readonly from: ViewId
+  readonly fixed: Readonly<Record<string, unknown>>
+  /** a shape without which the fault cannot be seen */
+  readonly needs?: ShapeKind
+}
+
+export const drawnFaults = drawnFaultData as unknown as readonly DrawnFault[]
+
+/** The fault with its number. */
+export function faultOf({ kind, field, fixed }: DrawnFault, value: number): Fault {
+  return { kind, ...fixed, ...(field ? { [field]: value } : {}) } as unknown as Fault
 }

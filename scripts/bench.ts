@@ -1,17 +1,18 @@
 // npm run bench: how fast the dog is drawn, as medians and as ratios to a named reference in the same run.
 // In Node always; in the browser as well when Peen is running (PEEN_URL, by default http://127.0.0.1:4760).
 import { chromium, type Page } from '@playwright/test'
-import { bodyById, colouringOf, standards } from '@peen/content'
+import { bodyById, coatFor, coats, colouringOf } from '@peen/content'
 import { bakeFigure, extentOf, newRaster, toBytes } from '@peen/core/figure'
 import sharp from 'sharp'
 
 const [W, H] = [1280, 800]
-const plan = standards[0].plan.lengthsMm
+const coat = coatFor('bearded', 'bearded-pet')
+const plan = coat.lengths
 const body = bodyById('bearded')
-const [left, bottom, right, top] = extentOf(body, 340)
+const [left, bottom, right, top] = extentOf(body, 340, 'side', coat)
 const scale = Math.min((W - 80) / (right - left), (H - 80) / (top - bottom))
 const view = { scale, originX: W / 2 - ((left + right) / 2) * scale, originY: H - 40 }
-const spec = { body, withersMm: 340, colouring: colouringOf('pepper'), lengths: plan, pxPerMm: scale, budget: 60000 }
+const spec = { body, withersMm: 340, view: 'side' as const, colouring: colouringOf('pepper'), coat, pxPerMm: scale, budget: 60000 }
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
 const timed = async (work: () => unknown) => {
@@ -51,11 +52,41 @@ const figure = bakeFigure(spec)
 figure.paint(newRaster(W, H), view)
 const change = await repeat(9, (i) => {
   const raster = newRaster(W, H)
-  figure.dress({ ...plan, back: 3 + i, ribs: 3 + i, skirt: 45 - i })
+  figure.dress({ lengths: { ...plan, back: 3 + i, ribs: 3 + i, skirt: 45 - i } })
   figure.paint(raster, view)
   toBytes(raster)
 })
 say('Node: redraw after a length change', median(change), reference)
+const half = { scale: view.scale / 2, originX: view.originX / 2, originY: view.originY / 2 }
+const coarse = await repeat(9, (i) => {
+  const raster = newRaster(W / 2, H / 2)
+  figure.dress({ lengths: { ...plan, back: 5 + i, ribs: 5 + i, skirt: 40 - i } })
+  figure.paint(raster, half, 5)
+  toBytes(raster)
+})
+say('Node: coarse redraw while a hand moves', median(coarse), reference)
+const thumbnails = await repeat(3, () => {
+  for (const small of coats.slice(0, 12)) thumbnail(small)
+})
+say('Node: twelve Floor thumbnails of twelve dogs, from nothing', median(thumbnails), reference)
+
+function thumbnail(small: (typeof coats)[number]): void {
+  const [w, h] = [150, 120]
+  const type = bodyById(small.body)
+  const [l, b, r, t] = extentOf(type, type.withersMm, 'side', small)
+  const px = Math.min(w / (r - l), h / (t - b))
+  const raster = newRaster(w, h)
+  bakeFigure({
+    body: type,
+    withersMm: type.withersMm,
+    view: 'side',
+    colouring: colouringOf(small.colour),
+    coat: small,
+    pxPerMm: px,
+    budget: 6000
+  }).paint(raster, { scale: px, originX: w / 2 - ((l + r) / 2) * px, originY: h + b * px })
+  toBytes(raster)
+}
 
 // as text: tsx would wrap named functions in helpers that the page does not have
 const WATCH_FIRST = `new Promise((resolve) => {

@@ -1,17 +1,17 @@
-import { bodyById, colouringOf, standards } from '@peen/content'
-import fc from 'fast-check'
+import { bodyById, coatFor, colouringOf } from '@peen/content'
 import { describe, expect, it } from 'vitest'
-import { bakeFigure, leadersCross, LIE_DEG, newRaster, placeNotes, toBytes, type Figure, type Lengths, type Raster, type View } from '.'
+import { bakeFigure, LIE_DEG, newRaster, toBytes, type Figure, type Lengths, type Raster, type View } from '.'
 
-const plan = standards[0].plan.lengthsMm
+const coat = coatFor('bearded', 'bearded-pet')
+const plan = coat.lengths
 const SCALE = 2
 const view: View = { scale: SCALE, originX: 460, originY: 940 }
-const bake = (lengths: Lengths = plan, budget = 60000) =>
-  bakeFigure({ body: bodyById('bearded'), withersMm: 340, colouring: colouringOf('pepper'), lengths, pxPerMm: SCALE, budget })
+const bake = (budget = 60000) =>
+  bakeFigure({ body: bodyById('bearded'), withersMm: 340, view: 'side', colouring: colouringOf('pepper'), coat, pxPerMm: SCALE, budget })
 
 function picture(figure: Figure, lengths: Lengths): Raster {
   const raster = newRaster(1160, 960)
-  figure.dress(lengths)
+  figure.dress({ lengths })
   figure.paint(raster, view)
   return raster
 }
@@ -98,7 +98,7 @@ describe('the drawn coat is true to its numbers, read from the picture', SLOW, (
 
 describe('a figure', SLOW, () => {
   it('gives the same picture for the same numbers, whatever it wore before', () => {
-    const [a, b] = [bake(plan, 8000), bake(plan, 8000)]
+    const [a, b] = [bake(8000), bake(8000)]
     picture(b, { ...plan, back: 16, skirt: 20 })
     const [first, second] = [toBytes(picture(a, plan)), toBytes(picture(b, plan))]
     expect(Buffer.compare(Buffer.from(first), Buffer.from(second))).toBe(0)
@@ -106,10 +106,10 @@ describe('a figure', SLOW, () => {
   })
 
   it('covers more paper when any visible coat grows', () => {
-    const figure = bake(plan, 3000)
+    const figure = bake(3000)
     const area = (lengths: Lengths) => {
       const raster = newRaster(1160, 960)
-      figure.dress(lengths)
+      figure.dress({ lengths })
       figure.paintSilhouette(raster, view)
       return raster.px.reduce((sum, value, i) => (i % 4 === 3 ? sum + value / 255 : sum), 0)
     }
@@ -120,7 +120,7 @@ describe('a figure', SLOW, () => {
   })
 
   it('has a shape to touch for every region one sees, apart from each other', () => {
-    const shapes = bake(plan, 3000).shapes()
+    const shapes = bake(3000).shapes()
     const names = shapes.map((shape) => shape.region)
     for (const region of [
       'skull',
@@ -150,15 +150,15 @@ describe('a figure', SLOW, () => {
   })
 
   it('refuses a length no dog has', () => {
-    const figure = bake(plan, 1000)
-    expect(() => figure.dress({ ...plan, back: -3 })).toThrow(/lengths\.back is -3; allowed is 0 to 300 mm/)
-    expect(() => figure.dress({ ...plan, back: 900 })).toThrow(/lengths\.back is 900/)
+    const figure = bake(1000)
+    expect(() => figure.dress({ lengths: { ...plan, back: -3 } })).toThrow(/lengths\.back is -3; allowed is 0 to 300 mm/)
+    expect(() => figure.dress({ lengths: { ...plan, back: 900 } })).toThrow(/lengths\.back is 900/)
   })
 
   it('draws departures outward where long and inward where short', () => {
-    const figure = bake(plan, 1000)
-    figure.dress({ ...plan, back: 12, skirt: 30 })
-    const found = figure.departuresFrom(plan, 2)
+    const figure = bake(1000)
+    figure.dress({ lengths: { ...plan, back: 12, skirt: 30 } })
+    const found = figure.departuresFrom(2)
     const of = (region: string) => found.filter((departure) => departure.region === region)
     expect(of('back').length).toBeGreaterThan(10)
     expect(of('back').every((departure) => departure.byMm > 0)).toBe(true)
@@ -167,34 +167,40 @@ describe('a figure', SLOW, () => {
   })
 })
 
-describe('notes in the margins', () => {
-  const frame = { widthPx: 920, topPx: 30, bottomPx: 500, columnPx: 178, marginPx: 22 }
-  const target = fc.record({
-    x: fc.integer({ min: 240, max: 680 }),
-    y: fc.integer({ min: 40, max: 500 }),
-    heightPx: fc.integer({ min: 44, max: 90 })
+describe('touching and comparing', () => {
+  const figure = bake(3000)
+  const shapes = figure.shapes()
+
+  it('places lie where the trade says: back over ribs, skirt under ribs, foreleg before thigh, beard before skull', () => {
+    const at = (region: string) => shapes.find((shape) => shape.region === region)!.centre
+    expect(at('back')[1]).toBeGreaterThan(at('ribs')[1])
+    expect(at('ribs')[1]).toBeGreaterThan(at('skirt')[1])
+    expect(at('foreleg')[0]).toBeLessThan(at('thigh')[0])
+    expect(at('beard')[0]).toBeLessThan(at('skull')[0])
+    expect(at('tail')[1]).toBeGreaterThan(at('croup')[1])
+    expect(at('rearPastern')[1]).toBeLessThan(at('thigh')[1])
   })
 
-  it('never overlap, and their leaders never cross', () => {
-    let checked = 0
-    fc.assert(
-      fc.property(fc.uniqueArray(target, { minLength: 2, maxLength: 9, selector: (t) => `${t.x},${t.y}` }), (targets) => {
-        const placed = placeNotes(
-          targets.map((t, i) => ({ ...t, id: String(i) })),
-          frame
-        )
-        for (const a of placed) {
-          for (const b of placed) {
-            if (a.id >= b.id || a.side !== b.side) continue
-            checked++
-            expect(leadersCross(a, b)).toBe(false)
-            const [upper, lower] = a.yPx < b.yPx ? [a, b] : [b, a]
-            expect(lower.yPx - upper.yPx).toBeGreaterThanOrEqual(targets[Number(upper.id)].heightPx)
-          }
-        }
-      }),
-      { numRuns: 200 }
-    )
-    expect(checked).toBeGreaterThan(500)
+  it('shapes cover the dog about once: their areas sum to the visible dog', () => {
+    const sum = shapes.reduce((total, shape) => total + shape.areaMm2, 0)
+    const rings = shapes.flatMap((shape) => shape.rings)
+    expect(rings.every((ring) => ring.length > 3)).toBe(true)
+    // a terrier of 340 mm: body, legs, head and tail, between 70,000 and 130,000 mm2
+    expect(sum).toBeGreaterThan(70000)
+    expect(sum).toBeLessThan(130000)
+  })
+
+  it('nothing departs from itself, and a departure is as long as the coat moved', () => {
+    expect(figure.departuresFrom(2)).toEqual([])
+    figure.dress({ lengths: { ...plan, skirt: 35 } })
+    const skirt = figure.departuresFrom(2).filter((hair) => hair.region === 'skirt')
+    expect(skirt.length).toBeGreaterThan(10)
+    for (const { byMm } of skirt) {
+      expect(byMm).toBeLessThan(0)
+      // at most .89 of 10 mm, at the elbow
+      expect(byMm).toBeGreaterThan(-9.5)
+    }
+    const belly = skirt.map((hair) => hair.to[1] - hair.from[1])
+    expect(belly.every((up) => up > 0)).toBe(true)
   })
 })

@@ -1,33 +1,48 @@
-// The figure as one thing: baked once, dressed for every set of lengths, painted at any place of a picture.
+// The figure as one thing: baked once, dressed for every coat it wears, painted at any place of a picture.
 import { inRange } from '../error'
 import { randomFrom } from '../stats'
-import { HAIR_LENGTH_LIMITS_MM } from '../units'
-import { skeletonOf, type BodyType } from './body'
-import { coatTable, dressCoat, type CoatTable } from './coat'
-import { coresOf, DRAWN_REGIONS, REGION_INDEX, type DrawnRegion, type Lengths } from './coat-map'
-import { departures, type Departure } from './departure'
-import { browWedge, paintBrow, paintEarShadow, paintFace, paintToes } from './face'
-import { gridLayers, type GriddedLayer, type Ramps } from './grid'
-import { layerRing, paintBase, paintStrokes, type Raster, type View } from './raster'
-import { shadeLayers } from './relief'
-import { plantRoots, type RootPlan } from './roots'
-import { paintPolygon } from './soft'
-import { buildSkin, type Layer, type Skin } from './skin'
-import { newStrokes, resolveStrokes, STRAIGHT, type Strokes } from './strokes'
-import { regionShapes, type RegionShape } from './touch'
+import { skeletonOf, WITHERS_LIMITS_MM, type BodyType } from './body'
+import {
+  checkShapes,
+  coatTable,
+  dentAt,
+  dentsOf,
+  dressCoat,
+  dressOf,
+  type Coat,
+  type CoatTable,
+  type Dent,
+  type Fault,
+  type Worn,
+  type ViewId
+} from './coat'
+import {
+  blend,
+  cropped,
+  gridLayers,
+  newRaster,
+  paintEarShadow,
+  paintFlat,
+  paintLayer,
+  paintOver,
+  paletteOf,
+  plantRoots,
+  shadeLayers
+} from './paint'
+import type { Part, Colouring, GriddedLayer, PaintPlan, Raster, RootPlan, View } from './paint'
+import { grownOut, newStrokes, resolveStrokes, STYLES } from './paint'
+import { departures, regionShapes, type Departure, type RegionShape } from './plate'
+import { buildSkin, type ViewSkin } from './views'
 
-export type Colouring = {
-  readonly ramps: Readonly<Record<string, readonly string[]>>
-  readonly base: string
-  readonly marks: Readonly<Partial<Record<string, string>>>
-}
-
-/** Body, size, colours and the plan's lengths; the same spec always gives the same picture. */
+/** Body, size, view, colours and the planned coat; the same spec always gives the same picture. */
 export type FigureSpec = {
   readonly body: BodyType
   readonly withersMm: number
+  readonly view: ViewId
   readonly colouring: Colouring
-  readonly lengths: Lengths
+  readonly coat: Coat
+  /** faults that change where regions end; others may come and go with what is worn */
+  readonly faults?: readonly Fault[]
   readonly pxPerMm: number
   readonly budget: number
 }
@@ -38,16 +53,20 @@ export type FigureSpec = {
  */
 export type Figure = {
   readonly spec: FigureSpec
-  readonly skin: Skin
+  readonly skin: ViewSkin
   /** the filled shape at once, without light and hair */
   readonly paintSilhouette: (raster: Raster, view: View) => void
-  /** the dog hair by hair */
-  readonly paint: (raster: Raster, view: View) => void
-  readonly dress: (lengths: Lengths) => void
+  /** the dog hair by hair; `every` above 1 draws only every so many hairs, for a picture while a hand moves */
+  readonly paint: (raster: Raster, view: View, every?: number) => void
+  /** the same picture as separate layers */
+  readonly parts: (view: View, width: number, height: number) => readonly Part[]
+  readonly dress: (worn: Worn) => void
+  /** the coat's outline of every layer, mm, as worn */
+  readonly outlines: () => readonly { readonly layer: string; readonly ring: readonly (readonly [number, number])[] }[]
   /** the regions of the near side as they are seen and touched */
   readonly shapes: () => readonly RegionShape[]
   /** hairs from the planned outline to the present one, about every `everyMm` */
-  readonly departuresFrom: (planned: Lengths, everyMm: number) => readonly Departure[]
+  readonly departuresFrom: (everyMm: number) => readonly Departure[]
 }
 
 /** Sliders reach this far beyond the plan; roots are planted for it, so that nothing is replanted while one moves. */
@@ -55,81 +74,127 @@ const SLIDER = Object.freeze({ shortestShare: 0.35, longestShare: 1.9, longestAt
 const SEED = 7
 const SWEEPS = 12
 
-type Hair = { readonly planted: RootPlan; readonly strokes: ReadonlyMap<GriddedLayer, Strokes> }
+/** Faults that move the border of a region, so that the figure is baked with them. */
+export function bakedFaults(faults: readonly Fault[] | undefined): readonly Fault[] {
+  return (faults ?? []).filter(({ kind }) => kind === 'footLine' || kind === 'tiltedBand' || kind === 'softEdge')
+}
 
 /**
  * Makes a figure. What is slow is done when it is first needed: the silhouette needs the skin alone, the picture needs
  * grids and roots, once per body, colour, size and scale. Refuses lengths outside 0 to 300 mm, withers outside 150 to 900.
  */
 export function bakeFigure(spec: FigureSpec): Figure {
-  checkLengths(spec.lengths)
-  inRange('withersMm', spec.withersMm, 150, 900, 'mm')
-  const skin = buildSkin(spec.body, spec.withersMm)
-  const ramps = rampsOf(spec.colouring)
-  const plan = coatTable(spec.lengths)
-  const widest = once(() => widestCoats(skin, plan))
-  let present = spec.lengths
-  let table = plan
-  dressCoat(skin, plan)
-  let shaded = false
-  let resolved = false
-  const layers = once(() => {
-    const reach = widest()
-    dressCoat(skin, plan)
-    const baked = bakeLayers(skin, spec, ramps, reach)
-    dressCoat(skin, table)
-    return baked
-  })
-  const hair = once((): Hair => {
-    const all = layers()
-    // roots are placed in the plan's coat, whatever is worn: the picture must not depend on what was drawn first
-    dressCoat(skin, plan)
-    const planted = plantRoots(
-      all,
-      scaled(plan, SLIDER.shortestShare),
-      widest(),
-      { pxPerMm: spec.pxPerMm, budget: spec.budget },
+  const { coat } = spec
+  inRange('withersMm', spec.withersMm, WITHERS_LIMITS_MM.low, WITHERS_LIMITS_MM.high, 'mm')
+  checkShapes(coat.shapes)
+  const planned: Worn = { lengths: coat.lengths, faults: spec.faults }
+  const skeleton = skeletonOf(spec.body, spec.withersMm)
+  const skin = buildSkin(spec.view, spec.body, skeleton, coat, bakedFaults(spec.faults))
+  const palette = paletteOf(spec.colouring)
+  let present: Worn = planned
+  const wear = (worn: Worn): { table: CoatTable; dents: readonly Dent[] } => {
+    const dents = dentsOf(worn.faults, skin.dentPlaces)
+    const dress = dressOf(skin, coat, worn, dents)
+    dressCoat(skin, dress)
+    return { table: dress.table, dents }
+  }
+  let { table, dents } = wear(planned)
+  const bake = once(() => {
+    const reach = widestCoats(skin, coat)
+    wear(planned)
+    const layers = gridLayers(skin, palette, reach, spec.pxPerMm)
+    const style = STYLES[coat.texture]
+    shadeLayers(layers, SWEEPS)
+    const plan = plantRoots(
+      layers,
+      scaled(coatTable(coat, planned), SLIDER.shortestShare),
+      reach,
+      { pxPerMm: spec.pxPerMm, budget: spec.budget, shownMm: style.shownMm },
       randomFrom(SEED)
     )
-    dressCoat(skin, table)
-    shaded = false
-    return { planted, strokes: new Map(all.map((layer) => [layer, newStrokes(planted.roots.get(layer)!)])) }
+    const strokes = new Map(layers.map((layer) => [layer, newStrokes(plan.roots.get(layer)!)]))
+    ;({ table, dents } = wear(present))
+    for (const layer of layers) layer.layer.dirty = true
+    return { layers, plan, strokes, used: new Map(layers.map((layer) => [layer, usedSlots(layer)])) }
   })
-  const wear = () => {
-    dressCoat(skin, table)
-    shaded = false
-    resolved = false
+  const memory: Memory = { signs: new Map(), rasters: new Map(), shadedFor: null }
+  const shade = (): readonly GriddedLayer[] => {
+    const { layers } = bake()
+    if (memory.shadedFor === present) return layers
+    for (const layer of layers) dent(layer, dents)
+    for (const { layer } of layers)
+      if (layer.dirty || layers.some((other) => other.layer.name === layer.on && other.layer.dirty)) memory.signs.delete(layer.name)
+    shadeLayers(layers, SWEEPS)
+    memory.shadedFor = present
+    return layers
   }
-  const shade = () => {
-    const all = layers()
-    if (shaded) return all
-    shadeLayers(all, SWEEPS)
-    shaded = true
-    return all
+  const painted = (view: View, w: number, h: number, every: number): readonly Part[] => {
+    const layers = shade()
+    const { plan, strokes, used } = bake()
+    const paint: PaintPlan = { skin, coat, worn: present, table, palette }
+    return layers.map((gridded) => {
+      const sign = signOf(table, used.get(gridded)!, dents, present, view, every)
+      const known = memory.rasters.get(gridded)
+      if (known && memory.signs.get(gridded.layer.name) === sign) return known
+      const standing = Math.max(1, ...table.length)
+      const style = table.grownMm > 0 ? grownOut(STYLES[coat.texture], table.grownMm / standing) : STYLES[coat.texture]
+      const out = strokes.get(gridded)!
+      resolveStrokes(gridded, plan.roots.get(gridded)!, table, style, strokeView(spec, plan, every), out)
+      const part = cropped(gridded, view, w, h, known?.raster)
+      paintLayer(part.raster, gridded, out, paint, { ...view, originX: view.originX - part.x, originY: view.originY - part.y })
+      memory.rasters.set(gridded, part)
+      memory.signs.set(gridded.layer.name, sign)
+      return part
+    })
   }
   return {
     spec,
     skin,
-    dress: (lengths) => {
-      if (DRAWN_REGIONS.every((region) => lengths[region] === present[region])) return
-      checkLengths(lengths)
-      present = lengths
-      table = coatTable(lengths)
-      // the layers are gridded in the plan's coat, before any other is worn
-      layers()
-      wear()
+    dress: (worn) => {
+      if (sameWorn(worn, present)) return
+      ;({ table, dents } = wear(worn))
+      present = worn
     },
-    paintSilhouette: (raster, view) => paintSilhouette(raster, skin, ramps, view),
-    paint: (raster, view) => {
-      const { planted, strokes } = hair()
-      const all = shade()
-      if (!resolved) resolveAll(all, planted, table, skin, spec, strokes)
-      resolved = true
-      paintLayers(raster, all, strokes, skin, table, ramps, view)
+    paintSilhouette: (raster, view) => paintFlat(raster, skin, palette, view),
+    paint: (raster, view, every = 1) => {
+      for (const part of painted(view, raster.w, raster.h, every)) {
+        const layer = skin.layers.find(({ name }) => name === part.name)!
+        if (skin.castsShadow.includes(part.name)) paintEarShadow(raster, layer, skeleton.heightMm, view)
+        blend(raster, part)
+      }
+      paintOver(raster, { skin, coat, worn: present, table, palette }, view)
     },
-    shapes: () => regionShapes(shade(), browWedge(skin, table.length[REGION_INDEX.brow])),
-    departuresFrom: (planned, everyMm) => departures(skin, planned, present, everyMm)
+    parts: (view, width, height) => {
+      const over = newRaster(width, height)
+      const parts = painted(view, width, height, 1)
+      paintOver(over, { skin, coat, worn: present, table, palette }, view)
+      const front = Math.max(...parts.map(({ depthMm }) => depthMm))
+      return [...parts, { name: 'over', depthMm: front, x: 0, y: 0, raster: over }]
+    },
+    outlines: () =>
+      skin.layers.map((layer) => ({
+        layer: layer.name,
+        ring: Array.from(
+          { length: layer.samples },
+          (_, k) => [layer.P[2 * k] + layer.V[2 * k] + layer.shift[0], layer.P[2 * k + 1] + layer.V[2 * k + 1] + layer.shift[1]] as const
+        )
+      })),
+    shapes: () => regionShapes(shade(), skin, coat, table),
+    departuresFrom: (everyMm) => {
+      const found = skin.layers.map((layer) => layer.V.slice())
+      wear(planned)
+      const plan = skin.layers.map((layer) => layer.V.slice())
+      ;({ table, dents } = wear(present))
+      return departures(skin, plan, found, everyMm)
+    }
   }
+}
+
+/** What was painted and for which coat, so that clean layers are not painted again. */
+type Memory = {
+  readonly signs: Map<string, string>
+  readonly rasters: Map<GriddedLayer, Part>
+  shadedFor: Worn | null
 }
 
 function once<T>(make: () => T): () => T {
@@ -137,93 +202,51 @@ function once<T>(make: () => T): () => T {
   return () => (made ??= { value: make() }).value
 }
 
-function bakeLayers(skin: Skin, spec: FigureSpec, ramps: Ramps, widest: ReadonlyMap<string, Float32Array>): GriddedLayer[] {
-  const layers = gridLayers(
-    skin,
-    coresOf(spec.body, skin.skeleton),
-    ramps,
-    new Map(skin.layers.map((layer) => [layer, widest.get(layer.name)!]))
-  )
-  shadeLayers(layers, SWEEPS)
-  return layers
-}
-
-/** Which region's colour stands for a whole layer while hair is not drawn yet. */
-const LAYER_COLOUR: Readonly<Record<Layer['name'], DrawnRegion>> = {
-  farHind: 'rearPastern',
-  farFore: 'foreleg',
-  tail: 'tail',
-  body: 'back',
-  hind: 'thigh',
-  fore: 'foreleg',
-  head: 'skull',
-  ear: 'earOutside'
-}
-
-function paintSilhouette(raster: Raster, skin: Skin, ramps: Ramps, view: View): void {
-  for (const layer of skin.layers) {
-    const colour = ramps[LAYER_COLOUR[layer.name]][layer.twin ? 1 : 2]
-    for (const share of [0, 1]) paintPolygon(raster, layerRing(layer, share, view), colour, 1)
-  }
-}
-
-function checkLengths(lengths: Lengths): void {
-  for (const [region, value] of Object.entries(lengths))
-    inRange(`lengths.${region}`, value, HAIR_LENGTH_LIMITS_MM.low, HAIR_LENGTH_LIMITS_MM.high, 'mm')
-}
-
-function rampsOf({ ramps, base, marks }: Colouring): Ramps {
-  const rgb = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)) as unknown as readonly [number, number, number]
-  return Object.fromEntries(DRAWN_REGIONS.map((region) => [region, ramps[marks[region] ?? base].map(rgb)])) as unknown as Ramps
+function sameWorn(a: Worn, b: Worn): boolean {
+  return JSON.stringify(a) === JSON.stringify(b)
 }
 
 function scaled(table: CoatTable, share: number): CoatTable {
   return { ...table, length: table.length.map((length) => length * share) }
 }
 
-function widestCoats(skin: Skin, plan: CoatTable): Map<string, Float32Array> {
-  dressCoat(skin, { ...plan, length: plan.length.map((length) => Math.max(length * SLIDER.longestShare, SLIDER.longestAtLeastMm)) })
+/** V of the longest coat the sliders reach, by layer. Leaves the skin dressed in it. */
+function widestCoats(skin: ViewSkin, coat: Coat): Map<string, Float32Array> {
+  const longest = (mm: number) => Math.min(300, Math.max(mm * SLIDER.longestShare, SLIDER.longestAtLeastMm))
+  const table = coatTable(coat, { lengths: coat.lengths })
+  const long: CoatTable = { ...table, length: table.length.map(longest) }
+  const stops = skin.stops(coat, coat, undefined)
+  dressCoat(skin, { table: long, planTable: table, stops, dents: [] })
   return new Map(skin.layers.map((layer) => [layer.name, layer.V.slice()]))
 }
 
-function resolveAll(
-  layers: readonly GriddedLayer[],
-  { roots, widen }: RootPlan,
-  table: CoatTable,
-  skin: Skin,
-  spec: FigureSpec,
-  strokes: ReadonlyMap<GriddedLayer, Strokes>
-): void {
-  const view = { pxPerMm: spec.pxPerMm, widen, contrast: 1 - 0.18 * (widen - 1), heightMm: skin.skeleton.heightMm }
-  for (const layer of layers) resolveStrokes(layer, roots.get(layer)!, table, STRAIGHT, view, strokes.get(layer)!)
+function usedSlots({ layer, ids, weights }: GriddedLayer): readonly number[] {
+  const used = new Set<number>()
+  for (let i = 0; i < ids.length; i++) if (weights[i] > 0) used.add(ids[i])
+  for (let i = 0; i < layer.ids.length; i++) if (layer.weights[i] > 0) used.add(layer.ids[i])
+  return [...used]
 }
 
-const isLeg = ({ name }: Layer) => name === 'hind' || name === 'fore' || name === 'farHind' || name === 'farFore'
+// everything a layer's own pixels depend on; that its outline or its light moved is told apart
+function signOf(table: CoatTable, used: readonly number[], dents: readonly Dent[], worn: Worn, view: View, every: number): string {
+  const faults = dents.length > 0 ? JSON.stringify(worn.faults) : ''
+  return `${used.map((slot) => table.length[slot]).join()}|${table.grownMm}|${faults}|${view.scale},${view.originX},${view.originY}|${every}`
+}
 
-function paintLayers(
-  raster: Raster,
-  layers: readonly GriddedLayer[],
-  strokes: ReadonlyMap<GriddedLayer, Strokes>,
-  skin: Skin,
-  table: CoatTable,
-  ramps: Ramps,
-  view: View
-): void {
-  for (const gridded of layers) {
-    const { layer } = gridded
-    if (layer.name === 'ear') paintEarShadow(raster, gridded, skin.skeleton.heightMm, view)
-    paintBase(raster, gridded, view)
-    paintStrokes(raster, gridded, strokes.get(gridded)!, view)
-    if (isLeg(layer)) paintToes(raster, skin, layer, table, view)
-    if (layer.name === 'head') paintFace(raster, skin, table, view)
+function strokeView(spec: FigureSpec, { widen }: RootPlan, every: number) {
+  const wide = Math.min(2.6, widen * every ** 0.4)
+  return { pxPerMm: spec.pxPerMm, widen: wide, contrast: 1 - 0.18 * (wide - 1), heightMm: spec.withersMm, every }
+}
+
+function dent(gridded: GriddedLayer, dents: readonly Dent[]): void {
+  const { layer, grid, dent: mm } = gridded
+  const own = dents.filter(({ layers }) => layers.includes(layer.name))
+  const had = mm.some((value) => value !== 0)
+  if (own.length === 0 && !had) return
+  for (let k = 0; k < mm.length; k++) {
+    const x = grid.left + ((k % grid.w) + 0.5) * grid.cell
+    const y = grid.top - (Math.floor(k / grid.w) + 0.5) * grid.cell
+    mm[k] = own.length === 0 ? 0 : dentAt(own, layer.name, x, y)
   }
-  paintBrow(raster, skin, table, ramps, view)
-}
-
-/** What a dog spans, mm (left, bottom, right, top), from its landmarks with room for a coat; needs no baking. */
-export function extentOf(body: BodyType, withersMm: number): readonly [number, number, number, number] {
-  const points = Object.values(skeletonOf(body, withersMm).marks)
-  const xs = points.map(([x]) => x)
-  const top = Math.max(...points.map(([, y]) => y))
-  return [Math.min(...xs) - 0.07 * withersMm, -0.015 * withersMm, Math.max(...xs) + 0.08 * withersMm, top + 0.05 * withersMm]
+  layer.dirty = true
 }

@@ -1,9 +1,35 @@
-export { OUTLINE_ORDER, skeletonOf, type BodyType, type Landmark } from './body'
-export { DRAWN_REGIONS, LIE_DEG, type DrawnRegion, type Lengths } from './coat-map'
-export { columnSkinMm, SKIRT_SHARES, standShare } from './coat'
-export { bakeFigure, extentOf, type Colouring, type Figure, type FigureSpec } from './figure'
-export { newRaster, toBytes, type Raster, type View } from './raster'
-export type { Point } from './vec'
-export type { Departure } from './departure'
-export { leadersCross, placeNotes, RULE_BELOW_TOP_PX, type Covered, type NoteFrame, type NoteTarget, type PlacedNote } from './notes'
-export type { RegionShape } from './touch'
+export { fitBody, OUTLINE_ORDER, skeletonOf, usualMeasures, WITHERS_LIMITS_MM, type BodyType, type Landmark, type Measures } from './body'
+export {
+  DAYS_LIMITS,
+  DRAWN_REGIONS,
+  LIE_DEG,
+  lieOf,
+  shapeIssues,
+  standShare,
+  USUAL_MM_PER_DAY,
+  type Coat,
+  type DrawnRegion,
+  type Fault,
+  type FaultKind,
+  type Lengths,
+  type Shape,
+  type ShapeKind,
+  type Texture,
+  type ViewId,
+  type Worn
+} from './coat'
+export { extentOf } from './extent'
+export { bakedFaults, bakeFigure, type Figure, type FigureSpec } from './figure'
+export { newRaster, toBytes, type Colouring, type Part, type Pattern, type Raster, type View } from './paint'
+export {
+  leadersCross,
+  placeNotes,
+  RULE_BELOW_TOP_PX,
+  type Covered,
+  type Departure,
+  type NoteFrame,
+  type NoteTarget,
+  type PlacedNote,
+  type RegionShape
+} from './plate'
+export { isInside, type Point } from './vec'

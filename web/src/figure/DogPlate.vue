@@ -1,22 +1,27 @@
 <script setup lang="ts">
-import { placeNotes, type Departure, type Lengths, type Point, type RegionShape } from '@peen/core/figure'
+import { isInside, placeNotes, type Fault, type Lengths, type Point, type Shape, type ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
-import { useDebounceFn, useElementSize } from '@vueuse/core'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import FigurePicture from './FigurePicture.vue'
 import GroundHatch from './GroundHatch.vue'
 import NeatLine from './NeatLine.vue'
-import { painter } from './painter'
-import { budgetFor, placeDog, type DrawnDog } from './place'
+import { placeDog, type DrawnDog } from './place'
 import type { PlateNote } from './plate-note'
 import RegionTouch from './RegionTouch.vue'
+import { useFigure } from './useFigure'
 
 const props = withDefaults(
   defineProps<{
     dog: DrawnDog
     plan: Lengths
     lengths: Lengths
+    lengthsB?: Lengths
+    shapes?: readonly Shape[]
+    faults?: readonly Fault[]
+    days?: number
+    from?: ViewId
     notes?: readonly PlateNote[]
     selected?: RegionId | null
     now?: RegionId | null
@@ -27,9 +32,21 @@ const props = withDefaults(
     label: string
     height: number
   }>(),
-  { notes: () => [], selected: null, now: null, mirrored: false, showsDepartures: false, listsRest: true }
+  {
+    lengthsB: undefined,
+    shapes: undefined,
+    faults: undefined,
+    days: 0,
+    from: 'side',
+    notes: () => [],
+    selected: null,
+    now: null,
+    mirrored: false,
+    showsDepartures: false,
+    listsRest: true
+  }
 )
-const emit = defineEmits<{ pick: [region: RegionId] }>()
+const emit = defineEmits<{ pick: [region: RegionId, side: 'left' | 'right' | null] }>()
 
 const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
@@ -40,9 +57,6 @@ const HEAD = 26
 /** Under this width the notes stand below the plate, not beside the dog. */
 const hasColumns = computed(() => width.value >= 720)
 
-const shapes = shallowRef<readonly RegionShape[]>([])
-const departures = shallowRef<readonly Departure[]>([])
-
 /** Without note columns the plate is only as high as its dog. */
 const plateHeight = computed(() => (hasColumns.value ? props.height : Math.min(props.height, Math.round(width.value * 0.82) + HEAD)))
 // the figure's own box inside the plate
@@ -51,69 +65,31 @@ const box = computed(() => {
   const w = Math.max(120, Math.floor(width.value - 2 * side))
   return { x: Math.floor((width.value - w) / 2), y: HEAD, w, h: plateHeight.value - HEAD - FOOT }
 })
-const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
-const placed = computed(() => placeDog(props.dog, box.value.w, box.value.h, props.mirrored))
+const { shapes: places, departures } = useFigure(
+  () => ({ ...props }),
+  box,
+  () => props.showsDepartures
+)
+const placed = computed(() => placeDog(props.dog, box.value.w, box.value.h, props.mirrored, props.from, props.plan))
 const toPlate = computed(() => ([x, y]: Point): Point => {
   const [px, py] = placed.value.toPx([x, y])
   return [px + box.value.x, py + box.value.y]
 })
 const markMm = computed(() => [50, 20, 100].find((mm) => mm * placed.value.view.scale >= 14 && mm * placed.value.view.scale <= 80) ?? 50)
 
-const figureKey = computed(() =>
-  JSON.stringify([props.dog.bodyType, props.dog.colour, props.dog.withersMm, props.plan, box.value.w, box.value.h])
-)
-function asked() {
-  const { w, h } = box.value
-  const { bodyType, colour, withersMm } = props.dog
-  const dog = { bodyType, colour, withersMm, plan: { ...props.plan }, budget: budgetFor(w * density, h * density) }
-  return {
-    dog,
-    scale: placeDog(props.dog, Math.round(w * density), Math.round(h * density), false).view.scale,
-    lengths: { ...props.lengths }
-  }
-}
-async function readDepartures(): Promise<void> {
-  if (width.value === 0 || !props.showsDepartures) return
-  const { dog, scale, lengths } = asked()
-  departures.value = await painter().departures(dog, scale, lengths)
-}
-async function readShapes(): Promise<void> {
-  if (width.value === 0) return
-  const { dog, scale, lengths } = asked()
-  shapes.value = await painter().shapes(dog, scale, lengths)
-}
-// places to touch follow when the hand rests; the picture and its departures follow the hand
-const readShapesSoon = useDebounceFn(readShapes, 250)
-watch(figureKey, () => void readShapes(), { immediate: true })
-watch(
-  () => [figureKey.value, props.lengths, props.showsDepartures],
-  () => {
-    void readDepartures()
-    void readShapesSoon()
-  },
-  { immediate: true, deep: true, flush: 'post' }
-)
-
-const centreOf = (region: RegionId): Point | null => {
-  const shape = shapes.value.find((candidate) => candidate.region === region)
+const centreOf = (region: RegionId, side: PlateNote['side'] = null): Point | null => {
+  const of = places.value.filter((candidate) => candidate.region === region)
+  const shape = of.find((candidate) => candidate.side === side) ?? of[0]
   return shape ? toPlate.value(shape.centre) : null
 }
 /** Letters of a note's line before it wraps. */
 const LETTERS = 20
-const rings = computed(() => shapes.value.flatMap((shape) => shape.rings.map((ring) => ring.map(toPlate.value))))
+const rings = computed(() => places.value.flatMap((shape) => shape.rings.map((ring) => ring.map(toPlate.value))))
 const onDog = computed(() => (x: number, y: number) => rings.value.some((ring) => isInside(ring, x, y)))
-function isInside(ring: readonly Point[], x: number, y: number): boolean {
-  let inside = false
-  for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-    const [a, b] = [ring[i], ring[j]]
-    if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside
-  }
-  return inside
-}
 const leaders = computed(() => {
   if (!hasColumns.value) return []
   const targets = props.notes.flatMap((note) => {
-    const at = centreOf(note.region)
+    const at = centreOf(note.region, note.side)
     return at
       ? [
           {
@@ -151,20 +127,33 @@ const hairs = computed(() => {
 const tenth = (value: number) => value.toFixed(1)
 const nowAt = computed(() => (props.now ? centreOf(props.now) : null))
 const groundY = computed(() => placed.value.groundPx + box.value.y)
-const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side'))
+const sideWords = computed(() => (props.from !== 'side' ? '' : props.mirrored ? ', right side' : ', left side'))
+const standsOnGround = computed(() => props.from !== 'head' && props.from !== 'above')
 </script>
 
 <template>
   <figure ref="frame" class="m-0 w-full">
     <div class="relative bg-plate" :style="{ height: `${plateHeight}px` }">
       <template v-if="width > 0">
-        <GroundHatch :from="box.x + box.w * 0.18" :to="box.x + box.w * 0.82" :y="groundY" :width="width" :height="plateHeight" />
+        <GroundHatch
+          v-if="standsOnGround"
+          :from="box.x + box.w * 0.18"
+          :to="box.x + box.w * 0.82"
+          :y="groundY"
+          :width="width"
+          :height="plateHeight"
+        />
         <FigurePicture
           class="absolute"
           :style="{ left: `${box.x}px`, top: `${box.y}px` }"
           :dog="dog"
           :plan="plan"
           :lengths="lengths"
+          :lengths-b="lengthsB"
+          :shapes="shapes"
+          :faults="faults"
+          :days="days"
+          :from="from"
           :width="box.w"
           :height="box.h"
           :mirrored="mirrored"
@@ -176,13 +165,13 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
           <path :d="hairs.short" stroke="var(--short)" stroke-width="1.2" />
         </svg>
         <RegionTouch
-          :shapes="shapes"
+          :shapes="places"
           :to-px="toPlate"
           :width="width"
           :height="plateHeight"
           :selected="selected"
           :side="sideWords"
-          @pick="emit('pick', $event)"
+          @pick="(region, own) => emit('pick', region, own)"
         />
         <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">
           <g
@@ -223,7 +212,7 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
             width: `${COLUMN}px`,
             left: place.side === 'left' ? `${MARGIN}px` : `${width - MARGIN - COLUMN}px`
           }"
-          @click="emit('pick', note.region)"
+          @click="emit('pick', note.region, note.side ?? null)"
         >
           <span class="block h-[31px] truncate leading-[24px] whitespace-nowrap"
             ><span v-if="note.numeral" class="numeral mr-[7px] text-[23px]">{{ note.numeral }}</span
@@ -252,7 +241,7 @@ const sideWords = computed(() => (props.mirrored ? ', right side' : ', left side
     </div>
     <ul v-if="listsRest && below.length" class="row-rule m-0 list-none border-b border-line p-0">
       <li v-for="note in below" :key="note.id">
-        <button class="flex min-h-11 w-full items-center gap-3 px-1 py-2" @click="emit('pick', note.region)">
+        <button class="flex min-h-11 w-full items-center gap-3 px-1 py-2" @click="emit('pick', note.region, note.side ?? null)">
           <span v-if="note.numeral" class="numeral w-6 text-[20px]">{{ note.numeral }}</span><b>{{ note.heading }}</b>
           <span class="muted flex-1 text-right"
             >{{ note.lines.map((line) => line.text).join(', ') }}

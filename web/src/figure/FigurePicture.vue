@@ -1,58 +1,79 @@
 <script setup lang="ts">
-import type { Lengths } from '@peen/core/figure'
+import type { Fault, Lengths, Shape, ViewId } from '@peen/core/figure'
+import { useDebounceFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { PaintRequest } from '../workers/figure.worker'
-import { knownPicture, pictureOf } from './painter'
-import { budgetFor, placeDog, type DrawnDog } from './place'
+import { askPainter, knownPicture, pictureOf } from './painter'
+import type { DrawnDog } from './place'
 
-// A dog drawn hair by hair: the filled shape first, hair after. While one picture is being drawn only the newest wish waits.
+// A dog drawn hair by hair: the filled shape first, hair after; coarse while a hand moves something, full when it rests.
+// While one picture is being drawn only the newest wish waits.
 const props = withDefaults(
-  defineProps<{ dog: DrawnDog; lengths: Lengths; plan?: Lengths; width: number; height: number; mirrored?: boolean; label: string }>(),
-  { plan: undefined, mirrored: false }
+  defineProps<{
+    dog: DrawnDog
+    lengths: Lengths
+    plan?: Lengths
+    /** lengths of the other side, where both are seen */
+    lengthsB?: Lengths
+    shapes?: readonly Shape[]
+    faults?: readonly Fault[]
+    days?: number
+    from?: ViewId
+    width: number
+    height: number
+    mirrored?: boolean
+    label: string
+  }>(),
+  { plan: undefined, lengthsB: undefined, shapes: undefined, faults: undefined, days: 0, from: 'side', mirrored: false }
 )
 
 const canvas = ref<HTMLCanvasElement | null>(null)
-const state = ref<'waiting' | 'shape' | 'full'>('waiting')
+const state = ref<'waiting' | 'shape' | 'coarse' | 'full'>('waiting')
 const drawMs = ref(0)
+const coarseMs = ref(0)
 const drawCount = ref(0)
 const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
 const size = computed(() => ({ w: Math.round(props.width * density), h: Math.round(props.height * density) }))
+/** Pictures smaller than this are drawn full at once. */
+const COARSE_FROM_PX2 = 90000
+const REST_MS = 160
 
 function request(what: PaintRequest['what']): PaintRequest {
-  const { w, h } = size.value
-  const { bodyType, colour, withersMm } = props.dog
-  const { view } = placeDog(props.dog, w, h, false)
-  const dog = { bodyType, colour, withersMm, plan: { ...(props.plan ?? props.lengths) }, budget: budgetFor(w, h) }
-  return { dog, lengths: { ...props.lengths }, width: w, height: h, view, what }
+  return { ...askPainter(props, props.width, props.height), what }
 }
 
 let busy = false
-let wanted = false
+let wanted: 'coarse' | 'hair' | null = null
 let gone = false
 
-async function draw(): Promise<void> {
+async function draw(what: 'coarse' | 'hair'): Promise<void> {
   if (busy) {
-    wanted = true
+    wanted = what
     return
   }
   busy = true
   const started = performance.now()
   try {
-    const full = request('hair')
-    if (state.value === 'waiting' && !knownPicture(full)) {
+    const asked = request(what)
+    if (state.value === 'waiting' && !knownPicture(asked)) {
       show(await pictureOf(request('silhouette')))
       state.value = 'shape'
     }
-    show(await pictureOf(full))
-    drawMs.value = Math.round(performance.now() - started)
-    drawCount.value++
-    state.value = 'full'
+    show(await pictureOf(asked))
+    const took = Math.round(performance.now() - started)
+    if (what === 'coarse') {
+      coarseMs.value = took
+      state.value = 'coarse'
+    } else {
+      drawMs.value = took
+      drawCount.value++
+      state.value = 'full'
+    }
   } finally {
     busy = false
-    if (wanted && !gone) {
-      wanted = false
-      void draw()
-    }
+    const next = wanted
+    wanted = null
+    if (next && !gone) void draw(next)
   }
 }
 
@@ -63,14 +84,36 @@ function show(picture: ImageBitmap): void {
   context.setTransform(1, 0, 0, 1, 0, 0)
   context.clearRect(0, 0, w, h)
   if (props.mirrored) context.setTransform(-1, 0, 0, 1, w, 0)
-  context.drawImage(picture, 0, 0)
+  context.drawImage(picture, 0, 0, w, h)
 }
 
-onMounted(() => void draw())
+const drawAtRest = useDebounceFn(() => void draw('hair'), REST_MS)
+
+function changed(): void {
+  const { w, h } = size.value
+  if (w * h < COARSE_FROM_PX2 || state.value === 'waiting' || state.value === 'shape' || knownPicture(request('hair')))
+    return void draw('hair')
+  void draw('coarse')
+  void drawAtRest()
+}
+
+onMounted(() => void draw('hair'))
 onBeforeUnmount(() => (gone = true))
 watch(
-  () => [props.dog, props.lengths, props.plan, props.width, props.height, props.mirrored],
-  () => void draw(),
+  () => [
+    props.dog,
+    props.lengths,
+    props.lengthsB,
+    props.shapes,
+    props.faults,
+    props.days,
+    props.from,
+    props.plan,
+    props.width,
+    props.height,
+    props.mirrored
+  ],
+  changed,
   { deep: true, flush: 'post' }
 )
 </script>
@@ -86,6 +129,7 @@ watch(
     :style="{ width: `${width}px`, height: `${height}px` }"
     :data-drawn="state"
     :data-ms="drawMs"
+    :data-coarse-ms="coarseMs"
     :data-count="drawCount"
   />
 </template>

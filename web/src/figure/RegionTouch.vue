@@ -12,7 +12,7 @@ const props = defineProps<{
   selected: RegionId | null
   side: string
 }>()
-const emit = defineEmits<{ pick: [region: RegionId] }>()
+const emit = defineEmits<{ pick: [region: RegionId, side: 'left' | 'right' | null] }>()
 
 const focused = ref(0)
 const paths = ref<SVGPathElement[]>([])
@@ -22,6 +22,7 @@ const drawn = computed(() =>
     .sort((a, b) => b.areaMm2 - a.areaMm2)
     .map((shape) => ({
       region: shape.region,
+      side: shape.side,
       centre: props.toPx(shape.centre),
       d: shape.rings
         .map(
@@ -44,7 +45,7 @@ function onKey(event: KeyboardEvent, i: number): void {
   const step = steps[event.key]
   if (event.key === 'Enter' || event.key === ' ') {
     event.preventDefault()
-    emit('pick', drawn.value[i].region)
+    emit('pick', drawn.value[i].region, drawn.value[i].side)
   }
   if (!step) return
   event.preventDefault()
@@ -77,16 +78,17 @@ function nearestToward(from: number, [sx, sy]: Point): number | null {
     <path
       v-for="(shape, i) in drawn"
       ref="paths"
-      :key="shape.region"
+      :key="`${shape.region} ${shape.side}`"
       class="region cursor-pointer"
       :class="{ selected: selected === shape.region }"
       :d="shape.d"
       role="button"
       :tabindex="i === Math.min(focused, drawn.length - 1) ? 0 : -1"
-      :aria-label="`${regionName(shape.region)}${side}`"
+      :aria-label="`${regionName(shape.region)}${shape.side ? `, ${shape.side} side` : side}`"
       :aria-pressed="selected === shape.region"
       :data-region="shape.region"
-      @click="$emit('pick', shape.region)"
+      :data-side="shape.side"
+      @click="$emit('pick', shape.region, shape.side)"
       @focus="focused = i"
       @keydown="onKey($event, i)"
     />

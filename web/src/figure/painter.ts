@@ -1,5 +1,7 @@
+import type { Fault, Lengths, Shape, ViewId } from '@peen/core/figure'
 import * as Comlink from 'comlink'
 import type { PaintRequest, Painter } from '../workers/figure.worker'
+import { budgetFor, placeDog, type DrawnDog } from './place'
 
 let worker: Comlink.Remote<Painter> | null = null
 
@@ -9,16 +11,46 @@ export function painter(): Comlink.Remote<Painter> {
   return worker
 }
 
-const KEPT_PICTURES = 60
+/** A dog as a screen wants it drawn. `lengths` is what it wears; `plan` what it is measured against, the same by default. */
+export type DrawnCoat = {
+  readonly dog: DrawnDog
+  readonly lengths: Lengths
+  readonly plan?: Lengths
+  readonly lengthsB?: Lengths
+  readonly shapes?: readonly Shape[]
+  readonly faults?: readonly Fault[]
+  readonly days?: number
+  readonly from?: ViewId
+}
+
+/** What the worker is asked for a box of css pixels: plain copies, since a reactive proxy does not cross to a worker. */
+export function askPainter(drawn: DrawnCoat, width: number, height: number): Omit<PaintRequest, 'what'> {
+  const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
+  const [w, h] = [Math.round(width * density), Math.round(height * density)]
+  const { dog, lengths, plan = lengths, lengthsB, shapes, faults, days, from = 'side' } = drawn
+  const { view } = placeDog(dog, w, h, false, from, plan)
+  const { bodyType, colour, withersMm, own, trim } = dog
+  return JSON.parse(
+    JSON.stringify({
+      dog: { bodyType, colour, withersMm, own, trim, view: from, plan, budget: budgetFor(w, h) },
+      worn: { lengths, lengthsB, shapes, faults, days },
+      width: w,
+      height: h,
+      view
+    })
+  )
+}
+
+const KEPT_PICTURES = 160
 const pictures = new Map<string, ImageBitmap>()
 
-/** A picture by its content: what was drawn before comes back at once. */
+/** A picture by its content: what was drawn before comes back at once. Coarse ones are not worth keeping. */
 export async function pictureOf(request: PaintRequest): Promise<ImageBitmap> {
   const key = JSON.stringify(request)
   const known = pictures.get(key)
   if (known) return known
   const picture = await painter().paint(request)
-  pictures.set(key, picture)
+  if (request.what !== 'coarse') pictures.set(key, picture)
   if (pictures.size > KEPT_PICTURES) pictures.delete(pictures.keys().next().value!)
   return picture
 }

@@ -1,17 +1,46 @@
-import { bodyById } from '@peen/content'
-import { extentOf, type Point, type View } from '@peen/core/figure'
+import { bodyById, coatFor } from '@peen/content'
+import { extentOf, fitBody, type Lengths, type Measures, type Point, type View, type ViewId } from '@peen/core/figure'
 
 /** What the figure needs to know of a dog. */
-export type DrawnDog = { readonly bodyType: string; readonly colour: string; readonly withersMm: number }
+export type DrawnDog = {
+  readonly bodyType: string
+  readonly colour: string
+  readonly withersMm: number
+  readonly own?: Omit<Measures, 'withersMm'>
+  readonly trim?: string
+}
 
 export type Placement = { readonly view: View; readonly toPx: (p: Point) => Point; readonly groundPx: number }
 
+const extents = new Map<string, readonly [number, number, number, number]>()
+
+/** What a dog in its planned coat spans, mm; the same for the same dog, so it is computed once. */
+function extent(dog: DrawnDog, from: ViewId, plan: Lengths | undefined): readonly [number, number, number, number] {
+  const { bodyType, withersMm, own, trim } = dog
+  const key = JSON.stringify([bodyType, withersMm, own, trim, from, plan])
+  const known = extents.get(key)
+  if (known) return known
+  const coat = coatFor(bodyType, trim)
+  const found = extentOf(fitBody(bodyById(bodyType), { withersMm, ...own }), withersMm, from, { ...coat, lengths: plan ?? coat.lengths })
+  extents.set(key, found)
+  return found
+}
+
 /** The largest scale at which a dog fits into a box (px), standing on its lower edge, in the middle. */
-export function placeDog(dog: DrawnDog, width: number, height: number, mirrored: boolean): Placement {
-  const [left, bottom, right, top] = extentOf(bodyById(dog.bodyType), dog.withersMm)
+export function placeDog(
+  dog: DrawnDog,
+  width: number,
+  height: number,
+  mirrored: boolean,
+  from: ViewId = 'side',
+  plan?: Lengths
+): Placement {
+  const [left, bottom, right, top] = extent(dog, from, plan)
   const scale = Math.min(width / (right - left), height / (top - bottom))
   const originX = width / 2 - ((left + right) / 2) * scale
-  const originY = height + bottom * scale
+  // heads and backs float in the middle of their box, standing dogs stand on its lower edge
+  const floats = from === 'head' || from === 'above'
+  const originY = floats ? height / 2 + ((top + bottom) / 2) * scale : height + bottom * scale
   const flip = (x: number) => (mirrored ? width - x : x)
   return { view: { scale, originX, originY }, toPx: ([x, y]) => [flip(originX + x * scale), originY - y * scale], groundPx: originY }
 }

@@ -34,7 +34,10 @@ const wordOf = (row: TrimRow) =>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
     <div class="flex flex-wrap items-end justify-between gap-3">
       <h1>Graded trims, newest first</h1>
-      <RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink>
+      <span class="flex flex-wrap gap-2">
+        <RouterLink to="/plates" class="btn btn-quiet min-h-11">Plates: every kind of dog</RouterLink>
+        <RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink>
+      </span>
     </div>
     <hr class="rule2 mt-2" />
     <ul class="row-rule m-0 list-none p-0">

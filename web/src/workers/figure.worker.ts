@@ -1,40 +1,67 @@
 // Decodes, calls core, encodes; nothing else. One worker paints for every screen.
-import { bodyById, colouringOf } from '@peen/content'
-import { bakeFigure, newRaster, toBytes, type Departure, type Figure, type Lengths, type RegionShape, type View } from '@peen/core/figure'
+import { bodyById, coatFor, colouringOf } from '@peen/content'
+import {
+  bakedFaults,
+  bakeFigure,
+  fitBody,
+  newRaster,
+  toBytes,
+  type Coat,
+  type Departure,
+  type Fault,
+  type Figure,
+  type Lengths,
+  type Measures,
+  type RegionShape,
+  type View,
+  type ViewId,
+  type Worn
+} from '@peen/core/figure'
 import * as Comlink from 'comlink'
 
 export type DogSpec = {
   readonly bodyType: string
   readonly colour: string
   readonly withersMm: number
+  /** what was measured on this dog beside its height */
+  readonly own?: Omit<Measures, 'withersMm'>
+  /** the coat whose shapes and texture are drawn; the body's first one where it is not given */
+  readonly trim?: string
+  readonly view: ViewId
   readonly plan: Lengths
   readonly budget: number
 }
 export type PaintRequest = {
   readonly dog: DogSpec
-  readonly lengths: Lengths
+  readonly worn: Worn
   readonly width: number
   readonly height: number
   readonly view: View
-  readonly what: 'silhouette' | 'hair'
+  readonly what: 'silhouette' | 'coarse' | 'hair'
 }
 
 const KEPT = 8
+/** A coarse picture has half the pixels each way and one hair in five. Chosen on measurements of redraws. */
+const COARSE = Object.freeze({ pixels: 0.5, every: 5 })
 const figures = new Map<string, Figure>()
 
-function figureFor(dog: DogSpec, scale: number): Figure {
-  const key = JSON.stringify([dog, scale.toFixed(3)])
+function figureFor(dog: DogSpec, faults: readonly Fault[] | undefined, scale: number): Figure {
+  const baked = bakedFaults(faults)
+  const key = JSON.stringify([dog, baked, scale.toFixed(3)])
   const known = figures.get(key)
   if (known) {
     figures.delete(key)
     figures.set(key, known)
     return known
   }
+  const coat: Coat = { ...coatFor(dog.bodyType, dog.trim), lengths: dog.plan }
   const figure = bakeFigure({
-    body: bodyById(dog.bodyType),
+    body: fitBody(bodyById(dog.bodyType), { withersMm: dog.withersMm, ...dog.own }),
     withersMm: dog.withersMm,
+    view: dog.view,
     colouring: colouringOf(dog.colour),
-    lengths: dog.plan,
+    coat,
+    faults: baked,
     pxPerMm: scale,
     budget: dog.budget
   })
@@ -44,26 +71,29 @@ function figureFor(dog: DogSpec, scale: number): Figure {
 }
 
 const painter = {
-  async paint({ dog, lengths, width, height, view, what }: PaintRequest): Promise<ImageBitmap> {
-    const figure = figureFor(dog, view.scale)
-    const raster = newRaster(width, height)
+  async paint({ dog, worn, width, height, view, what }: PaintRequest): Promise<ImageBitmap> {
+    const figure = figureFor(dog, worn.faults, view.scale)
+    const share = what === 'coarse' ? COARSE.pixels : 1
+    const [w, h] = [Math.round(width * share), Math.round(height * share)]
+    const raster = newRaster(w, h)
     if (what === 'silhouette') figure.paintSilhouette(raster, view)
     else {
-      figure.dress(lengths)
-      figure.paint(raster, view)
+      figure.dress(worn)
+      const small = { scale: view.scale * share, originX: view.originX * share, originY: view.originY * share }
+      figure.paint(raster, small, what === 'coarse' ? COARSE.every : 1)
     }
-    const picture = await createImageBitmap(new ImageData(toBytes(raster), width, height))
+    const picture = await createImageBitmap(new ImageData(toBytes(raster), w, h))
     return Comlink.transfer(picture, [picture])
   },
-  shapes(dog: DogSpec, scale: number, lengths: Lengths): readonly RegionShape[] {
-    const figure = figureFor(dog, scale)
-    figure.dress(lengths)
+  shapes(dog: DogSpec, scale: number, worn: Worn): readonly RegionShape[] {
+    const figure = figureFor(dog, worn.faults, scale)
+    figure.dress(worn)
     return figure.shapes()
   },
-  departures(dog: DogSpec, scale: number, lengths: Lengths): readonly Departure[] {
-    const figure = figureFor(dog, scale)
-    figure.dress(lengths)
-    return figure.departuresFrom(dog.plan, 2.2 / scale)
+  departures(dog: DogSpec, scale: number, worn: Worn): readonly Departure[] {
+    const figure = figureFor(dog, worn.faults, scale)
+    figure.dress(worn)
+    return figure.departuresFrom(2.2 / scale)
   }
 }
 

@@ -1,0 +1,71 @@
+// Where scissors stop, made from a shape for one view: which samples they reach, and where the hair ends there.
+import type { Point } from '../vec'
+import type { Layer } from './layer'
+
+/** A cut. `hold` 0..1 says how fully the scissors decide at a sample; `end` is where the planned hair ends there. */
+export type Stop = {
+  readonly layers: readonly string[]
+  readonly hold: (layer: Layer, k: number) => number
+  readonly end: (p: Point, n: Point, own: Point) => Point
+  /** a line drawn on the hair moves in proportion to its length; a round head moves by the same mm all over */
+  readonly moves: 'inProportion' | 'byTheSame'
+  /** the hair may be pushed to a side by combing, so that its end may lie off its normal */
+  readonly mayLean?: boolean
+  /** hair that was left longer than planned, mm: only a fault leaves it */
+  readonly moreMm?: number
+  /** neighbours do not lean on each other: a ball has few hairs at its sides, and smoothing makes an egg of it */
+  readonly crisp?: boolean
+}
+
+/**
+ * The end of hair on a circle along the skin's normal. Rays from the centre fail where the centre lies outside the skin.
+ * A place outside the circle keeps what it has, but no more than `least` of it.
+ */
+export function onCircle([cx, cy]: Point, radius: number, least: number): Stop['end'] {
+  return (p, n, own) => {
+    const [ex, ey] = [p[0] - cx, p[1] - cy]
+    const b = n[0] * ex + n[1] * ey
+    const c = ex * ex + ey * ey - radius * radius
+    const reach = c < 0 ? -b + Math.sqrt(b * b - c) : 0
+    const stands = Math.max(reach, Math.min(Math.hypot(own[0], own[1]), least))
+    return [p[0] + n[0] * stands, p[1] + n[1] * stands]
+  }
+}
+
+/** The end of hair on a circle along the ray from its centre: for balls that stand free. */
+export function outFrom([cx, cy]: Point, radius: number): Stop['end'] {
+  return (p) => {
+    const [ex, ey] = [p[0] - cx, p[1] - cy]
+    const size = Math.hypot(ex, ey) || 1
+    return [cx + (ex / size) * radius, cy + (ey / size) * radius]
+  }
+}
+
+/**
+ * A ball at the end of a bare tail: hair inside it ends on its circle, hair outside it is clipped away.
+ * `at` is the ball's middle as planned, `centre` where it stands now.
+ */
+export function ballStop(layer: string, at: Point, centre: Point, radius: number): Stop {
+  const ball = outFrom(at, radius)
+  const [dx, dy] = [centre[0] - at[0], centre[1] - at[1]]
+  const distance = (p: Point) => Math.hypot(p[0] - at[0], p[1] - at[1])
+  return {
+    layers: [layer],
+    moves: 'byTheSame',
+    mayLean: true,
+    crisp: true,
+    moreMm: Math.hypot(dx, dy),
+    hold: () => 1,
+    end: (p, n, own) => {
+      if (distance(p) < radius * 1.02) {
+        const [x, y] = ball(p, n, own)
+        return [x + dx, y + dy]
+      }
+      const left = Math.min(1, BARE_MM / (Math.hypot(own[0], own[1]) || 1))
+      return [p[0] + own[0] * left, p[1] + own[1] * left]
+    }
+  }
+}
+
+/** What stands on a tail clipped bare, mm. */
+const BARE_MM = 1

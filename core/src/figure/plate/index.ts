@@ -1,0 +1,3 @@
+export { departures, type Departure } from './departure'
+export { leadersCross, placeNotes, RULE_BELOW_TOP_PX, type Covered, type NoteFrame, type NoteTarget, type PlacedNote } from './notes'
+export { regionShapes, type RegionShape } from './touch'

@@ -1,0 +1,135 @@
+import { bodyById, coatFor, drawnFaults, faultOf, type DrawnFault } from '@peen/content'
+import { DRAWN_REGIONS, type DrawnRegion, type Fault, type Lengths, type Shape } from '@peen/core/figure'
+import { regionName, REGIONS, type RegionId } from '@peen/core/regions'
+import { sayLength } from '@peen/core/units'
+import { computed, ref, watch } from 'vue'
+import type { PlateNote } from '../figure/plate-note'
+import { VIEW_NAMES } from '../figure/shape-words'
+
+type Side = 'left' | 'right'
+
+const PAIRED: ReadonlySet<string> = new Set(REGIONS.filter(({ paired }) => paired).map(({ id }) => id))
+/** Places that are noted in the margin, by what a view shows; the rest answers to a touch. */
+const NOTED: Readonly<Record<string, readonly DrawnRegion[]>> = {
+  side: ['skull', 'beard', 'neckTop', 'back', 'ribs', 'skirt', 'chest', 'foreleg', 'thigh', 'rearPastern', 'tail', 'earOutside'],
+  head: ['skull', 'brow', 'cheek', 'beard', 'earOutside', 'muzzle'],
+  front: ['chest', 'foreleg', 'shoulder', 'skull', 'neckSide'],
+  rear: ['thigh', 'rearPastern', 'croup', 'tail', 'ribs'],
+  above: ['back', 'ribs', 'neckTop', 'loin', 'skull', 'tail']
+}
+
+/** What one does with a plate: look from a side, move lengths and shapes of either side, let it grow, put a fault on it. */
+export function usePlateBench(coatId: () => string, viewId: () => string) {
+  const coat = computed(() => coatFor('', coatId()))
+  const body = computed(() => bodyById(coat.value.body))
+  const view = computed(() => VIEW_NAMES.find(({ id }) => id === viewId()) ?? VIEW_NAMES[0])
+  const moved = ref<Record<Side, Partial<Record<RegionId, number>>>>({ left: {}, right: {} })
+  const shapes = ref<readonly Shape[]>(coat.value.shapes)
+  const days = ref(0)
+  const fault = ref<DrawnFault | null>(null)
+  const amount = ref(0)
+  const selected = ref<{ readonly region: DrawnRegion; readonly side: Side } | null>(null)
+
+  function reset(): void {
+    moved.value = { left: {}, right: {} }
+    shapes.value = coat.value.shapes
+    days.value = 0
+    fault.value = null
+    selected.value = null
+  }
+  watch(coatId, reset)
+
+  const lengthsOf = (side: Side): Lengths => ({ ...coat.value.lengths, ...moved.value[side] })
+  const near = computed<Side>(() => (view.value.mirrored ? 'right' : 'left'))
+  const far = computed<Side>(() => (near.value === 'left' ? 'right' : 'left'))
+  const lengths = computed(() => lengthsOf(near.value))
+  const lengthsB = computed(() => lengthsOf(far.value))
+  /** faults that this trim can have */
+  const offered = computed(() => drawnFaults.filter(({ needs }) => !needs || coat.value.shapes.some(({ kind }) => kind === needs)))
+  const faults = computed<readonly Fault[]>(() => (fault.value ? [faultOf(fault.value, amount.value)] : []))
+
+  function setLength(value: number): void {
+    const place = selected.value
+    if (!place) return
+    const sides: readonly Side[] = PAIRED.has(place.region) ? [place.side] : ['left', 'right']
+    const next = { ...moved.value }
+    for (const side of sides) next[side] = { ...next[side], [place.region]: value }
+    moved.value = next
+  }
+  function setShape(i: number, field: string, value: number): void {
+    shapes.value = shapes.value.map((shape, j) => (i === j ? ({ ...shape, [field]: value } as Shape) : shape))
+  }
+  function pick(region: RegionId, side: Side | null): void {
+    if ((DRAWN_REGIONS as readonly string[]).includes(region)) selected.value = { region: region as DrawnRegion, side: side ?? near.value }
+  }
+  function choose(next: DrawnFault | null): void {
+    fault.value = next
+    amount.value = next?.usual ?? 0
+  }
+
+  const isMoved = computed(
+    () =>
+      days.value > 0 ||
+      fault.value !== null ||
+      shapes.value !== coat.value.shapes ||
+      [moved.value.left, moved.value.right].some((side) => Object.keys(side).length > 0)
+  )
+
+  const notes = computed<PlateNote[]>(() => {
+    const found: PlateNote[] = []
+    if (fault.value) {
+      const { at, name, field, unit, kind } = fault.value
+      // a longer right cheek is pointed at on the right
+      const side = kind === 'difference' ? 'right' : null
+      found.push({
+        id: 'fault',
+        region: at,
+        side,
+        heading: name,
+        lines: [{ text: field ? `${amount.value} ${unit}` : 'no bevels', bold: true, glyph: 'fails' }]
+      })
+    }
+    for (const region of NOTED[view.value.from] ?? []) {
+      if (region === fault.value?.at) continue
+      const [now, planned] = [lengths.value[region] ?? 0, coat.value.lengths[region] ?? 0]
+      const off = now - planned
+      found.push({
+        id: region,
+        region,
+        side: view.value.from === 'side' ? null : 'left',
+        numeral: String(found.length + 1),
+        heading: regionName(region),
+        lines: [
+          { text: sayLength(now, 'mm'), bold: true, glyph: off > 0 ? 'long' : off < 0 ? 'short' : undefined },
+          ...(off === 0 ? [] : [{ text: `planned ${sayLength(planned, 'mm')}` }])
+        ],
+        tone: off > 0 ? 'long' : off < 0 ? 'short' : undefined
+      })
+    }
+    return found
+  })
+
+  return {
+    coat,
+    body,
+    view,
+    moved,
+    shapes,
+    days,
+    fault,
+    amount,
+    selected,
+    lengths,
+    lengthsB,
+    lengthsOf,
+    faults,
+    offered,
+    notes,
+    isMoved,
+    reset,
+    setLength,
+    setShape,
+    pick,
+    choose
+  }
+}
