@@ -137,11 +137,11 @@ export function bakeFigure(spec: FigureSpec): Figure {
       const known = memory.rasters.get(gridded)
       if (known && memory.signs.get(gridded.layer.name) === sign) return known
       const standing = Math.max(1, ...table.length)
-      const style = table.grownMm > 0 ? grownOut(STYLES[coat.texture], table.grownMm / standing) : STYLES[coat.texture]
+      const style = table.grownMm > 0 ? grownOut(STYLES[coat.texture], table.grownMm, table.grownMm / standing) : STYLES[coat.texture]
       const out = strokes.get(gridded)!
       resolveStrokes(gridded, plan.roots.get(gridded)!, table, style, strokeView(spec, plan, every), out)
       const part = cropped(gridded, view, w, h, known?.raster)
-      paintLayer(part.raster, gridded, out, paint, { ...view, originX: view.originX - part.x, originY: view.originY - part.y })
+      paintLayer(part.raster, gridded, out, style.rimMm, paint, { ...view, originX: view.originX - part.x, originY: view.originY - part.y })
       memory.rasters.set(gridded, part)
       memory.signs.set(gridded.layer.name, sign)
       return part

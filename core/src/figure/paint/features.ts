@@ -17,10 +17,10 @@ export type PaintPlan = {
   readonly palette: Palette
 }
 
-export function paintLayer(raster: Raster, gridded: GriddedLayer, strokes: Strokes, plan: PaintPlan, view: View): void {
+export function paintLayer(raster: Raster, gridded: GriddedLayer, strokes: Strokes, rimMm: number, plan: PaintPlan, view: View): void {
   const { layer } = gridded
   const { skin, table } = plan
-  paintBase(raster, gridded, view)
+  paintBase(raster, gridded, rimMm, view)
   paintStrokes(raster, gridded, strokes, view)
   if (skin.view === 'side') {
     if (layer.standsOnGround) paintToes(raster, skin, layer, table, view)
@@ -41,6 +41,6 @@ export function paintOver(raster: Raster, plan: PaintPlan, view: View): void {
 export function paintFlat(raster: Raster, skin: ViewSkin, palette: Palette, view: View): void {
   for (const layer of skin.layers) {
     const colour = palette.ramps[layer.face][layer.dim < 1 ? 1 : 2]
-    for (const share of [0, 1]) paintPolygon(raster, layerRing(layer, share, view), colour, 1)
+    for (const which of ['skin', 'coat'] as const) paintPolygon(raster, layerRing(layer, which, view), colour, 1)
   }
 }

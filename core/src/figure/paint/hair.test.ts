@@ -128,10 +128,10 @@ describe('strokes', () => {
 
 describe('textures', () => {
   it('end more unevenly the longer ago the trim was', () => {
-    const [fresh, old] = [grownOut(STYLES.straight, 0), grownOut(STYLES.straight, 0.5)]
+    const [fresh, old] = [grownOut(STYLES.straight, 0, 0), grownOut(STYLES.straight, 9, 0.5)]
     expect(fresh).toEqual(STYLES.straight)
     expect(old.ragged).toBeGreaterThan(fresh.ragged * 2)
-    expect(grownOut(STYLES.wire, 5).ragged).toBeLessThanOrEqual(0.3)
+    expect(grownOut(STYLES.wire, 30, 5).ragged).toBeLessThanOrEqual(0.3)
   })
 
   it('show only the last turn of a curl', () => {

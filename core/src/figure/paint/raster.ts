@@ -29,20 +29,20 @@ export function toBytes({ px }: Raster): Uint8ClampedArray<ArrayBuffer> {
   return out
 }
 
-/** Share of the coat's stand up to which the base is filled; hair is drawn over and beyond it. */
+/** The base is filled up to this share of what stands, or to a coat's own rim where that is nearer the edge: hair is drawn beyond it. */
 const BASE_SHARE = 0.9
 const THIN_COAT_MM = 2.5
 
 /** The filled shape of a layer in its shaded colour, without hair: the union of skin and of the coat drawn in a little. */
-export function paintBase(raster: Raster, gridded: GriddedLayer, view: View): void {
+export function paintBase(raster: Raster, gridded: GriddedLayer, rimMm: number, view: View): void {
   const { layer } = gridded
   const { w, h, px } = raster
   const { scale, originX, originY } = view
   const colours = baseColours(gridded)
   const { grid } = gridded
   const perCell = 1 / (grid.cell * scale)
-  const skin = layerRing(layer, 0, view)
-  const coat = layerRing(layer, BASE_SHARE, view)
+  const skin = layerRing(layer, 'skin', view)
+  const coat = layerRing(layer, rimMm, view)
   const done = coveredBox(skin, coat, w, h)
   const shiftX = originX + (layer.shift[0] + grid.left) * scale
   const fill = (row: number, from: number, to: number) => {
@@ -103,12 +103,12 @@ function coveredBox(
   return { left: x0, top: y0, w: width, cells: new Uint8Array(width * height) }
 }
 
-/** A layer's outline in px at a share of its coat: 0 is the skin, 1 the coat. Thin coats are taken whole. */
-export function layerRing(layer: Layer, share: number, { scale, originX, originY }: View): Float32Array {
+/** A layer's outline in px: its skin, its coat, or its coat short of a rim in mm. A thin coat is taken whole. */
+export function layerRing(layer: Layer, which: 'skin' | 'coat' | number, { scale, originX, originY }: View): Float32Array {
   const ring = new Float32Array(2 * layer.samples)
   for (let k = 0; k < layer.samples; k++) {
     const stand = Math.hypot(layer.V[2 * k], layer.V[2 * k + 1])
-    const q = stand > THIN_COAT_MM ? share : share && 1
+    const q = which === 'skin' ? 0 : which === 'coat' || stand <= THIN_COAT_MM ? 1 : Math.max(BASE_SHARE, 1 - which / stand)
     ring[2 * k] = originX + (layer.P[2 * k] + layer.V[2 * k] * q + layer.shift[0]) * scale
     ring[2 * k + 1] = originY - (layer.P[2 * k + 1] + layer.V[2 * k + 1] * q + layer.shift[1]) * scale
   }

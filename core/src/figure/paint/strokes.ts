@@ -16,19 +16,25 @@ export type CoatStyle = {
   /** bend of a hair as a share of its length */ readonly bend: number
   /** long hair hangs down toward its tip */ readonly droops: boolean
   readonly width: number
+  /** loose ends at the rim, mm: what lies within is filled */ readonly rimMm: number
 }
 
 /** What the four textures look like. Our own figure kit, chosen by eye on drawn dogs. */
 export const STYLES: Readonly<Record<Texture, CoatStyle>> = Object.freeze({
-  straight: { ragged: 0.05, scatter: 0.2, shownMm: Infinity, bend: 0.16, droops: true, width: 1 },
-  silky: { ragged: 0.05, scatter: 0.1, shownMm: Infinity, bend: 0.16, droops: true, width: 0.82 },
-  wire: { ragged: 0.14, scatter: 0.34, shownMm: Infinity, bend: 0.2, droops: true, width: 1 },
-  curl: { ragged: 0.03, scatter: 0.9, shownMm: 9, bend: 0.55, droops: false, width: 1 }
+  straight: { ragged: 0.05, scatter: 0.2, shownMm: Infinity, bend: 0.16, droops: true, width: 1, rimMm: 0.6 },
+  silky: { ragged: 0.05, scatter: 0.1, shownMm: Infinity, bend: 0.16, droops: true, width: 0.82, rimMm: 1.2 },
+  wire: { ragged: 0.14, scatter: 0.34, shownMm: Infinity, bend: 0.2, droops: true, width: 1, rimMm: 2.4 },
+  curl: { ragged: 0.03, scatter: 0.9, shownMm: 9, bend: 0.55, droops: false, width: 1, rimMm: 2.4 }
 })
 
-/** Hair that grew since the trim ends unevenly: the line blurs. @param grownShare grown part of what stands, 0..1 */
-export function grownOut(style: CoatStyle, grownShare: number): CoatStyle {
-  return { ...style, ragged: Math.min(0.3, style.ragged + 0.45 * grownShare), scatter: style.scatter + 0.25 * grownShare }
+/** Hair that grew since the trim ends unevenly: the line blurs. @param grownMm since then @param share grown part of what stands, 0..1 */
+export function grownOut(style: CoatStyle, grownMm: number, share: number): CoatStyle {
+  return {
+    ...style,
+    ragged: Math.min(0.3, style.ragged + 0.45 * share),
+    scatter: style.scatter + 0.25 * share,
+    rimMm: style.rimMm + 0.4 * grownMm
+  }
 }
 
 /** Places where nothing curls because it is clipped close, mm. */
