@@ -31,7 +31,7 @@ import {
 } from './paint'
 import type { Part, Colouring, GriddedLayer, PaintPlan, Raster, RootPlan, View } from './paint'
 import { grownOut, newStrokes, resolveStrokes, STYLES } from './paint'
-import { departures, regionShapes, type Departure, type RegionShape } from './plate'
+import { departures, regionShapes, silhouetteOf, type Departure, type RegionShape, type Silhouette } from './plate'
 import { buildSkin, type ViewSkin } from './views'
 
 /** Body, size, view, colours and the planned coat; the same spec always gives the same picture. */
@@ -63,6 +63,8 @@ export type Figure = {
   readonly dress: (worn: Worn) => void
   /** the coat's outline of every layer, mm, as worn */
   readonly outlines: () => readonly { readonly layer: string; readonly ring: readonly (readonly [number, number])[] }[]
+  /** the outline of all layers together, traced on cells of `cellMm` */
+  readonly silhouette: (cellMm: number) => Silhouette
   /** the regions of the near side as they are seen and touched */
   readonly shapes: () => readonly RegionShape[]
   /** hairs from the planned outline to the present one, about every `everyMm` */
@@ -171,14 +173,12 @@ export function bakeFigure(spec: FigureSpec): Figure {
       const front = Math.max(...parts.map(({ depthMm }) => depthMm))
       return [...parts, { name: 'over', depthMm: front, x: 0, y: 0, raster: over }]
     },
-    outlines: () =>
-      skin.layers.map((layer) => ({
-        layer: layer.name,
-        ring: Array.from(
-          { length: layer.samples },
-          (_, k) => [layer.P[2 * k] + layer.V[2 * k] + layer.shift[0], layer.P[2 * k + 1] + layer.V[2 * k + 1] + layer.shift[1]] as const
-        )
-      })),
+    outlines: () => outlinesOf(skin),
+    silhouette: (cellMm) =>
+      silhouetteOf(
+        outlinesOf(skin).map(({ ring }) => ring),
+        cellMm
+      ),
     shapes: () => regionShapes(shade(), skin, coat, table),
     departuresFrom: (everyMm) => {
       const found = skin.layers.map((layer) => layer.V.slice())
@@ -249,4 +249,12 @@ function dent(gridded: GriddedLayer, dents: readonly Dent[]): void {
     mm[k] = own.length === 0 ? 0 : dentAt(own, layer.name, x, y)
   }
   layer.dirty = true
+}
+
+/** The coat's outline of every layer, mm, as worn. */
+function outlinesOf({ layers }: ViewSkin): ReturnType<Figure['outlines']> {
+  return layers.map(({ name, samples, P, V, shift }) => ({
+    layer: name,
+    ring: Array.from({ length: samples }, (_, k) => [P[2 * k] + V[2 * k] + shift[0], P[2 * k + 1] + V[2 * k + 1] + shift[1]] as const)
+  }))
 }

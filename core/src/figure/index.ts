@@ -30,6 +30,7 @@ export {
   type NoteFrame,
   type NoteTarget,
   type PlacedNote,
-  type RegionShape
+  type RegionShape,
+  type Silhouette
 } from './plate'
 export { isInside, type Point } from './vec'

@@ -106,7 +106,12 @@ function trunkDraft(build: Build): Draft {
       point > 0
         ? Object.fromEntries([...Object.entries(weights).map(([region, weight]) => [region, weight * (1 - point)]), ['tailBand', point]])
         : weights
-    return { weights: all, sideA: sideShare(-y, 0.06 * ribs), mul: 1, flow: unit([1, 0.22 * Math.sign(y) * (1 - mid)]) }
+    return {
+      weights: all,
+      sideA: sideShare(-y, 0.06 * ribs),
+      mul: 1,
+      flow: unit([1, 0.22 * Math.sign(y) * (1 - mid) * smoothstep(0.95, 0.6, out01)])
+    }
   }
   return {
     name: 'body',

@@ -78,7 +78,7 @@ function trunk(stand: Stand): Draft {
       neckTop: (1 - beside - chest) * smoothstep(up(0.8), up(0.95), y),
       throat: (1 - beside - chest) * smoothstep(up(0.95), up(0.8), y)
     }
-    return { weights, sideA: sideShare(x, 0.05 * s), mul: 1, flow: unit([0.12 * Math.sign(x) * (1 - chest), -1]) }
+    return { weights, sideA: sideShare(x, 0.05 * s), mul: 1, flow: unit([0.12 * Math.sign(x) * (1 - chest) * (1 - ribs), -1]) }
   }
   return {
     name: 'body',

@@ -97,7 +97,7 @@ function barrel(stand: Stand): Draft {
       weights: { back: top, ribs: (1 - top) * (1 - low), skirt: low },
       sideA: sideShare(-x, 0.05 * r),
       mul: 1,
-      flow: unit([0.15 * Math.sign(x), -1])
+      flow: unit([0.15 * Math.sign(x) * smoothstep(0.95 * r, 0.6 * r, Math.abs(x)), -1])
     }
   }
   return {
