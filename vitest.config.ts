@@ -10,6 +10,7 @@ export default defineConfig({
             'core/**/*.test.ts',
             'content/**/*.test.ts',
             'contract/**/*.test.ts',
+            'devices/**/*.test.ts',
             'web/src/**/*.test.ts',
             'scripts/**/*.test.ts',
             'demo/**/scenario.test.ts'

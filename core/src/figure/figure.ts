@@ -19,12 +19,12 @@ import {
 import {
   blend,
   cropped,
+  featuresOf,
   gridLayers,
   newRaster,
   paintEarShadow,
   paintFlat,
   paintLayer,
-  paintOver,
   paletteOf,
   plantRoots,
   shadeLayers
@@ -164,14 +164,16 @@ export function bakeFigure(spec: FigureSpec): Figure {
         if (skin.castsShadow.includes(part.name)) paintEarShadow(raster, layer, skeleton.heightMm, view)
         blend(raster, part)
       }
-      paintOver(raster, { skin, coat, worn: present, table, palette }, view)
+      for (const feature of featuresOf({ skin, coat, worn: present, table, palette })) feature.paint(raster, view)
     },
     parts: (view, width, height) => {
-      const over = newRaster(width, height)
-      const parts = painted(view, width, height, 1)
-      paintOver(over, { skin, coat, worn: present, table, palette }, view)
-      const front = Math.max(...parts.map(({ depthMm }) => depthMm))
-      return [...parts, { name: 'over', depthMm: front, x: 0, y: 0, raster: over }]
+      const layers = painted(view, width, height, 1)
+      const features = featuresOf({ skin, coat, worn: present, table, palette }).map(({ name, depthMm, paint }): Part => {
+        const raster = newRaster(width, height)
+        paint(raster, view)
+        return { name, depthMm, x: 0, y: 0, raster }
+      })
+      return [...layers, ...features]
     },
     outlines: () => outlinesOf(skin),
     silhouette: (cellMm) =>

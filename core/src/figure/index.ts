@@ -4,6 +4,7 @@ export {
   DRAWN_REGIONS,
   LIE_DEG,
   lieOf,
+  otherSide,
   shapeIssues,
   standShare,
   USUAL_MM_PER_DAY,
@@ -20,7 +21,7 @@ export {
 } from './coat'
 export { extentOf } from './extent'
 export { bakedFaults, bakeFigure, type Figure, type FigureSpec } from './figure'
-export { newRaster, toBytes, type Colouring, type Part, type Pattern, type Raster, type View } from './paint'
+export { newRaster, paintPolygon, toBytes, type Colouring, type Part, type Pattern, type Raster, type View } from './paint'
 export {
   leadersCross,
   placeNotes,

@@ -41,9 +41,8 @@ export function usePlateBench(coatId: () => string, viewId: () => string) {
 
   const lengthsOf = (side: Side): Lengths => ({ ...coat.value.lengths, ...moved.value[side] })
   const near = computed<Side>(() => (view.value.mirrored ? 'right' : 'left'))
-  const far = computed<Side>(() => (near.value === 'left' ? 'right' : 'left'))
-  const lengths = computed(() => lengthsOf(near.value))
-  const lengthsB = computed(() => lengthsOf(far.value))
+  const lengths = computed(() => lengthsOf('left'))
+  const lengthsB = computed(() => lengthsOf('right'))
   /** faults that this trim can have */
   const offered = computed(() => drawnFaults.filter(({ needs }) => !needs || coat.value.shapes.some(({ kind }) => kind === needs)))
   const faults = computed<readonly Fault[]>(() => (fault.value ? [faultOf(fault.value, amount.value)] : []))
@@ -91,7 +90,7 @@ export function usePlateBench(coatId: () => string, viewId: () => string) {
     }
     for (const region of NOTED[view.value.from] ?? []) {
       if (region === fault.value?.at) continue
-      const [now, planned] = [lengths.value[region] ?? 0, coat.value.lengths[region] ?? 0]
+      const [now, planned] = [lengthsOf(near.value)[region] ?? 0, coat.value.lengths[region] ?? 0]
       const off = now - planned
       found.push({
         id: region,

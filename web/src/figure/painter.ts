@@ -1,4 +1,4 @@
-import type { Fault, Lengths, Shape, ViewId } from '@peen/core/figure'
+import { otherSide, type Fault, type Lengths, type Shape, type ViewId } from '@peen/core/figure'
 import * as Comlink from 'comlink'
 import type { PaintRequest, Painter } from '../workers/figure.worker'
 import { budgetFor, placeDog, type DrawnDog } from './place'
@@ -11,7 +11,7 @@ export function painter(): Comlink.Remote<Painter> {
   return worker
 }
 
-/** A dog as a screen wants it drawn. `lengths` is what it wears; `plan` what it is measured against, the same by default. */
+/** A dog as a screen wants it drawn. `lengths` is what it wears (its left, where `lengthsB` is its right); `plan` what it is measured against. */
 export type DrawnCoat = {
   readonly dog: DrawnDog
   readonly lengths: Lengths
@@ -21,19 +21,22 @@ export type DrawnCoat = {
   readonly faults?: readonly Fault[]
   readonly days?: number
   readonly from?: ViewId
+  /** the profile from the dog's right */
+  readonly mirrored?: boolean
 }
 
 /** What the worker is asked for a box of css pixels: plain copies, since a reactive proxy does not cross to a worker. */
 export function askPainter(drawn: DrawnCoat, width: number, height: number): Omit<PaintRequest, 'what'> {
   const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
   const [w, h] = [Math.round(width * density), Math.round(height * density)]
-  const { dog, lengths, plan = lengths, lengthsB, shapes, faults, days, from = 'side' } = drawn
+  const { dog, lengths, plan = lengths, lengthsB, shapes, faults, days, from = 'side', mirrored } = drawn
   const { view } = placeDog(dog, w, h, false, from, plan)
   const { bodyType, colour, withersMm, own, trim } = dog
+  const worn = { lengths, lengthsB, shapes, faults, days }
   return JSON.parse(
     JSON.stringify({
       dog: { bodyType, colour, withersMm, own, trim, view: from, plan, budget: budgetFor(w, h) },
-      worn: { lengths, lengthsB, shapes, faults, days },
+      worn: mirrored && from === 'side' ? otherSide(worn) : worn,
       width: w,
       height: h,
       view

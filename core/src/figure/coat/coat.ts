@@ -75,7 +75,10 @@ export function coatTable(coat: Coat, worn: Worn): CoatTable {
   )
   for (const fault of worn.faults ?? []) {
     if (fault.kind !== 'difference') continue
-    for (const region of fault.regions) length[DRAWN_REGIONS.length + REGION_INDEX[region]] += fault.mm
+    for (const region of fault.regions) {
+      const slot = DRAWN_REGIONS.length + REGION_INDEX[region]
+      length[slot] = Math.max(0, length[slot] + fault.mm)
+    }
   }
   return { length, lie, sin: lie.map(Math.sin), cos: lie.map(Math.cos), grownMm }
 }
@@ -83,6 +86,20 @@ export function coatTable(coat: Coat, worn: Worn): CoatTable {
 function checkLengths(lengths: Lengths, path: string): void {
   for (const [region, value] of Object.entries(lengths))
     inRange(`${path}.${region}`, value, HAIR_LENGTH_LIMITS_MM.low, HAIR_LENGTH_LIMITS_MM.high, 'mm')
+}
+
+/**
+ * The same coat with its sides exchanged, for the profile from the dog's right: what was side B is near now. Left and
+ * right that differ by a fault stay as they are on the dog.
+ */
+export function otherSide(worn: Worn): Worn {
+  const right: Record<string, number> = { ...(worn.lengthsB ?? worn.lengths) }
+  for (const fault of worn.faults ?? []) {
+    if (fault.kind !== 'difference') continue
+    for (const region of fault.regions) right[region] = Math.max(0, lengthOf(worn.lengthsB ?? worn.lengths, region) + fault.mm)
+  }
+  const faults = worn.faults?.filter(({ kind }) => kind !== 'difference')
+  return { ...worn, lengths: right, lengthsB: worn.lengths, faults }
 }
 
 /** How far hair of a region stands off level skin, mm. */

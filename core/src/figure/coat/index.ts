@@ -16,6 +16,7 @@ export {
   DAYS_LIMITS,
   lengthOf,
   lieOf,
+  otherSide,
   standing,
   USUAL_MM_PER_DAY,
   type Coat,

@@ -6,26 +6,50 @@ import { lerp, smoothstep, unit, type Point } from '../vec'
 import type { HeadFace } from '../views'
 import { toneOf, type Ramp } from './colour'
 import { browMm, ellipse, gaussLike, ringPx, toPx } from './face'
-import type { PaintPlan } from './features'
+import type { Feature, PaintPlan } from './features'
 import { paintCurve, type Raster, type View } from './raster'
 import { paintBlot, paintPolygon, paintShadow } from './soft'
 
 const SIDES = [1, -1] as const
 
-export function paintFrontFace(raster: Raster, plan: PaintPlan, view: View): void {
+/** Eyes, nose, and what hangs over the eyes, in paint order; the nose stands before the eyes. */
+export function frontFeatures(plan: PaintPlan): readonly Feature[] {
   const { skin, coat, table, palette } = plan
   const { face, eyeY } = skin
-  if (!face || eyeY === undefined) return
-  const raise: View = { ...view, originY: view.originY - eyeY * view.scale }
-  const beardMm = table.length[REGION_INDEX.beard]
-  for (const sign of SIDES) paintEye(raster, face, sign, raise)
-  paintNose(raster, face, beardMm < 12, raise)
-  const mm = SIDES.map((_, side) => browMm(coat, sideTable(plan, side)))
-  if (shapeOf(coat.shapes, 'brows'))
-    SIDES.forEach((sign, i) => mm[i] !== null && paintBrow(raster, face, sign, mm[i]!, palette.ramps.brow, raise))
+  if (!face || eyeY === undefined) return []
+  const eyesMm = skin.view === 'head' ? 0 : -skin.skeleton.marks.eye[0]
+  const feature = (name: string, depthMm: number, paint: Feature['paint']): Feature => ({
+    name,
+    depthMm: eyesMm + depthMm,
+    paint: (raster, view) => paint(raster, { ...view, originY: view.originY - eyeY * view.scale })
+  })
+  const both = (paint: (raster: Raster, sign: 1 | -1, view: View) => void): Feature['paint'] => {
+    return (raster, view) => SIDES.forEach((sign) => paint(raster, sign, view))
+  }
+  const showsMouth = table.length[REGION_INDEX.beard] < 12
+  const mm = { [1]: browMm(coat, sideTable(plan, 0)), [-1]: browMm(coat, sideTable(plan, 1)) }
   const visor = shapeOf(coat.shapes, 'visor')
-  if (visor) paintFringe(raster, face, visor.overEyeMm, palette.ramps.brow, raise)
-  else if (shapeOf(coat.shapes, 'circle')) for (const sign of SIDES) paintLids(raster, face, sign, palette.ramps.brow, raise)
+  const features = [
+    feature(
+      'eyes',
+      0,
+      both((raster, sign, view) => paintEye(raster, face, sign, view))
+    ),
+    feature('nose', face.noseDepthMm, (raster, view) => paintNose(raster, face, showsMouth, view))
+  ]
+  const { brow: ramp } = palette.ramps
+  const brows = both((raster, sign, view) => mm[sign] !== null && paintBrow(raster, face, sign, mm[sign], ramp, view))
+  if (shapeOf(coat.shapes, 'brows')) features.push(feature('brows', 0, brows))
+  if (visor) features.push(feature('visor', 0, (raster, view) => paintFringe(raster, face, visor.overEyeMm, ramp, view)))
+  else if (shapeOf(coat.shapes, 'circle'))
+    features.push(
+      feature(
+        'lids',
+        0,
+        both((raster, sign, view) => paintLids(raster, face, sign, ramp, view))
+      )
+    )
+  return features
 }
 
 // a brow is as long as its own side's hair

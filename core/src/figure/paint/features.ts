@@ -3,7 +3,7 @@ import type { Coat, CoatTable, Worn } from '../coat'
 import type { ViewSkin } from '../views'
 import type { Palette } from './colour'
 import { paintBrow, paintFace, paintFrontToes, paintNoseTip, paintToes } from './face'
-import { paintFrontFace } from './face-front'
+import { frontFeatures } from './face-front'
 import type { GriddedLayer } from './grid'
 import { layerRing, paintBase, paintStrokes, type Raster, type View } from './raster'
 import { paintPolygon } from './soft'
@@ -29,12 +29,23 @@ export function paintLayer(raster: Raster, gridded: GriddedLayer, strokes: Strok
   if (skin.view === 'front' && layer.standsOnGround) paintFrontToes(raster, skin, layer, table, view)
 }
 
-/** What lies over every layer: brows in the profile, the face from the front. */
-export function paintOver(raster: Raster, plan: PaintPlan, view: View): void {
+/** Something that lies over every layer; `depthMm` toward the viewer, for a camera. */
+export type Feature = { readonly name: string; readonly depthMm: number; readonly paint: (raster: Raster, view: View) => void }
+
+/** What lies over every layer in paint order: brows in the profile, the face from the front, the nose from above. */
+export function featuresOf(plan: PaintPlan): readonly Feature[] {
   const { skin, coat, table, palette } = plan
-  if (skin.view === 'side') paintBrow(raster, skin, coat, table, palette.ramps.brow, view)
-  if (skin.view === 'head' || skin.view === 'front') paintFrontFace(raster, plan, view)
-  if (skin.noseAt) paintNoseTip(raster, skin, skin.noseAt, view)
+  const { head, heightMm } = skin.skeleton
+  if (skin.view === 'side') {
+    const depthMm = (skin.body.breadth.skull * head.lengthMm) / 2
+    return [{ name: 'brow', depthMm, paint: (raster, view) => paintBrow(raster, skin, coat, table, palette.ramps.brow, view) }]
+  }
+  const { noseAt } = skin
+  if (noseAt) {
+    const depthMm = skin.skeleton.marks.noseTip[1] - heightMm
+    return [{ name: 'nose', depthMm, paint: (raster, view) => paintNoseTip(raster, skin, noseAt, view) }]
+  }
+  return frontFeatures(plan)
 }
 
 /** The filled shape without light and hair. */

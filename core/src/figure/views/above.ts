@@ -119,6 +119,8 @@ function trunkDraft(build: Build): Draft {
     at,
     face: 'back',
     solid: true,
+    // ribs are widest half-way down the trunk
+    depthMm: -0.54 * (build.skeleton.heightMm - build.skeleton.marks.brisket[1]),
     // hair lies to the rear: the front overlaps
     order: (x) => -x
   }

@@ -21,7 +21,7 @@ export function buildFront(body: BodyType, skeleton: Skeleton, coat: Coat, fault
     neck(stand, face, eyeY),
     ...headDrafts(body, coat, face, eyeY, Math.max(0.9, face.skullMm / 100)).map((draft) => ({
       ...draft,
-      depthMm: 0.45 * h + (draft.depthMm ?? 0)
+      depthMm: -skeleton.marks.eye[0] + (draft.depthMm ?? 0)
     }))
   ]
   const { foreleg: bone, foreAxis, rearPastern, rearAxis } = halves(stand)
@@ -114,7 +114,7 @@ function foreleg(stand: Stand, sign: 1 | -1): Draft {
     far: false,
     profile,
     axis: foreAxis,
-    depthMm: 0.1 * h,
+    depthMm: -m.frontPad[0],
     on: 'body',
     regionsAt: (y) => {
       const upper = smoothstep(elbow - 0.02 * h, elbow + 0.1 * h, y)
@@ -144,7 +144,7 @@ function rearLeg(stand: Stand, sign: 1 | -1): Draft {
     far: true,
     profile,
     axis: rearAxis,
-    depthMm: -(m.hockPoint[0] - m.elbow[0]),
+    depthMm: -m.hockPoint[0],
     on: null,
     regionsAt: (y) => {
       const upper = smoothstep(hock * 0.92, hock * 1.12, y)
@@ -188,7 +188,7 @@ function neck(stand: Stand, face: HeadFace, eyeY: number): Draft {
     face: 'throat',
     on: 'body',
     fade: { colourMm: 0.1 * h, lightMm: 0.16 * h, clearOfMm: 0 },
-    depthMm: 0.25 * h,
+    depthMm: -m.nape[0] / 2,
     order: (_, y) => y,
     taper: ({ p }) => smoothstep(lerp(top, bottom, 0.74), lerp(top, bottom, 0.45), p[1])
   }

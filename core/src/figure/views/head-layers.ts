@@ -21,6 +21,10 @@ export type HeadFace = {
   readonly heightOf: (u: number, v: number) => number
   /** height of a place given from the middle of the eye, forward and up, mm */
   readonly fromEye: (forwardMm: number, upMm: number) => number
+  /** how far a place of the head frame stands before the eyes, mm */
+  readonly depthOf: (u: number, v: number) => number
+  /** how far the tip of the nose stands before the eyes, mm */
+  readonly noseDepthMm: number
 }
 
 /** The head as it is tipped by `pitchDeg` below the horizontal. */
@@ -31,6 +35,8 @@ export function headFace(body: BodyType, { head }: Skeleton, pitchDeg: number): 
   const raw = (u: number, v: number) => hl * (v * c - u * s)
   const eye = raw(face - 0.03, body.eyeV)
   const heightOf = (u: number, v: number) => raw(u, v) - eye
+  const forward = (u: number, v: number) => hl * (u * c + v * s)
+  const depthOf = (u: number, v: number) => forward(u, v) - forward(face - 0.03, body.eyeV)
   const ears = body.ear.map(([u, v]) => heightOf(u, v))
   const skullMm = body.breadth.skull * hl
   const muzzleMm = body.breadth.muzzle * hl
@@ -47,7 +53,9 @@ export function headFace(body: BodyType, { head }: Skeleton, pitchDeg: number): 
     eyeR: 0.036 * hl,
     noseW: 0.5 * (muzzleMm / 2),
     heightOf,
-    fromEye: (forwardMm, upMm) => upMm * c - forwardMm * s
+    fromEye: (forwardMm, upMm) => upMm * c - forwardMm * s,
+    depthOf,
+    noseDepthMm: depthOf(1, -body.stop - 0.05 + body.noseUp)
   }
 }
 
@@ -74,7 +82,7 @@ const raised = (points: readonly Point[], by: number): Point[] => points.map(([x
 /** Hair that hangs hangs down in front as well. */
 const hangs = (coat: Coat, region: DrawnRegion) => (coat.flows?.[region]?.[1] ?? 0) < -0.5
 
-function skullDraft({ coat, face, eyeY, stepMm }: HeadBuild): Draft {
+function skullDraft({ body, coat, face, eyeY, stepMm }: HeadBuild): Draft {
   const { skullMm: s, topY, jawY } = face
   const half: Point[] = [
     [0, topY],
@@ -105,11 +113,13 @@ function skullDraft({ coat, face, eyeY, stepMm }: HeadBuild): Draft {
     samples: ringSamples(raised(mirroredRing(half, stepMm), eyeY)),
     at,
     face: 'skull',
+    // a skull is widest between the ears and the eyes
+    depthMm: face.depthOf((1 - body.muzzleShare) * 0.5, -body.skullDepth * 0.3),
     order: (x, y) => -Math.hypot(x, y - eyeY + 0.14 * s)
   }
 }
 
-function muzzleDraft({ coat, face, eyeY, stepMm }: HeadBuild): Draft {
+function muzzleDraft({ body, coat, face, eyeY, stepMm }: HeadBuild): Draft {
   const { skullMm: s, muzzleMm, stopY, noseY, chinY } = face
   const m = muzzleMm / 2
   const half: Point[] = [
@@ -134,7 +144,8 @@ function muzzleDraft({ coat, face, eyeY, stepMm }: HeadBuild): Draft {
     samples: ringSamples(raised(mirroredRing(half, stepMm), eyeY)),
     at,
     face: 'beard',
-    depthMm: 0.45 * muzzleMm * 2,
+    // the outline of a muzzle and its beard lies half-way between stop and nose
+    depthMm: face.depthOf(1 - body.muzzleShare / 2, -body.stop - body.muzzleDepth / 2),
     order: (x, y) => (shapeOf(coat.shapes, 'beard') ? y : -Math.hypot(x, y - eyeY - noseY))
   }
 }
@@ -190,6 +201,7 @@ function earDraft({ body, coat, face, eyeY, stepMm }: HeadBuild, sign: 1 | -1): 
     at,
     face: 'earOutside',
     lean: coat.texture === 'curl' ? LEANS.much : LEANS.little,
+    depthMm: face.depthOf(body.ear[0][0], body.ear[0][1]),
     order: (_, y) => y
   }
 }
@@ -229,7 +241,7 @@ function topknotDraft(build: HeadBuild): Draft {
     at,
     face: 'skull',
     lean: LEANS.little,
-    depthMm: 0.1 * s,
+    depthMm: build.face.depthOf((1 - build.body.muzzleShare) * 0.5, build.body.dome),
     order: (px, py) => -Math.hypot(px, py - centre[1])
   }
 }

@@ -1,0 +1,5 @@
+export { expose, photograph, type Pixels } from './photograph'
+export { project, rayThrough, turned, type Lens } from './pinhole'
+export { figureView, usualScene, type Place3, type Scene, type Seen } from './scene'
+export { rulerCorner } from './room'
+export { figureOf, stageOf, wornOf, type Stage } from './stage'

@@ -1,0 +1,1 @@
+export { truthOf, type Truth } from './truth'
