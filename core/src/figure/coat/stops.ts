@@ -43,10 +43,20 @@ export function outFrom([cx, cy]: Point, radius: number): Stop['end'] {
 
 /**
  * A ball at the end of a bare tail: hair inside it ends on its circle, hair outside it is clipped away.
- * `at` is the ball's middle as planned, `centre` where it stands now.
+ * `at` is the ball's middle as planned, `centre` where it stands now. Where the band below it was cut at a slant
+ * (`tiltDeg` against the tail, which points to `outward`), its underside is slanted as well.
  */
-export function ballStop(layer: string, at: Point, centre: Point, radius: number): Stop {
-  const ball = outFrom(at, radius)
+export function ballStop(layer: string, at: Point, centre: Point, radius: number, outward: Point, tiltDeg = 0): Stop {
+  const round = outFrom(at, radius)
+  const slope = Math.tan((tiltDeg * Math.PI) / 180)
+  const ball: Stop['end'] = (p, n, own) => {
+    const [x, y] = round(p, n, own)
+    if (slope === 0) return [x, y]
+    const [ex, ey] = [x - at[0], y - at[1]]
+    const across = ex * outward[1] - ey * outward[0]
+    const short = (across + radius) * slope - radius - (ex * outward[0] + ey * outward[1])
+    return short > 0 ? [x + outward[0] * short, y + outward[1] * short] : [x, y]
+  }
   const [dx, dy] = [centre[0] - at[0], centre[1] - at[1]]
   const distance = (p: Point) => Math.hypot(p[0] - at[0], p[1] - at[1])
   return {

@@ -289,7 +289,7 @@ function aboveStops({ body, skeleton }: Build, worn: Coat): Stop[] {
     const at =
       Math.max(spine[spine.length - 1][0], skeleton.marks.tailSet[0] + 0.045 * skeleton.heightMm * (spine.length - 1)) -
       0.02 * skeleton.heightMm
-    stops.push(ballStop('tail', [at, 0], [at, 0], pompon.radiusMm))
+    stops.push(ballStop('tail', [at, 0], [at, 0], pompon.radiusMm, [1, 0]))
   }
   return stops
 }

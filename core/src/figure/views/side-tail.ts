@@ -21,7 +21,7 @@ export function tailStops({ tailAxis: axis }: Side, all: readonly Shape[], fault
   if (pompon) {
     const at = axis[Math.round((axis.length - 1) * 0.86)]
     const centre: Point = [at[0] + outward[0] * more, at[1] + outward[1] * more]
-    stops.push(ballStop('tail', at, centre, pompon.radiusMm))
+    stops.push(ballStop('tail', at, centre, pompon.radiusMm, outward, faultOf(faults, 'tiltedBand')?.degrees))
   }
   const stout = shapeOf(all, 'stoutTail')
   if (stout)

@@ -246,5 +246,5 @@ export function tailStops({ skeleton }: Stand, shapes: Coat['shapes'], faults: r
   const [, before] = spine[spine.length - 2]
   const at: Point = [0, lerp(tip, before, 0.32)]
   const end: Point = [0, at[1] + more]
-  return [ballStop('tail', at, end, pompon.radiusMm)]
+  return [ballStop('tail', at, end, pompon.radiusMm, [0, Math.sign(tip - before) || 1], faultOf(faults, 'tiltedBand')?.degrees)]
 }
