@@ -3,12 +3,14 @@ import { inRange } from '../error'
 import { randomFrom } from '../stats'
 import { skeletonOf, WITHERS_LIMITS_MM, type BodyType } from './body'
 import {
+  checkFaults,
   checkShapes,
   coatTable,
   dentAt,
   dentsOf,
   dressCoat,
   dressOf,
+  TAIL_HIGH_MOST_MM,
   type Coat,
   type CoatTable,
   type Dent,
@@ -89,6 +91,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
   const { coat } = spec
   inRange('withersMm', spec.withersMm, WITHERS_LIMITS_MM.low, WITHERS_LIMITS_MM.high, 'mm')
   checkShapes(coat.shapes)
+  checkFaults(spec.faults)
   const planned: Worn = { lengths: coat.lengths, faults: spec.faults }
   const skeleton = skeletonOf(spec.body, spec.withersMm)
   const skin = buildSkin(spec.view, spec.body, skeleton, coat, bakedFaults(spec.faults))
@@ -154,6 +157,8 @@ export function bakeFigure(spec: FigureSpec): Figure {
     skin,
     dress: (worn) => {
       if (sameWorn(worn, present)) return
+      checkShapes(worn.shapes ?? [])
+      checkFaults(worn.faults)
       ;({ table, dents } = wear(worn))
       present = worn
     },
@@ -217,7 +222,7 @@ function widestCoats(skin: ViewSkin, coat: Coat): Map<string, Float32Array> {
   const longest = (mm: number) => Math.min(300, Math.max(mm * SLIDER.longestShare, SLIDER.longestAtLeastMm))
   const table = coatTable(coat, { lengths: coat.lengths })
   const long: CoatTable = { ...table, length: table.length.map(longest) }
-  const stops = skin.stops(coat, coat, undefined)
+  const stops = skin.stops(coat, coat, [{ kind: 'tailHigh', mm: TAIL_HIGH_MOST_MM }])
   dressCoat(skin, { table: long, planTable: table, stops, dents: [] })
   return new Map(skin.layers.map((layer) => [layer.name, layer.V.slice()]))
 }

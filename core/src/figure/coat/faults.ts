@@ -1,4 +1,5 @@
 // What goes wrong on a trim, each with its numbers; drawn so that an eye finds it at a glance.
+import { inRange } from '../../error'
 import type { DrawnRegion } from './coat-map'
 
 export type Fault =
@@ -35,4 +36,27 @@ export type FaultKind = Fault['kind']
 
 export function faultOf<K extends FaultKind>(faults: readonly Fault[] | undefined, kind: K): Extract<Fault, { kind: K }> | undefined {
   return faults?.find((fault): fault is Extract<Fault, { kind: K }> => fault.kind === kind)
+}
+
+/** Most that hair may be left beyond a tail's end, mm: the figure keeps room for it. */
+export const TAIL_HIGH_MOST_MM = 90
+
+/** What a fault's numbers may be: beyond it a drawing tells nothing. */
+const LIMITS: Readonly<Record<string, readonly [low: number, high: number, unit: string]>> = {
+  mm: [-100, 100, 'mm'],
+  widthMm: [5, 300, 'mm'],
+  everyMm: [4, 120, 'mm'],
+  degrees: [-60, 60, 'degrees'],
+  at: [0, 1, '']
+}
+
+/** @throws CoreError naming the first number that is out of range */
+export function checkFaults(faults: readonly Fault[] = []): void {
+  for (const fault of faults) {
+    for (const [field, value] of Object.entries(fault)) {
+      if (typeof value !== 'number') continue
+      const [low, high, unit] = field === 'mm' && fault.kind === 'tailHigh' ? [0, TAIL_HIGH_MOST_MM, 'mm'] : LIMITS[field]
+      inRange(`faults.${fault.kind}.${field}`, value, low, high, unit)
+    }
+  }
 }

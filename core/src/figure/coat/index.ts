@@ -25,7 +25,7 @@ export {
   type Worn
 } from './coat'
 export { checkShapes, shapeIssues, shapeOf, shapesOf, type Limb, type Shape, type ShapeKind } from './shapes'
-export { faultOf, type Fault, type FaultKind } from './faults'
+export { checkFaults, faultOf, TAIL_HIGH_MOST_MM, type Fault, type FaultKind } from './faults'
 export { dentAt, dentsOf, type Dent, type DentPlaces } from './dents'
 export { ballStop, onCircle, outFrom, type Stop } from './stops'
 export { dressCoat, dressOf, MOST_OVER, standShare, type Dress } from './dress'

@@ -313,6 +313,32 @@ describe('a fault is seen', SLOW, () => {
     expect(leg(bulge, 0.6) - leg(bulge, 0.3)).toBeGreaterThan(8)
   })
 
+  it('and refused by name where its number tells nothing', () => {
+    const tail = figureOf('jacket-show')
+    const { lengths } = coatFor('', 'jacket-show')
+    expect(() => tail.dress({ lengths, faults: [{ kind: 'tailHigh', mm: 4000 }] })).toThrow(
+      'faults.tailHigh.mm is 4000; allowed is 0 to 90 mm.'
+    )
+    expect(() => tail.dress({ lengths, faults: [{ kind: 'dip', at: 2, widthMm: 60, mm: 5 }] })).toThrow(
+      'faults.dip.at is 2; allowed is 0 to 1.'
+    )
+    expect(() => figureOf('bracelets', 'rear', [{ kind: 'tiltedBand', degrees: 90 }])).toThrow(
+      'faults.tiltedBand.degrees is 90; allowed is -60 to 60 degrees.'
+    )
+  })
+
+  // a part that is drawn beyond its grid has no colour of its own
+  it('in the coat’s own colour, as far as it stands', () => {
+    const tail = figureOf('bearded-pet')
+    tail.dress({ lengths: coatFor('', 'bearded-pet').lengths, faults: [{ kind: 'tailHigh', mm: 90 }] })
+    const tip = endsOf(layerOf(tail, 'tail')).reduce((best, p) => (p[1] > best[1] ? p : best))
+    const raster = newRaster(80, 80)
+    tail.paint(raster, { scale: 1, originX: 40 - tip[0], originY: 10 + tip[1] })
+    const o = 4 * (16 * 80 + 40)
+    expect(raster.px[o + 3]).toBeGreaterThan(200)
+    expect(Math.min(...raster.px.subarray(o, o + 3))).toBeGreaterThan(60)
+  })
+
   it('left and right that differ stand on the right: nearer from the right profile, and never below nothing', () => {
     const lengths = coatFor('', 'teddy').lengths
     const fault: Fault = { kind: 'difference', regions: ['ribs', 'cheek'], mm: 9 }
