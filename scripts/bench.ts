@@ -1,6 +1,6 @@
 // npm run bench: how fast the dog is drawn, as medians and as ratios to a named reference in the same run.
 // In Node always; in the browser as well when Peen is running (PEEN_URL, by default http://127.0.0.1:4760).
-import { chromium, type Page } from '@playwright/test'
+import { chromium, type Browser, type Page } from '@playwright/test'
 import { bodyById, coatFor, coats, colouringOf } from '@peen/content'
 import { bakeFigure, extentOf, newRaster, toBytes } from '@peen/core/figure'
 import sharp from 'sharp'
@@ -50,8 +50,10 @@ const firstFull = await repeat(5, () => {
 say('Node: full first drawing from nothing', median(firstFull), reference)
 const figure = bakeFigure(spec)
 figure.paint(newRaster(W, H), view)
+const sheet = newRaster(W, H)
 const change = await repeat(9, (i) => {
-  const raster = newRaster(W, H)
+  const raster = sheet
+  raster.px.fill(0)
   figure.dress({ lengths: { ...plan, back: 3 + i, ribs: 3 + i, skirt: 45 - i } })
   figure.paint(raster, view)
   toBytes(raster)
@@ -101,6 +103,17 @@ const WATCH_FIRST = `new Promise((resolve) => {
   look()
 })` as unknown as () => Promise<{ shape: number; full: number }>
 
+const WATCH_TWELVE = `new Promise((resolve) => {
+  let start = 0
+  const look = () => {
+    const all = [...document.querySelectorAll('canvas.dog-picture')]
+    if (all.length > 0 && !start) start = performance.now()
+    if (all.filter((canvas) => canvas.dataset.drawn === 'full').length >= 12) return resolve(performance.now() - start)
+    requestAnimationFrame(look)
+  }
+  look()
+})`
+
 const url = process.env.PEEN_URL ?? 'http://127.0.0.1:4760'
 const isOpen = await fetch(url).then(
   (answer) => answer.ok,
@@ -135,6 +148,14 @@ async function inTheBrowser(): Promise<void> {
   await page.waitForSelector('canvas[data-drawn=full]')
   await page.waitForTimeout(1500)
   await page.evaluate('window.longTasks.length = 0')
+  // a hand that moves: a new length every 90 ms
+  const rough: number[] = []
+  for (let i = 0; i < 24; i++) {
+    await page.locator('#length').fill(String(4 + (i % 12)))
+    await page.waitForTimeout(90)
+    rough.push(Number(await page.getAttribute('canvas.dog-picture', 'data-coarse-ms')))
+  }
+  await page.waitForTimeout(2000)
   const changes: number[] = []
   for (let i = 0; i < 11; i++) {
     const before = await page.getAttribute('canvas.dog-picture', 'data-count')
@@ -142,10 +163,31 @@ async function inTheBrowser(): Promise<void> {
     await page.waitForFunction((seen) => document.querySelector('canvas.dog-picture')!.getAttribute('data-count') !== seen, before)
     changes.push(Number(await page.getAttribute('canvas.dog-picture', 'data-ms')))
   }
-  say('Browser: redraw after a length change', median(changes), reference)
+  say('Browser: coarse redraw while a length moves', median(rough), reference)
+  say('Browser: full redraw after a length change', median(changes), reference)
   const longest = await page.evaluate('Math.max(0, ...window.longTasks)')
   say('Browser: longest task of the page while lengths change', Number(longest), reference)
+  await page.close()
+  await thumbnailsInTheBrowser(browser)
   await browser.close()
+}
+
+/** The first twelve small dogs of the plates (two trims, all views), from the first canvas on; then the same page again. */
+async function thumbnailsInTheBrowser(browser: Browser): Promise<void> {
+  const page = await browser.newPage({ viewport: { width: W, height: H } })
+  await page.goto(`${url}/sign-in`)
+  await page.fill('#username', 'ruben')
+  await page.fill('#password', 'porcelain-7F')
+  await page.click('button:has-text("Sign in")')
+  await page.waitForURL('**/floor')
+  await page.goto(`${url}/trims`)
+  await page.click('a[href="/plates"]')
+  say('Browser: twelve small pictures of the plates, from nothing', Number(await page.evaluate(WATCH_TWELVE)), reference)
+  await page.goBack()
+  await page.waitForURL('**/trims')
+  await page.goForward()
+  say('Browser: the same twelve again', Number(await page.evaluate(WATCH_TWELVE)), reference)
+  await page.close()
 }
 
 async function watchLongTasks(page: Page): Promise<void> {

@@ -76,6 +76,8 @@ export type Figure = {
 /** Sliders reach this far beyond the plan; roots are planted for it, so that nothing is replanted while one moves. */
 const SLIDER = Object.freeze({ shortestShare: 0.35, longestShare: 1.9, longestAtLeastMm: 20 })
 const SEED = 7
+/** An outline is not followed more finely than this: a small picture is baked fast. */
+const FINEST_PX = 0.8
 const SWEEPS = 12
 
 /** Faults that move the border of a region, so that the figure is baked with them. */
@@ -94,7 +96,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
   checkFaults(spec.faults)
   const planned: Worn = { lengths: coat.lengths, faults: spec.faults }
   const skeleton = skeletonOf(spec.body, spec.withersMm)
-  const skin = buildSkin(spec.view, spec.body, skeleton, coat, bakedFaults(spec.faults))
+  const skin = buildSkin(spec.view, spec.body, skeleton, coat, bakedFaults(spec.faults), FINEST_PX / spec.pxPerMm)
   const palette = paletteOf(spec.colouring)
   let present: Worn = planned
   const wear = (worn: Worn): { table: CoatTable; dents: readonly Dent[] } => {
@@ -105,8 +107,10 @@ export function bakeFigure(spec: FigureSpec): Figure {
   }
   let { table, dents } = wear(planned)
   const bake = once(() => {
+    const asPlanned = present === planned ? skin.layers.map(({ V, lengthAt }) => [V.slice(), lengthAt.slice()] as const) : null
     const reach = widestCoats(skin, coat)
-    wear(planned)
+    if (asPlanned) skin.layers.forEach(({ V, lengthAt }, i) => (V.set(asPlanned[i][0]), lengthAt.set(asPlanned[i][1])))
+    else wear(planned)
     const layers = gridLayers(skin, palette, reach, spec.pxPerMm)
     const style = STYLES[coat.texture]
     shadeLayers(layers, SWEEPS)
@@ -118,7 +122,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
       randomFrom(SEED)
     )
     const strokes = new Map(layers.map((layer) => [layer, newStrokes(plan.roots.get(layer)!)]))
-    ;({ table, dents } = wear(present))
+    if (!asPlanned) ({ table, dents } = wear(present))
     for (const layer of layers) layer.layer.dirty = true
     return { layers, plan, strokes, used: new Map(layers.map((layer) => [layer, usedSlots(layer)])) }
   })
@@ -189,9 +193,12 @@ export function bakeFigure(spec: FigureSpec): Figure {
     shapes: () => regionShapes(shade(), skin, coat, table),
     departuresFrom: (everyMm) => {
       const found = skin.layers.map((layer) => layer.V.slice())
+      const dirty = skin.layers.map((layer) => layer.dirty)
       wear(planned)
       const plan = skin.layers.map((layer) => layer.V.slice())
       ;({ table, dents } = wear(present))
+      // it stands as it stood: nothing has to be painted again
+      skin.layers.forEach((layer, i) => (layer.dirty = dirty[i]))
       return departures(skin, plan, found, everyMm)
     }
   }

@@ -1,6 +1,6 @@
 import type { Departure, RegionShape } from '@peen/core/figure'
 import { useDebounceFn } from '@vueuse/core'
-import { computed, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { computed, nextTick, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { askPainter, painter, type DrawnCoat } from './painter'
 
 /** Places to touch and departures of a drawn dog. Places follow when the hand rests; departures follow the hand. */
@@ -15,9 +15,25 @@ export function useFigure(
     const { w, h } = toValue(box)
     return w > 0 ? askPainter(toValue(drawn), w, h) : null
   }
+  let reading = false
+  let again = false
+  // the picture is asked for first, and while one answer is awaited only the newest wish waits
   async function readDepartures(): Promise<void> {
-    const ask = toValue(showsDepartures) ? asked() : null
-    if (ask) departures.value = await painter().departures(ask.dog, ask.view.scale, ask.worn)
+    if (reading) {
+      again = true
+      return
+    }
+    reading = true
+    try {
+      await nextTick()
+      const ask = toValue(showsDepartures) ? asked() : null
+      if (ask) departures.value = await painter().departures(ask.dog, ask.view.scale, ask.worn)
+    } finally {
+      reading = false
+    }
+    if (!again) return
+    again = false
+    void readDepartures()
   }
   async function readShapes(): Promise<void> {
     const ask = asked()

@@ -12,6 +12,7 @@ import {
   type Figure,
   type Lengths,
   type Measures,
+  type Raster,
   type RegionShape,
   type View,
   type ViewId,
@@ -70,12 +71,20 @@ function figureFor(dog: DogSpec, faults: readonly Fault[] | undefined, scale: nu
   return figure
 }
 
+let sheet: Raster | null = null
+/** One sheet is swept and used again: pictures of a moving coat have the same size. */
+function emptySheet(w: number, h: number): Raster {
+  if (sheet?.w === w && sheet.h === h) sheet.px.fill(0)
+  else sheet = newRaster(w, h)
+  return sheet
+}
+
 const painter = {
   async paint({ dog, worn, width, height, view, what }: PaintRequest): Promise<ImageBitmap> {
     const figure = figureFor(dog, worn.faults, view.scale)
     const share = what === 'coarse' ? COARSE.pixels : 1
     const [w, h] = [Math.round(width * share), Math.round(height * share)]
-    const raster = newRaster(w, h)
+    const raster = emptySheet(w, h)
     if (what === 'silhouette') figure.paintSilhouette(raster, view)
     else {
       figure.dress(worn)

@@ -30,17 +30,25 @@ export function cropped({ layer }: GriddedLayer, { scale, originX, originY }: Vi
 }
 
 export function blend({ w, h, px }: Raster, { x, y, raster }: Part): void {
+  const own = raster.px
   const [rows, columns] = [Math.min(raster.h, h - y), Math.min(raster.w, w - x)]
   for (let j = 0; j < rows; j++) {
     let from = 4 * j * raster.w
     let to = 4 * ((y + j) * w + x)
     for (let i = 0; i < columns; i++, from += 4, to += 4) {
-      const alpha = raster.px[from + 3]
+      const alpha = own[from + 3]
       if (alpha <= 0) continue
+      if (alpha > 254.9) {
+        px[to] = own[from]
+        px[to + 1] = own[from + 1]
+        px[to + 2] = own[from + 2]
+        px[to + 3] = 255
+        continue
+      }
       const left = 1 - alpha / 255
-      px[to] = raster.px[from] + px[to] * left
-      px[to + 1] = raster.px[from + 1] + px[to + 1] * left
-      px[to + 2] = raster.px[from + 2] + px[to + 2] * left
+      px[to] = own[from] + px[to] * left
+      px[to + 1] = own[from + 1] + px[to + 1] * left
+      px[to + 2] = own[from + 2] + px[to + 2] * left
       px[to + 3] = alpha + px[to + 3] * left
     }
   }

@@ -3,7 +3,7 @@ import type { Layer } from '../coat'
 import { clamp } from '../vec'
 import { TONES } from './colour'
 import type { GriddedLayer } from './grid'
-import { scanPolygon } from './scan'
+import { spansOf } from './scan'
 import { STROKE_NUMBERS, type Strokes } from './strokes'
 
 /** RGBA, premultiplied, 0..255 as floats, row by row from the top. */
@@ -20,6 +20,13 @@ export function toBytes({ px }: Raster): Uint8ClampedArray<ArrayBuffer> {
   for (let i = 0; i < px.length; i += 4) {
     const alpha = px[i + 3]
     if (alpha <= 0) continue
+    if (alpha > 254.9) {
+      out[i] = px[i]
+      out[i + 1] = px[i + 1]
+      out[i + 2] = px[i + 2]
+      out[i + 3] = 255
+      continue
+    }
     const k = 255 / alpha
     out[i] = px[i] * k
     out[i + 1] = px[i + 1] * k
@@ -32,63 +39,81 @@ export function toBytes({ px }: Raster): Uint8ClampedArray<ArrayBuffer> {
 /** The base is filled up to this share of what stands, or to a coat's own rim where that is nearer the edge: hair is drawn beyond it. */
 const BASE_SHARE = 0.9
 const THIN_COAT_MM = 2.5
+/** From here on what lies beneath is not read, which halves the time: most of a dog is opaque. */
+const OPAQUE = 0.998
 
 /** The filled shape of a layer in its shaded colour, without hair: the union of skin and of the coat drawn in a little. */
 export function paintBase(raster: Raster, gridded: GriddedLayer, rimMm: number, view: View): void {
   const { layer } = gridded
-  const { w, h, px } = raster
-  const { scale, originX, originY } = view
+  const rings = [layerRing(layer, 'skin', view), layerRing(layer, rimMm, view)]
+  const box = coveredBox(rings, raster.w, raster.h)
   const colours = baseColours(gridded)
-  const { grid } = gridded
+  for (const ring of rings) fillSpans(raster, spansOf(ring, raster.h), box, gridded, colours, view)
+}
+
+/** Paints spans (row, left, right in px, and so on) that are not covered yet with the colours of a layer's cells. */
+function fillSpans(
+  { w, px }: Raster,
+  spans: readonly number[],
+  { left, top, w: wide, cells }: Box,
+  { layer, grid }: GriddedLayer,
+  colours: Uint8Array,
+  { scale, originX, originY }: View
+): void {
   const perCell = 1 / (grid.cell * scale)
-  const skin = layerRing(layer, 'skin', view)
-  const coat = layerRing(layer, rimMm, view)
-  const done = coveredBox(skin, coat, w, h)
   const shiftX = originX + (layer.shift[0] + grid.left) * scale
-  const fill = (row: number, from: number, to: number) => {
-    const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.shift[1]) / grid.cell - 0.5, 0, grid.h - 2)
-    const yi = Math.floor(gy)
-    const fy = gy - yi
-    const first = Math.max(0, Math.floor(from))
+  const lastCell = grid.w - 2
+  // colours between two rows of cells, blended once for all pixels of a row
+  const between = new Float32Array(4 * grid.w)
+  let blended = -1
+  for (let i = 0; i < spans.length; i += 3) {
+    const [row, from, to] = [spans[i], spans[i + 1], spans[i + 2]]
+    if (row !== blended) {
+      const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.shift[1]) / grid.cell - 0.5, 0, grid.h - 2)
+      const yi = Math.floor(gy)
+      const fy = gy - yi
+      const upper = 4 * yi * grid.w
+      const lower = upper + 4 * grid.w
+      for (let j = 0; j < between.length; j++) between[j] = colours[upper + j] + (colours[lower + j] - colours[upper + j]) * fy
+      blended = row
+    }
     const last = Math.min(w - 1, Math.floor(to))
-    for (let x = first; x <= last; x++) {
-      const p = (row - done.top) * done.w + x - done.left
-      if (done.cells[p]) continue
+    const offset = (row - top) * wide - left
+    for (let x = Math.max(0, Math.floor(from)); x <= last; x++) {
+      if (cells[offset + x]) continue
       let cover = x < from ? x + 1 - from : 1
-      if (x + 1 > to) cover = Math.min(cover, to - x)
-      if (cover > 0.99) done.cells[p] = 1
-      const gx = clamp((x + 0.5 - shiftX) * perCell - 0.5, 0, grid.w - 2)
-      const xi = Math.floor(gx)
+      if (x + 1 > to && to - x < cover) cover = to - x
+      if (cover > 0.99) cells[offset + x] = 1
+      let gx = (x + 0.5 - shiftX) * perCell - 0.5
+      if (gx < 0) gx = 0
+      else if (gx > lastCell) gx = lastCell
+      const xi = gx | 0
       const fx = gx - xi
-      // the four cells around, weighted by nearness
-      const q = 4 * (yi * grid.w + xi)
-      const r = q + 4 * grid.w
-      const a = (1 - fx) * (1 - fy)
-      const b = fx * (1 - fy)
-      const c = (1 - fx) * fy
-      const d = fx * fy
-      const alpha = ((colours[q + 3] * a + colours[q + 7] * b + colours[r + 3] * c + colours[r + 7] * d) / 255) * cover
+      const q = 4 * xi
+      const alpha = ((between[q + 3] + (between[q + 7] - between[q + 3]) * fx) / 255) * cover
       if (alpha <= 0) continue
       const o = 4 * (row * w + x)
-      px[o] += (colours[q] * a + colours[q + 4] * b + colours[r] * c + colours[r + 4] * d - px[o]) * alpha
-      px[o + 1] += (colours[q + 1] * a + colours[q + 5] * b + colours[r + 1] * c + colours[r + 5] * d - px[o + 1]) * alpha
-      px[o + 2] += (colours[q + 2] * a + colours[q + 6] * b + colours[r + 2] * c + colours[r + 6] * d - px[o + 2]) * alpha
+      if (alpha > OPAQUE) {
+        px[o] = between[q] + (between[q + 4] - between[q]) * fx
+        px[o + 1] = between[q + 1] + (between[q + 5] - between[q + 1]) * fx
+        px[o + 2] = between[q + 2] + (between[q + 6] - between[q + 2]) * fx
+        px[o + 3] = 255
+        continue
+      }
+      px[o] += (between[q] + (between[q + 4] - between[q]) * fx - px[o]) * alpha
+      px[o + 1] += (between[q + 1] + (between[q + 5] - between[q + 1]) * fx - px[o + 1]) * alpha
+      px[o + 2] += (between[q + 2] + (between[q + 6] - between[q + 2]) * fx - px[o + 2]) * alpha
       px[o + 3] += (255 - px[o + 3]) * alpha
     }
   }
-  scanPolygon(skin, h, fill)
-  scanPolygon(coat, h, fill)
 }
 
-/** Cells of the box around two rings, for marking what is painted already. */
-function coveredBox(
-  a: Float32Array,
-  b: Float32Array,
-  w: number,
-  h: number
-): { readonly left: number; readonly top: number; readonly w: number; readonly cells: Uint8Array } {
+type Box = { readonly left: number; readonly top: number; readonly w: number; readonly cells: Uint8Array }
+
+/** Cells of the box around rings, for marking what is painted already. */
+function coveredBox(rings: readonly Float32Array[], w: number, h: number): Box {
   let [left, top, right, bottom] = [w, h, 0, 0]
-  for (const ring of [a, b]) {
+  for (const ring of rings) {
     for (let i = 0; i < ring.length; i += 2) {
       left = Math.min(left, ring[i])
       right = Math.max(right, ring[i])

@@ -29,8 +29,15 @@ export type RootSettings = { readonly pxPerMm: number; readonly budget: number; 
 
 /** Hairs shown of all that could be: short hair shows every root, long hair hides its neighbours. Our own figure kit. */
 export function keptShare(lengthMm: number, pxPerMm: number): number {
-  return clamp(1.15 * (9 / Math.max(3, lengthMm * pxPerMm * 2)) ** 0.62, 0.1, 1)
+  const px = lengthMm * pxPerMm
+  return px < KEPT_MOST_PX ? KEPT[Math.round(px * KEPT_PER_PX)] : keptAt(px)
 }
+
+const keptAt = (px: number) => clamp(1.15 * (9 / Math.max(3, px * 2)) ** 0.62, 0.1, 1)
+/** Asked for every hair of every picture: looked up, not raised to a power. */
+const KEPT_PER_PX = 20
+const KEPT_MOST_PX = 400
+const KEPT = Float32Array.from({ length: KEPT_PER_PX * KEPT_MOST_PX + 1 }, (_, i) => keptAt(i / KEPT_PER_PX))
 
 const INSIDE_PER_PX2 = 0.272 * 4
 const BAND_PER_PX2 = 0.1275 * 4

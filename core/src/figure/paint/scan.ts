@@ -1,7 +1,8 @@
 // Polygons as rows of pixels.
 
-/** Visits the spans of a polygon (x, y pairs in px, non-zero winding) in a picture h rows high: row, left and right end in px. */
-export function scanPolygon(ring: Float32Array, h: number, visit: (row: number, from: number, to: number) => void): void {
+/** The spans of a polygon (x, y pairs in px, non-zero winding) in a picture h rows high: row, left and right end in px, and so on. */
+export function spansOf(ring: Float32Array, h: number): readonly number[] {
+  const spans: number[] = []
   const n = ring.length / 2
   // per row: crossings as x, winding, x, winding ...
   const rows: (number[] | undefined)[] = new Array(h)
@@ -24,9 +25,10 @@ export function scanPolygon(ring: Float32Array, h: number, visit: (row: number, 
     let winding = 0
     for (let i = 0; i < crossings.length - 2; i += 2) {
       winding += crossings[i + 1]
-      if (winding !== 0) visit(row, crossings[i], crossings[i + 2])
+      if (winding !== 0) spans.push(row, crossings[i], crossings[i + 2])
     }
   }
+  return spans
 }
 
 // few crossings a row: insertion sort on x, each with its winding

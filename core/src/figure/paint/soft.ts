@@ -1,6 +1,6 @@
 // Filled polygons, soft blots and shadows: what is not hair.
 import { newRaster, type Raster } from './raster'
-import { scanPolygon } from './scan'
+import { spansOf } from './scan'
 
 /** A filled polygon in one colour, anti-aliased by four sub-rows. `alpha` 0..1. */
 export function paintPolygon(
@@ -9,28 +9,48 @@ export function paintPolygon(
   [red, green, blue]: readonly [number, number, number],
   alpha: number
 ): void {
-  const { w, h, px } = raster
-  const SUB = 4
-  const tall = ring.map((value, i) => (i % 2 === 1 ? value * SUB : value))
-  const cover = new Map<number, Float32Array>()
-  scanPolygon(tall, h * SUB, (sub, from, to) => {
-    const row = Math.floor(sub / SUB)
-    const line = cover.get(row) ?? new Float32Array(w)
-    const first = Math.max(0, Math.floor(from))
-    const last = Math.min(w - 1, Math.floor(to))
-    for (let x = first; x <= last; x++) line[x] += Math.max(0, Math.min(to, x + 1) - Math.max(from, x)) / SUB
-    cover.set(row, line)
-  })
-  for (const [row, line] of cover) {
-    for (let x = 0; x < w; x++) {
-      if (line[x] <= 0) continue
-      const a = Math.min(1, line[x]) * alpha
-      const o = 4 * (row * w + x)
-      px[o] += (red - px[o]) * a
-      px[o + 1] += (green - px[o + 1]) * a
-      px[o + 2] += (blue - px[o + 2]) * a
-      px[o + 3] += (255 - px[o + 3]) * a
-    }
+  const { w, h } = raster
+  const spans = spansOf(
+    ring.map((value, i) => (i % 2 === 1 ? value * SUB_ROWS : value)),
+    h * SUB_ROWS
+  )
+  // spans come row by row: one line gathers what four sub-rows cover, then it is laid on and swept
+  const line = new Float32Array(w)
+  let [first, last] = [w, -1]
+  for (let i = 0; i < spans.length; i += 3) {
+    const [from, to] = [spans[i + 1], spans[i + 2]]
+    const [low, high] = [Math.max(0, Math.floor(from)), Math.min(w - 1, Math.floor(to))]
+    for (let x = low; x <= high; x++) line[x] += Math.max(0, Math.min(to, x + 1) - Math.max(from, x)) / SUB_ROWS
+    ;[first, last] = [Math.min(first, low), Math.max(last, high)]
+    const row = Math.floor(spans[i] / SUB_ROWS)
+    if (i + 3 < spans.length && Math.floor(spans[i + 3] / SUB_ROWS) === row) continue
+    layLine(raster, row, line, first, last, red, green, blue, alpha)
+    line.fill(0, first, last + 1)
+    ;[first, last] = [w, -1]
+  }
+}
+
+const SUB_ROWS = 4
+
+function layLine(
+  { w, px }: Raster,
+  row: number,
+  line: Float32Array,
+  first: number,
+  last: number,
+  red: number,
+  green: number,
+  blue: number,
+  alpha: number
+): void {
+  for (let x = first; x <= last; x++) {
+    if (line[x] <= 0) continue
+    const a = Math.min(1, line[x]) * alpha
+    const o = 4 * (row * w + x)
+    px[o] += (red - px[o]) * a
+    px[o + 1] += (green - px[o + 1]) * a
+    px[o + 2] += (blue - px[o + 2]) * a
+    px[o + 3] += (255 - px[o + 3]) * a
   }
 }
 

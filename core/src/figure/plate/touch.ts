@@ -3,7 +3,7 @@ import { contours } from 'd3-contour'
 import { REGIONS } from '../../regions'
 import { DRAWN_REGIONS, type Coat, type CoatTable, type DrawnRegion } from '../coat'
 import { browWedge, fillMask, type GriddedLayer } from '../paint'
-import { signedArea2, type Point } from '../vec'
+import { isInside, signedArea2, type Point } from '../vec'
 import type { ViewSkin } from '../views'
 
 export type RegionShape = {
@@ -94,7 +94,10 @@ function shapeOf(
     .filter((ring) => Math.abs(signedArea2(ring)) / 2 >= LEAST_PIECE_MM2)
     .sort((a, b) => Math.abs(signedArea2(b)) - Math.abs(signedArea2(a)))
   if (rings.length === 0) return null
-  const deepest = deepestCell(is, w, h)
+  // in the largest piece, not in a scrap that was left to its neighbour
+  const [largest] = rings
+  const own = is.map((value, k) => (value && isInside(largest, ...toMm([(k % w) + 0.5, Math.floor(k / w) + 0.5])) ? 1 : 0))
+  const deepest = deepestCell(own.includes(1) ? own : is, w, h)
   return {
     region: name,
     side,

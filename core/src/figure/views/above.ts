@@ -31,9 +31,9 @@ type Build = {
   readonly stepMm: number
 }
 
-export function buildAbove(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[]): AboveSkin {
+export function buildAbove(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[], finestMm: number): AboveSkin {
   const { heightMm: h, marks: m } = skeleton
-  const build: Build = { body, skeleton, coat, faults, stepMm: Math.max(1.2, h / 220) }
+  const build: Build = { body, skeleton, coat, faults, stepMm: Math.max(1.2, h / 220, finestMm) }
   const ears = ([1, -1] as const).map((sign) => earDraft(build, sign))
   const head = headDraft(build)
   const drafts = [tailDraft(build), trunkDraft(build), neckDraft(build), ...(body.earKind === 'button' ? [head, ...ears] : [...ears, head])]

@@ -9,9 +9,9 @@ import { columnStops, halves, legDraft, type Stand } from './stand'
 
 export type FrontSkin = Skin & { readonly dentPlaces: DentPlaces; readonly face: HeadFace; readonly eyeY: number }
 
-export function buildFront(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[]): FrontSkin {
+export function buildFront(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[], finestMm: number): FrontSkin {
   const h = skeleton.heightMm
-  const stand: Stand = { body, skeleton, coat, faults, stepMm: Math.max(1.2, h / 220), leftSign: 1 }
+  const stand: Stand = { body, skeleton, coat, faults, stepMm: Math.max(1.2, h / 220, finestMm), leftSign: 1 }
   const face = headFace(body, skeleton, body.pitch)
   const eyeY = skeleton.marks.eye[1]
   const drafts = [

@@ -7,9 +7,9 @@ import { headStops } from './head-stops'
 
 export type HeadSkin = Skin & { readonly dentPlaces: DentPlaces; readonly face: HeadFace; readonly eyeY: number }
 
-export function buildHead(body: BodyType, skeleton: Skeleton, coat: Coat): HeadSkin {
+export function buildHead(body: BodyType, skeleton: Skeleton, coat: Coat, finestMm: number): HeadSkin {
   const face = headFace(body, skeleton, body.frontPitch)
-  const stepMm = Math.max(0.8, face.skullMm / 110)
+  const stepMm = Math.max(0.8, face.skullMm / 110, finestMm)
   const s = face.skullMm
   return {
     view: 'head',

@@ -21,10 +21,12 @@ export type ViewSkin = Skin & {
   readonly noseAt?: Point
 }
 
-export function buildSkin(view: ViewId, body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[]): ViewSkin {
-  if (view === 'side') return { ...buildSide(body, skeleton, coat, faults), castsShadow: ['ear'] }
-  if (view === 'head') return { ...buildHead(body, skeleton, coat), castsShadow: ['earLeft', 'earRight', 'topknot'] }
-  if (view === 'front') return { ...buildFront(body, skeleton, coat, faults), castsShadow: ['earLeft', 'earRight', 'topknot', 'skull'] }
-  if (view === 'rear') return { ...buildRear(body, skeleton, coat, faults), castsShadow: [] }
-  return { ...buildAbove(body, skeleton, coat, faults), castsShadow: ['head'] }
+/** A bare dog, its outline in steps of a millimetre or two, but never finer than `finestMm`. */
+export function buildSkin(view: ViewId, body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[], finestMm = 0): ViewSkin {
+  if (view === 'side') return { ...buildSide(body, skeleton, coat, faults, finestMm), castsShadow: ['ear'] }
+  if (view === 'head') return { ...buildHead(body, skeleton, coat, finestMm), castsShadow: ['earLeft', 'earRight', 'topknot'] }
+  if (view === 'front')
+    return { ...buildFront(body, skeleton, coat, faults, finestMm), castsShadow: ['earLeft', 'earRight', 'topknot', 'skull'] }
+  if (view === 'rear') return { ...buildRear(body, skeleton, coat, faults, finestMm), castsShadow: [] }
+  return { ...buildAbove(body, skeleton, coat, faults, finestMm), castsShadow: ['head'] }
 }

@@ -16,23 +16,32 @@ export type Outline = {
 /** Width over which a region runs into its neighbour, mm. */
 export type SoftOf = (region: DrawnRegion) => number
 
-/** Weight of each region at an outline sample: a product of two S-curves at its span's ends, then normalised. */
-export function outlineWeights({ arc, perimeter, markAt }: Outline, i: number, softOf: SoftOf): Weights {
-  const found: Partial<Record<DrawnRegion, number>> = {}
-  let total = 0
-  for (const [region, from, to] of OUTLINE_SPANS) {
+/** A region's way along the outline, mm, and how wide it runs out at its ends. */
+export type Run = { readonly region: DrawnRegion; readonly start: number; readonly end: number; readonly soft: number }
+
+export function runsOf({ arc, perimeter, markAt }: Outline, softOf: SoftOf): readonly Run[] {
+  return OUTLINE_SPANS.map(([region, from, to]) => {
     const start = arc[markAt[from]]
     const end = arc[markAt[to]] <= start ? arc[markAt[to]] + perimeter : arc[markAt[to]]
-    const soft = Math.min(softOf(region), (end - start) * 0.45)
+    return { region, start, end, soft: Math.min(softOf(region), (end - start) * 0.45) }
+  })
+}
+
+/** Weight of each region at an outline sample: a product of two S-curves at its span's ends, then normalised. */
+export function outlineWeights({ arc, perimeter }: Outline, i: number, runs: readonly Run[]): Weights {
+  const found: Partial<Record<DrawnRegion, number>> = {}
+  let total = 0
+  for (const { region, start, end, soft } of runs) {
     let weight = 0
-    for (const wrap of [-perimeter, 0, perimeter]) {
-      const s = arc[i] + wrap
-      weight = Math.max(weight, smoothstep(start - soft, start + soft, s) * (1 - smoothstep(end - soft, end + soft, s)))
+    for (let s = arc[i] - perimeter; s <= end + soft; s += perimeter) {
+      if (s > start - soft)
+        weight = Math.max(weight, smoothstep(start - soft, start + soft, s) * (1 - smoothstep(end - soft, end + soft, s)))
     }
     if (weight > 0) found[region] = (found[region] ?? 0) + weight
     total += weight
   }
-  return Object.fromEntries(Object.entries(found).map(([region, weight]) => [region, weight / total]))
+  for (const region in found) found[region as DrawnRegion]! /= total
+  return found
 }
 
 /** Signed way along the outline from sample b to sample a, mm. */

@@ -20,9 +20,9 @@ import { columnStops, halves, legDraft, tailDraft, tailStops, type Stand } from 
 
 export type RearSkin = Skin & { readonly dentPlaces: DentPlaces }
 
-export function buildRear(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[]): RearSkin {
+export function buildRear(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[], finestMm: number): RearSkin {
   const { marks: m, heightMm: h } = skeleton
-  const stand: Stand = { body, skeleton, coat, faults, stepMm: Math.max(1.2, h / 220), leftSign: -1 }
+  const stand: Stand = { body, skeleton, coat, faults, stepMm: Math.max(1.2, h / 220, finestMm), leftSign: -1 }
   const drafts: Draft[] = [
     ...headFromBehind(stand),
     ...([1, -1] as const).map((sign) => foreleg(stand, sign)),

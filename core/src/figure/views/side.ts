@@ -18,7 +18,7 @@ import {
   type Skin
 } from '../coat'
 import { between, unit, type Point } from '../vec'
-import { blendFlow, outlineWeights, taperAt, type Outline, type SoftOf } from './outline'
+import { blendFlow, outlineWeights, runsOf, taperAt, type Outline, type SoftOf } from './outline'
 import { braceleted, gated, withBand, type Build } from './side-borders'
 import { earDraft, tailDraft, tubeOf } from './side-ends'
 import { sideStops } from './side-stops'
@@ -48,9 +48,9 @@ const TRUNK: readonly DrawnRegion[] = [
 const HEAD: readonly DrawnRegion[] = ['skull', 'brow', 'muzzle', 'beard', 'cheek', 'neckTop', 'throat', 'neckSide']
 
 /** Builds the bare profile once per body, size and plan. */
-export function buildSide(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[]): SideSkin {
+export function buildSide(body: BodyType, skeleton: Skeleton, coat: Coat, faults: readonly Fault[], finestMm: number): SideSkin {
   const h = skeleton.heightMm
-  const stepMm = Math.max(1.2, h / 220)
+  const stepMm = Math.max(1.2, h / 220, finestMm)
   const outline = outlineOf(skeleton, stepMm)
   const soft = faultOf(faults, 'softEdge')
   const softOf: SoftOf = (region) => {
@@ -108,11 +108,12 @@ function outlineOf({ marks, heightMm }: Skeleton, stepMm: number): Outline {
 
 function runOf(build: Build, name: string, sideA: number) {
   const { points, normals, markAt } = build.outline
+  const runs = runsOf(build.outline, build.softOf)
   const isLeg = name !== 'body' && name !== 'head'
   return (from: OutlineLandmark, to: OutlineLandmark): Sample[] => {
     const samples: Sample[] = []
     for (let i = markAt[from]; ; i = (i + 1) % points.length) {
-      const plain = outlineWeights(build.outline, i, build.softOf)
+      const plain = outlineWeights(build.outline, i, runs)
       const weights = isLeg ? braceleted(build, gated(build, plain, points[i][1]), points[i][1]) : withBand(build, plain, points[i])
       samples.push({ p: points[i], n: normals[i], at: i, inner: false, place: build.place(weights, sideA) })
       if (i === markAt[to]) return samples
