@@ -27,6 +27,8 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['dog', () => page.goto(`/dogs/${dogs[0].id}`)],
     ['trims', () => page.goto('/trims')],
     ['result', () => page.goto(`/trims/${signed}`)],
+    ['plates', () => page.goto('/plates')],
+    ['plate', () => page.goto('/plates/bearded-pet?view=head')],
     ['rack', () => page.goto('/rack')],
     ['certify', () => page.goto('/certify')],
     ['finding', () => page.goto(`/certify/${finding}`)],
