@@ -1,4 +1,4 @@
-import { clamp, lerp, type Point } from '../vec'
+import { clamp, lerp, unit, type Point } from '../vec'
 
 /** A sampled curve; `marks[i]` is the sample that carries control point i. */
 export type Sampled = { readonly points: readonly Point[]; readonly marks: readonly number[] }
@@ -83,4 +83,15 @@ export function tubeAround(
       return [p[0] + normals[i][0] * half, p[1] + normals[i][1] * half]
     })
   return { ring: [...side(1), ...side(-1).reverse()], axis }
+}
+
+/** The sample of a path nearest to a place, looked for in steps of `step`, and the way the path runs there. */
+export function nearestOn(path: readonly Point[], [x, y]: Point, step = 2): { readonly index: number; readonly along: Point } {
+  let [index, least] = [0, Infinity]
+  for (let i = 0; i < path.length; i += step) {
+    const d = (x - path[i][0]) ** 2 + (y - path[i][1]) ** 2
+    if (d < least) [least, index] = [d, i]
+  }
+  const [a, b] = [path[Math.max(0, index - 1)], path[Math.min(path.length - 1, index + 1)]]
+  return { index, along: unit([b[0] - a[0], b[1] - a[1]]) }
 }

@@ -11,4 +11,4 @@ export {
   type OutlineLandmark,
   type Skeleton
 } from './skeleton'
-export { normalsOf, sampleCurve, tubeAround, type Sampled } from './curve'
+export { nearestOn, normalsOf, sampleCurve, tubeAround, type Sampled } from './curve'

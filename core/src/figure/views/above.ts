@@ -262,27 +262,17 @@ function tailDraft(build: Build): Draft {
 function aboveStops({ body, skeleton }: Build, worn: Coat): Stop[] {
   const stops: Stop[] = []
   const round = (x: number, radius: number): Stop['end'] => onCircle([x, 0], radius, 8)
-  const circle = shapeOf(worn.shapes, 'circle')
   const ahead = lerp(skeleton.marks.occiput[0], skeleton.marks.noseTip[0], 1 - body.muzzleShare)
-  if (circle) {
-    const [x] = fromEye(skeleton, circle.forwardMm, circle.upMm)
-    stops.push({
-      layers: ['head'],
-      moves: 'byTheSame',
-      hold: (layer, k) => smoothstep(ahead - 20, ahead + 10, layer.P[2 * k]),
-      end: round(x, circle.radiusMm)
-    })
-  }
+  const ball = ([x]: Point, radiusMm: number, fromMm: number, toMm: number): Stop => ({
+    layers: ['head'],
+    moves: 'byTheSame',
+    hold: (layer, k) => smoothstep(ahead + fromMm, ahead + toMm, layer.P[2 * k]),
+    end: round(x, radiusMm)
+  })
+  const circle = shapeOf(worn.shapes, 'circle')
+  if (circle) stops.push(ball(fromEye(skeleton, circle.forwardMm, circle.upMm), circle.radiusMm, -20, 10))
   const topknot = shapeOf(worn.shapes, 'topknot')
-  if (topknot) {
-    const [x] = topknotCentre(body, skeleton)
-    stops.push({
-      layers: ['head'],
-      moves: 'byTheSame',
-      hold: (layer, k) => smoothstep(ahead - 4, ahead + 14, layer.P[2 * k]),
-      end: round(x, topknot.radiusMm)
-    })
-  }
+  if (topknot) stops.push(ball(topknotCentre(body, skeleton), topknot.radiusMm, -4, 14))
   const pompon = shapeOf(worn.shapes, 'pompon')
   if (pompon) {
     const spine = skeleton.tailSpine

@@ -1,5 +1,5 @@
 // Tail and ear of the profile: rings of their own, each with its own axis.
-import { sampleCurve, tubeAround, type BodyType, type Skeleton } from '../body'
+import { nearestOn, sampleCurve, tubeAround, type BodyType, type Skeleton } from '../body'
 import { faultOf, LEANS, ringSamples, shapeOf, type Draft, type PlaceAt } from '../coat'
 import { between, smoothstep, unit } from '../vec'
 import type { Build } from './side-borders'
@@ -20,14 +20,7 @@ export function tailDraft(build: Build): Draft {
   const tilt = Math.tan(((faultOf(faults, 'tiltedBand')?.degrees ?? 0) * Math.PI) / 180)
   const soft = faultOf(faults, 'softEdge')?.mm ?? 3
   const at: PlaceAt = (p) => {
-    let nearest = 0
-    let least = Infinity
-    for (let i = 0; i < axis.length; i += 2) {
-      const d = (p[0] - axis[i][0]) ** 2 + (p[1] - axis[i][1]) ** 2
-      if (d < least) [least, nearest] = [d, i]
-    }
-    const [a, b] = [axis[Math.max(0, nearest - 1)], axis[Math.min(axis.length - 1, nearest + 1)]]
-    const along = unit([b[0] - a[0], b[1] - a[1]])
+    const { index: nearest, along } = nearestOn(axis, p)
     const t = nearest / (axis.length - 1)
     const across = (p[0] - axis[nearest][0]) * along[1] - (p[1] - axis[nearest][1]) * along[0]
     const at = t * lengthMm + across * tilt

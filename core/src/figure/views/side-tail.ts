@@ -1,4 +1,5 @@
 // The tail of the profile as stops: ball, stout tail, plume, and hair left beyond its end.
+import { nearestOn } from '../body'
 import { ballStop, faultOf, shapeOf, type Layer, type Shape, type Stop } from '../coat'
 import { lerp, smoothstep, unit, type Point } from '../vec'
 import type { Faults, Side } from './side-span'
@@ -9,14 +10,7 @@ export function tailStops({ tailAxis: axis }: Side, all: readonly Shape[], fault
   const end = axis[axis.length - 1]
   const before = axis[Math.floor(axis.length * 0.8)]
   const outward = unit([end[0] - before[0], end[1] - before[1]])
-  const tOf = (layer: Layer, k: number) => {
-    let [best, least] = [0, Infinity]
-    for (let i = 0; i < axis.length; i += 3) {
-      const d = (layer.P[2 * k] - axis[i][0]) ** 2 + (layer.P[2 * k + 1] - axis[i][1]) ** 2
-      if (d < least) [least, best] = [d, i]
-    }
-    return best / (axis.length - 1)
-  }
+  const tOf = (layer: Layer, k: number) => nearestShare(axis, [layer.P[2 * k], layer.P[2 * k + 1]])
   const pompon = shapeOf(all, 'pompon')
   if (pompon) {
     const at = axis[Math.round((axis.length - 1) * 0.86)]
@@ -62,10 +56,5 @@ export function tailStops({ tailAxis: axis }: Side, all: readonly Shape[], fault
 }
 
 function nearestShare(axis: readonly Point[], p: Point): number {
-  let [best, least] = [0, Infinity]
-  for (let i = 0; i < axis.length; i += 3) {
-    const d = (p[0] - axis[i][0]) ** 2 + (p[1] - axis[i][1]) ** 2
-    if (d < least) [least, best] = [d, i]
-  }
-  return best / (axis.length - 1)
+  return nearestOn(axis, p, 3).index / (axis.length - 1)
 }

@@ -1,5 +1,5 @@
 // Heights and widths of a standing dog seen from the front or the rear, from the same landmarks and widths as the profile.
-import { tubeAround, type BodyType, type Skeleton } from '../body'
+import { nearestOn, tubeAround, type BodyType, type Skeleton } from '../body'
 import {
   ballStop,
   LEANS,
@@ -205,13 +205,7 @@ export function tailDraft(stand: Stand, depthMm: number): Draft {
   const tilt = Math.tan(((faultOf(faults, 'tiltedBand')?.degrees ?? 0) * Math.PI) / 180)
   const soft = faultOf(faults, 'softEdge')?.mm ?? 3
   const at = (p: Point): Place => {
-    let [nearest, least] = [0, Infinity]
-    for (let i = 0; i < axis.length; i += 2) {
-      const d = (p[0] - axis[i][0]) ** 2 + (p[1] - axis[i][1]) ** 2
-      if (d < least) [least, nearest] = [d, i]
-    }
-    const [a, b] = [axis[Math.max(0, nearest - 1)], axis[Math.min(axis.length - 1, nearest + 1)]]
-    const way = unit([b[0] - a[0], b[1] - a[1]])
+    const { index: nearest, along: way } = nearestOn(axis, p)
     const t = nearest / (axis.length - 1)
     const bare = band ? 1 - smoothstep(band.bareMm - soft, band.bareMm + soft, t * lengthMm + p[0] * tilt) : 1 - smoothstep(0.12, 0.24, t)
     return {
