@@ -54,7 +54,7 @@ describe('pixels', () => {
 
   it('scan a ring with a hole by its winding', () => {
     const spans = spansOf(ring(0, 0, 10, 0, 10, 4, 0, 4), 4)
-    expect(spans).toEqual([0, 1, 2, 3].flatMap((row) => [row, 0, 10]))
+    expect([...spans]).toEqual([0, 1, 2, 3].flatMap((row) => [row, 0, 10]))
   })
 
   // Ref: laplace(u) = -1 on a long strip of w cells is a parabola with its top at (w + 1)^2 / 8 (grid units)

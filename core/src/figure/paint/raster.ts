@@ -54,7 +54,7 @@ export function paintBase(raster: Raster, gridded: GriddedLayer, rimMm: number, 
 /** Paints spans (row, left, right in px, and so on) that are not covered yet with the colours of a layer's cells. */
 function fillSpans(
   { w, px }: Raster,
-  spans: readonly number[],
+  spans: Float64Array,
   { left, top, w: wide, cells }: Box,
   { layer, grid }: GriddedLayer,
   colours: Uint8Array,
@@ -67,7 +67,10 @@ function fillSpans(
   const between = new Float32Array(4 * grid.w)
   let blended = -1
   for (let i = 0; i < spans.length; i += 3) {
-    const [row, from, to] = [spans[i], spans[i + 1], spans[i + 2]]
+    // rows and pixels as whole numbers: kept as doubles, every index would be converted again
+    const row = spans[i] | 0
+    const from = spans[i + 1]
+    const to = spans[i + 2]
     if (row !== blended) {
       const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.shift[1]) / grid.cell - 0.5, 0, grid.h - 2)
       const yi = Math.floor(gy)
@@ -77,9 +80,9 @@ function fillSpans(
       for (let j = 0; j < between.length; j++) between[j] = colours[upper + j] + (colours[lower + j] - colours[upper + j]) * fy
       blended = row
     }
-    const last = Math.min(w - 1, Math.floor(to))
+    const last = Math.min(w - 1, to | 0)
     const offset = (row - top) * wide - left
-    for (let x = Math.max(0, Math.floor(from)); x <= last; x++) {
+    for (let x = Math.max(0, from | 0); x <= last; x++) {
       if (cells[offset + x]) continue
       let cover = x < from ? x + 1 - from : 1
       if (x + 1 > to && to - x < cover) cover = to - x
@@ -256,8 +259,8 @@ function paintPiece(
   const stretch = Math.sqrt(1 + slope * slope)
   const mainLimit = steep ? h : w
   const sideLimit = steep ? w : h
-  const first = Math.max(0, Math.floor(mainA))
-  const last = Math.min(mainLimit - 1, Math.floor(mainB))
+  const first = Math.max(0, mainA | 0)
+  const last = Math.min(mainLimit - 1, mainB < 0 ? -1 : mainB | 0)
   for (let m = first; m <= last; m++) {
     const from = m < mainA ? mainA : m
     const to = m + 1 > mainB ? mainB : m + 1
@@ -268,8 +271,8 @@ function paintPiece(
     const half = (w0 + ((w1 - w0) * (middle - mainA)) / run) * stretch
     const low = centre - half
     const high = centre + half
-    const start = Math.max(0, Math.floor(low))
-    const end = Math.min(sideLimit - 1, Math.floor(high))
+    const start = Math.max(0, low | 0)
+    const end = Math.min(sideLimit - 1, high < 0 ? -1 : high | 0)
     for (let p = start; p <= end; p++) {
       const cover = ((high < p + 1 ? high : p + 1) - (low > p ? low : p)) * length * alpha
       if (cover <= 0) continue

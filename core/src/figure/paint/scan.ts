@@ -1,7 +1,7 @@
 // Polygons as rows of pixels.
 
 /** The spans of a polygon (x, y pairs in px, non-zero winding) in a picture h rows high: row, left and right end in px, and so on. */
-export function spansOf(ring: Float32Array, h: number): readonly number[] {
+export function spansOf(ring: Float32Array, h: number): Float64Array {
   const spans: number[] = []
   const n = ring.length / 2
   // per row: crossings as x, winding, x, winding ...
@@ -28,7 +28,7 @@ export function spansOf(ring: Float32Array, h: number): readonly number[] {
       if (winding !== 0) spans.push(row, crossings[i], crossings[i + 2])
     }
   }
-  return spans
+  return Float64Array.from(spans)
 }
 
 // few crossings a row: insertion sort on x, each with its winding
