@@ -1,9 +1,11 @@
 // What Peen ships as data. Types come from core; contract validates the shapes when they enter the database.
+import type { AdviceRule } from '@peen/core/advice'
 import type { Certificate } from '@peen/core/certify'
 import type { BodyType, Coat, Colouring, DrawnRegion, Fault, FaultKind, ShapeKind, ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import type { Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
+import adviceRuleData from './advice-rules.json'
 import bodyBearded from './bodies/bearded.json'
 import bodyCompanion from './bodies/companion.json'
 import bodyLonglegged from './bodies/longlegged.json'
@@ -51,6 +53,7 @@ export type HouseRule = { readonly id: string; readonly question: string; readon
 export const rack = rackData as readonly Tool[]
 export const techniques = techniqueData as unknown as readonly Technique[]
 export const houseRules = houseRuleData as readonly HouseRule[]
+export const adviceRules = adviceRuleData as unknown as readonly AdviceRule[]
 export const standards = [standardBeardedPet] as unknown as readonly Standard[]
 export const certificates = [certificateBeardedPet] as unknown as readonly Certificate[]
 

@@ -29,7 +29,11 @@ export const REGIONS = Object.freeze([
   { id: 'pads', name: 'Pads', paired: true },
   { id: 'belly', name: 'Belly and groin', paired: false },
   { id: 'eyeCorner', name: 'Eye corner', paired: true },
-  { id: 'earEdge', name: 'Ear edge', paired: true }
+  { id: 'earEdge', name: 'Ear edge', paired: true },
+  { id: 'earInside', name: 'Inside of the ear', paired: true },
+  { id: 'armpit', name: 'Armpit', paired: true },
+  { id: 'toes', name: 'Between the toes', paired: true },
+  { id: 'anus', name: 'Around the anus', paired: false }
 ] as const)
 
 export type RegionId = (typeof REGIONS)[number]['id']

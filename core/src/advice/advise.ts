@@ -1,0 +1,185 @@
+// The adviser: starts from every tool, applies prohibitions, caps, lengthening and preferences in this order, and says why.
+import { lengthLeft, REFERENCE_SERIES, type Direction, type Tool } from '../tools'
+import type { Advice, AdviceCase, AdviceRule, Ban, Choice, Effect, Fired, When, Which } from './types'
+
+/** What is said where nothing may be used. */
+export const NOTHING_LEFT = 'Scissor or leave; ask the instructor.'
+/** A clipper's length meets the plan within this share, or scissors are nearer. Chosen. */
+const MEETS_SHARE = 0.25
+const MEETS_LEAST_MM = 0.4
+
+/** Does a rule apply here? */
+export function applies(when: When, { region, coat, facts, house, plannedMm }: AdviceCase): boolean {
+  return (
+    (!when.regions || when.regions.includes(region)) &&
+    (!when.coats || when.coats.includes(coat)) &&
+    (!when.all || when.all.every((fact) => facts.has(fact))) &&
+    (!when.any || when.any.some((fact) => facts.has(fact))) &&
+    (!when.none || !when.none.some((fact) => facts.has(fact))) &&
+    (!when.house || (house[when.house.id] ?? 0) === when.house.side) &&
+    (when.plannedUpToMm === undefined || plannedMm === null || plannedMm <= when.plannedUpToMm) &&
+    (when.plannedFromMm === undefined || (plannedMm !== null && plannedMm >= when.plannedFromMm))
+  )
+}
+
+/** Every tool of a rack in every direction that leaves an allowed length. */
+export function choicesOf(rack: readonly Tool[]): Choice[] {
+  return rack.flatMap((tool): Choice[] => {
+    if (tool.kind === 'scissors' || tool.kind === 'hand') return [{ tool, direction: null, lengthMm: null }]
+    if (tool.kind === 'brush' || tool.lengthMm === null) return []
+    const directions: readonly Direction[] = onSeries(tool) || tool.kind === 'comb' ? ['with', 'against'] : ['with']
+    return directions.flatMap((direction) => {
+      const left = lengthLeft(tool, direction)
+      return left.allowed ? [{ tool, direction, lengthMm: left.lengthMm }] : []
+    })
+  })
+}
+
+const onSeries = ({ label }: Tool) => REFERENCE_SERIES.some(({ blade }) => blade === label)
+
+function isMeant({ labels, notLabels, kinds, toothing, direction }: Which, choice: Choice): boolean {
+  const { tool } = choice
+  return (
+    (!labels || labels.includes(tool.label)) &&
+    (!notLabels || !notLabels.includes(tool.label)) &&
+    (!kinds || kinds.includes(tool.kind)) &&
+    (!toothing || tool.toothing === toothing) &&
+    (!direction || choice.direction === direction)
+  )
+}
+
+type Effective<K extends Effect['kind']> = { readonly rule: AdviceRule; readonly effect: Extract<Effect, { kind: K }> }
+
+function effectsOf<K extends Effect['kind']>(rules: readonly AdviceRule[], kind: K): Effective<K>[] {
+  return rules.flatMap((rule) =>
+    rule.does.filter((effect): effect is Extract<Effect, { kind: K }> => effect.kind === kind).map((effect) => ({ rule, effect }))
+  )
+}
+
+const firedBy = ({ rule }: { readonly rule: AdviceRule }): Fired => ({ id: rule.id, say: rule.say })
+const once = (fired: readonly Fired[]): Fired[] => [...new Map(fired.map((one) => [one.id, one])).values()]
+
+/** The steps of the trade from short to long, mm: the blades, then what combs of the rack leave. */
+function stepsOf(rack: readonly Tool[]): readonly number[] {
+  const blades = REFERENCE_SERIES.map(({ lengthMm }) => lengthMm)
+  const combs = rack.flatMap(({ kind, lengthMm }) => (kind === 'comb' && lengthMm !== null ? [lengthMm] : []))
+  return [...new Set([...blades, ...combs])].sort((a, b) => a - b)
+}
+
+/** So many steps longer than a length, mm; the longest step is as far as it goes. */
+function longer(mm: number, steps: number, rack: readonly Tool[]): number {
+  const above = stepsOf(rack).filter((step) => step > mm + 1e-6)
+  return above.length === 0 ? mm : above[Math.min(steps, above.length) - 1]
+}
+
+/** The first step that is no closer than a cap, mm. */
+function stepAtLeast(mm: number, rack: readonly Tool[]): number {
+  return stepsOf(rack).find((step) => step >= mm - 1e-6) ?? mm
+}
+
+/**
+ * Advice for one place. Prohibitions hold whatever else is said; the longest cap holds; of all lengthening only the
+ * largest step applies, from what the rules prefer or the plan leaves; preferences rank what is left, then nearness to the
+ * length aimed at, then the longer before the shorter. Source: common practice, no published source.
+ */
+export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice {
+  const active = rules.filter(({ when }) => applies(when, asked))
+  const forbids = effectsOf(active, 'forbid')
+  const caps = effectsOf(active, 'cap')
+  const lengthens = effectsOf(active, 'lengthen')
+  const prefers = effectsOf(active, 'prefer')
+  const cap = caps.reduce((most, { effect }) => Math.max(most, effect.closestMm), 0)
+  const steps = lengthens.reduce((most, { effect }) => Math.max(most, effect.steps), 0)
+  const base = asked.plannedMm ?? preferredMm(prefers, asked.rack)
+  const capped = base !== null && base >= cap ? base : cap > 0 ? stepAtLeast(cap, asked.rack) : null
+  const aimMm = steps > 0 && capped !== null ? longer(capped, steps, asked.rack) : capped
+  // what is taken longer here may not come out shorter by another tool
+  const leastMm = steps > 0 && aimMm !== null ? aimMm : cap
+  const bans: Ban[] = []
+  const allowed: Choice[] = []
+  for (const choice of choicesOf(asked.rack)) {
+    const because = [
+      ...forbids.filter(({ effect }) => isMeant(effect.which, choice)),
+      ...(choice.lengthMm !== null ? caps.filter(({ effect }) => choice.lengthMm! < effect.closestMm - 1e-6) : []),
+      ...(choice.lengthMm !== null && steps > 0 && choice.lengthMm < leastMm - 1e-6 ? lengthens : [])
+    ].map(firedBy)
+    if (because.length > 0) bans.push({ choice, because: once(because) })
+    else allowed.push(choice)
+  }
+  const ranked = rank(allowed, prefers, aimMm)
+  const cautions = effectsOf(active, 'caution').map(firedBy)
+  const fired = once(
+    [...forbids.filter(({ effect }) => bans.some(({ choice }) => isMeant(effect.which, choice))), ...caps, ...lengthens, ...prefers].map(
+      firedBy
+    )
+  )
+  return { ranked, bans, cautions, fired, aimMm, say: ranked.length === 0 ? NOTHING_LEFT : sayChoice(ranked[0]) }
+}
+
+/** The length of the first tool that a rule prefers, in its direction, mm. */
+function preferredMm(prefers: readonly Effective<'prefer'>[], rack: readonly Tool[]): number | null {
+  for (const { effect } of prefers) {
+    const found = choicesOf(rack).find(
+      ({ tool, direction, lengthMm }) =>
+        lengthMm !== null && effect.labels?.includes(tool.label) && (direction === null || direction === (effect.direction ?? 'with'))
+    )
+    if (found) return found.lengthMm
+  }
+  return null
+}
+
+function rank(choices: readonly Choice[], prefers: readonly Effective<'prefer'>[], aimMm: number | null): Choice[] {
+  const liked = (choice: Choice) =>
+    prefers.filter(
+      ({ effect }) =>
+        (!effect.labels || effect.labels.includes(choice.tool.label)) &&
+        (!effect.kinds || effect.kinds.includes(choice.tool.kind)) &&
+        (!effect.direction || choice.direction === effect.direction)
+    ).length
+  const off = ({ lengthMm }: Choice) => (lengthMm === null || aimMm === null ? 0 : Math.abs(lengthMm - aimMm))
+  const meets = (choice: Choice) => aimMm === null || off(choice) <= Math.max(MEETS_LEAST_MM, MEETS_SHARE * aimMm)
+  // a blade or comb that meets the aim, then what cuts free-hand, then what is merely near
+  const order = (choice: Choice) => (choice.lengthMm === null ? 1 : meets(choice) ? 0 : 2)
+  const free = (choice: Choice) => (choice.tool.kind === 'hand' ? 1 : 0)
+  return [...choices].sort(
+    (a, b) =>
+      order(a) - order(b) ||
+      liked(b) - liked(a) ||
+      off(a) - off(b) ||
+      Number(a.direction === 'against') - Number(b.direction === 'against') ||
+      free(a) - free(b) ||
+      (b.lengthMm ?? 0) - (a.lengthMm ?? 0)
+  )
+}
+
+/** "7F with the growth, leaves 3.2 mm" */
+export function sayChoice({ tool, direction, lengthMm }: Choice): string {
+  if (lengthMm === null) return tool.label
+  const name = tool.kind === 'blade' ? `blade ${tool.label}` : tool.kind === 'comb' ? `comb ${tool.label}` : tool.label
+  return `${name} ${direction} the growth, leaves ${lengthMm} mm`
+}
+
+/** Why a tool is not advised here, and the nearest that is. */
+export type WhyNot = { readonly allowed: boolean; readonly because: readonly string[]; readonly nearest: Choice | null }
+
+/** @param direction null for scissors and hands */
+export function whyNot({ ranked, bans, aimMm }: Advice, toolId: string, direction: Direction | null): WhyNot {
+  const is = ({ tool, direction: way }: Choice) => tool.id === toolId && way === direction
+  const banned = bans.find(({ choice }) => is(choice))
+  const at = ranked.findIndex(is)
+  if (at === 0) return { allowed: true, because: ['It is the first choice here.'], nearest: null }
+  if (at > 0) {
+    const { lengthMm } = ranked[at]
+    const [first] = ranked
+    const because =
+      lengthMm !== null && aimMm !== null && Math.abs(lengthMm - aimMm) > 0.05
+        ? `It is allowed, but leaves ${lengthMm} mm where ${aimMm} mm is aimed at.`
+        : `It is allowed; ${sayChoice(first)} comes first.`
+    return { allowed: true, because: [because], nearest: first }
+  }
+  if (!banned) return { allowed: false, because: ['The rack holds no such tool in this direction.'], nearest: ranked[0] ?? null }
+  const wanted = banned.choice.lengthMm ?? aimMm
+  const apart = ({ lengthMm }: Choice) => (lengthMm === null || wanted === null ? Infinity : Math.abs(lengthMm - wanted))
+  const nearest = ranked.reduce<Choice | null>((best, choice) => (best && apart(best) <= apart(choice) ? best : choice), null)
+  return { allowed: false, because: banned.because.map(({ say }) => say), nearest }
+}

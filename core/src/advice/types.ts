@@ -1,0 +1,97 @@
+// Which tool, which direction, at one place of one dog: what is asked, what a rule is, what is answered.
+import type { RegionId } from '../regions'
+import type { Direction, Tool } from '../tools'
+
+export const COAT_TYPES = ['wire', 'curly', 'drop', 'double', 'smooth', 'mixed'] as const
+export type CoatType = (typeof COAT_TYPES)[number]
+
+/** What is true of this dog today. `burnedHere` belongs to the place that is asked about. */
+export const FACTS = [
+  'light',
+  'pink',
+  'known',
+  'takes40',
+  'sensitive',
+  'show',
+  'skinReacts',
+  'feetSore',
+  'burnedHere',
+  'burnedBefore',
+  'cropped',
+  'combed'
+] as const
+export type Fact = (typeof FACTS)[number]
+
+export type AdviceCase = {
+  readonly region: RegionId
+  /** planned length, mm; null where the plan names none */
+  readonly plannedMm: number | null
+  readonly coat: CoatType
+  readonly facts: ReadonlySet<Fact>
+  /** house rules by id: which side the school has chosen */
+  readonly house: Readonly<Record<string, number>>
+  readonly rack: readonly Tool[]
+}
+
+/** Where a rule applies; everything that is named must hold. */
+export type When = {
+  readonly regions?: readonly RegionId[]
+  readonly coats?: readonly CoatType[]
+  readonly all?: readonly Fact[]
+  readonly any?: readonly Fact[]
+  readonly none?: readonly Fact[]
+  readonly house?: { readonly id: string; readonly side: number }
+  /** the plan leaves at most this, or names no length */
+  readonly plannedUpToMm?: number
+  /** the plan leaves at least this */
+  readonly plannedFromMm?: number
+}
+
+export type Which = {
+  readonly labels?: readonly string[]
+  readonly notLabels?: readonly string[]
+  readonly kinds?: readonly Tool['kind'][]
+  readonly toothing?: 'skip'
+  readonly direction?: Direction
+}
+
+/** What a rule does. A cap is the closest that may be left, mm; lengthening goes so many blades up; a preference ranks. */
+export type Effect =
+  | { readonly kind: 'forbid'; readonly which: Which }
+  | { readonly kind: 'cap'; readonly closestMm: number }
+  | { readonly kind: 'lengthen'; readonly steps: number }
+  | {
+      readonly kind: 'prefer'
+      readonly labels?: readonly string[]
+      readonly direction?: Direction
+      readonly kinds?: readonly Tool['kind'][]
+    }
+  | { readonly kind: 'caution' }
+
+/** One rule of the trade as data; `say` is the sentence that is shown when it fires. */
+export type AdviceRule = {
+  readonly id: string
+  readonly when: When
+  readonly does: readonly Effect[]
+  readonly say: string
+  readonly source: string
+}
+
+/** A tool in a direction; scissors and hands have neither direction nor a length of their own. */
+export type Choice = { readonly tool: Tool; readonly direction: Direction | null; readonly lengthMm: number | null }
+
+export type Fired = { readonly id: string; readonly say: string }
+export type Ban = { readonly choice: Choice; readonly because: readonly Fired[] }
+
+export type Advice = {
+  /** allowed choices, the best first */
+  readonly ranked: readonly Choice[]
+  readonly bans: readonly Ban[]
+  /** what to take care of here */
+  readonly cautions: readonly Fired[]
+  /** every rule that changed the answer, in the order in which they decide */
+  readonly fired: readonly Fired[]
+  /** the length that is aimed at, mm, after caps and lengthening */
+  readonly aimMm: number | null
+  readonly say: string
+}
