@@ -25,6 +25,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['apprentice', () => page.goto(`/apprentices/${people[0].id}`)],
     ['dogs', () => page.goto('/dogs')],
     ['dog', () => page.goto(`/dogs/${dogs[0].id}`)],
+    ['adviser', () => page.goto(`/dogs/${dogs[0].id}/adviser`)],
     ['trims', () => page.goto('/trims')],
     ['result', () => page.goto(`/trims/${signed}`)],
     ['plates', () => page.goto('/plates')],

@@ -1,4 +1,5 @@
 // What the server answers: read models for the screens.
+import type { DogFact } from '@peen/core/advice'
 import type { MaySign, RuleOutcome } from '@peen/core/certify'
 import type { AttemptRecord, Standing } from '@peen/core/competency'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
@@ -35,6 +36,7 @@ export type DogView = {
   readonly temperament: string
   readonly dislikes: string
   readonly burns: readonly BurnPlace[]
+  readonly facts: readonly DogFact[]
   readonly ownerGivenName: string | null
 }
 
@@ -147,6 +149,8 @@ export type ApprenticeView = {
 }
 
 export type DogPage = {
+  /** it stood on a table here before today */
+  readonly known: boolean
   readonly dog: DogView
   readonly plan: Plan
   readonly visits: readonly {

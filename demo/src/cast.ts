@@ -1,4 +1,5 @@
 // The people, dogs and tables of Ferrin Quay, an invented school. No real person, dog or place.
+import type { DogFact } from '@peen/core/advice'
 import type { BurnPlace } from '@peen/core/grade'
 
 export const SEED = 20260414
@@ -74,6 +75,7 @@ export type Dog = {
   readonly temperament: string
   readonly dislikes: string
   readonly burns?: readonly BurnPlace[]
+  readonly facts?: readonly DogFact[]
   readonly owner?: string
 }
 
@@ -109,6 +111,7 @@ export const DOGS: readonly Dog[] = [
     canStandMin: 90,
     temperament: 'shy',
     dislikes: 'having the ear leather held',
+    facts: ['light', 'pink'],
     owner: 'Ilse'
   },
   {
@@ -153,6 +156,7 @@ export const DOGS: readonly Dog[] = [
     canStandMin: 105,
     temperament: 'easy',
     dislikes: 'the comb in the skirt',
+    facts: ['light', 'pink', 'feetSore'],
     owner: 'Runa'
   },
   {

@@ -87,8 +87,10 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
     const ownerId = dog.owner ? chance.id(NOW) : null
     if (ownerId)
       await db.insert(tables.owners).values({ id: ownerId, givenName: dog.owner!, contact: `${dog.owner!.toLowerCase()}@post.invalid` })
-    const { key, owner: _owner, burns, ...rest } = dog
-    await db.insert(tables.dogs).values({ ...rest, id: ids.dog.get(key)!, bodyType: 'bearded', burns: [...(burns ?? [])], ownerId })
+    const { key, owner: _owner, burns, facts, ...rest } = dog
+    await db
+      .insert(tables.dogs)
+      .values({ ...rest, id: ids.dog.get(key)!, bodyType: 'bearded', burns: [...(burns ?? [])], facts: [...(facts ?? [])], ownerId })
   }
 }
 

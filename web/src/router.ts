@@ -11,6 +11,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/apprentices/:id', component: () => import('./views/ApprenticeRecord.vue'), props: true, meta: { place: 'apprentices' } },
   { path: '/dogs', component: () => import('./views/DogList.vue'), meta: { place: 'dogs' } },
   { path: '/dogs/:id', component: () => import('./views/DogPlate.vue'), props: true, meta: { place: 'dogs' } },
+  { path: '/dogs/:id/adviser', component: () => import('./views/DogAdviser.vue'), props: true, meta: { place: 'dogs' } },
   { path: '/trims', component: () => import('./views/TrimList.vue'), meta: { place: 'trims' } },
   { path: '/trims/:id', component: () => import('./views/TrimSheet.vue'), props: true, meta: { place: 'trims' } },
   { path: '/plates', component: () => import('./views/PlateRoom.vue'), meta: { place: 'trims' } },

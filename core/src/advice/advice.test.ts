@@ -8,6 +8,7 @@ import {
   advise,
   applies,
   choicesOf,
+  coatTypeOf,
   COAT_TYPES,
   FACTS,
   NOTHING_LEFT,
@@ -230,6 +231,19 @@ describe('for every place, dog, house and rack', () => {
       { numRuns: 200 }
     )
   })
+})
+
+describe('a coat in words', () => {
+  it.each([
+    ['wire', 'wire'],
+    ['soft wire', 'wire'],
+    ['soft curly', 'curly'],
+    ['silky, dropping', 'drop'],
+    ['double', 'double'],
+    ['smooth with feathering', 'smooth'],
+    ['unknown', 'mixed'],
+    ['', 'mixed']
+  ] as const)('%s', (words, type) => expect(coatTypeOf(words)).toBe(type))
 })
 
 describe('the shipped rules', () => {

@@ -5,7 +5,7 @@ import type { Advice, AdviceCase, AdviceRule, Ban, Choice, Effect, Fired, When, 
 /** What is said where nothing may be used. */
 export const NOTHING_LEFT = 'Scissor or leave; ask the instructor.'
 /** A clipper's length meets the plan within this share, or scissors are nearer. Chosen. */
-const MEETS_SHARE = 0.25
+const MEETS_SHARE = 0.12
 const MEETS_LEAST_MM = 0.4
 
 /** Does a rule apply here? */
@@ -108,11 +108,9 @@ export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice 
   }
   const ranked = rank(allowed, prefers, aimMm)
   const cautions = effectsOf(active, 'caution').map(firedBy)
-  const fired = once(
-    [...forbids.filter(({ effect }) => bans.some(({ choice }) => isMeant(effect.which, choice))), ...caps, ...lengthens, ...prefers].map(
-      firedBy
-    )
-  )
+  const hits = forbids.filter(({ effect }) => bans.some(({ choice }) => isMeant(effect.which, choice)))
+  // what moved the length first, what only takes tools away last
+  const fired = once([...lengthens, ...caps, ...prefers, ...hits].map(firedBy))
   return { ranked, bans, cautions, fired, aimMm, say: ranked.length === 0 ? NOTHING_LEFT : sayChoice(ranked[0]) }
 }
 

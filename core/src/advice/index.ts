@@ -1,6 +1,8 @@
 export { advise, applies, choicesOf, NOTHING_LEFT, sayChoice, whyNot, type WhyNot } from './advise'
 export {
   COAT_TYPES,
+  coatTypeOf,
+  DOG_FACTS,
   FACTS,
   type Advice,
   type AdviceCase,
@@ -8,6 +10,7 @@ export {
   type Ban,
   type Choice,
   type CoatType,
+  type DogFact,
   type Effect,
   type Fact,
   type Fired,

@@ -22,6 +22,24 @@ export const FACTS = [
 ] as const
 export type Fact = (typeof FACTS)[number]
 
+/** What is kept with a dog; the rest is known from the visit, the place or the trim. */
+export const DOG_FACTS = ['light', 'pink', 'takes40', 'sensitive', 'skinReacts', 'feetSore', 'cropped'] as const satisfies readonly Fact[]
+export type DogFact = (typeof DOG_FACTS)[number]
+
+const COAT_WORDS: Readonly<Record<CoatType, RegExp>> = {
+  wire: /wire|rough|strip/i,
+  curly: /curl|wool/i,
+  drop: /drop|silk/i,
+  double: /double|under/i,
+  smooth: /smooth|feather/i,
+  mixed: /./
+}
+
+/** The coat type that a coat's own words tell, "soft wire" or "soft curly"; mixed where they tell none. */
+export function coatTypeOf(words: string): CoatType {
+  return COAT_TYPES.find((type) => COAT_WORDS[type].test(words)) ?? 'mixed'
+}
+
 export type AdviceCase = {
   readonly region: RegionId
   /** planned length, mm; null where the plan names none */
@@ -89,7 +107,7 @@ export type Advice = {
   readonly bans: readonly Ban[]
   /** what to take care of here */
   readonly cautions: readonly Fired[]
-  /** every rule that changed the answer, in the order in which they decide */
+  /** every rule that changed the answer: what moves the length first, what only takes tools away last */
   readonly fired: readonly Fired[]
   /** the length that is aimed at, mm, after caps and lengthening */
   readonly aimMm: number | null

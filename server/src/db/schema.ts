@@ -1,3 +1,4 @@
+import type { DogFact } from '@peen/core/advice'
 import type { CertificateRule, Finding } from '@peen/core/certify'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
 import type { CountedAttempt } from '@peen/core/practice'
@@ -92,6 +93,8 @@ export const dogs = mysqlTable('dogs', {
   temperament: name('temperament', 200).notNull(),
   dislikes: name('dislikes', 200).notNull(),
   burns: json('burns').$type<BurnPlace[]>().notNull(),
+  /** null where nobody has said anything yet */
+  facts: json('facts').$type<DogFact[]>(),
   ownerId: uuid('owner_id').references(() => owners.id)
 })
 

@@ -14,8 +14,8 @@ export function personName({ id, givenName, familyName, role }: PersonRow): Pers
 export const fullName = (person: { givenName: string; familyName: string }) => `${person.givenName} ${person.familyName}`
 
 export function dogView(dog: DogRow, ownerGivenName: string | null = null): DogView {
-  const { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns } = dog
-  return { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, ownerGivenName }
+  const { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, facts } = dog
+  return { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, facts: facts ?? [], ownerGivenName }
 }
 
 export async function personById(db: Reader, id: string): Promise<PersonRow> {

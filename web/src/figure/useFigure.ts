@@ -3,7 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
 import { askPainter, painter, type DrawnCoat } from './painter'
 
-/** Places to touch and departures of a drawn dog. Places follow when the hand rests; departures follow the hand. */
+/** Places to touch and departures of a drawn dog: the picture comes first. Places follow when the hand rests; departures follow the hand. */
 export function useFigure(
   drawn: MaybeRefOrGetter<DrawnCoat>,
   box: MaybeRefOrGetter<{ readonly w: number; readonly h: number }>,
@@ -44,7 +44,6 @@ export function useFigure(
     const { dog, plan, from } = toValue(drawn)
     return JSON.stringify([dog.bodyType, dog.colour, dog.withersMm, dog.own, dog.trim, plan, from, toValue(box)])
   })
-  watch(key, () => void readShapes(), { immediate: true })
   watch(
     () => [key.value, toValue(drawn), toValue(showsDepartures)],
     () => {

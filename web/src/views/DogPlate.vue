@@ -129,6 +129,7 @@ function tryLength(event: Event): void {
           as last measured
         </button>
         <span class="w-4" />
+        <RouterLink :to="`/dogs/${id}/adviser`" class="btn btn-quiet">Which tool where</RouterLink>
         <button class="btn btn-quiet" @click="unit = unit === 'mm' ? 'in' : 'mm'">lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}</button>
       </div>
     </main>

@@ -1,4 +1,4 @@
-import type { DogPage, DogView, Me } from '@peen/contract'
+import { dogFactsSchema, type DogFacts, type DogPage, type DogView, type Me } from '@peen/contract'
 import { asc, desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, route, type Route, type Services } from '../../http'
@@ -32,7 +32,9 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   // whoever sees what one assessor measured is not blind to that trim any more
   if (graded?.gradingId && actor.role !== 'apprentice') await rememberReading(db, graded.gradingId, actor.id, await clock.now())
   const isLength = new Set(standard.criteria.filter((criterion) => criterion.how.kind === 'length').map((criterion) => criterion.id))
+  const today = await clock.today()
   return {
+    known: visits.some(({ session }) => session.onDate < today),
     dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
     plan: standard.plan,
     visits: seen.map(({ session, person, gradingId }) => ({
@@ -49,7 +51,26 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   }
 }
 
+/** Keeps what a dog is known for. */
+async function keepFacts({ db }: Services, id: string, { facts }: DogFacts): Promise<DogView> {
+  const { dogs: d } = tables
+  await db
+    .update(d)
+    .set({ facts: [...new Set(facts)] })
+    .where(eq(d.id, id))
+  const row = (await db.select().from(d).where(eq(d.id, id)))[0]
+  if (!row) throw refuse.notFound('This dog')
+  return dogView(row)
+}
+
 export const dogRoutes: readonly Route[] = [
   route('get', '/dogs', ['lead', 'instructor', 'apprentice'], ({ services }) => dogList(services)),
-  route('get', '/dogs/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => dogPage(services, actor, params.id))
+  route('get', '/dogs/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => dogPage(services, actor, params.id)),
+  route<DogFacts>(
+    'put',
+    '/dogs/:id/facts',
+    ['lead', 'instructor'],
+    ({ services, params, body }) => keepFacts(services, params.id, body),
+    dogFactsSchema as never
+  )
 ]

@@ -9,13 +9,14 @@ import { refuse, type Services } from '../../http'
 
 const EMPTY_ROOM = { room: 'grooming room', timeZone: 'Europe/London', demoNow: null, roomWidthMm: 12000, roomDepthMm: 9000 }
 
+const USUAL_RULES = Object.fromEntries(houseRules.map((rule) => [rule.id, rule.chosen]))
+
 /** The school's single row; made once with the house rules' defaults. */
 export async function ensureSchool(tx: Transaction, name: string): Promise<void> {
-  const rules = Object.fromEntries(houseRules.map((rule) => [rule.id, rule.chosen]))
   await tx
     .insert(tables.school)
     .ignore()
-    .values({ id: 1, name, ...EMPTY_ROOM, houseRules: rules })
+    .values({ id: 1, name, ...EMPTY_ROOM, houseRules: USUAL_RULES })
 }
 
 /** What Peen ships as data, into the database, where a school may change it. Runs at every start; never overwrites. */
@@ -64,6 +65,7 @@ export async function schoolView({ db, clock }: Services): Promise<SchoolView> {
     isDemo: row.demoNow !== null,
     tools: await rackOf(db),
     standards: (await db.select().from(tables.standards)).map((standard) => standard.body),
-    houseRules: row.houseRules
+    // a question that came after the school was opened has its usual answer
+    houseRules: { ...USUAL_RULES, ...row.houseRules }
   }
 }

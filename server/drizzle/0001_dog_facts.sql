@@ -1,0 +1,1 @@
+ALTER TABLE `dogs` ADD `facts` json;

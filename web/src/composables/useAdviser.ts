@@ -1,0 +1,94 @@
+import { adviceRules, houseRules } from '@peen/content'
+import type { DogPage } from '@peen/contract'
+import { advise, coatTypeOf, sayChoice, type Advice, type Choice, type DogFact, type Fact } from '@peen/core/advice'
+import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
+import type { Tool } from '@peen/core/tools'
+import { computed, ref, type Ref } from 'vue'
+import type { PlateNote } from '../figure/plate-note'
+
+const NOTED: readonly RegionId[] = [
+  'skull',
+  'beard',
+  'cheek',
+  'neckSide',
+  'back',
+  'ribs',
+  'skirt',
+  'foreleg',
+  'thigh',
+  'rearPastern',
+  'tail',
+  'earOutside'
+]
+
+/** Advice for every place of one dog, as the school works, and what one tries out instead. */
+export function useAdviser(
+  page: Ref<DogPage | null>,
+  rack: () => readonly Tool[],
+  house: () => Readonly<Record<string, number>>,
+  facts: Ref<readonly DogFact[]>,
+  side: Ref<'left' | 'right'>,
+  combed: Ref<boolean>
+) {
+  const selected = ref<RegionId>('back')
+  const tried = ref<Partial<Record<RegionId, Choice>>>({})
+
+  function factsAt(region: RegionId): ReadonlySet<Fact> {
+    const all = new Set<Fact>(facts.value)
+    if (page.value?.known) all.add('known')
+    if (combed.value) all.add('combed')
+    const burns = page.value?.dog.burns ?? []
+    if (burns.length > 0) all.add('burnedBefore')
+    if (burns.some((burn) => burn.region === region && burn.side === side.value)) all.add('burnedHere')
+    return all
+  }
+  const adviceFor = (region: RegionId): Advice =>
+    advise(adviceRules, {
+      region,
+      plannedMm: page.value?.plan.lengthsMm[region] ?? null,
+      coat: coatTypeOf(page.value?.dog.coat ?? ''),
+      facts: factsAt(region),
+      house: house(),
+      rack: rack()
+    })
+  const advices = computed(() => new Map(REGIONS.map(({ id }) => [id, adviceFor(id)])))
+  const chosenAt = (region: RegionId): Choice | null => tried.value[region] ?? advices.value.get(region)?.ranked[0] ?? null
+
+  /** what the dog would wear with these tools: scissors and hands leave the plan's length */
+  const lengths = computed(() => {
+    const plan = page.value?.plan.lengthsMm ?? {}
+    const worn: Partial<Record<RegionId, number>> = { ...plan }
+    for (const { id } of REGIONS) {
+      const mm = chosenAt(id)?.lengthMm
+      if (plan[id] !== undefined && mm !== null && mm !== undefined) worn[id] = mm
+    }
+    return worn
+  })
+  const notes = computed<PlateNote[]>(() =>
+    NOTED.map((region, i) => {
+      const choice = chosenAt(region)
+      const off = (lengths.value[region] ?? 0) - (page.value?.plan.lengthsMm[region] ?? 0)
+      return {
+        id: region,
+        region,
+        numeral: String(i + 1),
+        heading: regionName(region),
+        lines: [{ text: shortly(choice), bold: true }, ...(choice?.lengthMm ? [{ text: `leaves ${choice.lengthMm} mm` }] : [])],
+        tone: off > 0.05 ? 'long' : off < -0.05 ? 'short' : undefined,
+        danger: factsAt(region).has('burnedHere') ? 'burned before' : undefined
+      }
+    })
+  )
+  const houseChoices = computed(() =>
+    houseRules
+      .filter(({ id }) => adviceRules.some(({ when }) => when.house?.id === id))
+      .map(({ id, question, sides }) => ({ id, question, chosen: sides[house()[id] ?? 0] }))
+  )
+  return { selected, tried, advices, chosenAt, lengths, notes, houseChoices }
+}
+
+/** "7F with": as short as a note in the margin is. */
+export function shortly(choice: Choice | null): string {
+  if (!choice) return 'ask the instructor'
+  return choice.direction === null ? choice.tool.label : sayChoice(choice).replace(/ the growth, leaves .*/, '')
+}
