@@ -1,5 +1,6 @@
 export * from './auth'
 export * from './certify'
+export * from './day'
 export * from './dogs'
 export * from './events'
 export * from './grading'

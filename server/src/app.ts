@@ -8,6 +8,7 @@ import { apprenticeRoutes } from './features/apprentices'
 import { auditRoutes } from './features/audit'
 import { authRoutes, COOKIE, whoIs } from './features/auth'
 import { certifyRoutes } from './features/certify'
+import { dayRoutes } from './features/day'
 import { dogRoutes } from './features/dogs'
 import { floorRoutes } from './features/floor'
 import { gradingRoutes } from './features/grading'
@@ -24,6 +25,7 @@ export const ROUTES: readonly Route[] = [
   ...practiceRoutes,
   ...apprenticeRoutes,
   ...dogRoutes,
+  ...dayRoutes,
   ...gradingRoutes,
   ...certifyRoutes,
   ...auditRoutes

@@ -4,7 +4,7 @@ import { tables } from '../../db'
 import { refuse, route, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
 import { rememberReading } from '../grading'
-import { standardOf } from '../school'
+import { newestStandards, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
 
 async function dogList({ db }: Services): Promise<DogView[]> {
@@ -24,9 +24,12 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
     .leftJoin(r, eq(r.gradingId, g.id))
     .where(eq(s.dogId, id))
     .orderBy(desc(s.onDate), desc(s.id))
-  if (visits.length === 0) throw refuse.notFound('A visit of this dog')
   const seen = visits.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
-  const standard = await standardOf(db, visits[0].session.standardId, visits[0].session.standardVersion)
+  // a dog that was never here is shown in the trim that its body usually wears
+  const usual = await newestStandards(db)
+  const standard = visits[0]
+    ? await standardOf(db, visits[0].session.standardId, visits[0].session.standardVersion)
+    : (usual.find(({ body }) => body.bodyType === row.dog.bodyType) ?? usual[0]).body
   const open = await sessionsBeingMarked(db)
   const graded = seen.find((visit) => visit.result !== null && !open.has(visit.session.id))
   // whoever sees what one assessor measured is not blind to that trim any more

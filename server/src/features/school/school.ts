@@ -3,7 +3,7 @@ import type { SchoolView } from '@peen/contract'
 import { CoreError } from '@peen/core/error'
 import { standardIssues, type Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
-import { and, asc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq } from 'drizzle-orm'
 import { tables, type Database, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 
@@ -52,6 +52,13 @@ export async function standardOf(db: Reader, id: string, version: number): Promi
   )[0]
   if (!row) throw refuse.notFound(`Standard ${id}, version ${version},`)
   return row.body
+}
+
+/** The newest version of every standard. */
+export async function newestStandards(db: Reader) {
+  const { standards: s } = tables
+  const rows = await db.select().from(s).orderBy(asc(s.id), desc(s.version))
+  return rows.filter((row, i) => row.id !== rows[i - 1]?.id)
 }
 
 /** What every screen needs to know of the school: names, its clock, rack and standards. */

@@ -1,0 +1,57 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { clashesOf, freePlace, type DayVisit, type WantedVisit } from '.'
+
+const wanted: WantedVisit = {
+  dogId: 'flint',
+  apprenticeId: 'bram',
+  tableId: 't1',
+  minutes: 95,
+  dog: 'Flint',
+  dogCanStandMin: 100,
+  apprentice: 'Bram',
+  tableNumber: 1
+}
+const other: DayVisit = { dogId: 'ash', apprenticeId: 'tove', tableId: 't2', minutes: 95, closed: false }
+const codes = (day: readonly DayVisit[], one = wanted) => clashesOf(day, one).map(({ code }) => code)
+
+describe('a visit in the day', () => {
+  it('fits where nothing is in its way', () => {
+    expect(codes([])).toEqual([])
+    expect(codes([other])).toEqual([])
+  })
+
+  it('blocks a dog, an apprentice and a table that are busy, and says which', () => {
+    const clashes = clashesOf([{ ...other, dogId: 'flint', apprenticeId: 'bram', tableId: 't1' }], { ...wanted, dogCanStandMin: 300 })
+    expect(clashes.map(({ say }) => say)).toEqual([
+      'Flint stands on another table already.',
+      'Bram works on another dog already.',
+      'Table 1 is taken.'
+    ])
+    expect(clashes.every(({ blocks }) => blocks)).toBe(true)
+  })
+
+  it('lets them again once the table was closed, and counts the dog’s minutes over the whole day', () => {
+    const closed = { ...other, dogId: 'flint', apprenticeId: 'bram', tableId: 't1', minutes: 30, closed: true }
+    expect(clashesOf([closed], wanted)).toEqual([
+      { code: 'dogMinutes', blocks: false, say: 'Flint would stand 125 minutes today and can stand 100: plan a break or less of the trim.' }
+    ])
+    expect(codes([{ ...closed, minutes: 5 }])).toEqual([])
+  })
+})
+
+describe('a place for a table', () => {
+  it('is found row by row until the room is full, and none stands on another', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 3000, max: 30000 }), fc.integer({ min: 2500, max: 20000 }), (wide, deep) => {
+        const tables: { xMm: number; yMm: number }[] = []
+        for (let place = freePlace([wide, deep], tables); place; place = freePlace([wide, deep], tables)) {
+          for (const one of tables) expect(Math.abs(one.xMm - place.xMm) >= 3000 || Math.abs(one.yMm - place.yMm) >= 2500).toBe(true)
+          tables.push(place)
+          expect(tables.length).toBeLessThan(100)
+        }
+        expect(tables.length).toBe(Math.floor(wide / 3700) * Math.floor(deep / 2900))
+      })
+    )
+  })
+})

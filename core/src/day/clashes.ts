@@ -1,0 +1,65 @@
+// Whether a visit fits into the day: who, which dog, which table, and what the dog can still stand.
+
+/** A visit of the day; `closed` once its table was closed. */
+export type DayVisit = {
+  readonly dogId: string
+  readonly apprenticeId: string
+  readonly tableId: string
+  readonly minutes: number
+  readonly closed: boolean
+}
+
+/** A visit that somebody wants, with the words to say what is in its way. `minutes` is what its trim takes. */
+export type WantedVisit = Omit<DayVisit, 'closed'> & {
+  readonly dog: string
+  readonly dogCanStandMin: number
+  readonly apprentice: string
+  readonly tableNumber: number
+}
+
+/** `blocks`: it cannot be planned; otherwise it is said and the instructor decides. */
+export type Clash = {
+  readonly code: 'dogTwice' | 'apprenticeTwice' | 'tableTaken' | 'dogMinutes'
+  readonly blocks: boolean
+  readonly say: string
+}
+
+/** Everything that stands against a visit, the blocking first. */
+export function clashesOf(day: readonly DayVisit[], wanted: WantedVisit): readonly Clash[] {
+  const open = day.filter(({ closed }) => !closed)
+  const clashes: Clash[] = []
+  if (open.some(({ dogId }) => dogId === wanted.dogId))
+    clashes.push({ code: 'dogTwice', blocks: true, say: `${wanted.dog} stands on another table already.` })
+  if (open.some(({ apprenticeId }) => apprenticeId === wanted.apprenticeId))
+    clashes.push({ code: 'apprenticeTwice', blocks: true, say: `${wanted.apprentice} works on another dog already.` })
+  if (open.some(({ tableId }) => tableId === wanted.tableId))
+    clashes.push({ code: 'tableTaken', blocks: true, say: `Table ${wanted.tableNumber} is taken.` })
+  const before = day.filter(({ dogId }) => dogId === wanted.dogId).reduce((sum, { minutes }) => sum + minutes, 0)
+  const total = before + wanted.minutes
+  if (total > wanted.dogCanStandMin)
+    clashes.push({
+      code: 'dogMinutes',
+      blocks: false,
+      say: `${wanted.dog} would stand ${total} minutes today and can stand ${wanted.dogCanStandMin}: plan a break or less of the trim.`
+    })
+  return clashes
+}
+
+/** A table needs this much of a room, mm. Chosen: a table, its dog and two people. */
+const PLACE_MM = Object.freeze({ wide: 3700, deep: 2900, edge: 400 })
+
+/** The first free place for another table, row by row; mm from the room's upper left corner. */
+export function freePlace(
+  [widthMm, depthMm]: readonly [number, number],
+  taken: readonly { readonly xMm: number; readonly yMm: number }[]
+): { readonly xMm: number; readonly yMm: number } | null {
+  for (let yMm = PLACE_MM.edge; yMm + PLACE_MM.deep - PLACE_MM.edge <= depthMm; yMm += PLACE_MM.deep) {
+    for (let xMm = PLACE_MM.edge; xMm + PLACE_MM.wide - PLACE_MM.edge <= widthMm; xMm += PLACE_MM.wide) {
+      const free = taken.every(
+        (other) => Math.abs(other.xMm - xMm) >= PLACE_MM.wide * 0.9 || Math.abs(other.yMm - yMm) >= PLACE_MM.deep * 0.9
+      )
+      if (free) return { xMm, yMm }
+    }
+  }
+  return null
+}

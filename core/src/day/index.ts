@@ -1,0 +1,1 @@
+export { clashesOf, freePlace, type Clash, type DayVisit, type WantedVisit } from './clashes'

@@ -1,0 +1,149 @@
+import type { DayView, DogPage, FloorView, Planned } from '@peen/contract'
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { smallSchool, type Client, type World } from '../../testing/world'
+
+let world: World
+let ivo: Client
+let lena: Client
+let abe: Client
+beforeAll(async () => {
+  world = await smallSchool('day')
+  ;[ivo, lena, abe] = [await world.client('ivo'), await world.client('lena'), await world.client('abe')]
+})
+afterAll(() => world.close())
+
+const person = (change: object = {}) => ({
+  id: v7(),
+  givenName: 'Nel',
+  familyName: 'Aster',
+  username: `nel${Math.floor(performance.now() * 1000)}`,
+  password: 'long enough 7F',
+  role: 'apprentice',
+  cohort: 'Spring',
+  ...change
+})
+const dog = (change: object = {}) => ({
+  id: v7(),
+  name: 'Moth',
+  bodyType: 'bearded',
+  coat: 'wire',
+  colour: 'pepper',
+  withersMm: 340,
+  canStandMin: 120,
+  temperament: 'steady',
+  dislikes: '',
+  owner: 'Orla',
+  contact: 'orla@post.invalid',
+  ...change
+})
+const day = async () => (await ivo.get('/day')).body as unknown as DayView
+const visit = (view: DayView, change: object = {}) => ({
+  id: v7(),
+  apprenticeId: view.people.find(({ role }) => role === 'apprentice')!.id,
+  dogId: view.dogs[0].id,
+  tableId: view.tables[0].id,
+  standardId: view.trims[0].id,
+  weeksSince: 6,
+  wishes: '',
+  ...change
+})
+
+describe('people', () => {
+  it('are let in and can sign in at once', async () => {
+    const nel = person()
+    expect((await ivo.post('/people', nel)).status).toBe(200)
+    expect((await day()).people.find(({ id }) => id === nel.id)).toMatchObject({ givenName: 'Nel', cohort: 'Spring', role: 'apprentice' })
+    const answer = await (await world.client()).post('/sign-in', { username: nel.username, password: nel.password })
+    expect(answer.status).toBe(200)
+    expect(JSON.stringify(answer.body)).not.toContain('long enough')
+  })
+
+  it('are refused in words: a name that is taken, a short password, a role nobody has, an id that is in use', async () => {
+    const nel = person()
+    await ivo.post('/people', nel)
+    const twice = await ivo.post('/people', person({ username: nel.username }))
+    expect([twice.status, twice.body.detail]).toEqual([409, `User name “${nel.username}” is taken; choose another. Nothing was changed.`])
+    expect((await ivo.post('/people', person({ id: nel.id }))).status).toBe(409)
+    const short = await ivo.post('/people', person({ password: 'short', role: 'king' }))
+    expect(short.status).toBe(422)
+    expect(short.body.detail).toContain('Password is too short; at least 10 characters.')
+    expect(short.body.detail).toContain('Role is king; allowed is lead, instructor, apprentice.')
+  })
+
+  it('of the staff are let in by a lead assessor only, and an apprentice lets in nobody', async () => {
+    expect((await ivo.post('/people', person({ role: 'instructor' }))).status).toBe(403)
+    expect((await lena.post('/people', person({ role: 'instructor' }))).status).toBe(200)
+    expect((await abe.post('/people', person())).status).toBe(403)
+    expect((await abe.get('/day')).status).toBe(403)
+  })
+})
+
+describe('dogs', () => {
+  it('stand on their own page before their first visit, as unknown', async () => {
+    const moth = dog()
+    expect((await ivo.post('/dogs', moth)).status).toBe(200)
+    const page = (await ivo.get(`/dogs/${moth.id}`)).body as unknown as DogPage
+    expect(page.known).toBe(false)
+    expect(page.dog).toMatchObject({ name: 'Moth', ownerGivenName: 'Orla', burns: [], facts: [] })
+    expect(page.plan.lengthsMm.back).toBeGreaterThan(0)
+  })
+
+  it('are refused with every field that is wrong, its value and what is allowed', async () => {
+    const wrong = await ivo.post('/dogs', dog({ withersMm: 5000, canStandMin: 2.5 }))
+    expect(wrong.status).toBe(422)
+    expect(wrong.body.detail).toContain('Height at the withers is 5000; allowed is 150 to 900 mm.')
+    expect(wrong.body.detail).toContain('Minutes it can stand is 2.5; allowed is 5 to 300 minutes.')
+    const unknown = await ivo.post('/dogs', dog({ bodyType: 'griffin', colour: 'plaid' }))
+    expect(unknown.body.detail).toMatch(/Body type is griffin; allowed is terrier, bearded, .* Colour is plaid/)
+  })
+})
+
+describe('tables and visits', () => {
+  it('are planned, stand on the floor, and clash in words', async () => {
+    const table = await ivo.post('/tables', { id: v7() })
+    expect(table.body).toMatchObject({ number: 2 })
+    const view = await day()
+    const first = visit(view)
+    const planned = await ivo.post('/visits', first)
+    expect(planned.status).toBe(200)
+    expect((planned.body as unknown as Planned).warnings).toEqual([])
+    const floor = (await ivo.get('/floor')).body as unknown as FloorView
+    expect(floor.tables.find(({ tableId }) => tableId === first.tableId)).toMatchObject({ sessionId: first.id, trim: view.trims[0].name })
+    const again = await ivo.post('/visits', visit(view))
+    expect(again.status).toBe(409)
+    expect(again.body.detail).toMatch(
+      /stands on another table already\. .* works on another dog already\. Table 1 is taken\. Nothing was changed\./
+    )
+    expect((await day()).visits.length).toBe(1)
+  })
+
+  it('say when a dog would stand longer than it can, and plan it all the same', async () => {
+    const old = dog({ name: 'Bracken', canStandMin: 40 })
+    await ivo.post('/dogs', old)
+    const view = await day()
+    const free = view.people.filter(
+      ({ role, id }) =>
+        role === 'apprentice' && !view.visits.some((one) => one.apprentice.startsWith(view.people.find((p) => p.id === id)!.givenName))
+    )
+    const answer = await ivo.post('/visits', visit(view, { dogId: old.id, apprenticeId: free[0].id, tableId: view.tables[1].id }))
+    expect(answer.status).toBe(200)
+    expect((answer.body as unknown as Planned).warnings[0]).toMatch(/Bracken would stand \d+ minutes today and can stand 40/)
+  })
+
+  it('are refused for what is not there', async () => {
+    const view = await day()
+    for (const change of [{ dogId: v7() }, { tableId: v7() }, { apprenticeId: ivo.me!.id }, { standardId: 'no-such-trim' }])
+      expect((await ivo.post('/visits', visit(view, change))).status).toBe(404)
+    expect((await ivo.post('/visits', visit(view, { weeksSince: -1 }))).body.detail).toContain(
+      'Weeks since the last groom is -1; allowed is 0 to 520 weeks.'
+    )
+  })
+
+  it('fill the room until it is full', async () => {
+    const answers = []
+    for (let i = 0; i < 14; i++) answers.push(await ivo.post('/tables', { id: v7() }))
+    const last = answers.at(-1)!
+    expect([last.status, last.body.detail]).toEqual([409, expect.stringMatching(/^The room is full with \d+ tables/)])
+  })
+})
