@@ -20,6 +20,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
   const finding = findings.find((row: { findingId: string | null }) => row.findingId).findingId
   return [
     ['floor', () => page.goto('/floor')],
+    ['day', () => page.goto('/day')],
     ['table', () => openTable(page, 'Bram')],
     ['apprentices', () => page.goto('/apprentices')],
     ['apprentice', () => page.goto(`/apprentices/${people[0].id}`)],

@@ -57,4 +57,25 @@ export async function saved(page: Page): Promise<void> {
   await expect(page.getByText('Everything is saved')).toBeVisible()
 }
 
+/** Walks all six stations; measured things at their targets, judged things as they should be. */
+export async function walkRound(page: Page, change: Record<string, string[]> = {}): Promise<void> {
+  for (const [i, station] of ['Side', 'Front', 'Rear', 'Above', 'By hand', 'Handling'].entries()) {
+    if (i > 0) await page.getByRole('tab', { name: station }).click()
+    const rows = await page.locator('[data-row]').evaluateAll((all) => all.map((row) => row.getAttribute('data-row')!))
+    expect(rows.length).toBeGreaterThan(2)
+    for (const id of rows) {
+      await page.locator(`[data-row="${id}"]`).click()
+      const editor = page.locator(`[data-editor="${id}"]`)
+      if ((await editor.count()) > 0) {
+        const inputs = editor.locator('input[inputmode=decimal]')
+        const n = await inputs.count()
+        const target = Number(((await page.locator(`[data-row="${id}"]`).innerText()).match(/([\d.]+)\s*±/) ?? [])[1] ?? 1)
+        if (n === 0) await editor.getByRole('button', { name: 'As it should be' }).click()
+        for (let k = 0; k < n; k++) await inputs.nth(k).fill(change[id]?.[k] ?? String(target))
+      }
+      await page.locator(`[data-row="${id}"]`).click()
+    }
+  }
+}
+
 export { expect }

@@ -1,6 +1,6 @@
 // The whole job once: practice logged, trim graded, record changed, certificate signed by two people.
 import type { Page } from '@playwright/test'
-import { drawn, expect, openTable, saved, signIn, test } from './app'
+import { drawn, expect, openTable, saved, signIn, test, walkRound } from './app'
 
 test('an instructor logs practice: what, where, tool, whose hands, fault, prompt, minutes, help', async ({ page }) => {
   await signIn(page, 'ruben')
@@ -77,27 +77,6 @@ test('"I am here" releases the hold point, and the look moves on', async ({ page
   await page.getByRole('button', { name: /I am here, table 3/ }).click()
   await expect(page.getByRole('button', { name: /I am here, table 3/ })).toHaveCount(0)
 })
-
-/** Walks all six stations; measured things at their targets, judged things as they should be. */
-async function walkRound(page: Page, change: Record<string, string[]> = {}): Promise<void> {
-  for (const [i, station] of ['Side', 'Front', 'Rear', 'Above', 'By hand', 'Handling'].entries()) {
-    if (i > 0) await page.getByRole('tab', { name: station }).click()
-    const rows = await page.locator('[data-row]').evaluateAll((all) => all.map((row) => row.getAttribute('data-row')!))
-    expect(rows.length).toBeGreaterThan(2)
-    for (const id of rows) {
-      await page.locator(`[data-row="${id}"]`).click()
-      const editor = page.locator(`[data-editor="${id}"]`)
-      if ((await editor.count()) > 0) {
-        const inputs = editor.locator('input[inputmode=decimal]')
-        const n = await inputs.count()
-        const target = Number(((await page.locator(`[data-row="${id}"]`).innerText()).match(/([\d.]+)\s*±/) ?? [])[1] ?? 1)
-        if (n === 0) await editor.getByRole('button', { name: 'As it should be' }).click()
-        for (let k = 0; k < n; k++) await inputs.nth(k).fill(change[id]?.[k] ?? String(target))
-      }
-      await page.locator(`[data-row="${id}"]`).click()
-    }
-  }
-}
 
 test('a finished trim is measured, judged, mended in words, and signed', async ({ page }) => {
   test.setTimeout(120000)

@@ -6,6 +6,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/sign-in', component: () => import('./views/SignIn.vue'), meta: { open: true } },
   { path: '/setup', component: () => import('./views/SetUp.vue'), meta: { open: true } },
   { path: '/floor', component: () => import('./views/FloorRoom.vue'), meta: { place: 'floor' } },
+  { path: '/day', component: () => import('./views/DayPlan.vue'), meta: { place: 'floor' } },
   { path: '/table/:id', component: () => import('./views/TableWork.vue'), props: true, meta: { place: 'floor' } },
   { path: '/apprentices', component: () => import('./views/ApprenticeList.vue'), meta: { place: 'apprentices' } },
   { path: '/apprentices/:id', component: () => import('./views/ApprenticeRecord.vue'), props: true, meta: { place: 'apprentices' } },

@@ -77,10 +77,11 @@ useKeys([
         <p class="muted mt-2">
           {{
             session.isStaff
-              ? 'Tables, dogs and the day’s work are set up by a lead assessor; this school starts empty.'
+              ? 'This school starts empty: tables, people, dogs and the day’s work are set up on one page.'
               : 'Look at your record, or ask your instructor for a practice figure.'
           }}
         </p>
+        <RouterLink v-if="session.isStaff" to="/day" class="btn btn-go mt-4 inline-flex">Set up the day</RouterLink>
       </div>
       <template v-else-if="isRoom">
         <RoomPlan :width="width" :height="data.roomMm[1] * scale" />
@@ -141,6 +142,9 @@ useKeys([
         </template>
       </section>
       <p v-if="outbox.refusal" class="mx-6 mt-4" role="alert">{{ outbox.refusal }}</p>
+      <div v-if="data.tables.length > 0" class="mt-6 px-6">
+        <RouterLink to="/day" class="btn btn-quiet inline-flex w-full justify-center">Plan the day</RouterLink>
+      </div>
     </aside>
   </div>
 </template>
