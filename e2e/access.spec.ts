@@ -32,6 +32,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['plates', () => page.goto('/plates')],
     ['plate', () => page.goto('/plates/bearded-pet?view=head')],
     ['rack', () => page.goto('/rack')],
+    ['house rules', () => page.goto('/house-rules')],
     ['certify', () => page.goto('/certify')],
     ['finding', () => page.goto(`/certify/${finding}`)],
     [

@@ -57,3 +57,18 @@ test('what an instructor knows of a dog is kept and changes the advice; an appre
   await openAdviser(page, /Flint/)
   await expect(page.getByLabel('light coat')).toBeDisabled()
 })
+
+test('a lead assessor takes the school’s side, and the advice follows', async ({ page }) => {
+  await signIn(page, 'ottilie')
+  await page.goto('/house-rules')
+  const skull = page.locator('[data-rule=bearded-skull]')
+  await expect(skull).toContainText('The skull is clipped toward the neck.')
+  await skull.getByRole('radio', { name: /against, from the neck forward/ }).click()
+  await expect(skull).toContainText('The skull is clipped against the growth, from the neck forward')
+  await openAdviser(page, /Flint/)
+  await page.locator('#place').selectOption('skull')
+  await expect(page.getByTestId('advice')).toHaveText(/against the growth, leaves/)
+  await page.goto('/house-rules')
+  await skull.getByRole('radio', { name: 'toward the neck' }).click()
+  await expect(skull).toContainText('The skull is clipped toward the neck.')
+})

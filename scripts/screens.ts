@@ -63,6 +63,12 @@ const ids = {
 await shoot('apprentices', go('/apprentices'))
 await shoot('apprentice', go(`/apprentices/${ids.pia}`))
 await shoot('dog', go(`/dogs/${ids.ember}`))
+await shoot('adviser', async () => {
+  await page.goto(`${BASE}/dogs/${ids.ember}/adviser`)
+  await page.selectOption('#place', 'cheek')
+})
+await shoot('day', go('/day'))
+await shoot('house-rules', go('/house-rules'))
 await shoot('dogs', go('/dogs'))
 await shoot('trims', go('/trims'))
 await shoot('plates', go('/plates'))

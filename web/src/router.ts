@@ -18,6 +18,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/plates', component: () => import('./views/PlateRoom.vue'), meta: { place: 'trims' } },
   { path: '/plates/:trim', component: () => import('./views/PlateBench.vue'), props: true, meta: { place: 'trims' } },
   { path: '/rack', component: () => import('./views/ToolRack.vue'), meta: { place: 'trims' } },
+  { path: '/house-rules', component: () => import('./views/HouseRules.vue'), meta: { place: 'trims' } },
   { path: '/certify', component: () => import('./views/CertifyList.vue'), meta: { place: 'certify' } },
   { path: '/certify/:id', component: () => import('./views/FindingSheet.vue'), props: true, meta: { place: 'certify' } },
   { path: '/:rest(.*)*', component: () => import('./views/NotHere.vue'), meta: { place: '' } }

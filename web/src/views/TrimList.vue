@@ -36,6 +36,7 @@ const wordOf = (row: TrimRow) =>
       <h1>Graded trims, newest first</h1>
       <span class="flex flex-wrap gap-2">
         <RouterLink to="/plates" class="btn btn-quiet min-h-11">Plates: every kind of dog</RouterLink>
+        <RouterLink to="/house-rules" class="btn btn-quiet min-h-11">House rules</RouterLink>
         <RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink>
       </span>
     </div>

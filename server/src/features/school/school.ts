@@ -1,10 +1,10 @@
 import { houseRules, rack, standards as shippedStandards } from '@peen/content'
-import type { SchoolView } from '@peen/contract'
+import type { HouseRules, SchoolView } from '@peen/contract'
 import { CoreError } from '@peen/core/error'
 import { standardIssues, type Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
 import { and, asc, desc, eq } from 'drizzle-orm'
-import { tables, type Database, type Reader, type Transaction } from '../../db'
+import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 
 const EMPTY_ROOM = { room: 'grooming room', timeZone: 'Europe/London', demoNow: null, roomWidthMm: 12000, roomDepthMm: 9000 }
@@ -75,4 +75,22 @@ export async function schoolView({ db, clock }: Services): Promise<SchoolView> {
     // a question that came after the school was opened has its usual answer
     houseRules: { ...USUAL_RULES, ...row.houseRules }
   }
+}
+
+/** Takes the school's side in questions where practitioners differ. Refuses a question or a side that does not exist. */
+export async function chooseHouseRules(services: Services, { rules }: HouseRules): Promise<SchoolView> {
+  const wrong = Object.entries(rules).flatMap(([id, side]) => {
+    const rule = houseRules.find((candidate) => candidate.id === id)
+    if (!rule) return [{ path: `rules.${id}`, detail: `${id.slice(0, 40)} is not a question of the house.` }]
+    return side < rule.sides.length
+      ? []
+      : [{ path: `rules.${id}`, detail: `${rule.question} is ${side}; allowed is 0 to ${rule.sides.length - 1}.` }]
+  })
+  if (wrong.length > 0) throw refuse.invalid(wrong)
+  await inTransaction(services.db, async (tx) => {
+    const row = (await tx.select().from(tables.school).for('update'))[0]
+    if (!row) throw refuse.notFound('The school')
+    await tx.update(tables.school).set({ houseRules: { ...row.houseRules, ...rules } })
+  })
+  return schoolView(services)
 }
