@@ -1,7 +1,10 @@
+import { availableParallelism } from 'node:os'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
+    // one worker a core: the default leaves a machine of two cores with one
+    maxWorkers: availableParallelism(),
     projects: [
       {
         test: {
