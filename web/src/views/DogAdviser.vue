@@ -5,6 +5,7 @@ import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
 import { computed, ref, watch } from 'vue'
 import { api, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
+import SideButtons from '../components/SideButtons.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useAdviser } from '../composables/useAdviser'
@@ -93,15 +94,7 @@ async function toggle(fact: DogFact): Promise<void> {
         @pick="pick"
       />
       <div class="mt-3 flex flex-wrap items-center gap-2">
-        <button
-          v-for="choice in ['left', 'right'] as const"
-          :key="choice"
-          :class="['btn', side === choice ? 'bg-ink text-sheet' : 'btn-quiet']"
-          :aria-pressed="side === choice"
-          @click="side = choice"
-        >
-          {{ choice }} side
-        </button>
+        <SideButtons v-model="side" />
         <button v-if="isTried" class="btn btn-quiet" @click="tried = {}">Back to the advice</button>
         <RouterLink :to="`/dogs/${id}`" class="btn btn-quiet">{{ data.dog.name }}</RouterLink>
       </div>

@@ -6,6 +6,7 @@ import { sayLength, upperFirst, type LengthUnit } from '@peen/core/units'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import SideButtons from '../components/SideButtons.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
@@ -98,20 +99,7 @@ function tryLength(event: Event): void {
         @pick="(region) => (selected = region)"
       />
       <div class="mt-3 flex flex-wrap gap-2">
-        <button
-          :class="['btn', side === 'left' ? 'bg-ink text-sheet' : 'btn-quiet']"
-          :aria-pressed="side === 'left'"
-          @click="side = 'left'"
-        >
-          left side
-        </button>
-        <button
-          :class="['btn', side === 'right' ? 'bg-ink text-sheet' : 'btn-quiet']"
-          :aria-pressed="side === 'right'"
-          @click="side = 'right'"
-        >
-          right side
-        </button>
+        <SideButtons v-model="side" />
         <span class="w-4" />
         <button
           :class="['btn', wears === 'plan' ? 'bg-ink text-sheet' : 'btn-quiet']"

@@ -91,9 +91,7 @@ describe('scissors leave', () => {
 
   it('a bracelet with a bevel at the top and at the bottom', () => {
     const figure = figureOf('bracelets', 'front')
-    const { topMm, bottomBevelMm } = coatFor('', 'bracelets').shapes.find(
-      (shape): shape is Extract<Shape, { kind: 'cylinder' }> => shape.kind === 'cylinder' && shape.limb === 'fore'
-    )!
+    const { topMm, bottomBevelMm } = shapeIn('bracelets', 'cylinder')
     const middle = widthAt(figure, 'foreLeft', (topMm! + bottomBevelMm) / 2)
     expect(widthAt(figure, 'foreLeft', topMm! - 3)).toBeLessThan(middle * 0.9)
     expect(widthAt(figure, 'foreLeft', topMm! + 14)).toBeLessThan(middle * 0.6)
@@ -295,9 +293,7 @@ describe('a fault is seen', SLOW, () => {
   })
 
   it('a tube has no bevels, a flat head is level, a high tail ends higher, a bulging leg is no column', () => {
-    const topMm = coatFor('', 'bracelets').shapes.find(
-      (shape): shape is Extract<Shape, { kind: 'cylinder' }> => shape.kind === 'cylinder' && shape.limb === 'fore'
-    )!.topMm!
+    const topMm = shapeIn('bracelets', 'cylinder').topMm!
     const at = (faults: readonly Fault[]) => widthAt(figureOf('bracelets', 'front', faults), 'foreLeft', topMm - 4)
     expect(at([{ kind: 'tube' }])).toBeGreaterThan(at([]) * 1.08)
     const crown = (faults: readonly Fault[]) => Math.max(...endsOf(layerOf(figureOf('teddy', 'head', faults), 'skull')).map(([, y]) => y))

@@ -1,0 +1,16 @@
+<script setup lang="ts">
+// From which of the dog's own sides it is seen.
+const side = defineModel<'left' | 'right'>({ required: true })
+</script>
+
+<template>
+  <button
+    v-for="choice in ['left', 'right'] as const"
+    :key="choice"
+    :class="['btn', side === choice ? 'bg-ink text-sheet' : 'btn-quiet']"
+    :aria-pressed="side === choice"
+    @click="side = choice"
+  >
+    {{ choice }} side
+  </button>
+</template>
