@@ -70,6 +70,7 @@ export default ts.config(
   { files: ['core/src/**/*.test.ts'], rules: only('core', 'content') },
   { files: ['content/**/*.ts'], rules: only('core') },
   { files: ['contract/src/**/*.ts'], rules: only('core') },
+  { files: ['contract/src/**/*.test.ts'], rules: only('core', 'content') },
   // what measures never sees the camera's truth: no room but devices and scripts may enter @peen/devices
   { files: ['devices/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: only('core') },
   { files: ['devices/src/**/*.test.ts'], rules: only('core', 'content') },

@@ -9,6 +9,8 @@ export default defineConfig({
       {
         test: {
           name: 'unit',
+          // these tests change nothing outside themselves: modules are read once a worker, not once a file
+          isolate: false,
           include: [
             'core/**/*.test.ts',
             'content/**/*.test.ts',
@@ -16,7 +18,7 @@ export default defineConfig({
             'devices/**/*.test.ts',
             'web/src/**/*.test.ts',
             'scripts/**/*.test.ts',
-            'demo/**/scenario.test.ts'
+            'demo/src/{scenario,sheets}.test.ts'
           ],
           exclude: ['**/node_modules/**']
         }

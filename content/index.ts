@@ -3,11 +3,14 @@ import type { AdviceRule } from '@peen/core/advice'
 import type { Certificate } from '@peen/core/certify'
 import type { BodyType, Coat, Colouring, DrawnRegion, Fault, FaultKind, ShapeKind, ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
-import type { Standard } from '@peen/core/standard'
+import type { TrimFit } from '@peen/core/setup'
+import type { Known, Standard } from '@peen/core/standard'
+import type { Family, Technique } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import adviceRuleData from './advice-rules.json'
 import bodyBearded from './bodies/bearded.json'
 import bodyCompanion from './bodies/companion.json'
+import bodyHighland from './bodies/highland.json'
 import bodyLonglegged from './bodies/longlegged.json'
 import bodyMountain from './bodies/mountain.json'
 import bodyPoodle from './bodies/poodle.json'
@@ -22,47 +25,76 @@ import drawnFaultData from './drawn-faults.json'
 import houseRuleData from './house-rules.json'
 import rackData from './rack.json'
 import standardBeardedPet from './standards/bearded-pet.json'
+import standardBracelets from './standards/bracelets.json'
+import standardCardedSporting from './standards/carded-sporting.json'
+import standardCleanFace from './standards/clean-face.json'
+import standardCompanion from './standards/companion.json'
+import standardFlower from './standards/flower.json'
+import standardJacketPet from './standards/jacket-pet.json'
+import standardJacketShow from './standards/jacket-show.json'
+import standardLayeredHead from './standards/layered-head.json'
+import standardLongCoat from './standards/long-coat.json'
+import standardMountainEar from './standards/mountain-ear.json'
+import standardSmile from './standards/smile.json'
+import standardSpanielLegs from './standards/spaniel-legs.json'
+import standardSpanielPet from './standards/spaniel-pet.json'
+import standardTeddy from './standards/teddy.json'
+import standardWinterShow from './standards/winter-show.json'
 import techniqueData from './techniques.json'
+import trimFitData from './trim-fits.json'
 
-export type TechniqueFault = {
+export type { Family, Hazard, Technique, TechniqueFault } from '@peen/core/technique'
+
+/** A question in which practitioners differ; `because` says for each side why one works so. */
+export type HouseRule = {
   readonly id: string
-  readonly name: string
-  readonly major: boolean
-  readonly cause: string
-  readonly cure: string
+  readonly question: string
+  readonly sides: readonly string[]
+  readonly because: readonly string[]
+  readonly chosen: number
 }
-/** `hold`: a new, lapsed or held apprentice waits here until the instructor taps "I am here". */
-export type Hazard = { readonly id: string; readonly name: string; readonly caution: string; readonly hold: boolean }
-export type Family = 'handling' | 'clipping' | 'scissoring' | 'stripping' | 'finishing'
-
-export type Technique = {
-  readonly id: string
-  readonly name: string
-  readonly family: Family
-  readonly steps: readonly string[]
-  readonly lookAt: string
-  readonly faults: readonly TechniqueFault[]
-  readonly hazards: readonly Hazard[]
-  readonly regions: readonly RegionId[]
-  readonly tools: readonly string[]
-  readonly usualMinutes: number
-}
-
-export type HouseRule = { readonly id: string; readonly question: string; readonly sides: readonly string[]; readonly chosen: number }
 
 export const rack = rackData as readonly Tool[]
 export const techniques = techniqueData as unknown as readonly Technique[]
 export const houseRules = houseRuleData as readonly HouseRule[]
 export const adviceRules = adviceRuleData as unknown as readonly AdviceRule[]
-export const standards = [standardBeardedPet] as unknown as readonly Standard[]
+export const standards = [
+  standardBeardedPet,
+  standardJacketShow,
+  standardJacketPet,
+  standardCleanFace,
+  standardBracelets,
+  standardCompanion,
+  standardSmile,
+  standardLayeredHead,
+  standardTeddy,
+  standardFlower,
+  standardSpanielPet,
+  standardSpanielLegs,
+  standardCardedSporting,
+  standardMountainEar,
+  standardWinterShow,
+  standardLongCoat
+] as unknown as readonly Standard[]
+/** which coats a trim can be cut in */
+export const trimFits = trimFitData as unknown as readonly TrimFit[]
 export const certificates = [certificateBeardedPet] as unknown as readonly Certificate[]
 
 export function techniqueById(id: string): Technique | undefined {
   return techniques.find((technique) => technique.id === id)
 }
 
+const CUTTING: ReadonlySet<Family> = new Set(['clipping', 'scissoring', 'stripping'])
+
+/** The places that a technique cuts; none for handling and finishing, which go over places that others have set. */
+export function cutRegionsOf(id: string): readonly RegionId[] {
+  const technique = techniqueById(id)
+  return technique && CUTTING.has(technique.family) ? technique.regions : []
+}
+
 export const bodies = [
   bodyTerrier,
+  bodyHighland,
   bodyBearded,
   bodyPoodle,
   bodyToy,
@@ -87,6 +119,20 @@ export const coats: readonly DrawnCoat[] = (coatData as unknown as readonly Coat
   ...coat,
   lengths: coat.lengths ?? standards.find(({ id }) => id === standard)!.plan.lengthsMm
 }))
+
+/** What a standard may refer to, with a school's own tools and techniques; by default what Peen ships. */
+export function knownWith(
+  tools: readonly { readonly id: string }[] = rack,
+  of: readonly { readonly id: string }[] = techniques
+): Required<Known> {
+  return {
+    techniques: new Set(of.map(({ id }) => id)),
+    tools: new Set(tools.map(({ id }) => id)),
+    bodies: new Set(bodies.map(({ id }) => id)),
+    coats: new Map(coats.map(({ id, body }) => [id, body])),
+    houses: new Map(houseRules.map(({ id, sides }) => [id, sides.length]))
+  }
+}
 
 /** The coat of a trim; where none is known by that name, the first one for the body. */
 export function coatFor(body: string, trim?: string): DrawnCoat {

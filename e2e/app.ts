@@ -1,13 +1,31 @@
 // What every browser test starts from: a page that watches for requests leaving loopback and for errors.
 import { expect, test as base, type Page } from '@playwright/test'
+import { refill } from '../server/src/testing/refill'
 
 export const PASSWORD = 'porcelain-7F'
+
+/** Each worker drives servers of its own: what one test changes, no other sees. */
+const mine = (list: string): string => {
+  const all = list.split(',')
+  return all[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % all.length]
+}
+export const emptySchool = (): string => mine(process.env.PEEN_E2E_EMPTY ?? '')
+
+/** Every file begins with the demo as it was loaded: what one file does, no other sees. Not when a person's own Peen is driven. */
+let filledFor = ''
+function beginAnew(file: string): void {
+  const { PEEN_TEST_DB, PEEN_TEST_DEMO, PEEN_E2E_DATABASE } = process.env
+  if (file === filledFor || !PEEN_TEST_DB || !PEEN_TEST_DEMO || !PEEN_E2E_DATABASE) return
+  refill({ ...JSON.parse(PEEN_TEST_DB), database: mine(PEEN_E2E_DATABASE) }, PEEN_TEST_DEMO)
+  filledFor = file
+}
 
 type Watched = { readonly outside: string[]; readonly errors: string[] }
 
 export const test = base.extend<{ watched: Watched }>({
   watched: [
-    async ({ page }, use) => {
+    async ({ page }, use, { file }) => {
+      beginAnew(file)
       const watched: Watched = { outside: [], errors: [] }
       page.context().on('request', (request) => {
         const url = new URL(request.url())

@@ -85,6 +85,7 @@ test('light and dark are chosen and remembered', async ({ page }) => {
   expect(await ground()).not.toBe(light)
   await page.reload()
   await expect.poll(ground).not.toBe(light)
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
   await page.keyboard.press('?')
   await page.getByRole('button', { name: 'light', exact: true }).click()
   expect(await ground()).toBe(light)

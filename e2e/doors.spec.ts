@@ -1,4 +1,4 @@
-import { expect, signIn, test } from './app'
+import { emptySchool, expect, signIn, test } from './app'
 
 test('a wrong password gets a sentence, and the right one opens the floor', async ({ page }) => {
   await page.goto('/trims')
@@ -31,7 +31,7 @@ test('an apprentice sees own table and own record, and nobody else’s', async (
 })
 
 test('an empty school asks for its first lead assessor and opens on an empty floor', async ({ page }) => {
-  await page.goto(process.env.PEEN_E2E_EMPTY!)
+  await page.goto(emptySchool())
   await expect(page.getByRole('heading', { name: 'A new school' })).toBeVisible()
   await page.getByLabel('Name of the school').fill('Our school')
   await page.getByLabel('Your given name').fill('Ada')

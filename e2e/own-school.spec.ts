@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { drawn, expect, saved, test, walkRound } from './app'
+import { drawn, emptySchool, expect, saved, test, walkRound } from './app'
 
 const chosen = (page: Page, name: string, label: string | RegExp) =>
   page.locator(`select[name=${name}]`).evaluate(
@@ -11,7 +11,7 @@ const chosen = (page: Page, name: string, label: string | RegExp) =>
     typeof label === 'string' ? { text: label, exact: true } : { text: label.source, exact: false }
   )
 
-const EMPTY = process.env.PEEN_E2E_EMPTY!
+const EMPTY = emptySchool()
 
 /** The empty school, opened by its first lead assessor, whichever test comes first. */
 async function enterOwnSchool(page: Page): Promise<void> {
@@ -93,15 +93,23 @@ test('from an empty school to a graded trim by the interface alone', async ({ pa
   await expect(page.getByTestId('said')).toContainText(/would stand 95 minutes today and can stand 30/)
   await plan('Per Holt', 'Table 1')
   await expect(page.getByText('Pepperkin stands on another table already. Table 1 is taken. Nothing was changed.')).toBeVisible()
-  // the table, and the finished trim
+  // checked in and said to be ready, then at the table
   await page.getByTestId('day-table').filter({ hasText: 'Odile Tarn' }).getByRole('link').click()
+  await page.waitForURL('**/visits/**')
+  await page.getByLabel('dry', { exact: true }).check()
+  await page.getByLabel(/combed to the skin/).check()
+  await page.getByRole('button', { name: 'I say so' }).click()
+  await expect(page.getByTestId('gate')).toContainText('Ada Quist says so')
+  await page.getByRole('link', { name: 'For the table' }).click()
+  await expect(page.getByTestId('sheet')).toContainText('blade 5F with')
+  await page.getByRole('link', { name: 'To the table' }).click()
   await page.waitForURL('**/table/**')
   await drawn(page)
   await page.getByRole('button', { name: 'Grade' }).click()
   await page.waitForURL('**/trims/**')
-  await expect(page.getByText('0 of 45 answered')).toBeVisible()
+  await expect(page.getByText('0 of 46 answered')).toBeVisible()
   await walkRound(page)
-  await expect(page.getByText('45 of 45 answered')).toBeVisible()
+  await expect(page.getByText('46 of 46 answered')).toBeVisible()
   await saved(page)
   await page.getByRole('button', { name: 'good', exact: true }).click()
   await page.getByRole('button', { name: 'I call it good: show the mark' }).click()

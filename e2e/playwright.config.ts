@@ -1,12 +1,15 @@
 import { defineConfig } from '@playwright/test'
 
-const port = process.env.PEEN_E2E_PORT ?? '4760'
+// one server for each worker, so that the files run side by side
+const ports = (process.env.PEEN_E2E_PORT ?? '4760').split(',')
+const port = ports[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % ports.length]
 
 export default defineConfig({
   testDir: '.',
-  timeout: 60000,
-  expect: { timeout: 10000 },
-  workers: 1,
+  // a shared machine may be several times slower than usual for a minute
+  timeout: 90000,
+  expect: { timeout: 20000 },
+  workers: ports.length,
   fullyParallel: false,
   outputDir: '../test-results',
   reporter: process.env.PEEN_E2E_REPORT ? [['list'], ['json', { outputFile: process.env.PEEN_E2E_REPORT }]] : 'list',

@@ -1,8 +1,9 @@
 // npm run bench: how fast the dog is drawn, as medians and as ratios to a named reference in the same run.
 // In Node always; in the browser as well when Peen is running (PEEN_URL, by default http://127.0.0.1:4760).
 import { chromium, type Browser, type Page } from '@playwright/test'
-import { bodyById, coatFor, coats, colouringOf } from '@peen/content'
+import { adviceRules, bodyById, coatFor, coats, colouringOf, cutRegionsOf, houseRules, rack, standards } from '@peen/content'
 import { bakeFigure, extentOf, newRaster, toBytes } from '@peen/core/figure'
+import { sheetOf } from '@peen/core/setup'
 import sharp from 'sharp'
 
 const [W, H] = [1280, 800]
@@ -39,6 +40,26 @@ const reference = median(
   )
 )
 say('reference', reference, reference)
+
+const benched = ['bearded-pet', 'clean-face'].map((id) => standards.find((standard) => standard.id === id)!)
+// the adviser for a whole dog: every line of a set-up sheet with its rules
+const advice = await repeat(200, (i) =>
+  sheetOf(adviceRules, {
+    standard: benched[i % 2],
+    regionsOf: cutRegionsOf,
+    coat: i % 2 === 0 ? 'wire' : 'curly',
+    facts: new Set(i % 3 === 0 ? ['combed'] : ['known', 'combed', 'light', 'pink']),
+    burns: [{ region: 'cheek', side: 'left' }],
+    stops: [],
+    house: Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen])),
+    houseRules,
+    rack,
+    wishes: [],
+    excused: [],
+    chosen: {}
+  })
+)
+console.log(`${'Node: adviser for a whole dog'.padEnd(58)} ${median(advice).toFixed(1).padStart(6)} ms   limit 5 ms`)
 
 const firstShape = await repeat(5, () => bakeFigure(spec).paintSilhouette(newRaster(W, H), view))
 say('Node: filled shape from nothing', median(firstShape), reference)

@@ -42,7 +42,6 @@ async function shoot(name: string, act?: () => Promise<void>): Promise<void> {
 const go = (path: string) => () => page.goto(BASE + path).then(() => undefined)
 const get = async (path: string) => (await page.request.get(`${BASE}/api${path}`)).json()
 
-await shoot('sign-in', go('/sign-in'))
 await page.goto(`${BASE}/sign-in`)
 await page.fill('#username', 'ottilie')
 await page.fill('#password', 'porcelain-7F')
@@ -68,14 +67,23 @@ await shoot('adviser', async () => {
   await page.selectOption('#place', 'cheek')
 })
 await shoot('day', go('/day'))
+const visits = (await get('/day')).visits as { id: string; dog: string }[]
+const visitOf = (dog: string) => visits.find((visit) => visit.dog === dog)!.id
+await shoot('check-in', go(`/visits/${visitOf('Flint')}/check-in`))
+await shoot('set-up', go(`/visits/${visitOf('Fable')}/set-up`))
+await shoot('rack', go('/rack'))
 await shoot('house-rules', go('/house-rules'))
 await shoot('dogs', go('/dogs'))
 await shoot('trims', go('/trims'))
 await shoot('plates', go('/plates'))
-await shoot('plate', go('/plates/bearded-pet'))
-await shoot('plate-fault', async () => {
-  await page.goto(`${BASE}/plates/bracelets?view=front`)
-  await page.selectOption('#fault', 'tube')
+await shoot('library', go('/standards'))
+await shoot('technique', go('/techniques/poodle-foot'))
+await shoot('desk', async () => {
+  await page.goto(`${BASE}/standards/companion`)
+  await page.click('button:has-text("Change it")')
+  await page.waitForURL('**/standard-drafts/**')
+  await page.click('[data-criterion=companion-cheek] button')
+  await page.click('button:has-text("grown out")')
 })
 await shoot('result', go(`/trims/${ids.trim}`))
 await shoot('certify', go('/certify'))

@@ -1,13 +1,15 @@
 // npm test: install what is missing, then types, lint, sizes, unit and server tests, the built application in a browser.
 // Everything runs on throw-away databases. The last line counts what the runners reported.
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { checkNode, ensurePackages, ensureProgram, ensureWebBuilt, freePort, ROOT, runOrExplain, say } from './machine.mjs'
 import { startTestDatabase, TEST_PREFIX } from './test-database.mjs'
 
 const reports = mkdtempSync(join(tmpdir(), 'peen-reports-'))
+/** As many as a small machine has cores. */
+const WORKERS = [1, 2]
 const count = { passed: 0, failed: 0 }
 
 await runOrExplain(async () => {
@@ -16,19 +18,21 @@ await runOrExplain(async () => {
   ensureProgram(['/usr/bin/chromium'], 'chromium')
   const database = await startTestDatabase()
   try {
-    const env = { ...process.env, PEEN_TEST_DB: JSON.stringify(database.settings) }
-    check('types', 'npm', ['run', '--silent', 'types'])
-    check('lint', 'npm', ['run', '--silent', 'lint'])
-    check('sizes', 'npm', ['run', '--silent', 'sizes'])
+    const demo = join(reports, 'demo.sql')
+    const env = { ...process.env, PEEN_TEST_DB: JSON.stringify(database.settings), PEEN_TEST_DEMO: demo }
+    // the demo school is played once, beside the checks that need no database, and poured into every other place
+    await Promise.all([playDemo(database, env, demo), checks()])
     const vitestReport = join(reports, 'vitest.json')
-    run(
-      process.execPath,
-      [join(ROOT, 'node_modules/vitest/vitest.mjs'), 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitestReport}`],
-      env
-    )
+    const vitest = [
+      join(ROOT, 'node_modules/vitest/vitest.mjs'),
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${vitestReport}`
+    ]
+    await run(process.execPath, vitest, env)
     addVitest(vitestReport)
-    ensureWebBuilt()
-    await browserTests(database, env)
+    await browserTests(await readyForBrowser(database, env), env)
   } finally {
     await database.stop()
     rmSync(reports, { recursive: true, force: true })
@@ -37,15 +41,22 @@ await runOrExplain(async () => {
 say(`\n${count.passed} passed, ${count.failed} failed`)
 process.exit(count.failed === 0 && count.passed > 0 ? 0 : 1)
 
-/** A runner without a report of its own counts as one check. */
-function check(name, command, args) {
-  say(`\n== ${name}`)
-  const passed = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' }).status === 0
+/** A runner without a report of its own counts as one check; what it says comes out in one piece. */
+async function check(name, command, args) {
+  let words = ''
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (words += data))
+  const passed = (await ended(child)) === 0
+  say(`\n== ${name}: ${passed ? 'passed' : 'failed'}\n${words}`)
   count[passed ? 'passed' : 'failed']++
 }
 
+function ended(child) {
+  return new Promise((resolve) => child.once('close', resolve))
+}
+
 function run(command, args, env) {
-  spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env })
+  return ended(spawn(command, args, { cwd: ROOT, stdio: 'inherit', env }))
 }
 
 function addVitest(file) {
@@ -64,34 +75,80 @@ function addPlaywright(file) {
   count.failed += stats.unexpected + stats.flaky + stats.skipped + errors.length
 }
 
-/** The built application over the demo, and a second one over an empty school, driven by a real browser. */
-async function browserTests({ settings }, env) {
+/** Types, lint and sizes, and the web application that the browser will load. */
+async function checks() {
+  await check('types', 'npm', ['run', '--silent', 'types'])
+  await check('lint', 'npm', ['run', '--silent', 'lint'])
+  await check('sizes', 'npm', ['run', '--silent', 'sizes'])
+  ensureWebBuilt()
+}
+
+async function playDemo({ settings }, env, file) {
+  const database = await newDatabase(settings, 'demo_played')
+  await prepare('demo/src/load.ts', database, env)
+  const { status } = spawnSync(
+    'mariadb-dump',
+    ['--no-defaults', `--host=${settings.host}`, `--port=${settings.port}`, `--user=${settings.user}`, database.database],
+    { stdio: ['ignore', openSync(file, 'w'), 'inherit'], env: { ...env, MYSQL_PWD: settings.password } }
+  )
+  if (status !== 0) throw new Error('The demo school could not be written down.')
+}
+
+/** The built application over a demo and an empty school for each worker; e2e/app.ts pours the demo in anew for every file. */
+async function readyForBrowser({ settings }, env) {
+  const demos = await Promise.all(
+    WORKERS.map(async (worker) => {
+      const database = await newDatabase(settings, `e2e_demo_${worker}`)
+      await prepare('server/src/prepare.ts', database, env)
+      return serve(database, env)
+    })
+  )
+  const empties = await Promise.all(
+    WORKERS.map(async (worker) => {
+      const database = await newDatabase(settings, `e2e_empty_${worker}`)
+      await prepare('server/src/prepare.ts', database, env)
+      return serve(database, env)
+    })
+  )
+  return { demos, empties }
+}
+
+/** Every worker drives servers of its own with a real browser. */
+async function browserTests({ demos, empties }, env) {
   say('\n== browser')
-  const demo = await serve({ ...settings, database: `${TEST_PREFIX}e2e_demo` }, 'demo/src/load.ts', env)
-  const empty = await serve({ ...settings, database: `${TEST_PREFIX}e2e_empty` }, 'server/src/prepare.ts', env)
   const report = join(reports, 'playwright.json')
-  run(process.execPath, [join(ROOT, 'node_modules/@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'], {
+  await run(process.execPath, [join(ROOT, 'node_modules/@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts'], {
     ...env,
-    PEEN_E2E_PORT: String(demo.port),
-    PEEN_E2E_EMPTY: `http://127.0.0.1:${empty.port}`,
+    PEEN_E2E_PORT: demos.map(({ port }) => port).join(','),
+    PEEN_E2E_EMPTY: empties.map(({ port }) => `http://127.0.0.1:${port}`).join(','),
+    PEEN_E2E_DATABASE: demos.map(({ database }) => database.database).join(','),
     PEEN_E2E_REPORT: report
   })
   addPlaywright(report)
-  demo.stop()
-  empty.stop()
+  for (const { stop } of [...demos, ...empties]) stop()
 }
 
-async function serve(database, prepare, env) {
+async function newDatabase(settings, name) {
+  const database = { ...settings, database: `${TEST_PREFIX}${name}` }
   const mysql = (await import('mysql2/promise')).default
-  const { database: name, ...server } = database
-  const connection = await mysql.createConnection(server)
-  await connection.query(`CREATE DATABASE \`${name}\``)
+  const connection = await mysql.createConnection(settings)
+  await connection.query(`CREATE DATABASE \`${database.database}\``)
   await connection.end()
+  return database
+}
+
+function node(script, env, stdio) {
+  return spawn(process.execPath, ['--import', 'tsx', script], { cwd: ROOT, env, stdio })
+}
+
+function prepare(script, database, env) {
+  return ended(node(script, { ...env, PEEN_DB: JSON.stringify(database) }, 'inherit'))
+}
+
+async function serve(database, env) {
   const port = await freePort()
   const own = { ...env, NODE_ENV: 'production', PEEN_PORT: String(port), PEEN_DB: JSON.stringify(database) }
-  const node = (script, options) => [process.execPath, ['--import', 'tsx', script], { cwd: ROOT, env: own, ...options }]
-  spawnSync(...node(prepare, { stdio: 'inherit' }))
-  const child = spawn(...node('server/src/main.ts', { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] }))
+  const child = node('server/src/main.ts', own, ['ignore', 'inherit', 'inherit', 'ipc'])
   await new Promise((resolve) => child.once('message', resolve))
-  return { port, stop: () => child.kill('SIGTERM') }
+  return { port, database, stop: () => child.kill('SIGTERM') }
 }

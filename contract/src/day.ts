@@ -1,28 +1,18 @@
 // Who and what a school is made of, and the day's work.
 import { WITHERS_LIMITS_MM } from '@peen/core/figure'
 import { ROLES, type Role } from './auth'
-import { number, object, string, uuid } from './yup'
+import { chosen, date, named, password, username, within, words } from './fields'
+import { array, object, string, uuid } from './yup'
 import type { DogView, PersonName } from './views'
-
-const named = (label: string, most = 60) =>
-  string().trim().label(label).required(`${label} is missing.`).max(most, `${label} is too long; at most ${most} characters.`)
-const within = (label: string, low: number, high: number, unit: string) => {
-  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is ${low} to ${high} ${unit}.`
-  return number().typeError(say).label(label).required(`${label} is missing.`).integer(say).min(low, say).max(high, say)
-}
 
 /** A person who is let in; whoever makes it makes the id. */
 export const newPersonSchema = object({
   id: uuid().required(),
   givenName: named('Given name'),
   familyName: named('Family name'),
-  username: string()
-    .required('User name is missing.')
-    .matches(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'User name: 2 to 40 small letters, figures, dot, dash or underscore.'),
-  password: string().required('Password is missing.').min(10, 'Password is too short; at least 10 characters.').max(200),
-  role: string()
-    .oneOf([...ROLES], ({ value }) => `Role is ${String(value).slice(0, 40)}; allowed is ${ROLES.join(', ')}.`)
-    .required('Role is missing.'),
+  username: username(),
+  password: password(),
+  role: chosen('Role', ROLES),
   cohort: named('Cohort')
 }).noUnknown()
 export type NewPerson = {
@@ -44,9 +34,9 @@ export const newDogSchema = object({
   withersMm: within('Height at the withers', WITHERS_LIMITS_MM.low, WITHERS_LIMITS_MM.high, 'mm'),
   canStandMin: within('Minutes it can stand', 5, 300, 'minutes'),
   temperament: named('Temperament', 200),
-  dislikes: string().trim().defined().max(200, 'Dislikes is too long; at most 200 characters.'),
-  owner: string().trim().defined().max(60, 'Owner is too long; at most 60 characters.'),
-  contact: string().trim().defined().max(120, 'Contact is too long; at most 120 characters.')
+  dislikes: words('Dislikes', 200),
+  owner: words('Owner', 60),
+  contact: words('Contact', 120)
 }).noUnknown()
 export type NewDog = {
   readonly id: string
@@ -72,7 +62,9 @@ export const newVisitSchema = object({
   tableId: uuid().required('Table is missing.'),
   standardId: named('Trim'),
   weeksSince: within('Weeks since the last groom', 0, 520, 'weeks').nullable().defined(),
-  wishes: string().trim().defined().max(200, 'Wishes are too long; at most 200 characters.')
+  wishes: words('Wishes', 200),
+  /** today where it is not given */
+  onDate: date('Date')
 }).noUnknown()
 export type NewVisit = {
   readonly id: string
@@ -82,23 +74,60 @@ export type NewVisit = {
   readonly standardId: string
   readonly weeksSince: number | null
   readonly wishes: string
+  readonly onDate?: string
 }
+
+/** Where a planned visit is moved: what is not named stays. */
+export const moveVisitSchema = object({
+  tableId: uuid(),
+  apprenticeId: uuid(),
+  onDate: date('Date'),
+  standardId: string().max(60)
+}).noUnknown()
+export type MoveVisit = {
+  readonly tableId?: string
+  readonly apprenticeId?: string
+  readonly onDate?: string
+  readonly standardId?: string
+}
+
+/** The tools that lie at a table; null for the whole rack. */
+export const tableToolsSchema = object({ toolIds: array().of(string().required().max(60)).nullable().defined().max(200) }).noUnknown()
+export type TableTools = { readonly toolIds: readonly string[] | null }
+
+export const roomSchema = object({
+  room: named('Room', 80),
+  roomWidthMm: within('Width of the room', 3000, 40000, 'mm'),
+  roomDepthMm: within('Depth of the room', 3000, 40000, 'mm')
+}).noUnknown()
+export type Room = { readonly room: string; readonly roomWidthMm: number; readonly roomDepthMm: number }
 
 export type VisitView = {
   readonly id: string
+  readonly tableId: string
   readonly tableNumber: number
+  readonly apprenticeId: string
+  readonly dogId: string
+  readonly trimId: string
+  /** somebody has begun: it is not moved any more */
+  readonly begun: boolean
+  /** what stands against it and was planned all the same */
+  readonly warnings: readonly string[]
   readonly apprentice: string
   readonly dog: string
   readonly trim: string
   readonly closed: boolean
 }
 
-/** Everything one needs to plan today. */
+/** Everything one needs to plan a day. */
 export type DayView = {
   readonly onDate: string
+  readonly today: string
+  readonly closedDay: boolean
   readonly people: readonly (PersonName & { readonly cohort: string })[]
   readonly dogs: readonly DogView[]
-  readonly tables: readonly { readonly id: string; readonly number: number }[]
+  readonly tables: readonly { readonly id: string; readonly number: number; readonly toolIds: readonly string[] | null }[]
+  readonly cohorts: readonly string[]
   readonly trims: readonly { readonly id: string; readonly name: string; readonly minutes: number }[]
   readonly visits: readonly VisitView[]
 }

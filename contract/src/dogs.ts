@@ -1,5 +1,11 @@
-import { DOG_FACTS, type DogFact } from '@peen/core/advice'
-import { array, mixed, object } from './yup'
+import { COAT_TYPES, DOG_FACTS, type CoatType, type DogFact } from '@peen/core/advice'
+import type { Standing } from '@peen/core/checkin'
+import { WITHERS_LIMITS_MM, type Measures } from '@peen/core/figure'
+import type { BurnPlace } from '@peen/core/grade'
+import { SIDES } from '@peen/core/practice'
+import { REGION_IDS } from '@peen/core/regions'
+import { chosen, date, maybe, named, oneOf, within, words } from './fields'
+import { array, mixed, object, boolean } from './yup'
 
 /** What a dog is known for, as an instructor keeps it: it decides which tools are advised. */
 export const dogFactsSchema = object({
@@ -23,3 +29,105 @@ export const DOG_FACT_NAMES: Readonly<Record<DogFact, string>> = {
   feetSore: 'feet licked, stained or sore',
   cropped: 'cropped ears'
 }
+
+export const PIGMENTS = ['black', 'brown', 'grey', 'pink', 'patched'] as const
+export type Pigment = (typeof PIGMENTS)[number]
+
+export const COAT_TYPE_NAMES: Readonly<Record<CoatType, string>> = {
+  wire: 'wire or rough',
+  curly: 'soft curly',
+  drop: 'drop coat',
+  double: 'double',
+  smooth: 'smooth with furnishings',
+  mixed: 'mixed or unknown'
+}
+
+/** What is known of a dog beside what every dog has; null where nobody has said. */
+export type DogProfileMore = {
+  readonly breed: string
+  /** null: as the coat's own words tell */
+  readonly coatType: CoatType | null
+  readonly bornOn: string | null
+  readonly weightKg: number | null
+  readonly nose: Pigment | null
+  readonly skin: Pigment | null
+  readonly own: Omit<Measures, 'withersMm'>
+  readonly flatFootMm: number
+  readonly earHistory: string
+}
+export const NO_PROFILE: DogProfileMore = Object.freeze({
+  breed: '',
+  coatType: null,
+  bornOn: null,
+  weightKg: null,
+  nose: null,
+  skin: null,
+  own: Object.freeze({}),
+  flatFootMm: 0,
+  earHistory: ''
+})
+
+const measure = (label: string) => maybe(label, 10, 1500, 'mm')
+
+/** The whole profile of a dog, as its page saves it. Proportions that the body type cannot have are refused by core. */
+export const dogProfileSchema = object({
+  name: named('Name'),
+  breed: words('Breed or mix', 60),
+  bodyType: named('Body type'),
+  coat: named('Coat'),
+  coatType: oneOf('Coat type', COAT_TYPES).nullable().defined(),
+  colour: named('Colour'),
+  bornOn: date('Born on').nullable().defined(),
+  weightKg: maybe('Weight', 0.5, 120, 'kg'),
+  nose: oneOf('Nose', PIGMENTS).nullable().defined(),
+  skin: oneOf('Skin', PIGMENTS).nullable().defined(),
+  withersMm: within('Height at the withers', WITHERS_LIMITS_MM.low, WITHERS_LIMITS_MM.high, 'mm'),
+  backMm: measure('Back, withers to tail'),
+  muzzleMm: measure('Muzzle, stop to nose'),
+  forelegMm: measure('Foreleg, elbow to ground'),
+  footMm: measure('Fore foot, heel to toe'),
+  flatFootMm: maybe('How far the foot is flat', 0, 20, 'mm'),
+  canStandMin: within('Minutes it can stand', 5, 300, 'minutes'),
+  temperament: named('Temperament', 200),
+  dislikes: words('Dislikes', 200),
+  earHistory: words('Ears', 200),
+  burns: array()
+    .of(object({ region: chosen('Burn place', REGION_IDS), side: chosen('Side of the burn', SIDES) }).noUnknown())
+    .required()
+    .max(40),
+  owner: words('Owner’s given name', 60),
+  contact: words('How to reach the owner', 120)
+}).noUnknown()
+export type DogProfile = {
+  readonly name: string
+  readonly breed: string
+  readonly bodyType: string
+  readonly coat: string
+  readonly coatType: CoatType | null
+  readonly colour: string
+  readonly bornOn: string | null
+  readonly weightKg: number | null
+  readonly nose: Pigment | null
+  readonly skin: Pigment | null
+  readonly withersMm: number
+  readonly backMm: number | null
+  readonly muzzleMm: number | null
+  readonly forelegMm: number | null
+  readonly footMm: number | null
+  readonly flatFootMm: number | null
+  readonly canStandMin: number
+  readonly temperament: string
+  readonly dislikes: string
+  readonly earHistory: string
+  readonly burns: readonly BurnPlace[]
+  readonly owner: string
+  readonly contact: string
+}
+
+/** Limits or refuses a dog, or lets it be worked on again. */
+export const standingSchema = object({
+  kind: chosen('What is decided', ['limited', 'refused', 'free'] as const),
+  reason: words('Reason', 200).when('kind', { is: 'free', otherwise: (schema) => schema.required('Say why.') }),
+  vet: boolean().required()
+}).noUnknown()
+export type NewStanding = { readonly kind: Standing['kind'] | 'free'; readonly reason: string; readonly vet: boolean }

@@ -2,7 +2,7 @@ import { GLOBAL_RATINGS, type Answers, type GlobalRating } from '@peen/core/grad
 import { array, lazy, mixed, number, object, string, uuid, type InferType } from './yup'
 
 const sideAnswer = lazy((value: { kind?: string } | undefined) => {
-  const kind = mixed().oneOf(['asItShouldBe', 'readings', 'level', 'excused', 'instructor']).required()
+  const kind = mixed().oneOf(['asItShouldBe', 'readings', 'inputs', 'level', 'excused', 'instructor']).required()
   switch (value?.kind) {
     case 'readings':
       return object({
@@ -17,6 +17,27 @@ const sideAnswer = lazy((value: { kind?: string } | undefined) => {
           .required()
           .min(1)
           .max(9)
+      }).noUnknown()
+    case 'inputs':
+      return object({
+        kind,
+        values: lazy((values: unknown) =>
+          object(
+            Object.fromEntries(
+              Object.keys((values as object) ?? {})
+                .slice(0, 12)
+                .map((name) => [
+                  name,
+                  number()
+                    .required()
+                    .min(-1500, ({ path, value: got }) => `${path} is ${got}; allowed is -1500 to 3000 mm.`)
+                    .max(3000, ({ path, value: got }) => `${path} is ${got}; allowed is -1500 to 3000 mm.`)
+                ])
+            )
+          )
+            .required()
+            .noUnknown()
+        )
       }).noUnknown()
     case 'level':
       return object({ kind, level: number().required().integer().min(0).max(4) }).noUnknown()

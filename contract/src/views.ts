@@ -1,13 +1,16 @@
 // What the server answers: read models for the screens.
-import type { DogFact } from '@peen/core/advice'
+import type { CoatType, DogFact } from '@peen/core/advice'
 import type { MaySign, RuleOutcome } from '@peen/core/certify'
-import type { AttemptRecord, Standing } from '@peen/core/competency'
+import type { Standing } from '@peen/core/checkin'
+import type { AttemptRecord, Standing as TechniqueState } from '@peen/core/competency'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
 import type { PracticeEvent, Side } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
-import type { Plan, Standard } from '@peen/core/standard'
+import type { Moved, Plan, PlanStep, Standard, Variant } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
 import type { Role } from './auth'
+import type { DogProfileMore } from './dogs'
+import type { TechniqueVersion } from './techniques'
 
 export type SchoolView = {
   readonly name: string
@@ -17,15 +20,25 @@ export type SchoolView = {
   readonly now: string
   readonly isDemo: boolean
   readonly tools: readonly Tool[]
-  readonly standards: readonly Standard[]
+  /** every version, without its criteria */
+  readonly standards: readonly StandardHead[]
+  /** the school's own version of each technique, else what Peen ships */
+  readonly techniques: readonly TechniqueVersion[]
   readonly houseRules: Readonly<Record<string, number>>
+}
+
+/** What a screen needs to name a trim, plan it and draw it. */
+export type StandardHead = Pick<Standard, 'id' | 'version' | 'name' | 'bodyType' | 'standardMin' | 'plan'> & {
+  readonly retired: boolean
+  readonly variants: readonly Pick<Variant, 'rule' | 'side' | 'says'>[]
 }
 
 export type PersonName = { readonly id: string; readonly givenName: string; readonly familyName: string; readonly role: Role }
 
 export type Excusal = { readonly region: RegionId; readonly side: Side; readonly reason: string }
 
-export type DogView = {
+/** A dog with what is known of it; its coat type is always told, by its own words where nobody has said. */
+export type DogView = Omit<DogProfileMore, 'coatType'> & {
   readonly id: string
   readonly name: string
   readonly bodyType: string
@@ -38,11 +51,20 @@ export type DogView = {
   readonly burns: readonly BurnPlace[]
   readonly facts: readonly DogFact[]
   readonly ownerGivenName: string | null
+  readonly coatType: CoatType
+  readonly standing: Standing | null
 }
 
 export type CheckIn = { readonly weeksSince: number | null; readonly wishes: string; readonly excused: readonly Excusal[] }
 
-export type HoldView = { readonly techniqueId: string; readonly hazardId: string; readonly hazardName: string; readonly caution: string }
+/** `gate`: nobody may cut before the check-in says that the dog is ready; an instructor’s presence does not lift it. */
+export type HoldView = {
+  readonly gate?: true
+  readonly techniqueId: string
+  readonly hazardId: string
+  readonly hazardName: string
+  readonly caution: string
+}
 
 export type StepView = {
   readonly techniqueId: string
@@ -102,6 +124,8 @@ export type SessionView = {
   readonly standardId: string
   readonly standardVersion: number
   readonly standardMin: number
+  /** the steps of the trim in the order in which this house works */
+  readonly steps: readonly PlanStep[]
   readonly events: readonly PracticeEvent[]
   readonly holds: readonly HoldView[]
   readonly gradings: readonly {
@@ -123,7 +147,11 @@ export type ApprenticeSummary = PersonName & {
   readonly say: string
 }
 
-export type TechniqueStanding = { readonly techniqueId: string; readonly standing: Standing; readonly attempts: readonly AttemptRecord[] }
+export type TechniqueStanding = {
+  readonly techniqueId: string
+  readonly standing: TechniqueState
+  readonly attempts: readonly AttemptRecord[]
+}
 
 export type CertificateProgress = {
   readonly certificateId: string
@@ -191,6 +219,11 @@ export type GradingView = {
   readonly standardVersion: number
   readonly status: 'draft' | 'signed'
   readonly blind: boolean
+  /** the sides in house rules by which this trim was worked and is graded */
+  readonly houseRules: Readonly<Record<string, number>>
+  /** the standard with the house's variants and the owner's wishes in it, and what they moved */
+  readonly standard: Standard
+  readonly moved: readonly Moved[]
   readonly own: boolean
   readonly version: number
   readonly answers: Answers

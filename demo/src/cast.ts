@@ -1,5 +1,6 @@
 // The people, dogs and tables of Ferrin Quay, an invented school. No real person, dog or place.
 import type { DogFact } from '@peen/core/advice'
+import type { DogProfileMore } from '@peen/contract'
 import type { BurnPlace } from '@peen/core/grade'
 
 export const SEED = 20260414
@@ -68,6 +69,9 @@ export const COHORT_START = { Autumn: '2025-08-18', Spring: '2025-10-13' } as co
 export type Dog = {
   readonly key: string
   readonly name: string
+  /** bearded where it is not said */
+  readonly body?: string
+  readonly profile?: Partial<DogProfileMore>
   readonly coat: string
   readonly colour: string
   readonly withersMm: number
@@ -239,6 +243,59 @@ export const DOGS: readonly Dog[] = [
   }
 ]
 
+/** Dogs that come for another trim; none of them has stood on a table here before today. */
+export const POODLES: readonly Dog[] = [
+  {
+    key: 'fable',
+    name: 'Fable',
+    body: 'poodle',
+    coat: 'soft curly',
+    colour: 'apricot',
+    withersMm: 430,
+    canStandMin: 140,
+    temperament: 'steady',
+    dislikes: 'hands between the toes',
+    owner: 'Brannoc',
+    profile: { breed: 'poodle', bornOn: '2021-06-02', weightKg: 11.5, nose: 'brown', skin: 'grey', own: { muzzleMm: 86, backMm: 330 } }
+  },
+  {
+    key: 'inkling',
+    name: 'Inkling',
+    body: 'poodle',
+    coat: 'soft curly',
+    colour: 'ink',
+    withersMm: 270,
+    canStandMin: 90,
+    temperament: 'lively',
+    dislikes: 'the blade at the throat',
+    facts: ['takes40'],
+    owner: 'Solvei',
+    profile: { breed: 'toy poodle', bornOn: '2023-02-11', weightKg: 4.2, nose: 'black', skin: 'grey' }
+  },
+  {
+    key: 'meringue',
+    name: 'Meringue',
+    body: 'poodle',
+    coat: 'soft curly',
+    colour: 'cream',
+    withersMm: 380,
+    canStandMin: 130,
+    temperament: 'easy',
+    dislikes: 'nothing we know of',
+    facts: ['light'],
+    owner: 'Tamsin',
+    profile: {
+      breed: 'poodle',
+      bornOn: '2019-09-20',
+      weightKg: 9.1,
+      nose: 'pink',
+      skin: 'pink',
+      flatFootMm: 5,
+      earHistory: 'inflamed in 2025, plucked never'
+    }
+  }
+]
+
 /** Tables where they stand: mm from the room's left wall and from the window wall, turned by degrees. */
 export const TABLES = [
   { number: 1, xMm: 480, yMm: 400, turnDeg: 0 },
@@ -270,3 +327,9 @@ export const TODAYS_TABLES: readonly Today[] = [
   { apprentice: 'enzo', dog: 'wren', table: 6, startedMinAgo: 31, done: 2, under: false },
   { apprentice: 'dilys', dog: 'bracken', table: 7, startedMinAgo: 42, done: 3, under: true }
 ]
+
+/** Planned and not begun. */
+export const PLANNED = [
+  { apprentice: 'noor', dog: 'fable', table: 8, onDate: TODAY, wishes: 'Ears left long' },
+  { apprentice: 'kit', dog: 'meringue', table: 2, onDate: '2026-04-15', wishes: '' }
+] as const

@@ -5,6 +5,7 @@ import { asc, eq } from 'drizzle-orm'
 import type { AddressInfo } from 'node:net'
 import pino from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { refill } from '../../server/src/testing/refill'
 import { freshDatabase } from '../../server/src/testing/world'
 import { PASSWORD } from './cast'
 import { playDemo } from './play'
@@ -14,7 +15,10 @@ let url: string
 let close: () => void
 beforeAll(async () => {
   connection = await freshDatabase('demo')
-  await playDemo(connection.db)
+  // npm test has played it already; alone, it is played here
+  const played = process.env.PEEN_TEST_DEMO
+  if (played) refill({ ...JSON.parse(process.env.PEEN_TEST_DB!), database: 'peen_test_demo' }, played)
+  else await playDemo(connection.db)
   const server = makeApp({ db: connection.db, clock: databaseClock(connection.db), log: pino({ level: 'silent' }) }, null).listen(
     0,
     '127.0.0.1'
@@ -50,10 +54,10 @@ async function as(username: string) {
 const people = async () => new Map((await connection.db.select().from(tables.people)).map((person) => [person.username, person.id]))
 
 describe('the demo school', () => {
-  it('shows a room with seven dogs and three looks, the waiting one first', async () => {
+  it('shows a room with seven dogs at work, one planned, and three looks, the waiting one first', async () => {
     const floor = (await (await as('ottilie')).get('/floor')) as unknown as FloorView
     expect(floor.tables.length).toBe(8)
-    expect(floor.tables.filter((table) => table.sessionId).length).toBe(7)
+    expect(floor.tables.filter((table) => table.sessionId).length).toBe(8)
     expect(floor.looks.length).toBe(3)
     expect(floor.looks[0].hold ?? floor.looks[0].danger).toBeTruthy()
   })

@@ -1,10 +1,12 @@
 // Plays the scenario through the server's own use cases; nothing derived is written by hand.
-import { certificates } from '@peen/content'
-import type { Me } from '@peen/contract'
+import { certificates, standards } from '@peen/content'
+import { NO_PROFILE, type Me } from '@peen/contract'
 import {
   ensureSchool,
   hashPassword,
+  decideStanding,
   openGrading,
+  planVisit,
   draftFinding,
   recordEvents,
   saveDraft,
@@ -17,7 +19,7 @@ import {
 } from '@peen/server'
 import { eq } from 'drizzle-orm'
 import pino from 'pino'
-import { APPRENTICES, COHORT_START, DOGS, NOW, PASSWORD, SCHOOL, STAFF, TABLES, ZONE } from './cast'
+import { APPRENTICES, COHORT_START, DOGS, NOW, PASSWORD, PLANNED, POODLES, SCHOOL, STAFF, TABLES, ZONE } from './cast'
 import { scenario, type DemoSession, type Scenario } from './scenario'
 import { gradedAnswers, ratingFor } from './trims'
 
@@ -25,7 +27,7 @@ import { gradedAnswers, ratingFor } from './trims'
 export async function playDemo(db: Database): Promise<{ sessions: number; events: number; gradings: number }> {
   const clock = settableClock(NOW, ZONE)
   const services: Services = { db, clock, log: pino({ level: 'silent' }) }
-  const standard = await standardOf(db, 'bearded-pet', 1)
+  const standard = await standardOf(db, standards[0].id, standards[0].version)
   const plan = scenario(standard)
   await insertSchool(db, plan)
   const actors = new Map(
@@ -44,11 +46,28 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
     }
   }
   clock.set(NOW)
+  await planTheRest(services, plan, actors.get('ruben')!)
   for (const key of ['tove', 'bram']) {
     const body = { id: plan.chance.id(NOW), apprenticeId: plan.ids.person.get(key)!, certificateId: certificates[0].id }
     await draftFinding(services, actors.get('anneke')!, body)
   }
   return { sessions: plan.sessions.length, events: plan.sessions.reduce((sum, session) => sum + session.events.length, 0), gradings }
+}
+
+/** What is planned and not begun: two poodles, and a dog that is limited. */
+async function planTheRest(services: Services, { ids, chance }: Scenario, ruben: Me): Promise<void> {
+  for (const { apprentice, dog, table, onDate, wishes } of PLANNED)
+    await planVisit(services, {
+      id: chance.id(NOW),
+      apprenticeId: ids.person.get(apprentice)!,
+      dogId: ids.dog.get(dog)!,
+      tableId: ids.table.get(table)!,
+      standardId: 'clean-face',
+      weeksSince: null,
+      wishes,
+      onDate
+    })
+  await decideStanding(services, ruben, ids.dog.get('rook')!, { kind: 'limited', reason: 'two people for his nails', vet: false })
 }
 
 async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<void> {
@@ -83,14 +102,22 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
     }))
   ])
   await db.insert(tables.roomTables).values(TABLES.map((table) => ({ ...table, id: ids.table.get(table.number)! })))
-  for (const dog of DOGS) {
+  await db.insert(tables.cohorts).values(Object.entries(COHORT_START).map(([name, startedOn]) => ({ name, startedOn, endedOn: null })))
+  for (const dog of [...DOGS, ...POODLES]) {
     const ownerId = dog.owner ? chance.id(NOW) : null
     if (ownerId)
       await db.insert(tables.owners).values({ id: ownerId, givenName: dog.owner!, contact: `${dog.owner!.toLowerCase()}@post.invalid` })
-    const { key, owner: _owner, burns, facts, ...rest } = dog
-    await db
-      .insert(tables.dogs)
-      .values({ ...rest, id: ids.dog.get(key)!, bodyType: 'bearded', burns: [...(burns ?? [])], facts: [...(facts ?? [])], ownerId })
+    const { key, owner: _owner, burns, facts, body = 'bearded', profile, ...rest } = dog
+    const more = profile ? { ...NO_PROFILE, ...profile } : null
+    await db.insert(tables.dogs).values({
+      ...rest,
+      id: ids.dog.get(key)!,
+      bodyType: body,
+      burns: [...(burns ?? [])],
+      facts: [...(facts ?? [])],
+      profile: more,
+      ownerId
+    })
   }
 }
 
@@ -101,9 +128,10 @@ async function playSession(services: Services, session: DemoSession, { ids }: Sc
     dogId: ids.dog.get(session.dog)!,
     tableId: ids.table.get(session.table)!,
     standardId: 'bearded-pet',
-    standardVersion: 1,
+    standardVersion: standards[0].version,
     onDate: session.onDate,
-    checkIn: session.checkIn
+    checkIn: session.checkIn,
+    found: session.found
   })
   const actor = [...actors.values()].find((candidate) => candidate.id === session.events[0].by)!
   const { answers } = await recordEvents(services, actor, session.id, session.events)
@@ -112,7 +140,7 @@ async function playSession(services: Services, session: DemoSession, { ids }: Sc
 }
 
 async function playGrading(services: Services, session: DemoSession, actor: Me, key: string, { chance }: Scenario): Promise<void> {
-  const standard = await standardOf(services.db, 'bearded-pet', 1)
+  const standard = await standardOf(services.db, standards[0].id, standards[0].version)
   const staff = STAFF.find((candidate) => candidate.key === key)!
   const apprentice = APPRENTICES.find((candidate) => candidate.key === session.apprentice)!
   const skill = { sure01: session.sure01, longerRightMm: apprentice.handed === 'left' ? 4 : 0, leaning: staff.leaning }

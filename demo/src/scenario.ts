@@ -1,8 +1,9 @@
 import { techniqueById, type Technique } from '@peen/content'
 import type { CheckIn, Excusal } from '@peen/contract'
+import { excusedBy, NOTHING_FOUND, type Found } from '@peen/core/checkin'
 import type { EventKind, HelpLevel, Payloads, PracticeEvent } from '@peen/core/practice'
 import type { PlanStep, Standard } from '@peen/core/standard'
-import { APPRENTICES, COHORT_START, DOGS, NOW, SEED, STAFF, TABLES, TODAY, TODAYS_TABLES, type Apprentice } from './cast'
+import { APPRENTICES, COHORT_START, DOGS, NOW, POODLES, SEED, STAFF, TABLES, TODAY, TODAYS_TABLES, type Apprentice } from './cast'
 import { chanceFrom, type Chance } from './random'
 
 export type DemoSession = {
@@ -13,6 +14,7 @@ export type DemoSession = {
   readonly onDate: string
   readonly instructor: string
   readonly checkIn: CheckIn
+  readonly found: Found | null
   readonly events: readonly PracticeEvent[]
   /** set on sessions whose finished trim was graded: who marked it */
   readonly gradedBy: readonly string[]
@@ -60,7 +62,7 @@ export function scenario(standard: Standard): Scenario {
   const named = <K>(keys: readonly K[]) => new Map(keys.map((key) => [key, chance.id(START_OF_TIME)]))
   const ids: Ids = {
     person: named([...STAFF.map((person) => person.key), ...APPRENTICES.map((person) => person.key)]),
-    dog: named(DOGS.map((dog) => dog.key)),
+    dog: named([...DOGS, ...POODLES].map((dog) => dog.key)),
     table: named(TABLES.map((table) => table.number))
   }
   const sessions = APPRENTICES.flatMap((apprentice, i) => pastSessions(apprentice, i, standard, ids, chance))
@@ -144,6 +146,7 @@ function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, cha
     table: (k % 8) + 1,
     onDate,
     instructor,
+    found: null,
     checkIn: { weeksSince: 5 + (k % 3), wishes: k % 4 === 0 ? 'Brows a little longer, asked for by the owner.' : '', excused },
     events: tape.events,
     gradedBy: apprentice.story === 'ready' && last ? ['ruben'] : assessors,
@@ -271,18 +274,46 @@ function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard
     tape.pass(minutes)
     tape.add('attemptEnded', { attemptId, minutes, help: 'alone', witness: 'watched' })
   })
-  const excused: Excusal[] = today.dog === 'flint' ? [{ region: 'ribs', side: 'left', reason: 'a mat cut out in March, 40 mm wide' }] : []
+  const found = foundToday(today.dog, ids.person.get('ruben')!, opened)
   return {
+    found,
     id,
     apprentice: today.apprentice,
     dog: today.dog,
     table: today.table,
     onDate: TODAY,
     instructor: 'ruben',
-    checkIn: { weeksSince: 6, wishes: today.dog === 'flint' ? 'Beard as it is; brows on, asked for by Maren.' : '', excused },
+    checkIn: {
+      weeksSince: 6,
+      wishes: found.wishes.map(({ what, askedBy }) => `${what}, asked for by ${askedBy}.`).join(' '),
+      excused: excusedBy(found.coat)
+    },
     events: tape.events,
     gradedBy: [],
     sure01: 0,
     closedAt: null
   }
+}
+
+/** What came in this morning: every dog at a table was looked at, dried and combed before anyone cut. */
+function foundToday(dog: string, by: string, opened: Date): Found {
+  const gate = { dry: true, combed: true, by, at: opened.toISOString(), house: {} }
+  const found: Found = { ...NOTHING_FOUND, gate }
+  if (dog === 'flint')
+    return {
+      ...found,
+      coat: [{ kind: 'matCut', region: 'ribs', side: 'left', widthMm: 40 }],
+      wishes: [
+        { what: 'Beard as it is', askedBy: 'the owner', length: null, rule: null },
+        { what: 'Brows a little longer', askedBy: 'the owner', length: { region: 'brow', mm: 34 }, rule: null }
+      ]
+    }
+  if (dog === 'biscuit')
+    return {
+      ...found,
+      skin: [{ kind: 'stained', region: 'foreFoot', side: 'both' }],
+      wishes: [{ what: 'Eyebrows off', askedBy: 'the owner', length: null, rule: { id: 'brows', side: 1 } }]
+    }
+  if (dog === 'bracken') return { ...found, nailsOwed: ['rightRear'] }
+  return found
 }

@@ -1,6 +1,6 @@
 // What an assessor finds on a finished trim: lengths and levels that follow from how well the apprentice works.
 import type { Answer, Answers, GlobalRating } from '@peen/core/grade'
-import { sidesOf } from '@peen/core/grade'
+import { follows, sidesOf } from '@peen/core/grade'
 import type { Excusal } from '@peen/contract'
 import type { Standard } from '@peen/core/standard'
 import type { Chance } from './random'
@@ -17,14 +17,23 @@ const tenth = (value: number) => Math.max(0, Math.round(value * 10) / 10)
 /** A complete grade sheet. Readings scatter by a quarter of a millimetre, as a gauge does in a soft coat. */
 export function gradedAnswers(standard: Standard, skill: Skill, excused: readonly Excusal[], chance: Chance): Answers {
   const answers: Record<string, Answer> = {}
-  for (const { id, how, region } of standard.criteria) {
-    if (how.kind === 'difference') continue
+  for (const criterion of standard.criteria) {
+    const { id, how, region } = criterion
+    if (how.kind === 'difference' || follows(criterion)) continue
     const answer: Record<string, Answer[keyof Answer]> = {}
     for (const side of sidesOf(how)) {
       const cameSo = excused.find((item) => item.region === region && (side === 'whole' || item.side === 'both' || item.side === side))
       if (cameSo) answer[side] = { kind: 'excused', reason: cameSo.reason }
       else if (how.kind === 'judged') answer[side] = { kind: 'level', level: levelFor(skill, chance) }
-      else {
+      else if (how.kind === 'computed') {
+        const spread = Math.max(0.3, 2.4 - 2 * skill.sure01)
+        answer[side] = {
+          kind: 'inputs',
+          values: Object.fromEntries(
+            Object.entries(how.typical).map(([name, mm]) => [name, name === 'bands' ? mm : tenth(chance.about(mm, spread))])
+          )
+        }
+      } else {
         const room = how.kind === 'length' ? (how.band[1] ?? how.targetMm) - how.targetMm : (how.band[1] ?? 4)
         const spread = room * Math.max(0.15, 1.6 - 1.2 * skill.sure01)
         const bias = how.kind === 'length' && side === 'right' && room > 2 ? skill.longerRightMm : 0

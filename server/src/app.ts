@@ -8,15 +8,18 @@ import { apprenticeRoutes } from './features/apprentices'
 import { auditRoutes } from './features/audit'
 import { authRoutes, COOKIE, whoIs } from './features/auth'
 import { certifyRoutes } from './features/certify'
+import { admissionRoutes } from './features/admission'
 import { dayRoutes } from './features/day'
 import { dogRoutes } from './features/dogs'
 import { floorRoutes } from './features/floor'
 import { gradingRoutes } from './features/grading'
 import { practiceRoutes } from './features/practice'
+import { rackRoutes } from './features/rack'
 import { schoolRoutes } from './features/school'
+import { standardRoutes } from './features/standards'
+import { techniqueRoutes } from './features/techniques'
+import { visitRoutes } from './features/visits'
 import { csrfDefence, mount, problemOf, refuse, securityHeaders, type Route, type Services } from './http'
-
-const JSON_LIMIT = '1mb'
 
 export const ROUTES: readonly Route[] = [
   ...authRoutes,
@@ -26,6 +29,11 @@ export const ROUTES: readonly Route[] = [
   ...apprenticeRoutes,
   ...dogRoutes,
   ...dayRoutes,
+  ...admissionRoutes,
+  ...visitRoutes,
+  ...rackRoutes,
+  ...standardRoutes,
+  ...techniqueRoutes,
   ...gradingRoutes,
   ...certifyRoutes,
   ...auditRoutes
@@ -50,7 +58,6 @@ export function makeApp(services: Services, webFolder: string | null): Express {
     next()
   })
   api.use(csrfDefence)
-  api.use(express.json({ limit: JSON_LIMIT }))
   api.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store')
     next()

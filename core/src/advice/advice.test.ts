@@ -12,6 +12,7 @@ import {
   COAT_TYPES,
   FACTS,
   NOTHING_LEFT,
+  ruleIssues,
   sayChoice,
   whyNot,
   type AdviceCase,
@@ -246,31 +247,27 @@ describe('a coat in words', () => {
   ] as const)('%s', (words, type) => expect(coatTypeOf(words)).toBe(type))
 })
 
-describe('the shipped rules', () => {
-  it('name known places, coats, facts and house rules, and each says why', () => {
-    const houses = new Map(houseRules.map(({ id, sides }) => [id, sides.length]))
-    for (const { id, when, say, does, source } of adviceRules) {
-      for (const region of when.regions ?? []) expect(REGION_IDS, id).toContain(region)
-      for (const coat of when.coats ?? []) expect(COAT_TYPES, id).toContain(coat)
-      for (const fact of [...(when.all ?? []), ...(when.any ?? []), ...(when.none ?? [])]) expect(FACTS, id).toContain(fact)
-      if (when.house) expect(houses.get(when.house.id) ?? 0, id).toBeGreaterThan(when.house.side)
-      for (const effect of does) {
-        const labels =
-          effect.kind === 'forbid'
-            ? [...(effect.which.labels ?? []), ...(effect.which.notLabels ?? [])]
-            : effect.kind === 'prefer'
-              ? (effect.labels ?? [])
-              : []
-        for (const label of labels)
-          expect(
-            rack.map((tool) => tool.label),
-            id
-          ).toContain(label)
-      }
+describe('rules that cannot work', () => {
+  const known = { labels: new Set(rack.map(({ label }) => label)), houses: new Map(houseRules.map(({ id, sides }) => [id, sides.length])) }
+  const rule: AdviceRule = { id: 'ours', when: {}, does: [{ kind: 'caution' }], say: 'Take care.', source: 'test' }
+  it('none of the shipped ones', () => {
+    expect(ruleIssues(adviceRules, known)).toEqual([])
+    for (const { id, say, source } of adviceRules) {
       expect(say, id).toMatch(/^[A-Z].*\.$/s)
       expect(source.length, id).toBeGreaterThan(5)
-      expect(does.length, id).toBeGreaterThan(0)
     }
-    expect(new Set(adviceRules.map(({ id }) => id)).size).toBe(adviceRules.length)
   })
+  it.each<[Partial<AdviceRule>, string, unknown]>([
+    [{ does: [{ kind: 'prefer', labels: ['11'] }] }, 'rules.ours.does', '11'],
+    [{ does: [{ kind: 'forbid', which: { notLabels: ['laser'] } }] }, 'rules.ours.does', 'laser'],
+    [{ does: [] }, 'rules.ours.does', 'nothing'],
+    [{ when: { regions: ['antler' as RegionId] } }, 'rules.ours.when.regions', 'antler'],
+    [{ when: { coats: ['scales' as CoatType] } }, 'rules.ours.when.coats', 'scales'],
+    [{ when: { none: ['tired' as Fact] } }, 'rules.ours.when', 'tired'],
+    [{ when: { house: { id: 'stop', side: 2 } } }, 'rules.ours.when.house', 'stop 2'],
+    [{ say: ' ' }, 'rules.ours.say', 'nothing']
+  ])('%j is named with its place', (change, path, got) => {
+    expect(ruleIssues([{ ...rule, ...change }], known)).toMatchObject([{ code: 'invalidRule', path, got }])
+  })
+  it('an id that is used twice', () => expect(ruleIssues([rule, rule], known)).toMatchObject([{ path: 'rules.ours.id' }]))
 })

@@ -22,8 +22,18 @@ export function applies(when: When, { region, coat, facts, house, plannedMm }: A
   )
 }
 
-/** Every tool of a rack in every direction that leaves an allowed length. */
-export function choicesOf(rack: readonly Tool[]): Choice[] {
+const choicesByRack = new WeakMap<readonly Tool[], readonly Choice[]>()
+
+/** Every tool of a rack in every direction that leaves an allowed length. The same for the same rack, so it is computed once. */
+export function choicesOf(rack: readonly Tool[]): readonly Choice[] {
+  const known = choicesByRack.get(rack)
+  if (known) return known
+  const found = everyChoice(rack)
+  choicesByRack.set(rack, found)
+  return found
+}
+
+function everyChoice(rack: readonly Tool[]): Choice[] {
   return rack.flatMap((tool): Choice[] => {
     if (tool.kind === 'scissors' || tool.kind === 'hand') return [{ tool, direction: null, lengthMm: null }]
     if (tool.kind === 'brush' || tool.lengthMm === null) return []
@@ -59,11 +69,17 @@ function effectsOf<K extends Effect['kind']>(rules: readonly AdviceRule[], kind:
 const firedBy = ({ rule }: { readonly rule: AdviceRule }): Fired => ({ id: rule.id, say: rule.say })
 const once = (fired: readonly Fired[]): Fired[] => [...new Map(fired.map((one) => [one.id, one])).values()]
 
+const stepsByRack = new WeakMap<readonly Tool[], readonly number[]>()
+
 /** The steps of the trade from short to long, mm: the blades, then what combs of the rack leave. */
 function stepsOf(rack: readonly Tool[]): readonly number[] {
+  const known = stepsByRack.get(rack)
+  if (known) return known
   const blades = REFERENCE_SERIES.map(({ lengthMm }) => lengthMm)
   const combs = rack.flatMap(({ kind, lengthMm }) => (kind === 'comb' && lengthMm !== null ? [lengthMm] : []))
-  return [...new Set([...blades, ...combs])].sort((a, b) => a - b)
+  const steps = [...new Set([...blades, ...combs])].sort((a, b) => a - b)
+  stepsByRack.set(rack, steps)
+  return steps
 }
 
 /** So many steps longer than a length, mm; the longest step is as far as it goes. */
@@ -77,13 +93,24 @@ function stepAtLeast(mm: number, rack: readonly Tool[]): number {
   return stepsOf(rack).find((step) => step >= mm - 1e-6) ?? mm
 }
 
+const rulesByRegion = new WeakMap<readonly AdviceRule[], Map<string, readonly AdviceRule[]>>()
+
+/** The rules that can speak at a place, looked up once for a list of rules. */
+function rulesAt(rules: readonly AdviceRule[], region: AdviceCase['region']): readonly AdviceRule[] {
+  const known = rulesByRegion.get(rules) ?? new Map<string, readonly AdviceRule[]>()
+  rulesByRegion.set(rules, known)
+  const here = known.get(region) ?? rules.filter(({ when }) => !when.regions || when.regions.includes(region))
+  known.set(region, here)
+  return here
+}
+
 /**
  * Advice for one place. Prohibitions hold whatever else is said; the longest cap holds; of all lengthening only the
  * largest step applies, from what the rules prefer or the plan leaves; preferences rank what is left, then nearness to the
  * length aimed at, then the longer before the shorter. Source: common practice, no published source.
  */
 export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice {
-  const active = rules.filter(({ when }) => applies(when, asked))
+  const active = rulesAt(rules, asked.region).filter(({ when }) => applies(when, asked))
   const forbids = effectsOf(active, 'forbid')
   const caps = effectsOf(active, 'cap')
   const lengthens = effectsOf(active, 'lengthen')
@@ -98,30 +125,39 @@ export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice 
   const bans: Ban[] = []
   const allowed: Choice[] = []
   for (const choice of choicesOf(asked.rack)) {
-    const because = [
+    const { lengthMm } = choice
+    const against = [
       ...forbids.filter(({ effect }) => isMeant(effect.which, choice)),
-      ...(choice.lengthMm !== null ? caps.filter(({ effect }) => choice.lengthMm! < effect.closestMm - 1e-6) : []),
-      ...(choice.lengthMm !== null && steps > 0 && choice.lengthMm < leastMm - 1e-6 ? lengthens : [])
-    ].map(firedBy)
-    if (because.length > 0) bans.push({ choice, because: once(because) })
+      ...(lengthMm !== null && lengthMm < cap - 1e-6 ? caps.filter(({ effect }) => lengthMm < effect.closestMm - 1e-6) : []),
+      ...(lengthMm !== null && steps > 0 && lengthMm < leastMm - 1e-6 ? lengthens : [])
+    ]
+    if (against.length > 0) bans.push({ choice, because: once(against.map(firedBy)) })
     else allowed.push(choice)
   }
   const ranked = rank(allowed, prefers, aimMm)
-  const cautions = effectsOf(active, 'caution').map(firedBy)
-  const hits = forbids.filter(({ effect }) => bans.some(({ choice }) => isMeant(effect.which, choice)))
+  const cautions = effectsOf(active, 'caution').map((one) => ({
+    ...firedBy(one),
+    ...(one.effect.kinds ? { kinds: one.effect.kinds } : {})
+  }))
+  // what lengthens speaks where it moved the length
+  const moving = aimMm !== capped || base === null ? lengthens : []
+  const banning = new Set(bans.flatMap(({ because }) => because.map(({ id }) => id)))
+  const hits = forbids.filter(({ rule }) => banning.has(rule.id))
   // what moved the length first, what only takes tools away last
-  const fired = once([...lengthens, ...caps, ...prefers, ...hits].map(firedBy))
+  const fired = once([...moving, ...caps, ...prefers, ...hits].map(firedBy))
   return { ranked, bans, cautions, fired, aimMm, say: ranked.length === 0 ? NOTHING_LEFT : sayChoice(ranked[0]) }
 }
 
-/** The length of the first tool that a rule prefers, in its direction, mm. */
+/** The length of the tool that a rule prefers and names first, in its direction, mm. */
 function preferredMm(prefers: readonly Effective<'prefer'>[], rack: readonly Tool[]): number | null {
   for (const { effect } of prefers) {
-    const found = choicesOf(rack).find(
-      ({ tool, direction, lengthMm }) =>
-        lengthMm !== null && effect.labels?.includes(tool.label) && (direction === null || direction === (effect.direction ?? 'with'))
-    )
-    if (found) return found.lengthMm
+    for (const label of effect.labels ?? []) {
+      const found = choicesOf(rack).find(
+        ({ tool, direction, lengthMm }) =>
+          lengthMm !== null && tool.label === label && (direction === null || direction === (effect.direction ?? 'with'))
+      )
+      if (found) return found.lengthMm
+    }
   }
   return null
 }
@@ -135,26 +171,37 @@ function rank(choices: readonly Choice[], prefers: readonly Effective<'prefer'>[
         (!effect.direction || choice.direction === effect.direction)
     ).length
   const off = ({ lengthMm }: Choice) => (lengthMm === null || aimMm === null ? 0 : Math.abs(lengthMm - aimMm))
-  const meets = (choice: Choice) => aimMm === null || off(choice) <= Math.max(MEETS_LEAST_MM, MEETS_SHARE * aimMm)
+  const meets = (choice: Choice) => (aimMm === null ? liked(choice) > 0 : off(choice) <= Math.max(MEETS_LEAST_MM, MEETS_SHARE * aimMm))
   // a blade or comb that meets the aim, then what cuts free-hand, then what is merely near
   const order = (choice: Choice) => (choice.lengthMm === null ? 1 : meets(choice) ? 0 : 2)
   const free = (choice: Choice) => (choice.tool.kind === 'hand' ? 1 : 0)
-  return [...choices].sort(
+  const scored = choices.map((choice) => ({ choice, order: order(choice), liked: liked(choice), off: off(choice) }))
+  scored.sort(
     (a, b) =>
-      order(a) - order(b) ||
-      liked(b) - liked(a) ||
-      off(a) - off(b) ||
-      Number(a.direction === 'against') - Number(b.direction === 'against') ||
-      free(a) - free(b) ||
-      (b.lengthMm ?? 0) - (a.lengthMm ?? 0)
+      a.order - b.order ||
+      b.liked - a.liked ||
+      a.off - b.off ||
+      Number(a.choice.direction === 'against') - Number(b.choice.direction === 'against') ||
+      free(a.choice) - free(b.choice) ||
+      (b.choice.lengthMm ?? 0) - (a.choice.lengthMm ?? 0)
   )
+  return scored.map(({ choice }) => choice)
 }
 
 /** "7F with the growth, leaves 3.2 mm" */
 export function sayChoice({ tool, direction, lengthMm }: Choice): string {
   if (lengthMm === null) return tool.label
-  const name = tool.kind === 'blade' ? `blade ${tool.label}` : tool.kind === 'comb' ? `comb ${tool.label}` : tool.label
-  return `${name} ${direction} the growth, leaves ${lengthMm} mm`
+  return `${tool.kind} ${tool.label} ${direction} the growth, leaves ${lengthMm} mm`
+}
+
+/** "blade 7F with": as short as a note in the margin is. */
+export function shortChoice({ tool, direction, lengthMm }: Choice): string {
+  return lengthMm === null ? tool.label : `${tool.kind} ${tool.label} ${direction}`
+}
+
+/** What to take care of at a place with the tool that is used there. */
+export function cautionsWith({ cautions }: Pick<Advice, 'cautions'>, choice: Choice | null): readonly Fired[] {
+  return cautions.filter(({ kinds }) => !kinds || (choice !== null && kinds.includes(choice.tool.kind)))
 }
 
 /** Why a tool is not advised here, and the nearest that is. */

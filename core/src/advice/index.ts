@@ -1,4 +1,5 @@
-export { advise, applies, choicesOf, NOTHING_LEFT, sayChoice, whyNot, type WhyNot } from './advise'
+export { advise, applies, cautionsWith, choicesOf, NOTHING_LEFT, sayChoice, shortChoice, whyNot, type WhyNot } from './advise'
+export { ruleIssues } from './validity'
 export {
   COAT_TYPES,
   coatTypeOf,

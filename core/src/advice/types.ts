@@ -84,7 +84,8 @@ export type Effect =
       readonly direction?: Direction
       readonly kinds?: readonly Tool['kind'][]
     }
-  | { readonly kind: 'caution' }
+  /** `kinds`: only where such a tool is used */
+  | { readonly kind: 'caution'; readonly kinds?: readonly Tool['kind'][] }
 
 /** One rule of the trade as data; `say` is the sentence that is shown when it fires. */
 export type AdviceRule = {
@@ -106,7 +107,7 @@ export type Advice = {
   readonly ranked: readonly Choice[]
   readonly bans: readonly Ban[]
   /** what to take care of here */
-  readonly cautions: readonly Fired[]
+  readonly cautions: readonly (Fired & { readonly kinds?: readonly Tool['kind'][] })[]
   /** every rule that changed the answer: what moves the length first, what only takes tools away last */
   readonly fired: readonly Fired[]
   /** the length that is aimed at, mm, after caps and lengthening */

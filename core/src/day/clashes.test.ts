@@ -21,6 +21,15 @@ describe('a visit in the day', () => {
     expect(codes([other])).toEqual([])
   })
 
+  it('says what stands against the dog itself, what blocks first', () => {
+    const against = [
+      { code: 'dogLimited', blocks: false, say: 'Flint is limited.' },
+      { code: 'trimUnfit', blocks: true, say: 'Not in this coat.' }
+    ] as const
+    expect(codes([], { ...wanted, against })).toEqual(['trimUnfit', 'dogLimited'])
+    expect(codes([{ ...other, tableId: 't1' }], { ...wanted, against })).toEqual(['trimUnfit', 'tableTaken', 'dogLimited'])
+  })
+
   it('blocks a dog, an apprentice and a table that are busy, and says which', () => {
     const clashes = clashesOf([{ ...other, dogId: 'flint', apprenticeId: 'bram', tableId: 't1' }], { ...wanted, dogCanStandMin: 300 })
     expect(clashes.map(({ say }) => say)).toEqual([

@@ -15,11 +15,13 @@ export type WantedVisit = Omit<DayVisit, 'closed'> & {
   readonly dogCanStandMin: number
   readonly apprentice: string
   readonly tableNumber: number
+  /** what stands against the dog itself on any day: limited, refused, a coat that the trim does not fit */
+  readonly against?: readonly Clash[]
 }
 
 /** `blocks`: it cannot be planned; otherwise it is said and the instructor decides. */
 export type Clash = {
-  readonly code: 'dogTwice' | 'apprenticeTwice' | 'tableTaken' | 'dogMinutes'
+  readonly code: 'dogTwice' | 'apprenticeTwice' | 'tableTaken' | 'dogMinutes' | 'dogLimited' | 'dogRefused' | 'trimUnfit'
   readonly blocks: boolean
   readonly say: string
 }
@@ -27,7 +29,7 @@ export type Clash = {
 /** Everything that stands against a visit, the blocking first. */
 export function clashesOf(day: readonly DayVisit[], wanted: WantedVisit): readonly Clash[] {
   const open = day.filter(({ closed }) => !closed)
-  const clashes: Clash[] = []
+  const clashes: Clash[] = [...(wanted.against ?? [])]
   if (open.some(({ dogId }) => dogId === wanted.dogId))
     clashes.push({ code: 'dogTwice', blocks: true, say: `${wanted.dog} stands on another table already.` })
   if (open.some(({ apprenticeId }) => apprenticeId === wanted.apprenticeId))
@@ -42,7 +44,7 @@ export function clashesOf(day: readonly DayVisit[], wanted: WantedVisit): readon
       blocks: false,
       say: `${wanted.dog} would stand ${total} minutes today and can stand ${wanted.dogCanStandMin}: plan a break or less of the trim.`
     })
-  return clashes
+  return clashes.sort((a, b) => Number(b.blocks) - Number(a.blocks))
 }
 
 /** A table needs this much of a room, mm. Chosen: a table, its dog and two people. */

@@ -1,6 +1,6 @@
 import { bodyById, coatFor, colouringOf } from '@peen/content'
 import { describe, expect, it } from 'vitest'
-import { bakeFigure, LIE_DEG, newRaster, toBytes, type Figure, type Lengths, type Raster, type View } from '.'
+import { bakeFigure, fitBody, LIE_DEG, newRaster, toBytes, type Figure, type Lengths, type Raster, type View } from '.'
 
 const coat = coatFor('bearded', 'bearded-pet')
 const plan = coat.lengths
@@ -202,5 +202,38 @@ describe('touching and comparing', () => {
     }
     const belly = skirt.map((hair) => hair.to[1] - hair.from[1])
     expect(belly.every((up) => up > 0)).toBe(true)
+  })
+})
+
+describe('a ball at the end of the tail', SLOW, () => {
+  it.each([{}, { backMm: 330, muzzleMm: 86 }])('has hair of its colour up to its rim (%j)', (own) => {
+    const ball = coatFor('poodle', 'clean-face')
+    const body = fitBody(bodyById('poodle'), { withersMm: 430, ...own })
+    const scale = 1.2
+    const figure = bakeFigure({
+      body,
+      withersMm: 430,
+      view: 'side',
+      colouring: colouringOf('apricot'),
+      coat: ball,
+      pxPerMm: scale,
+      budget: 30000
+    })
+    const raster = newRaster(1100, 900)
+    const [originX, originY] = [420, 860]
+    figure.dress({ lengths: ball.lengths })
+    figure.paint(raster, { scale, originX, originY })
+    const [tipX, tipY] = figure.skin.skeleton.marks.tailTip
+    let [covered, black] = [0, 0]
+    for (let y = -90; y <= 90; y++) {
+      for (let x = -90; x <= 90; x++) {
+        const at = 4 * (Math.round(originY - (tipY + y) * scale) * raster.w + Math.round(originX + (tipX + x) * scale))
+        if (raster.px[at + 3] < 200) continue
+        covered++
+        if (raster.px[at] + raster.px[at + 1] + raster.px[at + 2] < 60) black++
+      }
+    }
+    expect(covered).toBeGreaterThan(4000)
+    expect(black / covered).toBeLessThan(0.002)
   })
 })

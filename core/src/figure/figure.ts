@@ -117,7 +117,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
     const plan = plantRoots(
       layers,
       scaled(coatTable(coat, planned), SLIDER.shortestShare),
-      reach,
+      new Map([...reach].map(([name, coats]) => [name, coats.at(-1)!])),
       { pxPerMm: spec.pxPerMm, budget: spec.budget, shownMm: style.shownMm },
       randomFrom(SEED)
     )
@@ -224,14 +224,20 @@ function scaled(table: CoatTable, share: number): CoatTable {
   return { ...table, length: table.length.map((length) => length * share) }
 }
 
-/** V of the longest coat the sliders reach, by layer. Leaves the skin dressed in it. */
-function widestCoats(skin: ViewSkin, coat: Coat): Map<string, Float32Array> {
+/**
+ * V of the longest coats the sliders reach, by layer: with hair left beyond the tail's end, where a ball stands further out, and
+ * without. Leaves the skin dressed in the last of them.
+ */
+function widestCoats(skin: ViewSkin, coat: Coat): ReadonlyMap<string, readonly Float32Array[]> {
   const longest = (mm: number) => Math.min(300, Math.max(mm * SLIDER.longestShare, SLIDER.longestAtLeastMm))
   const table = coatTable(coat, { lengths: coat.lengths })
   const long: CoatTable = { ...table, length: table.length.map(longest) }
-  const stops = skin.stops(coat, coat, [{ kind: 'tailHigh', mm: TAIL_HIGH_MOST_MM }])
-  dressCoat(skin, { table: long, planTable: table, stops, dents: [] })
-  return new Map(skin.layers.map((layer) => [layer.name, layer.V.slice()]))
+  const reach = new Map<string, Float32Array[]>(skin.layers.map((layer) => [layer.name, []]))
+  for (const faults of [[], [{ kind: 'tailHigh' as const, mm: TAIL_HIGH_MOST_MM }]]) {
+    dressCoat(skin, { table: long, planTable: table, stops: skin.stops(coat, coat, faults), dents: [] })
+    for (const layer of skin.layers) reach.get(layer.name)!.push(layer.V.slice())
+  }
+  return reach
 }
 
 function usedSlots({ layer, ids, weights }: GriddedLayer): readonly number[] {

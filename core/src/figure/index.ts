@@ -6,6 +6,7 @@ export {
   lieOf,
   otherSide,
   shapeIssues,
+  sizedTo,
   standShare,
   USUAL_MM_PER_DAY,
   type Coat,

@@ -1,5 +1,6 @@
 export * from './types'
 export { byEye, conformity, CONFORMITY_LEVEL, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
-export { sayPlace, sidesOf, TOP_LEVEL } from './parts'
+export { follows, sayPlace, sidesOf, targetOf, TOP_LEVEL, unitOf } from './parts'
 export { bestCuts } from './mend'
+export { answersAtTarget } from './right'
 export { countAnswers, gradeResult, MOST_EXCUSED_01, refuseUnknownFaults, type GradeInput } from './result'

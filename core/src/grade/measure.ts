@@ -7,7 +7,7 @@ import { HAIR_LENGTH_LIMITS_MM } from '../units'
 export const CONFORMITY_LEVEL = 0.95
 
 export type Measured = {
-  readonly method: 'mean of readings' | 'by eye'
+  readonly method: 'mean of readings' | 'computed' | 'by eye'
   readonly value: number
   readonly u: number
   /** part of u that every reading with this instrument shares, mm */
@@ -37,10 +37,11 @@ export function fromReadings(readings: readonly number[], instrument: Instrument
 
 /**
  * "As it should be": the assessor vouches for it by eye. It stands at the target with the u that makes the band just
- * certain (two-sided 95 %): half the distance to the band's upper end. Our own choice: a look claims no more than that.
+ * certain (two-sided 95 %): half the distance to the band's nearer end. Our own choice: a look claims no more than that.
  */
 export function byEye(targetMm: number, band: Band): Measured {
-  const reach = band[1] === null ? 1 : band[1] - targetMm
+  const ends = band.flatMap((end) => (end === null || end === targetMm ? [] : [Math.abs(end - targetMm)]))
+  const reach = ends.length === 0 ? 1 : Math.min(...ends)
   return { method: 'by eye', value: targetMm, u: reach / 2, common: 0, n: 0 }
 }
 

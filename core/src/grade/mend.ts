@@ -180,11 +180,11 @@ function sayLengthMend(
 function mendOther(part: Part, burns: readonly BurnPlace[]): Candidate[] {
   const { criterion } = part
   const { how } = criterion
-  if (how.kind !== 'judged' && how.kind !== 'measured') return []
+  if (how.kind !== 'judged' && how.kind !== 'measured' && how.kind !== 'computed') return []
   const share = shareAt(part, part.measured?.value ?? null, levelOf(part)) ?? 1
   if (share >= 1) return []
   const place = sayPlace(criterion, part.side)
-  const found = how.kind === 'judged' ? how.levels[levelOf(part)!] : how.fault.replace('{mm}', sayNumber(part.measured!.value))
+  const found = how.kind === 'judged' ? how.levels[levelOf(part)!] : how.fault.replace(/\{(mm|value)\}/, sayNumber(part.measured!.value))
   const sidePrefix = part.side === 'whole' ? '' : `${part.side === 'left' ? 'Left' : 'Right'} side. `
   const finding = how.kind === 'judged' ? `${criterion.label}: ${found}` : `${sidePrefix}${found}`
   const cutMm = { left: 0, right: 0 }

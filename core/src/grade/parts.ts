@@ -1,6 +1,6 @@
 import { CoreError, inRange } from '../error'
 import { regionName } from '../regions'
-import type { Band, Criterion, How, Standard } from '../standard'
+import { computeFrom, formulaById, type Band, type Criterion, type How, type Standard, type Unit } from '../standard'
 import { lowerFirst, sayNumber } from '../units'
 import { byEye, conformity, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
 import type { Answer, Answers, PartResult, SideAnswer, SideKey } from './types'
@@ -26,6 +26,22 @@ export function sidesOf(how: How): readonly SideKey[] {
   return how.sides === 'pair' ? ['left', 'right'] : ['whole']
 }
 
+/** Does it follow from what another criterion was answered with? Then nothing is asked here. */
+export function follows({ how }: Criterion): boolean {
+  return how.kind === 'difference' || (how.kind === 'computed' && how.readingsOf !== undefined)
+}
+
+/** The unit a criterion is measured in. */
+export function unitOf(how: How): Unit {
+  return how.kind === 'computed' ? (formulaById(how.formula)?.unit ?? 'mm') : 'mm'
+}
+
+/** The value at which a measured criterion is as it should be; null for what is judged or compared. */
+export function targetOf(how: How): number | null {
+  if (how.kind === 'computed') return how.target
+  return how.kind === 'length' || how.kind === 'measured' ? how.targetMm : null
+}
+
 /**
  * Every part of the standard with its answer. Half the weight goes to each side of a pair.
  * Refuses an answer of the wrong kind (`wrongAnswer`), an unknown criterion (`unknownCriterion`) or a value out of range.
@@ -41,8 +57,8 @@ export function partsOf(standard: Standard, answers: Answers): Part[] {
 function refuseStray(standard: Standard, id: string, answer: Answer): void {
   const criterion = standard.criteria.find((candidate) => candidate.id === id)
   if (!criterion) throw new CoreError({ code: 'unknownCriterion', path: `answers.${id}`, got: id, limit: `a criterion of ${standard.id}` })
-  if (criterion.how.kind === 'difference')
-    throw new CoreError({ code: 'computed', path: `answers.${id}`, got: 'an answer', limit: 'none: it is computed from both sides' })
+  if (follows(criterion))
+    throw new CoreError({ code: 'computed', path: `answers.${id}`, got: 'an answer', limit: 'none: it follows from other readings' })
   const sides = sidesOf(criterion.how)
   const stray = Object.keys(answer).find((side) => !(sides as readonly string[]).includes(side))
   if (stray !== undefined) throw new CoreError({ code: 'wrongSide', path: `answers.${id}`, got: stray, limit: sides.join(' and ') })
@@ -50,7 +66,9 @@ function refuseStray(standard: Standard, id: string, answer: Answer): void {
 
 function partOf(standard: Standard, criterion: Criterion, side: SideKey, weight: number, answers: Answers): Part {
   if (criterion.how.kind === 'difference') return differencePart(standard, criterion, weight, answers)
-  const answer = answers[criterion.id]?.[side] ?? null
+  const { how } = criterion
+  const from = how.kind === 'computed' ? (how.readingsOf ?? criterion.id) : criterion.id
+  const answer = answers[from]?.[side] ?? null
   const instrument = 'instrument' in criterion.how ? criterion.how.instrument : null
   return { criterion, side, weight, answer, measured: answer ? measuredFrom(standard, criterion, side, answer) : null, instrument }
 }
@@ -65,12 +83,25 @@ function measuredFrom(standard: Standard, criterion: Criterion, side: SideKey, a
     return null
   }
   if (how.kind === 'judged' || how.kind === 'difference') {
-    if (answer.kind === 'readings') throw new CoreError({ code: 'wrongAnswer', path, got: 'readings', limit: 'a level 0 to 4' })
+    if (answer.kind === 'readings' || answer.kind === 'inputs')
+      throw new CoreError({ code: 'wrongAnswer', path, got: 'readings', limit: 'a level 0 to 4' })
     return null
   }
-  if (answer.kind === 'asItShouldBe') return byEye(how.targetMm, how.band)
+  if (answer.kind === 'asItShouldBe') return byEye(targetOf(how)!, how.band)
+  if (how.kind === 'computed') return answer.kind === 'inputs' ? computedFrom(standard, how, answer.values) : strayReadings(answer, path)
+  if (answer.kind === 'inputs') throw new CoreError({ code: 'wrongAnswer', path, got: 'readings by name', limit: 'readings in mm' })
   if (answer.kind !== 'readings') return null
   return fromReadings(answer.mm, instrumentOf(standard, how.instrument))
+}
+
+function strayReadings(answer: SideAnswer, path: string): null {
+  if (answer.kind === 'readings')
+    throw new CoreError({ code: 'wrongAnswer', path, got: 'readings', limit: 'one reading of each place, by its name' })
+  return null
+}
+
+function computedFrom(standard: Standard, how: Extract<How, { kind: 'computed' }>, values: Readonly<Record<string, number>>): Measured {
+  return { method: 'computed', n: 1, ...computeFrom(how.formula, values, instrumentOf(standard, how.instrument)) }
 }
 
 function instrumentOf(standard: Standard, id: string) {
@@ -130,6 +161,7 @@ export function describePart(part: Part, standard: Standard): PartResult {
     basis: basisOf(part),
     valueMm: measured?.value ?? null,
     uMm: measured?.u ?? null,
+    unit: unitOf(criterion.how),
     level,
     share01: answer ? shareAt(part, measured?.value ?? null, level) : null,
     weight,
@@ -140,7 +172,7 @@ export function describePart(part: Part, standard: Standard): PartResult {
 function basisOf(part: Part): PartResult['basis'] {
   if (!part.answer || part.answer.kind === 'excused' || part.answer.kind === 'instructor') return 'none'
   if (part.criterion.how.kind === 'judged') return 'judged'
-  if (part.criterion.how.kind === 'difference') return 'computed'
+  if (part.criterion.how.kind === 'difference' || part.answer.kind === 'inputs') return 'computed'
   return part.answer.kind === 'readings' ? 'readings' : 'byEye'
 }
 
@@ -173,20 +205,25 @@ function departureOf(value: number, band: Band): 'long' | 'short' {
 function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', departure: 'long' | 'short' | null): string {
   const { how } = part.criterion
   const { value, u } = part.measured!
+  const unit = unitOf(how)
   if (verdict === 'cannotTell') {
     return part.measured!.method === 'by eye'
       ? 'cannot tell by eye: gauge it'
-      : `cannot tell at ${sayNumber(value)} mm, u ${sayNumber(u)}: measure again`
+      : `cannot tell at ${sayNumber(value)} ${unit}, u ${sayNumber(u)}: measure again`
   }
   if (how.kind === 'difference') {
     const size = sayNumber(Math.abs(value))
     if (verdict === 'meets') return `meets, ${size} mm apart`
     return `${value > 0 ? 'left' : 'right'} ${size} mm longer`
   }
-  if (verdict === 'meets') return part.measured!.method === 'by eye' ? 'as it should be' : `meets, ${sayNumber(value)} mm`
+  if (verdict === 'meets') return part.measured!.method === 'by eye' ? 'as it should be' : `meets, ${sayNumber(value)} ${unit}`
   if (how.kind === 'length') return `${sayNumber(Math.abs(value - how.targetMm))} mm too ${departure}`
+  if (how.kind === 'computed') return `${sayNumber(value)} ${unit}, not ${sayBand(how.band)}`
   return `${sayNumber(value)} mm off`
 }
+
+const sayBand = ([low, high]: Band) =>
+  low === null ? `${sayNumber(high!)} or less` : high === null ? `${sayNumber(low)} or more` : `${sayNumber(low)} to ${sayNumber(high)}`
 
 /** "Left foreleg", "Beard": the side is always the dog's own. */
 export function sayPlace(criterion: Criterion, side: SideKey): string {

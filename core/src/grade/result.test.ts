@@ -1,22 +1,13 @@
 import { standards } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bestCuts, gradeResult, sidesOf, type Answer, type Answers, type GradeInput } from '.'
+import { answersAtTarget, bestCuts, gradeResult, sidesOf, type Answers, type GradeInput } from '.'
 
 const standard = standards[0]
 
 /** A finished sheet: every length measured at its target, every judged thing at the top, changed where named. */
 function sheet(changes: Answers = {}): Answers {
-  const all: Record<string, Answer> = {}
-  for (const { id, how } of standard.criteria) {
-    if (how.kind === 'difference') continue
-    const answer =
-      how.kind === 'judged'
-        ? { kind: 'level' as const, level: 4 }
-        : { kind: 'readings' as const, mm: [0, 0.1, -0.1].map((d) => Math.max(0, how.targetMm + d)) }
-    all[id] = Object.fromEntries(sidesOf(how).map((side) => [side, answer]))
-  }
-  return { ...all, ...changes }
+  return { ...answersAtTarget(standard), ...changes }
 }
 
 const read = (mm: number) => ({ kind: 'readings' as const, mm: [mm - 0.2, mm, mm + 0.2] })
@@ -164,7 +155,7 @@ describe('a whole grading', () => {
       { 'back-length': { whole: { kind: 'asItShouldBe' } } },
       /answers\.back-length is whole; allowed is left and right/
     ],
-    ['an answer to what is computed', { 'skirt-pair': { whole: { kind: 'asItShouldBe' } } }, /it is computed from both sides/],
+    ['an answer to what is computed', { 'skirt-pair': { whole: { kind: 'asItShouldBe' } } }, /it follows from other readings/],
     ['an unknown criterion', { tusks: {} }, /answers\.tusks is tusks; allowed is a criterion of bearded-pet/]
   ])('refuses %s', (_, answers, words) => expect(() => grade(answers)).toThrow(words))
 })

@@ -3,7 +3,7 @@ import { seedOf } from '../stats'
 import type { Standard } from '../standard'
 import { sayNumber } from '../units'
 import { mendingOf } from './mend'
-import { describePart, partsOf } from './parts'
+import { describePart, follows, partsOf } from './parts'
 import { totalsOf, type Estimate } from './total'
 import type { Answers, BurnPlace, GradeResult, Outcome, PartResult, SectionResult } from './types'
 
@@ -119,9 +119,9 @@ function decide(
   return { outcome: 'passed', because: `The whole interval lies at or above the pass mark of ${pass}, and every section clears its floor.` }
 }
 
-/** How many of the asked answers stand on a sheet; refuses what `partsOf` refuses. A difference follows from its pair and is not asked for. */
+/** How many of the asked answers stand on a sheet; refuses what `partsOf` refuses. What follows from other readings is not asked for. */
 export function countAnswers(standard: Standard, answers: Answers): { readonly answered: number; readonly asked: number } {
-  const asked = partsOf(standard, answers).filter((part) => part.criterion.how.kind !== 'difference')
+  const asked = partsOf(standard, answers).filter((part) => !follows(part.criterion))
   return { answered: asked.filter((part) => part.answer !== null).length, asked: asked.length }
 }
 

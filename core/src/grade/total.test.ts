@@ -16,7 +16,7 @@ const length = (id: string, change: object = {}): Criterion => ({
   region: 'skirt',
   place: 'behind the elbow',
   praise: '',
-  how: { kind: 'length', sides: 'pair', targetMm: 45, band: [39, 51], limit: [23, 67], instrument: 'gauge', ...change }
+  how: { kind: 'length', sides: 'pair', targetMm: 45, band: [39, 51], limit: [23, 67], instrument: 'gauge', grownOutMm: 60, ...change }
 })
 const difference = (of: string, weight = 4): Criterion => ({
   ...length(`${of}-pair`),

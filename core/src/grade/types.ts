@@ -1,4 +1,4 @@
-import type { Section, Station } from '../standard'
+import type { Inputs, Section, Station, Unit } from '../standard'
 import type { RegionId } from '../regions'
 
 export type SideKey = 'left' | 'right' | 'whole'
@@ -6,6 +6,8 @@ export type SideKey = 'left' | 'right' | 'whole'
 export type SideAnswer =
   | { readonly kind: 'asItShouldBe' }
   | { readonly kind: 'readings'; readonly mm: readonly number[] }
+  /** one reading of each input of a computed criterion, mm by its name */
+  | { readonly kind: 'inputs'; readonly values: Inputs }
   | { readonly kind: 'level'; readonly level: number }
   /** came in so: the fault was there when the dog arrived */
   | { readonly kind: 'excused'; readonly reason: string }
@@ -30,8 +32,10 @@ export type PartResult = {
   readonly region: RegionId
   readonly place: string
   readonly basis: 'readings' | 'byEye' | 'judged' | 'computed' | 'none'
+  /** value and u in `unit`: mm but for what a formula gives */
   readonly valueMm: number | null
   readonly uMm: number | null
+  readonly unit: Unit
   readonly level: number | null
   readonly verdict: Verdict
   readonly departure: 'long' | 'short' | null

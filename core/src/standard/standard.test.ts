@@ -1,6 +1,6 @@
 import { standards, techniqueById, rack } from '@peen/content'
 import { describe, expect, it } from 'vitest'
-import { largestUsableU, standardIssues, STATIONS, type Criterion, type Standard } from '.'
+import { largestUsableU, sayStandardIssue, sharedCriteria01, standardIssues, STATIONS, uOf, type Criterion, type Standard } from '.'
 
 const standard = standards[0]
 const withCriterion = (id: string, change: (criterion: Criterion) => unknown): Standard =>
@@ -70,5 +70,89 @@ describe('a standard that cannot be used', () => {
   ])('%s is refused with its place', (_, broken, code, path) => {
     const found = standardIssues(broken).find((issue) => issue.code === code)
     expect(found?.path).toMatch(path)
+  })
+})
+
+describe('what stands against a standard', () => {
+  const poodle = standards.find(({ id }) => id === 'clean-face')!
+  const spoilt = (id: string, change: (criterion: Criterion) => unknown): Standard =>
+    ({ ...poodle, criteria: poodle.criteria.map((criterion) => (criterion.id === id ? change(criterion) : criterion)) }) as Standard
+  const how = (id: string, part: object) => spoilt(id, (c) => ({ ...c, how: { ...c.how, ...part } }))
+  const KNOWN = { techniques: new Set(['pads']), tools: new Set(['blade-15']), bodies: new Set(['toy']), houses: new Map([['stop', 2]]) }
+
+  it.each<[string, Standard, RegExp]>([
+    [
+      'a target outside its band',
+      how('scissored-back', { targetMm: 30 }),
+      /^Back, scissored: the target is 30; allowed is inside the band 7 to 11\.$/
+    ],
+    ['a grown-out length inside the band', how('scissored-back', { grownOutMm: 8 }), /the grown-out length is 8; allowed is 11 mm or more/],
+    [
+      'a band outside its limit',
+      how('scissored-back', { band: [1, 11] }),
+      /^Back, scissored: the band is 1 to 11; allowed is inside the limit 3 to 15\.$/
+    ],
+    ['an unknown region', spoilt('flow', (c) => ({ ...c, region: 'antler' })), /the region is antler; allowed is a known region/],
+    ['a weight of nothing', spoilt('flow', (c) => ({ ...c, weight: 0 })), /the weight is 0; allowed is more than 0/],
+    [
+      'missing levels',
+      how('flow', { levels: ['a', 'b', '', 'd', 'e'] }),
+      /the number of worded levels is 4; allowed is five worded levels/
+    ],
+    ['an unknown formula', how('neck-depth', { formula: 'magic' }), /allowed is a known formula/],
+    ['typical readings that miss the band', how('neck-depth', { typical: { neck: 90, muzzle: 60 } }), /the typical reading is 150 %/],
+    ['a typical reading left out', how('neck-depth', { typical: { neck: 60 } }), /muzzle/],
+    ['a formula its instrument cannot decide', how('neck-depth', { band: [98, 102] }), /u 2\.2 %; allowed is u of 1\.02 % at the most/],
+    [
+      'readings of a criterion that reads elsewhere',
+      how('foot-tilt', { readingsOf: 'neck-depth' }),
+      /the criterion it reads from is neck-depth/
+    ],
+    ['a pass mark of 100', { ...poodle, passMark: 100 }, /^The pass mark is 100; allowed is more than 0 and less than 100\.$/],
+    [
+      'a floor of 140',
+      { ...poodle, sections: poodle.sections.map((section) => ({ ...section, floor: 140 })) },
+      /floor is 140; allowed is 0 to 100/
+    ],
+    [
+      'two steps of one technique',
+      { ...poodle, plan: { ...poodle.plan, steps: [...poodle.plan.steps, poodle.plan.steps[0]] } },
+      /no other step of this trim has/
+    ],
+    [
+      'a making without its criterion',
+      { ...poodle, makes: [{ say: 'x', criteria: ['gone'] }] },
+      /gone; allowed is a criterion of this standard/
+    ],
+    [
+      'a variant that leaves a broken band',
+      { ...poodle, variants: [{ rule: 'stop', side: 1, says: 'x', criteria: [how('scissored-back', { band: [1, 11] }).criteria[0]] }] },
+      /\(in a variant\) is 1 to 11/
+    ]
+  ])('%s is said with its place', (_, broken, words) => {
+    const said = standardIssues(broken).map((issue) => sayStandardIssue(broken, issue))
+    expect(
+      said.some((say) => words.test(say)),
+      said.join(' | ')
+    ).toBe(true)
+  })
+
+  it('names techniques, tools, bodies and house rules that this school does not know', () => {
+    const paths = standardIssues(poodle, KNOWN).map(({ path }) => path)
+    for (const path of ['bodyType', 'plan.steps.2.technique', 'plan.steps.3.toolId', 'variants.face-neck.1']) expect(paths).toContain(path)
+  })
+
+  it('tells the u of a computed criterion in its own unit', () => {
+    const depth = poodle.criteria.find(({ id }) => id === 'neck-depth')!.how
+    expect(uOf(poodle, depth)).toBeCloseTo(2.25, 2)
+    expect(uOf(poodle, { ...depth, kind: 'judged', sides: 'single', levels: [], mend: '', mendNow: true })).toBeNull()
+  })
+
+  it('counts what two standards share by id and by name', () => {
+    expect(sharedCriteria01(poodle, poodle)).toBe(1)
+    const renamed = { ...poodle, criteria: poodle.criteria.map((one) => ({ ...one, id: `${one.id}-x` })) }
+    expect(sharedCriteria01(poodle, renamed)).toBe(1)
+    const other = { ...poodle, criteria: renamed.criteria.map((one) => ({ ...one, label: `${one.label} x` })) }
+    expect(sharedCriteria01(poodle, other)).toBe(0)
   })
 })

@@ -1,4 +1,5 @@
 import type { RegionId } from '../regions'
+import type { FormulaId, Inputs } from './formulas'
 
 export const STATIONS = ['side', 'front', 'rear', 'above', 'hand', 'handling'] as const
 export type Station = (typeof STATIONS)[number]
@@ -17,6 +18,8 @@ export type How =
       readonly band: Band
       readonly limit: Band
       readonly instrument: string
+      /** the trim is no longer itself when the hair has grown to this, mm: apart from what is allowed on the day */
+      readonly grownOutMm: number
     }
   | {
       readonly kind: 'measured'
@@ -25,6 +28,23 @@ export type How =
       readonly band: Band
       readonly limit: Band
       readonly instrument: string
+      readonly fault: string
+      readonly mend: string
+      readonly mendNow: boolean
+    }
+  | {
+      /** worked out from several readings; band, limit and target in the formula's own unit */
+      readonly kind: 'computed'
+      readonly formula: FormulaId
+      readonly sides: Sides
+      readonly target: number
+      readonly band: Band
+      readonly limit: Band
+      readonly instrument: string
+      /** readings of a good trim, mm: what the target is worked out from */
+      readonly typical: Inputs
+      /** another computed criterion whose readings are taken; then nothing is asked here */
+      readonly readingsOf?: string
       readonly fault: string
       readonly mend: string
       readonly mendNow: boolean
@@ -65,7 +85,31 @@ export type PlanStep = {
   readonly minutes: number
 }
 
-export type Plan = { readonly lengthsMm: Readonly<Partial<Record<RegionId, number>>>; readonly steps: readonly PlanStep[] }
+/** What a trim leaves and how it is worked. `drawnAs` names the drawn coat whose shapes it has: a copy keeps those of its model. */
+export type Plan = {
+  readonly drawnAs: string
+  readonly lengthsMm: Readonly<Partial<Record<RegionId, number>>>
+  readonly steps: readonly PlanStep[]
+}
+
+/** A part of what makes the trim, with the criteria that hold it. */
+export type Making = { readonly say: string; readonly criteria: readonly string[] }
+
+/** The fault that only this trim can have, with the criterion that finds it. */
+export type OwnFault = { readonly name: string; readonly criterion: string }
+
+/**
+ * What a side of a house rule, or the owner's wish for that side, makes of the trim. Lengths move the criteria of their
+ * region with them; `criteria` stand instead of those of the same id, or are added; `drops` fall away.
+ */
+export type Variant = {
+  readonly rule: string
+  readonly side: number
+  readonly says: string
+  readonly lengthsMm?: Readonly<Partial<Record<RegionId, number>>>
+  readonly drops?: readonly string[]
+  readonly criteria?: readonly Criterion[]
+}
 
 /** A versioned standard: what a finished trim is graded against. Marks are shares of 100. */
 export type Standard = {
@@ -75,9 +119,12 @@ export type Standard = {
   readonly bodyType: string
   readonly standardMin: number
   readonly passMark: number
+  readonly makes: readonly Making[]
+  readonly ownFault: OwnFault
   readonly instruments: readonly Instrument[]
   readonly sections: readonly Section[]
   readonly critical: readonly CriticalFault[]
   readonly plan: Plan
   readonly criteria: readonly Criterion[]
+  readonly variants: readonly Variant[]
 }

@@ -10,6 +10,8 @@ export type Tool = {
   readonly lengthMm: number | null
   readonly fraction: string | null
   readonly toothing: 'finish' | 'skip' | null
+  /** the blade that this comb goes over; not said where it is as the house takes it */
+  readonly base?: '30' | '10' | null
   readonly note: string
 }
 

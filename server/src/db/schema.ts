@@ -1,31 +1,15 @@
 import type { DogFact } from '@peen/core/advice'
 import type { CertificateRule, Finding } from '@peen/core/certify'
+import type { Found, Standing } from '@peen/core/checkin'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
 import type { CountedAttempt } from '@peen/core/practice'
-import type { Standard } from '@peen/core/standard'
-import type { Tool } from '@peen/core/tools'
-import type { CheckIn, Role } from '@peen/contract'
-import {
-  boolean,
-  customType,
-  date,
-  datetime,
-  double,
-  index,
-  int,
-  json,
-  mysqlTable,
-  primaryKey,
-  text,
-  uniqueIndex,
-  varchar
-} from 'drizzle-orm/mysql-core'
+import type { Chosen, LineId } from '@peen/core/setup'
+import type { Asked } from '@peen/core/standard'
+import type { CheckIn, Closing, DogProfileMore, Role, Stance } from '@peen/contract'
+import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import { bytes, day, name, utc, uuid } from './columns'
 
-// MariaDB's own uuid type; Drizzle's mysql dialect has none.
-const uuid = customType<{ data: string }>({ dataType: () => 'uuid' })
-const utc = (name: string) => datetime(name, { mode: 'date', fsp: 3 })
-const day = (name: string) => date(name, { mode: 'string' })
-const name = (column: string, length = 60) => varchar(column, { length })
+export * from './schema-library'
 
 // ---- the school and its people
 
@@ -53,10 +37,39 @@ export const people = mysqlTable(
     cohort: name('cohort').notNull(),
     startedOn: day('started_on').notNull(),
     handed: name('handed', 10).notNull(),
-    active: boolean('active').notNull()
+    active: boolean('active').notNull(),
+    email: varchar('email', { length: 120 })
   },
   (t) => [uniqueIndex('people_username').on(t.username)]
 )
+
+export const cohorts = mysqlTable('cohorts', {
+  name: name('name').primaryKey(),
+  startedOn: day('started_on').notNull(),
+  endedOn: day('ended_on')
+})
+
+/** A way in by a letter: to choose a first password, or a new one. Used once, and not for ever. */
+export const invitations = mysqlTable('invitations', {
+  tokenHash: varchar('token_hash', { length: 64 }).primaryKey(),
+  personId: uuid('person_id')
+    .notNull()
+    .references(() => people.id),
+  kind: name('kind', 10).$type<'invite' | 'reset'>().notNull(),
+  madeAt: utc('made_at').notNull(),
+  expiresAt: utc('expires_at').notNull(),
+  usedAt: utc('used_at')
+})
+
+/** Mail that would have been sent: it stays here, nothing leaves the machine. */
+export const letters = mysqlTable('letters', {
+  id: uuid('id').primaryKey(),
+  personId: uuid('person_id').references(() => people.id),
+  address: varchar('address', { length: 120 }).notNull(),
+  subject: varchar('subject', { length: 200 }).notNull(),
+  body: text('body').notNull(),
+  at: utc('at').notNull()
+})
 
 export const signIns = mysqlTable('sign_ins', {
   tokenHash: varchar('token_hash', { length: 64 }).primaryKey(),
@@ -95,6 +108,9 @@ export const dogs = mysqlTable('dogs', {
   burns: json('burns').$type<BurnPlace[]>().notNull(),
   /** null where nobody has said anything yet */
   facts: json('facts').$type<DogFact[]>(),
+  /** what else is known; null where nobody has said */
+  profile: json('profile').$type<DogProfileMore>(),
+  standing: json('standing').$type<Standing>(),
   ownerId: uuid('owner_id').references(() => owners.id)
 })
 
@@ -103,20 +119,10 @@ export const roomTables = mysqlTable('room_tables', {
   number: int('number').notNull(),
   xMm: int('x_mm').notNull(),
   yMm: int('y_mm').notNull(),
-  turnDeg: int('turn_deg').notNull()
+  turnDeg: int('turn_deg').notNull(),
+  /** the tools that lie at this table; null for the whole rack */
+  toolIds: json('tool_ids').$type<string[]>()
 })
-
-export const tools = mysqlTable('tools', {
-  id: name('id').primaryKey(),
-  position: int('position').notNull(),
-  body: json('body').$type<Tool>().notNull()
-})
-
-export const standards = mysqlTable(
-  'standards',
-  { id: name('id').notNull(), version: int('version').notNull(), body: json('body').$type<Standard>().notNull() },
-  (t) => [primaryKey({ columns: [t.id, t.version] })]
-)
 
 // ---- what happens at the tables
 
@@ -136,10 +142,43 @@ export const sessions = mysqlTable(
     standardId: name('standard_id').notNull(),
     standardVersion: int('standard_version').notNull(),
     onDate: day('on_date').notNull(),
-    checkIn: json('check_in').$type<CheckIn>().notNull()
+    checkIn: json('check_in').$type<CheckIn>().notNull(),
+    /** what was found when the dog came in; null until somebody looked */
+    found: json('found').$type<Found>(),
+    /** tools that the instructor chose instead of the advised ones */
+    chosen: json('chosen').$type<Partial<Record<LineId, Chosen>>>(),
+    closing: json('closing').$type<Closing>(),
+    /** counts the writes of check-in, sheet and closing: a second device is told */
+    setupVersion: int('setup_version').notNull().default(0)
   },
   (t) => [index('practice_sessions_date').on(t.onDate), index('practice_sessions_apprentice').on(t.apprenticeId)]
 )
+
+/** Photographs of a dog, re-encoded and without their location. */
+export const pictures = mysqlTable(
+  'pictures',
+  {
+    id: uuid('id').primaryKey(),
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => sessions.id),
+    moment: name('moment', 10).$type<'before' | 'after'>().notNull(),
+    stance: name('stance', 10).$type<Stance>().notNull(),
+    by: uuid('by_person').notNull(),
+    at: utc('at').notNull(),
+    widthPx: int('width_px').notNull(),
+    heightPx: int('height_px').notNull(),
+    bytes: bytes('bytes').notNull()
+  },
+  (t) => [uniqueIndex('pictures_one_each').on(t.sessionId, t.moment, t.stance)]
+)
+
+/** Days on which nothing is planned any more. */
+export const closedDays = mysqlTable('closed_days', {
+  onDate: day('on_date').primaryKey(),
+  by: uuid('by_person').notNull(),
+  at: utc('at').notNull()
+})
 
 export const events = mysqlTable(
   'practice_events',
@@ -193,6 +232,8 @@ export const gradings = mysqlTable(
     standardId: name('standard_id').notNull(),
     standardVersion: int('standard_version').notNull(),
     houseRules: json('house_rules').$type<Record<string, number>>().notNull(),
+    /** lengths that were asked for, as they stood when the grading was opened */
+    wishes: json('wishes').$type<Asked['wishes']>(),
     status: name('status', 10).$type<'draft' | 'signed'>().notNull(),
     blind: boolean('blind').notNull(),
     version: int('version').notNull(),

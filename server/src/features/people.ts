@@ -1,5 +1,6 @@
 // Names and dogs as every feature shows them.
-import type { DogView, PersonName } from '@peen/contract'
+import { NO_PROFILE, type DogView, type PersonName } from '@peen/contract'
+import { coatTypeOf } from '@peen/core/advice'
 import { eq } from 'drizzle-orm'
 import { tables, type Reader } from '../db'
 import { refuse } from '../http'
@@ -14,8 +15,25 @@ export function personName({ id, givenName, familyName, role }: PersonRow): Pers
 export const fullName = (person: { givenName: string; familyName: string }) => `${person.givenName} ${person.familyName}`
 
 export function dogView(dog: DogRow, ownerGivenName: string | null = null): DogView {
-  const { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, facts } = dog
-  return { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, facts: facts ?? [], ownerGivenName }
+  const { id, name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, facts, profile, standing } = dog
+  const more = profile ?? NO_PROFILE
+  return {
+    id,
+    name,
+    bodyType,
+    coat,
+    colour,
+    withersMm,
+    canStandMin,
+    temperament,
+    dislikes,
+    burns,
+    facts: facts ?? [],
+    ownerGivenName,
+    ...more,
+    coatType: more.coatType ?? coatTypeOf(coat),
+    standing: standing ?? null
+  }
 }
 
 export async function personById(db: Reader, id: string): Promise<PersonRow> {

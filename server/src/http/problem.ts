@@ -53,7 +53,11 @@ export function problemOf(error: unknown, errorId: string): Problem {
     return problem(422, code, error.message, { errors: [{ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` }] })
   }
   const type = (error as { type?: string })?.type
-  if (type === 'entity.too.large') return problem(413, 'tooLarge', 'The request is larger than 1 MB. Nothing was changed.')
+  if (type === 'entity.too.large') {
+    const { limit = 1048576, length = 0 } = error as { limit?: number; length?: number }
+    const sent = length > 0 ? ` (it is ${Math.ceil(length / 1048576)} MB)` : ''
+    return problem(413, 'tooLarge', `What was sent is larger than ${Math.round(limit / 1048576)} MB${sent}. Nothing was changed.`)
+  }
   if (type === 'entity.parse.failed') return problem(400, 'brokenJson', 'The request is not valid JSON. Nothing was changed.')
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return problem(415, 'encoding', 'The request is not UTF-8 JSON. Nothing was changed.')

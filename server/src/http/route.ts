@@ -1,4 +1,4 @@
-import type { NextFunction, Request, RequestHandler, Response, Router } from 'express'
+import express, { type NextFunction, type Request, type RequestHandler, type Response, type Router } from 'express'
 import type { Logger } from 'pino'
 import type { Me, Role } from '@peen/contract'
 import { check } from '@peen/contract'
@@ -29,7 +29,21 @@ export type Route = {
   readonly permit: Permit
   readonly run: (call: Call) => Promise<unknown>
   readonly body?: Schema
+  /** what it reads instead of JSON */
+  readonly reads?: Reads
 }
+
+/** Bodies by kind, each with its own size limit. */
+export type Reads = 'json' | 'csv' | 'picture'
+const MB = 1024 * 1024
+const PARSERS: Readonly<Record<Reads, RequestHandler>> = {
+  json: express.json({ limit: MB }),
+  csv: express.text({ type: ['text/csv', 'text/plain'], limit: 5 * MB }),
+  picture: express.raw({ type: () => true, limit: 15 * MB })
+}
+
+/** The same route, reading a table or a picture instead of JSON. */
+export const reading = (reads: Reads, of: Route): Route => ({ ...of, reads })
 
 /** Declares a route: method and path, who may call it, the shape of its body, what it does. */
 export function route<B = undefined>(
@@ -68,8 +82,8 @@ const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
 /** Mounts routes: permission first, then the body's shape, then the one call. */
 export function mount(router: Router, routes: readonly Route[], services: Services): void {
-  for (const { method, path, permit, run, body } of routes) {
-    router[method](path, permitHandler(permit), async (req: Request, res: Response) => {
+  for (const { method, path, permit, run, body, reads = 'json' } of routes) {
+    router[method](path, permitHandler(permit), PARSERS[reads], async (req: Request, res: Response) => {
       const params = req.params as Record<string, string>
       if (params.id !== undefined && !UUID.test(params.id)) throw refuse.notFound(`"${params.id.slice(0, 60)}"`)
       const checked = body ? check(body, req.body ?? {}) : { ok: true as const, value: undefined }
@@ -78,7 +92,7 @@ export function mount(router: Router, routes: readonly Route[], services: Servic
       const answer = await run({
         services,
         params,
-        body: checked.value,
+        body: body ? checked.value : req.body,
         actor: actorOf(req) as Me,
         ip: req.ip ?? '',
         response: res,

@@ -1,5 +1,7 @@
 // A small school in a database of its own, and a client that talks to the real server over http. For tests.
+import { standards } from '@peen/content'
 import type { Me, Problem, Role } from '@peen/contract'
+import { NOTHING_FOUND } from '@peen/core/checkin'
 import mysql from 'mysql2/promise'
 import type { AddressInfo } from 'node:net'
 import pino from 'pino'
@@ -30,6 +32,8 @@ export async function freshDatabase(name: string): Promise<Connection> {
 export type Answer = { readonly status: number; readonly body: Problem & Record<string, unknown>; readonly headers: Headers }
 export type Client = {
   readonly me: Me | null
+  /** what a request of this person carries, for bodies that are no JSON */
+  readonly headers: Readonly<Record<string, string>>
   readonly send: (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Answer>
   readonly get: (path: string) => Promise<Answer>
   readonly post: (path: string, body?: unknown) => Promise<Answer>
@@ -62,12 +66,12 @@ export async function serve(
 }
 
 function clientFor(url: string, cookie: string, me: Me | null): Client {
+  const own = { ...(cookie ? { cookie } : {}), ...(me ? { 'x-peen-csrf': me.csrf } : {}) }
   const send: Client['send'] = async (method, path, body, headers = {}) => {
     const response = await fetch(`${url}/api${path}`, {
       method,
       headers: {
-        ...(cookie ? { cookie } : {}),
-        ...(me ? { 'x-peen-csrf': me.csrf } : {}),
+        ...own,
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...headers
       },
@@ -75,7 +79,7 @@ function clientFor(url: string, cookie: string, me: Me | null): Client {
     })
     return { status: response.status, body: await response.json(), headers: response.headers }
   }
-  return { me, send, get: (path) => send('GET', path), post: (path, body) => send('POST', path, body) }
+  return { me, headers: own, send, get: (path) => send('GET', path), post: (path, body) => send('POST', path, body) }
 }
 
 const CAST: readonly (readonly [username: string, role: Role])[] = [
@@ -139,9 +143,10 @@ export async function smallSchool(name: string): Promise<World> {
       dogId: ids.flint,
       tableId: ids.table,
       standardId: 'bearded-pet',
-      standardVersion: 1,
+      standardVersion: standards[0].version,
       onDate,
-      checkIn: { weeksSince: 6, wishes: '', excused: [] }
+      checkIn: { weeksSince: 6, wishes: '', excused: [] },
+      found: { ...NOTHING_FOUND, gate: { dry: true, combed: true, by: ids.ivo, at: `${onDate}T08:00:00.000Z`, house: {} } }
     })
     return id
   }

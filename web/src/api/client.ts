@@ -31,14 +31,14 @@ export function whenSignedOut(handler: () => void): void {
   onSignedOut = handler
 }
 
-async function call<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function call<T>(method: string, path: string, body?: unknown, type = 'application/json'): Promise<T> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, {
       method,
       credentials: 'same-origin',
-      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...(csrf ? { 'x-peen-csrf': csrf } : {}) },
-      body: body === undefined ? undefined : JSON.stringify(body)
+      headers: { ...(body === undefined ? {} : { 'content-type': type }), ...(csrf ? { 'x-peen-csrf': csrf } : {}) },
+      body: body === undefined ? undefined : type === 'application/json' ? JSON.stringify(body) : (body as BodyInit)
     })
   } catch {
     throw new ApiError(OFFLINE)
@@ -57,7 +57,9 @@ async function call<T>(method: string, path: string, body?: unknown): Promise<T>
 export const api = {
   get: <T>(path: string) => call<T>('GET', path),
   post: <T>(path: string, body: unknown = {}) => call<T>('POST', path, body),
-  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body)
+  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
+  /** a file as it is */
+  upload: <T>(path: string, file: Blob, type: string) => call<T>('POST', path, file, type)
 }
 
 /** What went wrong, as a sentence for the screen. */

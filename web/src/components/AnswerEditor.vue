@@ -2,7 +2,8 @@
 import type { Answer, SideAnswer, SideKey } from '@peen/core/grade'
 import { sidesOf } from '@peen/core/grade'
 import type { Criterion, Instrument } from '@peen/core/standard'
-import { HAIR_LENGTH_LIMITS_MM } from '@peen/core/units'
+import { HAIR_LENGTH_LIMITS_MM, upperFirst } from '@peen/core/units'
+import { formulaById } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from './GlyphMark.vue'
 
@@ -15,6 +16,26 @@ const sideNames: Record<SideKey, string> = { left: 'Left', right: 'Right', whole
 const instrument = computed(() =>
   props.instruments.find((one) => 'instrument' in props.criterion.how && one.id === props.criterion.how.instrument)
 )
+/** The places a computed criterion is read at; three readings of one place for the others. */
+const formula = computed(() => (props.criterion.how.kind === 'computed' ? (formulaById(props.criterion.how.formula) ?? null) : null))
+const slots = computed(
+  () =>
+    formula.value?.inputs ??
+    Array.from({ length: instrument.value?.readings ?? 3 }, (_, i) => ({
+      id: String(i),
+      name: `reading ${i + 1}`,
+      ...HAIR_LENGTH_LIMITS_MM
+    }))
+)
+const sayReading = computed(() => {
+  const { name, uMm, readings } = instrument.value!
+  const how = formula.value
+    ? 'One reading of each place'
+    : readings === 1
+      ? 'One reading'
+      : `${['', '', 'Two', 'Three'][readings] ?? readings} readings`
+  return `${how} with the ${name} (u ${uMm} mm).`
+})
 const texts = ref<Record<string, string[]>>({})
 const excusing = ref<SideKey | null>(null)
 const reason = ref('')
@@ -24,42 +45,53 @@ watch(
     texts.value = Object.fromEntries(
       sides.value.map((side) => {
         const given = props.answer[side]
-        return [side, [0, 1, 2].map((i) => (given?.kind === 'readings' && given.mm[i] !== undefined ? String(given.mm[i]) : ''))]
+        const got = (id: string, i: number) =>
+          given?.kind === 'readings' ? given.mm[i] : given?.kind === 'inputs' ? given.values[id] : undefined
+        return [side, slots.value.map(({ id }, i) => String(got(id, i) ?? ''))]
       })
     )
     excusing.value = null
   },
   { immediate: true }
 )
-const problemOf = (text: string): string | null => {
+const empty = () => slots.value.map(() => '')
+const problemOf = (text: string, i: number): string | null => {
   if (text.trim() === '') return null
   const value = Number(text.replace(',', '.'))
-  const { low, high } = HAIR_LENGTH_LIMITS_MM
+  const { low, high, name } = slots.value[i]
+  if (formula.value) {
+    const fits = Number.isFinite(value) && value >= low && value <= high
+    return fits ? null : `${upperFirst(name)} is "${text}"; allowed is ${low} to ${high} mm. Nothing was changed.`
+  }
   if (!Number.isFinite(value)) return `"${text}" is not a length; allowed is ${low} to ${high} mm. Nothing was changed.`
   if (value < low) return `${text} mm is less than nothing; allowed is ${low} to ${high} mm. Nothing was changed.`
   return value > high ? `${text} mm is longer than a coat can be (${high}). Nothing was changed.` : null
 }
 const problems = computed(() =>
   Object.values(texts.value)
-    .flat()
-    .map(problemOf)
+    .flatMap((own) => own.map(problemOf))
     .filter((problem) => problem !== null)
 )
 function type(side: SideKey, i: number, text: string): void {
   texts.value[side][i] = text
   const read = texts.value[side]
-  if (read.some((one) => problemOf(one) !== null)) return
+  if (read.some((one, k) => problemOf(one, k) !== null)) return
   const mm = read.filter((one) => one.trim() !== '').map((one) => Number(one.replace(',', '.')))
+  // a formula waits until every place is read
+  if (formula.value) {
+    const values = Object.fromEntries(slots.value.map(({ id }, k) => [id, mm[k]]))
+    return emit('answer', side, mm.length === slots.value.length ? { kind: 'inputs', values } : null)
+  }
   emit('answer', side, mm.length > 0 ? { kind: 'readings', mm } : null)
 }
 function asItShouldBe(): void {
   for (const side of sides.value) {
-    texts.value[side] = ['', '', '']
+    texts.value[side] = empty()
     emit('answer', side, { kind: 'asItShouldBe' })
   }
 }
 function clear(side: SideKey): void {
-  texts.value[side] = ['', '', '']
+  texts.value[side] = empty()
   emit('answer', side, null)
 }
 function excuse(side: SideKey): void {
@@ -77,9 +109,9 @@ const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kin
 <template>
   <div class="bg-plate px-3 py-3" :data-editor="criterion.id">
     <p class="muted leading-[1.3]">
-      Where: {{ criterion.place }}.<template v-if="instrument">
-        Three readings with the {{ instrument.name }} (u {{ instrument.uMm }} mm).</template
-      >
+      Where: {{ criterion.place }}.
+      <template v-if="instrument">{{ sayReading }}</template>
+      <template v-if="formula">{{ ` Worked out: ${formula.says}.` }}</template>
     </p>
     <button
       :class="['btn mt-2 min-h-11 w-full py-1 text-[16px]', isEye ? 'bg-ink text-sheet' : 'btn-quiet']"
@@ -106,18 +138,34 @@ const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kin
           </button>
         </fieldset>
       </template>
-      <div v-else class="grid grid-cols-[3.2rem_1fr_1fr_1fr] items-center gap-2">
-        <span class="font-[650]">{{ sideNames[side] || 'mm' }}</span>
-        <input
-          v-for="i in [0, 1, 2]"
-          :key="i"
-          class="field min-h-11 px-2 text-center"
-          inputmode="decimal"
-          :value="texts[side]?.[i]"
-          :aria-label="`${criterion.label} ${sideNames[side].toLowerCase()} reading ${i + 1}, mm`"
-          :aria-invalid="problemOf(texts[side]?.[i] ?? '') ? 'true' : undefined"
-          @input="type(side, i, ($event.target as HTMLInputElement).value)"
-        />
+      <fieldset v-else-if="formula" class="grid gap-1.5">
+        <legend v-if="sideNames[side]" class="font-[650]">{{ sideNames[side] }}</legend>
+        <label v-for="(slot, i) in slots" :key="slot.id" class="grid grid-cols-[1fr_6.5rem] items-center gap-2 leading-[1.2]">
+          {{ upperFirst(slot.name) }}
+          <input
+            class="field min-h-11 px-2 text-center"
+            inputmode="decimal"
+            :value="texts[side]?.[i]"
+            :placeholder="slot.id === 'bands' ? 'number' : 'mm'"
+            :aria-label="`${criterion.label} ${sideNames[side].toLowerCase()} ${slot.name}`"
+            :aria-invalid="problemOf(texts[side]?.[i] ?? '', i) ? 'true' : undefined"
+            @input="type(side, i, ($event.target as HTMLInputElement).value)"
+          />
+        </label>
+      </fieldset>
+      <div v-else class="grid grid-cols-[3.2rem_1fr] gap-2">
+        <span class="pt-2.5 font-[650]">{{ sideNames[side] || 'mm' }}</span>
+        <span class="grid grid-cols-3 gap-2"
+          ><input
+            v-for="(slot, i) in slots"
+            :key="slot.id"
+            class="field min-h-11 px-2 text-center"
+            inputmode="decimal"
+            :value="texts[side]?.[i]"
+            :aria-label="`${criterion.label} ${sideNames[side].toLowerCase()} reading ${i + 1}, mm`"
+            :aria-invalid="problemOf(texts[side]?.[i] ?? '', i) ? 'true' : undefined"
+            @input="type(side, i, ($event.target as HTMLInputElement).value)"
+        /></span>
       </div>
       <div class="mt-1.5 flex flex-wrap gap-2">
         <button

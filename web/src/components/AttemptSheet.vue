@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { techniqueById, techniques } from '@peen/content'
 import type { Hands, Payloads, Setting, Side } from '@peen/core/practice'
 import { regionName, type RegionId } from '@peen/core/regions'
-import type { Standard } from '@peen/core/standard'
+import type { StandardHead } from '@peen/contract'
 import { lengthLeft, type Direction } from '@peen/core/tools'
 import { sayLength } from '@peen/core/units'
 import { computed, ref, watch } from 'vue'
@@ -12,9 +11,11 @@ import { SIDE_CHOICES } from '../composables/choices'
 import ChoiceRow from './ChoiceRow.vue'
 import GlyphMark from './GlyphMark.vue'
 import SheetDialog from './SheetDialog.vue'
+import { FAMILIES, FAMILY_NAMES } from '@peen/core/technique'
+import { allTechniques, techniqueById } from '../stores/techniques'
 
 // What is about to be done: technique, places, side, tool and direction, whose hands, on a live dog or a practice figure.
-const props = defineProps<{ open: boolean; techniqueId: string | null; region: RegionId | null; standard: Standard; staff: boolean }>()
+const props = defineProps<{ open: boolean; techniqueId: string | null; region: RegionId | null; standard: StandardHead; staff: boolean }>()
 const emit = defineEmits<{ close: []; start: [payload: Payloads['attemptStarted']] }>()
 const session = useSessionStore()
 
@@ -26,11 +27,20 @@ const direction = ref<Direction | null>(null)
 const hands = ref<Hands>('apprentice')
 const setting = ref<Setting>('live')
 
+/** What this trim plans comes first, in its order; then everything else by family. */
+const groups = computed(() => {
+  const planned = props.standard.plan.steps.flatMap((step) => techniqueById(step.technique) ?? [])
+  const others = allTechniques().filter((one) => !planned.includes(one))
+  return [
+    { name: 'In this trim', techniques: planned },
+    ...FAMILIES.map((family) => ({ name: FAMILY_NAMES[family], techniques: others.filter((one) => one.family === family) }))
+  ]
+})
 const technique = computed(() => techniqueById(chosenId.value))
 watch(
   () => props.open,
   (open) => {
-    if (open) choose(props.techniqueId ?? techniques[0].id)
+    if (open) choose(props.techniqueId ?? allTechniques()[0].id)
   }
 )
 function choose(id: string): void {
@@ -73,7 +83,9 @@ function start(): void {
   <SheetDialog :open="open" title="Start" @close="emit('close')">
     <label class="label" for="technique">Technique</label>
     <select id="technique" class="field mb-4" :value="chosenId" @change="choose(($event.target as HTMLSelectElement).value)">
-      <option v-for="option in techniques" :key="option.id" :value="option.id">{{ option.name }}</option>
+      <optgroup v-for="group in groups" :key="group.name" :label="group.name">
+        <option v-for="option in group.techniques" :key="option.id" :value="option.id">{{ option.name }}</option>
+      </optgroup>
     </select>
     <div v-if="technique" class="mb-4">
       <p v-for="hazard in technique.hazards" :key="hazard.id" class="mb-1 leading-[1.3] text-danger">

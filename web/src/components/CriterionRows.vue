@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Answers, GradeResult, SideAnswer, SideKey } from '@peen/core/grade'
-import type { Criterion, Standard, Station } from '@peen/core/standard'
+import { follows, sidesOf, unitOf, type Answers, type GradeResult, type SideAnswer, type SideKey } from '@peen/core/grade'
+import { formulaById, type Criterion, type Standard, type Station } from '@peen/core/standard'
 import { sayNumber } from '@peen/core/units'
 import { computed } from 'vue'
 import { glyphOfPart, wordOfParts } from '../composables/outcomes'
@@ -17,7 +17,13 @@ const props = defineProps<{
   numbers: ReadonlyMap<string, number>
   readonly?: boolean
 }>()
-defineEmits<{ open: [id: string]; answer: [id: string, side: SideKey, value: SideAnswer | null] }>()
+const emit = defineEmits<{ open: [id: string]; answer: [id: string, side: SideKey, value: SideAnswer | null] }>()
+
+/** One touch for what is as it should be; each criterion is touched on its own. */
+const isOpenYet = ({ id, how }: Criterion) => sidesOf(how).some((side) => !props.answers[id]?.[side])
+function asItShouldBe({ id, how }: Criterion): void {
+  for (const side of sidesOf(how)) if (!props.answers[id]?.[side]) emit('answer', id, side, { kind: 'asItShouldBe' })
+}
 
 const rows = computed(() =>
   props.standard.criteria
@@ -31,7 +37,19 @@ function target({ how }: Criterion): string {
   if (how.kind === 'judged') return '4'
   if (how.kind === 'difference') return `within ${how.band[1]}`
   if (how.kind === 'measured') return `up to ${how.band[1]}`
+  if (how.kind === 'computed') {
+    const [low, high] = how.band
+    const ends =
+      low === null ? `up to ${sayNumber(high!)}` : high === null ? `from ${sayNumber(low)}` : `${sayNumber(low)} to ${sayNumber(high)}`
+    return unitOf(how) === 'mm' ? ends : `${ends} ${unitOf(how)}`
+  }
   return `${sayNumber(how.targetMm)} ± ${sayNumber((how.band[1] ?? how.targetMm) - how.targetMm)}`
+}
+function sayFollows({ how }: Criterion, parts: GradeResult['parts']): string {
+  const says = parts.map(({ side, say }) => (side === 'whole' ? say : `${side} ${say}`)).join('; ')
+  if (how.kind !== 'computed') return `Computed from the readings of both sides: ${says}.`
+  const from = props.standard.criteria.find(({ id }) => id === how.readingsOf)
+  return `Computed from the readings of “${from?.label}”, ${formulaById(how.formula)?.says}: ${says}.`
 }
 function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string {
   const part =
@@ -52,7 +70,16 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
       <span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span
       ><span class="text-right">right</span><span>answer</span>
     </div>
-    <div v-for="row in rows" :key="row.criterion.id" class="border-b border-line">
+    <div v-for="row in rows" :key="row.criterion.id" class="relative border-b border-line">
+      <button
+        v-if="!readonly && open !== row.criterion.id && !follows(row.criterion) && isOpenYet(row.criterion)"
+        class="narrow absolute top-0 right-3 z-10 flex h-11 w-[86px] items-center gap-1.5 leading-[1.05] text-act sm:right-5 sm:w-[104px]"
+        :data-quick="row.criterion.id"
+        :aria-label="`${row.criterion.label}: as it should be`"
+        @click="asItShouldBe(row.criterion)"
+      >
+        <span class="inline-block size-[18px] flex-none rounded-full border-2 border-act" />as it should be
+      </button>
       <button
         class="grid min-h-11 w-full grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 px-3 py-1 sm:px-5"
         :class="
@@ -74,7 +101,7 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
         <span class="text-right">{{ found(row, 'left') }}</span>
         <span class="text-right">{{ found(row, 'right') }}</span>
         <span
-          v-if="row.answer"
+          v-if="row.answer && (readonly || open === row.criterion.id || !isOpenYet(row.criterion) || follows(row.criterion))"
           class="narrow flex items-center gap-1.5 leading-[1.1]"
           :class="
             row.answer.part.departure === 'long'
@@ -89,14 +116,14 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
         >
       </button>
       <template v-if="open === row.criterion.id">
-        <p v-if="row.criterion.how.kind === 'difference'" class="bg-plate px-5 py-3 leading-[1.3]">
-          Computed from the readings of both sides: {{ row.parts[0]?.say }}.
+        <p v-if="follows(row.criterion)" class="bg-plate px-5 py-3 leading-[1.3]">
+          {{ sayFollows(row.criterion, row.parts) }}
         </p>
         <ul v-else-if="readonly" class="m-0 list-none bg-plate px-5 py-3 leading-[1.35]">
           <li v-for="part in row.parts" :key="part.side">
             {{ part.side === 'whole' ? '' : `${part.side}: ` }}{{ part.say
             }}<span v-if="part.uMm" class="muted"
-              >, u {{ sayNumber(part.uMm) }} mm, {{ Math.round(100 * (part.conformity01 ?? 0)) }} % inside the band</span
+              >, u {{ sayNumber(part.uMm) }} {{ part.unit }}, {{ Math.round(100 * (part.conformity01 ?? 0)) }} % inside the band</span
             >
           </li>
         </ul>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { techniqueById } from '@peen/content'
 import type { Attempt, HelpLevel, Payloads, Witness } from '@peen/core/practice'
 import { computed, ref, watch } from 'vue'
 import { HELP_CHOICES } from '../composables/choices'
 import ChoiceRow from './ChoiceRow.vue'
 import SheetDialog from './SheetDialog.vue'
+import { techniqueById } from '../stores/techniques'
 
 // A step is done: minutes, how much help, and who vouches for it.
 const props = defineProps<{ open: boolean; attempt: Attempt; staff: boolean; now: string }>()

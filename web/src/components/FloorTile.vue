@@ -11,7 +11,10 @@ defineEmits<{ open: []; release: [hold: HoldView] }>()
 const LOW_MIN = 6
 const DOG_H = 98
 const low = computed(() => props.table.canStandMin <= LOW_MIN && !props.table.closed)
-const dogName = computed(() => (props.table.dog ? `${props.table.dog.name}, ${props.table.dog.coat}` : ''))
+// a dog that is limited or refused says so first
+const dogName = computed(() =>
+  props.table.dog ? `${props.table.dog.name}, ${props.table.dog.standing?.kind ?? props.table.dog.coat}` : ''
+)
 </script>
 
 <template>
@@ -28,7 +31,7 @@ const dogName = computed(() => (props.table.dog ? `${props.table.dog.name}, ${pr
     >
       <span class="flex h-[98px] items-end gap-2">
         <FigurePicture
-          :dog="table.dog"
+          :dog="{ ...table.dog, trim: table.plan.drawnAs }"
           :lengths="table.plan.lengthsMm"
           :width="126"
           :height="DOG_H"

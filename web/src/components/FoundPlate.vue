@@ -30,7 +30,7 @@ useKeys([
 <template>
   <div>
     <DogPlate
-      :dog="grading.dog"
+      :dog="{ ...grading.dog, trim: standard.plan.drawnAs }"
       :plan="standard.plan.lengthsMm"
       :lengths="lengths"
       :notes="notes"

@@ -8,7 +8,6 @@ import { stationNotes } from '../composables/gradePlate'
 import { STATION_WORDS } from '../composables/outcomes'
 import { useGrade } from '../composables/useGrade'
 import { useKeys } from '../composables/useKeys'
-import { useSessionStore } from '../stores/session'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
 import FoundPlate from './FoundPlate.vue'
@@ -19,10 +18,7 @@ import WalkTabs from './WalkTabs.vue'
 
 const props = defineProps<{ grading: GradingView }>()
 const emit = defineEmits<{ signed: [] }>()
-const session = useSessionStore()
-const standard = session.school!.standards.find(
-  (one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion
-)!
+const { standard } = props.grading
 const { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine } = useGrade(
   props.grading,
   standard
@@ -80,6 +76,7 @@ useKeys([
         :caption="`${grading.dog.withersMm} mm`"
         @pick="pick"
       >
+        <p v-for="move in grading.moved" :key="move.say" data-moved><b>Graded as agreed.</b> {{ move.say }}</p>
         <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2">
           <GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}
         </p>

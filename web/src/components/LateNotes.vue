@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { techniqueById } from '@peen/content'
 import type { PracticeEvent } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from './GlyphMark.vue'
+import { techniqueById } from '../stores/techniques'
 
 // What came after the dog was closed: kept, and counted only when an instructor says so.
 const props = defineProps<{ waiting: readonly string[]; events: readonly PracticeEvent[]; staff: boolean }>()

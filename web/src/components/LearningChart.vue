@@ -92,7 +92,8 @@ const words = computed(() => `Learning chart: ${props.standing.score} of ${props
 </script>
 
 <template>
-  <div class="relative h-[204px] w-full" role="img" :aria-label="words" data-testid="learning-chart">
+  <!-- its width is its frame's, never the other way round: a chart that was wide must become narrow again -->
+  <div class="relative h-[204px] w-full [contain:inline-size]" role="img" :aria-label="words" data-testid="learning-chart">
     <VChart class="h-full w-full" :option="option" autoresize />
     <p class="muted absolute right-3 bottom-0 left-9 flex justify-between">
       <span>1st</span><span v-if="standing.attempts">{{ standing.attempts }} so far, last {{ lastDate }}</span

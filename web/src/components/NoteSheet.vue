@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { techniqueById, techniques } from '@peen/content'
 import type { Attempt, EventKind, HelpLevel, Severity, Side } from '@peen/core/practice'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { computed, ref } from 'vue'
@@ -7,6 +6,7 @@ import { GIVEN_HELP_CHOICES, SIDE_CHOICES } from '../composables/choices'
 import ChoiceRow from './ChoiceRow.vue'
 import GlyphMark from './GlyphMark.vue'
 import SheetDialog from './SheetDialog.vue'
+import { allTechniques, techniqueById } from '../stores/techniques'
 
 // What the keys ask after: which fault and where, whose help, what was good, what happened.
 type What = 'fault' | 'helped' | 'praise' | 'safety' | 'stop' | 'note'
@@ -21,7 +21,7 @@ const TITLES: Record<What, string> = {
   note: 'Note'
 }
 
-const technique = computed(() => techniqueById(props.attempt?.techniqueId ?? props.planned ?? techniques[0].id)!)
+const technique = computed(() => techniqueById(props.attempt?.techniqueId ?? props.planned ?? allTechniques()[0].id)!)
 const region = ref<RegionId | null>(props.attempt?.regions[0] ?? null)
 const side = ref<Side>('left')
 const help = ref<HelpLevel>('talkedThrough')

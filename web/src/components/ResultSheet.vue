@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { houseRules } from '@peen/content'
 import type { GradingView } from '@peen/contract'
 import { STATIONS, type Station } from '@peen/core/standard'
 import { computed, ref } from 'vue'
 import { stationNotes } from '../composables/gradePlate'
 import { useKeys } from '../composables/useKeys'
 import { sayDate } from '../composables/words'
-import { useSessionStore } from '../stores/session'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
 import FoundPlate from './FoundPlate.vue'
@@ -15,10 +15,7 @@ import WalkTabs from './WalkTabs.vue'
 
 // A signed grading: the mark, the sentences, the sections against their floors, every answer.
 const props = defineProps<{ grading: GradingView }>()
-const session = useSessionStore()
-const standard = session.school!.standards.find(
-  (one) => one.id === props.grading.standardId && one.version === props.grading.standardVersion
-)!
+const { standard } = props.grading
 const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
 const station = ref<Station>('side')
 const open = ref<string | null>(null)
@@ -37,6 +34,7 @@ useKeys([
         <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]"
           >What it did to the record</RouterLink
         >
+        <p v-for="move in grading.moved" :key="move.say" data-moved><b>Graded as agreed.</b> {{ move.say }}</p>
       </FoundPlate>
       <FeedbackBlock :result="grading.result" :shown="true" :numbers="numbers" :praises="grading.praises" />
     </main>
@@ -47,6 +45,12 @@ useKeys([
           {{ grading.apprentice.givenName }} {{ grading.apprentice.familyName }}, marked by {{ grading.assessor.givenName }}
           {{ grading.assessor.familyName }}{{ grading.blind ? ', blind' : ', not blind: had read another grading' }}.
         </p>
+        <details class="mt-2">
+          <summary class="flex min-h-11 cursor-pointer items-center">House rules it was worked and marked by</summary>
+          <ul class="muted m-0 list-none p-0 leading-[1.4]">
+            <li v-for="rule in houseRules" :key="rule.id">{{ rule.question }}: {{ rule.sides[grading.houseRules[rule.id] ?? 0] }}</li>
+          </ul>
+        </details>
         <ul class="row-rule m-0 mt-3 list-none border-t border-line p-0">
           <li v-for="row in grading.result?.sections ?? []" :key="row.section.id" class="flex items-center gap-3 py-1.5">
             <GlyphMark :name="glyph[row.floor]" /><span class="flex-1">{{ row.section.name }}</span

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { techniqueById, type Family } from '@peen/content'
+import type { Family } from '@peen/core/technique'
 import type { TechniqueStanding } from '@peen/contract'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import GlyphMark from './GlyphMark.vue'
+import { techniqueById } from '../stores/techniques'
 
 // Every technique as a mark on a line from first try to competent, one line a family.
 const props = defineProps<{ techniques: readonly TechniqueStanding[]; selected: string | null }>()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { techniqueById } from '@peen/content'
 import type { Attempt, StepProgress } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from './GlyphMark.vue'
+import { techniqueById } from '../stores/techniques'
 
 // The steps as a strip: done, the present one large, the next two with their danger in words.
 const props = defineProps<{ steps: readonly StepProgress[]; current: Attempt | null }>()
-defineEmits<{ start: [techniqueId: string]; end: [] }>()
+defineEmits<{ start: [techniqueId: string]; end: []; how: [techniqueId: string] }>()
 
 const at = computed(() => {
   const now = props.steps.findIndex((step) => step.state === 'now')
@@ -46,7 +46,13 @@ const numberOf = (step: StepProgress) => props.steps.indexOf(step) + 1
       <div class="flex items-center gap-4">
         <div class="min-w-0 flex-1">
           <p class="text-[25px] leading-[1.1] font-[650]">{{ here.step.label }}</p>
-          <p class="mt-1 leading-[1.25]">{{ firstWords }}</p>
+          <button
+            class="block min-h-11 leading-[1.25] underline decoration-1 underline-offset-4"
+            :aria-label="`How it is done: ${here.step.label}`"
+            @click="$emit('how', here.step.technique)"
+          >
+            {{ firstWords }}
+          </button>
         </div>
         <button v-if="here.state === 'now' && current" class="btn flex-none border-sheet text-sheet" @click="$emit('end')">
           End this step

@@ -1,7 +1,9 @@
 import { adviceRules, houseRules } from '@peen/content'
 import type { DogPage } from '@peen/contract'
-import { advise, coatTypeOf, sayChoice, type Advice, type Choice, type DogFact, type Fact } from '@peen/core/advice'
+import { advise, shortChoice, type Advice, type Choice, type DogFact, type Fact } from '@peen/core/advice'
+import { NOTHING_FOUND } from '@peen/core/checkin'
 import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
+import { factsToday } from '@peen/core/setup'
 import type { Tool } from '@peen/core/tools'
 import { computed, ref, type Ref } from 'vue'
 import type { PlateNote } from '../figure/plate-note'
@@ -34,9 +36,9 @@ export function useAdviser(
   const tried = ref<Partial<Record<RegionId, Choice>>>({})
 
   function factsAt(region: RegionId): ReadonlySet<Fact> {
-    const all = new Set<Fact>(facts.value)
-    if (page.value?.known) all.add('known')
-    if (combed.value) all.add('combed')
+    const { nose = null, skin = null } = page.value?.dog ?? {}
+    const gate = { dry: true, combed: combed.value, by: '', at: '', house: {} }
+    const all = new Set<Fact>(factsToday({ facts: facts.value, nose, skin }, { ...NOTHING_FOUND, gate }, page.value?.known ?? false))
     const burns = page.value?.dog.burns ?? []
     if (burns.length > 0) all.add('burnedBefore')
     if (burns.some((burn) => burn.region === region && burn.side === side.value)) all.add('burnedHere')
@@ -46,7 +48,7 @@ export function useAdviser(
     advise(adviceRules, {
       region,
       plannedMm: page.value?.plan.lengthsMm[region] ?? null,
-      coat: coatTypeOf(page.value?.dog.coat ?? ''),
+      coat: page.value?.dog.coatType ?? 'mixed',
       facts: factsAt(region),
       house: house(),
       rack: rack()
@@ -89,6 +91,5 @@ export function useAdviser(
 
 /** "7F with": as short as a note in the margin is. */
 export function shortly(choice: Choice | null): string {
-  if (!choice) return 'ask the instructor'
-  return choice.direction === null ? choice.tool.label : sayChoice(choice).replace(/ the growth, leaves .*/, '')
+  return choice ? shortChoice(choice) : 'ask the instructor'
 }

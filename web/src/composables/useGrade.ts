@@ -60,8 +60,10 @@ export function useGrade(grading: GradingView, standard: Standard) {
   onBeforeUnmount(() => worker.terminate())
 
   let saving: Promise<void> | null = null
+  // what was changed just before signing is saved by signing: the write that waits for a pause must not come in between
+  let signing = false
   async function save(): Promise<void> {
-    if (conflict.value) return
+    if (conflict.value || signing) return
     while (saving) await saving
     saving = write().finally(() => (saving = null))
     await saving
@@ -125,12 +127,15 @@ export function useGrade(grading: GradingView, standard: Standard) {
   async function sign(): Promise<boolean> {
     await save()
     if (conflict.value || problem.value) return false
+    signing = true
     try {
       await api.post(`/gradings/${grading.id}/sign`, { version: version.value })
       return true
     } catch (error) {
       problem.value = sentenceOf(error)
       return false
+    } finally {
+      signing = false
     }
   }
   return { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine }

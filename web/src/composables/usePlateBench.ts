@@ -2,7 +2,7 @@ import { bodyById, coatFor, drawnFaults, faultOf, type DrawnFault } from '@peen/
 import { DRAWN_REGIONS, type DrawnRegion, type Fault, type Lengths, type Shape } from '@peen/core/figure'
 import { regionName, REGIONS, type RegionId } from '@peen/core/regions'
 import { sayLength } from '@peen/core/units'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { PlateNote } from '../figure/plate-note'
 import { VIEW_NAMES } from '../figure/shape-words'
 
@@ -24,7 +24,8 @@ export function usePlateBench(coatId: () => string, viewId: () => string) {
   const body = computed(() => bodyById(coat.value.body))
   const view = computed(() => VIEW_NAMES.find(({ id }) => id === viewId()) ?? VIEW_NAMES[0])
   const moved = ref<Record<Side, Partial<Record<RegionId, number>>>>({ left: {}, right: {} })
-  const shapes = ref<readonly Shape[]>(coat.value.shapes)
+  // as they are, not wrapped: whether they were moved is seen by whether they are still the plan's
+  const shapes = shallowRef<readonly Shape[]>(coat.value.shapes)
   const days = ref(0)
   const fault = ref<DrawnFault | null>(null)
   const amount = ref(0)

@@ -1,12 +1,11 @@
-import { techniqueById } from '@peen/content'
-import type { SessionView } from '@peen/contract'
+import type { SessionView, StandardHead } from '@peen/contract'
 import { foldSession, stepProgress, workedMinutes, type EventKind, type Payloads, type PracticeEvent } from '@peen/core/practice'
-import type { Standard } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
 import { useOutboxStore } from '../stores/outbox'
 import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
 import { useLoaded } from './useLoaded'
+import { techniqueById } from '../stores/techniques'
 
 /** One table: its events folded here by the same code as on the server, and the taps that add to them. */
 export function useTable(id: () => string) {
@@ -25,18 +24,21 @@ export function useTable(id: () => string) {
     return [...stored, ...fresh.values()]
   })
   const state = computed(() => foldSession(events.value))
-  const standard = computed<Standard | null>(
+  const standard = computed<StandardHead | null>(
     () => session.school?.standards.find((s) => s.id === data.value?.standardId && s.version === data.value?.standardVersion) ?? null
   )
-  const steps = computed(() => (standard.value ? stepProgress(standard.value.plan.steps, state.value) : []))
+  const steps = computed(() => (data.value ? stepProgress(data.value.steps, state.value) : []))
   const current = computed(() => state.value.attempts.find((attempt) => !attempt.ended) ?? null)
   const nextStep = computed(() => steps.value.find((step) => step.state === 'todo') ?? null)
   const worked = computed(() => (session.school ? workedMinutes(state.value, session.school.now) : 0))
   const waitsAt = computed(() => {
     const next = nextStep.value
     const technique = next ? techniqueById(next.step.technique) : undefined
-    return data.value?.holds.find((hold) => hold.techniqueId === technique?.id) ?? null
+    return data.value?.holds.find((hold) => !hold.gate && hold.techniqueId === technique?.id) ?? null
   })
+
+  /** why nobody may cut yet, whatever step comes next */
+  const gate = computed(() => data.value?.holds.find((hold) => hold.gate) ?? null)
 
   /** One tap: one event, shown at once, sent when it can be. */
   function tap<K extends EventKind>(kind: K, payload: Payloads[K], undoLabel?: string): PracticeEvent {
@@ -55,5 +57,5 @@ export function useTable(id: () => string) {
       void reload()
     }
   )
-  return { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session }
+  return { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, gate, tap, outbox, session }
 }

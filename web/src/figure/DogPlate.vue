@@ -164,6 +164,9 @@ const standsOnGround = computed(() => props.from !== 'head' && props.from !== 'a
           <path :d="hairs.long" stroke="var(--long)" stroke-width="1.2" />
           <path :d="hairs.short" stroke="var(--short)" stroke-width="1.2" />
         </svg>
+        <svg class="pointer-events-none absolute inset-0" :width="width" :height="plateHeight" aria-hidden="true">
+          <slot name="over" :to-plate="toPlate" :px-per-mm="placed.view.scale" :centre-of="centreOf" />
+        </svg>
         <RegionTouch
           :shapes="places"
           :to-px="toPlate"

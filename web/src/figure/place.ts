@@ -1,5 +1,5 @@
 import { bodyById, coatFor } from '@peen/content'
-import { extentOf, fitBody, type Lengths, type Measures, type Point, type View, type ViewId } from '@peen/core/figure'
+import { extentOf, fitBody, sizedTo, type Lengths, type Measures, type Point, type View, type ViewId } from '@peen/core/figure'
 
 /** What the figure needs to know of a dog. */
 export type DrawnDog = {
@@ -12,6 +12,20 @@ export type DrawnDog = {
 
 export type Placement = { readonly view: View; readonly toPx: (p: Point) => Point; readonly groundPx: number }
 
+/** The coat of a dog's trim, its shapes sized to this dog. */
+export function coatOf({ bodyType, trim, withersMm }: Pick<DrawnDog, 'bodyType' | 'trim' | 'withersMm'>) {
+  const coat = coatFor(bodyType, trim)
+  return { ...coat, shapes: sizedTo(coat.shapes, withersMm / bodyById(bodyType).withersMm) }
+}
+
+/** The dog that a trim is shown on in the library: its body type at its usual height, in the colour of its drawn coat. */
+export function dogOfTrim(bodyType: string, drawnAs: string | undefined) {
+  const body = bodyById(bodyType)
+  const coat = coatFor(body.id, drawnAs)
+  const dog: DrawnDog = { bodyType: body.id, colour: coat.colour, withersMm: body.withersMm, trim: coat.id }
+  return { body, coat, dog }
+}
+
 const extents = new Map<string, readonly [number, number, number, number]>()
 
 /** What a dog in its planned coat spans, mm; the same for the same dog, so it is computed once. */
@@ -20,7 +34,7 @@ function extent(dog: DrawnDog, from: ViewId, plan: Lengths | undefined): readonl
   const key = JSON.stringify([bodyType, withersMm, own, trim, from, plan])
   const known = extents.get(key)
   if (known) return known
-  const coat = coatFor(bodyType, trim)
+  const coat = coatOf(dog)
   const found = extentOf(fitBody(bodyById(bodyType), { withersMm, ...own }), withersMm, from, { ...coat, lengths: plan ?? coat.lengths })
   extents.set(key, found)
   return found

@@ -21,5 +21,14 @@ export const useSavedStore = defineStore('saved', () => {
     clearTimeout(timer)
     undo.value = null
   }
-  return { kept, saving, undo, words, offerUndo, dropUndo }
+  /** Says that something is being saved while it is. */
+  async function track<T>(work: Promise<T>): Promise<T> {
+    saving.value = true
+    try {
+      return await work
+    } finally {
+      saving.value = false
+    }
+  }
+  return { track, kept, saving, undo, words, offerUndo, dropUndo }
 })

@@ -37,5 +37,19 @@ export const useSessionStore = defineStore('session', () => {
   async function refreshSchool(): Promise<void> {
     if (me.value) school.value = await api.get<SchoolView>('/school')
   }
-  return { me, school, known, needsSetup, isStaff, isLead, find, signIn, setUp, signOut, refreshSchool, forget: () => take(null) }
+  return {
+    enter: take,
+    me,
+    school,
+    known,
+    needsSetup,
+    isStaff,
+    isLead,
+    find,
+    signIn,
+    setUp,
+    signOut,
+    refreshSchool,
+    forget: () => take(null)
+  }
 })

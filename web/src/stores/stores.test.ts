@@ -1,70 +1,36 @@
-import type { Me, SchoolView } from '@peen/contract'
-import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { api, ApiError, rememberMe, sentenceOf } from '../api/client'
+import { ok, RUBEN, SCHOOL, signedIn, stubServer, unstub, type Asked } from '../testing/server'
 import { useOutboxStore } from './outbox'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
 
-const me: Me = { id: '019d8a3e-0000-7000-8000-000000000001', givenName: 'Ruben', familyName: 'Castell', role: 'instructor', csrf: 'token' }
-const school = { name: 'Ferrin Quay', now: '2026-04-14T09:42:00.000Z', isDemo: true } as SchoolView
+const me = RUBEN
+const school = SCHOOL
 const SESSION = '019d8a3e-0000-7000-8000-0000000000aa'
+type Batch = { readonly events: readonly { readonly id: string; readonly kind: string }[] }
+const eventsOf = ({ body }: Asked) => (body as Batch).events
+const answered =
+  (status: string, detail: string | null = null) =>
+  (one: Asked) =>
+    ok({ answers: eventsOf(one).map(({ id }) => ({ id, status, detail })) })
 
-type Asked = {
-  readonly method: string
-  readonly path: string
-  readonly body: { events?: { id: string; kind: string }[] } | null
-  readonly headers: Record<string, string>
-}
-let asked: Asked[]
-let answer: (request: Asked) => { status: number; body: unknown } | 'offline'
-
-beforeEach(() => {
-  setActivePinia(createPinia())
-  asked = []
-  answer = ({ path, body }) =>
-    path.endsWith('/events')
-      ? { status: 200, body: { answers: body!.events!.map(({ id }) => ({ id, status: 'stored', detail: null })) } }
-      : { status: 200, body: {} }
-  vi.stubGlobal('fetch', async (url: string, init: { method: string; body?: string; headers: Record<string, string> }) => {
-    const request = {
-      method: init.method,
-      path: url.replace('/api', ''),
-      body: init.body ? JSON.parse(init.body) : null,
-      headers: init.headers
-    }
-    asked.push(request)
-    const given = answer(request)
-    if (given === 'offline') throw new TypeError('Failed to fetch')
-    return { ok: given.status < 400, status: given.status, json: async () => given.body }
-  })
-})
-afterEach(() => {
-  vi.unstubAllGlobals()
-  vi.useRealTimers()
-  rememberMe(null)
-})
-
-function signedIn() {
-  const session = useSessionStore()
-  session.me = me
-  session.school = school
-  rememberMe(me)
-  return session
-}
+let server: ReturnType<typeof stubServer>
+beforeEach(() => (server = stubServer((one) => (one.path.endsWith('/events') ? answered('stored')(one) : ok({})))))
+afterEach(unstub)
 
 describe('asking the server', () => {
   it('carries the session’s token, and tells a refusal by its sentence', async () => {
     rememberMe(me)
-    answer = () => ({ status: 422, body: { detail: 'minutes is -3; allowed is 0 or more.', status: 422, code: 'invalid' } })
+    server.answer = () => ({ status: 422, body: { detail: 'minutes is -3; allowed is 0 or more.', status: 422, code: 'invalid' } })
     const error = await api.post('/x', { minutes: -3 }).catch((caught: unknown) => caught)
-    expect(asked[0].headers['x-peen-csrf']).toBe('token')
+    expect(server.asked[0].headers['x-peen-csrf']).toBe('token')
     expect(error).toBeInstanceOf(ApiError)
     expect(sentenceOf(error)).toBe('minutes is -3; allowed is 0 or more.')
   })
 
   it('says what is kept when nobody answers', async () => {
-    answer = () => 'offline'
+    server.answer = () => 'offline'
     const error = (await api.get('/x').catch((caught: unknown) => caught)) as ApiError
     expect(error.isOffline).toBe(true)
     expect(sentenceOf(error)).toMatch(/kept here and sent later/)
@@ -98,8 +64,8 @@ describe('the outbox', () => {
     const saved = useSavedStore()
     outbox.waiting = [outbox.make(SESSION, 'noted', { text: 'a' }, 1), outbox.make(SESSION, 'noted', { text: 'b' }, 2)]
     await outbox.flush()
-    expect(asked.filter((request) => request.path.endsWith('/events'))).toHaveLength(1)
-    expect(asked[0].body!.events).toHaveLength(2)
+    expect(server.asked.filter((request) => request.path.endsWith('/events'))).toHaveLength(1)
+    expect(eventsOf(server.asked[0])).toHaveLength(2)
     expect(outbox.waiting).toEqual([])
     expect(saved.words).toBe('Everything is saved')
   })
@@ -108,27 +74,21 @@ describe('the outbox', () => {
     vi.useFakeTimers()
     signedIn()
     const outbox = useOutboxStore()
-    answer = () => 'offline'
+    server.answer = () => 'offline'
     outbox.put(outbox.make(SESSION, 'noted', { text: 'a' }, 1))
     await vi.waitFor(() => expect(outbox.refusal).toMatch(/kept here/))
     expect(outbox.waiting).toHaveLength(1)
-    const first = asked[0].body!.events![0].id
-    answer = ({ body }) => ({
-      status: 200,
-      body: { answers: body!.events!.map(({ id }) => ({ id, status: 'alreadyThere', detail: null })) }
-    })
+    const first = eventsOf(server.asked[0])[0].id
+    server.answer = answered('alreadyThere')
     await vi.advanceTimersByTimeAsync(5100)
-    expect(asked.at(-1)!.body!.events![0].id).toBe(first)
+    expect(eventsOf(server.asked.at(-1)!)[0].id).toBe(first)
     expect(outbox.waiting).toEqual([])
   })
 
   it('takes a refusal as settled and shows its sentence', async () => {
     signedIn()
     const outbox = useOutboxStore()
-    answer = ({ body }) => ({
-      status: 403,
-      body: { answers: body!.events!.map(({ id }) => ({ id, status: 'refused', detail: 'Wait for the instructor: ear edge.' })) }
-    })
+    server.answer = (one) => ({ ...(answered('refused', 'Wait for the instructor: ear edge.')(one) as { body: object }), status: 403 })
     outbox.waiting = [outbox.make(SESSION, 'noted', { text: 'a' }, 1)]
     await outbox.flush()
     expect(outbox.waiting).toEqual([])
@@ -138,7 +98,7 @@ describe('the outbox', () => {
   it('sends nothing while nobody is signed in', async () => {
     const outbox = useOutboxStore()
     await outbox.flush()
-    expect(asked).toEqual([])
+    expect(server.asked).toEqual([])
   })
 })
 
@@ -168,17 +128,17 @@ describe('the top line', () => {
 
 describe('the session', () => {
   it('finds out once who is here', async () => {
-    answer = ({ path }) => (path === '/session' ? { status: 200, body: { me, needsSetup: false } } : { status: 200, body: school })
+    server.answer = ({ path }) => (path === '/session' ? { status: 200, body: { me, needsSetup: false } } : { status: 200, body: school })
     const session = useSessionStore()
     await session.find()
     await session.find()
-    expect(asked.map((request) => request.path)).toEqual(['/session', '/school'])
+    expect(server.asked.map((request) => request.path)).toEqual(['/session', '/school'])
     expect(session.isStaff).toBe(true)
     expect(session.isLead).toBe(false)
   })
 
   it('knows an empty school', async () => {
-    answer = () => ({ status: 200, body: { me: null, needsSetup: true } })
+    server.answer = () => ({ status: 200, body: { me: null, needsSetup: true } })
     const session = useSessionStore()
     await session.find()
     expect(session.me).toBeNull()

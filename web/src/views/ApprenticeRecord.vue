@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { techniqueById } from '@peen/content'
 import type { ApprenticeView } from '@peen/contract'
 import { STATES } from '@peen/core/competency'
 import { standards } from '@peen/content'
@@ -17,6 +16,7 @@ import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
 import FigurePicture from '../figure/FigurePicture.vue'
 import { useSessionStore } from '../stores/session'
+import { techniqueById } from '../stores/techniques'
 
 const LearningChart = defineAsyncComponent(() => import('../components/LearningChart.vue'))
 

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { bodies, colourNames } from '@peen/content'
 import { newDogSchema, newPersonSchema, newVisitSchema, ROLE_NAMES, ROLES, type DayView } from '@peen/contract'
+import { addDays, format, parseISO } from 'date-fns'
 import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, sentenceOf } from '../api/client'
+import DayBoard from '../components/DayBoard.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
@@ -14,7 +17,9 @@ import { useSessionStore } from '../stores/session'
 
 // Who works on which dog at which table today; and how a school gets its people, dogs and tables.
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<DayView>(() => '/day')
+const props = defineProps<{ on?: string }>()
+const router = useRouter()
+const { data, error, loading, reload } = useLoaded<DayView>(() => (props.on ? `/day/${props.on}` : '/day'))
 const making = ref<'visit' | 'dog' | 'person'>('visit')
 const MAKING = [
   { id: 'visit', name: 'Visit' },
@@ -32,7 +37,11 @@ const visitFields = computed<readonly NewField[]>(() => [
     label: 'Apprentice',
     choices: apprentices.value.map((one) => ({ id: one.id, name: `${one.givenName} ${one.familyName}` }))
   },
-  { name: 'dogId', label: 'Dog', choices: data.value?.dogs ?? [] },
+  {
+    name: 'dogId',
+    label: 'Dog',
+    choices: (data.value?.dogs ?? []).map(({ id, name, standing }) => ({ id, name: standing ? `${name}, ${standing.kind}` : name }))
+  },
   { name: 'tableId', label: 'Table', choices: (data.value?.tables ?? []).map(({ id, number }) => ({ id, name: `Table ${number}` })) },
   { name: 'standardId', label: 'Trim', choices: data.value?.trims ?? [] },
   { name: 'weeksSince', label: 'Weeks since the last groom, if known', type: 'number', nullable: true },
@@ -59,7 +68,46 @@ const personFields = computed<readonly NewField[]>(() => [
   { name: 'role', label: 'Role', choices: roles.value },
   { name: 'cohort', label: 'Cohort' }
 ])
-const EMPTY_VISIT = { apprenticeId: '', dogId: '', tableId: '', standardId: '', weeksSince: '', wishes: '' }
+const start = ref<Record<string, unknown>>({ apprenticeId: '', dogId: '', tableId: '', standardId: '', weeksSince: '', wishes: '' })
+const visitStart = computed(() => ({ ...start.value, onDate: data.value?.onDate }))
+/** Puts a table into the form, for keys and for who would rather type. */
+function fill(tableId: string): void {
+  making.value = 'visit'
+  start.value = { ...start.value, tableId }
+}
+const goTo = (date: string) => router.push(date === data.value?.today ? '/day' : `/day/${date}`)
+const shifted = (days: number) => format(addDays(parseISO(data.value!.onDate), days), 'yyyy-MM-dd')
+const chooseDay = (event: Event) => goTo((event.target as HTMLInputElement).value || data.value!.today)
+
+/** Does one thing to the day, says what stands against it or why it was refused, and shows the day anew. */
+async function act<T>(work: () => Promise<T>, words: string | ((answer: T) => string)): Promise<void> {
+  refused.value = null
+  said.value = []
+  try {
+    const answer = await work()
+    said.value = [typeof words === 'string' ? words : words(answer), ...((answer as { warnings?: readonly string[] }).warnings ?? [])]
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  }
+  await reload()
+}
+/** The trim that a dog's body usually wears; the instructor changes it on the visit before anyone begins. */
+function usualTrim(dogId: string): string {
+  const dog = data.value!.dogs.find(({ id }) => id === dogId)
+  const standards = (session.school?.standards ?? []).filter(({ retired }) => !retired)
+  return (standards.find(({ bodyType }) => bodyType === dog?.bodyType) ?? standards[0]).id
+}
+function plan(wanted: { tableId: string; dogId: string; apprenticeId: string }): void {
+  const visit = { id: v7(), ...wanted, standardId: usualTrim(wanted.dogId), weeksSince: null, wishes: '', onDate: data.value!.onDate }
+  void act(() => api.post('/visits', visit), 'The visit is planned.')
+}
+const move = (id: string, to: object) => void act(() => api.put(`/visits/${id}`, to), 'The visit is moved.')
+const cancel = (id: string) => void act(() => api.post(`/visits/${id}/cancel`), 'The visit is taken back.')
+const closeOrOpen = () =>
+  void act(
+    () => api.post(`/day/${data.value!.onDate}/${data.value!.closedDay ? 'reopen' : 'close'}`),
+    data.value!.closedDay ? 'The day is open again.' : 'The day is closed.'
+  )
 const EMPTY_DOG = {
   name: '',
   bodyType: '',
@@ -78,17 +126,11 @@ async function made(words: string, answer: Record<string, unknown>): Promise<voi
   said.value = [words, ...((answer.warnings as readonly string[] | undefined) ?? [])]
   await reload()
 }
-async function addTable(): Promise<void> {
-  refused.value = null
-  try {
-    const { number } = await api.post<{ number: number }>('/tables', { id: v7() })
-    said.value = [`Table ${number} stands in the room.`]
-    await reload()
-  } catch (caught) {
-    refused.value = sentenceOf(caught)
-  }
-}
-const visitAt = (number: number) => busy.value.find((visit) => visit.tableNumber === number)
+const addTable = () =>
+  act(
+    () => api.post<{ number: number }>('/tables', { id: v7() }),
+    ({ number }) => `Table ${number} stands in the room.`
+  )
 </script>
 
 <template>
@@ -96,26 +138,36 @@ const visitAt = (number: number) => busy.value.find((visit) => visit.tableNumber
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
     <main class="min-w-0 p-4 sm:p-6 lg:overflow-y-auto">
-      <h1>{{ sayDate(data.onDate, session.school?.now) }}: {{ busy.length }} of {{ data.tables.length }} tables at work</h1>
+      <div class="flex flex-wrap items-center justify-between gap-3">
+        <h1>{{ sayDate(data.onDate, session.school?.now) }}: {{ busy.length }} of {{ data.tables.length }} tables taken</h1>
+        <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Which day">
+          <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="goTo(shifted(-1))">Day before</button>
+          <input class="field h-11 min-h-11 w-[160px]" type="date" aria-label="Day" :value="data.onDate" @change="chooseDay" />
+          <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="goTo(shifted(1))">Day after</button>
+        </div>
+      </div>
       <hr class="rule2 mt-2" />
+      <div v-if="said.length" class="mt-3" role="status" data-testid="said">
+        <p v-for="(words, i) in said" :key="words" :class="i === 0 ? 'font-[650]' : 'mt-1 text-danger'">
+          <GlyphMark v-if="i > 0" name="danger" :size="17" class="mr-1 align-[-3px]" />{{ words }}
+        </p>
+      </div>
+      <p v-if="refused" class="mt-3 font-semibold text-danger" role="alert">{{ refused }}</p>
+      <p v-if="data.closedDay" class="mt-3 font-[650]">
+        {{ data.onDate < data.today ? 'This day is over.' : 'This day is closed: nothing is planned on it.' }}
+      </p>
       <p v-if="data.tables.length === 0" class="muted mt-3">
         No table yet: put one into the room, then people and dogs, then plan a visit.
       </p>
-      <ul class="row-rule m-0 list-none p-0">
-        <li v-for="table in data.tables" :key="table.id" class="flex min-h-14 items-center gap-4 px-1 py-2" data-testid="day-table">
-          <span class="w-10 font-serif text-[26px] italic">{{ table.number }}</span>
-          <RouterLink
-            v-if="visitAt(table.number)"
-            :to="`/table/${visitAt(table.number)!.id}`"
-            class="flex min-h-11 flex-1 flex-wrap items-center gap-x-3 no-underline hover:underline"
-            ><b>{{ visitAt(table.number)!.apprentice }}</b
-            ><span>{{ visitAt(table.number)!.dog }}, {{ visitAt(table.number)!.trim }}</span></RouterLink
-          >
-          <span v-else class="muted flex-1">free</span>
-        </li>
-      </ul>
-      <button class="btn btn-quiet mt-4" @click="addTable">Put a table into the room</button>
-      <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }}</p>
+      <DayBoard :view="data" @plan="plan" @move="move" @cancel="cancel" @fill="fill" />
+      <div class="mt-4 flex flex-wrap gap-2">
+        <button class="btn btn-quiet" @click="addTable">Put a table into the room</button>
+        <button v-if="data.onDate >= data.today && (!data.closedDay || session.isLead)" class="btn btn-quiet" @click="closeOrOpen">
+          {{ data.closedDay ? 'Open this day again' : 'Close this day' }}
+        </button>
+        <RouterLink class="btn btn-quiet" to="/room">Room and tools at the tables</RouterLink>
+        <RouterLink class="btn btn-quiet" to="/people">People, cohorts, invitations</RouterLink>
+      </div>
       <h2 class="mt-8">{{ data.people.length }} people, {{ data.dogs.length }} dogs</h2>
       <hr class="rule2 mt-1" />
       <p class="mt-2 leading-[1.5]">
@@ -141,18 +193,13 @@ const visitAt = (number: number) => busy.value.find((visit) => visit.tableNumber
           {{ choice.name }}
         </button>
       </div>
-      <div v-if="said.length" class="mb-4" role="status" data-testid="said">
-        <p v-for="(words, i) in said" :key="words" :class="i === 0 ? 'font-[650]' : 'mt-1 text-danger'">
-          <GlyphMark v-if="i > 0" name="danger" :size="17" class="mr-1 align-[-3px]" />{{ words }}
-        </p>
-      </div>
       <NewForm
         v-if="making === 'visit'"
-        key="visit"
+        :key="`visit ${data.onDate} ${start.tableId}`"
         path="/visits"
         :schema="newVisitSchema"
         :fields="visitFields"
-        :start="EMPTY_VISIT"
+        :start="visitStart"
         action="Plan this visit"
         @made="(answer) => made('The visit is planned.', answer)"
       />

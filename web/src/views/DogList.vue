@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { standards } from '@peen/content'
+import { coatFor } from '@peen/content'
 import type { DogView } from '@peen/contract'
+import { standingOf } from '@peen/core/checkin'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
@@ -8,7 +9,8 @@ import { useLoaded } from '../composables/useLoaded'
 import FigurePicture from '../figure/FigurePicture.vue'
 
 const { data, error, loading, reload } = useLoaded<DogView[]>(() => '/dogs')
-const plan = standards[0].plan.lengthsMm
+/** a dog is drawn in the trim that its body usually wears */
+const wears = ({ bodyType }: DogView) => coatFor(bodyType).lengths
 </script>
 
 <template>
@@ -23,10 +25,12 @@ const plan = standards[0].plan.lengthsMm
     <ul class="m-0 grid list-none gap-x-8 p-0 sm:grid-cols-2">
       <li v-for="dog in data" :key="dog.id" class="border-b border-line">
         <RouterLink :to="`/dogs/${dog.id}`" class="flex items-center gap-4 px-1 py-2 no-underline hover:bg-well">
-          <FigurePicture :dog="dog" :lengths="plan" :width="96" :height="76" :label="`${dog.name}, drawn`" class="flex-none" />
+          <FigurePicture :dog="dog" :lengths="wears(dog)" :width="96" :height="76" :label="`${dog.name}, drawn`" class="flex-none" />
           <span class="min-w-0"
             ><b class="text-[20px]">{{ dog.name }}</b
             ><span class="muted block">{{ dog.coat }}, {{ dog.colour }}, {{ dog.withersMm }} mm; {{ dog.temperament }}</span
+            ><span v-if="dog.standing" class="block font-semibold text-danger"
+              ><GlyphMark name="hold" :size="16" class="mr-1 align-[-2px]" />{{ standingOf(dog.name, dog.standing)?.say }}</span
             ><span v-for="burn in dog.burns" :key="burn.region" class="block font-semibold text-danger"
               ><GlyphMark name="danger" :size="16" class="mr-1 align-[-2px]" />burned before: {{ burn.side }} {{ burn.region }}</span
             ></span

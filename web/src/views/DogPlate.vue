@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { DogPage } from '@peen/contract'
 import type { Lengths } from '@peen/core/figure'
+import { standingOf } from '@peen/core/checkin'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { sayLength, upperFirst, type LengthUnit } from '@peen/core/units'
 import { useLocalStorage } from '@vueuse/core'
@@ -86,7 +87,7 @@ function tryLength(event: Event): void {
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_360px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
       <DogPlate
-        :dog="data.dog"
+        :dog="{ ...data.dog, trim: data.plan.drawnAs }"
         :plan="data.plan.lengthsMm"
         :lengths="lengths"
         :notes="notes"
@@ -118,6 +119,7 @@ function tryLength(event: Event): void {
         </button>
         <span class="w-4" />
         <RouterLink :to="`/dogs/${id}/adviser`" class="btn btn-quiet">Which tool where</RouterLink>
+        <RouterLink v-if="session.isStaff" :to="`/dogs/${id}/profile`" class="btn btn-quiet">What is known</RouterLink>
         <button class="btn btn-quiet" @click="unit = unit === 'mm' ? 'in' : 'mm'">lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}</button>
       </div>
     </main>
@@ -130,6 +132,9 @@ function tryLength(event: Event): void {
         >
           Comes with {{ data.dog.ownerGivenName }}.</template
         >
+      </p>
+      <p v-if="data.dog.standing" class="mt-2 leading-[1.35] font-semibold text-danger">
+        <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ standingOf(data.dog.name, data.dog.standing)?.say }}
       </p>
       <p v-for="burn in data.dog.burns" :key="burn.region" class="mt-2 leading-[1.35] font-semibold text-danger">
         <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Burned before: {{ burn.side }}

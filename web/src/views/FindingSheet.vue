@@ -73,7 +73,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
     <aside class="border-line bg-sheet px-6 pt-4 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
       <DogPlate
         v-if="data.deciding"
-        :dog="data.deciding.dog"
+        :dog="{ ...data.deciding.dog, trim: data.deciding.plan.drawnAs }"
         :plan="data.deciding.plan.lengthsMm"
         :lengths="data.deciding.plan.lengthsMm"
         :height="236"

@@ -61,7 +61,8 @@ useKeys([
     label: 'I am here, at the first hold',
     run: () => {
       const look = data.value?.looks.find((l) => l.hold)
-      if (look?.hold) void release(look.sessionId, look.hold)
+      if (look?.hold?.gate) void router.push(`/visits/${look.sessionId}/check-in`)
+      else if (look?.hold) void release(look.sessionId, look.hold)
     }
   }
 ])
@@ -133,7 +134,11 @@ useKeys([
         <p class="muted mt-1.5 leading-[1.35]">{{ look.why }}</p>
         <template v-if="look.hold">
           <p class="mt-1.5 font-semibold text-danger">{{ look.hold.caution }}</p>
+          <RouterLink v-if="look.hold.gate" :to="`/visits/${look.sessionId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
+            >Check the dog in, table {{ look.tableNumber }}</RouterLink
+          >
           <button
+            v-else
             :class="['btn mt-3 min-h-14 w-full text-[19px]', look.sessionId === firstHold ? 'btn-go' : '']"
             @click="release(look.sessionId, look.hold)"
           >

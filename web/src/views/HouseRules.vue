@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { adviceRules, houseRules } from '@peen/content'
+import { adviceRules, houseRules, type HouseRule } from '@peen/content'
 import type { SchoolView } from '@peen/contract'
+import { lowerFirst } from '@peen/core/units'
 import { ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
 import ChoiceRow from '../components/ChoiceRow.vue'
@@ -13,6 +14,16 @@ const refused = ref<string | null>(null)
 const sideOf = (id: string) => String(session.school?.houseRules[id] ?? 0)
 const effects = (id: string) =>
   adviceRules.filter(({ when }) => when.house?.id === id && String(when.house.side) === sideOf(id)).map(({ say }) => say)
+
+/** what the side that is taken leaves otherwise than the trim's plan says */
+const moves = ({ id }: HouseRule) =>
+  (session.school?.standards ?? [])
+    .filter((standard, i, all) => all.findIndex((other) => other.id === standard.id) === i && !standard.retired)
+    .flatMap(({ name, variants }) =>
+      variants
+        .filter(({ rule, side }) => rule === id && String(side) === sideOf(id))
+        .map(({ says }) => `Changes “${name}”: ${lowerFirst(says)}.`)
+    )
 
 async function choose(id: string, side: string | null): Promise<void> {
   if (side === null) return
@@ -48,6 +59,12 @@ async function choose(id: string, side: string | null): Promise<void> {
           <b>{{ rule.question }}:</b> {{ rule.sides[Number(sideOf(rule.id))] }}
           <span class="muted">({{ rule.sides.join(' or ') }})</span>
         </p>
+        <ul class="muted mb-3 -mt-1 list-none p-0 leading-[1.35]">
+          <li v-for="(why, i) in rule.because" :key="why">
+            <b class="font-[650]">{{ rule.sides[i] }}:</b> {{ why }}
+          </li>
+        </ul>
+        <p v-for="say in moves(rule)" :key="say" class="mb-3 -mt-1 leading-[1.35]">{{ say }}</p>
         <p v-for="say in effects(rule.id)" :key="say" class="muted mb-3 -mt-1 leading-[1.35]">Changes the advice: {{ say }}</p>
       </li>
     </ul>

@@ -9,7 +9,9 @@ import TopLine from '../components/TopLine.vue'
 import { useKeys } from '../composables/useKeys'
 import { usePlateBench } from '../composables/usePlateBench'
 import DogPlate from '../figure/DogPlate.vue'
+import { dogOfTrim } from '../figure/place'
 import NotHere from './NotHere.vue'
+import ViewButtons from '../figure/ViewButtons.vue'
 import { shapeNumbers, shapeTitle, VIEW_NAMES } from '../figure/shape-words'
 
 const props = defineProps<{ trim: string }>()
@@ -21,7 +23,7 @@ const bench = usePlateBench(
 )
 const { coat, body, view, shapes, days, fault, amount, selected, lengths, lengthsB, lengthsOf, faults, offered, notes, isMoved } = bench
 const sisters = computed(() => coats.filter((other) => other.body === coat.value.body))
-const dog = computed(() => ({ bodyType: body.value.id, colour: coat.value.colour, withersMm: body.value.withersMm, trim: coat.value.id }))
+const dog = computed(() => dogOfTrim(coat.value.body, coat.value.id).dog)
 const isPaired = computed(() => REGIONS.some(({ id, paired }) => paired && id === selected.value?.region))
 const sliderTop = computed(() => {
   const planned = selected.value ? (coat.value.lengths[selected.value.region] ?? 5) : 5
@@ -64,17 +66,7 @@ useKeys(VIEW_NAMES.map(({ id, name }, i) => ({ key: String(i + 1), label: `look 
           :label="`${body.label}, ${coat.title}, ${view.name}`"
           @pick="bench.pick"
         />
-        <div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Look from">
-          <button
-            v-for="choice in VIEW_NAMES"
-            :key="choice.id"
-            :class="['btn', choice.id === view.id ? 'bg-ink text-sheet' : 'btn-quiet']"
-            :aria-pressed="choice.id === view.id"
-            @click="look(choice.id)"
-          >
-            {{ choice.name }}
-          </button>
-        </div>
+        <ViewButtons class="mt-3" :view="view.id" @look="look" />
       </main>
       <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
         <h1>{{ body.label }}</h1>

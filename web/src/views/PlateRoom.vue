@@ -2,6 +2,7 @@
 import { bodies, coats } from '@peen/content'
 import { computed } from 'vue'
 import TopLine from '../components/TopLine.vue'
+import { dogOfTrim } from '../figure/place'
 import PlateThumb from '../figure/PlateThumb.vue'
 import { VIEW_NAMES } from '../figure/shape-words'
 
@@ -37,7 +38,7 @@ const SIZES = { side: [216, 176], head: [150, 176], front: [104, 176], rear: [10
             :data-plate="`${coat.id} ${view.id}`"
           >
             <PlateThumb
-              :dog="{ bodyType: body.id, colour: coat.colour, withersMm: body.withersMm, trim: coat.id }"
+              :dog="dogOfTrim(body.id, coat.id).dog"
               :lengths="coat.lengths"
               :from="view.from"
               :mirrored="view.mirrored"

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import { techniqueById, techniques } from '@peen/content'
 import type { HoldView } from '@peen/contract'
 import type { EventKind, Payloads } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
-import type { PlanStep } from '@peen/core/standard'
-import { lengthLeft } from '@peen/core/tools'
+import { sayLinePlace, sayTool } from '@peen/core/setup'
 import { sayLength, upperFirst } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -16,6 +14,7 @@ import GlyphMark from '../components/GlyphMark.vue'
 import LateNotes from '../components/LateNotes.vue'
 import MinutesBar from '../components/MinutesBar.vue'
 import NoteSheet from '../components/NoteSheet.vue'
+import SheetDialog from '../components/SheetDialog.vue'
 import StepStrip from '../components/StepStrip.vue'
 import TableKeys from '../components/TableKeys.vue'
 import TopLine from '../components/TopLine.vue'
@@ -24,60 +23,41 @@ import { useKeys } from '../composables/useKeys'
 import { useTable } from '../composables/useTable'
 import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
+import TechniqueGuide from '../library/TechniqueGuide.vue'
+import { useVisit, wornBy } from '../visit/useVisit'
+import { allTechniques, techniqueById } from '../stores/techniques'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, tap, outbox, session } = useTable(
-  () => props.id
-)
+const { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, gate, tap, outbox, session } =
+  useTable(() => props.id)
 
 const sheet = ref<'start' | 'end' | 'fault' | 'helped' | 'praise' | 'safety' | 'stop' | 'note' | null>(null)
+/** the technique whose steps are read */
+const shown = ref<ReturnType<typeof techniqueById> | null>(null)
 const picked = ref<RegionId | null>(null)
 const startWith = ref<string | null>(null)
 const canStand = computed(() => (data.value ? data.value.dog.canStandMin - worked.value : 0))
 const technique = computed(() => (current.value ? (techniqueById(current.value.techniqueId) ?? null) : null))
-const unit = 'mm'
 
-const NOTED = ['skull', 'brow', 'beard', 'neckSide', 'back', 'skirt', 'foreleg', 'rearPastern', 'tail'] as const
-const plateNotes = computed<PlateNote[]>(() => {
-  if (!standard.value) return []
-  const { lengthsMm, steps: planSteps } = standard.value.plan
-  return NOTED.map((region, i) => {
-    const { step, tool, left } = whoSets(region, planSteps, lengthsMm[region] ?? 0)
-    const how = tool ? `${tool.kind === 'blade' ? 'blade ' : ''}${tool.label}${step?.direction ? `, ${step.direction}` : ''}` : 'by hand'
-    const planned = sayLength(lengthsMm[region] ?? 0, unit)
-    return {
-      id: region,
-      region,
-      numeral: String(i + 1),
-      heading: {
-        skull: 'Skull',
-        brow: 'Brow',
-        beard: 'Beard',
-        neckSide: 'Neck',
-        back: 'Back and ribs',
-        skirt: 'Skirt',
-        foreleg: 'Foreleg',
-        rearPastern: 'Rear leg',
-        tail: 'Tail'
-      }[region],
-      lines: [{ text: how }, { text: left?.allowed ? `leaves ${sayLength(left.lengthMm, unit)}` : planned, bold: true }]
-    }
-  })
-})
-/** The step that sets a region's length: the blade that leaves it, else the last scissors before the finishing. */
-function whoSets(region: RegionId, planSteps: readonly PlanStep[], plannedMm: number) {
-  const own = planSteps
-    .filter((step) => techniqueById(step.technique)?.regions.includes(region) && techniqueById(step.technique)?.family !== 'finishing')
-    .map((step) => {
-      const tool = session.school?.tools.find((candidate) => candidate.id === step.toolId)
-      return { step, tool, left: tool && step.direction ? lengthLeft(tool, step.direction) : null }
-    })
-    .filter(({ tool }) => tool && tool.kind !== 'brush')
-  const blade = own.find(({ left }) => left?.allowed && Math.abs(left.lengthMm - plannedMm) < 0.5)
-  const byScissors = own.filter(({ tool }) => tool?.lengthMm === null).at(-1)
-  return blade ?? byScissors ?? { step: undefined, tool: undefined, left: null }
-}
+const NOTED: readonly RegionId[] = ['skull', 'brow', 'beard', 'neckSide', 'back', 'skirt', 'foreleg', 'foreFoot', 'rearPastern', 'tail']
+const NOTED_AS: Partial<Record<RegionId, string>> = { neckSide: 'Neck', back: 'Back and ribs', rearPastern: 'Rear leg' }
+/** the sheet of this visit: the plan, moved by wishes, house rules, burns and what the instructor chose */
+const { sheet: setUp, plan } = useVisit(() => props.id)
+const worn = computed(() => (setUp.value ? wornBy(setUp.value.lines, plan.value, 'left') : plan.value))
+const plateNotes = computed<PlateNote[]>(() =>
+  NOTED.flatMap((region) => {
+    const line = setUp.value?.lines.find((one) => one.region === region && one.side !== 'right')
+    return line ? [line] : []
+  }).map((line, i) => ({
+    id: line.id,
+    region: line.region,
+    numeral: String(i + 1),
+    heading: NOTED_AS[line.region] ?? sayLinePlace(line),
+    lines: [{ text: sayTool(line) }, ...(line.leavesMm === null ? [] : [{ text: `leaves ${sayLength(line.leavesMm, 'mm')}`, bold: true }])],
+    danger: line.stopped ? 'nothing is cut' : undefined
+  }))
+)
 const nowRegion = computed<RegionId | null>(() => current.value?.regions[0] ?? null)
 
 function begin(techniqueId: string | null, region: RegionId | null = null): void {
@@ -89,7 +69,7 @@ function begin(techniqueId: string | null, region: RegionId | null = null): void
 function techniqueAt(region: RegionId): string | null {
   const works = (id: string) => techniqueById(id)?.regions.includes(region) ?? false
   const planned = steps.value.find((step) => step.state === 'todo' && works(step.step.technique))?.step.technique
-  return planned ?? techniques.find((technique) => works(technique.id))?.id ?? nextStep.value?.step.technique ?? null
+  return planned ?? allTechniques().find((technique) => works(technique.id))?.id ?? nextStep.value?.step.technique ?? null
 }
 function press(key: 'fault' | 'prompt' | 'helped' | 'praise' | 'break' | 'stop'): void {
   if (key === 'break') return toggleBreak()
@@ -139,6 +119,11 @@ useKeys([
     label: 'Start the next step, or end this one',
     run: () => (current.value ? (sheet.value = 'end') : begin(nextStep.value?.step.technique ?? null))
   },
+  {
+    key: 'h',
+    label: 'How this step is done',
+    run: () => (shown.value = techniqueById(current.value?.techniqueId ?? nextStep.value?.step.technique ?? '') ?? null)
+  },
   ...(session.isStaff
     ? [
         { key: 'g', label: 'Grade the finished trim', run: () => void grade() },
@@ -157,9 +142,9 @@ useKeys([
     <main class="flex min-w-0 flex-col lg:overflow-y-auto">
       <div class="flex-1 p-3 sm:p-4">
         <DogPlate
-          :dog="data.dog"
+          :dog="{ ...data.dog, trim: standard.plan.drawnAs }"
           :plan="standard.plan.lengthsMm"
-          :lengths="standard.plan.lengthsMm"
+          :lengths="worn"
           :notes="plateNotes"
           :selected="picked"
           :now="nowRegion"
@@ -170,7 +155,13 @@ useKeys([
           @pick="(region) => begin(techniqueAt(region), region)"
         />
       </div>
-      <StepStrip :steps="steps" :current="current" @start="begin" @end="sheet = 'end'" />
+      <StepStrip
+        :steps="steps"
+        :current="current"
+        @start="begin"
+        @end="sheet = 'end'"
+        @how="(techniqueId) => (shown = techniqueById(techniqueId) ?? null)"
+      />
     </main>
     <aside class="flex flex-col border-line bg-sheet lg:overflow-y-auto lg:border-l" aria-label="At the table">
       <div class="px-4 pt-4">
@@ -186,6 +177,12 @@ useKeys([
           <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.
         </p>
         <p v-if="data.checkIn.wishes" class="muted mt-1 leading-[1.3]">{{ data.checkIn.wishes }}</p>
+        <template v-if="gate && !state.closedAt">
+          <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
+            <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ gate.hazardName }}: {{ gate.caution }}
+          </p>
+          <RouterLink :to="`/visits/${id}/check-in`" class="btn btn-go mt-2 w-full">Check the dog in</RouterLink>
+        </template>
         <p v-if="waitsAt" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
           <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}
         </p>
@@ -209,12 +206,17 @@ useKeys([
       </div>
       <span class="flex-1" />
       <div class="flex gap-1.5 px-4 pt-2">
-        <button class="btn btn-quiet min-h-11 flex-1 px-1" @click="sheet = 'note'">Note</button>
-        <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-1 text-danger" @click="sheet = 'safety'">Safety</button>
-        <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-1" @click="grade">Grade</button>
+        <RouterLink :to="`/visits/${id}/${session.isStaff ? 'set-up' : 'table'}`" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]"
+          >Sheet</RouterLink
+        >
+        <button class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]" @click="sheet = 'note'">Note</button>
+        <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px] text-danger" @click="sheet = 'safety'">
+          Safety
+        </button>
+        <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-1 text-[16px]" @click="grade">Grade</button>
         <button
           v-if="session.isStaff && !state.closedAt"
-          class="btn btn-quiet min-h-11 flex-1 px-1"
+          class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]"
           @click="state.openedAt ? tap('sessionClosed', {}, 'finish') : tap('sessionOpened', {}, 'opening')"
         >
           {{ state.openedAt ? 'Finish' : 'Open' }}
@@ -228,6 +230,9 @@ useKeys([
         @press="press"
       />
     </aside>
+    <SheetDialog :open="shown !== null" :title="shown?.name ?? ''" @close="shown = null">
+      <TechniqueGuide v-if="shown" :technique="shown" />
+    </SheetDialog>
     <AttemptSheet
       :open="sheet === 'start'"
       :technique-id="startWith"

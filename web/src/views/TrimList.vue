@@ -35,6 +35,8 @@ const wordOf = (row: TrimRow) =>
     <div class="flex flex-wrap items-end justify-between gap-3">
       <h1>Graded trims, newest first</h1>
       <span class="flex flex-wrap gap-2">
+        <RouterLink to="/standards" class="btn btn-quiet min-h-11">Library of trims</RouterLink>
+        <RouterLink to="/techniques" class="btn btn-quiet min-h-11">Techniques</RouterLink>
         <RouterLink to="/plates" class="btn btn-quiet min-h-11">Plates: every kind of dog</RouterLink>
         <RouterLink to="/house-rules" class="btn btn-quiet min-h-11">House rules</RouterLink>
         <RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink>

@@ -1,5 +1,5 @@
 // Decodes, calls core, encodes; nothing else. One worker paints for every screen.
-import { bodyById, coatFor, colouringOf } from '@peen/content'
+import { bodyById, colouringOf } from '@peen/content'
 import {
   bakedFaults,
   bakeFigure,
@@ -19,6 +19,7 @@ import {
   type Worn
 } from '@peen/core/figure'
 import * as Comlink from 'comlink'
+import { coatOf } from '../figure/place'
 
 export type DogSpec = {
   readonly bodyType: string
@@ -55,7 +56,7 @@ function figureFor(dog: DogSpec, faults: readonly Fault[] | undefined, scale: nu
     figures.set(key, known)
     return known
   }
-  const coat: Coat = { ...coatFor(dog.bodyType, dog.trim), lengths: dog.plan }
+  const coat: Coat = { ...coatOf(dog), lengths: dog.plan }
   const figure = bakeFigure({
     body: fitBody(bodyById(dog.bodyType), { withersMm: dog.withersMm, ...dog.own }),
     withersMm: dog.withersMm,

@@ -1,7 +1,7 @@
 import type { Point } from '../vec'
 
-/** How an ear hangs: folded over to a corner, hanging flat, hanging long, or hidden in the round of the head. */
-export type EarKind = 'button' | 'drop' | 'long'
+/** How an ear stands: folded over to a corner, hanging flat, hanging long, or pricked. */
+export type EarKind = 'button' | 'drop' | 'long' | 'prick'
 
 /**
  * Widths across the dog, as seen from the front, the rear and above. Shares of withers height; `skull` and `muzzle` of head

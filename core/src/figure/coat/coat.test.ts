@@ -2,9 +2,24 @@ import { bodies, bodyById, coatFor } from '@peen/content'
 import { describe, expect, it } from 'vitest'
 import { skeletonOf } from '../body'
 import { buildSkin } from '../views'
-import { coatTable, DAYS_LIMITS, DRAWN_REGIONS, LIE_DEG, lieOf, standing, standShare, USUAL_MM_PER_DAY, type Coat } from '.'
+import { coatTable, DAYS_LIMITS, DRAWN_REGIONS, LIE_DEG, lieOf, sizedTo, standing, standShare, USUAL_MM_PER_DAY, type Coat } from '.'
 
 const coat: Coat = { lengths: { foreleg: 35, ribs: 12 }, texture: 'straight', shapes: [] }
+
+describe('a trim on a dog of another size', () => {
+  // Ref: hand calculation: a dog of half the height has its foot line and band at half, and hair of the same length
+  it('moves places and rounds with the dog, and leaves hair alone', () => {
+    const { shapes } = coatFor('poodle', 'bracelets')
+    const half = sizedTo(shapes, 0.5)
+    const of = (list: typeof shapes, kind: string, at = 0) =>
+      list.filter((shape) => shape.kind === kind)[at] as unknown as Record<string, number>
+    expect(of(half, 'footLine').heightMm).toBe(of(shapes, 'footLine').heightMm / 2)
+    expect(of(half, 'band')).toMatchObject({ bareMm: of(shapes, 'band').bareMm / 2, vMm: of(shapes, 'band').vMm / 2 })
+    expect(of(half, 'pompon').radiusMm).toBe(of(shapes, 'pompon').radiusMm / 2)
+    expect(of(half, 'cylinder')).toMatchObject({ topMm: of(shapes, 'cylinder').topMm / 2, hairMm: of(shapes, 'cylinder').hairMm })
+    expect(sizedTo(shapes, 1)).toBe(shapes)
+  })
+})
 
 describe('a coat as numbers', () => {
   // Ref: hand calculation: level skin, hair flowing at a right angle to the normal, stands L cos(lie)

@@ -24,7 +24,7 @@ export {
   type Texture,
   type Worn
 } from './coat'
-export { checkShapes, shapeIssues, shapeOf, shapesOf, type Limb, type Shape, type ShapeKind } from './shapes'
+export { checkShapes, shapeIssues, shapeOf, shapesOf, sizedTo, type Limb, type Shape, type ShapeKind } from './shapes'
 export { checkFaults, faultOf, TAIL_HIGH_MOST_MM, type Fault, type FaultKind } from './faults'
 export { dentAt, dentsOf, type Dent, type DentPlaces } from './dents'
 export { ballStop, onCircle, outFrom, type Stop } from './stops'

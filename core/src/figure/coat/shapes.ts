@@ -70,6 +70,16 @@ export function shapesOf<K extends ShapeKind>(shapes: readonly Shape[], kind: K)
   return shapes.filter((shape): shape is Extract<Shape, { kind: K }> => shape.kind === kind)
 }
 
+/** Numbers that say where a shape is or how large its round is: they belong to the dog. The others are hair, which a tool leaves. */
+const OF_THE_BODY: ReadonlySet<string> = new Set(['topMm', 'heightMm', 'bareMm', 'vMm', 'radiusMm', 'forwardMm', 'upMm', 'overEyeMm'])
+
+/** The shapes of a trim on a dog that stands `share` times as high as its body type: places and rounds grow with it, hair does not. */
+export function sizedTo(shapes: readonly Shape[], share: number): readonly Shape[] {
+  if (share === 1) return shapes
+  const sized = ([field, value]: [string, unknown]) => [field, OF_THE_BODY.has(field) && typeof value === 'number' ? value * share : value]
+  return shapes.map((shape) => Object.fromEntries(Object.entries(shape).map(sized)) as Shape)
+}
+
 /** Most that a shape's number may be, mm: larger is a slip of the finger. */
 const MOST_MM = 320
 

@@ -36,14 +36,19 @@ export type GriddedLayer = {
 /** A cell is never finer than what one pixel and a half shows: a small picture is baked fast. */
 const CELL_PX = 1.6
 
-/** Grids every layer; `reach` holds each layer's widest coat so that the grid has room for it. */
-export function gridLayers(skin: Skin, palette: Palette, reach: ReadonlyMap<string, Float32Array>, pxPerMm: number): GriddedLayer[] {
+/** Grids every layer; `reach` holds each layer's widest coats so that the grid has room for them. */
+export function gridLayers(
+  skin: Skin,
+  palette: Palette,
+  reach: ReadonlyMap<string, readonly Float32Array[]>,
+  pxPerMm: number
+): GriddedLayer[] {
   const finest = skin.view === 'head' ? 0.9 : Math.max(1.6, skin.skeleton.heightMm / 110)
   const cell = Math.max(finest, CELL_PX / pxPerMm)
   return skin.layers.map((layer) => gridOne(layer, palette, reach.get(layer.name)!, cell))
 }
 
-function gridOne(layer: Layer, palette: Palette, widest: Float32Array, cell: number): GriddedLayer {
+function gridOne(layer: Layer, palette: Palette, widest: readonly Float32Array[], cell: number): GriddedLayer {
   const grid = gridAround(layer, widest, cell)
   const cells = grid.w * grid.h
   const inside = new Uint8Array(cells)
@@ -94,25 +99,26 @@ function gridOne(layer: Layer, palette: Palette, widest: Float32Array, cell: num
   return gridded
 }
 
-function gridAround(layer: Layer, widest: Float32Array, cell: number): Grid {
+function gridAround(layer: Layer, widest: readonly Float32Array[], cell: number): Grid {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
   for (let k = 0; k < layer.samples; k++) {
-    for (const share of [0, 1]) {
-      const x = layer.P[2 * k] + share * widest[2 * k]
-      const y = layer.P[2 * k + 1] + share * widest[2 * k + 1]
+    for (const [vx, vy] of [[0, 0], ...widest.map((v) => [v[2 * k], v[2 * k + 1]])]) {
+      const x = layer.P[2 * k] + vx
+      const y = layer.P[2 * k + 1] + vy
       ;[x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)]
     }
   }
   return { w: Math.ceil((x1 - x0) / cell) + 8, h: Math.ceil((y1 - y0) / cell) + 8, cell, left: x0 - 4 * cell, top: y1 + 4 * cell }
 }
 
-function nearCoat(layer: Layer, grid: Grid, widest: Float32Array): Uint8Array {
+function nearCoat(layer: Layer, grid: Grid, widest: readonly Float32Array[]): Uint8Array {
   const near = new Uint8Array(grid.w * grid.h)
-  fillMask(
-    near,
-    grid,
-    layer.P.map((value, i) => value + widest[i] * 1.05)
-  )
+  for (const coat of widest)
+    fillMask(
+      near,
+      grid,
+      layer.P.map((value, i) => value + coat[i] * 1.05)
+    )
   fillMask(near, grid, layer.P)
   for (let pass = 0; pass < 3; pass++) {
     const before = near.slice()

@@ -18,7 +18,7 @@ const table = coatTable(coat, { lengths: plan })
 
 wear(plan)
 const widest = new Map(skin.layers.map((layer) => [layer.name, layer.V.slice()]))
-const layers = gridLayers(skin, paletteOf(colouringOf('pepper')), widest, 2)
+const layers = gridLayers(skin, paletteOf(colouringOf('pepper')), new Map([...widest].map(([name, coat]) => [name, [coat]])), 2)
 shadeLayers(layers, 12)
 const plant = (budget: number, seed = 7) => plantRoots(layers, table, widest, { pxPerMm: 1.1, budget, shownMm: Infinity }, randomFrom(seed))
 

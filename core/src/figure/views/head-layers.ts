@@ -2,6 +2,7 @@
 import type { BodyType, Skeleton } from '../body'
 import { LEANS, ringSamples, shapeOf, type Coat, type Draft, type DrawnRegion, type Place, type Weights } from '../coat'
 import { lerp, smoothstep, unit, type Point } from '../vec'
+import { earFromFront } from './ears'
 import { mirroredRing, sideRing, sideShare } from './ring'
 
 /** Heights and widths of a head seen from the front, mm: y up from the line through the eyes, x to the dog's left. */
@@ -66,7 +67,8 @@ export function headDrafts(body: BodyType, coat: Coat, face: HeadFace, eyeY: num
   const skull = skullDraft(build)
   const muzzle = muzzleDraft(build)
   const topknot = shapeOf(coat.shapes, 'topknot') ? [topknotDraft(build)] : []
-  return body.earKind === 'long' ? [...ears, skull, muzzle, ...topknot] : [skull, ...ears, muzzle, ...topknot]
+  // hair of the skull covers what lies behind it: of a pricked ear only the tip breaks the round
+  return body.earKind === 'long' || body.earKind === 'prick' ? [...ears, skull, muzzle, ...topknot] : [skull, ...ears, muzzle, ...topknot]
 }
 
 export type HeadBuild = {
@@ -152,47 +154,16 @@ function muzzleDraft({ body, coat, face, eyeY, stepMm }: HeadBuild): Draft {
 
 function earDraft({ body, coat, face, eyeY, stepMm }: HeadBuild, sign: 1 | -1): Draft {
   const { skullMm: s, topY, earY } = face
-  const [root, tip] = earY
-  const down = (t: number) => lerp(root, tip, t)
-  const points: Point[] =
-    body.earKind === 'button'
-      ? ([
-          [0.14, 0.02],
-          [0.2, 0.12],
-          [0.4, 0.15],
-          [0.56, 0.1],
-          [0.53, -0.14],
-          [0.45, -0.42],
-          [0.33, -0.24],
-          [0.22, -0.1]
-        ].map(([x, y]) => [x * s, topY + y * s]) as Point[])
-      : body.earKind === 'drop'
-        ? [
-            [0.34 * s, down(0.16)],
-            [0.44 * s, down(0.05)],
-            [0.55 * s, down(0.12)],
-            [0.63 * s, down(0.4)],
-            [0.62 * s, down(0.78)],
-            [0.54 * s, down(1)],
-            [0.45 * s, down(0.82)],
-            [0.39 * s, down(0.42)]
-          ]
-        : [
-            [0.34 * s, down(0.08)],
-            [0.45 * s, down(0.01)],
-            [0.56 * s, down(0.16)],
-            [0.62 * s, down(0.45)],
-            [0.62 * s, down(0.8)],
-            [0.52 * s, down(1)],
-            [0.4 * s, down(0.84)],
-            [0.36 * s, down(0.4)]
-          ]
-  const ring = raised(sideRing(points, sign, stepMm, body.earKind === 'button' ? [1, 3, 5] : []), eyeY)
+  const { points, corners } = earFromFront(body.earKind, s, topY, earY)
+  const ring = raised(sideRing(points, sign, stepMm, corners), eyeY)
   const ys = ring.map(([, y]) => y)
   const [high, low] = [Math.max(...ys), Math.min(...ys)]
   const at = ([, y]: Point): Place => {
-    const t = smoothstep(0, 0.45, (high - y) / (high - low))
-    const flow: Point = body.earKind === 'button' ? unit([-sign * 0.25, -1]) : unit([sign * 0.12, -1])
+    const down = (high - y) / (high - low)
+    // a pricked ear has its base below
+    const t = body.earKind === 'prick' ? smoothstep(0.25, 0.7, 1 - down) : smoothstep(0, 0.45, down)
+    const flow: Point =
+      body.earKind === 'prick' ? unit([sign * 0.3, 1]) : body.earKind === 'button' ? unit([-sign * 0.25, -1]) : unit([sign * 0.12, -1])
     return { weights: { earBase: 1 - t, earOutside: t }, sideA: sign > 0 ? 1 : 0, mul: 1, flow }
   }
   return {

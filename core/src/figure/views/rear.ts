@@ -14,6 +14,7 @@ import {
   type Stop
 } from '../coat'
 import { lerp, smoothstep, unit, type Point } from '../vec'
+import { earFromBehind } from './ears'
 import { headFace } from './head-layers'
 import { mirroredRing, sideRing, sideShare } from './ring'
 import { columnStops, halves, legDraft, tailDraft, tailStops, type Stand } from './stand'
@@ -263,24 +264,7 @@ function headFromBehind(stand: Stand): Draft[] {
   }
   const [root, tip] = face.earY
   const ears = ([1, -1] as const).map((sign): Draft => {
-    const points: Point[] =
-      body.earKind === 'button'
-        ? [
-            [0.16 * s, top],
-            [0.28 * s, top + 0.1 * s],
-            [0.46 * s, top + 0.1 * s],
-            [0.55 * s, top],
-            [0.48 * s, top - 0.16 * s],
-            [0.3 * s, top - 0.12 * s]
-          ]
-        : [
-            [0.36 * s, eyeY + lerp(root, tip, 0.06)],
-            [0.49 * s, eyeY + root],
-            [0.6 * s, eyeY + lerp(root, tip, 0.3)],
-            [0.63 * s, eyeY + lerp(root, tip, 0.75)],
-            [0.55 * s, eyeY + tip],
-            [0.46 * s, eyeY + lerp(root, tip, 0.7)]
-          ]
+    const points = earFromBehind(body.earKind, s, top, [eyeY + root, eyeY + tip])
     return {
       name: sign < 0 ? 'earLeft' : 'earRight',
       samples: ringSamples(sideRing(points, sign, stepMm)),

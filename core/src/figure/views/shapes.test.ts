@@ -217,7 +217,7 @@ describe('scissors leave', () => {
           }
         }
       ),
-      { numRuns: 60 }
+      { numRuns: 24 }
     )
   })
 

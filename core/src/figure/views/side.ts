@@ -70,7 +70,12 @@ export function buildSide(body: BodyType, skeleton: Skeleton, coat: Coat, faults
   }
   // a coat that hangs to the ground falls over the legs
   const near = falls(coat) ? [...legs(build, 1), trunkDraft(build)] : [trunkDraft(build), ...legs(build, 1)]
-  const layers = [...legs(build, 0), tailDraft(build), ...near, headDraft(build), earDraft(build)].map(finishLayer)
+  const layers = [
+    ...legs(build, 0),
+    tailDraft(build),
+    ...near,
+    ...(build.body.earKind === 'prick' ? [earDraft(build), headDraft(build)] : [headDraft(build), earDraft(build)])
+  ].map(finishLayer)
   const tail = tubeOf(body, skeleton)
   return {
     view: 'side',

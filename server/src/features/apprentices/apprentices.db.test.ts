@@ -125,6 +125,8 @@ describe('competency follows from what was recorded', () => {
 
 describe('the floor', () => {
   it('shows today only, with the hold that waits and the looks', async () => {
+    // nails after the feet: the pads come first in this house
+    await (await world.client('lena')).send('PUT', '/school/house-rules', { rules: { 'nails-when': 1 } })
     const session = await world.newSession('bea')
     await record(session, ['sessionOpened', {}])
     const floor = (await ivo.get('/floor')).body as unknown as FloorView

@@ -1,4 +1,4 @@
-import { certificates, techniqueById, techniques } from '@peen/content'
+import { certificates } from '@peen/content'
 import type { ApprenticeSummary, ApprenticeView, LiftHold, Me, PractiseNext } from '@peen/contract'
 import { daysBetween, type State } from '@peen/core/competency'
 import { upperFirst } from '@peen/core/units'
@@ -78,12 +78,17 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
     week: Math.max(1, Math.ceil(daysBetween(person.startedOn, today) / 7)),
     handed: person.handed,
     say: sayWhere(person.givenName, standings),
-    techniques: [...standings].map(([techniqueId, record]) => ({ techniqueId, ...record })),
+    techniques: [...standings].filter(([id, { attempts }]) => attempts.length > 0 || wanted.has(id)).map(toldOf),
     certificates: progress,
     next: await practiseNext(db, standings),
     today: todaySession?.id ?? null
   }
 }
+
+/** Techniques that a certificate asks for: they are shown before they are begun. */
+const wanted = new Set(certificates.flatMap(({ rules }) => rules.flatMap((rule) => (rule.kind === 'techniques' ? rule.techniques : []))))
+
+const toldOf = ([techniqueId, { standing, attempts }]: [string, TechniqueRecord]) => ({ techniqueId, standing, attempts })
 
 function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>): string {
   const of = (state: State) => [...standings].filter(([, record]) => record.standing.state === state)
@@ -95,10 +100,10 @@ function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>)
       : `${name} is **competent in ${competent} technique${competent === 1 ? '' : 's'}**`
   const toGo = nearest ? nearest[1].standing.limit - nearest[1].standing.score : 0
   const second =
-    nearest && toGo < nearest[1].standing.limit ? `, ${toGo} clean short of ready in ${techniqueById(nearest[0])!.name.toLowerCase()}` : ''
+    nearest && toGo < nearest[1].standing.limit ? `, ${toGo} clean short of ready in ${nearest[1].technique.name.toLowerCase()}` : ''
   const trouble = [
-    ...of('held').map(([id]) => `${techniqueById(id)!.name} is held.`),
-    ...of('slipping').map(([id]) => `${techniqueById(id)!.name} slips.`)
+    ...of('held').map(([, { technique }]) => `${technique.name} is held.`),
+    ...of('slipping').map(([, { technique }]) => `${technique.name} slips.`)
   ].slice(0, 2)
   const lapsed = of('lapsed').length
   const last = lapsed > 0 ? [`${lapsed} ${lapsed === 1 ? 'has' : 'have'} lapsed.`] : []
@@ -118,14 +123,14 @@ async function practiseNext(db: Reader, standings: ReadonlyMap<string, Technique
         (URGENCY[a.standing.state] + a.standing.score / a.standing.limit / 2)
     )
   if (!best) return null
-  const [techniqueId, { standing, attempts }] = best
+  const [techniqueId, { technique, standing, attempts }] = best
   const dogs = await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))
   const timesOn = (coat: string) => attempts.filter((attempt) => attempt.counts && attempt.coat === coat).length
   const known = new Set(attempts.map((attempt) => attempt.dogId))
   const [dog] = [...dogs].sort(
     (a, b) => timesOn(a.coat) - timesOn(b.coat) || Number(known.has(a.id)) - Number(known.has(b.id)) || b.canStandMin - a.canStandMin
   )
-  const name = techniques.find((technique) => technique.id === techniqueId)!.name
+  const { name } = technique
   const why = dog ? `${upperFirst(dog.coat)} coat, practised ${timesOn(dog.coat)} times; stands ${dog.canStandMin} minutes.` : ''
   return {
     techniqueId,

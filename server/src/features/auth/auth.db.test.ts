@@ -64,7 +64,7 @@ describe('bad requests', () => {
   it('an oversized body and broken JSON get a sentence, and nothing changes', async () => {
     const lena = await world.client('lena')
     const big = await lena.post('/findings', { id: 'x'.repeat(1_100_000) })
-    expect(big).toMatchObject({ status: 413, body: { detail: 'The request is larger than 1 MB. Nothing was changed.' } })
+    expect(big).toMatchObject({ status: 413, body: { detail: 'What was sent is larger than 1 MB (it is 2 MB). Nothing was changed.' } })
     const broken = await lena.send('POST', '/findings', '{"id": ')
     expect(broken).toMatchObject({ status: 400, body: { code: 'brokenJson' } })
     expect(await lena.send('POST', '/findings')).toMatchObject({ status: 422, body: { code: 'invalid' } })

@@ -1,2 +1,2 @@
-export { COOKIE, hashPassword, setUp, signIn, signOut, whoIs } from './auth'
-export { authRoutes } from './routes'
+export { COOKIE, hashPassword, openFor, setUp, signIn, signOut, whoIs, type OpenedSession } from './auth'
+export { authRoutes, keep } from './routes'

@@ -34,7 +34,8 @@ export const authRoutes: readonly Route[] = [
   }))
 ]
 
-function keep(response: Response, opened: OpenedSession) {
+/** Hands the cookie over and answers who signed in. */
+export function keep(response: Response, opened: OpenedSession) {
   response.cookie(COOKIE, opened.token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: opened.maxAgeMs })
   return opened.me
 }

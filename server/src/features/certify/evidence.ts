@@ -1,10 +1,7 @@
-import { techniques } from '@peen/content'
 import { findingOf, type Certificate, type Finding } from '@peen/core/certify'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { signedTrims, standingsOf } from '../standings'
-
-const NAMES = new Map(techniques.map((technique) => [technique.id, technique.name]))
 
 /** Gathers the facts for one certificate and one apprentice, then asks core to decide. */
 export async function findingFor(db: Reader, certificate: Certificate, apprenticeId: string, today: string): Promise<Finding> {
@@ -23,7 +20,7 @@ export async function findingFor(db: Reader, certificate: Certificate, apprentic
   return findingOf(certificate, {
     today,
     standings: new Map([...standings].map(([id, record]) => [id, record.standing])),
-    techniqueNames: NAMES,
+    techniqueNames: new Map([...standings].map(([id, { technique }]) => [id, technique.name])),
     trims: trims.filter((trim) => trim.standardId === certificate.standardId && trim.blind),
     dogs: [...dogs.values()].sort((x, y) => x.name.localeCompare(y.name)),
     lastSafetyOn: latest(rows.filter(({ row }) => row.body.safetyEvents > 0).map(({ row }) => row.onDate)),

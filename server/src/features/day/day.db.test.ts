@@ -95,7 +95,7 @@ describe('dogs', () => {
     expect(wrong.body.detail).toContain('Height at the withers is 5000; allowed is 150 to 900 mm.')
     expect(wrong.body.detail).toContain('Minutes it can stand is 2.5; allowed is 5 to 300 minutes.')
     const unknown = await ivo.post('/dogs', dog({ bodyType: 'griffin', colour: 'plaid' }))
-    expect(unknown.body.detail).toMatch(/Body type is griffin; allowed is terrier, bearded, .* Colour is plaid/)
+    expect(unknown.body.detail).toMatch(/Body type is griffin; allowed is terrier, highland, .* Colour is plaid/)
   })
 })
 
@@ -145,5 +145,80 @@ describe('tables and visits', () => {
     for (let i = 0; i < 14; i++) answers.push(await ivo.post('/tables', { id: v7() }))
     const last = answers.at(-1)!
     expect([last.status, last.body.detail]).toEqual([409, expect.stringMatching(/^The room is full with \d+ tables/)])
+  })
+})
+
+describe('other days, moving and closing', () => {
+  const on = async (date: string) => (await ivo.get(`/day/${date}`)).body as unknown as DayView
+  it('plan ahead, move to another table, apprentice or day, and are taken back', async () => {
+    const view = await on('2026-04-20')
+    const one = visit(view, { onDate: '2026-04-20' })
+    expect((await ivo.post('/visits', one)).status).toBe(200)
+    const [, second] = view.people.filter(({ role }) => role === 'apprentice')
+    expect((await ivo.send('PUT', `/visits/${one.id}`, { tableId: view.tables[1].id, apprenticeId: second.id })).status).toBe(200)
+    expect((await on('2026-04-20')).visits).toMatchObject([{ tableNumber: view.tables[1].number, apprenticeId: second.id, begun: false }])
+    await ivo.send('PUT', `/visits/${one.id}`, { onDate: '2026-04-21' })
+    expect([(await on('2026-04-20')).visits.length, (await on('2026-04-21')).visits.length]).toEqual([0, 1])
+    const curly = dog({ name: 'Fable', coat: 'soft curly', bodyType: 'poodle' })
+    await ivo.post('/dogs', curly)
+    const poodle = visit(view, {
+      onDate: '2026-04-21',
+      dogId: curly.id,
+      apprenticeId: view.people.find(({ role }) => role === 'apprentice')!.id,
+      tableId: view.tables[3].id,
+      standardId: 'bearded-pet'
+    })
+    await ivo.post('/visits', poodle)
+    expect((await ivo.send('PUT', `/visits/${poodle.id}`, { standardId: 'clean-face' })).status).toBe(200)
+    expect((await on('2026-04-21')).visits.find(({ id }) => id === poodle.id)!.trimId).toBe('clean-face')
+    await ivo.post(`/visits/${poodle.id}/cancel`)
+    const other = visit(view, { onDate: '2026-04-21', dogId: view.dogs[1].id, tableId: view.tables[2].id })
+    await ivo.post('/visits', other)
+    const clash = await ivo.send('PUT', `/visits/${other.id}`, { tableId: view.tables[1].id })
+    expect(clash.body.detail).toMatch(/Table 2 is taken\. Nothing was changed\./)
+    expect((await ivo.post(`/visits/${other.id}/cancel`)).status).toBe(200)
+    expect((await on('2026-04-21')).visits.length).toBe(1)
+  })
+
+  it('refuse a day that is over or closed, and what is no day', async () => {
+    const view = await on('2026-04-22')
+    expect((await ivo.post('/visits', visit(view, { onDate: '2026-04-01' }))).body.detail).toMatch(
+      /^2026-04-01 is over; plan a visit for an open day from 2026-04-14 on/
+    )
+    expect((await ivo.post('/day/2026-04-22/close')).status).toBe(200)
+    expect((await on('2026-04-22')).closedDay).toBe(true)
+    expect((await ivo.post('/visits', visit(view, { onDate: '2026-04-22' }))).body).toMatchObject({ code: 'dayClosed' })
+    expect((await ivo.post('/day/2026-04-22/reopen')).status).toBe(403)
+    await lena.post('/day/2026-04-22/reopen')
+    expect((await on('2026-04-22')).closedDay).toBe(false)
+    expect((await ivo.get('/day/2026-02-30')).body.detail).toMatch(/Day is 2026-02-30; allowed is a date/)
+  })
+
+  it('stay where they are once somebody has begun', async () => {
+    const id = await world.newSession('bea', '2026-04-14')
+    const event = { id: v7(), v: 1, kind: 'sessionOpened', sessionId: id, by: ivo.me!.id, deviceId: 't', seq: 1, lamport: 1 }
+    await ivo.post(`/sessions/${id}/events`, {
+      events: [{ ...event, atDevice: '2026-04-14T09:00:00.000Z', receivedAt: null, payload: {} }]
+    })
+    expect((await ivo.post(`/visits/${id}/cancel`)).body).toMatchObject({ code: 'visitBegun' })
+    expect((await ivo.post('/day/2026-04-14/close')).body.detail).toMatch(/finish at the table first, then close the day/)
+  })
+
+  it('warn of a coat that the trim does not fit, and refuse where it cannot be cut', async () => {
+    const view = await on('2026-05-04')
+    const wire = view.dogs.find(({ coat }) => coat === 'wire')!
+    const warned = await ivo.post('/visits', visit(view, { onDate: '2026-05-04', dogId: wire.id, standardId: 'clean-face' }))
+    expect(warned.body).toMatchObject({ warnings: expect.arrayContaining([expect.stringMatching(/A wire coat stands badly to scissors/)]) })
+    const smooth = dog({ name: 'Glide', coat: 'smooth' })
+    await ivo.post('/dogs', smooth)
+    const refused = await ivo.post('/visits', visit(view, { onDate: '2026-05-05', dogId: smooth.id, standardId: 'clean-face' }))
+    expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/Glide: A smooth coat has no hair/)])
+  })
+
+  it('take tools that lie at a table from the rack only', async () => {
+    const [table] = (await day()).tables
+    expect((await ivo.send('PUT', `/tables/${table.id}/tools`, { toolIds: ['blade-10', 'blade-15'] })).status).toBe(200)
+    expect((await day()).tables[0].toolIds).toEqual(['blade-10', 'blade-15'])
+    expect((await ivo.send('PUT', `/tables/${table.id}/tools`, { toolIds: ['laser'] })).body.detail).toMatch(/laser is not in the rack/)
   })
 })

@@ -1,29 +1,51 @@
 import {
+  moveVisitSchema,
   newDogSchema,
-  newPersonSchema,
   newTableSchema,
   newVisitSchema,
+  tableToolsSchema,
+  type MoveVisit,
   type NewDog,
-  type NewPerson,
   type NewTable,
-  type NewVisit
+  type NewVisit,
+  type TableTools
 } from '@peen/contract'
 import type { Schema } from 'yup'
-import { route, type Route } from '../../http'
-import { addDog, addPerson, addTable, dayView, planVisit } from './day'
+import { refuse, route, type Route } from '../../http'
+import { dayView } from './day'
+import { addDog, addTable, cancelVisit, closeDay, moveVisit, planVisit, reopenDay, setTableTools } from './planning'
+
+export { knownLooks, planVisit } from './planning'
 
 const STAFF = ['lead', 'instructor'] as const
 
+function dateOf(text: string): string {
+  const isDate = /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text)) && new Date(text).toISOString().startsWith(text)
+  if (!isDate) throw refuse.invalid([{ path: 'on', detail: `Day is ${text.slice(0, 20)}; allowed is a date as 2026-04-14.` }])
+  return text
+}
+
 export const dayRoutes: readonly Route[] = [
   route('get', '/day', STAFF, ({ services }) => dayView(services)),
-  route<NewPerson>(
-    'post',
-    '/people',
-    STAFF,
-    ({ services, actor, body }) => addPerson(services, actor, body),
-    newPersonSchema as Schema<NewPerson>
-  ),
+  route('get', '/day/:on', STAFF, ({ services, params }) => dayView(services, dateOf(params.on))),
+  route('post', '/day/:on/close', STAFF, ({ services, actor, params }) => closeDay(services, actor, dateOf(params.on))),
+  route('post', '/day/:on/reopen', ['lead'], ({ services, params }) => reopenDay(services, dateOf(params.on))),
   route<NewDog>('post', '/dogs', STAFF, ({ services, body }) => addDog(services, body), newDogSchema as Schema<NewDog>),
   route<NewTable>('post', '/tables', STAFF, ({ services, body }) => addTable(services, body), newTableSchema as Schema<NewTable>),
-  route<NewVisit>('post', '/visits', STAFF, ({ services, body }) => planVisit(services, body), newVisitSchema as Schema<NewVisit>)
+  route<TableTools>(
+    'put',
+    '/tables/:id/tools',
+    STAFF,
+    ({ services, params, body }) => setTableTools(services, params.id, body),
+    tableToolsSchema as never
+  ),
+  route<NewVisit>('post', '/visits', STAFF, ({ services, body }) => planVisit(services, body), newVisitSchema as Schema<NewVisit>),
+  route<MoveVisit>(
+    'put',
+    '/visits/:id',
+    STAFF,
+    ({ services, params, body }) => moveVisit(services, params.id, body),
+    moveVisitSchema as never
+  ),
+  route('post', '/visits/:id/cancel', STAFF, ({ services, params }) => cancelVisit(services, params.id))
 ]

@@ -1,14 +1,11 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
-import { techniques } from '@peen/content'
 import { gradeResult, type GradeResult } from '@peen/core/grade'
 import { countedAttempts, foldSession, type PracticeEvent } from '@peen/core/practice'
+import { fittedStandard, type FittedStandard } from '@peen/core/standard'
 import { eq, inArray } from 'drizzle-orm'
 import { tables, type Database, type Reader } from '../../db'
 import { standardOf } from '../school'
-
-const MAJOR_FAULTS: ReadonlySet<string> = new Set(
-  techniques.flatMap((technique) => technique.faults.filter((fault) => fault.major).map((fault) => fault.id))
-)
+import { majorFaults } from '../techniques'
 
 export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
   const found = new Map<string, PracticeEvent[]>(sessionIds.map((id) => [id, []]))
@@ -32,7 +29,7 @@ export async function rebuildAttempts(db: Reader, sessionId: string): Promise<vo
   const session = (await db.select().from(s).where(eq(s.id, sessionId)))[0]
   const events = (await eventsOf(db, [sessionId])).get(sessionId)!
   await db.delete(a).where(eq(a.sessionId, sessionId))
-  const rows = countedAttempts(foldSession(events), MAJOR_FAULTS).map((body) => ({
+  const rows = countedAttempts(foldSession(events), await majorFaults(db)).map((body) => ({
     sessionId,
     techniqueId: body.techniqueId,
     setting: body.setting,
@@ -44,9 +41,22 @@ export async function rebuildAttempts(db: Reader, sessionId: string): Promise<vo
   if (rows.length > 0) await db.insert(a).values(rows)
 }
 
+/** The standard a grading is marked against: with the sides and wishes that were frozen into it when it was opened. */
+export async function gradedBy(
+  db: Reader,
+  {
+    standardId,
+    standardVersion,
+    houseRules,
+    wishes
+  }: Pick<typeof tables.gradings.$inferSelect, 'standardId' | 'standardVersion' | 'houseRules' | 'wishes'>
+): Promise<FittedStandard> {
+  return fittedStandard(await standardOf(db, standardId, standardVersion), { house: houseRules, wishes: wishes ?? [] })
+}
+
 /** The result of a grading, computed from its answers; the same code as in the browser. */
 export async function computeResult(db: Reader, grading: typeof tables.gradings.$inferSelect): Promise<GradeResult> {
-  const standard = await standardOf(db, grading.standardId, grading.standardVersion)
+  const { standard } = await gradedBy(db, grading)
   const rows = await db
     .select({ burns: tables.dogs.burns })
     .from(tables.sessions)

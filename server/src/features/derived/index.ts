@@ -1,1 +1,1 @@
-export { computeResult, eventFrom, eventsOf, rebuildAll, rebuildAttempts, storeResult } from './derived'
+export { computeResult, gradedBy, eventFrom, eventsOf, rebuildAll, rebuildAttempts, storeResult } from './derived'

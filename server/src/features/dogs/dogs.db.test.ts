@@ -1,5 +1,8 @@
 import type { DogView } from '@peen/contract'
+import { eq, sql } from 'drizzle-orm'
+import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { tables } from '../../db'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
@@ -37,4 +40,137 @@ describe('what a dog is known for', () => {
     expect((await abe.send('PUT', `/dogs/${dog.id}/facts`, { facts: [] })).status).toBe(403)
     expect((await ivo.send('PUT', '/dogs/00000000-0000-7000-8000-000000000000/facts', { facts: [] })).status).toBe(404)
   })
+})
+
+const profile = (change: object = {}) => ({
+  name: 'Flint',
+  breed: 'bearded terrier',
+  bodyType: 'bearded',
+  coat: 'wire',
+  coatType: null,
+  colour: 'pepper',
+  bornOn: '2020-05-02',
+  weightKg: 8.4,
+  nose: 'black',
+  skin: 'patched',
+  withersMm: 340,
+  backMm: null,
+  muzzleMm: 88,
+  forelegMm: null,
+  footMm: null,
+  flatFootMm: 4,
+  canStandMin: 100,
+  temperament: 'steady',
+  dislikes: '',
+  earHistory: 'inflamed in 2025',
+  burns: [{ region: 'cheek', side: 'left' }],
+  owner: 'Marenka',
+  contact: 'marenka@post.invalid',
+  ...change
+})
+const save = (change: object = {}, id = world.ids.flint) => ivo.send('PUT', `/dogs/${id}/profile`, profile(change))
+
+describe('the profile', () => {
+  it('keeps own measurements, pigment and history, and draws by them', async () => {
+    expect((await save()).status).toBe(200)
+    const dog = ((await abe.get('/dogs')).body as unknown as DogView[]).find(({ id }) => id === world.ids.flint)!
+    expect(dog).toMatchObject({ own: { muzzleMm: 88 }, flatFootMm: 4, coatType: 'wire', skin: 'patched', earHistory: 'inflamed in 2025' })
+    expect(JSON.stringify((await abe.get(`/dogs/${dog.id}`)).body)).not.toContain('Marenka')
+  })
+
+  it.each([
+    [{ muzzleMm: 400 }, /muzzleMm is 400; allowed is \d+ to \d+ mm/],
+    [{ withersMm: 90 }, /Height at the withers is 90; allowed is 150 to 900 mm/],
+    [{ weightKg: 900 }, /Weight is 900; allowed is 0.5 to 120 kg/],
+    [{ flatFootMm: 60 }, /How far the foot is flat is 60; allowed is 0 to 20 mm/],
+    [{ bornOn: '2027-01-01' }, /Born on is 2027-01-01; allowed is 2026-04-14 or earlier/],
+    [{ bodyType: 'griffin' }, /Body type is griffin; allowed is terrier/],
+    [{ burns: [{ region: 'moon', side: 'left' }] }, /Burn place is moon/],
+    [{ nose: 'green' }, /Nose is green; allowed is black, brown/]
+  ])('refuses %j', async (change, sentence) => {
+    const answer = await save(change)
+    expect(answer.status).toBe(422)
+    expect(answer.body.detail).toMatch(sentence)
+  })
+})
+
+describe('a dog that is refused', () => {
+  const decide = (who: Client, kind: string, reason = 'bites at the clipper', vet = false) =>
+    who.send('PUT', `/dogs/${world.ids.ember}/standing`, { kind, reason, vet })
+  it('takes a reason, and two people or a vet; a lead assessor frees it', async () => {
+    expect((await decide(ivo, 'refused', '')).body.detail).toMatch(/Say why/)
+    expect((await decide(ivo, 'refused')).body).toMatchObject({ standing: { by: [world.ids.ivo] } })
+    expect((await decide(ivo, 'refused')).body).toMatchObject({ standing: { by: [world.ids.ivo] } })
+    const ina = await world.client('ina')
+    expect((await decide(ina, 'refused')).body).toMatchObject({ standing: { by: [world.ids.ivo, world.ids.ina] } })
+    expect((await decide(ina, 'free', '')).status).toBe(403)
+    expect((await decide(abe, 'limited')).status).toBe(403)
+    const plan = {
+      id: v7(),
+      apprenticeId: world.ids.abe,
+      dogId: world.ids.ember,
+      tableId: world.ids.table,
+      standardId: 'bearded-pet',
+      weeksSince: 6,
+      wishes: ''
+    }
+    expect((await ivo.post('/visits', plan)).body.detail).toMatch(/Ember is not worked on: bites at the clipper, two people say so/)
+    expect((await decide(await world.client('lena'), 'free', '')).body).toMatchObject({ standing: null })
+    expect((await decide(ivo, 'limited', 'old')).status).toBe(200)
+    expect((await ivo.post('/visits', plan)).body).toMatchObject({ warnings: ['Ember is limited: old.'] })
+  })
+})
+
+describe('erasing an owner', () => {
+  it('leaves no trace of the person anywhere in the database, and every grading as it was', async () => {
+    await save()
+    const id = await world.newSession('abe')
+    const wishes = [{ what: 'Marenka’s wish: brows longer', askedBy: 'Marenka', length: null, rule: null }]
+    await ivo.send('PUT', `/visits/${id}/found`, { version: 0, weeksSince: 6, purpose: 'pet', coat: [], skin: [], nailsOwed: [], wishes })
+    await ivo.send('PUT', `/visits/${id}/closing`, {
+      version: 1,
+      used: '',
+      nextTime: 'ask MARENKA first',
+      backInWeeks: 6,
+      handOver: 'told Marenka',
+      nailsDone: true
+    })
+    const event = {
+      id: v7(),
+      v: 1,
+      kind: 'noted',
+      sessionId: id,
+      by: ivo.me!.id,
+      deviceId: 't',
+      seq: 1,
+      lamport: 1,
+      atDevice: '2026-04-14T09:00:00.000Z',
+      receivedAt: null
+    }
+    expect(
+      (await ivo.post(`/sessions/${id}/events`, { events: [{ ...event, payload: { text: 'Marenka rang: marenka@post.invalid' } }] })).status
+    ).toBe(200)
+    const grading = (await ivo.post(`/sessions/${id}/gradings`, { id: v7() })).body as unknown as { id: string }
+    const answers = {
+      nails: { whole: { kind: 'excused', reason: 'as Marenka wished' } },
+      'beard-length': { whole: { kind: 'readings', mm: [55, 55, 55] } }
+    }
+    await ivo.send('PUT', `/gradings/${grading.id}`, { version: 1, answers, critical: [], globalRating: null })
+    const before = await everything()
+    expect(before.match(/marenka/gi)!.length).toBeGreaterThan(6)
+    expect((await ivo.post(`/dogs/${world.ids.flint}/owner/erase`)).body).toEqual({ erased: true })
+    expect((await everything()).match(/marenka/gi)).toBeNull()
+    const [kept] = await world.db.select().from(tables.gradings).where(eq(tables.gradings.id, grading.id))
+    expect(kept.answers).toMatchObject({ 'beard-length': answers['beard-length'], nails: { whole: { reason: 'as the owner wished' } } })
+    expect((await ivo.post(`/dogs/${world.ids.flint}/owner/erase`)).body).toEqual({ erased: false })
+  })
+
+  /** Every cell of every table, as one text. */
+  async function everything(): Promise<string> {
+    const [names] = (await world.db.execute(sql`SHOW TABLES`)) as unknown as [Record<string, string>[]]
+    const all = []
+    for (const name of names.map((row) => Object.values(row)[0]))
+      all.push(JSON.stringify(((await world.db.execute(sql.raw(`SELECT * FROM \`${name}\``))) as unknown as [object[]])[0]))
+    return all.join('\n')
+  }
 })

@@ -1,4 +1,14 @@
-import { dogFactsSchema, type DogFacts, type DogPage, type DogView, type Me } from '@peen/contract'
+import {
+  dogFactsSchema,
+  dogProfileSchema,
+  standingSchema,
+  type DogFacts,
+  type DogPage,
+  type DogProfile,
+  type DogView,
+  type Me,
+  type NewStanding
+} from '@peen/contract'
 import { asc, desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, route, type Route, type Services } from '../../http'
@@ -6,6 +16,10 @@ import { dogView, fullName } from '../people'
 import { rememberReading } from '../grading'
 import { newestStandards, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
+import { eraseOwner, ownerOf } from './owner'
+import { decideStanding, keepProfile } from './profile'
+
+export { decideStanding } from './profile'
 
 async function dogList({ db }: Services): Promise<DogView[]> {
   return (await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))).map((row) => dogView(row))
@@ -75,5 +89,21 @@ export const dogRoutes: readonly Route[] = [
     ['lead', 'instructor'],
     ({ services, params, body }) => keepFacts(services, params.id, body),
     dogFactsSchema as never
-  )
+  ),
+  route<DogProfile>(
+    'put',
+    '/dogs/:id/profile',
+    ['lead', 'instructor'],
+    ({ services, params, body }) => keepProfile(services, params.id, body),
+    dogProfileSchema as never
+  ),
+  route<NewStanding>(
+    'put',
+    '/dogs/:id/standing',
+    ['lead', 'instructor'],
+    ({ services, actor, params, body }) => decideStanding(services, actor, params.id, body),
+    standingSchema as never
+  ),
+  route('get', '/dogs/:id/owner', ['lead', 'instructor'], ({ services, params }) => ownerOf(services, params.id)),
+  route('post', '/dogs/:id/owner/erase', ['lead', 'instructor'], ({ services, params }) => eraseOwner(services, params.id))
 ]

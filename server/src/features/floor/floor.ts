@@ -1,4 +1,3 @@
-import { techniqueById, type Technique } from '@peen/content'
 import type { FloorTable, FloorView, HoldView, Look, Me, StepView } from '@peen/contract'
 import {
   foldSession,
@@ -10,14 +9,15 @@ import {
   type StepProgress,
   type TableFacts
 } from '@peen/core/practice'
+import type { PlanStep } from '@peen/core/standard'
 import { asc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import type { Services } from '../../http'
 import { standingsOf, type TechniqueRecord } from '../standings'
 import { eventsOf } from '../derived'
 import { dogView, personName } from '../people'
-import { holdsFor, sessionRows } from '../practice'
-import { schoolRow, standardOf } from '../school'
+import { holdsFor, sessionRows, stepsOfVisit } from '../practice'
+import { houseOf, schoolRow, standardOf } from '../school'
 
 type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonly hold: HoldView | null }
 
@@ -30,6 +30,7 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     db,
     rows.map(({ session }) => session.id)
   )
+  const house = await houseOf(db)
   const workedByDog = new Map<string, number>()
   for (const { session } of rows) {
     const minutes = workedMinutes(foldSession(events.get(session.id)!), now)
@@ -42,7 +43,8 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     const standings = await standingsOf(db, row.person.id, today)
     const standard = await standardOf(db, row.session.standardId, row.session.standardVersion)
     const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today)
-    occupied.push(describe(row, state, standings, standard, holds, workedByDog.get(row.session.dogId)!, now))
+    const planned = stepsOfVisit(row.session, row.dog, standard.plan.steps, house)
+    occupied.push(describe(row, state, standings, standard, planned, holds, workedByDog.get(row.session.dogId)!, now))
   }
   const everyTable = await db.select().from(tables.roomTables).orderBy(asc(tables.roomTables.number))
   return {
@@ -88,11 +90,12 @@ function describe(
   state: SessionState,
   standings: ReadonlyMap<string, TechniqueRecord>,
   standard: Awaited<ReturnType<typeof standardOf>>,
+  planned: readonly PlanStep[],
   holds: readonly HoldView[],
   dogWorkedMin: number,
   nowIso: string
 ): Occupied {
-  const steps = stepProgress(standard.plan.steps, state)
+  const steps = stepProgress(planned, state)
   const current = steps.find((step) => step.state === 'now') ?? null
   const at = current ? steps.indexOf(current) : steps.findIndex((step) => step.state === 'todo') - 1
   const next = steps.slice(at + 1).find((step) => step.state === 'todo') ?? null
@@ -115,7 +118,7 @@ function describe(
     leftMin,
     waitingAt: waiting?.hazardName ?? null,
     comingHold: coming && current ? { name: coming.hazardName, inMin: current.step.minutes } : null,
-    nextHazard: next ? hazardOf(next) : null,
+    nextHazard: next ? (record?.technique.hazards.find(({ hold }) => hold)?.name ?? null) : null,
     attemptsAtNext: record?.standing.attempts ?? 0,
     promptsAtNext: record?.attempts.reduce((sum, attempt) => sum + attempt.prompts, 0) ?? 0,
     stopped: state.stopped
@@ -134,8 +137,8 @@ function describe(
     workedMin,
     standardMin: standard.standardMin,
     canStandMin,
-    now: current ? stepView(current) : null,
-    next: next ? stepView(next) : null,
+    now: current ? stepView(current, standings) : null,
+    next: next ? stepView(next, standings) : null,
     hold: waiting,
     closed: state.closedAt !== null,
     stopped: state.stopped,
@@ -144,14 +147,9 @@ function describe(
   return { view, facts, hold: waiting }
 }
 
-function stepView(progress: StepProgress): StepView {
-  const { step, state, minutes } = progress
-  return { techniqueId: step.technique, label: step.label, state, minutes, usualMinutes: step.minutes, hazard: hazardOf(progress) }
-}
-
-function hazardOf({ step }: StepProgress): string | null {
-  const technique: Technique | undefined = techniqueById(step.technique)
-  return technique?.hazards.find((hazard) => hazard.hold)?.name ?? null
+function stepView({ step, state, minutes }: StepProgress, standings: ReadonlyMap<string, TechniqueRecord>): StepView {
+  const hazard = standings.get(step.technique)?.technique.hazards.find(({ hold }) => hold)?.name ?? null
+  return { techniqueId: step.technique, label: step.label, state, minutes, usualMinutes: step.minutes, hazard }
 }
 
 function looksOf(occupied: readonly Occupied[]): Look[] {

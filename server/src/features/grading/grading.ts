@@ -6,10 +6,10 @@ import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
-import { computeResult, eventsOf, storeResult } from '../derived'
+import { computeResult, eventsOf, gradedBy, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
-import { sessionRow } from '../practice'
-import { schoolRow, standardOf } from '../school'
+import { foundIn, houseOfVisit, sessionRow } from '../practice'
+import { houseOf } from '../school'
 
 type GradingRow = typeof tables.gradings.$inferSelect
 
@@ -33,7 +33,9 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
       assessorId: actor.id,
       standardId: session.standardId,
       standardVersion: session.standardVersion,
-      houseRules: (await schoolRow(tx)).houseRules,
+      houseRules: houseOfVisit(session, await houseOf(tx)),
+      // the lengths alone: who asked stands on the visit, where an owner can be erased
+      wishes: foundIn(session).wishes.flatMap(({ length }) => (length ? [{ what: '', askedBy: '', length }] : [])),
       status: 'draft',
       blind: !(await hasReadAnother(tx, sessionId, actor.id)),
       version: 1,
@@ -115,6 +117,8 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
     standardVersion: grading.standardVersion,
     status: grading.status,
     blind: grading.blind,
+    houseRules: grading.houseRules,
+    ...(await gradedBy(db, grading)),
     own,
     version: grading.version,
     answers: grading.answers,
@@ -145,7 +149,7 @@ export async function saveDraft({ db, clock }: Services, actor: Me, id: string, 
     if (grading.globalRating !== null && draft.globalRating !== grading.globalRating) {
       throw refuse.conflict('ratingGiven', `You called this trim "${grading.globalRating}" before the total was shown; that stands.`)
     }
-    const standard = await standardOf(tx, grading.standardId, grading.standardVersion)
+    const { standard } = await gradedBy(tx, grading)
     const { answered } = countAnswers(standard, draft.answers)
     refuseUnknownFaults(standard, draft.critical)
     const ratedAtAnswers = grading.ratedAtAnswers ?? (draft.globalRating ? answered : null)

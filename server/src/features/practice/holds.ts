@@ -1,13 +1,13 @@
-import { techniqueById } from '@peen/content'
 import type { HoldView } from '@peen/contract'
 import type { SessionState } from '@peen/core/practice'
 import type { Reader, tables } from '../../db'
 import { standingsOf } from '../standings'
 import { standardOf } from '../school'
+import { gateAt } from './found'
 
 const WAITS = ['new', 'lapsed', 'held']
 
-/** The hold points of a session that no instructor has released yet: risky steps of techniques in which the apprentice is new, lapsed or held. */
+/** What holds a session: a dog that nobody has said is ready to cut, then hold points that no instructor has released yet: risky steps of techniques in which the apprentice is new, lapsed or held. */
 export async function holdsFor(
   db: Reader,
   session: typeof tables.sessions.$inferSelect,
@@ -16,13 +16,20 @@ export async function holdsFor(
 ): Promise<HoldView[]> {
   const standings = await standingsOf(db, session.apprenticeId, today)
   const standard = await standardOf(db, session.standardId, session.standardVersion)
-  const planned = standard.plan.steps.map((step) => techniqueById(step.technique)).filter((technique) => technique !== undefined)
+  const planned = standard.plan.steps.flatMap((step) => standings.get(step.technique)?.technique ?? [])
   const released = new Set(state.released.map((release) => `${release.techniqueId}|${release.hazardId}`))
-  return planned.flatMap((technique) => {
+  const gates = planned.flatMap((technique) => {
+    const why = gateAt(session, technique.id)
+    return why === null
+      ? []
+      : [{ gate: true as const, techniqueId: technique.id, hazardId: 'not-ready', hazardName: 'not ready to cut', caution: why }]
+  })
+  const hazards = planned.flatMap((technique) => {
     const standing = standings.get(technique.id)
     if (standing && !WAITS.includes(standing.standing.state)) return []
     return technique.hazards
       .filter((hazard) => hazard.hold && !released.has(`${technique.id}|${hazard.id}`))
       .map((hazard) => ({ techniqueId: technique.id, hazardId: hazard.id, hazardName: hazard.name, caution: hazard.caution }))
   })
+  return [...gates, ...hazards]
 }

@@ -3,6 +3,7 @@ import { route, type Route } from '../../http'
 import { recordEvents } from './record'
 import { sessionView } from './session'
 
+export { foundIn, houseAtGate, houseOfVisit, stepsOfVisit } from './found'
 export { holdsFor } from './holds'
 export { recordEvents } from './record'
 export { sessionRow, sessionRows } from './session'

@@ -1,4 +1,3 @@
-import { techniqueById } from '@peen/content'
 import { check, eventSchema, type EventAnswer, type Me } from '@peen/contract'
 import { CoreError } from '@peen/core/error'
 import { EVENT_VERSION, foldSession, type PracticeEvent, type SessionState } from '@peen/core/practice'
@@ -9,7 +8,7 @@ import { inTransaction, tables, type Transaction } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
 import { sha256 } from '../audit'
 import { eventsOf, rebuildAttempts } from '../derived'
-import { rackOf } from '../school'
+import { rackOf, techniquesOf } from '../school'
 import { holdsFor } from './holds'
 
 const OWN_KINDS = ['attemptStarted', 'attemptEnded', 'breakStarted', 'breakEnded', 'noted', 'stopped', 'undone'] as const
@@ -109,16 +108,16 @@ async function allow(facts: Facts, event: PracticeEvent, state: SessionState): P
   if (actor.role === 'apprentice') allowApprentice(event)
   switch (event.kind) {
     case 'attemptStarted': {
-      const technique = techniqueOf(event.payload.techniqueId)
+      const technique = await techniqueOf(facts.tx, event.payload.techniqueId)
       if (event.payload.toolId !== null) toolById(facts.tools, event.payload.toolId)
       if (state.attempts.some((attempt) => attempt.id === event.payload.attemptId))
         throw refuse.conflict('attemptExists', 'This attempt has been started already.')
-      if (technique && session.apprenticeId === actor.id && event.payload.setting === 'live') await allowHold(facts, technique.id, state)
+      if (session.apprenticeId === actor.id && event.payload.setting === 'live') await allowHold(facts, technique.id, state)
       return
     }
     case 'faultNoted': {
       const attempt = state.attempts.find((candidate) => candidate.id === event.payload.attemptId)
-      const faults = attempt ? (techniqueOf(attempt.techniqueId)?.faults ?? []) : []
+      const faults = attempt ? (await techniqueOf(facts.tx, attempt.techniqueId)).faults : []
       if (attempt && !faults.some((fault) => fault.id === event.payload.faultId)) {
         throw refuse.invalid([
           {
@@ -147,8 +146,8 @@ async function allow(facts: Facts, event: PracticeEvent, state: SessionState): P
   }
 }
 
-function techniqueOf(id: string) {
-  const technique = techniqueById(id)
+async function techniqueOf(tx: Facts['tx'], id: string) {
+  const technique = (await techniquesOf(tx)).find((one) => one.id === id)
   if (!technique)
     throw refuse.invalid([
       { path: 'payload.techniqueId', detail: `payload.techniqueId is "${id}"; allowed is a technique of the catalogue.` }
@@ -174,5 +173,6 @@ function allowApprentice(event: PracticeEvent): void {
 async function allowHold(facts: Facts, techniqueId: string, state: SessionState): Promise<void> {
   const holds = await holdsFor(facts.tx, facts.session, state, facts.session.onDate)
   const hold = holds.find((candidate) => candidate.techniqueId === techniqueId)
+  if (hold?.gate) throw refuse.forbidden(`Not ready to cut. ${hold.caution}`)
   if (hold) throw refuse.forbidden(`Wait for the instructor: ${hold.hazardName}. ${hold.caution}`)
 }

@@ -5,7 +5,8 @@ import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personName } from '../people'
-import { standardOf } from '../school'
+import { houseOf, standardOf } from '../school'
+import { stepsOfVisit } from './found'
 import { holdsFor } from './holds'
 
 /** Sessions with the people, dog and table around them, by table. */
@@ -50,6 +51,7 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
     standardId: session.standardId,
     standardVersion: session.standardVersion,
     standardMin: standard.standardMin,
+    steps: stepsOfVisit(session, dog, standard.plan.steps, await houseOf(db)),
     events,
     holds: await holdsFor(db, session, foldSession(events), await clock.today()),
     gradings:

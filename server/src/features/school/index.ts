@@ -1,9 +1,21 @@
-import { houseRulesSchema, type HouseRules } from '@peen/contract'
+import { houseRulesSchema, roomSchema, type HouseRules, type Room } from '@peen/contract'
 import type { Schema } from 'yup'
 import { route, type Route } from '../../http'
-import { chooseHouseRules, schoolView } from './school'
+import { chooseHouseRules, keepRoom, schoolView } from './school'
 
-export { ensureSchool, loadContent, newestStandards, rackOf, schoolRow, standardOf } from './school'
+export {
+  ensureSchool,
+  houseOf,
+  inShippedOrder,
+  knownTo,
+  loadContent,
+  newestStandards,
+  rackOf,
+  retiredOf,
+  schoolRow,
+  standardOf,
+  techniquesOf
+} from './school'
 
 export const schoolRoutes: readonly Route[] = [
   route('get', '/school', ['lead', 'instructor', 'apprentice'], ({ services }) => schoolView(services)),
@@ -13,5 +25,6 @@ export const schoolRoutes: readonly Route[] = [
     ['lead'],
     ({ services, body }) => chooseHouseRules(services, body),
     houseRulesSchema as unknown as Schema<HouseRules>
-  )
+  ),
+  route<Room>('put', '/school/room', ['lead'], ({ services, body }) => keepRoom(services, body), roomSchema)
 ]

@@ -1,7 +1,9 @@
-import { houseRules, rack, standards as shippedStandards } from '@peen/content'
-import type { HouseRules, SchoolView } from '@peen/contract'
+import { adviceRules, houseRules, knownWith, rack, standards as shippedStandards, techniques as shippedTechniques } from '@peen/content'
+import type { HouseRules, Room, SchoolView, StandardHead, TechniqueVersion } from '@peen/contract'
+import { ruleIssues } from '@peen/core/advice'
 import { CoreError } from '@peen/core/error'
-import { standardIssues, type Standard } from '@peen/core/standard'
+import { standardIssues, type Criterion, type Known, type Standard } from '@peen/core/standard'
+import { catalogueIssues } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import { and, asc, desc, eq } from 'drizzle-orm'
 import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
@@ -19,16 +21,28 @@ export async function ensureSchool(tx: Transaction, name: string): Promise<void>
     .values({ id: 1, name, ...EMPTY_ROOM, houseRules: USUAL_RULES })
 }
 
+/** What a standard may refer to in this school: its own rack. */
+export async function knownTo(db: Reader): Promise<Known> {
+  return knownWith(await rackOf(db))
+}
+
 /** What Peen ships as data, into the database, where a school may change it. Runs at every start; never overwrites. */
 export async function loadContent(db: Database): Promise<void> {
+  const [ruleIssue] = ruleIssues(adviceRules, {
+    labels: new Set(rack.map(({ label }) => label)),
+    houses: new Map(houseRules.map(({ id, sides }) => [id, sides.length]))
+  })
+  if (ruleIssue) throw new CoreError(ruleIssue)
+  const [techniqueIssue] = catalogueIssues(shippedTechniques, new Set(rack.map(({ id }) => id)))
+  if (techniqueIssue) throw new CoreError(techniqueIssue)
   for (const standard of shippedStandards) {
-    const [issue] = standardIssues(standard)
-    if (issue) throw new CoreError(issue)
+    const [issue] = standardIssues(standard, knownWith())
+    if (issue) throw new CoreError({ ...issue, path: `${standard.id}.${issue.path}` })
     await db.insert(tables.standards).ignore().values({ id: standard.id, version: standard.version, body: standard })
   }
-  for (const [position, tool] of rack.entries()) {
-    await db.insert(tables.tools).ignore().values({ id: tool.id, position, body: tool })
-  }
+  // a rack that the school has made its own is left alone: a tool that was taken out does not come back
+  const known = await db.select({ id: tables.tools.id }).from(tables.tools).limit(1)
+  if (known.length === 0) await db.insert(tables.tools).values(rack.map((body, position) => ({ id: body.id, position, body })))
   await db.insert(tables.auditHead).ignore().values({ id: 1, seq: 0, hash: '' })
 }
 
@@ -51,14 +65,65 @@ export async function standardOf(db: Reader, id: string, version: number): Promi
       .where(and(eq(s.id, id), eq(s.version, version)))
   )[0]
   if (!row) throw refuse.notFound(`Standard ${id}, version ${version},`)
-  return row.body
+  return complete(row.body)
 }
 
-/** The newest version of every standard. */
-export async function newestStandards(db: Reader) {
+/** A standard that was kept before grown-out lengths, variants and what makes it were asked for: they are filled in, not guessed at. */
+function complete(body: Standard): Standard {
+  const grown = (criterion: Criterion): Criterion => {
+    const { how } = criterion
+    if (how.kind !== 'length' || how.grownOutMm !== undefined) return criterion
+    return { ...criterion, how: { ...how, grownOutMm: how.limit[1] ?? how.targetMm * 2 } }
+  }
+  const first = body.criteria[0]
+  return {
+    ...{ makes: [], variants: [], ownFault: { name: first.label, criterion: first.id } },
+    ...body,
+    plan: { ...body.plan, drawnAs: body.plan.drawnAs ?? body.id },
+    criteria: body.criteria.map(grown)
+  }
+}
+
+/** Standards that are no longer planned. */
+export async function retiredOf(db: Reader): Promise<ReadonlySet<string>> {
+  return new Set((await db.select({ id: tables.retiredStandards.id }).from(tables.retiredStandards)).map(({ id }) => id))
+}
+
+/** The newest version of every standard that is still planned; of the retired ones too where they must be named. */
+export async function newestStandards(db: Reader, withRetired = false) {
   const { standards: s } = tables
+  const retired = withRetired ? new Set<string>() : await retiredOf(db)
   const rows = await db.select().from(s).orderBy(asc(s.id), desc(s.version))
-  return rows.filter((row, i) => row.id !== rows[i - 1]?.id)
+  return rows.filter((row, i) => row.id !== rows[i - 1]?.id && !retired.has(row.id)).map((row) => ({ ...row, body: complete(row.body) }))
+}
+
+/** Every technique in the school's newest version, else as Peen ships it. */
+export async function techniquesOf(db: Reader): Promise<readonly TechniqueVersion[]> {
+  const { schoolTechniques: t } = tables
+  const own = await db.select().from(t).orderBy(asc(t.version))
+  const newest = new Map(own.map((row) => [row.id, { ...row.body, version: row.version }]))
+  return shippedTechniques.map((technique) => newest.get(technique.id) ?? { ...technique, version: 1 })
+}
+
+async function standardHeads(db: Reader): Promise<StandardHead[]> {
+  const retired = await retiredOf(db)
+  const rows = await db.select({ body: tables.standards.body }).from(tables.standards)
+  return inShippedOrder(rows.map(({ body }) => complete(body))).map(({ id, version, name, bodyType, standardMin, plan, variants }) => ({
+    ...{ id, version, name, bodyType, standardMin, plan },
+    retired: retired.has(id),
+    variants: variants.map(({ rule, side, says }) => ({ rule, side, says }))
+  }))
+}
+
+/** As Peen ships them, then the school's own by name; newer versions first. */
+export function inShippedOrder(standards: readonly Standard[]): Standard[] {
+  const place = (id: string) => shippedStandards.findIndex((one) => one.id === id) + 1 || shippedStandards.length + 1
+  return [...standards].sort((a, b) => place(a.id) - place(b.id) || a.name.localeCompare(b.name) || b.version - a.version)
+}
+
+/** The school's sides; a question that came after the school was opened has its usual answer. */
+export async function houseOf(db: Reader): Promise<Readonly<Record<string, number>>> {
+  return { ...USUAL_RULES, ...(await schoolRow(db)).houseRules }
 }
 
 /** What every screen needs to know of the school: names, its clock, rack and standards. */
@@ -71,9 +136,9 @@ export async function schoolView({ db, clock }: Services): Promise<SchoolView> {
     now: (await clock.now()).toISOString(),
     isDemo: row.demoNow !== null,
     tools: await rackOf(db),
-    standards: (await db.select().from(tables.standards)).map((standard) => standard.body),
-    // a question that came after the school was opened has its usual answer
-    houseRules: { ...USUAL_RULES, ...row.houseRules }
+    standards: await standardHeads(db),
+    techniques: await techniquesOf(db),
+    houseRules: await houseOf(db)
   }
 }
 
@@ -92,5 +157,18 @@ export async function chooseHouseRules(services: Services, { rules }: HouseRules
     if (!row) throw refuse.notFound('The school')
     await tx.update(tables.school).set({ houseRules: { ...row.houseRules, ...rules } })
   })
+  return schoolView(services)
+}
+
+/** Names the room and gives its size; refuses one in which a table would stand outside. */
+export async function keepRoom(services: Services, room: Room): Promise<SchoolView> {
+  const stand = await services.db.select().from(tables.roomTables)
+  const outside = stand.filter(({ xMm, yMm }) => xMm > room.roomWidthMm - 1200 || yMm > room.roomDepthMm - 800)
+  if (outside.length > 0)
+    throw refuse.conflict(
+      'tableOutside',
+      `Table ${outside.map(({ number }) => number).join(', ')} would stand outside the room. Nothing was changed.`
+    )
+  await services.db.update(tables.school).set({ ...room })
   return schoolView(services)
 }

@@ -1,10 +1,15 @@
-import { techniques } from '@peen/content'
+import type { TechniqueVersion } from '@peen/contract'
 import { standingOf, type AttemptRecord, type Standing } from '@peen/core/competency'
 import type { GradeResult } from '@peen/core/grade'
 import { asc, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
+import { techniquesOf } from '../school'
 
-export type TechniqueRecord = { readonly standing: Standing; readonly attempts: readonly AttemptRecord[] }
+export type TechniqueRecord = {
+  readonly technique: TechniqueVersion
+  readonly standing: Standing
+  readonly attempts: readonly AttemptRecord[]
+}
 
 /** Where an apprentice stands in every technique, computed from the derived attempts, graded trims and lifted holds. */
 export async function standingsOf(db: Reader, apprenticeId: string, today: string): Promise<Map<string, TechniqueRecord>> {
@@ -18,7 +23,7 @@ export async function standingsOf(db: Reader, apprenticeId: string, today: strin
   const trims = await passedTrims(db, apprenticeId)
   const lifts = await db.select().from(h).where(eq(h.apprenticeId, apprenticeId))
   return new Map(
-    techniques.map((technique) => {
+    (await techniquesOf(db)).map((technique) => {
       const attempts = rows.filter(({ row }) => row.techniqueId === technique.id && row.onDate <= today).map(recordFrom)
       const lifted =
         lifts
@@ -29,7 +34,7 @@ export async function standingsOf(db: Reader, apprenticeId: string, today: strin
       const passedTrimOn = trims.find((trim) => attempts.some((attempt) => attempt.sessionId === trim.sessionId))?.onDate ?? null
       return [
         technique.id,
-        { standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn: lifted, today }), attempts }
+        { technique, standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn: lifted, today }), attempts }
       ]
     })
   )

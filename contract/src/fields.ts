@@ -1,0 +1,42 @@
+// Fields that several schemas share, each with its sentence.
+import { mixed, number, string } from './yup'
+
+const USERNAME = /^[a-z0-9][a-z0-9._-]{1,39}$/
+
+/** A line of text that must be there. */
+export const named = (label: string, most = 60) =>
+  string().trim().label(label).required(`${label} is missing.`).max(most, `${label} is too long; at most ${most} characters.`)
+/** Words that may be left out. */
+export const words = (label: string, most: number) =>
+  string().trim().label(label).defined().max(most, `${label} is too long; at most ${most} characters.`)
+const between = (label: string, low: number, high: number, unit: string) => {
+  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is ${low} to ${high} ${unit}.`
+  return number().typeError(say).label(label).min(low, say).max(high, say)
+}
+/** A whole number that must be there; what is wrong with it is said once. */
+export const within = (label: string, low: number, high: number, unit: string) => {
+  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is ${low} to ${high} ${unit}.`
+  const fits = (value: number | null | undefined) =>
+    value === null || value === undefined || (Number.isInteger(value) && value >= low && value <= high)
+  return number().typeError(say).label(label).required(`${label} is missing.`).test('within', say, fits)
+}
+/** A measurement that need not have been taken. */
+export const maybe = (label: string, low: number, high: number, unit: string) => between(label, low, high, unit).nullable().defined()
+export const oneOf = <T extends string>(label: string, allowed: readonly T[]) =>
+  mixed<T>()
+    .label(label)
+    .oneOf([...allowed], ({ value }) => `${label} is ${String(value).slice(0, 40)}; allowed is ${allowed.join(', ')}.`)
+export const chosen = <T extends string>(label: string, allowed: readonly T[]) => oneOf(label, allowed).required(`${label} is missing.`)
+/** A calendar date, YYYY-MM-DD. */
+export const date = (label: string) =>
+  string().test(
+    'date',
+    ({ value }) => `${label} is ${String(value).slice(0, 20)}; allowed is a date as 2026-04-14.`,
+    (value) => {
+      if (value === undefined || value === null) return true
+      return /^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(value)) && new Date(value).toISOString().startsWith(value)
+    }
+  )
+export const username = () =>
+  string().required('User name is missing.').matches(USERNAME, 'User name: 2 to 40 small letters, figures, dot, dash or underscore.')
+export const password = () => string().required('Password is missing.').min(10, 'Password is too short; at least 10 characters.').max(200)

@@ -1,0 +1,63 @@
+// Letting people in by a letter, resetting, retiring; cohorts; the letters themselves.
+import { ROLES, type Role } from './auth'
+import { chosen, date, named, password, username } from './fields'
+import { boolean, object, string, uuid } from './yup'
+
+export const inviteSchema = object({
+  id: uuid().required(),
+  givenName: named('Given name'),
+  familyName: named('Family name'),
+  username: username(),
+  email: string()
+    .trim()
+    .required('Mail address is missing.')
+    .max(120, 'Mail address is too long; at most 120 characters.')
+    .matches(
+      /^[^\s@]+@[^\s@]+\.[^\s@]+$/,
+      ({ value }) => `Mail address is ${String(value).slice(0, 60)}; allowed is one such as ada@post.example.`
+    ),
+  role: chosen('Role', ROLES),
+  cohort: named('Cohort')
+}).noUnknown()
+export type Invite = {
+  readonly id: string
+  readonly givenName: string
+  readonly familyName: string
+  readonly username: string
+  readonly email: string
+  readonly role: Role
+  readonly cohort: string
+}
+
+export const welcomeSchema = object({ token: string().required('The letter’s key is missing.').max(200), password: password() }).noUnknown()
+export type Welcome = { readonly token: string; readonly password: string }
+
+export const retireSchema = object({ active: boolean().required() }).noUnknown()
+export type Retire = { readonly active: boolean }
+
+export const cohortSchema = object({
+  name: named('Cohort'),
+  startedOn: date('Started on').required('Started on is missing.'),
+  endedOn: date('Ended on').nullable().defined()
+}).noUnknown()
+export type Cohort = { readonly name: string; readonly startedOn: string; readonly endedOn: string | null }
+
+export type PersonRow = {
+  readonly id: string
+  readonly givenName: string
+  readonly familyName: string
+  readonly username: string
+  readonly email: string | null
+  readonly role: Role
+  readonly cohort: string
+  readonly active: boolean
+  /** invited and has not chosen a password yet */
+  readonly waiting: boolean
+}
+export type Letter = { readonly id: string; readonly address: string; readonly subject: string; readonly body: string; readonly at: string }
+export type PeopleView = {
+  readonly people: readonly PersonRow[]
+  readonly cohorts: readonly (Cohort & { readonly people: number })[]
+  /** mail that would have been sent; a lead assessor reads it */
+  readonly letters: readonly Letter[]
+}

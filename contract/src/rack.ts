@@ -1,0 +1,42 @@
+import type { Tool } from '@peen/core/tools'
+import { chosen, words } from './fields'
+import { array, mixed, number, object, string } from './yup'
+
+export const TOOL_KINDS = ['blade', 'comb', 'scissors', 'hand', 'brush'] as const satisfies readonly Tool['kind'][]
+
+export const toolSchema = object({
+  id: string()
+    .required('The tool’s id is missing.')
+    .matches(
+      /^[a-z0-9][a-z0-9-]{0,39}$/,
+      ({ value }) => `id is ${String(value).slice(0, 40)}; allowed are small letters, figures and dashes.`
+    ),
+  label: string().trim().required('Label is missing.').max(40, 'Label is too long; at most 40 characters.'),
+  kind: chosen('Kind', TOOL_KINDS),
+  lengthMm: number()
+    .nullable()
+    .defined()
+    .min(0.1, ({ value }) => `Length is ${value}; allowed is 0.1 to 60 mm.`)
+    .max(60, ({ value }) => `Length is ${value}; allowed is 0.1 to 60 mm.`),
+  fraction: string().nullable().defined().max(12),
+  toothing: mixed<'finish' | 'skip'>()
+    .oneOf(
+      ['finish', 'skip', null as never],
+      ({ value }) => `Toothing is ${String(value).slice(0, 20)}; allowed is finish, skip or nothing.`
+    )
+    .nullable()
+    .defined(),
+  base: mixed<'30' | '10'>()
+    .oneOf(['30', '10', null as never], ({ value }) => `Base blade is ${String(value).slice(0, 20)}; allowed is 30, 10 or nothing.`)
+    .nullable(),
+  note: words('Note', 120)
+}).noUnknown()
+
+export const rackSchema = object({ tools: array().of(toolSchema).required().min(1).max(300), what: words('What changed', 200) }).noUnknown()
+export type NewRack = { readonly tools: readonly Tool[]; readonly what: string }
+
+export type RackView = {
+  readonly tools: readonly Tool[]
+  /** the last change, which can be taken back */
+  readonly undo: string | null
+}

@@ -1,0 +1,255 @@
+// Advice for a whole dog, in the order of the work.
+import { advise, cautionsWith, choicesOf, sayChoice, shortChoice, type AdviceRule, type Choice, type CoatType, type Fact } from '../advice'
+import { factsFromSkin, skinStops, type Found } from '../checkin'
+import { CoreError } from '../error'
+import type { BurnPlace } from '../grade'
+import type { Side } from '../practice'
+import { isRegionId, REGIONS, regionName, type RegionId } from '../regions'
+import { fittedStandard, type FittedStandard, type PlanStep, type Standard } from '../standard'
+import type { Tool } from '../tools'
+import type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine } from './types'
+
+/** Longest and shortest hair that can be asked for, mm. */
+export const WISH_LIMITS_MM = Object.freeze({ low: 0.25, high: 300 })
+
+/**
+ * The order of the work: as the trim plans it, moved by the house. Nails go before the cut or after the feet; on a stripped dog
+ * the head may come before the body. Common practice, no published source.
+ */
+export function orderedSteps(
+  steps: readonly PlanStep[],
+  house: Readonly<Record<string, number>>,
+  isStripped: boolean
+): readonly PlanStep[] {
+  const isFeet = ({ technique }: PlanStep) => /foot|pads/.test(technique)
+  const nails = steps.filter(({ technique }) => technique === 'nails')
+  const rest = steps.filter(({ technique }) => technique !== 'nails')
+  const lastFoot = rest.reduce((last, step, i) => (isFeet(step) ? i : last), -1)
+  const withNails =
+    house['nails-when'] === 1 ? [...rest.slice(0, lastFoot + 1), ...nails, ...rest.slice(lastFoot + 1)] : [...nails, ...rest]
+  if (!isStripped || house.order !== 1) return withNails
+  const isHead = ({ technique }: PlanStep) => /head|face|brows|ear-|visor|eye|smile|mouth|dome|transition/.test(technique)
+  return [...withNails.filter(isHead), ...withNails.filter((step) => !isHead(step))]
+}
+
+/** The target at each place with what changed it, from the standard as it is fitted for this visit. */
+function targetsOf({ standard, moved }: FittedStandard, houseRules: SheetCase['houseRules']) {
+  const changedBy = new Map<RegionId, string>()
+  for (const { regions, by } of moved) {
+    const rule = 'rule' in by ? houseRules.find(({ id }) => id === by.rule) : undefined
+    const words = 'rule' in by ? (rule ? `${rule.question}: ${rule.sides[by.side]}` : by.rule) : `${by.wish}, asked for by ${by.askedBy}`
+    for (const region of regions) changedBy.set(region, words)
+  }
+  return new Map(
+    (Object.entries(standard.plan.lengthsMm) as [RegionId, number][]).map(([region, mm]) => [
+      region,
+      { mm, changedBy: changedBy.get(region) ?? null }
+    ])
+  )
+}
+
+/** House rules as they hold on this visit: the school's, where nobody asked for the other side. */
+export function houseFor(house: Readonly<Record<string, number>>, wishes: SheetCase['wishes']): Readonly<Record<string, number>> {
+  return { ...house, ...Object.fromEntries(wishes.flatMap(({ rule }) => (rule ? [[rule.id, rule.side]] : []))) }
+}
+
+const sidesOfPlace = new Map(REGIONS.map(({ id, paired }) => [id, paired]))
+
+/** Does something that is said of a side hold for a line of the sheet? */
+const holdsAt = (said: Side, line: LineSide) => said === 'both' || line === 'both' || line === 'whole' || said === line
+
+/** A place whose sides must be told apart today: burned, or not to be cut, on one side only. */
+function linesAt(region: RegionId, { burns, stops }: SheetCase): readonly { readonly id: LineId; readonly side: LineSide }[] {
+  if (!sidesOfPlace.get(region)) return [{ id: region, side: 'whole' }]
+  const isUneven = [burns, stops].some((list) => {
+    const here = new Set(list.filter((item) => item.region === region).map(({ side }) => side))
+    return here.size === 1 && !here.has('both')
+  })
+  if (!isUneven) return [{ id: region, side: 'both' }]
+  return [
+    { id: `${region}.left`, side: 'left' },
+    { id: `${region}.right`, side: 'right' }
+  ]
+}
+
+function factsAt(region: RegionId, side: LineSide, { facts, burns }: SheetCase): ReadonlySet<Fact> {
+  const all = new Set(facts)
+  if (burns.length > 0) all.add('burnedBefore')
+  if (burns.some((burn) => burn.region === region && holdsAt(burn.side, side))) all.add('burnedHere')
+  return all
+}
+
+/**
+ * The set-up sheet: one line for every place that the trim plans or works on, in the order of the work.
+ * Lengths in mm. Source: common practice, no published source.
+ * @throws CoreError `notAllowedHere` for a chosen tool that is banned at its place or not in the rack, with the reason
+ */
+export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
+  const house = houseFor(asked.house, asked.wishes)
+  const one: SheetCase = { ...asked, house }
+  const fitted = fittedStandard(asked.standard, { house, wishes: asked.wishes })
+  const targets = targetsOf(fitted, asked.houseRules)
+  const steps = orderedSteps(asked.standard.plan.steps, house, asked.coat === 'wire')
+  const regionsIn = steps.map(({ technique }) => asked.regionsOf(technique))
+  const places = [...new Set([...regionsIn.flat(), ...targets.keys()])].filter(isRegionId)
+  const lines = places.flatMap((region) => {
+    // the step that leaves the place as it stays: pads are done before the foot is rounded
+    const at = regionsIn.reduce((last, regions, i) => (regions.includes(region) ? i : last), -1)
+    const order = at < 0 ? steps.length : at + 1
+    return linesAt(region, one).map((line) =>
+      lineOf(
+        rules,
+        one,
+        { ...line, region, order, step: steps[order - 1]?.label ?? '' },
+        at < 0 ? null : steps[at].toolId,
+        targets.get(region)
+      )
+    )
+  })
+  const rank = new Map(REGIONS.map(({ id }, i) => [id, i]))
+  return {
+    steps,
+    lines: lines.sort((a, b) => a.order - b.order || rank.get(a.region)! - rank.get(b.region)!),
+    house,
+    moved: fitted.moved,
+    wishes: asked.wishes.map(({ what, askedBy }) => `${what} (asked for by ${askedBy})`),
+    decided: decidedBy(rules, one),
+    overridden: asked.houseRules
+      .filter(({ id }) => (asked.house[id] ?? 0) !== (house[id] ?? 0))
+      .map(({ id, question, sides }) => `${question}: ${sides[house[id]]}, not ${sides[asked.house[id] ?? 0]}`)
+  }
+}
+
+/** House rules that can speak on this sheet: those that a rule of advice, a length of this trim or the order of the work asks. */
+function decidedBy(rules: readonly AdviceRule[], { standard, coat, house, houseRules }: SheetCase): readonly string[] {
+  const asked = new Set(['nails-when', 'tail-band', ...(coat === 'wire' ? ['order'] : [])])
+  for (const { when } of rules) if (when.house && (!when.coats || when.coats.includes(coat))) asked.add(when.house.id)
+  for (const { rule } of standard.variants) asked.add(rule)
+  return houseRules.filter(({ id }) => asked.has(id)).map(({ id, question, sides }) => `${question}: ${sides[house[id] ?? 0]}`)
+}
+
+type Place = Pick<SheetLine, 'id' | 'side' | 'region' | 'order' | 'step'>
+
+function lineOf(
+  rules: readonly AdviceRule[],
+  one: SheetCase,
+  place: Place,
+  planTool: string | null,
+  target: { readonly mm: number; readonly changedBy: string | null } | undefined
+): SheetLine {
+  const { region, side } = place
+  const targetMm = target?.mm ?? null
+  const advice = advise(rules, {
+    region,
+    plannedMm: targetMm,
+    coat: one.coat,
+    facts: factsAt(region, side, one),
+    house: one.house,
+    rack: one.rack
+  })
+  const stopped = one.stops.filter((stop) => stop.region === region && holdsAt(stop.side, side)).map(({ say }) => say)
+  const own = one.chosen[place.id]
+  // where the trim plans scissors or hands to a length they come first, unless they are banned here
+  const planned = targetMm === null ? undefined : advice.ranked.find(({ tool, lengthMm }) => lengthMm === null && tool.id === planTool)
+  const usual = planned ?? advice.ranked[0] ?? null
+  const choice = stopped.length > 0 ? null : own ? chosenIn(advice, own, place.id, one) : usual
+  return {
+    ...place,
+    plannedMm: one.standard.plan.lengthsMm[region] ?? null,
+    targetMm,
+    changedBy: target?.changedBy ?? null,
+    choice,
+    isOwn: own !== undefined && !sameChoice(choice, usual),
+    overBlade: choice?.tool.kind === 'comb' ? (choice.tool.base ?? (one.house['comb-base'] === 1 ? '10' : '30')) : null,
+    leavesMm: stopped.length > 0 ? null : (choice?.lengthMm ?? advice.aimMm ?? targetMm),
+    advice,
+    cautions: stopped.length > 0 ? [] : cautionsWith(advice, choice),
+    excused: one.excused
+      .filter((item) => item.region === region && holdsAt(item.side, side))
+      .map(({ side: where, reason }) => (where === 'both' || side === where ? reason : `${where}: ${reason}`)),
+    stopped: stopped[0] ?? null
+  }
+}
+
+/** What a dog is known for that decides blades; pink or patched pigment counts as pink. */
+export type KnownDog = { readonly facts: readonly Fact[]; readonly nose: string | null; readonly skin: string | null }
+
+/** What is true of the dog today: what it is known for, what its skin says, what the trim is for, whether it is combed. */
+export function factsToday(dog: KnownDog, found: Pick<Found, 'skin' | 'purpose' | 'gate'>, isKnown: boolean): ReadonlySet<Fact> {
+  const facts = new Set<Fact>([...dog.facts, ...factsFromSkin(found.skin)])
+  if ([dog.nose, dog.skin].some((pigment) => pigment === 'pink' || pigment === 'patched')) facts.add('pink')
+  if (isKnown) facts.add('known')
+  if (found.purpose === 'show') facts.add('show')
+  // before anyone has combed, the sheet plans for a combed coat: the gate holds the work back
+  if (!found.gate || found.gate.combed) facts.add('combed')
+  return facts
+}
+
+/** What a visit's sheet is asked, from what is stored of the visit: the same for the server and for every screen. */
+export function sheetCaseOf(
+  visit: {
+    readonly standard: Standard
+    readonly dog: KnownDog & { readonly coatType: CoatType; readonly burns: readonly BurnPlace[] }
+    readonly found: Found
+    readonly known: boolean
+    readonly house: Readonly<Record<string, number>>
+    readonly rack: readonly Tool[]
+    readonly excused: SheetCase['excused']
+    readonly chosen: SheetCase['chosen']
+  },
+  shipped: Pick<SheetCase, 'houseRules' | 'regionsOf'>
+): SheetCase {
+  const { standard, dog, found, known, house, rack, excused, chosen } = visit
+  return {
+    ...shipped,
+    ...{ standard, house, rack, excused, chosen },
+    coat: dog.coatType,
+    facts: factsToday(dog, found, known),
+    burns: dog.burns,
+    stops: skinStops(found.skin),
+    wishes: found.wishes
+  }
+}
+
+const sameChoice = (a: Choice | null, b: Choice | null) => a?.tool.id === b?.tool.id && a?.direction === b?.direction
+
+function chosenIn(advice: SheetLine['advice'], own: Chosen, id: LineId, { rack }: SheetCase): Choice {
+  const is = ({ tool, direction }: Choice) => tool.id === own.toolId && direction === own.direction
+  const found = advice.ranked.find(is)
+  if (found) return found
+  const ban = advice.bans.find(({ choice }) => is(choice))
+  const known = choicesOf(rack).find(is)
+  throw new CoreError({
+    code: 'notAllowedHere',
+    path: `chosen.${id}`,
+    got: known ? sayChoice(known) : own.toolId,
+    limit: ban ? `another tool, since: ${ban.because.map(({ say }) => say).join(' ')}` : 'a tool of the rack in a direction it can take'
+  })
+}
+
+/** "comb A over a 30, with the growth" */
+export function sayTool({ choice, overBlade, stopped }: Pick<SheetLine, 'choice' | 'overBlade' | 'stopped'>): string {
+  if (stopped) return 'nothing is cut here today'
+  if (!choice) return 'scissor or leave; ask the instructor'
+  if (choice.direction === null) return choice.tool.label
+  return overBlade ? `${shortChoice(choice).replace(/ (with|against)$/, '')} over a ${overBlade}, ${choice.direction}` : shortChoice(choice)
+}
+
+/** "Left cheek": where a line of the sheet is. */
+export function sayLinePlace({ region, side }: Pick<SheetLine, 'region' | 'side'>): string {
+  const name = regionName(region)
+  return side === 'left' || side === 'right' ? `${side === 'left' ? 'Left' : 'Right'} ${name.toLowerCase()}` : name
+}
+
+/** Lines of one step that say the same, together: places that one tool passes over. */
+export function groupLines(lines: readonly SheetLine[]): readonly (readonly SheetLine[])[] {
+  const groups: SheetLine[][] = []
+  const sign = (line: SheetLine) =>
+    JSON.stringify([line.order, sayTool(line), line.leavesMm, line.changedBy, line.cautions.map(({ id }) => id), line.excused])
+  for (const line of lines) {
+    const same = groups.find(([first]) => sign(first) === sign(line))
+    if (same) same.push(line)
+    else groups.push([line])
+  }
+  return groups
+}

@@ -1,0 +1,91 @@
+// The set-up of one visit: what is left at each place of this dog, with which tool, in which order, and why.
+import type { Advice, Choice, CoatType, Fact, Fired } from '../advice'
+import type { Wish } from '../checkin'
+import type { BurnPlace } from '../grade'
+import type { Side } from '../practice'
+import type { RuleKind } from '../proportions'
+import type { RegionId } from '../regions'
+import type { Moved, PlanStep, Standard } from '../standard'
+import type { Direction, Tool } from '../tools'
+
+/** The coats a trim is made for; where it is tried all the same, a warning or a refusal with its reason. */
+export type TrimFit = {
+  readonly trim: string
+  /** what is measured on the dog for this trim */
+  readonly measures: readonly RuleKind[]
+  readonly coats: readonly CoatType[]
+  readonly warns: readonly { readonly coats: readonly CoatType[]; readonly say: string }[]
+  readonly refuses: readonly { readonly coats: readonly CoatType[]; readonly say: string }[]
+}
+
+export type LineSide = 'left' | 'right' | 'both' | 'whole'
+/** The name of a line of the sheet: "back", or "cheek.left" where the sides differ. */
+export type LineId = RegionId | `${RegionId}.left` | `${RegionId}.right`
+/** A tool that the instructor chose instead of the advised one. */
+export type Chosen = { readonly toolId: string; readonly direction: Direction | null }
+
+export type SheetCase = {
+  /** the trim as it is written; house rules and wishes are applied to it here */
+  readonly standard: Standard
+  /** the places that a technique cuts; none for handling and finishing */
+  readonly regionsOf: (technique: string) => readonly RegionId[]
+  readonly coat: CoatType
+  /** what is true of the dog today, apart from burns, which belong to a place */
+  readonly facts: ReadonlySet<Fact>
+  readonly burns: readonly BurnPlace[]
+  /** places where nothing is cut today, with the sentence */
+  readonly stops: readonly { readonly region: RegionId; readonly side: Side; readonly say: string }[]
+  readonly house: Readonly<Record<string, number>>
+  readonly houseRules: readonly {
+    readonly id: string
+    readonly question: string
+    readonly sides: readonly string[]
+  }[]
+  readonly rack: readonly Tool[]
+  readonly wishes: readonly Wish[]
+  readonly excused: readonly { readonly region: RegionId; readonly side: Side; readonly reason: string }[]
+  readonly chosen: Readonly<Partial<Record<LineId, Chosen>>>
+}
+
+export type SheetLine = {
+  readonly id: LineId
+  readonly region: RegionId
+  readonly side: LineSide
+  /** the step of the trim in which this place comes, counted from 1 */
+  readonly order: number
+  readonly step: string
+  readonly plannedMm: number | null
+  /** the plan's length after house rules and wishes */
+  readonly targetMm: number | null
+  /** who or what changed the target, as a sentence */
+  readonly changedBy: string | null
+  readonly choice: Choice | null
+  /** the instructor chose it against the advice */
+  readonly isOwn: boolean
+  /** the blade under a comb attachment */
+  readonly overBlade: '30' | '10' | null
+  /** what will stand there, mm: the tool's length, or the target where it sets none */
+  readonly leavesMm: number | null
+  readonly advice: Advice
+  /** what to take care of here with this tool */
+  readonly cautions: readonly Fired[]
+  readonly excused: readonly string[]
+  /** why nothing is cut here today */
+  readonly stopped: string | null
+}
+
+export type Sheet = {
+  /** the order of the work, counted from 1 by their place */
+  readonly steps: readonly PlanStep[]
+  readonly lines: readonly SheetLine[]
+  /** sides in house rules that hold on this visit */
+  readonly house: Readonly<Record<string, number>>
+  /** what the house or a wish makes of the trim, as sentences */
+  readonly moved: readonly Moved[]
+  /** what was asked for, each with who asked */
+  readonly wishes: readonly string[]
+  /** the house rules that decide on this sheet, with the side that holds */
+  readonly decided: readonly string[]
+  /** house rules that this visit takes otherwise than the school */
+  readonly overridden: readonly string[]
+}

@@ -1,0 +1,97 @@
+// A standard as it holds for one dog today: house rules choose their variants, wishes move lengths.
+import { regionName, type RegionId } from '../regions'
+import { sayNumber } from '../units'
+import type { Criterion, How, Standard } from './types'
+
+/** What was chosen for this visit: sides of house rules, and lengths that somebody asked for. */
+export type Asked = {
+  readonly house: Readonly<Record<string, number>>
+  readonly wishes: readonly {
+    readonly what: string
+    readonly askedBy: string
+    readonly length: { readonly region: RegionId; readonly mm: number } | null
+  }[]
+}
+
+/** Something that is not as the standard has it: the places whose length it moves, what moved it (a house rule, or a wish) and how it is said. */
+export type Moved = {
+  readonly regions: readonly RegionId[]
+  readonly by: { readonly rule: string; readonly side: number } | { readonly wish: string; readonly askedBy: string }
+  readonly say: string
+}
+
+export type FittedStandard = { readonly standard: Standard; readonly moved: readonly Moved[] }
+
+/** Nothing chosen, nothing asked for: the standard as it is written. */
+export const NOTHING_ASKED: Asked = { house: {}, wishes: [] }
+
+/**
+ * The standard that this trim is worked by and graded against. House rules come first, in the standard's order; a wish
+ * for a length beats them. Moving a region's length moves its length criteria: the target becomes the new length, band and
+ * limit keep their share of it, but never become narrower than the instrument can decide.
+ * @returns the standard with plan and criteria moved, and each move as a sentence
+ */
+export function fittedStandard(standard: Standard, { house, wishes }: Asked): FittedStandard {
+  const moved: Moved[] = []
+  let fitted = standard
+  for (const { rule, side, says, lengthsMm = {}, drops = [], criteria = [] } of standard.variants) {
+    if ((house[rule] ?? 0) !== side) continue
+    for (const [region, mm] of Object.entries(lengthsMm)) fitted = withLength(fitted, region as RegionId, mm)
+    fitted = { ...fitted, criteria: replaced(fitted.criteria, criteria).filter(({ id }) => !drops.includes(id)) }
+    moved.push({ regions: Object.keys(lengthsMm) as RegionId[], by: { rule, side }, say: `${says}.` })
+  }
+  for (const { what, askedBy, length } of wishes) {
+    if (!length) continue
+    const was = fitted.plan.lengthsMm[length.region]
+    fitted = withLength(fitted, length.region, length.mm)
+    if (was !== length.mm)
+      moved.push({
+        regions: [length.region],
+        by: { wish: what, askedBy },
+        say: `${regionName(length.region)}: ${sayNumber(length.mm)} mm${was === undefined ? '' : `, not ${sayNumber(was)} mm`}, ${askedBy ? `asked for by ${askedBy} (${what})` : 'as it was asked for'}.`
+      })
+  }
+  return { standard: fitted, moved }
+}
+
+function replaced(criteria: readonly Criterion[], by: readonly Criterion[]): readonly Criterion[] {
+  const known = new Set(criteria.map(({ id }) => id))
+  return [...criteria.map((one) => by.find(({ id }) => id === one.id) ?? one), ...by.filter(({ id }) => !known.has(id))]
+}
+
+function withLength(standard: Standard, region: RegionId, mm: number): Standard {
+  const criteria = standard.criteria.map((criterion) =>
+    criterion.region === region && criterion.how.kind === 'length'
+      ? { ...criterion, how: movedTo(criterion.how, mm, leastHalf(standard, criterion.how)) }
+      : criterion
+  )
+  return { ...standard, plan: { ...standard.plan, lengthsMm: { ...standard.plan.lengthsMm, [region]: mm } }, criteria }
+}
+
+/** Half the narrowest band that the instrument can decide, with a tenth to spare: 1.96 u. */
+const leastHalf = (standard: Standard, how: { readonly instrument: string }) =>
+  Math.ceil((standard.instruments.find(({ id }) => id === how.instrument)?.uMm ?? 0) * 1.96 * 10 + 1) / 10
+
+type Length = Extract<How, { kind: 'length' }>
+
+function movedTo(how: Length, mm: number, leastMm: number): Length {
+  if (how.targetMm === mm) return how
+  const share = how.targetMm > 0 ? mm / how.targetMm : 1
+  const tenth = (value: number) => Math.round(Math.max(0, value) * 10) / 10
+  const reach = (end: number | null) => (end === null ? null : Math.max(leastMm, Math.abs(end - how.targetMm) * share))
+  const [under, over] = how.band.map(reach)
+  const low = under === null ? null : tenth(mm - under)
+  // hair cannot be shorter than none: what the band loses at the bottom it keeps at the top
+  const high = over === null ? null : tenth(Math.max(mm + over, (low ?? 0) + 2 * leastMm))
+  const [none, full] = how.limit.map((end) => (end === null ? null : Math.abs(end - how.targetMm) * share))
+  return {
+    ...how,
+    targetMm: mm,
+    band: [low, high],
+    limit: [
+      none === null || low === null ? null : Math.min(low, tenth(mm - Math.max(none, (under ?? 0) + leastMm))),
+      full === null || high === null ? null : tenth(Math.max(mm + full, high + leastMm))
+    ],
+    grownOutMm: Math.max(high ?? 0, tenth(mm + (how.grownOutMm - how.targetMm) * Math.max(share, 0.5)))
+  }
+}

@@ -1,0 +1,2 @@
+export * from './types'
+export { catalogueIssues, comesBefore, techniqueIssues, versionIssues } from './validity'

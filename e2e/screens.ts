@@ -1,0 +1,116 @@
+// Every screen read by axe in the light and for its contrast in the dark, and measured at two narrow widths. Two files walk a half each.
+import { AxeBuilder } from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, openTable, signIn } from './app'
+
+const TAGS = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']
+
+async function looksSound(page: Page, where: string, only?: string): Promise<void> {
+  const axe = new AxeBuilder({ page })
+  const { violations } = await (only ? axe.withRules([only]) : axe.withTags(TAGS)).analyze()
+  const serious = violations.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
+  expect(
+    serious.map((violation) => `${where}: ${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`)
+  ).toEqual([])
+}
+
+/** A trim under the hand, with a criterion open. */
+async function openDesk(page: Page): Promise<void> {
+  await page.goto('/standards/smile')
+  await page.getByRole('button', { name: /^Change it/ }).click()
+  await page.waitForURL('**/standard-drafts/**')
+  await page.locator('[data-criterion=reverse-back] button').first().click()
+  await page.locator('[data-criterion-form=reverse-back]').waitFor()
+}
+
+/** Every screen, as an address or a way to it. */
+async function screens(page: Page): Promise<readonly (readonly [string, () => Promise<unknown>])[]> {
+  const get = async (path: string) => (await page.request.get(`/api${path}`)).json()
+  const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
+  const visit = (await get('/day')).visits.find((one: { dog: string }) => one.dog === 'Flint').id
+  const signed = trims.find((trim: { status: string }) => trim.status === 'signed').gradingId
+  const finding = findings.find((row: { findingId: string | null }) => row.findingId).findingId
+  return [
+    ['floor', () => page.goto('/floor')],
+    ['day', () => page.goto('/day')],
+    ['people', () => page.goto('/people')],
+    ['check-in', () => page.goto(`/visits/${visit}/check-in`)],
+    ['set-up', () => page.goto(`/visits/${visit}/set-up`)],
+    ['for the table', () => page.goto(`/visits/${visit}/table`)],
+    ['closing', () => page.goto(`/visits/${visit}/closing`)],
+    ['profile', () => page.goto(`/dogs/${dogs[0].id}/profile`)],
+    ['table', () => openTable(page, 'Bram')],
+    ['apprentices', () => page.goto('/apprentices')],
+    ['apprentice', () => page.goto(`/apprentices/${people[0].id}`)],
+    ['dogs', () => page.goto('/dogs')],
+    ['dog', () => page.goto(`/dogs/${dogs[0].id}`)],
+    ['adviser', () => page.goto(`/dogs/${dogs[0].id}/adviser`)],
+    ['trims', () => page.goto('/trims')],
+    ['result', () => page.goto(`/trims/${signed}`)],
+    ['library', () => page.goto('/standards')],
+    ['standard', () => page.goto('/standards/teddy')],
+    ['techniques', () => page.goto('/techniques')],
+    ['technique', () => page.goto('/techniques/wrap-ear')],
+    ['desk', () => openDesk(page)],
+    ['plates', () => page.goto('/plates')],
+    ['plate', () => page.goto('/plates/bearded-pet?view=head')],
+    ['rack', () => page.goto('/rack')],
+    ['house rules', () => page.goto('/house-rules')],
+    ['certify', () => page.goto('/certify')],
+    ['finding', () => page.goto(`/certify/${finding}`)],
+    [
+      'grade',
+      async () => {
+        await openTable(page, 'Dilys')
+        await page.getByRole('button', { name: 'Grade' }).click()
+        await page.waitForURL('**/trims/**')
+        await page.locator('[data-row=back-length]').click()
+        await page.locator('[data-editor=back-length]').waitFor()
+      }
+    ]
+  ]
+}
+
+const isLong = (name: string) => ['plates', 'house rules', 'library'].includes(name)
+
+/** Walks every second screen, from the first or the second on. */
+export async function walkScreens(page: Page, from: 0 | 1): Promise<void> {
+  await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+  await page.goto('/sign-in')
+  if (from === 0) await looksSound(page, 'sign-in')
+  await signIn(page, 'ottilie')
+  const half = (await screens(page)).filter((_, i) => i % 2 === from)
+  expect(half.length).toBeGreaterThan(9)
+  for (const [name, go] of half) {
+    await go()
+    await page.waitForLoadState('networkidle')
+    await looksSound(page, `${name}, light`)
+    // the dark changes colours and nothing else; long pages are made of parts that other screens show
+    if (!isLong(name)) {
+      await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
+      await expect(page.locator('html')).toHaveClass(/dark/)
+      await looksSound(page, `${name}, dark`, 'color-contrast')
+      await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
+    }
+    for (const [width, height] of [
+      [820, 1180],
+      [390, 844]
+    ]) {
+      await page.setViewportSize({ width, height })
+      // the plate follows its frame a moment later
+      await expect.poll(() => overTheEdge(page), `${name} at ${width} px`).toEqual([])
+    }
+    await page.setViewportSize({ width: 1280, height: 800 })
+  }
+}
+
+const overTheEdge = (page: Page) =>
+  page.evaluate(() => {
+    const wide = [...document.querySelectorAll<HTMLElement>('main *, aside *, nav *, header *')].filter(
+      (element) =>
+        element.getBoundingClientRect().right > window.innerWidth + 1 &&
+        !element.closest('svg') &&
+        getComputedStyle(element).position !== 'absolute'
+    )
+    return wide.slice(0, 3).map((element) => `${element.tagName} ${element.className}`)
+  })

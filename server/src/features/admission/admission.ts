@@ -1,0 +1,194 @@
+// Who belongs to the school: letting in at once, or by a letter; resetting, retiring; cohorts.
+import type { Cohort, Invite, Me, NewPerson, PeopleView, Retire, Role, Welcome } from '@peen/contract'
+import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm'
+import { createHash, randomBytes } from 'node:crypto'
+import { v7 } from 'uuid'
+import { inTransaction, orTaken, tables, type Transaction } from '../../db'
+import { refuse, type Services } from '../../http'
+import { hashPassword, openFor, type OpenedSession } from '../auth'
+import { personById } from '../people'
+import { schoolRow } from '../school'
+
+/** Chosen: an invitation waits a week, a new password a day. */
+const HOURS = Object.freeze({ invite: 24 * 7, reset: 24 })
+const MOST_LETTERS = 60
+
+const tokenHash = (token: string) => createHash('sha256').update(token).digest('hex')
+
+/** No password opens this: whoever was invited chooses one by the letter. */
+const NO_PASSWORD = '!'
+
+function mayLetIn(actor: Me, role: Role): void {
+  if (actor.role !== 'lead' && role !== 'apprentice')
+    throw refuse.forbidden('An instructor lets in apprentices; a lead assessor lets in the others.')
+}
+
+async function refuseTakenName(tx: Transaction, username: string): Promise<void> {
+  const known = (await tx.select().from(tables.people).where(eq(tables.people.username, username)))[0]
+  if (known) throw refuse.conflict('usernameTaken', `User name “${username}” is taken; choose another. Nothing was changed.`)
+}
+
+/** A cohort that is named for the first time begins today. */
+async function ensureCohort(tx: Transaction, name: string, today: string): Promise<void> {
+  await tx.insert(tables.cohorts).ignore().values({ name, startedOn: today, endedOn: null })
+}
+
+/** Lets a person in with a first password. An instructor lets in apprentices, a lead assessor anybody. */
+export async function addPerson({ db, clock }: Services, actor: Me, person: NewPerson): Promise<{ readonly id: string }> {
+  mayLetIn(actor, person.role)
+  const { password, ...rest } = person
+  const today = await clock.today()
+  const passwordHash = await hashPassword(password)
+  await inTransaction(db, async (tx) => {
+    await refuseTakenName(tx, person.username)
+    await ensureCohort(tx, person.cohort, today)
+    const row = { ...rest, passwordHash, startedOn: today, handed: 'right', active: true }
+    await orTaken(tx.insert(tables.people).values(row), refuse.taken('person'))
+  })
+  return { id: person.id }
+}
+
+/** Lets a person in by a letter in which they choose their own password. */
+export async function invite(services: Services, actor: Me, { id, ...person }: Invite): Promise<{ readonly id: string }> {
+  mayLetIn(actor, person.role)
+  const today = await services.clock.today()
+  await inTransaction(services.db, async (tx) => {
+    await refuseTakenName(tx, person.username)
+    await ensureCohort(tx, person.cohort, today)
+    const row = { id, ...person, passwordHash: NO_PASSWORD, startedOn: today, handed: 'right', active: true }
+    await orTaken(tx.insert(tables.people).values(row), refuse.taken('person'))
+    await writeLetter(tx, services, { id, email: person.email, givenName: person.givenName }, 'invite')
+  })
+  return { id }
+}
+
+/** Writes a letter with which a person chooses a new password. Their sign-ins end; earlier letters hold no more. */
+export async function resetPassword(services: Services, actor: Me, id: string): Promise<{ readonly id: string }> {
+  const person = await personById(services.db, id)
+  if (actor.role !== 'lead' && person.role !== 'apprentice') throw refuse.forbidden('A lead assessor resets the password of staff.')
+  if (!person.active) throw refuse.conflict('retired', `${person.givenName} is retired; take them in again first. Nothing was changed.`)
+  await inTransaction(services.db, async (tx) => {
+    await tx.delete(tables.invitations).where(eq(tables.invitations.personId, id))
+    await tx.delete(tables.signIns).where(eq(tables.signIns.personId, id))
+    const waits = person.passwordHash === NO_PASSWORD
+    await writeLetter(tx, services, person, waits ? 'invite' : 'reset')
+  })
+  return { id }
+}
+
+type Addressed = { readonly id: string; readonly email: string | null; readonly givenName: string }
+
+async function writeLetter(tx: Transaction, { clock }: Services, person: Addressed, kind: 'invite' | 'reset'): Promise<void> {
+  const token = randomBytes(24).toString('base64url')
+  // door keys run by the wall clock, even where the demo's day stands still
+  const madeAt = clock.real()
+  const expiresAt = new Date(madeAt.getTime() + HOURS[kind] * 3600000)
+  await tx.insert(tables.invitations).values({ tokenHash: tokenHash(token), personId: person.id, kind, madeAt, expiresAt, usedAt: null })
+  const school = (await schoolRow(tx)).name
+  const what = kind === 'invite' ? `${school} lets you in` : `A new password for ${school}`
+  const days = kind === 'invite' ? 'seven days' : 'one day'
+  await tx.insert(tables.letters).values({
+    id: v7(),
+    personId: person.id,
+    address: person.email ?? '',
+    subject: what,
+    body: `Dear ${person.givenName},\n\nopen /welcome/${token} on a tablet of the school and choose a password. The address holds once and for ${days}.`,
+    at: madeAt
+  })
+}
+
+type InvitationRow = typeof tables.invitations.$inferSelect
+
+/** The invitation that a key opens; refuses an unknown, a used and an expired one, each in words. */
+function opened(row: InvitationRow | undefined, now: Date): InvitationRow {
+  if (!row) throw refuse.notFound('This invitation')
+  if (row.usedAt) throw refuse.conflict('invitationUsed', 'This invitation was used already. Sign in, or ask for a new letter.')
+  if (row.expiresAt <= now)
+    throw refuse.conflict(
+      'invitationExpired',
+      `This invitation held until ${row.expiresAt.toISOString().slice(0, 10)}. Ask for a new letter.`
+    )
+  return row
+}
+
+/** Opens a letter's address: sets the password and signs in. The costly hash is made for a key that holds only. */
+export async function welcome(services: Services, { token, password }: Welcome): Promise<OpenedSession> {
+  const now = services.clock.real()
+  const { invitations: i, people: p } = tables
+  const byKey = eq(i.tokenHash, tokenHash(token))
+  opened((await services.db.select().from(i).where(byKey))[0], now)
+  const passwordHash = await hashPassword(password)
+  const person = await inTransaction(services.db, async (tx) => {
+    const row = opened((await tx.select().from(i).where(byKey).for('update'))[0], now)
+    const one = (await tx.select().from(p).where(eq(p.id, row.personId)))[0]
+    if (!one.active) throw refuse.forbidden('This person is retired. Ask a lead assessor.')
+    await tx.update(i).set({ usedAt: now }).where(byKey)
+    await tx.update(p).set({ passwordHash }).where(eq(p.id, one.id))
+    return one
+  })
+  return openFor(services, person)
+}
+
+/** Retires a person, or takes them in again. What they did stays; they cannot sign in. */
+export async function retire(
+  { db, clock }: Services,
+  actor: Me,
+  id: string,
+  { active }: Retire
+): Promise<{ readonly id: string; readonly warnings: readonly string[] }> {
+  const today = await clock.today()
+  return inTransaction(db, async (tx) => {
+    const everybody = await tx.select().from(tables.people).for('update')
+    const person = everybody.find((one) => one.id === id)
+    if (!person) throw refuse.notFound('This person')
+    if (!active && person.id === actor.id) throw refuse.forbidden('Nobody retires themselves; another lead assessor does.')
+    const leads = everybody.filter((one) => one.role === 'lead' && one.active && one.id !== id)
+    if (!active && person.role === 'lead' && leads.length === 0) throw refuse.forbidden('A school keeps one lead assessor at least.')
+    await tx.update(tables.people).set({ active }).where(eq(tables.people.id, id))
+    if (active) return { id, warnings: [] }
+    await tx.delete(tables.signIns).where(eq(tables.signIns.personId, id))
+    await tx.delete(tables.invitations).where(eq(tables.invitations.personId, id))
+    const { sessions: s } = tables
+    const ahead = await tx
+      .select({ onDate: s.onDate })
+      .from(s)
+      .where(and(eq(s.apprenticeId, id), gt(s.onDate, today)))
+    const days = ahead.map(({ onDate }) => onDate).sort()
+    return {
+      id,
+      warnings: days.length > 0 ? [`${person.givenName} has visits planned on ${days.join(', ')}: give them to somebody else.`] : []
+    }
+  })
+}
+
+/** Makes a cohort or changes its dates. */
+export async function keepCohort({ db }: Services, { name, startedOn, endedOn }: Cohort): Promise<Cohort> {
+  if (endedOn !== null && endedOn < startedOn)
+    throw refuse.invalid([{ path: 'endedOn', detail: `Ended on is ${endedOn}; allowed is ${startedOn} or later.` }])
+  await db.insert(tables.cohorts).values({ name, startedOn, endedOn }).onDuplicateKeyUpdate({ set: { startedOn, endedOn } })
+  return { name, startedOn, endedOn }
+}
+
+/** Everybody with how they stand, cohorts, and for a lead assessor the letters. */
+export async function peopleView({ db }: Services, actor: Me): Promise<PeopleView> {
+  const people = await db.select().from(tables.people).orderBy(asc(tables.people.givenName))
+  const open = await db.select().from(tables.invitations).where(isNull(tables.invitations.usedAt))
+  const cohorts = await db.select().from(tables.cohorts).orderBy(asc(tables.cohorts.startedOn), asc(tables.cohorts.name))
+  const letters = actor.role === 'lead' ? await db.select().from(tables.letters).orderBy(desc(tables.letters.at)).limit(MOST_LETTERS) : []
+  const waiting = new Set(open.map(({ personId }) => personId))
+  return {
+    people: people.map(({ id, givenName, familyName, username, email, role, cohort, active, passwordHash }) => ({
+      id,
+      givenName,
+      familyName,
+      username,
+      email,
+      role,
+      cohort,
+      active,
+      waiting: waiting.has(id) && passwordHash === NO_PASSWORD
+    })),
+    cohorts: cohorts.map((cohort) => ({ ...cohort, people: people.filter((one) => one.cohort === cohort.name && one.active).length })),
+    letters: letters.map(({ id, address, subject, body, at }) => ({ id, address, subject, body, at: at.toISOString() }))
+  }
+}

@@ -1,0 +1,174 @@
+// Planning, moving and taking back visits; tables and their tools; closing a day.
+import { bodies, colourNames } from '@peen/content'
+import type { Me, MoveVisit, NewDog, NewTable, NewVisit, Planned, TableTools } from '@peen/contract'
+import { freePlace, type Clash } from '@peen/core/day'
+import { eq } from 'drizzle-orm'
+import { v7 } from 'uuid'
+import { inTransaction, orTaken, tables, type Transaction } from '../../db'
+import { refuse, type Services } from '../../http'
+import { eventsOf } from '../derived'
+import { newestStandards, rackOf, schoolRow } from '../school'
+import { againstDog, clashesAmong, isClosedDay, visitsOn } from './day'
+
+/** Refuses a body type or colour that cannot be drawn. */
+export function knownLooks({ bodyType, colour }: { readonly bodyType: string; readonly colour: string }): void {
+  const known = [
+    { path: 'bodyType', name: 'Body type', got: bodyType, allowed: bodies.map(({ id }) => id) },
+    { path: 'colour', name: 'Colour', got: colour, allowed: colourNames }
+  ]
+  const wrong = known.filter(({ got, allowed }) => !allowed.includes(got))
+  if (wrong.length > 0)
+    throw refuse.invalid(
+      wrong.map(({ path, name, got, allowed }) => ({ path, detail: `${name} is ${got}; allowed is ${allowed.join(', ')}.` }))
+    )
+}
+
+export async function addDog({ db }: Services, dog: NewDog): Promise<{ readonly id: string }> {
+  knownLooks(dog)
+  const { owner, contact, ...rest } = dog
+  await inTransaction(db, async (tx) => {
+    const ownerId = owner === '' ? null : v7()
+    if (ownerId) await tx.insert(tables.owners).values({ id: ownerId, givenName: owner, contact })
+    await orTaken(tx.insert(tables.dogs).values({ ...rest, burns: [], facts: [], ownerId }), refuse.taken('dog'))
+  })
+  return { id: dog.id }
+}
+
+/** Puts another table into the room, where there is a place for it. */
+export async function addTable({ db }: Services, { id }: NewTable): Promise<{ readonly id: string; readonly number: number }> {
+  return inTransaction(db, async (tx) => {
+    const room = await schoolRow(tx)
+    const stand = await tx.select().from(tables.roomTables).for('update')
+    const place = freePlace([room.roomWidthMm, room.roomDepthMm], stand)
+    if (!place) throw refuse.conflict('roomFull', `The room is full with ${stand.length} tables. Nothing was changed.`)
+    const number = Math.max(0, ...stand.map((table) => table.number)) + 1
+    await orTaken(tx.insert(tables.roomTables).values({ id, number, ...place, turnDeg: 0 }), refuse.taken('table'))
+    return { id, number }
+  })
+}
+
+/** Says which tools lie at a table; what the adviser advises there comes from these. */
+export async function setTableTools({ db }: Services, id: string, { toolIds }: TableTools): Promise<TableTools> {
+  const rack = new Set((await rackOf(db)).map((tool) => tool.id))
+  const unknown = (toolIds ?? []).filter((toolId) => !rack.has(toolId))
+  if (unknown.length > 0)
+    throw refuse.invalid([
+      { path: 'toolIds', detail: `${unknown[0]} is not in the rack; allowed is a tool of the rack. Nothing was changed.` }
+    ])
+  const one = (await db.select().from(tables.roomTables).where(eq(tables.roomTables.id, id)))[0]
+  if (!one) throw refuse.notFound('This table')
+  await db
+    .update(tables.roomTables)
+    .set({ toolIds: toolIds === null ? null : [...new Set(toolIds)] })
+    .where(eq(tables.roomTables.id, id))
+  return { toolIds }
+}
+
+type Wanted = Pick<NewVisit, 'id' | 'apprenticeId' | 'dogId' | 'tableId' | 'standardId'> & { readonly onDate: string }
+
+/** Who, which dog, which table and trim; refuses what does not exist, a day that is over, and every clash that blocks. */
+async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew: boolean) {
+  // one planner at a time: two would both see the table free
+  const table = (await tx.select().from(tables.roomTables).for('update')).find(({ id }) => id === wanted.tableId)
+  const person = (await tx.select().from(tables.people).where(eq(tables.people.id, wanted.apprenticeId)))[0]
+  const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, wanted.dogId)))[0]
+  const trims = await newestStandards(tx)
+  const trim = trims.find(({ id }) => id === wanted.standardId)
+  if (!table) throw refuse.notFound('This table')
+  if (!person || !person.active || person.role !== 'apprentice') throw refuse.notFound('This apprentice')
+  if (!dog) throw refuse.notFound('This dog')
+  if (!trim) throw refuse.notFound(`Trim ${wanted.standardId}`)
+  if (await isClosedDay(tx, wanted.onDate, today)) {
+    const why = wanted.onDate < today ? 'is over' : 'is closed'
+    throw refuse.conflict('dayClosed', `${wanted.onDate} ${why}; plan a visit for an open day from ${today} on. Nothing was changed.`)
+  }
+  const clashes = clashesAmong(await visitsOn(tx, wanted.onDate, isNew ? undefined : wanted.id), trims, {
+    ...wanted,
+    minutes: trim.body.standardMin,
+    dog: dog.name,
+    dogCanStandMin: dog.canStandMin,
+    apprentice: person.givenName,
+    tableNumber: table.number,
+    against: againstDog(dog, wanted.standardId)
+  })
+  refuseBlocking(clashes)
+  return { trim, warnings: clashes.map(({ say }) => say) }
+}
+
+function refuseBlocking(clashes: readonly Clash[]): void {
+  const blocking = clashes.filter(({ blocks }) => blocks)
+  if (blocking.length > 0) throw refuse.conflict('clash', `${blocking.map(({ say }) => say).join(' ')} Nothing was changed.`)
+}
+
+/** Plans a visit. What blocks it is refused with every reason; what does not is said and stays the instructor's decision. */
+export async function planVisit({ db, clock }: Services, visit: NewVisit): Promise<Planned> {
+  const today = await clock.today()
+  const { id, apprenticeId, dogId, tableId, standardId, weeksSince, wishes, onDate = today } = visit
+  return inTransaction(db, async (tx) => {
+    const { trim, warnings } = await checkVisit(tx, { id, apprenticeId, dogId, tableId, standardId, onDate }, today, true)
+    const checkIn = { weeksSince, wishes, excused: [] }
+    const row = { id, apprenticeId, dogId, tableId, standardId, standardVersion: trim.version, onDate, checkIn }
+    await orTaken(tx.insert(tables.sessions).values(row), refuse.taken('visit'))
+    return { id, warnings }
+  })
+}
+
+async function notBegun(tx: Transaction, id: string) {
+  const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)).for('update'))[0]
+  if (!session) throw refuse.notFound('This visit')
+  if ((await eventsOf(tx, [id])).get(id)!.length > 0)
+    throw refuse.conflict('visitBegun', 'Work on this dog has begun: the visit stays where it is. Nothing was changed.')
+  return session
+}
+
+/** Moves a visit that nobody has begun to another table, apprentice, day or trim. */
+export async function moveVisit({ db, clock }: Services, id: string, move: MoveVisit): Promise<Planned> {
+  const today = await clock.today()
+  return inTransaction(db, async (tx) => {
+    const { apprenticeId, dogId, tableId, standardId, onDate } = await notBegun(tx, id)
+    const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, ...move }
+    const { trim, warnings } = await checkVisit(tx, wanted, today, false)
+    await tx
+      .update(tables.sessions)
+      .set({
+        tableId: wanted.tableId,
+        apprenticeId: wanted.apprenticeId,
+        onDate: wanted.onDate,
+        // another trim is set up anew: what was chosen for the old one does not hold
+        ...(wanted.standardId === standardId ? {} : { standardId: wanted.standardId, standardVersion: trim.version, chosen: null })
+      })
+      .where(eq(tables.sessions.id, id))
+    return { id, warnings }
+  })
+}
+
+/** Takes back a visit that nobody has begun. */
+export async function cancelVisit({ db }: Services, id: string): Promise<{ readonly id: string }> {
+  return inTransaction(db, async (tx) => {
+    await notBegun(tx, id)
+    await tx.delete(tables.pictures).where(eq(tables.pictures.sessionId, id))
+    await tx.delete(tables.sessions).where(eq(tables.sessions.id, id))
+    return { id }
+  })
+}
+
+/** Closes a day: nothing is planned on it any more. Refused while a dog is still at work. */
+export async function closeDay({ db, clock }: Services, actor: Me, onDate: string): Promise<{ readonly onDate: string }> {
+  const at = await clock.now()
+  return inTransaction(db, async (tx) => {
+    await tx.select().from(tables.school).for('update')
+    const open = (await visitsOn(tx, onDate)).filter(({ begun, closed }) => begun && !closed)
+    if (open.length > 0) {
+      const dogs = open.map(({ row }) => row.dog.name).join(', ')
+      throw refuse.conflict('stillOpen', `${dogs}: finish at the table first, then close the day. Nothing was changed.`)
+    }
+    await tx.insert(tables.closedDays).ignore().values({ onDate, by: actor.id, at })
+    return { onDate }
+  })
+}
+
+/** Opens a closed day again. */
+export async function reopenDay({ db }: Services, onDate: string): Promise<{ readonly onDate: string }> {
+  await db.delete(tables.closedDays).where(eq(tables.closedDays.onDate, onDate))
+  return { onDate }
+}

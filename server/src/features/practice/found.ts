@@ -1,0 +1,50 @@
+// What the check-in of a session says, for whoever asks: holds, sheet, grading.
+import { NOTHING_FOUND, readyToCut, type Found } from '@peen/core/checkin'
+import { houseFor, orderedSteps } from '@peen/core/setup'
+import type { PlanStep } from '@peen/core/standard'
+import { techniqueById } from '@peen/content'
+import type { tables } from '../../db'
+import { dogView } from '../people'
+
+type Session = Pick<typeof tables.sessions.$inferSelect, 'found' | 'checkIn'>
+
+/** What was found; before anybody looked, what was said when the visit was planned. */
+export function foundIn({ found, checkIn }: Session): Found {
+  if (found) return found
+  const wishes = checkIn.wishes === '' ? [] : [{ what: checkIn.wishes, askedBy: 'the owner', length: null, rule: null }]
+  return { ...NOTHING_FOUND, wishes }
+}
+
+/** The school's sides as they stood when the dog was said ready; until then as they stand. */
+export function houseAtGate({ gate }: Found, school: Readonly<Record<string, number>>): Readonly<Record<string, number>> {
+  return { ...school, ...gate?.house }
+}
+
+/** The house rules by which a visit is worked and graded: the school's, or the other side where somebody asked for it. */
+export function houseOfVisit(session: Session, school: Readonly<Record<string, number>>): Readonly<Record<string, number>> {
+  const found = foundIn(session)
+  return houseFor(houseAtGate(found, school), found.wishes)
+}
+
+/** The steps of a visit in the order in which this house works on this coat: on the sheet, at the table and on the floor alike. */
+export function stepsOfVisit(
+  session: Session,
+  dog: typeof tables.dogs.$inferSelect,
+  steps: readonly PlanStep[],
+  school: Readonly<Record<string, number>>
+) {
+  return orderedSteps(steps, houseOfVisit(session, school), dogView(dog).coatType === 'wire')
+}
+
+/** A step that puts a blade, scissors or a knife to the dog. */
+const cuts = (techniqueId: string) => {
+  const family = techniqueById(techniqueId)?.family
+  return family !== undefined && family !== 'handling'
+}
+
+/** Why nobody may cut yet at this step; null once the dog is ready. */
+export function gateAt(session: Session, techniqueId: string): string | null {
+  if (!cuts(techniqueId)) return null
+  const { ready, missing } = readyToCut(foundIn(session))
+  return ready ? null : missing.join(' ')
+}

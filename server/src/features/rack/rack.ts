@@ -1,0 +1,80 @@
+// The school's own rack: changed as a whole, taken back step by step.
+import type { Me, NewRack, RackView } from '@peen/contract'
+import type { Tool } from '@peen/core/tools'
+import { desc, eq } from 'drizzle-orm'
+import { inTransaction, tables, type Reader, type Transaction } from '../../db'
+import { refuse, type Services } from '../../http'
+import { newestStandards, rackOf } from '../school'
+import { rackFromCsv, rackIssues, rackToCsv } from './csv'
+
+const KEPT_CHANGES = 50
+
+export async function rackView(db: Reader): Promise<RackView> {
+  const { rackChanges: c } = tables
+  const [last] = await db.select({ what: c.what }).from(c).orderBy(desc(c.seq)).limit(1)
+  return { tools: await rackOf(db), undo: last?.what ?? null }
+}
+
+/** Puts a whole rack in the place of the one that is there. Refuses one without a tool that a trim names. */
+export async function keepRack({ db, clock }: Services, actor: Me, { tools, what }: NewRack): Promise<RackView> {
+  const issues = rackIssues(tools)
+  if (issues.length > 0)
+    throw refuse.invalid(issues.map(({ at, detail }) => ({ path: `tools.${at}`, detail: `Tool ${at + 1}: ${detail}` })))
+  const at = await clock.now()
+  return inTransaction(db, async (tx) => {
+    await tx.select().from(tables.school).for('update')
+    await refuseMissing(tx, tools)
+    const { rackChanges: c } = tables
+    const [last] = await tx.select({ seq: c.seq }).from(c).orderBy(desc(c.seq)).limit(1)
+    const seq = (last?.seq ?? 0) + 1
+    await tx.insert(c).values({ seq, at, by: actor.id, what: what === '' ? 'a change of the rack' : what, before: await rackOf(tx) })
+    await tx.delete(c).where(eq(c.seq, seq - KEPT_CHANGES))
+    await writeRack(tx, tools)
+    return rackView(tx)
+  })
+}
+
+async function refuseMissing(tx: Transaction, tools: readonly Tool[]): Promise<void> {
+  const ids = new Set(tools.map(({ id }) => id))
+  for (const { body } of await newestStandards(tx)) {
+    const step = body.plan.steps.find(({ toolId }) => toolId !== null && !ids.has(toolId))
+    if (step)
+      throw refuse.conflict(
+        'toolNeeded',
+        `${step.toolId} cannot go: “${body.name}” plans ${step.label.toLowerCase()} with it. Nothing was changed.`
+      )
+  }
+}
+
+async function writeRack(tx: Transaction, tools: readonly Tool[]): Promise<void> {
+  await tx.delete(tables.tools)
+  await tx.insert(tables.tools).values(tools.map((body, position) => ({ id: body.id, position, body })))
+}
+
+/** Takes the last change of the rack back. */
+export async function undoRack({ db }: Services): Promise<RackView> {
+  return inTransaction(db, async (tx) => {
+    await tx.select().from(tables.school).for('update')
+    const { rackChanges: c } = tables
+    const [last] = await tx.select().from(c).orderBy(desc(c.seq)).limit(1)
+    if (!last) throw refuse.conflict('nothingToUndo', 'Nothing was changed in the rack that could be taken back.')
+    await writeRack(tx, last.before)
+    await tx.delete(c).where(eq(c.seq, last.seq))
+    return rackView(tx)
+  })
+}
+
+/** Takes a rack from a table, the whole of it or nothing. */
+export async function importRack(services: Services, actor: Me, text: unknown): Promise<RackView> {
+  if (typeof text !== 'string' || text.trim() === '')
+    throw refuse.invalid([
+      { path: 'line 1', detail: 'Line 1: the table is empty; allowed is a CSV table with a heading. Nothing was changed.' }
+    ])
+  const read = rackFromCsv(text)
+  if (!read.ok) throw refuse.invalid([...read.issues.slice(0, 20), { path: '', detail: 'Nothing was changed.' }])
+  return keepRack(services, actor, { tools: read.tools, what: `${read.tools.length} tools from a table` })
+}
+
+export async function exportRack({ db }: Services): Promise<string> {
+  return rackToCsv(await rackOf(db))
+}

@@ -1,0 +1,208 @@
+import { standards } from '@peen/content'
+import type { DraftView, StandardPage, StandardRow } from '@peen/contract'
+import type { Standard } from '@peen/core/standard'
+import { desc, eq } from 'drizzle-orm'
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { tables } from '../../db'
+import { smallSchool, type Client, type World } from '../../testing/world'
+import { fullSheet } from '../../testing/sheet'
+import { standardOf } from '../school'
+
+let world: World
+let lena: Client
+let ivo: Client
+let abe: Client
+beforeAll(async () => {
+  world = await smallSchool('standards')
+  ;[lena, ivo, abe] = [await world.client('lena'), await world.client('ivo'), await world.client('abe')]
+})
+afterAll(() => world.close())
+
+const rows = async () => (await ivo.get('/standards')).body as unknown as StandardRow[]
+const page = async (id: string, version: number) => (await ivo.get(`/standards/${id}/versions/${version}`)).body as unknown as StandardPage
+const draftOf = async (id: string) => (await ivo.get(`/standard-drafts/${id}`)).body as unknown as DraftView
+async function begin(id: string, copyAs: { id: string; name: string } | null = null): Promise<string> {
+  const made = await ivo.post('/standard-drafts', { id: v7(), from: { id, version: 1 }, copyAs })
+  expect(made.status).toBe(200)
+  return made.body.id as string
+}
+const wide = (standard: Standard, id: string, how: object): Standard => ({
+  ...standard,
+  criteria: standard.criteria.map((one) => (one.id === id ? { ...one, how: { ...one.how, ...how } as never } : one))
+})
+
+describe('the library', () => {
+  it('holds the sixteen trims in their order, each with what makes it', async () => {
+    const all = await rows()
+    expect(all.map(({ id }) => id)).toEqual(standards.map(({ id }) => id))
+    expect(all.every(({ makes, shipped, retired }) => makes.length > 2 && shipped && !retired)).toBe(true)
+    const { standard, versions, graded } = await page('bracelets', 1)
+    expect(standard).toEqual(standards.find(({ id }) => id === 'bracelets'))
+    expect(versions).toEqual([{ version: 1, by: null, at: null }])
+    expect(graded).toBe(0)
+    expect((await ivo.get('/standards/bracelets/versions/9')).status).toBe(404)
+    expect((await ivo.get('/standards/bracelets/versions/one')).status).toBe(404)
+  })
+
+  it('serves the schema of a file, and a file that reads back', async () => {
+    expect((await abe.get('/schemas/standard')).body).toMatchObject({ $id: 'urn:peen:standard' })
+    const file = await fetch(`${world.url}/api/standards/smile/versions/1/file`, { headers: ivo.headers })
+    expect(file.headers.get('content-disposition')).toMatch(/smile-1\.json/)
+    const body = JSON.parse(await file.text()) as Standard
+    expect(body).toEqual(standards.find(({ id }) => id === 'smile'))
+    const made = await ivo.post('/standard-drafts/file', { id: v7(), standard: body })
+    expect(made.status).toBe(200)
+    expect(await draftOf(made.body.id as string)).toMatchObject({ body: { id: 'smile', version: 2 }, issues: [], basedOn: null })
+    await ivo.post(`/standard-drafts/${made.body.id as string}/drop`)
+  })
+})
+
+describe('a draft', () => {
+  it('keeps what is wrong, says it with its place, and is not used before it is right', async () => {
+    const id = await begin('companion')
+    const { body, version } = await draftOf(id)
+    expect(version).toBe(1)
+    const narrow = wide(body, 'companion-body', { band: [15.8, 16.2] })
+    const kept = await ivo.send('PUT', `/standard-drafts/${id}`, { version: 1, body: narrow })
+    expect(kept.status).toBe(200)
+    expect((kept.body as unknown as DraftView).issues).toEqual([
+      {
+        path: 'criteria.companion-body.instrument',
+        say: 'Body, comb 0: the instrument is coat gauge, u 0.4 mm; allowed is u of 0.10 mm at the most for this band.'
+      }
+    ])
+    const refused = await lena.post(`/standard-drafts/${id}/use`, { version: 2 })
+    expect(refused.status).toBe(422)
+    expect(refused.body.errors).toEqual([{ path: 'criteria.companion-body.instrument', detail: expect.stringMatching(/^Body, comb 0/) }])
+    // a second device that writes from the version before loses nothing of the first
+    expect(await ivo.send('PUT', `/standard-drafts/${id}`, { version: 1, body })).toMatchObject({
+      status: 409,
+      body: { code: 'draftConflict' }
+    })
+    expect((await draftOf(id)).body.criteria[0].how).toMatchObject({ band: [15.8, 16.2] })
+    // and a second draft of the same trim is the same desk
+    expect(await lena.post('/standard-drafts', { id: v7(), from: { id: 'companion', version: 1 }, copyAs: null })).toMatchObject({
+      status: 409,
+      body: { code: 'draftThere', draftId: id }
+    })
+    await ivo.send('PUT', `/standard-drafts/${id}`, {
+      version: 2,
+      body: wide(body, 'companion-body', { targetMm: 19, band: [16, 22], limit: [9, 30], grownOutMm: 36 })
+    })
+    expect((await ivo.post(`/standard-drafts/${id}/use`, { version: 3 })).status).toBe(403)
+    expect((await lena.post(`/standard-drafts/${id}/use`, { version: 3 })).body).toEqual({ id: 'companion', version: 2 })
+    expect((await page('companion', 2)).versions.map((one) => [one.version, one.by])).toEqual([
+      [2, 'lena Test'],
+      [1, null]
+    ])
+    // version 1 is as it was
+    expect((await page('companion', 1)).standard).toEqual(standards.find((one) => one.id === 'companion'))
+    const [entry] = await world.db.select().from(tables.auditLog).orderBy(desc(tables.auditLog.seq)).limit(1)
+    expect(JSON.stringify(entry)).toContain('standard.used')
+  })
+
+  it('becomes a trim of our own, planned like any other', async () => {
+    const id = await begin('teddy', { id: 'our-teddy', name: 'Our summer teddy' })
+    expect((await draftOf(id)).body).toMatchObject({ id: 'our-teddy', version: 1, name: 'Our summer teddy' })
+    expect((await lena.post(`/standard-drafts/${id}/use`, { version: 1 })).body).toEqual({ id: 'our-teddy', version: 1 })
+    expect((await rows()).at(-1)).toMatchObject({ id: 'our-teddy', shipped: false })
+    const day = (await ivo.get('/day')).body as unknown as { trims: { id: string }[] }
+    expect(day.trims.map((trim) => trim.id)).toContain('our-teddy')
+    const again = await ivo.post('/standard-drafts', {
+      id: v7(),
+      from: { id: 'teddy', version: 1 },
+      copyAs: { id: 'our-teddy', name: 'x' }
+    })
+    expect(again).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/one that no other trim of the school has/) } })
+  })
+
+  it.each<[string, (standard: Standard) => unknown, RegExp]>([
+    ['a band that is a word', (one) => wide(one, 'teddy-body', { band: 'wide' }), /The band is "wide"; allowed are two numbers/],
+    ['no plan', ({ plan: _plan, ...one }) => one, /The plan is missing/],
+    ['a field nobody knows', (one) => ({ ...one, colour: 'red' }), /colour/]
+  ])('from a file with %s is refused, and nothing is kept', async (_, spoil, words) => {
+    const before = await world.db.select().from(tables.standardDrafts)
+    const answer = await ivo.post('/standard-drafts/file', { id: v7(), standard: spoil(standards.find(({ id }) => id === 'teddy')!) })
+    expect(answer.status).toBe(422)
+    expect((answer.body.errors ?? []).map(({ path, detail }) => `${path}: ${detail}`).join(' | ')).toMatch(words)
+    expect(await world.db.select().from(tables.standardDrafts)).toEqual(before)
+  })
+
+  it('is for staff; an apprentice reads standards and writes none', async () => {
+    expect((await abe.get('/standards')).status).toBe(200)
+    expect((await abe.post('/standard-drafts', { id: v7(), from: { id: 'teddy', version: 1 }, copyAs: null })).status).toBe(403)
+  })
+})
+
+describe('retiring a trim', () => {
+  it('takes it out of planning and leaves what was graded', async () => {
+    expect((await ivo.send('PUT', '/standards/flower/retired', { retired: true })).status).toBe(403)
+    expect((await lena.send('PUT', '/standards/flower/retired', { retired: true })).status).toBe(200)
+    expect((await rows()).find(({ id }) => id === 'flower')).toMatchObject({ retired: true })
+    const trims = async () => ((await ivo.get('/day')).body as unknown as { trims: { id: string }[] }).trims.map((trim) => trim.id)
+    expect(await trims()).not.toContain('flower')
+    expect((await page('flower', 1)).retired).toBe(true)
+    await lena.send('PUT', '/standards/flower/retired', { retired: false })
+    expect(await trims()).toContain('flower')
+    expect((await lena.send('PUT', '/standards/unheard-of/retired', { retired: true })).status).toBe(404)
+  })
+})
+
+describe('a grading', () => {
+  it('is marked against the house’s variant and the owner’s wish as they stood when it was opened', async () => {
+    await lena.send('PUT', '/school/house-rules', { rules: { 'bearded-skull': 1 } })
+    const sessionId = await world.newSession('abe')
+    const wish = { what: 'Skirt longer', askedBy: 'Jo', length: { region: 'skirt', mm: 60 }, rule: null }
+    const session = (await world.db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
+    await world.db
+      .update(tables.sessions)
+      .set({ found: { ...session.found!, wishes: [wish] } as never })
+      .where(eq(tables.sessions.id, sessionId))
+    const { id } = (await ivo.post(`/sessions/${sessionId}/gradings`, { id: v7() })).body
+    await lena.send('PUT', '/school/house-rules', { rules: { 'bearded-skull': 0 } })
+    const view = (await ivo.get(`/gradings/${id as string}`)).body as unknown as { standard: Standard; moved: { say: string }[] }
+    const target = (criterion: string) => (view.standard.criteria.find((one) => one.id === criterion)!.how as { targetMm: number }).targetMm
+    expect([target('skull-length'), target('skirt-length')]).toEqual([2, 60])
+    expect(view.moved.map(({ say }) => say)).toEqual([
+      'Skull against the growth: a 7F leaves 2 mm, two steps shorter.',
+      'Skirt: 60 mm, not 45 mm, as it was asked for.'
+    ])
+    // graded as planned without the wish, the skirt would now be short
+    await ivo.send('PUT', `/gradings/${id as string}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
+    const graded = (await ivo.get(`/gradings/${id as string}`)).body as unknown as {
+      result: { parts: { criterionId: string; verdict: string; departure: string }[] }
+    }
+    const skirt = graded.result.parts.filter((part) => part.criterionId === 'skirt-length')
+    expect(skirt.map(({ verdict, departure }) => [verdict, departure])).toEqual([
+      ['fails', 'short'],
+      ['fails', 'short']
+    ])
+    // nobody’s name goes into the grading
+    const row = (
+      await world.db
+        .select()
+        .from(tables.gradings)
+        .where(eq(tables.gradings.id, id as string))
+    )[0]
+    expect(JSON.stringify(row)).not.toContain('Jo')
+  })
+})
+
+describe('a standard that was kept before', () => {
+  it('is read with what was not asked for then', async () => {
+    const [now] = standards
+    const { makes: _m, ownFault: _o, variants: _v, ...old } = now
+    const criteria = old.criteria.map((one) => {
+      if (one.how.kind !== 'length') return one
+      const { grownOutMm: _g, ...how } = one.how
+      return { ...one, how }
+    })
+    await world.db.insert(tables.standards).values({ id: 'old-trim', version: 1, body: { ...old, id: 'old-trim', criteria } as never })
+    const read = await standardOf(world.db, 'old-trim', 1)
+    expect(read).toMatchObject({ makes: [], variants: [], ownFault: { criterion: read.criteria[0].id } })
+    expect(read.criteria[0].how).toMatchObject({ grownOutMm: (read.criteria[0].how as unknown as { limit: number[] }).limit[1] })
+    expect((await lena.get('/school')).status).toBe(200)
+    expect((await page('old-trim', 1)).standard.id).toBe('old-trim')
+  })
+})

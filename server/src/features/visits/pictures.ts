@@ -1,0 +1,96 @@
+// Photographs of a dog before and after: turned upright, made small enough, without the place where they were taken.
+import { MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance } from '@peen/contract'
+import { and, asc, eq } from 'drizzle-orm'
+import sharp from 'sharp'
+import { v7 } from 'uuid'
+import { inTransaction, tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { sessionRow } from '../practice'
+
+/** More pixels than any tablet takes; a small file can hold many. */
+const MOST_PIXELS = 50_000_000
+const LONG_SIDE_PX = 1600
+const KINDS = new Map([
+  ['jpeg', 'JPEG'],
+  ['png', 'PNG'],
+  ['webp', 'WebP']
+])
+
+export async function picturesOf(db: Reader, sessionId: string): Promise<PictureView[]> {
+  const { id, moment, stance, widthPx, heightPx } = tables.pictures
+  return db
+    .select({ id, moment, stance, widthPx, heightPx })
+    .from(tables.pictures)
+    .where(eq(tables.pictures.sessionId, sessionId))
+    .orderBy(asc(stance))
+}
+
+/** The picture re-encoded. Refuses what is no JPEG, PNG or WebP, what is broken, and what holds too many pixels. */
+export async function cleaned(bytes: Buffer): Promise<{ readonly bytes: Buffer; readonly widthPx: number; readonly heightPx: number }> {
+  const invalid = (detail: string) => refuse.invalid([{ path: 'picture', detail: `${detail} Nothing was changed.` }])
+  if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw invalid('The picture is empty; allowed is a JPEG, PNG or WebP of up to 15 MB.')
+  const meta = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null)
+  if (!meta || !KINDS.has(meta.format ?? '')) throw invalid('The picture is not one that can be read; allowed is a JPEG, PNG or WebP.')
+  const [w, h] = [meta.width ?? 0, meta.height ?? 0]
+  if (w * h > MOST_PIXELS) throw invalid(`The picture is ${w} x ${h} pixels; allowed is ${MOST_PIXELS / 1_000_000} million in all.`)
+  try {
+    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .rotate()
+      .resize({ width: LONG_SIDE_PX, height: LONG_SIDE_PX, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 84 })
+      .toBuffer({ resolveWithObject: true })
+    return { bytes: data, widthPx: info.width, heightPx: info.height }
+  } catch {
+    throw invalid('The picture is broken: it begins as a picture and does not go on as one.')
+  }
+}
+
+/** Keeps a photograph of a visit; the newer one of a moment and stance takes the older one's place. */
+export async function addPicture(
+  { db, clock }: Services,
+  actor: Me,
+  sessionId: string,
+  moment: string,
+  stance: string,
+  raw: Buffer
+): Promise<PictureView> {
+  const wrong = [
+    ...(MOMENTS.includes(moment as Moment)
+      ? []
+      : [{ path: 'moment', detail: `Moment is ${moment.slice(0, 20)}; allowed is ${MOMENTS.join(', ')}.` }]),
+    ...(STANCES.includes(stance as Stance)
+      ? []
+      : [{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; allowed is ${STANCES.join(', ')}.` }])
+  ]
+  if (wrong.length > 0) throw refuse.invalid(wrong)
+  const { person } = await sessionRow(db, sessionId)
+  if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
+  const picture = await cleaned(raw)
+  const row = { id: v7(), sessionId, moment: moment as Moment, stance: stance as Stance, by: actor.id, at: await clock.now(), ...picture }
+  await inTransaction(db, async (tx) => {
+    const { pictures: p } = tables
+    await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance)))
+    await tx.insert(p).values(row)
+  })
+  const { id, widthPx, heightPx } = row
+  return { id, moment: row.moment, stance: row.stance, widthPx, heightPx }
+}
+
+export async function removePicture({ db }: Services, id: string): Promise<{ readonly id: string }> {
+  await db.delete(tables.pictures).where(eq(tables.pictures.id, id))
+  return { id }
+}
+
+/** The bytes of a photograph. An apprentice sees those of own visits. */
+export async function pictureBytes({ db }: Services, actor: Me, id: string): Promise<Buffer> {
+  const { pictures: p, sessions: s } = tables
+  const row = (
+    await db.select({ bytes: p.bytes, apprenticeId: s.apprenticeId }).from(p).innerJoin(s, eq(s.id, p.sessionId)).where(eq(p.id, id))
+  )[0]
+  if (!row) throw refuse.notFound('This picture')
+  if (actor.role === 'apprentice' && row.apprenticeId !== actor.id)
+    throw refuse.forbidden('This is a picture of another apprentice’s visit.')
+  return row.bytes
+}

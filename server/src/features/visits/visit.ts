@@ -1,0 +1,177 @@
+// One visit: what the dog came in with, with what it is set up, how it is closed.
+import { adviceRules, cutRegionsOf, houseRules } from '@peen/content'
+import type { Me, NewChosen, NewClosing, NewFound, NewGate, VisitPage } from '@peen/contract'
+import { checkInIssues, excusedBy, type Found } from '@peen/core/checkin'
+import { sheetCaseOf, sheetOf, type SheetCase } from '@peen/core/setup'
+import { and, desc, eq, lt, ne } from 'drizzle-orm'
+import { inTransaction, tables, type Reader, type Transaction } from '../../db'
+import { refuse, type Services } from '../../http'
+import { dogView, fullName, personById, personName } from '../people'
+import { foundIn, houseAtGate, sessionRow } from '../practice'
+import { houseOf, rackOf, standardOf } from '../school'
+import { picturesOf } from './pictures'
+
+type Session = typeof tables.sessions.$inferSelect
+
+/** The pages of one visit. An apprentice sees own visits only. */
+export async function visitPage({ db }: Services, actor: Me, id: string): Promise<VisitPage> {
+  const { session, person, dog, table } = await sessionRow(db, id)
+  if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
+  const found = foundIn(session)
+  const before = await visitsBefore(db, session)
+  const [last] = before
+  const ready = found.gate ? await personById(db, found.gate.by) : null
+  const owner =
+    dog.ownerId && actor.role !== 'apprentice' ? (await db.select().from(tables.owners).where(eq(tables.owners.id, dog.ownerId)))[0] : null
+  return {
+    id,
+    onDate: session.onDate,
+    tableNumber: table.number,
+    apprentice: personName(person),
+    dog: dogView(dog, owner?.givenName ?? null),
+    known: before.length > 0,
+    standard: await standardOf(db, session.standardId, session.standardVersion),
+    checkIn: session.checkIn,
+    found,
+    checkedIn: session.found !== null,
+    readyBy: ready ? fullName(ready) : null,
+    house: houseAtGate(found, await houseOf(db)),
+    rack: await rackAt(db, table.id),
+    chosen: session.chosen ?? {},
+    closing: session.closing,
+    version: session.setupVersion,
+    pictures: await picturesOf(db, id),
+    earlier: last ? await picturesOf(db, last.id) : [],
+    owedBefore: last ? foundIn(last).nailsOwed : [],
+    lastTime: before.find((one) => one.closing?.nextTime)?.closing?.nextTime ?? ''
+  }
+}
+
+/** The tools that lie at a table. */
+async function rackAt(db: Reader, tableId: string) {
+  const rack = await rackOf(db)
+  const [table] = await db.select({ toolIds: tables.roomTables.toolIds }).from(tables.roomTables).where(eq(tables.roomTables.id, tableId))
+  return table?.toolIds ? rack.filter(({ id }) => table.toolIds!.includes(id)) : rack
+}
+
+async function visitsBefore(db: Reader, { id, dogId, onDate }: Session): Promise<Session[]> {
+  const { sessions: s } = tables
+  return db
+    .select()
+    .from(s)
+    .where(and(eq(s.dogId, dogId), lt(s.onDate, onDate), ne(s.id, id)))
+    .orderBy(desc(s.onDate), desc(s.id))
+}
+
+/** Changes one visit under its version: a second device that wrote meanwhile is told, and nothing is lost. */
+async function change(
+  { db }: Services,
+  actor: Me,
+  id: string,
+  version: number,
+  work: (tx: Transaction, session: Session) => Promise<Partial<Session>>
+): Promise<{ readonly version: number }> {
+  return inTransaction(db, async (tx) => {
+    const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)).for('update'))[0]
+    if (!session) throw refuse.notFound('This visit')
+    if (actor.role === 'apprentice' && session.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
+    if (session.setupVersion !== version)
+      throw refuse.conflict(
+        'changedMeanwhile',
+        'Somebody else changed this visit meanwhile. What you typed stays here; load the visit again, then enter it once more.',
+        {
+          version: session.setupVersion
+        }
+      )
+    const set = await work(tx, session)
+    await tx
+      .update(tables.sessions)
+      .set({ ...set, setupVersion: version + 1 })
+      .where(eq(tables.sessions.id, id))
+    return { version: version + 1 }
+  })
+}
+
+async function refuseGraded(tx: Transaction, id: string): Promise<void> {
+  const { gradings: g } = tables
+  const signed = await tx
+    .select({ id: g.id })
+    .from(g)
+    .where(and(eq(g.sessionId, id), eq(g.status, 'signed')))
+  if (signed.length > 0) throw refuse.conflict('graded', 'This trim is graded: its check-in stays as it is. Nothing was changed.')
+}
+
+/** Keeps what was found; the gate stays only while nothing was found since that stands against it. */
+export async function keepFound(services: Services, actor: Me, id: string, { version, weeksSince, ...seen }: NewFound) {
+  const issues = checkInIssues(seen)
+  const wrongRules = seen.wishes.flatMap(({ rule }, i) => {
+    const known = rule ? houseRules.find((one) => one.id === rule.id) : undefined
+    if (!rule || (known && rule.side < known.sides.length)) return []
+    return [{ path: `wishes.${i}.rule`, detail: `wishes.${i}.rule is ${rule.id} ${rule.side}; allowed is a side of a house rule.` }]
+  })
+  const wrong = [
+    ...issues.map(({ path, got, limit }) => ({ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` })),
+    ...wrongRules
+  ]
+  if (wrong.length > 0) throw refuse.invalid(wrong)
+  return change(services, actor, id, version, async (tx, session) => {
+    await refuseGraded(tx, id)
+    const found: Found = { ...seen, gate: foundIn(session).gate }
+    const wishes = seen.wishes.map(({ what, askedBy }) => `${what}, asked for by ${askedBy}`).join('. ')
+    return { found, checkIn: { weeksSince, wishes: wishes === '' ? '' : `${wishes}.`, excused: excusedBy(seen.coat) } }
+  })
+}
+
+/** Says that the dog is dry and combed to the skin: whoever signs in says so. An instructor's word, not an apprentice's own. */
+export async function sayReady(services: Services, actor: Me, id: string, { version, dry, combed }: NewGate) {
+  const at = (await services.clock.now()).toISOString()
+  return change(services, actor, id, version, async (tx, session) => ({
+    found: { ...foundIn(session), gate: { dry, combed, by: actor.id, at, house: await houseOf(tx) } }
+  }))
+}
+
+async function caseOf(tx: Reader, session: Session, dog: ReturnType<typeof dogView>, known: boolean): Promise<SheetCase> {
+  const found = foundIn(session)
+  return sheetCaseOf(
+    {
+      ...{ dog, found, known, chosen: {}, excused: session.checkIn.excused },
+      standard: await standardOf(tx, session.standardId, session.standardVersion),
+      house: houseAtGate(found, await houseOf(tx)),
+      rack: await rackAt(tx, session.tableId)
+    },
+    { houseRules, regionsOf: cutRegionsOf }
+  )
+}
+
+/** Keeps the tools that the instructor took instead of the advised ones; a banned one is refused with the reason. */
+export async function keepChosen(services: Services, actor: Me, id: string, { version, chosen }: NewChosen) {
+  return change(services, actor, id, version, async (tx, session) => {
+    const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, session.dogId)))[0]
+    const known = (await visitsBefore(tx, session)).length > 0
+    const asked = await caseOf(tx, session, dogView(dog), known)
+    // throws with the place, the tool and the rule
+    const { lines } = sheetOf(adviceRules, { ...asked, chosen })
+    const places = new Set<string>(lines.map((line) => line.id))
+    const unknown = Object.keys(chosen).filter((place) => !places.has(place))
+    if (unknown.length > 0)
+      throw refuse.invalid([
+        {
+          path: `chosen.${unknown[0]}`,
+          detail: `chosen.${unknown[0].slice(0, 40)} is no line of this sheet; allowed is ${[...places].slice(0, 6).join(', ')} and so on.`
+        }
+      ])
+    return { chosen }
+  })
+}
+
+/** Closes the dog: what was used, what to do next time, when it comes back, what was said. Nails owed stay owed unless done. */
+export async function closeVisit(services: Services, actor: Me, id: string, { version, nailsDone, ...said }: NewClosing) {
+  const at = (await services.clock.now()).toISOString()
+  return change(services, actor, id, version, async (_tx, session) => {
+    const found = foundIn(session)
+    return {
+      closing: { ...said, by: actor.id, at },
+      found: nailsDone ? { ...found, nailsOwed: [] } : found
+    }
+  })
+}

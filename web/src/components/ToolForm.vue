@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { TOOL_KINDS } from '@peen/contract'
+import type { Tool } from '@peen/core/tools'
+import { computed, ref } from 'vue'
+
+// One tool of the rack, new or changed. What is typed stays until the rack has taken it.
+const props = defineProps<{ tool: Tool | null; refused: string | null }>()
+const emit = defineEmits<{ keep: [tool: Tool]; remove: [] }>()
+const kind = ref<Tool['kind']>(props.tool?.kind ?? 'blade')
+const label = ref(props.tool?.label ?? '')
+const length = ref(props.tool?.lengthMm === null || props.tool === null ? '' : String(props.tool.lengthMm))
+const fraction = ref(props.tool?.fraction ?? '')
+const toothing = ref<string>(props.tool?.toothing ?? '')
+const base = ref<string>(props.tool?.base ?? '')
+const note = ref(props.tool?.note ?? '')
+const setsLength = computed(() => kind.value === 'blade' || kind.value === 'comb')
+const idOf = () =>
+  `${kind.value}-${label.value}`
+    .toLowerCase()
+    .replaceAll('½', 'h')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40)
+
+function keep(): void {
+  const typed = length.value.trim().replace(',', '.')
+  emit('keep', {
+    id: props.tool?.id ?? idOf(),
+    kind: kind.value,
+    label: label.value.trim(),
+    lengthMm: !setsLength.value || typed === '' ? null : Number(typed),
+    fraction: !setsLength.value || fraction.value.trim() === '' ? null : fraction.value.trim(),
+    toothing: kind.value === 'blade' && toothing.value !== '' ? (toothing.value as 'finish') : null,
+    base: kind.value === 'comb' && base.value !== '' ? (base.value as '30') : null,
+    note: note.value.trim()
+  })
+}
+</script>
+
+<template>
+  <form class="grid gap-3 sm:grid-cols-2" novalidate @submit.prevent="keep">
+    <label
+      ><span class="label">Kind</span>
+      <select v-model="kind" class="field h-12" :disabled="tool !== null">
+        <option v-for="one in TOOL_KINDS" :key="one" :value="one">{{ one }}</option>
+      </select></label
+    >
+    <label><span class="label">Label</span><input v-model="label" class="field" maxlength="40" /></label>
+    <template v-if="setsLength">
+      <label><span class="label">Leaves with the growth, mm</span><input v-model="length" class="field" inputmode="decimal" /></label>
+      <label><span class="label">As a fraction of an inch</span><input v-model="fraction" class="field" placeholder="1/8" /></label>
+    </template>
+    <label v-if="kind === 'blade'"
+      ><span class="label">Toothing</span>
+      <select v-model="toothing" class="field h-12">
+        <option value="">not said</option>
+        <option value="finish">finish</option>
+        <option value="skip">skip</option>
+      </select></label
+    >
+    <label v-if="kind === 'comb'"
+      ><span class="label">Goes over</span>
+      <select v-model="base" class="field h-12">
+        <option value="">as the house takes it</option>
+        <option value="30">a 30</option>
+        <option value="10">a 10</option>
+      </select></label
+    >
+    <label class="sm:col-span-2"><span class="label">Note</span><input v-model="note" class="field" maxlength="120" /></label>
+    <p v-if="refused" class="font-semibold text-danger sm:col-span-2" role="alert">{{ refused }}</p>
+    <button class="btn btn-go">Keep it</button>
+    <button v-if="tool" type="button" class="btn btn-quiet" @click="emit('remove')">Take it out</button>
+  </form>
+</template>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+
+// A number in a labelled field; what is typed stays, and what is wrong with it is said below. Empty is "open" where that is allowed.
+const props = defineProps<{ label: string; value: number | null; low: number; high: number; open?: boolean }>()
+const emit = defineEmits<{ put: [value: number | null] }>()
+const typed = ref(props.value === null ? '' : String(props.value))
+const wrong = ref<string | null>(null)
+watch(
+  () => props.value,
+  (value) => {
+    if (Number(typed.value.replace(',', '.')) !== value || typed.value.trim() === '') typed.value = value === null ? '' : String(value)
+    wrong.value = null
+  }
+)
+function put(): void {
+  const text = typed.value.trim().replace(',', '.')
+  if (text === '' && props.open) {
+    wrong.value = null
+    return emit('put', null)
+  }
+  const value = Number(text)
+  wrong.value =
+    text !== '' && Number.isFinite(value) && value >= props.low && value <= props.high
+      ? null
+      : `${props.label} is "${typed.value}"; allowed is ${props.low} to ${props.high}${props.open ? ', or nothing for an open end' : ''}.`
+  if (wrong.value === null) emit('put', value)
+}
+</script>
+
+<template>
+  <label
+    ><span class="label">{{ label }}</span
+    ><input
+      v-model="typed"
+      class="field"
+      inputmode="decimal"
+      :placeholder="open ? 'open' : ''"
+      :aria-invalid="wrong ? 'true' : undefined"
+      @change="put"
+    />
+    <span v-if="wrong" class="mt-1 block leading-[1.25] font-semibold text-danger" role="alert">{{ wrong }}</span></label
+  >
+</template>

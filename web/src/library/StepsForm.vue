@@ -1,0 +1,142 @@
+<script setup lang="ts">
+import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
+import type { PlanStep, Standard } from '@peen/core/standard'
+import { FAMILIES, FAMILY_NAMES } from '@peen/core/technique'
+import { computed, ref } from 'vue'
+import { useSessionStore } from '../stores/session'
+import { allTechniques, techniqueById } from '../stores/techniques'
+import NumberBox from './NumberBox.vue'
+
+// The work in its order, and the hair that is left at each place.
+const props = defineProps<{ standard: Standard }>()
+const emit = defineEmits<{ change: [part: Partial<Standard>] }>()
+const session = useSessionStore()
+const steps = computed(() => props.standard.plan.steps)
+const lengths = computed(() => Object.entries(props.standard.plan.lengthsMm) as [RegionId, number][])
+const unplanned = computed(() => REGIONS.filter(({ id }) => props.standard.plan.lengthsMm[id] === undefined))
+const free = computed(() => allTechniques().filter(({ id }) => !steps.value.some(({ technique }) => technique === id)))
+const text = (event: Event) => (event.target as HTMLInputElement).value
+
+/** The standard time follows the steps as long as it was their sum. */
+function putSteps(next: readonly PlanStep[]): void {
+  const sum = (list: readonly PlanStep[]) => list.reduce((total, { minutes }) => total + minutes, 0)
+  const follows = sum(steps.value) === props.standard.standardMin
+  emit('change', { plan: { ...props.standard.plan, steps: next }, ...(follows ? { standardMin: sum(next) } : {}) })
+}
+const put = (i: number, part: Partial<PlanStep>) => putSteps(steps.value.map((step, k) => (k === i ? { ...step, ...part } : step)))
+function move(i: number, by: number): void {
+  const next = [...steps.value]
+  next.splice(i + by, 0, ...next.splice(i, 1))
+  putSteps(next)
+}
+function putTool(i: number, toolId: string): void {
+  const tool = session.school?.tools.find(({ id }) => id === toolId)
+  const cuts = tool?.kind === 'blade' || tool?.kind === 'comb'
+  put(i, { toolId: toolId === '' ? null : toolId, direction: cuts ? (steps.value[i].direction ?? 'with') : null })
+}
+const added = ref('')
+function add(): void {
+  const technique = techniqueById(added.value)
+  if (!technique) return
+  const toolId = technique.tools.find((id) => session.school?.tools.some((tool) => tool.id === id)) ?? null
+  const cuts = toolId !== null && ['blade', 'comb'].includes(session.school?.tools.find(({ id }) => id === toolId)?.kind ?? '')
+  putSteps([
+    ...steps.value,
+    { technique: technique.id, label: technique.name, toolId, direction: cuts ? 'with' : null, minutes: technique.usualMinutes }
+  ])
+  added.value = ''
+}
+/** A place's length, with the criteria that read it there. */
+function putLength(region: RegionId, mm: number): void {
+  const criteria = props.standard.criteria.map((one) =>
+    one.region === region && one.how.kind === 'length' ? { ...one, how: { ...one.how, targetMm: mm } } : one
+  )
+  emit('change', { plan: { ...props.standard.plan, lengthsMm: { ...props.standard.plan.lengthsMm, [region]: mm } }, criteria })
+}
+const USUAL_MM = 10
+</script>
+
+<template>
+  <div class="bg-plate px-4 py-4" data-steps-form>
+    <ol class="m-0 list-none p-0">
+      <li v-for="(step, i) in steps" :key="step.technique" class="mb-3 border-b border-line pb-3" :data-step="step.technique">
+        <div class="grid gap-2 sm:grid-cols-[1fr_8rem]">
+          <label
+            ><span class="label">{{ i + 1 }}. {{ techniqueById(step.technique)?.name ?? step.technique }}</span
+            ><input class="field" :value="step.label" maxlength="80" @change="put(i, { label: text($event) })"
+          /></label>
+          <NumberBox label="Minutes" :value="step.minutes" :low="1" :high="240" @put="(value) => put(i, { minutes: value ?? 1 })" />
+        </div>
+        <div class="mt-2 flex flex-wrap gap-2">
+          <select
+            class="field h-11 flex-1"
+            :value="step.toolId ?? ''"
+            :aria-label="`Tool of ${step.label}`"
+            @change="putTool(i, text($event))"
+          >
+            <option value="">no tool</option>
+            <option v-for="tool in session.school?.tools ?? []" :key="tool.id" :value="tool.id">{{ tool.kind }} {{ tool.label }}</option>
+          </select>
+          <select
+            v-if="step.direction !== null"
+            class="field h-11 w-36"
+            :value="step.direction"
+            :aria-label="`Direction of ${step.label}`"
+            @change="put(i, { direction: text($event) as 'with' })"
+          >
+            <option value="with">with</option>
+            <option value="against">against</option>
+          </select>
+          <button class="btn btn-quiet min-h-11 px-3" :disabled="i === 0" :aria-label="`${step.label}: earlier`" @click="move(i, -1)">
+            Earlier
+          </button>
+          <button
+            class="btn btn-quiet min-h-11 px-3"
+            :disabled="i === steps.length - 1"
+            :aria-label="`${step.label}: later`"
+            @click="move(i, 1)"
+          >
+            Later
+          </button>
+          <button
+            class="btn btn-quiet min-h-11 px-3"
+            :aria-label="`${step.label}: take it out`"
+            @click="putSteps(steps.filter((_, k) => k !== i))"
+          >
+            Out
+          </button>
+        </div>
+      </li>
+    </ol>
+    <div class="flex gap-2">
+      <select v-model="added" class="field h-12 flex-1" aria-label="Another step">
+        <option value="">another step …</option>
+        <optgroup v-for="family in FAMILIES" :key="family" :label="FAMILY_NAMES[family]">
+          <option v-for="one in free.filter((technique) => technique.family === family)" :key="one.id" :value="one.id">
+            {{ one.name }}
+          </option>
+        </optgroup>
+      </select>
+      <button class="btn" :disabled="added === ''" @click="add">Add</button>
+    </div>
+    <h3 class="label mt-5 mb-1">Hair left, mm</h3>
+    <div class="grid grid-cols-2 gap-2 sm:grid-cols-3">
+      <NumberBox
+        v-for="[region, mm] in lengths"
+        :key="region"
+        :label="regionName(region)"
+        :value="mm"
+        :low="0.25"
+        :high="300"
+        @put="(value) => putLength(region, value ?? mm)"
+      />
+    </div>
+    <label class="mt-3 block"
+      ><span class="label">Plan another place</span>
+      <select class="field h-12" value="" @change="putLength(text($event) as RegionId, USUAL_MM)">
+        <option value="">choose a place</option>
+        <option v-for="region in unplanned" :key="region.id" :value="region.id">{{ region.name }}</option>
+      </select></label
+    >
+  </div>
+</template>

@@ -1,0 +1,44 @@
+// What changed between two versions, in words: where, from what, to what.
+import type { Change } from '@peen/core/changes'
+import { isRegionId, regionName } from '@peen/core/regions'
+import { upperFirst } from '@peen/core/units'
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  lookAt: 'what to look at',
+  usualMinutes: 'usual minutes',
+  standardMin: 'standard time, minutes',
+  passMark: 'pass mark',
+  bodyType: 'body type',
+  targetMm: 'target, mm',
+  grownOutMm: 'grown out at, mm',
+  uMm: 'uncertainty, mm',
+  commonMm: 'common uncertainty, mm',
+  mendNow: 'can be mended now',
+  levels: 'level',
+  how: '',
+  plan: '',
+  lengthsMm: 'length, mm',
+  ownFault: 'its own fault',
+  makes: 'what makes it',
+  criteria: '',
+  toolId: 'tool',
+  after: 'comes after',
+  figure: 'on a figure',
+  clean: 'clean when',
+  hold: 'hold point'
+}
+
+export type SaidChange = { readonly where: string; readonly before: string | null; readonly after: string | null }
+
+/** @param labelOf the name of a list member by its id, where it has one */
+export function sayChange({ path, before, after }: Change, labelOf: (id: string) => string | undefined): SaidChange {
+  const words = path.flatMap((part, i) => {
+    const label = labelOf(part)
+    if (label) return [label]
+    if (isRegionId(part)) return [regionName(part)]
+    if (/^\d+$/.test(part)) return [path[i - 1] === 'levels' ? String(Number(part) - 1) : part]
+    const word = FIELD_WORDS[part] ?? part
+    return word === '' ? [] : [word]
+  })
+  return { where: upperFirst(words.join(', ')), before, after }
+}

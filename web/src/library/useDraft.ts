@@ -1,0 +1,109 @@
+import { knownWith } from '@peen/content'
+import type { DraftView } from '@peen/contract'
+import { sayStandardIssue, standardIssues, type Criterion, type Standard } from '@peen/core/standard'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { api, ApiError, sentenceOf } from '../api/client'
+import { useLoaded } from '../composables/useLoaded'
+import { useSavedStore } from '../stores/saved'
+import { useSessionStore } from '../stores/session'
+import { allTechniques } from '../stores/techniques'
+
+const SAVE_AFTER_MS = 700
+const MOST_UNDO = 60
+
+/** A standard under the hand: every change is judged at once, kept when the hand rests, and can be taken back. */
+export function useDraft(id: () => string) {
+  const { data, error, loading, reload } = useLoaded<DraftView>(() => `/standard-drafts/${id()}`)
+  const session = useSessionStore()
+  const saved = useSavedStore()
+  const body = ref<Standard | null>(null)
+  const version = ref(0)
+  const refused = ref<string | null>(null)
+  const before = ref<readonly Standard[]>([])
+  watch(data, (draft) => {
+    if (!draft || draft.version <= version.value) return
+    version.value = draft.version
+    body.value = draft.body
+  })
+
+  const issues = computed(() => {
+    if (!body.value) return []
+    const standard = body.value
+    const known = knownWith(session.school?.tools, allTechniques())
+    return standardIssues(standard, known).map((issue) => ({ path: issue.path, say: sayStandardIssue(standard, issue) }))
+  })
+
+  let writing: Promise<unknown> = Promise.resolve()
+  async function write(): Promise<void> {
+    if (!body.value) return
+    try {
+      const answer = await saved.track(api.put<DraftView>(`/standard-drafts/${id()}`, { version: version.value, body: body.value }))
+      version.value = answer.version
+      refused.value = null
+    } catch (caught) {
+      refused.value =
+        caught instanceof ApiError && caught.problem.errors
+          ? caught.problem.errors
+              .slice(0, 4)
+              .map(({ detail }) => detail)
+              .join(' ')
+          : sentenceOf(caught)
+    }
+  }
+  const save = (): Promise<void> => {
+    writing = writing.then(write)
+    return writing as Promise<void>
+  }
+  const saveSoon = useDebounceFn(save, SAVE_AFTER_MS)
+
+  function set(next: Standard): void {
+    if (!body.value || next === body.value) return
+    before.value = [...before.value, body.value].slice(-MOST_UNDO)
+    body.value = next
+    void saveSoon()
+  }
+  function undo(): void {
+    const last = before.value.at(-1)
+    if (!last) return
+    before.value = before.value.slice(0, -1)
+    body.value = last
+    void saveSoon()
+  }
+  const change = (part: Partial<Standard>) => body.value && set({ ...body.value, ...part })
+  /** Changes one criterion; a length that the plan names moves with its target, so that the dog is drawn by it. */
+  function changeCriterion(next: Criterion, was: string): void {
+    if (!body.value) return
+    const criteria = body.value.criteria.map((one) => (one.id === was ? next : one))
+    const { plan } = body.value
+    const moves = next.how.kind === 'length' && plan.lengthsMm[next.region] !== undefined && next.how.targetMm > 0
+    const lengthsMm = moves && next.how.kind === 'length' ? { ...plan.lengthsMm, [next.region]: next.how.targetMm } : plan.lengthsMm
+    set({ ...body.value, criteria, plan: { ...plan, lengthsMm } })
+  }
+  function addCriterion(criterion: Criterion, after: string | null): void {
+    if (!body.value) return
+    const at = after === null ? body.value.criteria.length : body.value.criteria.findIndex(({ id: one }) => one === after) + 1
+    change({ criteria: [...body.value.criteria.slice(0, at), criterion, ...body.value.criteria.slice(at)] })
+  }
+  function removeCriterion(gone: string): void {
+    if (!body.value) return
+    const { criteria, makes } = body.value
+    change({
+      criteria: criteria.filter((one) => one.id !== gone && !(one.how.kind === 'difference' && one.how.of === gone)),
+      makes: makes.map((making) => ({ ...making, criteria: making.criteria.filter((one) => one !== gone) }))
+    })
+  }
+  function moveCriterion(moved: string, by: number): void {
+    if (!body.value) return
+    const criteria = [...body.value.criteria]
+    const at = criteria.findIndex((one) => one.id === moved)
+    const to = at + by
+    if (at < 0 || to < 0 || to >= criteria.length) return
+    criteria.splice(to, 0, ...criteria.splice(at, 1))
+    change({ criteria })
+  }
+  return {
+    ...{ data, error, loading, reload, body, version, issues, refused, before },
+    ...{ set, undo, change, changeCriterion, addCriterion, removeCriterion, moveCriterion, save }
+  }
+}

@@ -1,0 +1,10 @@
+// Techniques as this school has them; before the school is loaded, as Peen ships them.
+import { techniques as shipped } from '@peen/content'
+import type { TechniqueVersion } from '@peen/contract'
+import { useSessionStore } from './session'
+
+const SHIPPED: readonly TechniqueVersion[] = shipped.map((technique) => ({ ...technique, version: 1 }))
+
+export const allTechniques = (): readonly TechniqueVersion[] => useSessionStore().school?.techniques ?? SHIPPED
+
+export const techniqueById = (id: string): TechniqueVersion | undefined => allTechniques().find((technique) => technique.id === id)

@@ -1,0 +1,69 @@
+// A server that answers as a test says, for stores and composables: what was asked of it is kept.
+import type { Me, SchoolView } from '@peen/contract'
+import { houseRules, rack, standards, techniques } from '@peen/content'
+import { createPinia, setActivePinia } from 'pinia'
+import { vi } from 'vitest'
+import { rememberMe } from '../api/client'
+import { useSessionStore } from '../stores/session'
+
+export type Asked = { readonly method: string; readonly path: string; readonly body: unknown; readonly headers: Record<string, string> }
+export type Given = { readonly status: number; readonly body: unknown } | 'offline'
+
+export const ok = (body: unknown): Given => ({ status: 200, body })
+export const refusal = (status: number, detail: string, more: object = {}): Given => ({ status, body: { status, detail, ...more } })
+
+/** Everything asked from now on, answered by `answer`; both may be looked at and changed while a test runs. */
+export function stubServer(answer: (asked: Asked) => Given = () => ok({})) {
+  const server = { asked: [] as Asked[], answer }
+  setActivePinia(createPinia())
+  vi.stubGlobal('fetch', async (url: string, init: { method: string; body?: string; headers: Record<string, string> }) => {
+    const { method, headers } = init
+    const one: Asked = { method, path: url.replace('/api', ''), body: init.body ? JSON.parse(init.body) : null, headers }
+    server.asked.push(one)
+    const given = server.answer(one)
+    if (given === 'offline') throw new TypeError('Failed to fetch')
+    return { ok: given.status < 400, status: given.status, json: async () => JSON.parse(JSON.stringify(given.body)) as unknown }
+  })
+  return server
+}
+
+export function unstub(): void {
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
+  rememberMe(null)
+}
+
+export const RUBEN: Me = {
+  id: '019d8a3e-0000-7000-8000-000000000001',
+  givenName: 'Ruben',
+  familyName: 'Castell',
+  role: 'instructor',
+  csrf: 'token'
+}
+
+export const SCHOOL: SchoolView = {
+  name: 'Ferrin Quay',
+  room: 'grooming room',
+  timeZone: 'Europe/London',
+  now: '2026-04-14T09:42:00.000Z',
+  isDemo: true,
+  tools: rack,
+  standards: standards.map((standard) => ({ ...standard, retired: false })),
+  techniques: techniques.map((technique) => ({ ...technique, version: 1 })),
+  houseRules: Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen]))
+}
+
+/** Somebody at work in the school. */
+export function signedIn(me: Me = RUBEN, school: SchoolView = SCHOOL) {
+  const session = useSessionStore()
+  session.me = me
+  session.school = school
+  rememberMe(me)
+  return session
+}
+
+/** Lets everything that was asked be answered. */
+export async function settled(): Promise<void> {
+  for (let i = 0; i < 12; i++) await Promise.resolve()
+  await new Promise((resolve) => setTimeout(resolve, 0))
+}

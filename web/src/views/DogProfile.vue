@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { bodies, colourNames } from '@peen/content'
+import { COAT_TYPE_NAMES, dogProfileSchema, PIGMENTS, type DogPage, type DogView } from '@peen/contract'
+import { COAT_TYPES } from '@peen/core/advice'
+import { SIDES, type Side } from '@peen/core/practice'
+import { REGIONS, type RegionId } from '@peen/core/regions'
+import { useForm } from 'vee-validate'
+import { ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, sentenceOf } from '../api/client'
+import ChoiceField from '../components/ChoiceField.vue'
+import DogStanding from '../components/DogStanding.vue'
+import FormField from '../components/FormField.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+
+// What is known of a dog: its looks, its own measurements, what it has lived through, and who brings it.
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const { data, error, loading, reload } = useLoaded<DogPage>(() => `/dogs/${props.id}`)
+const refused = ref<string | null>(null)
+const said = ref<string | null>(null)
+const burns = ref<DogView['burns']>([])
+const burnAt = ref<RegionId>('cheek')
+const burnSide = ref<Side>('left')
+const NOT_SAID = { id: '', name: 'not said' }
+const named = (ids: readonly string[]) => ids.map((id) => ({ id, name: id }))
+const coatTypes = [{ id: '', name: 'as the coat’s words tell' }, ...COAT_TYPES.map((id) => ({ id, name: COAT_TYPE_NAMES[id] }))]
+const NUMBERS = ['withersMm', 'backMm', 'muzzleMm', 'forelegMm', 'footMm', 'flatFootMm', 'weightKg', 'canStandMin'] as const
+const { handleSubmit, isSubmitting, resetForm, setFieldError } = useForm<Record<string, unknown>>({ initialValues: {} })
+
+const text = (value: number | null | undefined) => (value === null || value === undefined ? '' : String(value))
+watch(data, async (page) => {
+  if (!page) return
+  const { dog } = page
+  const owner = await api.get<{ givenName: string; contact: string }>(`/dogs/${props.id}/owner`)
+  burns.value = dog.burns
+  const { name, breed, bodyType, coat, colour, temperament, dislikes, earHistory } = dog
+  const { backMm, muzzleMm, forelegMm, footMm } = dog.own
+  resetForm({
+    values: {
+      ...{ name, breed, bodyType, coat, colour, temperament, dislikes, earHistory },
+      ...{ backMm: text(backMm), muzzleMm: text(muzzleMm), forelegMm: text(forelegMm), footMm: text(footMm) },
+      ...{
+        withersMm: text(dog.withersMm),
+        flatFootMm: text(dog.flatFootMm),
+        weightKg: text(dog.weightKg),
+        canStandMin: text(dog.canStandMin)
+      },
+      ...{
+        coatType: dog.coatType,
+        bornOn: dog.bornOn ?? '',
+        nose: dog.nose ?? '',
+        skin: dog.skin ?? '',
+        owner: owner.givenName,
+        contact: owner.contact
+      }
+    }
+  })
+})
+const submit = handleSubmit(async (values) => {
+  refused.value = null
+  said.value = null
+  const numbers = Object.fromEntries(
+    NUMBERS.map((name) => {
+      const typed = String(values[name] ?? '')
+        .trim()
+        .replace(',', '.')
+      return [name, typed === '' ? null : Number.isNaN(Number(typed)) ? typed : Number(typed)]
+    })
+  )
+  const orNull = (name: string) => (values[name] === '' ? null : values[name])
+  const sent = {
+    ...values,
+    ...numbers,
+    coatType: orNull('coatType'),
+    bornOn: orNull('bornOn'),
+    nose: orNull('nose'),
+    skin: orNull('skin'),
+    burns: burns.value
+  }
+  try {
+    await dogProfileSchema.validate(sent, { abortEarly: false, strict: true })
+  } catch (caught) {
+    for (const { path, message } of (caught as { inner: readonly { path: string; message: string }[] }).inner) setFieldError(path, message)
+    refused.value = 'Nothing was kept yet: the fields that are marked say why.'
+    return
+  }
+  try {
+    await api.put(`/dogs/${props.id}/profile`, sent)
+    said.value = 'Kept.'
+    await reload()
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  }
+})
+function addBurn(): void {
+  if (burns.value.some(({ region, side }) => region === burnAt.value && side === burnSide.value)) return
+  burns.value = [...burns.value, { region: burnAt.value, side: burnSide.value }]
+}
+async function erase(): Promise<void> {
+  if (!window.confirm('Erase the owner? Gradings and visits stay; no text will name the person any more.')) return
+  try {
+    await api.post(`/dogs/${props.id}/owner/erase`)
+    said.value = 'The owner is erased.'
+    await reload()
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  }
+}
+</script>
+
+<template>
+  <TopLine :what="data ? `${data.dog.name}: what is known` : 'Dog'" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="What is known of the dog">
+    <form class="grid gap-x-8 lg:grid-cols-3" novalidate @submit="submit">
+      <section>
+        <h1>Looks</h1>
+        <hr class="rule2 mt-2 mb-3" />
+        <FormField name="name" label="Name" />
+        <FormField name="breed" label="Breed or mix" />
+        <ChoiceField name="bodyType" label="Body type" :choices="bodies.map(({ id: body, label }) => ({ id: body, name: label }))" />
+        <FormField name="coat" label="Coat, in words" />
+        <ChoiceField name="coatType" label="Coat type" :choices="coatTypes" />
+        <ChoiceField name="colour" label="Colour" :choices="named(colourNames)" />
+        <ChoiceField name="nose" label="Nose" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
+        <ChoiceField name="skin" label="Skin" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
+      </section>
+      <section>
+        <h1>Measured, mm</h1>
+        <hr class="rule2 mt-2 mb-3" />
+        <FormField name="withersMm" label="Height at the withers" />
+        <FormField name="backMm" label="Back, withers to tail" />
+        <FormField name="muzzleMm" label="Muzzle, stop to nose" />
+        <FormField name="forelegMm" label="Foreleg, elbow to ground" />
+        <FormField name="footMm" label="Fore foot, heel to toe" />
+        <FormField name="flatFootMm" label="How far the foot is flat" />
+        <FormField name="weightKg" label="Weight, kg" />
+        <FormField name="bornOn" label="Born on" type="date" />
+      </section>
+      <section>
+        <h1>Lived through</h1>
+        <hr class="rule2 mt-2 mb-3" />
+        <FormField name="canStandMin" label="Minutes it can stand" />
+        <FormField name="temperament" label="Temperament" />
+        <FormField name="dislikes" label="What it dislikes" />
+        <FormField name="earHistory" label="Ears: infections, plucked or never" />
+        <p class="label">Burned before</p>
+        <ul class="m-0 list-none p-0">
+          <li v-for="(burn, i) in burns" :key="i" class="flex min-h-11 items-center gap-3">
+            <span class="flex-1">{{ burn.side }} {{ REGIONS.find(({ id: region }) => region === burn.region)?.name.toLowerCase() }}</span>
+            <button type="button" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="burns = burns.filter((_, k) => k !== i)">
+              Take back
+            </button>
+          </li>
+        </ul>
+        <div class="mb-4 flex gap-2">
+          <select v-model="burnAt" class="field h-12 min-w-0 flex-1" aria-label="Burn place">
+            <option v-for="one in REGIONS" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+          <select v-model="burnSide" class="field h-12 w-[96px]" aria-label="Side of the burn">
+            <option v-for="one in SIDES" :key="one" :value="one">{{ one }}</option>
+          </select>
+          <button type="button" class="btn btn-quiet" @click="addBurn">Add</button>
+        </div>
+        <FormField name="owner" label="Owner’s given name" />
+        <FormField name="contact" label="How to reach the owner" />
+        <button type="button" class="btn btn-quiet mb-4 w-full" @click="erase">Erase the owner</button>
+        <p v-if="refused" class="mb-3 font-semibold text-danger" role="alert">{{ refused }}</p>
+        <p v-if="said" class="mb-3 font-[650]" role="status">{{ said }}</p>
+        <div class="grid grid-cols-2 gap-2">
+          <button class="btn btn-go" :disabled="isSubmitting">Keep</button>
+          <button type="button" class="btn btn-quiet" @click="router.push(`/dogs/${id}`)">{{ data.dog.name }}</button>
+        </div>
+      </section>
+    </form>
+    <DogStanding class="mt-8" :dog="data.dog" @changed="reload" />
+  </main>
+</template>

@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { inviteSchema, ROLE_NAMES, ROLES, type Cohort, type PeopleView, type PersonRow } from '@peen/contract'
+import { computed, ref } from 'vue'
+import { api, sentenceOf } from '../api/client'
+import NewForm, { type NewField } from '../components/NewForm.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+import { sayDate } from '../composables/words'
+import { useSessionStore } from '../stores/session'
+
+// Who belongs to the school, in which cohort, and the letters with which people come in.
+const session = useSessionStore()
+const { data, error, loading, reload } = useLoaded<PeopleView>(() => '/people')
+const said = ref<readonly string[]>([])
+const refused = ref<string | null>(null)
+const roles = computed(() => (session.isLead ? ROLES : (['apprentice'] as const)).map((id) => ({ id, name: ROLE_NAMES[id] })))
+const FIELDS = computed<readonly NewField[]>(() => [
+  { name: 'givenName', label: 'Given name' },
+  { name: 'familyName', label: 'Family name' },
+  { name: 'username', label: 'User name' },
+  { name: 'email', label: 'Mail address' },
+  { name: 'role', label: 'Role', choices: roles.value },
+  { name: 'cohort', label: 'Cohort' }
+])
+const EMPTY = { givenName: '', familyName: '', username: '', email: '', role: '', cohort: '' }
+const stateOf = ({ active, waiting }: PersonRow) => (!active ? 'retired' : waiting ? 'invited, not come yet' : '')
+const mayReset = ({ role }: PersonRow) => session.isLead || role === 'apprentice'
+const cohort = ref({ name: '', startedOn: '', endedOn: '' })
+
+async function act(work: () => Promise<unknown>, words: string): Promise<void> {
+  refused.value = null
+  try {
+    const { warnings = [] } = ((await work()) ?? {}) as { warnings?: readonly string[] }
+    said.value = [words, ...warnings]
+    await reload()
+  } catch (caught) {
+    said.value = []
+    refused.value = sentenceOf(caught)
+  }
+}
+const reset = ({ id, givenName }: PersonRow) => act(() => api.post(`/people/${id}/reset`), `A letter for ${givenName} is written.`)
+const retire = ({ id, givenName, active }: PersonRow) =>
+  act(
+    () => api.put(`/people/${id}/active`, { active: !active }),
+    active ? `${givenName} is retired; the record stays.` : `${givenName} is back.`
+  )
+function edit({ name, startedOn, endedOn }: Cohort): void {
+  cohort.value = { name, startedOn, endedOn: endedOn ?? '' }
+}
+const keep = () => {
+  const { name, startedOn, endedOn } = cohort.value
+  return act(() => api.put('/cohorts', { name, startedOn, endedOn: endedOn === '' ? null : endedOn }), `${name} is kept.`)
+}
+async function invited(): Promise<void> {
+  said.value = ['The letter is written.']
+  await reload()
+}
+</script>
+
+<template>
+  <TopLine what="People" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
+    <main class="min-w-0 p-4 sm:p-6 lg:overflow-y-auto">
+      <h1>{{ data.people.filter(({ active }) => active).length }} people</h1>
+      <hr class="rule2 mt-2" />
+      <p v-for="(words, i) in said" :key="words" :class="['mt-2', i === 0 ? 'font-[650]' : 'text-danger']" role="status">{{ words }}</p>
+      <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }}</p>
+      <ul class="row-rule m-0 list-none p-0" data-testid="people">
+        <li v-for="one in data.people" :key="one.id" class="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-1 py-1">
+          <span class="min-w-[200px] flex-1" :class="one.active ? '' : 'muted'"
+            ><b>{{ one.givenName }} {{ one.familyName }}</b>
+            <span class="muted ml-2">{{ ROLE_NAMES[one.role] }}{{ one.cohort ? `, ${one.cohort}` : '' }}</span
+            ><span v-if="stateOf(one)" class="muted block">{{ stateOf(one) }}</span></span
+          >
+          <button v-if="one.active && mayReset(one)" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="reset(one)">
+            {{ one.waiting ? 'New letter' : 'New password' }}<span class="sr-only"> for {{ one.givenName }}</span>
+          </button>
+          <button v-if="session.isLead && one.id !== session.me?.id" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="retire(one)">
+            {{ one.active ? 'Retire' : 'Take in again' }}<span class="sr-only"> {{ one.givenName }}</span>
+          </button>
+        </li>
+      </ul>
+      <h2 class="mt-8">Cohorts</h2>
+      <hr class="rule2 mt-1" />
+      <ul class="row-rule m-0 list-none p-0">
+        <li v-for="one in data.cohorts" :key="one.name" class="flex min-h-12 items-center gap-4">
+          <span class="flex-1"
+            ><b>{{ one.name }}</b>
+            <span class="muted ml-2"
+              >from {{ sayDate(one.startedOn, session.school?.now)
+              }}<template v-if="one.endedOn"> to {{ sayDate(one.endedOn, session.school?.now) }}</template
+              >, {{ one.people }} people</span
+            ></span
+          >
+          <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="edit(one)">
+            Change<span class="sr-only"> {{ one.name }}</span>
+          </button>
+        </li>
+      </ul>
+      <form class="mt-2 flex flex-wrap items-end gap-2" @submit.prevent="keep">
+        <label
+          ><span class="muted block">Cohort</span><input v-model="cohort.name" class="field w-[180px]" required maxlength="60"
+        /></label>
+        <label
+          ><span class="muted block">Started on</span><input v-model="cohort.startedOn" class="field w-[170px]" type="date" required
+        /></label>
+        <label><span class="muted block">Ended on</span><input v-model="cohort.endedOn" class="field w-[170px]" type="date" /></label>
+        <button class="btn">Keep this cohort</button>
+      </form>
+      <template v-if="session.isLead">
+        <h2 class="mt-8">Letters</h2>
+        <hr class="rule2 mt-1" />
+        <p class="muted mt-1">
+          No mail leaves this machine: what would be sent is kept here. Hand the address over, or open it on a tablet of the school.
+        </p>
+        <ul class="row-rule m-0 list-none p-0" data-testid="letters">
+          <li v-for="letter in data.letters" :key="letter.id" class="py-2 leading-[1.4]">
+            <b>{{ letter.subject }}</b> <span class="muted ml-2">{{ letter.address || 'no address' }}</span>
+            <p class="whitespace-pre-line">{{ letter.body }}</p>
+          </li>
+        </ul>
+      </template>
+    </main>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+      <h1>Invite by a letter</h1>
+      <hr class="rule2 mt-2 mb-3" />
+      <NewForm path="/invitations" :schema="inviteSchema" :fields="FIELDS" :start="EMPTY" action="Write the letter" @made="invited" />
+    </aside>
+  </div>
+</template>

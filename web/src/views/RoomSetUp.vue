@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import type { DayView, FloorView, SchoolView } from '@peen/contract'
+import { computed, onMounted, ref, watch } from 'vue'
+import { api, sentenceOf } from '../api/client'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+import { useSessionStore } from '../stores/session'
+
+// The room with its size, and which tools lie at which table: the adviser advises what is at hand.
+const session = useSessionStore()
+const { data, error, loading, reload } = useLoaded<DayView>(() => '/day')
+const refused = ref<string | null>(null)
+const said = ref<string | null>(null)
+const room = ref({ room: session.school?.room ?? '', roomWidthMm: '', roomDepthMm: '' })
+const tableId = ref('')
+onMounted(async () => {
+  const [widthMm, depthMm] = (await api.get<FloorView>('/floor')).roomMm
+  room.value = { ...room.value, roomWidthMm: String(widthMm), roomDepthMm: String(depthMm) }
+})
+watch(data, (view) => {
+  tableId.value ||= view?.tables[0]?.id ?? ''
+})
+const table = computed(() => data.value?.tables.find(({ id }) => id === tableId.value) ?? null)
+const tools = computed(() => session.school?.tools ?? [])
+const lies = (id: string) => table.value?.toolIds?.includes(id) ?? true
+
+async function act(work: () => Promise<unknown>, words: string): Promise<void> {
+  said.value = null
+  try {
+    await work()
+    refused.value = null
+    said.value = words
+    await reload()
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  }
+}
+function keepRoom(): void {
+  const { room: name, roomWidthMm, roomDepthMm } = room.value
+  const sizes = { roomWidthMm: Number(roomWidthMm), roomDepthMm: Number(roomDepthMm) }
+  void act(async () => {
+    session.school = await api.put<SchoolView>('/school/room', { room: name, ...sizes })
+  }, 'The room is kept.')
+}
+function toggle(id: string): void {
+  const now = table.value!.toolIds ?? tools.value.map((tool) => tool.id)
+  const next = now.includes(id) ? now.filter((one) => one !== id) : [...now, id]
+  setTools(next.length === tools.value.length ? null : next)
+}
+function setTools(toolIds: readonly string[] | null): void {
+  void act(() => api.put(`/tables/${tableId.value}/tools`, { toolIds }), 'The tools of the table are kept.')
+}
+</script>
+
+<template>
+  <TopLine what="Room and tools" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="Room and tools">
+    <p v-if="said" class="mb-2 font-[650]" role="status">{{ said }}</p>
+    <p v-if="refused" class="mb-2 font-semibold text-danger" role="alert">{{ refused }}</p>
+    <template v-if="session.isLead">
+      <h1>The room</h1>
+      <hr class="rule2 mt-2 mb-3" />
+      <form class="flex flex-wrap items-end gap-2" novalidate @submit.prevent="keepRoom">
+        <label><span class="label">Name</span><input v-model="room.room" class="field w-[240px]" maxlength="80" /></label>
+        <label><span class="label">Width, mm</span><input v-model="room.roomWidthMm" class="field w-[130px]" inputmode="numeric" /></label>
+        <label><span class="label">Depth, mm</span><input v-model="room.roomDepthMm" class="field w-[130px]" inputmode="numeric" /></label>
+        <button class="btn">Keep the room</button>
+      </form>
+    </template>
+    <h1 class="mt-6">Tools at the tables</h1>
+    <hr class="rule2 mt-2 mb-3" />
+    <p v-if="!table" class="muted">No table yet: put one into the room on the day’s page.</p>
+    <template v-else>
+      <label
+        ><span class="label">Table</span>
+        <select v-model="tableId" class="field h-12 w-[160px]">
+          <option v-for="one in data.tables" :key="one.id" :value="one.id">Table {{ one.number }}</option>
+        </select></label
+      >
+      <p class="mt-2">
+        {{ table.toolIds ? `${table.toolIds.length} of ${tools.length} tools lie here.` : 'The whole rack is at hand here.' }}
+      </p>
+      <ul class="m-0 mt-2 grid list-none gap-x-6 p-0 sm:grid-cols-2 lg:grid-cols-4">
+        <li v-for="tool in tools" :key="tool.id">
+          <label class="flex min-h-11 items-center gap-3"
+            ><input type="checkbox" class="size-6 accent-(--act)" :checked="lies(tool.id)" @change="toggle(tool.id)" />{{
+              tool.kind === 'blade' || tool.kind === 'comb' ? `${tool.kind} ` : ''
+            }}{{ tool.label }}</label
+          >
+        </li>
+      </ul>
+      <button v-if="table.toolIds" class="btn btn-quiet mt-2" @click="setTools(null)">The whole rack</button>
+    </template>
+  </main>
+</template>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import type { VisitPage } from '@peen/contract'
+import { FOOT_NAMES } from '@peen/core/checkin'
+import { groupLines, sayLinePlace, sayTool } from '@peen/core/setup'
+import { computed, ref } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import { useSessionStore } from '../stores/session'
+import PictureRow from './PictureRow.vue'
+import { handOverFor } from './words'
+import type { useVisit } from './useVisit'
+
+// The end of a visit: what was used where, what next time, when back, what the owner is told, nails that are still owed.
+const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
+const session = useSessionStore()
+const { sheet, draft, send, reload } = props.visit
+/** what the sheet says, as the first words of the record: the instructor corrects them */
+const usedBySheet = computed(() =>
+  groupLines(sheet.value!.lines)
+    .filter(([first]) => first.choice)
+    .map((group) => `${group.map((line) => sayLinePlace(line).toLowerCase()).join(', ')}: ${sayTool(group[0])}`)
+    .join('\n')
+)
+const { closing } = props.page
+const used = ref(closing?.used ?? usedBySheet.value)
+const nextTime = ref(closing?.nextTime ?? '')
+const back = ref(String(closing?.backInWeeks ?? ''))
+const nailsDone = ref(draft.value!.nailsOwed.length === 0)
+const handOver = ref(closing?.handOver ?? handOverFor(props.page, draft.value!, nailsDone.value, null))
+const wrong = ref<string | null>(null)
+const said = ref(false)
+
+function propose(): void {
+  handOver.value = handOverFor(props.page, draft.value!, nailsDone.value, Number(back.value) || null)
+}
+async function close(): Promise<void> {
+  const weeks = back.value.trim() === '' ? null : Number(back.value)
+  if (weeks !== null && !(Number.isInteger(weeks) && weeks >= 1 && weeks <= 104)) {
+    wrong.value = `Back in weeks is ${back.value}; allowed is 1 to 104 weeks, or nothing.`
+    return
+  }
+  wrong.value = null
+  const body = { used: used.value, nextTime: nextTime.value, backInWeeks: weeks, handOver: handOver.value, nailsDone: nailsDone.value }
+  if (await send('closing', () => body)) {
+    said.value = true
+    await reload()
+  }
+}
+</script>
+
+<template>
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="Closing the dog">
+    <slot />
+    <form class="grid gap-x-8 gap-y-2 lg:grid-cols-2" novalidate @submit.prevent="close">
+      <div>
+        <label class="label" for="used">What was used where</label>
+        <textarea id="used" v-model="used" class="field min-h-[300px] leading-[1.4]" :disabled="!session.isStaff" maxlength="2000" />
+        <h2 class="mt-4">Photographs after</h2>
+        <PictureRow class="mt-2" :visit-id="page.id" moment="after" :pictures="page.pictures" :earlier="page.earlier" @changed="reload" />
+      </div>
+      <div>
+        <template v-if="draft!.nailsOwed.length">
+          <p class="font-semibold text-danger">
+            <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Nails owed:
+            {{ draft!.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ') }}. The dog does not leave without.
+          </p>
+          <label class="flex min-h-11 items-center gap-3"
+            ><input v-model="nailsDone" type="checkbox" class="size-6 accent-(--act)" />they are done now</label
+          >
+        </template>
+        <label class="label" for="next-time">What to do next time</label>
+        <textarea id="next-time" v-model="nextTime" class="field min-h-[88px]" :disabled="!session.isStaff" maxlength="400" />
+        <label class="label mt-3" for="back">Back in, weeks</label>
+        <input id="back" v-model="back" class="field" inputmode="numeric" :disabled="!session.isStaff" />
+        <label class="label mt-3" for="hand-over">Said to the owner</label>
+        <textarea id="hand-over" v-model="handOver" class="field min-h-[120px]" :disabled="!session.isStaff" maxlength="400" />
+        <div v-if="session.isStaff" class="mt-2 grid gap-2 sm:grid-cols-2">
+          <button type="button" class="btn btn-quiet" @click="propose">Propose it anew</button>
+          <button class="btn btn-go">{{ page.closing ? 'Keep the changes' : 'Close the dog' }}</button>
+        </div>
+        <p v-if="wrong" class="mt-2 font-semibold text-danger" role="alert">{{ wrong }}</p>
+        <p v-if="said" class="mt-2 font-[650]" role="status">Closed and kept.</p>
+      </div>
+    </form>
+  </main>
+</template>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { STANCES, type Moment, type PictureView, type Stance } from '@peen/contract'
+import { ref } from 'vue'
+import { api, sentenceOf } from '../api/client'
+
+// Photographs of one moment, stance by stance; the visit before stands beside, so that the dog is set up the same way.
+const props = defineProps<{ visitId: string; moment: Moment; pictures: readonly PictureView[]; earlier: readonly PictureView[] }>()
+const emit = defineEmits<{ changed: [] }>()
+
+const refused = ref<string | null>(null)
+const busy = ref<Stance | null>(null)
+/** the server's own limit, said before anything is sent */
+const MOST_MB = 15
+const own = (stance: Stance) => props.pictures.find((one) => one.moment === props.moment && one.stance === stance)
+/** the same stance to stand by: before the trim, or the visit before */
+const guide = (stance: Stance) =>
+  props.moment === 'after'
+    ? props.pictures.find((one) => one.moment === 'before' && one.stance === stance)
+    : props.earlier.find((one) => one.stance === stance)
+
+async function take(stance: Stance, event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  if (file.size > MOST_MB * 1048576) {
+    refused.value = `The picture is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
+    return
+  }
+  busy.value = stance
+  try {
+    await api.upload(`/visits/${props.visitId}/pictures/${props.moment}/${stance}`, file, file.type || 'application/octet-stream')
+    refused.value = null
+    emit('changed')
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  } finally {
+    busy.value = null
+  }
+}
+</script>
+
+<template>
+  <div>
+    <ul class="m-0 grid list-none grid-cols-5 gap-2 p-0">
+      <li v-for="stance in STANCES" :key="stance">
+        <label class="block cursor-pointer focus-within:outline-3 focus-within:outline-ink">
+          <span
+            class="flex aspect-square items-center justify-center overflow-hidden border border-dashed border-hair bg-plate text-center text-[16px] leading-[1.15]"
+          >
+            <img
+              v-if="own(stance)"
+              :src="`/api/pictures/${own(stance)!.id}`"
+              :alt="`${moment}, ${stance}`"
+              class="size-full object-cover"
+            />
+            <img
+              v-else-if="guide(stance)"
+              :src="`/api/pictures/${guide(stance)!.id}`"
+              :alt="`stand it as then, ${stance}`"
+              class="size-full object-cover opacity-40"
+            />
+            <span v-else class="muted">{{ busy === stance ? '…' : 'add' }}</span>
+          </span>
+          <span class="mt-1 block text-center text-[16px]">{{ stance }}</span>
+          <input
+            class="sr-only"
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            :aria-label="`Photograph ${moment}, ${stance}`"
+            @change="take(stance, $event)"
+          />
+        </label>
+      </li>
+    </ul>
+    <p class="muted mt-1 leading-[1.3]">The same stance each time, the dog square and level. No people in the picture.</p>
+    <p v-if="refused" class="mt-1 font-semibold text-danger" role="alert">{{ refused }}</p>
+  </div>
+</template>

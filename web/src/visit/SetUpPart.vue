@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { bodyById, coatFor, trimFits } from '@peen/content'
+import type { VisitPage } from '@peen/contract'
+import type { Choice } from '@peen/core/advice'
+import { fitBody } from '@peen/core/figure'
+import { measuredRules, RULE_KINDS, RULE_NAMES, type RuleKind } from '@peen/core/proportions'
+import { regionName, type RegionId } from '@peen/core/regions'
+import { fitOf, groupLines, sayLinePlace, sayTool, type SheetLine } from '@peen/core/setup'
+import { computed, ref } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import SideButtons from '../components/SideButtons.vue'
+import ToggleButtons from '../components/ToggleButtons.vue'
+import ToolChoice from '../components/ToolChoice.vue'
+import DogPlate from '../figure/DogPlate.vue'
+import type { PlateNote } from '../figure/plate-note'
+import { useSessionStore } from '../stores/session'
+import MeasureLines from './MeasureLines.vue'
+import SheetTable from './SheetTable.vue'
+import { isSided, wornBy, type useVisit } from './useVisit'
+
+// The sheet: the dog as it will stand, and for every place the tool, the direction, the order, the caution and the reason.
+const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
+const session = useSessionStore()
+const { sheet, plan, choose } = props.visit
+const MEASURES = RULE_KINDS.map((id) => ({ id, name: RULE_NAMES[id] }))
+const region = ref<RegionId>('back')
+const side = ref<'left' | 'right'>('left')
+const shows = ref(false)
+const makingPdf = ref<string | null>(null)
+
+const lines = computed(() => sheet.value!.lines)
+const lineAt = (at: RegionId) =>
+  lines.value.find((line) => line.region === at && (line.side === side.value || line.side === 'both' || line.side === 'whole'))
+const line = computed(() => lineAt(region.value) ?? lines.value[0])
+const worn = computed(() => wornBy(lines.value, plan.value, side.value))
+const fit = computed(() => fitOf(trimFits, props.page.standard.id, props.page.dog.coatType))
+/** what this trim asks for first; every other measure of the trade can be added */
+const kinds = ref<readonly RuleKind[]>(trimFits.find(({ trim }) => trim === props.page.standard.id)?.measures ?? RULE_KINDS)
+function toggle(kind: RuleKind): void {
+  kinds.value = RULE_KINDS.filter((one) => (one === kind ? !kinds.value.includes(one) : kinds.value.includes(one)))
+}
+const measured = computed(() => {
+  const { bodyType, withersMm, own, flatFootMm } = props.page.dog
+  const blade = lineAt('skull')?.choice?.tool ?? props.page.rack.find(({ id }) => id === 'blade-7f') ?? null
+  const body = fitBody(bodyById(bodyType), { withersMm, ...own })
+  const ball = coatFor(bodyType, props.page.standard.plan.drawnAs).shapes?.find(({ kind }) => kind === 'pompon') as
+    { radiusMm: number } | undefined
+  return measuredRules(kinds.value, {
+    body,
+    withersMm,
+    lengths: worn.value,
+    ballMm: ball?.radiusMm ?? null,
+    flatFootMm,
+    house: sheet.value!.house,
+    blade
+  })
+})
+/** One note for each group of places, at the place that is drawn largest. */
+const notes = computed<PlateNote[]>(() =>
+  groupLines(
+    lines.value.filter(
+      ({ region: at, side: of }) => plan.value[at as never] !== undefined && (of === side.value || of === 'both' || of === 'whole')
+    )
+  )
+    .filter((group) => group[0].choice || group[0].stopped)
+    .slice(0, 12)
+    .map((group, i) => noteOf(group, i))
+)
+function noteOf(group: readonly SheetLine[], i: number): PlateNote {
+  const first = group.find(({ region: at }) => at === 'back' || at === 'foreleg') ?? group[0]
+  const off = (first.leavesMm ?? 0) - (first.plannedMm ?? first.leavesMm ?? 0)
+  return {
+    id: first.id,
+    region: first.region,
+    numeral: String(i + 1),
+    heading: group.length > 1 ? `${sayLinePlace(first)} +${group.length - 1}` : sayLinePlace(first),
+    lines: [{ text: sayTool(first), bold: true }, ...(first.leavesMm === null ? [] : [{ text: `leaves ${first.leavesMm} mm` }])],
+    // what the instructor chose is told apart from what the rules lengthen
+    tone: !first.isOwn ? undefined : off > 0.05 ? 'long' : off < -0.05 ? 'short' : undefined,
+    danger: first.stopped ? 'nothing cut' : first.advice.fired.some(({ id }) => id === 'burn-step') ? 'burned before' : undefined
+  }
+}
+const aims = computed(() => {
+  const { plannedMm, targetMm, changedBy, advice } = line.value
+  const parts = [
+    ...(plannedMm === null ? [] : [`planned ${plannedMm} mm`]),
+    ...(changedBy ? [`${targetMm} mm by ${changedBy.toLowerCase()}`] : []),
+    ...(advice.aimMm !== null && advice.aimMm !== targetMm ? [`aimed at ${advice.aimMm} mm`] : [])
+  ]
+  return parts.join(', ')
+})
+function take({ tool, direction }: Choice): void {
+  void choose(line.value.id, { toolId: tool.id, direction })
+}
+function pick(at: RegionId): void {
+  region.value = at
+}
+async function pdf(): Promise<void> {
+  makingPdf.value = 'Making the sheet …'
+  try {
+    const { downloadSheet } = await import('./sheet-pdf')
+    await downloadSheet(props.page, sheet.value!, measured.value, worn.value)
+    makingPdf.value = null
+  } catch (caught) {
+    makingPdf.value = caught instanceof Error ? caught.message : 'The sheet could not be made.'
+  }
+}
+</script>
+
+<template>
+  <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_380px] lg:overflow-hidden">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+      <slot />
+      <p v-if="fit.say" class="mb-2 bg-danger-tint p-2 leading-[1.35] font-semibold text-danger">
+        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{
+          fit.verdict === 'refused' ? 'Not in this coat.' : 'Look first.'
+        }}
+        {{ fit.say }}
+      </p>
+      <DogPlate
+        :dog="{ ...page.dog, trim: page.standard.plan.drawnAs }"
+        :plan="plan"
+        :lengths="worn"
+        :notes="shows ? [] : notes"
+        :selected="region"
+        :mirrored="side === 'right'"
+        :shows-departures="!shows && sheet!.lines.some((one) => one.isOwn)"
+        :lists-rest="false"
+        :height="520"
+        :caption="`${page.dog.name} as this sheet leaves it, from the dog’s own ${side}.`"
+        :label="`${page.dog.name} as planned, with the tool at each place`"
+        @pick="pick"
+      >
+        <template #over="{ toPlate }"><MeasureLines v-if="shows" :rules="measured" :to-plate="toPlate" /></template>
+      </DogPlate>
+      <div class="mt-3 flex flex-wrap items-center gap-2">
+        <SideButtons v-model="side" />
+        <button :class="['btn', shows ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="shows" @click="shows = !shows">
+          measured on the dog
+        </button>
+        <button class="btn btn-quiet" @click="pdf">A4 sheet, PDF</button>
+        <RouterLink class="btn btn-quiet" :to="`/visits/${page.id}/table`">For the table</RouterLink>
+        <span v-if="makingPdf" role="status">{{ makingPdf }}</span>
+      </div>
+      <ToggleButtons v-if="shows" class="mt-3" :options="MEASURES" :is-on="(kind) => kinds.includes(kind)" @toggle="toggle" />
+      <ol v-if="shows" class="row-rule m-0 mt-3 list-none p-0" data-testid="measured">
+        <li v-for="(rule, i) in measured" :key="rule.kind" class="flex gap-3 py-2 leading-[1.35]">
+          <b class="w-5">{{ 'abcdefgh'[i] }}</b>
+          <span
+            ><b>{{ rule.name }}.</b> {{ rule.says.join(' ') }}</span
+          >
+        </li>
+      </ol>
+      <ul v-if="sheet!.wishes.length" class="m-0 mt-4 list-none p-0" aria-label="Wishes">
+        <li v-for="wish in sheet!.wishes" :key="wish" class="leading-[1.4]">{{ wish }}</li>
+      </ul>
+      <p v-for="move in sheet!.moved" :key="move.say" class="mt-1 leading-[1.35]" data-moved><b>The trim today.</b> {{ move.say }}</p>
+      <p v-for="other in sheet!.overridden" :key="other" class="mt-1 font-[650]">This visit differs from the house: {{ other }}.</p>
+      <SheetTable class="mt-4" :sheet="sheet!" :selected="line.id" @pick="(one) => (region = one.region)" />
+      <p class="muted mt-3 max-w-[72ch]">
+        Common practice and this school’s house rules ({{ sheet!.decided.join('; ').toLowerCase() }}). Local animal-welfare codes and a
+        veterinary surgeon come first.
+      </p>
+    </main>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+      <label class="muted block" for="place">Place</label>
+      <select id="place" v-model="region" class="field mt-1 h-11 w-full">
+        <option v-for="at in [...new Set(lines.map((one) => one.region))]" :key="at" :value="at">{{ regionName(at) }}</option>
+      </select>
+      <h1 class="mt-4">{{ sayLinePlace(line) }}</h1>
+      <p class="muted">
+        {{ line.order }}. {{ line.step }}<template v-if="isSided(line.region) && line.side !== 'both'">, {{ line.side }} side</template>
+      </p>
+      <p v-if="line.stopped" class="mt-2 bg-danger-tint p-2 leading-[1.35] font-semibold text-danger">
+        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ line.stopped }}
+      </p>
+      <p v-for="reason in line.excused" :key="reason" class="mt-1">
+        <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />{{ reason }}
+      </p>
+      <template v-if="!line.stopped">
+        <ToolChoice
+          :advice="line.advice"
+          :chosen="line.choice"
+          :aims="aims"
+          :locked="!session.isStaff || page.closing !== null"
+          @choose="take"
+        />
+        <button v-if="line.isOwn && session.isStaff" class="btn btn-quiet mt-3 w-full" @click="choose(line.id, null)">
+          Back to the advice
+        </button>
+      </template>
+    </aside>
+  </div>
+</template>

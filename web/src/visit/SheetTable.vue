@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { groupLines, sayLinePlace, sayTool, type LineId, type Sheet, type SheetLine } from '@peen/core/setup'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+
+// The sheet as it is read while working: step by step, places together that one tool passes over.
+const props = defineProps<{ sheet: Sheet; selected?: LineId | null; large?: boolean }>()
+const emit = defineEmits<{ pick: [line: SheetLine] }>()
+
+const steps = computed(() =>
+  props.sheet.steps.map(({ label, minutes }, i) => ({
+    order: i + 1,
+    name: label,
+    minutes,
+    groups: groupLines(props.sheet.lines.filter(({ order }) => order === i + 1))
+  }))
+)
+const places = (group: readonly SheetLine[]) =>
+  group.map((line, i) => (i === 0 ? sayLinePlace(line) : sayLinePlace(line).toLowerCase())).join(', ')
+</script>
+
+<template>
+  <section aria-label="The sheet, step by step" data-testid="sheet">
+    <div v-for="step in steps" :key="step.order" class="break-inside-avoid">
+      <h2 class="mt-4" :class="large ? 'text-[20px]' : ''">
+        {{ step.order }}. {{ step.name }} <span class="muted font-normal">{{ step.minutes }} min</span>
+      </h2>
+      <hr class="rule2 mt-1" />
+      <ul class="row-rule m-0 list-none p-0">
+        <li v-for="group in step.groups" :key="group[0].id">
+          <button
+            class="grid min-h-12 w-full gap-x-4 gap-y-0.5 py-2 text-left leading-[1.3] sm:grid-cols-[1.1fr_1.2fr_88px]"
+            :class="[group.some((line) => line.id === selected) ? 'bg-well' : '', large ? 'text-[18px]' : '']"
+            @click="emit('pick', group[0])"
+          >
+            <span>{{ places(group) }}</span>
+            <span
+              ><b :class="group[0].stopped ? 'text-danger' : ''">{{ sayTool(group[0]) }}</b
+              ><span v-if="group[0].isOwn" class="muted"> (chosen here)</span
+              ><span v-if="group[0].changedBy" class="muted block">{{ group[0].changedBy }}</span
+              ><span v-for="reason in group[0].excused" :key="reason" class="muted block"
+                ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />came in so: {{ reason }}</span
+              ><span v-for="caution in group[0].cautions" :key="caution.id" class="block text-danger"
+                ><GlyphMark name="danger" :size="15" class="mr-1 align-[-2px]" />{{ caution.say }}</span
+              ></span
+            >
+            <span class="sm:text-right">{{ group[0].leavesMm === null ? '' : `${group[0].leavesMm} mm` }}</span>
+          </button>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>

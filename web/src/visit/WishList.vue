@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { houseRules } from '@peen/content'
+import type { Wish } from '@peen/core/checkin'
+import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
+import { WISH_LIMITS_MM } from '@peen/core/setup'
+import { computed, ref } from 'vue'
+
+// What was asked for, and by whom: words, a length at a place, or the other side of a house rule.
+const props = defineProps<{ wishes: readonly Wish[]; house: Readonly<Record<string, number>>; locked: boolean }>()
+const emit = defineEmits<{ change: [wishes: readonly Wish[]] }>()
+
+const ASKERS = ['the owner', 'the school', 'the examiner'] as const
+const what = ref('')
+const askedBy = ref<string>(ASKERS[0])
+const region = ref<RegionId | ''>('')
+const mm = ref('')
+const rule = ref('')
+const wrong = ref<string | null>(null)
+
+/** every side that the school does not take */
+const otherSides = computed(() =>
+  houseRules.flatMap(({ id, question, sides }) =>
+    sides.flatMap((name, side) => (side === (props.house[id] ?? 0) ? [] : [{ value: `${id}=${side}`, name: `${question}: ${name}` }]))
+  )
+)
+function add(): void {
+  const length = Number(mm.value.replace(',', '.'))
+  if (region.value !== '' && !(mm.value.trim() !== '' && length >= WISH_LIMITS_MM.low && length <= WISH_LIMITS_MM.high)) {
+    wrong.value = `Length is ${mm.value.trim() || 'empty'}; allowed is ${WISH_LIMITS_MM.low} to ${WISH_LIMITS_MM.high} mm.`
+    return
+  }
+  const [id, side] = rule.value.split('=')
+  const said =
+    what.value.trim() ||
+    (rule.value && otherSides.value.find(({ value }) => value === rule.value)!.name) ||
+    (region.value && `${regionName(region.value)} ${length} mm`)
+  if (!said) {
+    wrong.value = 'Wish is empty; say what was asked for, or choose a place or a side.'
+    return
+  }
+  wrong.value = null
+  emit('change', [
+    ...props.wishes,
+    {
+      what: said,
+      askedBy: askedBy.value,
+      length: region.value === '' ? null : { region: region.value, mm: length },
+      rule: rule.value === '' ? null : { id, side: Number(side) }
+    }
+  ])
+  what.value = ''
+  mm.value = ''
+  region.value = ''
+  rule.value = ''
+}
+const saysMore = ({ length, rule: side }: Wish) => [
+  ...(length ? [`${regionName(length.region).toLowerCase()} ${length.mm} mm`] : []),
+  ...(side ? [houseRules.find(({ id }) => id === side.id)?.sides[side.side] ?? ''] : [])
+]
+</script>
+
+<template>
+  <section aria-label="Wishes">
+    <ul class="row-rule m-0 list-none p-0">
+      <li v-for="(wish, i) in wishes" :key="i" class="flex min-h-12 items-center gap-3 py-1">
+        <span class="flex-1 leading-[1.3]"
+          ><b>{{ wish.what }}</b
+          ><template v-if="saysMore(wish).length"> ({{ saysMore(wish).join(', ') }})</template>
+          <span class="muted block">asked for by {{ wish.askedBy }}</span></span
+        >
+        <button
+          v-if="!locked"
+          class="btn btn-quiet min-h-11 px-3 text-[16px]"
+          :aria-label="`Take back: ${wish.what}`"
+          @click="
+            emit(
+              'change',
+              wishes.filter((_, k) => k !== i)
+            )
+          "
+        >
+          Take back
+        </button>
+      </li>
+    </ul>
+    <form v-if="!locked" class="mt-2 grid gap-2" novalidate @submit.prevent="add">
+      <label class="label mb-0" for="wish-what">What is asked for</label>
+      <input id="wish-what" v-model="what" class="field" maxlength="200" />
+      <div class="flex gap-2">
+        <label class="min-w-0 flex-1"
+          ><span class="muted">changes a length at</span>
+          <select v-model="region" class="field h-12">
+            <option value="">no place</option>
+            <option v-for="one in REGIONS" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select></label
+        >
+        <label class="w-[104px]"
+          ><span class="muted">to, mm</span><input v-model="mm" class="field" inputmode="decimal" :disabled="region === ''"
+        /></label>
+      </div>
+      <label
+        ><span class="muted">takes a house rule the other way</span>
+        <select v-model="rule" class="field h-12">
+          <option value="">none</option>
+          <option v-for="one in otherSides" :key="one.value" :value="one.value">{{ one.name }}</option>
+        </select></label
+      >
+      <label
+        ><span class="muted">asked for by</span>
+        <select v-model="askedBy" class="field h-12">
+          <option v-for="one in ASKERS" :key="one" :value="one">{{ one }}</option>
+        </select></label
+      >
+      <p v-if="wrong" class="font-semibold text-danger" role="alert">{{ wrong }}</p>
+      <button class="btn btn-quiet">Write this wish down</button>
+    </form>
+  </section>
+</template>

@@ -1,0 +1,125 @@
+// The set-up sheet on A4 paper. Loaded when it is asked for: the layout package and its fonts are large.
+import type { VisitPage } from '@peen/contract'
+import { FOOT_NAMES, readyToCut, skinStops } from '@peen/core/checkin'
+import type { Lengths } from '@peen/core/figure'
+import type { MeasuredRule } from '@peen/core/proportions'
+import { groupLines, sayLinePlace, sayTool, type Sheet } from '@peen/core/setup'
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { pictureOnPaper, refuseUnprintable, savePdf } from '../library/paper'
+
+const DANGER = '#b0102b'
+const MUTED = '#44545a'
+/** what the head of the sheet says once for every place */
+const SAID_ABOVE: ReadonlySet<string> = new Set(['unknown-safe', 'unknown-feet', 'unknown-toes'])
+const PICTURE_PX = { w: 1100, h: 620 }
+
+/** Everything on the sheet as the layout package takes it; `picture` is a PNG as a data address. */
+export function sheetDocument(
+  page: VisitPage,
+  sheet: Sheet,
+  measured: readonly MeasuredRule[],
+  picture: string | null,
+  onDate: string
+): TDocumentDefinitions {
+  const { dog, standard, apprentice, found } = page
+  const ready = readyToCut(found)
+  const lines: Content[] = [
+    { text: `${dog.name}: ${standard.name}`, style: 'title' },
+    {
+      text: `${onDate}, table ${page.tableNumber}, ${apprentice.givenName} ${apprentice.familyName}. ${dog.coat} coat, ${dog.withersMm} mm, can stand ${dog.canStandMin} minutes; dislikes ${dog.dislikes || 'nothing we know of'}.`,
+      margin: [0, 0, 0, 6]
+    }
+  ]
+  const alarms = [
+    ...(dog.standing ? [`${dog.name} is ${dog.standing.kind}: ${dog.standing.reason}.`] : []),
+    ...(page.known ? [] : ['First visit: everything one step longer.']),
+    ...ready.missing,
+    ...skinStops(found.skin).map(({ say }) => say),
+    ...(found.nailsOwed.length > 0 ? [`Nails owed: ${found.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ')}.`] : [])
+  ]
+  const asked = [
+    ...sheet.wishes,
+    ...sheet.moved.map(({ say }) => `The trim today: ${say}`),
+    ...sheet.overridden.map((other) => `This visit differs from the house: ${other}.`)
+  ]
+  return {
+    pageSize: 'A4',
+    pageMargins: [36, 34, 36, 40],
+    info: { title: `Set-up sheet, ${dog.name}` },
+    defaultStyle: { font: 'Roboto', fontSize: 9.5, lineHeight: 1.15 },
+    styles: { title: { fontSize: 16, bold: true, margin: [0, 0, 0, 2] }, head: { bold: true, fontSize: 10 }, muted: { color: MUTED } },
+    content: [
+      ...lines,
+      ...alarms.map((text): Content => ({ text: `! ${text}`, color: DANGER, bold: true })),
+      ...(picture
+        ? [{ image: picture, width: 420, alignment: 'center' as const, margin: [0, 4, 0, 4] as [number, number, number, number] }]
+        : []),
+      ...asked.map((text): Content => ({ text: `• ${text}` })),
+      sheetTable(sheet),
+      ...(measured.length > 0
+        ? [{ text: 'Measured on the dog', style: 'head', margin: [0, 8, 0, 2] as [number, number, number, number] }]
+        : []),
+      ...measured.map(({ name, says }): Content => ({ text: `${name}. ${says.join(' ')}` })),
+      { text: `House rules: ${sheet.decided.join('; ')}.`, style: 'muted', margin: [0, 8, 0, 0] },
+      {
+        text: 'Common practice and the house rules of this school. Local animal-welfare codes and a veterinary surgeon come first.',
+        style: 'muted',
+        margin: [0, 2, 0, 0]
+      }
+    ],
+    footer: (current, count) => ({
+      text: `${dog.name}, ${onDate}, page ${current} of ${count}`,
+      alignment: 'center',
+      color: MUTED,
+      fontSize: 8,
+      margin: [0, 12, 0, 0]
+    })
+  }
+}
+
+function sheetTable({ lines }: Sheet): Content {
+  const head = ['Step', 'Place', 'Tool and direction', 'Leaves', 'Take care, and why'].map((text): TableCell => ({ text, bold: true }))
+  const rows = groupLines(lines).map((group): TableCell[] => {
+    const [line] = group
+    const places = group.map((one, i) => (i === 0 ? sayLinePlace(one) : sayLinePlace(one).toLowerCase())).join(', ')
+    const why = line.advice.fired.filter(({ id }) => !SAID_ABOVE.has(id) && !line.cautions.some((caution) => caution.id === id)).slice(0, 2)
+    return [
+      { text: `${line.order}. ${line.step}` },
+      { text: places },
+      { text: sayTool(line), bold: true, ...(line.stopped ? { color: DANGER } : {}) },
+      { text: line.leavesMm === null ? '' : `${line.leavesMm} mm` },
+      {
+        stack: [
+          ...(line.stopped ? [{ text: line.stopped, color: DANGER }] : []),
+          ...(line.changedBy ? [{ text: line.changedBy, bold: true }] : []),
+          ...line.excused.map((text) => ({ text: `Came in so: ${text}`, color: MUTED })),
+          ...line.cautions.map(({ say }) => ({ text: say, color: DANGER })),
+          ...why.map(({ say }) => ({ text: say, color: MUTED }))
+        ]
+      }
+    ]
+  })
+  return {
+    table: { headerRows: 1, dontBreakRows: true, widths: [62, 92, 82, 36, '*'], body: [head, ...rows] },
+    layout: 'lightHorizontalLines',
+    margin: [0, 6, 0, 0]
+  }
+}
+
+/** Makes the sheet and hands it to the browser as a file. Refuses a text that the font cannot print, naming the word. */
+export async function downloadSheet(page: VisitPage, sheet: Sheet, measured: readonly MeasuredRule[], worn: Lengths): Promise<void> {
+  const { dog, apprentice, onDate, found } = page
+  const texts = [
+    dog.name,
+    dog.dislikes,
+    dog.coat,
+    apprentice.givenName,
+    apprentice.familyName,
+    ...found.wishes.flatMap(({ what, askedBy }) => [what, askedBy])
+  ]
+  refuseUnprintable(texts)
+  const drawn = { dog: { ...dog, trim: page.standard.plan.drawnAs }, lengths: worn, plan: page.standard.plan.lengthsMm }
+  const picture = await pictureOnPaper(drawn, PICTURE_PX.w, PICTURE_PX.h)
+  const file = `sheet-${dog.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}-${onDate}.pdf`
+  await savePdf(sheetDocument(page, sheet, measured, picture, onDate), file)
+}

@@ -1,0 +1,112 @@
+import { adviceRules, coatFor, cutRegionsOf, houseRules } from '@peen/content'
+import type { NewFound, VisitPage } from '@peen/contract'
+import { excusedBy, type Found } from '@peen/core/checkin'
+import { sheetCaseOf, sheetOf, type Chosen, type LineId, type Sheet, type SheetCase, type SheetLine } from '@peen/core/setup'
+import { REGIONS, type RegionId } from '@peen/core/regions'
+import type { Lengths } from '@peen/core/figure'
+import { computed, ref, watch } from 'vue'
+import { api, sentenceOf } from '../api/client'
+import { useLoaded } from '../composables/useLoaded'
+import { useSavedStore } from '../stores/saved'
+
+type Draft = Omit<NewFound, 'version'>
+const SIDED = new Set<RegionId>(REGIONS.flatMap(({ id, paired }) => (paired ? [id] : [])))
+
+/** Does a place have a left and a right? */
+export const isSided = (region: RegionId): boolean => SIDED.has(region)
+
+/** What a visit's sheet is asked; an older check-in excuses what it said until somebody looks again. */
+export function sheetCase(page: VisitPage, found: Found, chosen: SheetCase['chosen']): SheetCase {
+  const excused = found.coat.length > 0 || page.checkedIn ? excusedBy(found.coat) : page.checkIn.excused
+  return sheetCaseOf({ ...page, found, excused, chosen }, { houseRules, regionsOf: cutRegionsOf })
+}
+
+/** What a dog wears on one side when the sheet is followed: a place where nothing is cut keeps what it has grown to. */
+export function wornBy(lines: readonly SheetLine[], plan: Lengths, side: 'left' | 'right'): Lengths {
+  const worn: Record<string, number> = { ...plan }
+  for (const line of lines) {
+    if (worn[line.region] === undefined || (line.side !== side && line.side !== 'both' && line.side !== 'whole')) continue
+    worn[line.region] = line.stopped ? worn[line.region] * GROWN_OUT : (line.leavesMm ?? worn[line.region])
+  }
+  return worn
+}
+/** A coat that is not cut today is drawn this much longer than the trim. Chosen: it must be seen. */
+const GROWN_OUT = 1.6
+
+/** One visit with its check-in, sheet and closing; every change is sent at once and counted by its version. */
+export function useVisit(id: () => string) {
+  const { data, error, loading, reload } = useLoaded<VisitPage>(() => `/visits/${id()}`)
+  const saved = useSavedStore()
+  const refused = ref<string | null>(null)
+  const chosen = ref<SheetCase['chosen']>({})
+  const draft = ref<Draft | null>(null)
+  const version = ref(0)
+  let pending = 0
+  watch(id, () => (version.value = 0))
+  watch(data, (page) => {
+    // an answer that was asked for before the newest change does not take that change back
+    if (!page || pending > 0 || page.version < version.value) return
+    version.value = page.version
+    chosen.value = page.chosen
+    const { gate: _gate, ...seen } = page.found
+    draft.value = { ...seen, weeksSince: page.checkIn.weeksSince }
+  })
+
+  // one write after the other: each carries the version that the one before it left
+  let last: Promise<unknown> = Promise.resolve()
+  function send(part: 'found' | 'gate' | 'chosen' | 'closing', body: () => object): Promise<boolean> {
+    pending++
+    const write = last.then(async () => {
+      try {
+        const answer = await saved.track(api.put<{ version: number }>(`/visits/${id()}/${part}`, { ...body(), version: version.value }))
+        version.value = answer.version
+        refused.value = null
+        return true
+      } catch (caught) {
+        refused.value = sentenceOf(caught)
+        return false
+      } finally {
+        pending--
+      }
+    })
+    last = write
+    return write
+  }
+
+  const found = computed<Found | null>(() => (data.value && draft.value ? { ...draft.value, gate: data.value.found.gate } : null))
+  const sheet = computed<Sheet | null>(() => {
+    if (!data.value || !found.value) return null
+    try {
+      return sheetOf(adviceRules, sheetCase(data.value, found.value, chosen.value))
+    } catch {
+      // a tool that is banned since it was chosen: the advice stands until another is chosen
+      return sheetOf(adviceRules, sheetCase(data.value, found.value, {}))
+    }
+  })
+  const plan = computed<Lengths>(() => data.value?.standard.plan.lengthsMm ?? coatFor('bearded').lengths)
+  const trim = computed(() => data.value?.standard.id)
+
+  /** Changes what was found, shows it at once and sends it. */
+  async function note(change: Partial<Draft>): Promise<boolean> {
+    if (!draft.value) return false
+    draft.value = { ...draft.value, ...change }
+    // what was refused stays here with its sentence, and goes again with the next change
+    return send('found', () => draft.value!)
+  }
+  async function choose(line: LineId, choice: Chosen | null): Promise<void> {
+    const before = chosen.value
+    const { [line]: _old, ...rest } = before
+    chosen.value = choice ? { ...rest, [line]: choice } : rest
+    if (!(await send('chosen', () => ({ chosen: chosen.value })))) chosen.value = before
+  }
+  async function sayReady(dry: boolean, combed: boolean): Promise<void> {
+    if (await send('gate', () => ({ dry, combed }))) await reload()
+  }
+  /** Takes what the server holds, whatever stands here: after somebody else's change. */
+  async function loadAgain(): Promise<void> {
+    version.value = 0
+    refused.value = null
+    await reload()
+  }
+  return { data, error, loading, reload, loadAgain, refused, draft, found, sheet, chosen, plan, trim, note, choose, sayReady, send }
+}
