@@ -27,6 +27,9 @@ const CORE_IS_PURE = [
   { name: 'console', message: 'core does not print' }
 ]
 
+const PAGE_IS_NO_SERVER = ['process', 'Buffer', '__dirname'].map((name) => ({ name, message: 'the page runs in a browser' }))
+const SERVER_IS_NO_PAGE = ['window', 'document', 'localStorage'].map((name) => ({ name, message: 'the server has no page' }))
+
 export default ts.config(
   { ignores: ['**/node_modules/**', 'web/dist/**', '.peen/**', 'server/drizzle/**', 'test-results/**'] },
   js.configs.recommended,
@@ -53,6 +56,8 @@ export default ts.config(
       'vue/require-default-prop': 'off'
     }
   },
+  { files: ['web/src/**/*.{ts,vue}'], rules: { 'no-restricted-globals': ['error', ...PAGE_IS_NO_SERVER] } },
+  { files: ['{server,demo,devices}/src/**/*.ts'], rules: { 'no-restricted-globals': ['error', ...SERVER_IS_NO_PAGE] } },
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts'],

@@ -59,8 +59,7 @@ test('what an instructor knows of a dog is kept and changes the advice; an appre
 })
 
 test('a lead assessor takes the school’s side, and the advice follows', async ({ page }) => {
-  await signIn(page, 'ottilie')
-  await page.goto('/house-rules')
+  await signIn(page, 'ottilie', '/house-rules')
   const skull = page.locator('[data-rule=bearded-skull]')
   await expect(skull).toContainText('The skull is clipped toward the neck.')
   await skull.getByRole('radio', { name: /against, from the neck forward/ }).click()

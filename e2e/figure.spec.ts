@@ -1,8 +1,7 @@
 import { drawn, expect, signIn, test } from './app'
 
 test('the dog redraws with its numbers, answers to keyboard, and shows plan and measurement', async ({ page }) => {
-  await signIn(page, 'ruben')
-  await page.getByRole('link', { name: 'Dogs' }).click()
+  await signIn(page, 'ruben', '/dogs')
   await page.getByRole('link', { name: /Ember/ }).click()
   await drawn(page)
   const ink = () =>

@@ -11,8 +11,7 @@ const standards = readdirSync(FOLDER).map((file) => JSON.parse(readFileSync(new 
 const bearded = standards.find(({ id }) => id === 'bearded-pet')!
 
 test('every trim stands in the library with what makes it, and one is printed for the wall', async ({ page }) => {
-  await signIn(page, 'ottilie')
-  await page.getByRole('link', { name: 'Trims' }).click()
+  await signIn(page, 'ottilie', '/trims')
   await page.getByRole('link', { name: 'Library of trims' }).click()
   const trims = page.locator('[data-trim]')
   await expect(trims).toHaveCount(16)
@@ -35,8 +34,8 @@ test('every trim stands in the library with what makes it, and one is printed fo
 })
 
 test('a technique is found while typing, worded our own way, and compared', async ({ page }) => {
-  await signIn(page, 'ruben')
-  await page.goto('/techniques')
+  await signIn(page, 'ruben', '/techniques')
+  await expect(page.getByLabel('Find a technique, a fault, a place')).toBeVisible()
   await page.keyboard.press('/')
   await page.keyboard.type('toothless')
   await expect(page.getByRole('link', { name: /Which tool where/ })).toBeVisible()
@@ -65,8 +64,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
   page
 }) => {
   test.setTimeout(90000)
-  await signIn(page, 'ottilie')
-  await page.goto('/standards/teddy')
+  await signIn(page, 'ottilie', '/standards/teddy')
   await page.getByRole('button', { name: /^Change it: write version 2/ }).click()
   await page.waitForURL('**/standard-drafts/**')
   const row = page.locator('[data-criterion=teddy-body]')
@@ -121,8 +119,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
 })
 
 test('a trim of our own begins as another is, and a broken file is refused with its place', async ({ page }) => {
-  await signIn(page, 'ruben')
-  await page.goto('/standards/smile')
+  await signIn(page, 'ruben', '/standards/smile')
   await page.getByRole('button', { name: 'Make a trim of our own from it' }).click()
   await page.getByRole('dialog').getByLabel('Name').fill('Our short smile')
   await page.getByRole('dialog').getByRole('button', { name: 'Begin' }).click()

@@ -62,8 +62,7 @@ test('a finished dog takes taps as late, and an instructor counts them', async (
 })
 
 test('the rack says what a blade leaves with and against the growth, in mm or inches', async ({ page }) => {
-  await signIn(page, 'ruben')
-  await page.goto('/rack')
+  await signIn(page, 'ruben', '/rack')
   const row = page.getByRole('row', { name: /blade 7F/ })
   await expect(row).toContainText('3.2 mm')
   await expect(row).toContainText('2 mm')
@@ -141,15 +140,13 @@ test('two devices on one draft: both texts are kept, and the hand chooses', asyn
 })
 
 test('a certificate is signed by two people and never by one alone', async ({ page }) => {
-  await signIn(page, 'ruben')
-  await page.getByRole('link', { name: 'Certify' }).click()
+  await signIn(page, 'ruben', '/certify')
   await page.getByRole('button', { name: /Tove Lind/ }).click()
   await expect(page.getByText('6 rules: all are met')).toBeVisible()
   await page.getByRole('button', { name: 'Sign as Ruben Castell' }).click()
   await expect(page.getByText(/Ruben Castell may not sign: has signed already/)).toBeVisible()
   await page.getByRole('button', { name: 'Sign out' }).click()
-  await signIn(page, 'ottilie')
-  await page.getByRole('link', { name: 'Certify' }).click()
+  await signIn(page, 'ottilie', '/certify')
   await page.getByRole('button', { name: /Tove Lind/ }).click()
   await page.getByRole('button', { name: 'Sign as Ottilie Marsh' }).click()
   await expect(page.getByText('It is issued.')).toBeVisible()
@@ -157,8 +154,7 @@ test('a certificate is signed by two people and never by one alone', async ({ pa
 })
 
 test('what is missing is said, and a decision can be declined with its reason', async ({ page }) => {
-  await signIn(page, 'anneke')
-  await page.getByRole('link', { name: 'Certify' }).click()
+  await signIn(page, 'anneke', '/certify')
   await page.getByRole('button', { name: /Bram Velde/ }).click()
   await page.waitForURL('**/certify/*')
   await expect(page.getByText(/It cannot be issued today/)).toBeVisible()

@@ -28,8 +28,7 @@ async function redrawn(page: Page, act: () => Promise<unknown>): Promise<void> {
 }
 
 test('the plates show every body type in every view, in two trims', async ({ page }) => {
-  await signIn(page, 'ruben')
-  await page.getByRole('link', { name: 'Trims' }).click()
+  await signIn(page, 'ruben', '/trims')
   await page.getByRole('link', { name: /Plates/ }).click()
   await expect(page.locator('section[aria-labelledby^=plate-]')).toHaveCount(10)
   for (const section of await page.locator('section[aria-labelledby^=plate-]').all())
@@ -51,8 +50,7 @@ test('the plates show every body type in every view, in two trims', async ({ pag
 
 test('a plate answers to keys and sliders: views, lengths of either side, days, shapes and faults', async ({ page }) => {
   test.setTimeout(120000)
-  await signIn(page, 'ruben')
-  await page.goto('/plates/bearded-pet')
+  await signIn(page, 'ruben', '/plates/bearded-pet')
   await drawn(page)
   const planned = await ink(page)
   // a length, by keyboard alone; while it moves the picture is coarse, at rest it is full

@@ -17,8 +17,7 @@ async function draw(page: Page, from: ReturnType<Page['locator']>, number: numbe
 
 test('a day is planned by drawing a dog and an apprentice onto a table, and by keys', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 1400 })
-  await signIn(page, 'ruben')
-  await page.goto('/day/2026-04-16')
+  await signIn(page, 'ruben', '/day/2026-04-16')
   await expect(page.getByTestId('day-table')).toHaveCount(8)
   const chip = (name: string) => page.locator('[data-palette] .chip', { hasText: name }).first()
   await draw(page, chip('Ada'), 3)
@@ -46,8 +45,7 @@ test('a day is planned by drawing a dog and an apprentice onto a table, and by k
 })
 
 test('people are invited by a letter, retired and taken in again', async ({ page, browser }) => {
-  await signIn(page, 'anneke')
-  await page.goto('/people')
+  await signIn(page, 'anneke', '/people')
   for (const [label, value] of [
     ['Given name', 'Runa'],
     ['Family name', 'Skye'],
@@ -83,8 +81,7 @@ test('people are invited by a letter, retired and taken in again', async ({ page
 })
 
 test('the rack is changed, taken back, and read from a table by line', async ({ page }) => {
-  await signIn(page, 'anneke')
-  await page.goto('/rack')
+  await signIn(page, 'anneke', '/rack')
   await page.getByRole('button', { name: 'blade 7F', exact: true }).click()
   await page.getByLabel('Leaves with the growth, mm').fill('9')
   await page.getByRole('button', { name: 'Keep it' }).click()
@@ -101,8 +98,7 @@ test('the rack is changed, taken back, and read from a table by line', async ({ 
 })
 
 test('a dog’s own proportions are kept, drawn, and refused where no dog has them; its owner is erased', async ({ page }) => {
-  await signIn(page, 'ruben')
-  await page.goto('/dogs')
+  await signIn(page, 'ruben', '/dogs')
   await page.getByRole('link', { name: /Inkling/ }).click()
   await page.getByRole('link', { name: 'What is known' }).click()
   await expect(page.getByLabel('Owner’s given name')).toHaveValue('Solvei')

@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 declare module '*.vue' {
   import type { DefineComponent } from 'vue'
   const component: DefineComponent<object, object, unknown>

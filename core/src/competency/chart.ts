@@ -21,6 +21,8 @@ export type ChartSettings = {
   readonly risk: number
 }
 
+const MOST_DESIGNS = 200
+
 /** Defaults: 5 % failures are competent, 30 % are not, 30 attempts expected, 5 % risk. Source: design.md section 3. */
 export const CHART_DEFAULTS: ChartSettings = Object.freeze({ acceptable: 0.05, unacceptable: 0.3, expectedAttempts: 30, risk: 0.05 })
 
@@ -32,7 +34,7 @@ export const CHART_DEFAULTS: ChartSettings = Object.freeze({ acceptable: 0.05, u
  * Source: Biau & Porcher 2008; exact chain after Brook & Evans 1972.
  * @example designLearningChart(CHART_DEFAULTS) // k 6, limit 14, falseCompetentRisk .0445, power .9245
  */
-export function designLearningChart(settings: ChartSettings = CHART_DEFAULTS): LearningChart {
+export const designLearningChart = oncePerSettings((settings: ChartSettings): LearningChart => {
   const { acceptable, unacceptable, expectedAttempts, risk } = settings
   inRange('expectedAttempts', expectedAttempts, 1, 500)
   if (!(acceptable > 0 && acceptable < unacceptable && unacceptable < 1)) {
@@ -55,6 +57,22 @@ export function designLearningChart(settings: ChartSettings = CHART_DEFAULTS): L
     falseCompetentRisk: signalWithin(expectedAttempts, unacceptable, k, limit),
     power: signalWithin(expectedAttempts, acceptable, k, limit)
   }
+})
+
+/** A chart is designed by search, and every technique of every apprentice asks for the same few: each is found once. */
+function oncePerSettings<T>(design: (settings: ChartSettings) => T): (settings?: ChartSettings) => T {
+  const found = new Map<string, T>()
+  return (settings = CHART_DEFAULTS) => {
+    const { acceptable, unacceptable, expectedAttempts, risk } = settings
+    const key = [acceptable, unacceptable, expectedAttempts, risk].join(' ')
+    const known = found.get(key)
+    if (known !== undefined) return known
+    const designed = design(settings)
+    // a school has one set of parameters, an editor tries a few: a table of searches never grows without end
+    if (found.size >= MOST_DESIGNS) found.clear()
+    found.set(key, designed)
+    return designed
+  }
 }
 
 /** The monitoring chart the other way: +k for an attempt that is not clean, -1 for a clean one, held at 0, alarm at H. */
@@ -68,7 +86,7 @@ export type MonitoringChart = {
 }
 
 /** Designs the chart that watches a competent apprentice; H is the least limit with a false-alarm risk at most `risk`. */
-export function designMonitoringChart(settings: ChartSettings = CHART_DEFAULTS): MonitoringChart {
+export const designMonitoringChart = oncePerSettings((settings: ChartSettings): MonitoringChart => {
   const { acceptable, unacceptable, expectedAttempts, risk } = settings
   const k = ratioOfWeights(acceptable, unacceptable)
   const alarm = (failureRate: number, h: number) => chainWithin(expectedAttempts, h, [failureRate, k], [1 - failureRate, -1])
@@ -80,7 +98,7 @@ export function designMonitoringChart(settings: ChartSettings = CHART_DEFAULTS):
     falseAlarmRisk: alarm(acceptable, limit),
     power: alarm(unacceptable, limit)
   }
-}
+})
 
 function ratioOfWeights(acceptable: number, unacceptable: number): number {
   const success = Math.log((1 - acceptable) / (1 - unacceptable))

@@ -9,11 +9,12 @@ import {
   type SideKey
 } from '@peen/core/grade'
 import type { Standard } from '@peen/core/standard'
-import { useDebounceFn, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import * as Comlink from 'comlink'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { api, ApiError, sentenceOf } from '../api/client'
 import { useSavedStore } from '../stores/saved'
+import { useSaveSoon } from './useSaveSoon'
 import type { Grader } from '../workers/grade.worker'
 
 export type StoredDraft = {
@@ -22,8 +23,6 @@ export type StoredDraft = {
   readonly critical: readonly string[]
   readonly globalRating: GlobalRating | null
 }
-
-const SAVE_AFTER_MS = 700
 
 /** A draft grading on this device: kept here at every change, saved when the hand rests, graded in a worker. */
 export function useGrade(grading: GradingView, standard: Standard) {
@@ -59,35 +58,33 @@ export function useGrade(grading: GradingView, standard: Standard) {
   watch([answers, critical], () => void regrade(), { immediate: true, deep: true })
   onBeforeUnmount(() => worker.terminate())
 
-  let saving: Promise<void> | null = null
   // what was changed just before signing is saved by signing: the write that waits for a pause must not come in between
   let signing = false
-  async function save(): Promise<void> {
-    if (conflict.value || signing) return
-    while (saving) await saving
-    saving = write().finally(() => (saving = null))
-    await saving
-  }
+  const current = (): StoredDraft => ({
+    version: version.value,
+    answers: answers.value,
+    critical: critical.value,
+    globalRating: rating.value
+  })
   async function write(): Promise<void> {
-    const draft: Draft = { version: version.value, answers: answers.value, critical: critical.value, globalRating: rating.value }
-    saved.saving = true
+    if (conflict.value || signing) return
+    const draft: Draft = current()
     try {
       version.value = (await api.put<{ version: number }>(`/gradings/${grading.id}`, draft)).version
-      kept.value = null
+      // what was changed while this was on its way is still kept here only
+      kept.value = isWaiting() ? current() : null
       saved.kept = 0
       problem.value = null
     } catch (error) {
       saved.kept = 1
       if (error instanceof ApiError && error.problem.code === 'draftConflict') conflict.value = error.problem.stored as StoredDraft
       else problem.value = sentenceOf(error)
-    } finally {
-      saved.saving = false
     }
   }
-  const saveSoon = useDebounceFn(save, SAVE_AFTER_MS)
+  const { soon, now: save, isWaiting } = useSaveSoon(write)
   function changed(): void {
-    kept.value = { version: version.value, answers: answers.value, critical: critical.value, globalRating: rating.value }
-    void saveSoon()
+    kept.value = current()
+    soon()
   }
 
   /** Takes the other device's text; one's own stays kept on the server. */

@@ -1,22 +1,19 @@
 import { knownWith } from '@peen/content'
 import type { DraftView } from '@peen/contract'
 import { sayStandardIssue, standardIssues, type Criterion, type Standard } from '@peen/core/standard'
-import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { api, ApiError, sentenceOf } from '../api/client'
 import { useLoaded } from '../composables/useLoaded'
-import { useSavedStore } from '../stores/saved'
+import { useSaveSoon } from '../composables/useSaveSoon'
 import { useSessionStore } from '../stores/session'
 import { allTechniques } from '../stores/techniques'
 
-const SAVE_AFTER_MS = 700
 const MOST_UNDO = 60
 
 /** A standard under the hand: every change is judged at once, kept when the hand rests, and can be taken back. */
 export function useDraft(id: () => string) {
   const { data, error, loading, reload } = useLoaded<DraftView>(() => `/standard-drafts/${id()}`)
   const session = useSessionStore()
-  const saved = useSavedStore()
   const body = ref<Standard | null>(null)
   const version = ref(0)
   const refused = ref<string | null>(null)
@@ -34,11 +31,10 @@ export function useDraft(id: () => string) {
     return standardIssues(standard, known).map((issue) => ({ path: issue.path, say: sayStandardIssue(standard, issue) }))
   })
 
-  let writing: Promise<unknown> = Promise.resolve()
   async function write(): Promise<void> {
     if (!body.value) return
     try {
-      const answer = await saved.track(api.put<DraftView>(`/standard-drafts/${id()}`, { version: version.value, body: body.value }))
+      const answer = await api.put<DraftView>(`/standard-drafts/${id()}`, { version: version.value, body: body.value })
       version.value = answer.version
       refused.value = null
     } catch (caught) {
@@ -51,24 +47,20 @@ export function useDraft(id: () => string) {
           : sentenceOf(caught)
     }
   }
-  const save = (): Promise<void> => {
-    writing = writing.then(write)
-    return writing as Promise<void>
-  }
-  const saveSoon = useDebounceFn(save, SAVE_AFTER_MS)
+  const { soon: saveSoon, now: save } = useSaveSoon(write)
 
   function set(next: Standard): void {
     if (!body.value || next === body.value) return
     before.value = [...before.value, body.value].slice(-MOST_UNDO)
     body.value = next
-    void saveSoon()
+    saveSoon()
   }
   function undo(): void {
     const last = before.value.at(-1)
     if (!last) return
     before.value = before.value.slice(0, -1)
     body.value = last
-    void saveSoon()
+    saveSoon()
   }
   const change = (part: Partial<Standard>) => body.value && set({ ...body.value, ...part })
   /** Changes one criterion; a length that the plan names moves with its target, so that the dog is drawn by it. */

@@ -56,10 +56,9 @@ export const useOutboxStore = defineStore('outbox', () => {
   /** Sends what waits; resolves when this round has been answered. */
   function flush(): Promise<void> {
     if (waiting.value.length === 0 || !session.me) return Promise.resolve()
-    return (sending ??= send().finally(() => (sending = null)))
+    return (sending ??= saved.track(send()).finally(() => (sending = null)))
   }
   async function send(): Promise<void> {
-    saved.saving = true
     try {
       while (waiting.value.length > 0) {
         const { sessionId } = waiting.value[0]
@@ -70,8 +69,6 @@ export const useOutboxStore = defineStore('outbox', () => {
     } catch (error) {
       refusal.value = sentenceOf(error)
       setTimeout(() => void flush(), RETRY_MS)
-    } finally {
-      saved.saving = false
     }
   }
   async function sendBatch(sessionId: string, batch: readonly PracticeEvent[]): Promise<void> {

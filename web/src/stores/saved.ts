@@ -4,12 +4,12 @@ import { computed, ref } from 'vue'
 /** Whether everything on the screen is also in the database: what the top line says. */
 export const useSavedStore = defineStore('saved', () => {
   const kept = ref(0)
-  const saving = ref(false)
+  const under = ref(0)
   const undo = ref<{ readonly label: string; readonly run: () => void } | null>(null)
   let timer: ReturnType<typeof setTimeout> | undefined
   const words = computed(() => {
     if (kept.value > 0) return `${kept.value} kept here`
-    return saving.value ? 'Saving ...' : 'Everything is saved'
+    return under.value > 0 ? 'Saving ...' : 'Everything is saved'
   })
   /** Offers to take the last tap back for eight seconds. */
   function offerUndo(label: string, run: () => void): void {
@@ -21,14 +21,18 @@ export const useSavedStore = defineStore('saved', () => {
     clearTimeout(timer)
     undo.value = null
   }
-  /** Says that something is being saved while it is. */
-  async function track<T>(work: Promise<T>): Promise<T> {
-    saving.value = true
-    try {
-      return await work
-    } finally {
-      saving.value = false
+  /** Says that something is being saved, until the answer is called. */
+  function begin(): () => void {
+    let open = true
+    under.value++
+    return () => {
+      if (open) under.value--
+      open = false
     }
   }
-  return { track, kept, saving, undo, words, offerUndo, dropUndo }
+  /** Says so while a piece of work lasts. */
+  function track<T>(work: Promise<T>): Promise<T> {
+    return work.finally(begin())
+  }
+  return { begin, track, kept, undo, words, offerUndo, dropUndo }
 })

@@ -105,10 +105,18 @@ describe('the outbox', () => {
 describe('the top line', () => {
   it('says what is not saved yet', () => {
     const saved = useSavedStore()
-    saved.saving = true
+    const done = saved.begin()
     expect(saved.words).toBe('Saving ...')
     saved.kept = 2
     expect(saved.words).toBe('2 kept here')
+    saved.kept = 0
+    const other = saved.begin()
+    done()
+    done()
+    // two pieces of work are under way until both have been answered
+    expect(saved.words).toBe('Saving ...')
+    other()
+    expect(saved.words).toBe('Everything is saved')
   })
 
   it('offers to take a tap back for eight seconds', () => {

@@ -6,9 +6,9 @@ import { and, asc, eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
-import { findingFor } from '../certify/evidence'
+import { findingsFor } from '../certify/evidence'
 import { dogView, personById, personName } from '../people'
-import { standingsOf, type TechniqueRecord } from '../standings'
+import { standingsOf, standingsOfAll, type TechniqueRecord } from '../standings'
 
 /** Every apprentice with the counts of their states; an apprentice sees only names and own counts. */
 export async function apprenticeList({ db, clock }: Services, actor: Me): Promise<ApprenticeSummary[]> {
@@ -19,25 +19,28 @@ export async function apprenticeList({ db, clock }: Services, actor: Me): Promis
     .where(and(eq(tables.people.role, 'apprentice'), eq(tables.people.active, true)))
     .orderBy(asc(tables.people.cohort), asc(tables.people.givenName))
   const own = rows.filter((row) => actor.role !== 'apprentice' || row.id === actor.id)
-  return Promise.all(
-    own.map(async (row) => {
-      const standings = await standingsOf(db, row.id, today)
-      const count = (state: State) => [...standings.values()].filter(({ standing }) => standing.state === state).length
-      const lastOn =
-        [...standings.values()]
-          .map(({ standing }) => standing.lastOn ?? '')
-          .sort()
-          .at(-1) || null
-      const summary = {
-        competent: count('competent'),
-        ready: count('ready'),
-        held: count('held'),
-        slipping: count('slipping'),
-        lapsed: count('lapsed')
-      }
-      return { ...personName(row), cohort: row.cohort, ...summary, lastOn, say: sayWhere(row.givenName, standings) }
-    })
+  const everyone = await standingsOfAll(
+    db,
+    own.map(({ id }) => id),
+    today
   )
+  return own.map((row) => {
+    const standings = everyone.get(row.id)!
+    const count = (state: State) => [...standings.values()].filter(({ standing }) => standing.state === state).length
+    const lastOn =
+      [...standings.values()]
+        .map(({ standing }) => standing.lastOn ?? '')
+        .sort()
+        .at(-1) || null
+    const summary = {
+      competent: count('competent'),
+      ready: count('ready'),
+      held: count('held'),
+      slipping: count('slipping'),
+      lapsed: count('lapsed')
+    }
+    return { ...personName(row), cohort: row.cohort, ...summary, lastOn, say: sayWhere(row.givenName, standings) }
+  })
 }
 
 /** One apprentice: where they stand, the way to each certificate, what to practise next. */
@@ -53,25 +56,20 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
       .from(tables.sessions)
       .where(and(eq(tables.sessions.apprenticeId, id), eq(tables.sessions.onDate, today)))
   )[0]
-  const progress = await Promise.all(
-    certificates.map(async (certificate) => {
-      const finding = await findingFor(db, certificate, id, today)
-      const row = (
-        await db
-          .select({ id: tables.findings.id })
-          .from(tables.findings)
-          .where(and(eq(tables.findings.apprenticeId, id), eq(tables.findings.certificateId, certificate.id)))
-      )[0]
-      return {
-        certificateId: certificate.id,
-        name: certificate.name,
-        rules: finding.rules,
-        say: finding.say,
-        ready: finding.ready,
-        findingId: row?.id ?? null
-      }
-    })
+  const findings = await findingsFor(
+    db,
+    certificates.map((certificate) => ({ certificate, apprenticeId: id })),
+    today
   )
+  const drafted = await db.select().from(tables.findings).where(eq(tables.findings.apprenticeId, id))
+  const progress = certificates.map((certificate, i) => ({
+    certificateId: certificate.id,
+    name: certificate.name,
+    rules: findings[i].rules,
+    say: findings[i].say,
+    ready: findings[i].ready,
+    findingId: drafted.find((row) => row.certificateId === certificate.id)?.id ?? null
+  }))
   return {
     person: personName(person),
     cohort: person.cohort,

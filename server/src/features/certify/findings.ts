@@ -10,7 +10,7 @@ import { eventsOf } from '../derived'
 import { allPeople, dogView, fullName, personById, personName } from '../people'
 import { sessionRow } from '../practice'
 import { standardOf } from '../school'
-import { findingFor } from './evidence'
+import { findingFor, findingsFor } from './evidence'
 
 type FindingRecord = typeof tables.findings.$inferSelect
 
@@ -25,24 +25,24 @@ export async function findingList({ db, clock }: Services): Promise<FindingRow[]
   const today = await clock.today()
   const apprentices = (await allPeople(db)).filter((person) => person.role === 'apprentice' && person.active)
   const drafted = await db.select().from(tables.findings)
-  const rows: FindingRow[] = []
-  for (const certificate of certificates) {
-    for (const apprentice of apprentices) {
-      const finding = await findingFor(db, certificate, apprentice.id, today)
-      const record = drafted.filter((row) => row.apprenticeId === apprentice.id && row.certificateId === certificate.id).at(-1)
-      rows.push({
-        findingId: record?.id ?? null,
-        apprenticeId: apprentice.id,
-        apprentice: fullName(apprentice),
-        certificateId: certificate.id,
-        certificate: certificate.name,
-        met: finding.rules.filter((rule) => rule.met === 'met').length,
-        of: finding.rules.length,
-        status: record?.status ?? 'none',
-        say: finding.say
-      })
+  const asked = certificates.flatMap((certificate) =>
+    apprentices.map((apprentice) => ({ certificate, apprentice, apprenticeId: apprentice.id }))
+  )
+  const findings = await findingsFor(db, asked, today)
+  const rows = asked.map(({ certificate, apprentice }, i): FindingRow => {
+    const record = drafted.filter((row) => row.apprenticeId === apprentice.id && row.certificateId === certificate.id).at(-1)
+    return {
+      findingId: record?.id ?? null,
+      apprenticeId: apprentice.id,
+      apprentice: fullName(apprentice),
+      certificateId: certificate.id,
+      certificate: certificate.name,
+      met: findings[i].rules.filter((rule) => rule.met === 'met').length,
+      of: findings[i].rules.length,
+      status: record?.status ?? 'none',
+      say: findings[i].say
     }
-  }
+  })
   return rows.sort((a, b) => b.met - a.met || a.apprentice.localeCompare(b.apprentice))
 }
 

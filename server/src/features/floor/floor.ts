@@ -13,7 +13,7 @@ import type { PlanStep } from '@peen/core/standard'
 import { asc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import type { Services } from '../../http'
-import { standingsOf, type TechniqueRecord } from '../standings'
+import { standingsOfAll, type TechniqueRecord } from '../standings'
 import { eventsOf } from '../derived'
 import { dogView, personName } from '../people'
 import { holdsFor, sessionRows, stepsOfVisit } from '../practice'
@@ -37,12 +37,17 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     workedByDog.set(session.dogId, (workedByDog.get(session.dogId) ?? 0) + minutes)
   }
   const mine = rows.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
+  const everyone = await standingsOfAll(
+    db,
+    mine.map(({ person }) => person.id),
+    today
+  )
   const occupied: Occupied[] = []
   for (const row of mine) {
     const state = foldSession(events.get(row.session.id)!)
-    const standings = await standingsOf(db, row.person.id, today)
+    const standings = everyone.get(row.person.id)!
     const standard = await standardOf(db, row.session.standardId, row.session.standardVersion)
-    const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today)
+    const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today, standings)
     const planned = stepsOfVisit(row.session, row.dog, standard.plan.steps, house)
     occupied.push(describe(row, state, standings, standard, planned, holds, workedByDog.get(row.session.dogId)!, now))
   }

@@ -1,20 +1,21 @@
 import type { HoldView } from '@peen/contract'
 import type { SessionState } from '@peen/core/practice'
 import type { Reader, tables } from '../../db'
-import { standingsOf } from '../standings'
+import { standingsOf, type TechniqueRecord } from '../standings'
 import { standardOf } from '../school'
 import { gateAt } from './found'
 
 const WAITS = ['new', 'lapsed', 'held']
 
-/** What holds a session: a dog that nobody has said is ready to cut, then hold points that no instructor has released yet: risky steps of techniques in which the apprentice is new, lapsed or held. */
+/** What holds a session: a dog that nobody has said is ready to cut, then hold points that no instructor has released yet: risky steps of techniques in which the apprentice is new, lapsed or held. Who knows the standings already gives them. */
 export async function holdsFor(
   db: Reader,
   session: typeof tables.sessions.$inferSelect,
   state: SessionState,
-  today: string
+  today: string,
+  known?: ReadonlyMap<string, TechniqueRecord>
 ): Promise<HoldView[]> {
-  const standings = await standingsOf(db, session.apprenticeId, today)
+  const standings = known ?? (await standingsOf(db, session.apprenticeId, today))
   const standard = await standardOf(db, session.standardId, session.standardVersion)
   const planned = standard.plan.steps.flatMap((step) => standings.get(step.technique)?.technique ?? [])
   const released = new Set(state.released.map((release) => `${release.techniqueId}|${release.hazardId}`))

@@ -1,7 +1,8 @@
 import type { TechniqueVersion } from '@peen/contract'
 import { standingOf, type AttemptRecord, type Standing } from '@peen/core/competency'
 import type { GradeResult } from '@peen/core/grade'
-import { asc, eq } from 'drizzle-orm'
+import { group } from 'd3-array'
+import { and, asc, eq, inArray, lte, sql } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { techniquesOf } from '../school'
 
@@ -13,31 +14,40 @@ export type TechniqueRecord = {
 
 /** Where an apprentice stands in every technique, computed from the derived attempts, graded trims and lifted holds. */
 export async function standingsOf(db: Reader, apprenticeId: string, today: string): Promise<Map<string, TechniqueRecord>> {
+  return (await standingsOfAll(db, [apprenticeId], today)).get(apprenticeId)!
+}
+
+/** The same for several apprentices at once, in as many questions to the database as for one. */
+export async function standingsOfAll(
+  db: Reader,
+  apprenticeIds: readonly string[],
+  today: string
+): Promise<Map<string, Map<string, TechniqueRecord>>> {
+  const ids = [...new Set(apprenticeIds)]
+  if (ids.length === 0) return new Map()
   const { attempts: a, dogs: d, holdLifts: h } = tables
   const rows = await db
     .select({ row: a, dogName: d.name, coat: d.coat })
     .from(a)
     .innerJoin(d, eq(d.id, a.dogId))
-    .where(eq(a.apprenticeId, apprenticeId))
+    .where(and(inArray(a.apprenticeId, ids), lte(a.onDate, today)))
     .orderBy(asc(a.onDate), asc(a.sessionId))
-  const trims = await passedTrims(db, apprenticeId)
-  const lifts = await db.select().from(h).where(eq(h.apprenticeId, apprenticeId))
-  return new Map(
-    (await techniquesOf(db)).map((technique) => {
-      const attempts = rows.filter(({ row }) => row.techniqueId === technique.id && row.onDate <= today).map(recordFrom)
-      const lifted =
-        lifts
-          .filter((lift) => lift.techniqueId === technique.id)
-          .map((lift) => lift.onDate)
-          .sort()
-          .at(-1) ?? null
-      const passedTrimOn = trims.find((trim) => attempts.some((attempt) => attempt.sessionId === trim.sessionId))?.onDate ?? null
-      return [
-        technique.id,
-        { technique, standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn: lifted, today }), attempts }
-      ]
-    })
-  )
+  const [trims, techniques] = [await passedTrims(db, ids), await techniquesOf(db)]
+  const lifts = await db.select().from(h).where(inArray(h.apprenticeId, ids))
+  const attemptsOf = group(rows, ({ row }) => `${row.apprenticeId}|${row.techniqueId}`)
+  const recordOf = (apprenticeId: string, technique: TechniqueVersion): TechniqueRecord => {
+    const attempts = (attemptsOf.get(`${apprenticeId}|${technique.id}`) ?? []).map(recordFrom)
+    const liftedOn =
+      lifts
+        .filter((lift) => lift.apprenticeId === apprenticeId && lift.techniqueId === technique.id)
+        .map((lift) => lift.onDate)
+        .sort()
+        .at(-1) ?? null
+    const shown = new Set(attempts.map((attempt) => attempt.sessionId))
+    const passedTrimOn = trims.find((trim) => shown.has(trim.sessionId))?.onDate ?? null
+    return { technique, standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn, today }), attempts }
+  }
+  return new Map(ids.map((id) => [id, new Map(techniques.map((technique) => [technique.id, recordOf(id, technique)]))]))
 }
 
 function recordFrom({ row, dogName, coat }: { row: typeof tables.attempts.$inferSelect; dogName: string; coat: string }): AttemptRecord {
@@ -60,6 +70,7 @@ function recordFrom({ row, dogName, coat }: { row: typeof tables.attempts.$infer
 export type SignedTrim = {
   readonly gradingId: string
   readonly sessionId: string
+  readonly apprenticeId: string
   readonly dogId: string
   readonly dogName: string
   readonly coat: string
@@ -70,13 +81,15 @@ export type SignedTrim = {
   readonly result: GradeResult
 }
 
-/** Signed gradings of an apprentice's trims with their results, oldest first. A trim that somebody is still marking stays out: both are blind until both are signed. */
-export async function signedTrims(db: Reader, apprenticeId: string): Promise<SignedTrim[]> {
+/** Signed gradings of some apprentices' trims with their results, oldest first. A trim that somebody is still marking stays out: both are blind until both are signed. */
+export async function signedTrims(db: Reader, apprenticeIds: readonly string[]): Promise<SignedTrim[]> {
+  if (apprenticeIds.length === 0) return []
   const { gradings: g, gradingResults: r, sessions: s, dogs: d } = tables
   const rows = await db
     .select({
       gradingId: g.id,
       sessionId: s.id,
+      apprenticeId: s.apprenticeId,
       dogId: d.id,
       dogName: d.name,
       coat: d.coat,
@@ -90,7 +103,7 @@ export async function signedTrims(db: Reader, apprenticeId: string): Promise<Sig
     .innerJoin(r, eq(r.gradingId, g.id))
     .innerJoin(s, eq(s.id, g.sessionId))
     .innerJoin(d, eq(d.id, s.dogId))
-    .where(eq(s.apprenticeId, apprenticeId))
+    .where(inArray(s.apprenticeId, [...apprenticeIds]))
     .orderBy(asc(s.onDate), asc(g.id))
   const open = await sessionsBeingMarked(db)
   return rows.filter((row) => !open.has(row.sessionId))
@@ -102,6 +115,16 @@ export async function sessionsBeingMarked(db: Reader): Promise<Set<string>> {
   return new Set(rows.map((row) => row.id))
 }
 
-async function passedTrims(db: Reader, apprenticeId: string): Promise<SignedTrim[]> {
-  return (await signedTrims(db, apprenticeId)).filter((trim) => trim.result.outcome === 'passed')
+/** Days of passed trims, oldest first; only the outcome is read, a whole result is long. */
+async function passedTrims(db: Reader, apprenticeIds: readonly string[]): Promise<{ sessionId: string; onDate: string }[]> {
+  const { gradings: g, gradingResults: r, sessions: s } = tables
+  const rows = await db
+    .select({ sessionId: s.id, onDate: s.onDate })
+    .from(g)
+    .innerJoin(r, eq(r.gradingId, g.id))
+    .innerJoin(s, eq(s.id, g.sessionId))
+    .where(and(inArray(s.apprenticeId, [...apprenticeIds]), sql`json_value(${r.body}, '$.outcome') = 'passed'`))
+    .orderBy(asc(s.onDate), asc(g.id))
+  const open = await sessionsBeingMarked(db)
+  return rows.filter((row) => !open.has(row.sessionId))
 }
