@@ -1,5 +1,7 @@
 import { drawn, expect, signIn, test } from './app'
 
+test.use({ everyHair: true })
+
 test('the dog redraws with its numbers, answers to keyboard, and shows plan and measurement', async ({ page }) => {
   await signIn(page, 'ruben', '/dogs')
   await page.getByRole('link', { name: /Ember/ }).click()
@@ -50,4 +52,22 @@ test('the filled shape comes first, hair after, and what was drawn comes back at
   const states = (await seen.jsonValue()) as string[]
   expect(states).toContain('shape')
   expect(states.at(-1)).toBe('full')
+})
+
+test('a slow tablet draws plain shapes, which follow the lengths as hair does', async ({ page }) => {
+  await signIn(page, 'ruben', '/plates/bearded-pet')
+  await drawn(page)
+  const picture = () => page.evaluate(() => document.querySelector<HTMLCanvasElement>('canvas.dog-picture')!.toDataURL())
+  const hair = await picture()
+  await page.keyboard.press('?')
+  await page.getByRole('button', { name: 'plain shapes' }).click()
+  await page.keyboard.press('Escape')
+  await expect.poll(picture).not.toBe(hair)
+  const plain = await picture()
+  await page.getByRole('slider').first().press('End')
+  await expect.poll(picture).not.toBe(plain)
+  await page.reload()
+  await drawn(page)
+  // it stays so on this device: a flat shape has far fewer colours than hair
+  await expect.poll(async () => (await picture()).length).toBeLessThan(hair.length / 2)
 })

@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test'
 import { drawn, expect, signIn, test } from './app'
 
+test.use({ everyHair: true })
+
 /** How much of the plate's picture is dog. */
 const ink = (page: Page) =>
   page.locator('canvas.dog-picture').evaluate((canvas: HTMLCanvasElement) => {

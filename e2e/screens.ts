@@ -39,7 +39,11 @@ function watchTraffic(page: Page): () => Promise<void> {
   const ended = note((request) => open.delete(request))
   page.on('requestfinished', ended)
   page.on('requestfailed', ended)
-  return () => expect.poll(() => open.size === 0 && Date.now() - last > 250, { message: 'the screen has come' }).toBe(true)
+  return () => {
+    last = Date.now()
+    const options = { message: 'the screen has come', intervals: [60] }
+    return expect.poll(() => open.size === 0 && Date.now() - last > 250, options).toBe(true)
+  }
 }
 
 /** A trim under the hand, with a criterion open. */

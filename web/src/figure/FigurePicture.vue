@@ -2,12 +2,13 @@
 import type { Fault, Lengths, Shape, ViewId } from '@peen/core/figure'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useDogDrawing } from '../composables/useDogDrawing'
 import type { PaintRequest } from '../workers/figure.worker'
 import { askPainter, knownPicture, pictureOf } from './painter'
 import type { DrawnDog } from './place'
 
 // A dog drawn hair by hair: the filled shape first, hair after; coarse while a hand moves something, full when it rests.
-// While one picture is being drawn only the newest wish waits.
+// A device may stop at the shape. While one picture is being drawn only the newest wish waits.
 const props = withDefaults(
   defineProps<{
     dog: DrawnDog
@@ -38,15 +39,20 @@ const size = computed(() => ({ w: Math.round(props.width * density), h: Math.rou
 const COARSE_FROM_PX2 = 90000
 const REST_MS = 160
 
+const drawing = useDogDrawing()
+const isPlain = computed(() => drawing.value === 'plain shapes')
+
 function request(what: PaintRequest['what']): PaintRequest {
   return { ...askPainter(props, props.width, props.height), what }
 }
+/** The best picture that this device wants. */
+const finest = () => (isPlain.value ? 'silhouette' : 'hair')
 
 let busy = false
-let wanted: 'coarse' | 'hair' | null = null
+let wanted: 'coarse' | 'full' | null = null
 let gone = false
 
-async function draw(what: 'coarse' | 'hair'): Promise<void> {
+async function draw(what: 'coarse' | 'full'): Promise<void> {
   if (busy) {
     wanted = what
     return
@@ -54,8 +60,8 @@ async function draw(what: 'coarse' | 'hair'): Promise<void> {
   busy = true
   const started = performance.now()
   try {
-    const asked = request(what)
-    if (state.value === 'waiting' && !knownPicture(asked)) {
+    const asked = request(what === 'coarse' ? 'coarse' : finest())
+    if (state.value === 'waiting' && !isPlain.value && !knownPicture(asked)) {
       show(await pictureOf(request('silhouette')))
       state.value = 'shape'
     }
@@ -87,17 +93,17 @@ function show(picture: ImageBitmap): void {
   context.drawImage(picture, 0, 0, w, h)
 }
 
-const drawAtRest = useDebounceFn(() => void draw('hair'), REST_MS)
+const drawAtRest = useDebounceFn(() => void draw('full'), REST_MS)
 
 function changed(): void {
   const { w, h } = size.value
-  if (w * h < COARSE_FROM_PX2 || state.value === 'waiting' || state.value === 'shape' || knownPicture(request('hair')))
-    return void draw('hair')
+  if (w * h < COARSE_FROM_PX2 || state.value === 'waiting' || state.value === 'shape' || isPlain.value || knownPicture(request(finest())))
+    return void draw('full')
   void draw('coarse')
   void drawAtRest()
 }
 
-onMounted(() => void draw('hair'))
+onMounted(() => void draw('full'))
 onBeforeUnmount(() => (gone = true))
 watch(
   () => [
@@ -111,7 +117,8 @@ watch(
     props.plan,
     props.width,
     props.height,
-    props.mirrored
+    props.mirrored,
+    isPlain.value
   ],
   changed,
   { deep: true, flush: 'post' }

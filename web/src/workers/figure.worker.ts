@@ -86,9 +86,9 @@ const painter = {
     const share = what === 'coarse' ? COARSE.pixels : 1
     const [w, h] = [Math.round(width * share), Math.round(height * share)]
     const raster = emptySheet(w, h)
+    figure.dress(worn)
     if (what === 'silhouette') figure.paintSilhouette(raster, view)
     else {
-      figure.dress(worn)
       const small = { scale: view.scale * share, originX: view.originX * share, originY: view.originY * share }
       figure.paint(raster, small, what === 'coarse' ? COARSE.every : 1)
     }
