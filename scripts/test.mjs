@@ -86,30 +86,31 @@ async function checks() {
 async function playDemo({ settings }, env, file) {
   const database = await newDatabase(settings, 'demo_played')
   await prepare('demo/src/load.ts', database, env)
-  const { status } = spawnSync(
-    'mariadb-dump',
-    ['--no-defaults', `--host=${settings.host}`, `--port=${settings.port}`, `--user=${settings.user}`, database.database],
-    { stdio: ['ignore', openSync(file, 'w'), 'inherit'], env: { ...env, MYSQL_PWD: settings.password } }
-  )
-  if (status !== 0) throw new Error('The demo school could not be written down.')
+  client('mariadb-dump', database, env, ['ignore', openSync(file, 'w'), 'inherit'])
+}
+
+function pourDemo(database, env) {
+  client('mariadb', database, env, [openSync(env.PEEN_TEST_DEMO, 'r'), 'ignore', 'inherit'])
+}
+
+function client(program, { host, port, user, password, database }, env, stdio) {
+  const args = ['--no-defaults', `--host=${host}`, `--port=${port}`, `--user=${user}`, database]
+  if (spawnSync(program, args, { stdio, env: { ...env, MYSQL_PWD: password } }).status !== 0)
+    throw new Error(`${program} refused ${database}.`)
 }
 
 /** The built application over a demo and an empty school for each worker; e2e/app.ts pours the demo in anew for every file. */
 async function readyForBrowser({ settings }, env) {
-  const demos = await Promise.all(
-    WORKERS.map(async (worker) => {
-      const database = await newDatabase(settings, `e2e_demo_${worker}`)
-      await prepare('server/src/prepare.ts', database, env)
-      return serve(database, env)
-    })
-  )
-  const empties = await Promise.all(
-    WORKERS.map(async (worker) => {
-      const database = await newDatabase(settings, `e2e_empty_${worker}`)
-      await prepare('server/src/prepare.ts', database, env)
-      return serve(database, env)
-    })
-  )
+  const served = (kind, fill) =>
+    Promise.all(
+      WORKERS.map(async (worker) => {
+        const database = await newDatabase(settings, `e2e_${kind}_${worker}`)
+        await fill(database)
+        return serve(database, env)
+      })
+    )
+  const demos = await served('demo', (database) => pourDemo(database, env))
+  const empties = await served('empty', (database) => prepare('server/src/prepare.ts', database, env))
   return { demos, empties }
 }
 

@@ -2,7 +2,7 @@
 import type { Fault, Lengths, Shape, ViewId } from '@peen/core/figure'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { useDogDrawing } from '../composables/useDogDrawing'
+import { isPlainDrawing as isPlain } from '../composables/useDogDrawing'
 import type { PaintRequest } from '../workers/figure.worker'
 import { askPainter, knownPicture, pictureOf } from './painter'
 import type { DrawnDog } from './place'
@@ -38,9 +38,6 @@ const size = computed(() => ({ w: Math.round(props.width * density), h: Math.rou
 /** Pictures smaller than this are drawn full at once. */
 const COARSE_FROM_PX2 = 90000
 const REST_MS = 160
-
-const drawing = useDogDrawing()
-const isPlain = computed(() => drawing.value === 'plain shapes')
 
 function request(what: PaintRequest['what']): PaintRequest {
   return { ...askPainter(props, props.width, props.height), what }

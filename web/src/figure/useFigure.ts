@@ -1,7 +1,12 @@
 import type { Departure, RegionShape } from '@peen/core/figure'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, nextTick, shallowRef, toValue, watch, type MaybeRefOrGetter } from 'vue'
+import { isPlainDrawing as isPlain } from '../composables/useDogDrawing'
 import { askPainter, painter, type DrawnCoat } from './painter'
+
+/** Places to touch are read on cells of 3 mm: a bake as coarse as that is enough for them. */
+const TOUCH_PX_PER_MM = 0.5
+const TOUCH_BUDGET = 500
 
 /** Places to touch and departures of a drawn dog: the picture comes first. Places follow when the hand rests; departures follow the hand. */
 export function useFigure(
@@ -37,7 +42,12 @@ export function useFigure(
   }
   async function readShapes(): Promise<void> {
     const ask = asked()
-    if (ask) shapes.value = await painter().shapes(ask.dog, ask.view.scale, ask.worn)
+    if (!ask) return
+    // where no hair is drawn no finely baked dog waits in the worker, and places to touch need none
+    const [dog, scale] = isPlain.value
+      ? [{ ...ask.dog, budget: TOUCH_BUDGET }, Math.min(ask.view.scale, TOUCH_PX_PER_MM)]
+      : [ask.dog, ask.view.scale]
+    shapes.value = await painter().shapes(dog, scale, ask.worn)
   }
   const readShapesSoon = useDebounceFn(readShapes, 250)
   const key = computed(() => {

@@ -79,16 +79,12 @@ function markInside({ w, h, left, top, region }: Seen, ring: readonly Point[], i
   for (let k = 0; k < mask.length; k++) if (mask[k]) region[k] = index
 }
 
-function shapeOf(
-  { w, h, left, top, region }: Seen,
-  name: DrawnRegion,
-  side: RegionShape['side'],
-  slots: readonly number[]
-): RegionShape | null {
-  if (!slots.some((slot) => region.includes(slot))) return null
-  const is = Array.from(region, (value) => (slots.includes(value) ? 1 : 0))
+function shapeOf(seen: Seen, name: DrawnRegion, side: RegionShape['side'], slots: readonly number[]): RegionShape | null {
+  const box = boxOf(seen, slots)
+  if (!box) return null
+  const { w, h, is } = cut(seen, box, slots)
   const [found] = contours().size([w, h]).smooth(true).thresholds([0.5])(is)
-  const toMm = ([x, y]: readonly number[]): Point => [left + x * CELL_MM, top - y * CELL_MM]
+  const toMm = ([x, y]: readonly number[]): Point => [seen.left + (x + box.i0) * CELL_MM, seen.top - (y + box.j0) * CELL_MM]
   const rings = found.coordinates
     .map(([outer]) => outer.slice(0, -1).map(toMm))
     .filter((ring) => Math.abs(signedArea2(ring)) / 2 >= LEAST_PIECE_MM2)
@@ -105,6 +101,30 @@ function shapeOf(
     centre: toMm([(deepest % w) + 0.5, Math.floor(deepest / w) + 0.5]),
     areaMm2: rings.reduce((sum, ring) => sum + Math.abs(signedArea2(ring)) / 2, 0)
   }
+}
+
+type Box = { readonly i0: number; readonly j0: number; readonly i1: number; readonly j1: number }
+
+/** The cells of a region with one free cell all round, so that its outline closes; null where it is not seen. */
+function boxOf({ w, h, region }: Seen, slots: readonly number[]): Box | null {
+  let [i0, j0, i1, j1] = [w, h, -1, -1]
+  for (let j = 0; j < h; j++) {
+    for (let i = 0; i < w; i++) {
+      if (!slots.includes(region[j * w + i])) continue
+      i0 = Math.min(i0, i)
+      i1 = Math.max(i1, i)
+      j0 = Math.min(j0, j)
+      j1 = j
+    }
+  }
+  return i1 < 0 ? null : { i0: i0 - 1, j0: j0 - 1, i1: i1 + 2, j1: j1 + 2 }
+}
+
+function cut({ w, h, region }: Seen, { i0, j0, i1, j1 }: Box, slots: readonly number[]): { w: number; h: number; is: number[] } {
+  const is: number[] = []
+  for (let j = j0; j < j1; j++)
+    for (let i = i0; i < i1; i++) is.push(i >= 0 && j >= 0 && i < w && j < h && slots.includes(region[j * w + i]) ? 1 : 0)
+  return { w: i1 - i0, h: j1 - j0, is }
 }
 
 // City-block distance to the outside in two sweeps; the farthest cell is the deepest.
