@@ -56,7 +56,7 @@ export type FigureSpec = {
 export type Figure = {
   readonly spec: FigureSpec
   readonly skin: ViewSkin
-  /** the filled shape at once, without light and hair */
+  /** the filled shape at once, with eyes and nose, without light and hair */
   readonly paintSilhouette: (raster: Raster, view: View) => void
   /** the dog hair by hair; `every` above 1 draws only every so many hairs, for a picture while a hand moves */
   readonly paint: (raster: Raster, view: View, every?: number) => void
@@ -166,7 +166,10 @@ export function bakeFigure(spec: FigureSpec): Figure {
       ;({ table, dents } = wear(worn))
       present = worn
     },
-    paintSilhouette: (raster, view) => paintFlat(raster, skin, palette, view),
+    paintSilhouette: (raster, view) => {
+      paintFlat(raster, skin, palette, view)
+      for (const feature of featuresOf({ skin, coat, worn: present, table, palette })) feature.paint(raster, view)
+    },
     paint: (raster, view, every = 1) => {
       for (const part of painted(view, raster.w, raster.h, every)) {
         const layer = skin.layers.find(({ name }) => name === part.name)!
