@@ -55,7 +55,7 @@ describe('an event on the wire', () => {
 
   it('has a shape for every kind', () => {
     for (const kind of EVENT_KINDS) expect(eventIssues(event({ kind, payload: { nonsense: 1 } })), kind).toMatch(/nonsense/)
-    expect(EVENT_KINDS.length).toBe(16)
+    expect(EVENT_KINDS.length).toBe(18)
   })
 })
 
@@ -83,6 +83,8 @@ describe('each kind of event', () => {
     breakStarted: {},
     breakEnded: { minutes: 5 },
     stopped: { reason: 'The dog has had enough.' },
+    lookedAt: {},
+    helpAsked: {},
     holdReleased: { techniqueId: 'pads', hazardId: 'toe-web' },
     noted: { text: 'x' },
     undone: { eventId: attemptId },

@@ -85,6 +85,8 @@ const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
   breakStarted: nothing,
   breakEnded: object({ minutes: minutes() }).noUnknown(),
   stopped: object({ reason: text() }).noUnknown(),
+  lookedAt: nothing,
+  helpAsked: nothing,
   holdReleased: object({ techniqueId: name(), hazardId: name() }).noUnknown(),
   noted: object({ text: text() }).noUnknown(),
   undone: object({ eventId: id() }).noUnknown(),

@@ -1,3 +1,5 @@
+import { STATES } from '@peen/core/competency'
+import { ROUNDS_FIELDS, type RoundsRules } from '@peen/core/practice'
 import { lazy, number, object } from './yup'
 
 /** Which side the school takes in each question; what is not named stays. */
@@ -7,3 +9,18 @@ export const houseRulesSchema = object({
   )
 }).noUnknown()
 export type HouseRules = { readonly rules: Readonly<Record<string, number>> }
+
+const withinField = (path: string) => {
+  const { low, high } = ROUNDS_FIELDS.find((field) => field.path === path)!
+  return number().required().min(low).max(high)
+}
+const plainFields = ROUNDS_FIELDS.filter(({ path }) => !path.startsWith('mishap.'))
+
+/** The numbers by which the next looks are ranked. */
+export const roundsSchema = object({
+  ...Object.fromEntries(plainFields.map(({ path }) => [path, withinField(path)])),
+  mishap: object(Object.fromEntries(STATES.map((state) => [state, withinField(`mishap.${state}`)])))
+    .noUnknown()
+    .required()
+}).noUnknown()
+export type Rounds = RoundsRules

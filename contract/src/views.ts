@@ -4,7 +4,7 @@ import type { MaySign, RuleOutcome } from '@peen/core/certify'
 import type { Standing } from '@peen/core/checkin'
 import type { AttemptRecord, Standing as TechniqueState } from '@peen/core/competency'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
-import type { PracticeEvent, Side } from '@peen/core/practice'
+import type { PracticeEvent, RoundsRules, Side } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
 import type { Moved, Plan, PlanStep, Standard, Variant } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
@@ -95,6 +95,8 @@ export type FloorTable = {
   readonly closed: boolean
   readonly stopped: string | null
   /** what a new event of this session must come after */
+  /** the apprentice asks for help and nobody has come yet */
+  readonly asked: boolean
   readonly lastLamport: number
 }
 
@@ -111,6 +113,8 @@ export type Look = {
 export type FloorView = {
   readonly tables: readonly FloorTable[]
   readonly looks: readonly Look[]
+  /** the numbers by which the looks are ranked */
+  readonly rounds: RoundsRules
   readonly roomMm: readonly [number, number]
 }
 

@@ -1,10 +1,12 @@
-import { EVENT_KINDS, EVENT_VERSION, type Attempt, type PracticeEvent, type SessionState } from './types'
+import { EVENT_KINDS, EVENT_VERSION, STAFF_KINDS, type Attempt, type PracticeEvent, type SessionState } from './types'
 
 const EMPTY: SessionState = Object.freeze({
   openedAt: null,
   closedAt: null,
   stopped: null,
   onBreakSince: null,
+  seenAt: null,
+  askedAt: null,
   breakMin: 0,
   attempts: [],
   safety: [],
@@ -39,9 +41,15 @@ export function foldSession(events: readonly PracticeEvent[]): SessionState {
     if (!isKnown(event)) state = { ...state, unknown: [...state.unknown, event.id] }
     else if (undone.has(event.id)) continue
     else if (event.late && !confirmed.has(event.id)) state = { ...state, waiting: [...state.waiting, event.id] }
-    else state = apply(state, event)
+    else state = seen(apply(state, event), event)
   }
   return state
+}
+
+/** Who notes a fault, releases a hold or vouches for a step stands there: the table is seen, and who asked is answered. */
+function seen(state: SessionState, event: PracticeEvent): SessionState {
+  const vouches = event.kind === 'attemptEnded' && event.payload.witness !== 'self'
+  return vouches || STAFF_KINDS.has(event.kind) ? { ...state, seenAt: event.atDevice, askedAt: null } : state
 }
 
 function isKnown(event: PracticeEvent): boolean {
@@ -110,10 +118,13 @@ function apply(state: SessionState, event: PracticeEvent): SessionState {
       return { ...state, onBreakSince: null, breakMin: state.breakMin + event.payload.minutes }
     case 'stopped':
       return { ...state, stopped: event.payload.reason }
+    case 'helpAsked':
+      return { ...state, askedAt: state.askedAt ?? event.atDevice }
     case 'holdReleased':
       return { ...state, released: [...state.released, { ...event.payload, by: event.by }] }
     case 'noted':
       return { ...state, notes: [...state.notes, { eventId: event.id, text: event.payload.text, by: event.by }] }
+    case 'lookedAt':
     case 'undone':
     case 'lateConfirmed':
       return state

@@ -104,6 +104,31 @@ describe('folding a session', () => {
   })
 })
 
+describe('who looked', () => {
+  const at = (minute: number) => ({ atDevice: `2026-04-14T08:${String(minute).padStart(2, '0')}:00.000Z` })
+  const opened = event('sessionOpened', {}, at(0))
+  const ask = (minute: number) => event('helpAsked', {}, at(minute))
+
+  it('is known from what only somebody who stands there records', () => {
+    const begun = start('a')
+    expect(foldSession([opened, begun]).seenAt).toBeNull()
+    const byOne = (one: PracticeEvent) => foldSession([opened, begun, one]).seenAt
+    expect(byOne(event('lookedAt', {}, at(9)))).toBe(at(9).atDevice)
+    expect(byOne(event('promptGiven', { attemptId: 'a' }, at(4)))).toBe(at(4).atDevice)
+    expect(byOne({ ...end('a'), ...at(7) })).toBe(at(7).atDevice)
+    expect(byOne({ ...end('a', { witness: 'self' }), ...at(7) })).toBeNull()
+  })
+
+  it('is asked for from the first asking until somebody comes, and not when it is taken back', () => {
+    const first = ask(10)
+    expect(foldSession([opened, first, ask(12)]).askedAt).toBe(at(10).atDevice)
+    expect(foldSession([opened, first, event('lookedAt', {}, at(13))]).askedAt).toBeNull()
+    expect(foldSession([opened, first, event('undone', { eventId: first.id })]).askedAt).toBeNull()
+    const again = foldSession([opened, first, event('lookedAt', {}, at(13)), ask(15)])
+    expect([again.askedAt, again.seenAt]).toEqual([at(15).atDevice, at(13).atDevice])
+  })
+})
+
 describe('what counts as an attempt', () => {
   it('is one per technique: four feet are one', () => {
     expect(counted([start('a', { side: 'left' }), end('a'), start('b', { side: 'right' }), end('b', { minutes: 4 })])).toMatchObject([

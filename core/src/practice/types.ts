@@ -49,6 +49,9 @@ export type Payloads = {
   breakStarted: Record<string, never>
   breakEnded: { readonly minutes: number }
   stopped: { readonly reason: string }
+  /** an instructor stood at the table */
+  lookedAt: Record<string, never>
+  helpAsked: Record<string, never>
   holdReleased: { readonly techniqueId: string; readonly hazardId: string }
   noted: { readonly text: string }
   undone: { readonly eventId: string }
@@ -70,11 +73,24 @@ export const EVENT_KINDS = [
   'breakStarted',
   'breakEnded',
   'stopped',
+  'lookedAt',
+  'helpAsked',
   'holdReleased',
   'noted',
   'undone',
   'lateConfirmed'
 ] as const satisfies readonly EventKind[]
+
+/** Only somebody who stands at the table and vouches records these. */
+export const STAFF_KINDS: ReadonlySet<EventKind> = new Set([
+  'faultNoted',
+  'promptGiven',
+  'helped',
+  'safetyNoted',
+  'praised',
+  'lookedAt',
+  'holdReleased'
+])
 
 export const EVENT_VERSION = 1
 
@@ -128,6 +144,10 @@ export type SessionState = {
   readonly closedAt: string | null
   readonly stopped: string | null
   readonly onBreakSince: string | null
+  /** when an instructor was at the table last, by what only an instructor records */
+  readonly seenAt: string | null
+  /** since when the apprentice asks for help; an instructor who comes answers it */
+  readonly askedAt: string | null
   readonly breakMin: number
   readonly attempts: readonly Attempt[]
   readonly safety: readonly SafetySeen[]

@@ -2,7 +2,7 @@ import type { DogFact } from '@peen/core/advice'
 import type { CertificateRule, Finding } from '@peen/core/certify'
 import type { Found, Standing } from '@peen/core/checkin'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
-import type { CountedAttempt } from '@peen/core/practice'
+import type { CountedAttempt, RoundsRules } from '@peen/core/practice'
 import type { Chosen, LineId } from '@peen/core/setup'
 import type { Asked } from '@peen/core/standard'
 import type { CheckIn, Closing, DogProfileMore, Role, Stance } from '@peen/contract'
@@ -22,7 +22,9 @@ export const school = mysqlTable('school', {
   demoNow: utc('demo_now'),
   roomWidthMm: int('room_width_mm').notNull(),
   roomDepthMm: int('room_depth_mm').notNull(),
-  houseRules: json('house_rules').$type<Record<string, number>>().notNull()
+  houseRules: json('house_rules').$type<Record<string, number>>().notNull(),
+  /** how the next looks are ranked; null where nobody has changed it */
+  rounds: json('rounds').$type<RoundsRules>()
 })
 
 export const people = mysqlTable(

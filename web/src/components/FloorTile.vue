@@ -66,6 +66,9 @@ const dogName = computed(() =>
             ><GlyphMark name="hold" :size="17" class="mr-1 align-[-2px]" />Stopped</span
           ></template
         >
+        <span v-else-if="table.asked" class="block truncate text-[20px] leading-[25px] font-[650] text-danger"
+          ><GlyphMark name="hold" :size="17" class="mr-1 align-[-2px]" />Asks for you</span
+        >
         <template v-else-if="table.closed"><span class="block text-[20px] leading-[25px] font-[650]">Finished</span></template>
         <template v-else>
           <span v-if="!table.hold" class="block truncate text-[20px] leading-[25px] font-[650]">{{

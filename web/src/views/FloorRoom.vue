@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import BoldText from '../components/BoldText.vue'
 import FloorTile from '../components/FloorTile.vue'
 import RoomPlan from '../components/RoomPlan.vue'
+import RoundsDialog from '../components/RoundsDialog.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
@@ -19,6 +20,7 @@ const router = useRouter()
 const { data, error, loading, reload } = useLoaded<FloorView>(() => '/floor')
 useIntervalFn(() => void reload(), 20000)
 
+const showsRanking = ref(false)
 const room = ref<HTMLElement | null>(null)
 const { width } = useElementSize(room)
 /** Under this width the room is told as a list, in the order of the tables. */
@@ -33,16 +35,11 @@ function open(table: FloorTable): void {
   if (table.sessionId) void router.push(`/table/${table.sessionId}`)
 }
 
-/** "I am here": the instructor stands beside the step that waits. */
-async function release(sessionId: string, hold: HoldView): Promise<void> {
-  outbox.put(
-    outbox.make(
-      sessionId,
-      'holdReleased',
-      { techniqueId: hold.techniqueId, hazardId: hold.hazardId },
-      data.value?.tables.find((table) => table.sessionId === sessionId)?.lastLamport ?? 0
-    )
-  )
+/** "I am here": the instructor stands at the table, beside the step that waits if one does. */
+async function arrive(sessionId: string, hold: HoldView | null): Promise<void> {
+  const lamport = data.value?.tables.find((table) => table.sessionId === sessionId)?.lastLamport ?? 0
+  if (hold) outbox.put(outbox.make(sessionId, 'holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, lamport))
+  else outbox.put(outbox.make(sessionId, 'lookedAt', {}, lamport))
   await outbox.flush()
   await reload()
 }
@@ -58,11 +55,11 @@ useKeys([
   })),
   {
     key: 'h',
-    label: 'I am here, at the first hold',
+    label: 'I am here, at the first look',
     run: () => {
-      const look = data.value?.looks.find((l) => l.hold)
+      const look = data.value?.looks[0]
       if (look?.hold?.gate) void router.push(`/visits/${look.sessionId}/check-in`)
-      else if (look?.hold) void release(look.sessionId, look.hold)
+      else if (look) void arrive(look.sessionId, look.hold)
     }
   }
 ])
@@ -95,7 +92,7 @@ useKeys([
           :width="Math.min(286, 3520 * scale)"
           :waits="table.sessionId === firstHold"
           @open="open(table)"
-          @release="(hold) => release(table.sessionId!, hold)"
+          @release="(hold) => arrive(table.sessionId!, hold)"
         />
       </template>
       <div v-else-if="width > 0" class="grid gap-x-8 gap-y-6 p-4 sm:grid-cols-2">
@@ -106,7 +103,7 @@ useKeys([
           :width="Math.min(300, width - 40)"
           :waits="table.sessionId === firstHold"
           @open="open(table)"
-          @release="(hold) => release(table.sessionId!, hold)"
+          @release="(hold) => arrive(table.sessionId!, hold)"
         />
       </div>
     </main>
@@ -137,19 +134,25 @@ useKeys([
           <RouterLink v-if="look.hold.gate" :to="`/visits/${look.sessionId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
             >Check the dog in, table {{ look.tableNumber }}</RouterLink
           >
-          <button
-            v-else
-            :class="['btn mt-3 min-h-14 w-full text-[19px]', look.sessionId === firstHold ? 'btn-go' : '']"
-            @click="release(look.sessionId, look.hold)"
-          >
-            I am here, table {{ look.tableNumber }}
-          </button>
         </template>
+        <button
+          v-if="!look.hold?.gate"
+          :class="[
+            'btn mt-3 w-full',
+            look.hold ? 'min-h-14 text-[19px]' : 'btn-quiet min-h-11 text-[17px]',
+            look.sessionId === firstHold ? 'btn-go' : ''
+          ]"
+          @click="arrive(look.sessionId, look.hold)"
+        >
+          I am here, table {{ look.tableNumber }}
+        </button>
       </section>
       <p v-if="outbox.refusal" class="mx-6 mt-4" role="alert">{{ outbox.refusal }}</p>
-      <div v-if="data.tables.length > 0" class="mt-6 px-6">
-        <RouterLink to="/day" class="btn btn-quiet inline-flex w-full justify-center">Plan the day</RouterLink>
+      <div v-if="data.tables.length > 0" class="mt-6 flex gap-2 px-6">
+        <RouterLink to="/day" class="btn btn-quiet min-h-11 flex-1 justify-center px-2 text-[17px]">Plan the day</RouterLink>
+        <button class="btn btn-quiet min-h-11 flex-1 px-2 text-[17px]" @click="showsRanking = true">Their ranking</button>
       </div>
     </aside>
+    <RoundsDialog :open="showsRanking" :rounds="data.rounds" @close="showsRanking = false" @kept="(floor) => (data = floor)" />
   </div>
 </template>

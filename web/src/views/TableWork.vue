@@ -112,6 +112,7 @@ const staffKeys = [
 ]
 useKeys([
   ...(session.isStaff ? staffKeys : []),
+  ...(session.isStaff ? [] : [{ key: '1', label: 'Ask for help', run: () => state.value.askedAt ?? tap('helpAsked', {}, 'asking') }]),
   { key: '5', label: 'Break', run: () => press('break') },
   { key: '6', label: 'Stop', run: () => press('stop') },
   {
@@ -187,6 +188,21 @@ useKeys([
           <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}
         </p>
         <button v-if="waitsAt && session.isStaff" class="btn btn-go mt-2 w-full" @click="release(waitsAt)">I am here</button>
+        <template v-if="state.askedAt && !state.closedAt">
+          <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="status">
+            <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{
+              session.isStaff ? `${data.apprentice.givenName} asks for you.` : 'An instructor has been asked to come. Keep the dog steady.'
+            }}
+          </p>
+          <button v-if="session.isStaff" class="btn btn-go mt-2 w-full" @click="tap('lookedAt', {})">I am here</button>
+        </template>
+        <button
+          v-else-if="!session.isStaff && state.openedAt && !state.closedAt"
+          class="btn btn-quiet mt-2 w-full"
+          @click="tap('helpAsked', {}, 'asking')"
+        >
+          Ask for help
+        </button>
         <p v-if="technique && technique.hazards.length" class="mt-2 leading-[1.3] text-danger">
           <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ technique.hazards[0].caution }}
         </p>

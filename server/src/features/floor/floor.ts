@@ -3,9 +3,12 @@ import {
   foldSession,
   LOW_STAND_MIN,
   rankLooks,
+  ROUNDS_DEFAULTS,
   stepProgress,
   workedMinutes,
   type SessionState,
+  type ComingStep,
+  type RoundsRules,
   type StepProgress,
   type TableFacts
 } from '@peen/core/practice'
@@ -19,6 +22,8 @@ import { dogView, personName } from '../people'
 import { holdsFor, sessionRows, stepsOfVisit } from '../practice'
 import { houseOf, schoolRow, standardOf } from '../school'
 
+const MINUTE_MS = 60000
+
 type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonly hold: HoldView | null }
 
 /** The room as it stands today, and the next three looks. An apprentice sees own table only. */
@@ -31,6 +36,7 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     rows.map(({ session }) => session.id)
   )
   const house = await houseOf(db)
+  const rounds = room.rounds ?? ROUNDS_DEFAULTS
   const workedByDog = new Map<string, number>()
   for (const { session } of rows) {
     const minutes = workedMinutes(foldSession(events.get(session.id)!), now)
@@ -58,9 +64,22 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
       if (at.length > 0) return at.slice(-1).map(({ view }) => view)
       return actor.role === 'apprentice' ? [] : [freeTable(table)]
     }),
-    looks: actor.role === 'apprentice' ? [] : looksOf(occupied.filter(({ view }) => !view.closed)),
+    looks:
+      actor.role === 'apprentice'
+        ? []
+        : looksOf(
+            occupied.filter(({ view }) => !view.closed),
+            rounds
+          ),
+    rounds,
     roomMm: [room.roomWidthMm, room.roomDepthMm]
   }
+}
+
+/** Sets the numbers by which looks are ranked, and answers with the room as it is ranked now. */
+export async function keepRounds(services: Services, actor: Me, rounds: RoundsRules): Promise<FloorView> {
+  await services.db.update(tables.school).set({ rounds })
+  return floorView(services, actor)
 }
 
 type Row = Awaited<ReturnType<typeof sessionRows>>[number]
@@ -86,6 +105,7 @@ function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
     hold: null,
     closed: false,
     stopped: null,
+    asked: false,
     lastLamport: 0
   }
 }
@@ -110,22 +130,21 @@ function describe(
   const leftMin = todo.reduce((sum, step) => sum + step.step.minutes, 0)
   // somebody waits when nothing is under way and the next step is a hold point
   const waiting = !current && next && state.openedAt ? (holds.find((hold) => hold.techniqueId === next.step.technique) ?? null) : null
-  const coming = next ? (holds.find((hold) => hold.techniqueId === next.step.technique) ?? null) : null
-  const record = next ? standings.get(next.step.technique) : undefined
+  const minutesSince = (iso: string | null) => (iso === null ? null : Math.max(0, (Date.parse(nowIso) - Date.parse(iso)) / MINUTE_MS))
   const facts: TableFacts = {
     tableNumber: table.number,
     sessionId: session.id,
     apprentice: person.givenName,
     dog: dog.name,
+    dogFlags: flagsOf(dog, session.found),
     workedMin,
     standardMin: standard.standardMin,
     canStandMin,
     leftMin,
+    unseenMin: minutesSince(state.seenAt ?? state.openedAt),
+    askedMin: minutesSince(state.askedAt),
     waitingAt: waiting?.hazardName ?? null,
-    comingHold: coming && current ? { name: coming.hazardName, inMin: current.step.minutes } : null,
-    nextHazard: next ? (record?.technique.hazards.find(({ hold }) => hold)?.name ?? null) : null,
-    attemptsAtNext: record?.standing.attempts ?? 0,
-    promptsAtNext: record?.attempts.reduce((sum, attempt) => sum + attempt.prompts, 0) ?? 0,
+    coming: state.openedAt === null ? [] : comingSteps(steps, state, standings, nowIso),
     stopped: state.stopped
   }
   const view: FloorTable = {
@@ -147,9 +166,42 @@ function describe(
     hold: waiting,
     closed: state.closedAt !== null,
     stopped: state.stopped,
+    asked: state.askedAt !== null && state.closedAt === null,
     lastLamport: state.lastLamport
   }
   return { view, facts, hold: waiting }
+}
+
+/** The risky steps still to come with the minutes until each is expected, by the plan and what has been worked at the present one. */
+function comingSteps(
+  steps: readonly StepProgress[],
+  state: SessionState,
+  standings: ReadonlyMap<string, TechniqueRecord>,
+  nowIso: string
+): ComingStep[] {
+  const at = steps.findIndex((step) => step.state === 'now')
+  const started = state.attempts.find((attempt) => !attempt.ended)?.startedAt
+  const spent = started === undefined ? 0 : (Date.parse(nowIso) - Date.parse(started)) / MINUTE_MS
+  let inMin = at < 0 ? 0 : Math.max(0, steps[at].step.minutes - spent)
+  return steps
+    .slice(at + 1)
+    .filter((step) => step.state === 'todo')
+    .flatMap(({ step }): ComingStep[] => {
+      const startsIn = inMin
+      inMin += step.minutes
+      const record = standings.get(step.technique)
+      const hazards = record?.technique.hazards ?? []
+      const hazard = hazards.find(({ hold }) => hold) ?? hazards[0]
+      if (!record || !hazard) return []
+      const { standing, attempts } = record
+      const prompts = attempts.reduce((sum, attempt) => sum + attempt.prompts, 0)
+      return [{ hazard: hazard.name, inMin: startsIn, isHold: hazard.hold, state: standing.state, attempts: standing.attempts, prompts }]
+    })
+}
+
+/** What makes a dog need more care today: a limit set on it, and what was found on its skin at check-in. */
+function flagsOf(dog: Row['dog'], found: Row['session']['found']): number {
+  return (dog.standing?.kind === 'limited' ? 1 : 0) + ((found?.skin.length ?? 0) > 0 ? 1 : 0)
 }
 
 function stepView({ step, state, minutes }: StepProgress, standings: ReadonlyMap<string, TechniqueRecord>): StepView {
@@ -157,8 +209,11 @@ function stepView({ step, state, minutes }: StepProgress, standings: ReadonlyMap
   return { techniqueId: step.technique, label: step.label, state, minutes, usualMinutes: step.minutes, hazard }
 }
 
-function looksOf(occupied: readonly Occupied[]): Look[] {
-  return rankLooks(occupied.map(({ facts }) => facts)).map((ranked) => {
+function looksOf(occupied: readonly Occupied[], rounds: RoundsRules): Look[] {
+  return rankLooks(
+    occupied.map(({ facts }) => facts),
+    rounds
+  ).map((ranked) => {
     const table = occupied.find(({ facts }) => facts.sessionId === ranked.sessionId)!
     return {
       tableNumber: ranked.tableNumber,

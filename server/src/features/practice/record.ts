@@ -11,7 +11,7 @@ import { eventsOf, rebuildAttempts } from '../derived'
 import { rackOf, techniquesOf } from '../school'
 import { holdsFor } from './holds'
 
-const OWN_KINDS = ['attemptStarted', 'attemptEnded', 'breakStarted', 'breakEnded', 'noted', 'stopped', 'undone'] as const
+const OWN_KINDS = ['attemptStarted', 'attemptEnded', 'breakStarted', 'breakEnded', 'noted', 'stopped', 'helpAsked', 'undone'] as const
 
 /** A conflict, a refusal and what was lost against neither: answered event by event. */
 export type Recorded = { readonly answers: readonly EventAnswer[]; readonly status: number }
