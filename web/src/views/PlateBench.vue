@@ -39,7 +39,13 @@ function chooseFault(event: Event): void {
   // a fault of the head is looked at from the front, one of the band from behind
   if (next && view.value.from !== next.from) look(next.from === 'side' ? 'left' : next.from)
 }
-useKeys(VIEW_NAMES.map(({ id, name }, i) => ({ key: String(i + 1), label: id === 'above' ? 'look from above' : `look at the ${name}`, run: () => look(id) })))
+useKeys(
+  VIEW_NAMES.map(({ id, name }, i) => ({
+    key: String(i + 1),
+    label: id === 'above' ? 'look from above' : `look at the ${name}`,
+    run: () => look(id)
+  }))
+)
 </script>
 
 <template>
