@@ -139,8 +139,8 @@ useKeys([
           v-if="!look.hold?.gate"
           :class="[
             'btn mt-3 w-full',
-            look.hold ? 'min-h-14 text-[19px]' : 'btn-quiet min-h-11 text-[17px]',
-            look.sessionId === firstHold ? 'btn-go' : ''
+            look.hold ? 'min-h-14 text-[19px]' : 'min-h-11 text-[17px]',
+            i === 0 && look.danger ? 'btn-go' : look.hold ? '' : 'btn-quiet'
           ]"
           @click="arrive(look.sessionId, look.hold)"
         >
