@@ -55,7 +55,7 @@ describe('an event on the wire', () => {
 
   it('has a shape for every kind', () => {
     for (const kind of EVENT_KINDS) expect(eventIssues(event({ kind, payload: { nonsense: 1 } })), kind).toMatch(/nonsense/)
-    expect(EVENT_KINDS.length).toBe(18)
+    expect(EVENT_KINDS.length).toBe(29)
   })
 })
 
@@ -75,18 +75,32 @@ describe('each kind of event', () => {
       setting: 'live'
     },
     attemptEnded: { attemptId, minutes: 9, help: 'alone', witness: 'watched' },
+    attemptPaused: { attemptId },
+    attemptResumed: { attemptId },
+    attemptReopened: { attemptId },
     faultNoted: { attemptId, faultId: 'line-wavy', region: null, side: null },
     promptGiven: { attemptId },
     helped: { attemptId, help: 'handsGuided', region: 'skirt', side: 'left' },
     safetyNoted: { attemptId: null, hazardId: 'quick', severity: 'minor', region: 'foreFoot' },
+    stressNoted: { attemptId, level: 'restless' },
+    pictureTaken: { attemptId: null, pictureId: attemptId },
     praised: { attemptId: null, text: 'Kept the leg low.' },
     breakStarted: {},
     breakEnded: { minutes: 5 },
     stopped: { reason: 'The dog has had enough.' },
+    wentOn: {},
+    ranOut: { how: 'home' },
+    instructorFinished: { regions: ['skirt'], side: 'left' },
+    selfRated: { rating: 'pass', best: 'The feet.', mend: '' },
+    attemptsConfirmed: {
+      attempts: [{ attemptId, minutes: 9, help: 'alone', witness: 'inspected', hands: 'apprentice', side: 'both' }],
+      struck: []
+    },
     lookedAt: {},
     helpAsked: {},
     holdReleased: { techniqueId: 'pads', hazardId: 'toe-web' },
     noted: { text: 'x' },
+    annotated: { eventId: attemptId, faultId: 'line-wavy', text: 'At the elbow.' },
     undone: { eventId: attemptId },
     lateConfirmed: { eventId: attemptId }
   }

@@ -3,13 +3,16 @@ import {
   EVENT_VERSION,
   HANDS,
   HELP_LEVELS,
+  RAN_OUT_ENDS,
   SETTINGS,
   SEVERITIES,
   SIDES,
+  STRESS_LEVELS,
   WITNESSES,
   type EventKind,
   type PracticeEvent
 } from '@peen/core/practice'
+import { GLOBAL_RATINGS } from '@peen/core/grade'
 import { REGION_IDS, type RegionId } from '@peen/core/regions'
 import { array, lazy, mixed, number, object, string, type Schema, uuid } from './yup'
 
@@ -21,6 +24,23 @@ const text = () => string().required().max(500)
 const region = () => mixed<RegionId>().oneOf([...REGION_IDS])
 const minutes = () => number().required().min(0).max(480)
 const nothing = object({}).noUnknown()
+/** words that may be left out: one tap says that, not what */
+const maybeText = () => string().defined().max(500)
+const oneOf = (allowed: readonly string[]) => mixed().oneOf([...allowed])
+const oneOrNone = (allowed: readonly string[]) =>
+  mixed()
+    .oneOf([...allowed, NONE])
+    .nullable()
+    .defined()
+const ofAttempt = object({ attemptId: id() }).noUnknown()
+const confirmed = object({
+  attemptId: id(),
+  minutes: minutes(),
+  help: oneOf(HELP_LEVELS).required(),
+  witness: oneOf(WITNESSES).required(),
+  hands: oneOf(HANDS).required(),
+  side: oneOf(SIDES).required()
+}).noUnknown()
 
 /** One shape per kind; a new kind does not compile until it has one here. */
 const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
@@ -30,65 +50,70 @@ const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
     attemptId: id(),
     techniqueId: name(),
     regions: array().of(region().required()).required().max(30),
-    side: mixed()
-      .oneOf([...SIDES])
-      .required(),
+    side: oneOf(SIDES).required(),
     toolId: string().max(60).defined().nullable(),
-    direction: mixed().oneOf(['with', 'against', NONE]).defined().nullable(),
-    hands: mixed()
-      .oneOf([...HANDS])
-      .required(),
-    setting: mixed()
-      .oneOf([...SETTINGS])
-      .required()
+    direction: oneOrNone(['with', 'against']),
+    hands: oneOf(HANDS).required(),
+    setting: oneOf(SETTINGS).required()
   }).noUnknown(),
   attemptEnded: object({
     attemptId: id(),
     minutes: minutes(),
-    help: mixed()
-      .oneOf([...HELP_LEVELS])
-      .required(),
-    witness: mixed()
-      .oneOf([...WITNESSES])
-      .required()
+    help: oneOf(HELP_LEVELS).required(),
+    witness: oneOf(WITNESSES).required()
   }).noUnknown(),
+  attemptPaused: ofAttempt,
+  attemptResumed: ofAttempt,
+  attemptReopened: ofAttempt,
   faultNoted: object({
     attemptId: id(),
-    faultId: name(),
+    faultId: string().max(60).defined().nullable(),
     region: region().nullable().defined(),
-    side: mixed()
-      .oneOf([...SIDES, NONE])
-      .nullable()
-      .defined()
+    side: oneOrNone(SIDES)
   }).noUnknown(),
-  promptGiven: object({ attemptId: id() }).noUnknown(),
+  promptGiven: ofAttempt,
   helped: object({
     attemptId: id(),
-    help: mixed()
-      .oneOf([...HELP_LEVELS])
-      .required(),
+    help: oneOrNone(HELP_LEVELS),
     region: region().nullable().defined(),
-    side: mixed()
-      .oneOf([...SIDES, NONE])
-      .nullable()
-      .defined()
+    side: oneOrNone(SIDES)
   }).noUnknown(),
   safetyNoted: object({
     attemptId: uuid().nullable().defined(),
     hazardId: name(),
-    severity: mixed()
-      .oneOf([...SEVERITIES])
-      .required(),
+    severity: oneOf(SEVERITIES).required(),
     region: region().nullable().defined()
   }).noUnknown(),
-  praised: object({ attemptId: uuid().nullable().defined(), text: text() }).noUnknown(),
+  stressNoted: object({ attemptId: uuid().nullable().defined(), level: oneOf(STRESS_LEVELS).required() }).noUnknown(),
+  pictureTaken: object({ attemptId: uuid().nullable().defined(), pictureId: id() }).noUnknown(),
+  praised: object({ attemptId: uuid().nullable().defined(), text: maybeText() }).noUnknown(),
   breakStarted: nothing,
   breakEnded: object({ minutes: minutes() }).noUnknown(),
-  stopped: object({ reason: text() }).noUnknown(),
+  stopped: object({ reason: maybeText() }).noUnknown(),
+  wentOn: nothing,
+  ranOut: object({ how: oneOf(RAN_OUT_ENDS).required() }).noUnknown(),
+  instructorFinished: object({
+    regions: array().of(region().required()).required().min(1).max(40),
+    side: oneOf(SIDES).required()
+  }).noUnknown(),
+  selfRated: object({ rating: oneOf(GLOBAL_RATINGS).required(), best: maybeText(), mend: maybeText() }).noUnknown(),
+  attemptsConfirmed: object({
+    attempts: array().of(confirmed).required().max(60),
+    struck: array().of(id()).required().max(200)
+  }).noUnknown(),
   lookedAt: nothing,
   helpAsked: nothing,
   holdReleased: object({ techniqueId: name(), hazardId: name() }).noUnknown(),
   noted: object({ text: text() }).noUnknown(),
+  annotated: object({
+    eventId: id(),
+    text: string().max(500),
+    faultId: string().max(60),
+    region: region().nullable(),
+    side: oneOf([...SIDES, NONE]).nullable(),
+    help: oneOf(HELP_LEVELS),
+    level: oneOf(STRESS_LEVELS)
+  }).noUnknown(),
   undone: object({ eventId: id() }).noUnknown(),
   lateConfirmed: object({ eventId: id() }).noUnknown()
 }
@@ -130,7 +155,11 @@ export const eventSchema = lazy((value: unknown) => {
   return ENVELOPES.get(String(event.kind)) ?? UNKNOWN_KIND
 })
 
-export const eventBatchSchema = object({ events: array().required().min(1).max(200) }).noUnknown()
+/** `sentAt` is what the tablet's clock says when it sends: by it a wrong clock is found. */
+export const eventBatchSchema = object({
+  events: array().required().min(1).max(200),
+  sentAt: string().datetime({ message: 'sentAt must be a UTC time such as 2026-04-14T09:42:00.000Z.' })
+}).noUnknown()
 
 export type EventAnswer = {
   readonly id: string

@@ -4,7 +4,7 @@ import type { MaySign, RuleOutcome } from '@peen/core/certify'
 import type { Standing } from '@peen/core/checkin'
 import type { AttemptRecord, Standing as TechniqueState } from '@peen/core/competency'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
-import type { PracticeEvent, RoundsRules, Side } from '@peen/core/practice'
+import type { PracticeEvent, RoundsRules, Side, StepState } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
 import type { Moved, Plan, PlanStep, Standard, Variant } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
@@ -69,7 +69,7 @@ export type HoldView = {
 export type StepView = {
   readonly techniqueId: string
   readonly label: string
-  readonly state: 'done' | 'now' | 'todo'
+  readonly state: StepState
   readonly minutes: number | null
   readonly usualMinutes: number
   readonly hazard: string | null

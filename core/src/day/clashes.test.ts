@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { clashesOf, freePlace, type DayVisit, type WantedVisit } from '.'
+import { clashesOf, freePlace, insideRoom, placeIssue, type DayVisit, type WantedVisit } from '.'
 
 const wanted: WantedVisit = {
   dogId: 'flint',
@@ -62,5 +62,30 @@ describe('a place for a table', () => {
         expect(tables.length).toBe(Math.floor(wide / 3700) * Math.floor(deep / 2900))
       })
     )
+  })
+})
+
+describe('a table that is moved', () => {
+  const room = [12000, 9000] as const
+  const other = { number: 4, xMm: 4000, yMm: 3000 }
+  it.each<[string, [number, number], RegExp | null]>([
+    ['where nothing stands', [500, 500], null],
+    ['beside another, clear of it', [6600, 3000], null],
+    ['below another, clear of it', [4000, 5000], null],
+    ['on another', [4500, 3900], /Table 4 stands there: leave 2600 mm across or 2000 mm down/],
+    ['through the left wall', [-10, 500], /From the left wall is -10 mm; allowed is 0 to 9400 mm/],
+    ['through the near wall', [500, 7500], /From the far wall is 7500 mm; allowed is 0 to 7000 mm/]
+  ])('%s', (_, [xMm, yMm], words) => {
+    const issue = placeIssue(room, { xMm, yMm }, [other])
+    if (words === null) expect(issue).toBeNull()
+    else expect(issue).toMatch(words)
+  })
+  it('is kept inside the room, and has no wall against it there', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -99999, max: 99999 }), fc.integer({ min: -99999, max: 99999 }), (xMm, yMm) => {
+        expect(placeIssue(room, insideRoom(room, { xMm, yMm }), [])).toBeNull()
+      })
+    )
+    expect(insideRoom(room, { xMm: 1234, yMm: -40 })).toEqual({ xMm: 1250, yMm: 0 })
   })
 })

@@ -65,3 +65,32 @@ export function freePlace(
   }
   return null
 }
+
+/** What a table and its dog take up, mm. Chosen: less than the place it gets at first, so that rows can be moved closer. */
+const STAND_MM = Object.freeze({ wide: 2600, deep: 2000 })
+
+/**
+ * Why a table cannot stand at a place, in a sentence; null where it can. Millimetres from the room's upper left corner
+ * to the table's; tables stand clear of each other and of the walls.
+ */
+export function placeIssue(
+  [widthMm, depthMm]: readonly [number, number],
+  place: { readonly xMm: number; readonly yMm: number },
+  others: readonly { readonly number: number; readonly xMm: number; readonly yMm: number }[]
+): string | null {
+  const [farX, farY] = [Math.max(0, widthMm - STAND_MM.wide), Math.max(0, depthMm - STAND_MM.deep)]
+  if (place.xMm < 0 || place.xMm > farX) return `From the left wall is ${place.xMm} mm; allowed is 0 to ${farX} mm.`
+  if (place.yMm < 0 || place.yMm > farY) return `From the far wall is ${place.yMm} mm; allowed is 0 to ${farY} mm.`
+  const near = others.find((other) => Math.abs(other.xMm - place.xMm) < STAND_MM.wide && Math.abs(other.yMm - place.yMm) < STAND_MM.deep)
+  return near ? `Table ${near.number} stands there: leave ${STAND_MM.wide} mm across or ${STAND_MM.deep} mm down between them.` : null
+}
+
+/** The place nearest to a wanted one that keeps a table inside the room, mm, on a grid of `stepMm`. */
+export function insideRoom(
+  [widthMm, depthMm]: readonly [number, number],
+  { xMm, yMm }: { readonly xMm: number; readonly yMm: number },
+  stepMm = 50
+): { readonly xMm: number; readonly yMm: number } {
+  const within = (value: number, most: number) => Math.min(Math.max(0, Math.round(value / stepMm) * stepMm), Math.max(0, most))
+  return { xMm: within(xMm, widthMm - STAND_MM.wide), yMm: within(yMm, depthMm - STAND_MM.deep) }
+}

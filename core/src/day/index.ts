@@ -1,1 +1,1 @@
-export { clashesOf, freePlace, type Clash, type DayVisit, type WantedVisit } from './clashes'
+export { clashesOf, freePlace, insideRoom, placeIssue, type Clash, type DayVisit, type WantedVisit } from './clashes'

@@ -31,22 +31,35 @@ const HELP_WEIGHT: Readonly<Record<HelpLevel, number>> = { alone: 0, onePrompt: 
 export function countedAttempts(state: SessionState, major: MajorFaults): CountedAttempt[] {
   const groups = new Map<string, Attempt[]>()
   for (const attempt of state.attempts) {
-    if (attempt.hands !== 'apprentice' || !attempt.ended) continue
+    if (attempt.hands !== 'apprentice' || !attempt.ended || attempt.cutShort) continue
     const key = `${attempt.techniqueId}|${attempt.setting}`
     groups.set(key, [...(groups.get(key) ?? []), attempt])
   }
   return [...groups.values()].map((group) => merge(group, major))
 }
 
+/** Help of which nobody has said how counts as talked through: more than a prompt, and no more than that. */
+const saidHelp = (help: HelpLevel | null): HelpLevel => help ?? 'talkedThrough'
+
+/** The most help of several. */
+export function mostHelp(all: readonly HelpLevel[]): HelpLevel {
+  return all.reduce((a, b) => (HELP_WEIGHT[b] > HELP_WEIGHT[a] ? b : a), 'alone')
+}
+
+/** The help that an attempt had by what was tapped: the most of it, prompts among it. */
+export function tappedHelp({ prompts, helps }: Pick<Attempt, 'prompts' | 'helps'>): HelpLevel {
+  const prompted: HelpLevel = prompts === 0 ? 'alone' : prompts === 1 ? 'onePrompt' : 'talkedThrough'
+  return mostHelp([prompted, ...helps.map(saidHelp)])
+}
+
 function merge(group: readonly Attempt[], major: MajorFaults): CountedAttempt {
   const [first] = group
-  const faults = group.flatMap((attempt) => attempt.faults.map((fault) => fault.faultId))
+  const faults = group.flatMap((attempt) => attempt.faults.flatMap(({ faultId }) => faultId ?? []))
   const majorFaults = faults.filter((fault) => major.has(fault))
   const safety = group.flatMap((attempt) => attempt.safety)
   const prompts = group.reduce((sum, attempt) => sum + attempt.prompts, 0)
-  const help = group
-    .flatMap((attempt) => [attempt.ended!.help, ...attempt.helps])
-    .reduce((a, b) => (HELP_WEIGHT[b] > HELP_WEIGHT[a] ? b : a))
+  // what was confirmed at the end of the table stands; before that, the most help that was tapped
+  const help = mostHelp(group.flatMap((attempt) => [attempt.ended!.help, ...(attempt.confirmed ? [] : attempt.helps.map(saidHelp))]))
   const reasons = [
     safety.length > 0 ? 'a safety event' : '',
     majorFaults.length > 0 ? 'a major fault' : '',

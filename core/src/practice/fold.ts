@@ -1,140 +1,86 @@
-import { EVENT_KINDS, EVENT_VERSION, STAFF_KINDS, type Attempt, type PracticeEvent, type SessionState } from './types'
+import { apply, startedWith, type Draft } from './apply'
+import { EVENT_KINDS, EVENT_VERSION, type Payloads, type PracticeEvent, type SessionState } from './types'
 
-const EMPTY: SessionState = Object.freeze({
-  openedAt: null,
-  closedAt: null,
-  stopped: null,
-  onBreakSince: null,
-  seenAt: null,
-  askedAt: null,
-  breakMin: 0,
-  attempts: [],
-  safety: [],
-  praises: [],
-  notes: [],
-  released: [],
-  tally: { fault: 0, prompt: 0, helped: 0, praise: 0, break: 0 },
-  waiting: [],
-  unknown: [],
-  lastLamport: 0
-})
+const before = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
 
-/** Order of events: lamport, then device, then that device's own count; never clocks or ids. */
+/**
+ * Order of events: lamport, then device, then that device's own count; never clocks. Only where a device has counted
+ * twice the same does the id decide, so that there is one order even then.
+ */
 export function eventOrder(a: PracticeEvent, b: PracticeEvent): number {
-  return a.lamport - b.lamport || (a.deviceId < b.deviceId ? -1 : a.deviceId > b.deviceId ? 1 : 0) || a.seq - b.seq
+  return a.lamport - b.lamport || before(a.deviceId, b.deviceId) || a.seq - b.seq || before(a.id, b.id)
 }
 
 /**
- * The state of one session, folded from its events; the same code in browser and server.
- * Undone events count for nothing; an undo can itself be undone. A late event waits until it is confirmed. Events of an
- * unknown version or kind are kept in `unknown`. The order in which events are passed does not matter.
+ * The state of one session, folded from its events; the same code in browser and server. Takes time in proportion to
+ * the events. Undone and struck events count for nothing; an undo can itself be undone. A late event waits until it is
+ * confirmed. Events of an unknown version or kind are kept in `unknown`. Neither the order in which events are passed
+ * nor the same event passed twice makes a difference. What one tap left open is taken from what was said of it later.
  */
 export function foldSession(events: readonly PracticeEvent[]): SessionState {
-  const ordered = [...events].sort(eventOrder)
-  const undone = undoneIds(ordered)
-  const confirmed = new Set(
-    ordered.flatMap((event) => (event.kind === 'lateConfirmed' && !undone.has(event.id) ? [event.payload.eventId] : []))
-  )
-  const lastLamport = ordered.reduce((most, event) => Math.max(most, event.lamport), 0)
-  let state: SessionState = { ...EMPTY, lastLamport }
+  const ordered = inOrder(events)
+  const undone = takenBack(ordered)
+  const confirmed = new Set<string>()
+  const said = new Map<string, Payloads['annotated']>()
   for (const event of ordered) {
-    if (!isKnown(event)) state = { ...state, unknown: [...state.unknown, event.id] }
-    else if (undone.has(event.id)) continue
-    else if (event.late && !confirmed.has(event.id)) state = { ...state, waiting: [...state.waiting, event.id] }
-    else state = seen(apply(state, event), event)
+    if (!isKnown(event) || undone.has(event.id)) continue
+    if (event.kind === 'lateConfirmed') confirmed.add(event.payload.eventId)
+    if (event.kind === 'annotated') said.set(event.payload.eventId, { ...said.get(event.payload.eventId), ...event.payload })
   }
+  const draft: Draft = startedWith(ordered.at(-1)?.lamport ?? 0)
+  for (const event of ordered) {
+    if (!isKnown(event)) draft.unknown.push(event.id)
+    else if (undone.has(event.id)) continue
+    else if (event.late && !confirmed.has(event.id)) draft.waiting.push(event.id)
+    else apply(draft, withMore(event, said.get(event.id)))
+  }
+  const { open: _open, byId: _byId, ...state } = draft
   return state
 }
 
-/** Who notes a fault, releases a hold or vouches for a step stands there: the table is seen, and who asked is answered. */
-function seen(state: SessionState, event: PracticeEvent): SessionState {
-  const vouches = event.kind === 'attemptEnded' && event.payload.witness !== 'self'
-  return vouches || STAFF_KINDS.has(event.kind) ? { ...state, seenAt: event.atDevice, askedAt: null } : state
-}
-
 function isKnown(event: PracticeEvent): boolean {
-  return event.v === EVENT_VERSION && (EVENT_KINDS as readonly string[]).includes(event.kind)
+  return event.v === EVENT_VERSION && KNOWN.has(event.kind)
+}
+const KNOWN: ReadonlySet<string> = new Set(EVENT_KINDS)
+
+/** Sorted, each id once; left as it is where it is in order already. */
+function inOrder(events: readonly PracticeEvent[]): readonly PracticeEvent[] {
+  const isSorted = events.every((event, i) => i === 0 || eventOrder(events[i - 1], event) <= 0)
+  const sorted = isSorted ? events : [...events].sort(eventOrder)
+  const seen = new Set<string>()
+  const once = sorted.filter(({ id }) => !seen.has(id) && seen.add(id))
+  return once.length === events.length ? sorted : once
 }
 
-// Read from the newest back: an undo that was itself undone undoes nothing.
-function undoneIds(ordered: readonly PracticeEvent[]): ReadonlySet<string> {
+// Read from the newest back: an undo that was itself undone undoes nothing. Struck at the end of a table is as undone.
+function takenBack(ordered: readonly PracticeEvent[]): ReadonlySet<string> {
   const undone = new Set<string>()
-  for (const event of [...ordered].reverse()) {
-    if (event.kind === 'undone' && isKnown(event) && !undone.has(event.id)) undone.add(event.payload.eventId)
+  for (let i = ordered.length - 1; i >= 0; i--) {
+    const event = ordered[i]
+    if (undone.has(event.id) || !isKnown(event)) continue
+    if (event.kind === 'undone') undone.add(event.payload.eventId)
+    else if (event.kind === 'attemptsConfirmed') for (const id of event.payload.struck) undone.add(id)
   }
   return undone
 }
 
-function apply(state: SessionState, event: PracticeEvent): SessionState {
+/** A tap with what was said of it afterwards. */
+function withMore(event: PracticeEvent, more: Payloads['annotated'] | undefined): PracticeEvent {
+  if (!more) return event
+  const { faultId, region, side, help, level, text } = more
+  const place = { ...(region === undefined ? {} : { region }), ...(side === undefined ? {} : { side }) }
   switch (event.kind) {
-    case 'sessionOpened':
-      return { ...state, openedAt: state.openedAt ?? event.atDevice }
-    case 'sessionClosed':
-      return { ...state, closedAt: event.atDevice }
-    case 'attemptStarted': {
-      const { attemptId, ...rest } = event.payload
-      const attempt: Attempt = {
-        id: attemptId,
-        ...rest,
-        startedAt: event.atDevice,
-        ended: null,
-        prompts: 0,
-        helps: [],
-        faults: [],
-        safety: []
-      }
-      return { ...state, attempts: [...state.attempts, attempt] }
-    }
-    case 'attemptEnded': {
-      const { attemptId, ...ended } = event.payload
-      return onAttempt(state, attemptId, (attempt) => ({ ...attempt, ended }))
-    }
-    case 'faultNoted': {
-      const { attemptId, ...seen } = event.payload
-      return onAttempt(counted(state, 'fault'), attemptId, (attempt) => ({
-        ...attempt,
-        faults: [...attempt.faults, { eventId: event.id, ...seen }]
-      }))
-    }
-    case 'promptGiven':
-      return onAttempt(counted(state, 'prompt'), event.payload.attemptId, (attempt) => ({ ...attempt, prompts: attempt.prompts + 1 }))
+    case 'faultNoted':
+      return { ...event, payload: { ...event.payload, ...place, faultId: faultId ?? event.payload.faultId } }
     case 'helped':
-      return onAttempt(counted(state, 'helped'), event.payload.attemptId, (attempt) => ({
-        ...attempt,
-        helps: [...attempt.helps, event.payload.help]
-      }))
-    case 'safetyNoted': {
-      const seen = { eventId: event.id, ...event.payload }
-      const next = { ...state, safety: [...state.safety, seen] }
-      return seen.attemptId ? onAttempt(next, seen.attemptId, (attempt) => ({ ...attempt, safety: [...attempt.safety, seen] })) : next
-    }
-    case 'praised': {
-      const next = counted(state, 'praise')
-      return { ...next, praises: [...next.praises, { eventId: event.id, ...event.payload }] }
-    }
-    case 'breakStarted':
-      return { ...counted(state, 'break'), onBreakSince: event.atDevice }
-    case 'breakEnded':
-      return { ...state, onBreakSince: null, breakMin: state.breakMin + event.payload.minutes }
+      return { ...event, payload: { ...event.payload, ...place, help: help ?? event.payload.help } }
+    case 'stressNoted':
+      return { ...event, payload: { ...event.payload, level: level ?? event.payload.level } }
+    case 'praised':
+      return { ...event, payload: { ...event.payload, text: event.payload.text || (text ?? '') } }
     case 'stopped':
-      return { ...state, stopped: event.payload.reason }
-    case 'helpAsked':
-      return { ...state, askedAt: state.askedAt ?? event.atDevice }
-    case 'holdReleased':
-      return { ...state, released: [...state.released, { ...event.payload, by: event.by }] }
-    case 'noted':
-      return { ...state, notes: [...state.notes, { eventId: event.id, text: event.payload.text, by: event.by }] }
-    case 'lookedAt':
-    case 'undone':
-    case 'lateConfirmed':
-      return state
+      return { ...event, payload: { reason: event.payload.reason || (text ?? '') } }
+    default:
+      return event
   }
-}
-
-function counted(state: SessionState, what: keyof SessionState['tally']): SessionState {
-  return { ...state, tally: { ...state.tally, [what]: state.tally[what] + 1 } }
-}
-
-function onAttempt(state: SessionState, id: string, change: (attempt: Attempt) => Attempt): SessionState {
-  return { ...state, attempts: state.attempts.map((attempt) => (attempt.id === id ? change(attempt) : attempt)) }
 }

@@ -1,40 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { countedAttempts, foldSession, type EventKind, type Payloads, type PracticeEvent } from '.'
+import { countedAttempts, foldSession, workedMinutes, type PracticeEvent } from '.'
+import { at as minuteOf, ended, event, fault, started } from './testing'
 
-let made = 0
-function event<K extends EventKind>(kind: K, payload: Payloads[K], change: Partial<PracticeEvent> = {}): PracticeEvent {
-  made++
-  return {
-    id: `e${made}`,
-    v: 1,
-    kind,
-    sessionId: 's',
-    by: 'ruben',
-    deviceId: 'tablet',
-    seq: made,
-    lamport: made,
-    atDevice: '2026-04-14T08:00:00.000Z',
-    receivedAt: null,
-    payload,
-    ...change
-  } as PracticeEvent
-}
-const start = (attemptId: string, change: object = {}) =>
-  event('attemptStarted', {
-    attemptId,
-    techniqueId: 'skirt-line',
-    regions: ['skirt'],
-    side: 'both',
-    toolId: 'scissors-straight',
-    direction: null,
-    hands: 'apprentice',
-    setting: 'live',
-    ...change
-  })
-const end = (attemptId: string, change: object = {}) =>
-  event('attemptEnded', { attemptId, minutes: 9, help: 'alone', witness: 'watched', ...change })
-const fault = (attemptId: string, faultId: string) => event('faultNoted', { attemptId, faultId, region: 'skirt', side: 'left' })
+const start = started
+const end = ended
 
 const major = new Set(['too-short'])
 const counted = (events: PracticeEvent[]) => countedAttempts(foldSession(events), major)
@@ -57,15 +27,15 @@ describe('folding a session', () => {
       )
     )
     expect(expected.attempts[0].faults.length).toBe(1)
-    expect(expected.breakMin).toBe(5)
+    expect(expected.pauses).toEqual([{ why: 'break', from: minuteOf(0), to: minuteOf(5) }])
+    expect(workedMinutes(expected, minuteOf(12))).toBe(7)
   })
 
   it('orders by lamport, device and count, never by clock', () => {
-    const late = event(
-      'attemptEnded',
-      { attemptId: 'x', minutes: 3, help: 'alone', witness: 'watched' },
-      { lamport: 9, atDevice: '2020-01-01T00:00:00.000Z' }
-    )
+    const late = event('attemptEnded', { attemptId: 'x', minutes: 3, help: 'alone', witness: 'watched' }, 0, {
+      lamport: 9,
+      atDevice: '2020-01-01T00:00:00.000Z'
+    })
     const first = event(
       'attemptStarted',
       {
@@ -78,6 +48,7 @@ describe('folding a session', () => {
         hands: 'apprentice',
         setting: 'live'
       },
+      0,
       { lamport: 1 }
     )
     expect(foldSession([late, first]).attempts[0].ended?.minutes).toBe(3)
@@ -94,8 +65,8 @@ describe('folding a session', () => {
 
   it('keeps what it does not know, and what came late until confirmed', () => {
     const begun = start('a')
-    const strange = event('noted', { text: 'x' }, { v: 7 })
-    const late = event('promptGiven', { attemptId: 'a' }, { late: true })
+    const strange = event('noted', { text: 'x' }, 0, { v: 7 })
+    const late = event('promptGiven', { attemptId: 'a' }, 0, { late: true })
     const state = foldSession([begun, strange, late])
     expect(state.unknown).toEqual([strange.id])
     expect(state.waiting).toEqual([late.id])
@@ -105,16 +76,16 @@ describe('folding a session', () => {
 })
 
 describe('who looked', () => {
-  const at = (minute: number) => ({ atDevice: `2026-04-14T08:${String(minute).padStart(2, '0')}:00.000Z` })
-  const opened = event('sessionOpened', {}, at(0))
-  const ask = (minute: number) => event('helpAsked', {}, at(minute))
+  const at = (minute: number) => ({ atDevice: minuteOf(minute) })
+  const opened = event('sessionOpened', {}, 0)
+  const ask = (minute: number) => event('helpAsked', {}, minute)
 
   it('is known from what only somebody who stands there records', () => {
     const begun = start('a')
     expect(foldSession([opened, begun]).seenAt).toBeNull()
     const byOne = (one: PracticeEvent) => foldSession([opened, begun, one]).seenAt
-    expect(byOne(event('lookedAt', {}, at(9)))).toBe(at(9).atDevice)
-    expect(byOne(event('promptGiven', { attemptId: 'a' }, at(4)))).toBe(at(4).atDevice)
+    expect(byOne(event('lookedAt', {}, 9))).toBe(at(9).atDevice)
+    expect(byOne(event('promptGiven', { attemptId: 'a' }, 4))).toBe(at(4).atDevice)
     expect(byOne({ ...end('a'), ...at(7) })).toBe(at(7).atDevice)
     expect(byOne({ ...end('a', { witness: 'self' }), ...at(7) })).toBeNull()
   })
@@ -122,9 +93,9 @@ describe('who looked', () => {
   it('is asked for from the first asking until somebody comes, and not when it is taken back', () => {
     const first = ask(10)
     expect(foldSession([opened, first, ask(12)]).askedAt).toBe(at(10).atDevice)
-    expect(foldSession([opened, first, event('lookedAt', {}, at(13))]).askedAt).toBeNull()
+    expect(foldSession([opened, first, event('lookedAt', {}, 13)]).askedAt).toBeNull()
     expect(foldSession([opened, first, event('undone', { eventId: first.id })]).askedAt).toBeNull()
-    const again = foldSession([opened, first, event('lookedAt', {}, at(13)), ask(15)])
+    const again = foldSession([opened, first, event('lookedAt', {}, 13), ask(15)])
     expect([again.askedAt, again.seenAt]).toEqual([at(15).atDevice, at(13).atDevice])
   })
 })

@@ -1,3 +1,4 @@
+import type { GlobalRating } from '../grade'
 import type { RegionId } from '../regions'
 import type { Direction } from '../tools'
 
@@ -21,6 +22,24 @@ export type Setting = (typeof SETTINGS)[number]
 export const SEVERITIES = ['near', 'minor', 'serious'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
+export const STRESS_LEVELS = ['restless', 'fights', 'panics'] as const
+/** What the dog shows, from the first fussing to a dog in distress. */
+export type StressLevel = (typeof STRESS_LEVELS)[number]
+
+export const RAN_OUT_ENDS = ['instructor', 'home'] as const
+/** The two honest ends when the dog can stand no longer: the instructor finishes, or it goes home as it is. */
+export type RanOutEnd = (typeof RAN_OUT_ENDS)[number]
+
+/** One attempt as it is confirmed or corrected at the end of a table. */
+export type ConfirmedAttempt = {
+  readonly attemptId: string
+  readonly minutes: number
+  readonly help: HelpLevel
+  readonly witness: Witness
+  readonly hands: Hands
+  readonly side: Side
+}
+
 /** What each kind of event carries. */
 export type Payloads = {
   sessionOpened: Record<string, never>
@@ -36,24 +55,52 @@ export type Payloads = {
     readonly setting: Setting
   }
   attemptEnded: { readonly attemptId: string; readonly minutes: number; readonly help: HelpLevel; readonly witness: Witness }
-  faultNoted: { readonly attemptId: string; readonly faultId: string; readonly region: RegionId | null; readonly side: Side | null }
+  /** clocks of a step: paused while another is done, back to one that was ended */
+  attemptPaused: { readonly attemptId: string }
+  attemptResumed: { readonly attemptId: string }
+  attemptReopened: { readonly attemptId: string }
+  /** `faultId` null: one tap said that there is a fault, not yet which */
+  faultNoted: { readonly attemptId: string; readonly faultId: string | null; readonly region: RegionId | null; readonly side: Side | null }
   promptGiven: { readonly attemptId: string }
-  helped: { readonly attemptId: string; readonly help: HelpLevel; readonly region: RegionId | null; readonly side: Side | null }
+  /** `help` null: not said yet how */
+  helped: { readonly attemptId: string; readonly help: HelpLevel | null; readonly region: RegionId | null; readonly side: Side | null }
   safetyNoted: {
     readonly attemptId: string | null
     readonly hazardId: string
     readonly severity: Severity
     readonly region: RegionId | null
   }
+  stressNoted: { readonly attemptId: string | null; readonly level: StressLevel }
+  pictureTaken: { readonly attemptId: string | null; readonly pictureId: string }
   praised: { readonly attemptId: string | null; readonly text: string }
   breakStarted: Record<string, never>
   breakEnded: { readonly minutes: number }
+  /** the reason may come afterwards */
   stopped: { readonly reason: string }
+  wentOn: Record<string, never>
+  /** the dog can stand no longer today */
+  ranOut: { readonly how: RanOutEnd }
+  /** what the instructor's own hands finished of the trim; the side is the dog's own */
+  instructorFinished: { readonly regions: readonly RegionId[]; readonly side: Side }
+  /** how the apprentice sees the own trim, before the mark is shown */
+  selfRated: { readonly rating: GlobalRating; readonly best: string; readonly mend: string }
+  /** the end of a table: every attempt as the instructor says it was; struck notes count for nothing */
+  attemptsConfirmed: { readonly attempts: readonly ConfirmedAttempt[]; readonly struck: readonly string[] }
   /** an instructor stood at the table */
   lookedAt: Record<string, never>
   helpAsked: Record<string, never>
   holdReleased: { readonly techniqueId: string; readonly hazardId: string }
   noted: { readonly text: string }
+  /** says more of an earlier tap; once the seconds for undoing are over, the only way to change what it says */
+  annotated: {
+    readonly eventId: string
+    readonly text?: string
+    readonly faultId?: string
+    readonly region?: RegionId | null
+    readonly side?: Side | null
+    readonly help?: HelpLevel
+    readonly level?: StressLevel
+  }
   undone: { readonly eventId: string }
   lateConfirmed: { readonly eventId: string }
 }
@@ -65,18 +112,29 @@ export const EVENT_KINDS = [
   'sessionClosed',
   'attemptStarted',
   'attemptEnded',
+  'attemptPaused',
+  'attemptResumed',
+  'attemptReopened',
   'faultNoted',
   'promptGiven',
   'helped',
   'safetyNoted',
+  'stressNoted',
+  'pictureTaken',
   'praised',
   'breakStarted',
   'breakEnded',
   'stopped',
+  'wentOn',
+  'ranOut',
+  'instructorFinished',
+  'selfRated',
+  'attemptsConfirmed',
   'lookedAt',
   'helpAsked',
   'holdReleased',
   'noted',
+  'annotated',
   'undone',
   'lateConfirmed'
 ] as const satisfies readonly EventKind[]
@@ -89,7 +147,9 @@ export const STAFF_KINDS: ReadonlySet<EventKind> = new Set([
   'safetyNoted',
   'praised',
   'lookedAt',
-  'holdReleased'
+  'holdReleased',
+  'instructorFinished',
+  'attemptsConfirmed'
 ])
 
 export const EVENT_VERSION = 1
@@ -108,11 +168,20 @@ export type PracticeEvent<K extends EventKind = EventKind> = {
     readonly atDevice: string
     readonly receivedAt: string | null
     readonly late?: boolean
+    /** what the device's clock must be moved by, ms; set by the server where it found the clock wrong */
+    readonly clockOffMs?: number | null
+    /** where it stands in the order in which tablets are told; set by the server */
+    readonly position?: number | null
     readonly payload: Payloads[Kind]
   }
 }[K]
 
-export type FaultSeen = { readonly eventId: string; readonly faultId: string; readonly region: RegionId | null; readonly side: Side | null }
+export type FaultSeen = {
+  readonly eventId: string
+  readonly faultId: string | null
+  readonly region: RegionId | null
+  readonly side: Side | null
+}
 export type SafetySeen = {
   readonly eventId: string
   readonly hazardId: string
@@ -120,6 +189,8 @@ export type SafetySeen = {
   readonly region: RegionId | null
   readonly attemptId: string | null
 }
+/** From one moment to another, ISO; `to` null while it lasts. */
+export type Span = { readonly from: string; readonly to: string | null }
 
 export type Attempt = {
   readonly id: string
@@ -131,9 +202,17 @@ export type Attempt = {
   readonly hands: Hands
   readonly setting: Setting
   readonly startedAt: string
+  /** when it was worked at; one span runs at most */
+  readonly spans: readonly Span[]
   readonly ended: { readonly minutes: number; readonly help: HelpLevel; readonly witness: Witness } | null
+  /** the dog's minutes ran out under it: no evidence, and nothing is lost by it */
+  readonly cutShort: boolean
+  /** an instructor went through it at the end of the table */
+  readonly confirmed: boolean
+  /** somebody who vouches was at the table while it ran */
+  readonly watched: boolean
   readonly prompts: number
-  readonly helps: readonly HelpLevel[]
+  readonly helps: readonly (HelpLevel | null)[]
   readonly faults: readonly FaultSeen[]
   readonly safety: readonly SafetySeen[]
 }
@@ -148,16 +227,28 @@ export type SessionState = {
   readonly seenAt: string | null
   /** since when the apprentice asks for help; an instructor who comes answers it */
   readonly askedAt: string | null
-  readonly breakMin: number
+  /** breaks and stops: no clock runs in them */
+  readonly pauses: readonly (Span & { readonly why: 'break' | 'stop' })[]
   readonly attempts: readonly Attempt[]
   readonly safety: readonly SafetySeen[]
+  readonly stresses: readonly { readonly eventId: string; readonly level: StressLevel; readonly at: string }[]
+  readonly pictures: readonly { readonly eventId: string; readonly pictureId: string }[]
   readonly praises: readonly { readonly eventId: string; readonly text: string; readonly attemptId: string | null }[]
   readonly notes: readonly { readonly eventId: string; readonly text: string; readonly by: string }[]
-  readonly released: readonly { readonly techniqueId: string; readonly hazardId: string; readonly by: string }[]
-  readonly tally: Readonly<Record<'fault' | 'prompt' | 'helped' | 'praise' | 'break', number>>
+  /** what was said afterwards about a tap, by its id */
+  readonly remarks: Readonly<Record<string, readonly string[]>>
+  /** faults and help of which nobody has said yet which or how */
+  readonly unsaid: readonly string[]
+  readonly released: readonly { readonly techniqueId: string; readonly hazardId: string; readonly by: string; readonly at: string }[]
+  readonly byInstructor: readonly { readonly eventId: string; readonly regions: readonly RegionId[]; readonly side: Side }[]
+  readonly ranOut: { readonly how: RanOutEnd; readonly at: string } | null
+  readonly selfRating: Payloads['selfRated'] | null
+  readonly confirmedBy: string | null
+  readonly tally: Readonly<Record<Tallied, number>>
   /** late events that an instructor has still to confirm */
   readonly waiting: readonly string[]
   /** events of a version or kind this code does not know: kept, not folded */
   readonly unknown: readonly string[]
   readonly lastLamport: number
 }
+export type Tallied = 'fault' | 'prompt' | 'helped' | 'praise' | 'stress' | 'picture' | 'break'

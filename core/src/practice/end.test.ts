@@ -1,0 +1,166 @@
+import { standards } from '@peen/content'
+import { describe, expect, it } from 'vitest'
+import { clockOff, countedAttempts, daySummary, foldSession, mayUndo, proposeAttempts, stillOpen, undoneSteps, type DayFacts } from '.'
+import { at, ended, event, fault, started } from './testing'
+
+const prompt = (attemptId: string) => event('promptGiven', { attemptId }, 5)
+const confirmed = (attemptId: string, change: object = {}, struck: string[] = []) =>
+  event('attemptsConfirmed', {
+    attempts: [{ attemptId, minutes: 11, help: 'onePrompt', witness: 'inspected', hands: 'apprentice', side: 'both', ...change }],
+    struck
+  })
+const major = new Set(['too-short'])
+
+describe('the end of a table', () => {
+  it('proposes minutes by the clock of a step, the most help that was tapped, and who was there', () => {
+    const [one] = proposeAttempts(foldSession([started('a', {}, 0), prompt('a'), prompt('a')]), at(14))
+    expect(one).toMatchObject({ minutes: 14, help: 'talkedThrough', witness: 'watched', prompts: 2, side: 'both', hands: 'apprentice' })
+    expect(one.say).toEqual(['Nobody ended this step: the minutes are its clock’s.'])
+    expect(proposeAttempts(foldSession([started('a'), ended('a', { minutes: 13, witness: 'self' }, 14)]), at(20))[0]).toMatchObject({
+      minutes: 13,
+      help: 'alone',
+      witness: 'self',
+      say: []
+    })
+    expect(proposeAttempts(foldSession([started('a'), ended('a', { minutes: 30 }, 14)]), at(20))[0].say).toEqual([
+      '30 minutes were said; its clock ran 14.'
+    ])
+  })
+
+  it('was watched only while somebody was there: a look before the start vouches for nothing', () => {
+    const look = event('lookedAt', {}, 1)
+    expect(proposeAttempts(foldSession([look, started('a', {}, 2)]), at(9))[0].witness).toBe('self')
+    expect(proposeAttempts(foldSession([started('a', {}, 0), event('lookedAt', {}, 1)]), at(9))[0].witness).toBe('watched')
+  })
+
+  it('is what the instructor confirms: help, hands and witness stand, struck notes count for nothing', () => {
+    const begun = started('a')
+    const noted = fault('a', 'too-short', 3)
+    const log = [begun, noted, ended('a', { witness: 'self' }, 9)]
+    expect(countedAttempts(foldSession(log), major)[0]).toMatchObject({ clean: false, counts: false })
+    const after = foldSession([...log, confirmed('a', {}, [noted.id])])
+    expect(countedAttempts(after, major)[0]).toMatchObject({ clean: true, counts: true, minutes: 11, help: 'onePrompt' })
+    expect(after.confirmedBy).toBe('ruben')
+    expect(countedAttempts(foldSession([...log, confirmed('a', { hands: 'instructor' })]), major)).toEqual([])
+    const shown = () => event('helped', { attemptId: 'a', help: 'shown', region: null, side: null }, 4)
+    expect(countedAttempts(foldSession([started('a'), shown(), ended('a')]), major)[0].help).toBe('shown')
+    expect(countedAttempts(foldSession([started('a'), shown(), ended('a'), confirmed('a', { help: 'alone' })]), major)[0].help).toBe(
+      'alone'
+    )
+    expect(stillOpen(foldSession(log))).toEqual(['1 attempt is not confirmed yet.'])
+    expect(stillOpen(after)).toEqual([])
+  })
+
+  it('keeps one tap that says nothing more, until it is said', () => {
+    const begun = started('a')
+    const tap = fault('a', null, 3)
+    const helped = event('helped', { attemptId: 'a', help: null, region: null, side: null }, 4)
+    const open = foldSession([begun, tap, helped])
+    expect(open.unsaid).toEqual([tap.id, helped.id])
+    expect(proposeAttempts(open, at(9))[0]).toMatchObject({ help: 'talkedThrough' })
+    expect(proposeAttempts(open, at(9))[0].say).toContain('One tap does not say yet which fault or how it was helped.')
+    const said = foldSession([
+      ...[begun, tap, helped],
+      event('annotated', { eventId: tap.id, faultId: 'too-short', side: 'right', text: 'by the elbow' }),
+      event('annotated', { eventId: helped.id, help: 'shown' })
+    ])
+    expect(said.unsaid).toEqual([])
+    expect(said.attempts[0].faults).toMatchObject([{ faultId: 'too-short', side: 'right' }])
+    expect(said.attempts[0].helps).toEqual(['shown'])
+    expect(said.remarks[tap.id]).toEqual(['by the elbow'])
+  })
+
+  it('of a dog that can stand no longer loses nobody a mark', () => {
+    const log = [started('a'), ended('a'), started('b', { techniqueId: 'pads' }, 10), fault('b', 'too-short', 12)]
+    const state = foldSession([...log, event('ranOut', { how: 'home' }, 20), ended('b', {}, 21)])
+    expect(countedAttempts(state, major).map(({ techniqueId }) => techniqueId)).toEqual(['skirt-line'])
+    expect(proposeAttempts(state, at(40)).find(({ cutShort }) => cutShort)!.say[0]).toMatch(/no mark is lost/)
+    const { steps } = standards[0].plan
+    const undone = undoneSteps(steps, state).map(({ technique }) => technique)
+    expect(undone).toContain('pads')
+    expect(undone).not.toContain('skirt-line')
+  })
+})
+
+describe('taking a tap back', () => {
+  const target = fault('a', 'line-wavy', 10)
+  const later = (seconds: number, clockOffMs: number | null = null) => ({
+    atDevice: new Date(Date.parse(target.atDevice) + seconds * 1000).toISOString(),
+    clockOffMs
+  })
+
+  it('goes for ten seconds, by the same clock however wrong it is', () => {
+    expect(mayUndo(target, later(10))).toBe(true)
+    expect(mayUndo(target, later(11))).toBe(false)
+    expect(mayUndo({ ...target, clockOffMs: 3600000 }, later(9, 3600000))).toBe(true)
+    expect(mayUndo({ ...target, clockOffMs: 3600000 }, later(9))).toBe(false)
+  })
+
+  it('goes at any time for what a table is in: finished, asked for help, out of minutes', () => {
+    expect(mayUndo(event('sessionClosed', {}, 10), later(3000))).toBe(true)
+    expect(mayUndo(event('helpAsked', {}, 10), later(3000))).toBe(true)
+    expect(mayUndo(event('stopped', { reason: '' }, 10), later(3000))).toBe(false)
+  })
+})
+
+describe('a wrong clock', () => {
+  // Ref: hand calculation
+  it('is found by what it says when it sends, however long the event waited', () => {
+    expect(clockOff(at(0), at(60), at(60))).toBeNull()
+    expect(clockOff(at(0), at(60), at(90))).toBe(-30 * 60000)
+    expect(clockOff(at(-200), at(60), at(-140))).toBe(200 * 60000)
+  })
+  it('shows without that only where an event comes from the future', () => {
+    expect(clockOff(at(0), at(60), null)).toBeNull()
+    expect(clockOff(at(70), at(60), null)).toBe(-10 * 60000)
+    expect(clockOff('no time', at(60), null)).toBeNull()
+  })
+  it('moves what is folded', () => {
+    const ahead = event('sessionOpened', {}, 30, { clockOffMs: -30 * 60000 })
+    expect(foldSession([ahead]).openedAt).toBe(at(0))
+  })
+})
+
+describe('the day of an apprentice', () => {
+  const attempt = (technique: string, change: object = {}) => ({ technique, clean: true, counts: true, because: '', faults: [], ...change })
+  const visit = { dog: 'Flint', trim: 'bearded terrier pet trim', workedMin: 82, standardMin: 95, praises: [], ranOut: null, undone: [] }
+  const day: DayFacts = {
+    name: 'Bram',
+    absent: false,
+    figures: [],
+    visits: [{ ...visit, attempts: [attempt('Pads'), attempt('Body clip')] }]
+  }
+
+  it('is told in sentences: what was done, what was good', () => {
+    expect(daySummary(day)).toEqual([
+      'Flint in bearded terrier pet trim: 2 techniques, 2 clean, in 82 of 95 minutes.',
+      'Done well: pads and body clip, clean.'
+    ])
+  })
+
+  it('holds three things to mend at the most, the major and the frequent first', () => {
+    const small = { name: 'Line wavy', major: false }
+    const notClean = { clean: false, because: 'more than one prompt' }
+    const attempts = [
+      attempt('Nails', notClean),
+      attempt('Skirt line', { faults: [small, small] }),
+      attempt('Ear leather', { clean: false, because: 'a major fault', faults: [{ name: 'Edge cut into', major: true }] }),
+      attempt('Pads', { faults: [{ name: 'Hair left', major: false }] })
+    ]
+    const sentences = daySummary({ ...day, visits: [{ ...visit, attempts, praises: ['Kept the leg low.'] }] })
+    expect(sentences[1]).toBe('Done well: Kept the leg low.')
+    expect(sentences[2]).toBe('To mend: ear leather, edge cut into; skirt line, line wavy (2 times); pads, hair left.')
+  })
+
+  it('tells an absence, no dog, figures apart, and a dog that could stand no longer', () => {
+    expect(daySummary({ ...day, absent: true, visits: [] })).toEqual(['Bram was not here today.'])
+    const figures = [{ technique: 'Round foot', minutes: 20 }]
+    expect(daySummary({ ...day, visits: [], figures: [] })).toEqual(['Bram had no dog today.'])
+    expect(daySummary({ ...day, visits: [], figures })).toEqual(['On figures: round foot, 20 minutes. It is logged apart.'])
+    const cut = { ...visit, attempts: [], ranOut: 'home' as const, undone: ['Skirt line', 'Blend'] }
+    expect(daySummary({ ...day, visits: [cut] })).toEqual([
+      'Flint in bearded terrier pet trim: no step was finished, in 82 of 95 minutes.',
+      'Flint could stand no longer and went home as it was: no mark is lost by it. Left to do: skirt line and blend.'
+    ])
+  })
+})
