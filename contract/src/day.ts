@@ -1,5 +1,6 @@
 // Who and what a school is made of, and the day's work.
 import { WITHERS_LIMITS_MM } from '@peen/core/figure'
+import { SIDES, type Side } from '@peen/core/practice'
 import { ROLES, type Role } from './auth'
 import { chosen, date, named, password, username, within, words } from './fields'
 import { array, object, string, uuid } from './yup'
@@ -95,6 +96,42 @@ export type MoveVisit = {
 export const tableToolsSchema = object({ toolIds: array().of(string().required().max(60)).nullable().defined().max(200) }).noUnknown()
 export type TableTools = { readonly toolIds: readonly string[] | null }
 
+/** Where a table stands: its upper left corner from the room's, mm, and how it is turned, degrees. */
+export const tablePlaceSchema = object({
+  xMm: within('From the left wall', 0, 40000, 'mm'),
+  yMm: within('From the far wall', 0, 40000, 'mm'),
+  turnDeg: within('Turn', -45, 45, 'degrees')
+}).noUnknown()
+export type TablePlace = { readonly xMm: number; readonly yMm: number; readonly turnDeg: number }
+
+/** Two visits change tables, or their apprentices change dogs and stay where they stand. */
+export const SWAPS = ['tables', 'dogs'] as const
+export const swapSchema = object({
+  with: uuid().required('The other visit is missing.'),
+  what: chosen('What is swapped', SWAPS)
+}).noUnknown()
+export type Swap = { readonly with: string; readonly what: (typeof SWAPS)[number] }
+
+/** Practice on a stand-in figure. */
+export const newFigureSchema = object({
+  id: uuid().required(),
+  techniqueId: named('Technique'),
+  side: chosen('Side', SIDES),
+  minutes: within('Minutes', 1, 240, 'minutes'),
+  note: words('Note', 300)
+}).noUnknown()
+export type NewFigure = {
+  readonly id: string
+  readonly techniqueId: string
+  readonly side: Side
+  readonly minutes: number
+  readonly note: string
+}
+export type FigureView = NewFigure & { readonly onDate: string; readonly technique: string; readonly own: boolean }
+
+/** One apprentice's day in sentences, as it is sent when the day is closed. */
+export type DaySummaryView = { readonly person: PersonName; readonly absent: boolean; readonly sentences: readonly string[] }
+
 export const roomSchema = object({
   room: named('Room', 80),
   roomWidthMm: within('Width of the room', 3000, 40000, 'mm'),
@@ -124,6 +161,10 @@ export type DayView = {
   readonly onDate: string
   readonly today: string
   readonly closedDay: boolean
+  /** who opened it; null before that */
+  readonly openedBy: string | null
+  /** ids of the people who are not here that day */
+  readonly absent: readonly string[]
   readonly people: readonly (PersonName & { readonly cohort: string })[]
   readonly dogs: readonly DogView[]
   readonly tables: readonly { readonly id: string; readonly number: number; readonly toolIds: readonly string[] | null }[]

@@ -94,9 +94,12 @@ export type FloorTable = {
   readonly hold: HoldView | null
   readonly closed: boolean
   readonly stopped: string | null
-  /** what a new event of this session must come after */
+  /** the dog could stand no longer today */
+  readonly ranOut: boolean
+  readonly onBreak: boolean
   /** the apprentice asks for help and nobody has come yet */
   readonly asked: boolean
+  /** what a new event of this session must come after */
   readonly lastLamport: number
 }
 
@@ -116,10 +119,17 @@ export type FloorView = {
   /** the numbers by which the looks are ranked */
   readonly rounds: RoundsRules
   readonly roomMm: readonly [number, number]
+  /** the server's one clock when this was read, UTC */
+  readonly now: string
+  /** who opened the day; null before that */
+  readonly openedBy: string | null
+  readonly dayClosed: boolean
 }
 
 export type SessionView = {
   readonly id: string
+  /** the server's one clock when this was read, UTC */
+  readonly now: string
   readonly onDate: string
   readonly tableNumber: number
   readonly apprentice: PersonName
@@ -128,6 +138,8 @@ export type SessionView = {
   readonly standardId: string
   readonly standardVersion: number
   readonly standardMin: number
+  /** minutes that this dog has stood today at other sessions */
+  readonly elsewhereMin: number
   /** the steps of the trim in the order in which this house works */
   readonly steps: readonly PlanStep[]
   readonly events: readonly PracticeEvent[]
@@ -199,6 +211,7 @@ export type DogPage = {
 
 export type TrimRow = {
   readonly gradingId: string
+  readonly sessionId: string
   readonly onDate: string
   readonly apprentice: string
   readonly dog: string

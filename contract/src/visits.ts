@@ -102,7 +102,8 @@ export type NewClosing = Pick<Closing, 'used' | 'nextTime' | 'backInWeeks' | 'ha
 
 export const STANCES = ['left', 'right', 'front', 'rear', 'above'] as const
 export type Stance = (typeof STANCES)[number]
-export const MOMENTS = ['before', 'after'] as const
+/** `during`: what an instructor keeps of the work itself; there may be many of them. */
+export const MOMENTS = ['before', 'during', 'after'] as const
 export type Moment = (typeof MOMENTS)[number]
 
 export type PictureView = {

@@ -38,8 +38,8 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
   )
   let gradings = 0
   for (const session of plan.sessions) {
+    clock.set(session.closedAt ?? NOW)
     await playSession(services, session, plan, actors)
-    if (session.closedAt) clock.set(session.closedAt)
     for (const key of session.gradedBy) {
       await playGrading(services, session, actors.get(key)!, key, plan)
       gradings++

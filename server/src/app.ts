@@ -13,6 +13,7 @@ import { dayRoutes } from './features/day'
 import { dogRoutes } from './features/dogs'
 import { floorRoutes } from './features/floor'
 import { gradingRoutes } from './features/grading'
+import { liveRoutes } from './features/live'
 import { practiceRoutes } from './features/practice'
 import { rackRoutes } from './features/rack'
 import { schoolRoutes } from './features/school'
@@ -26,6 +27,7 @@ export const ROUTES: readonly Route[] = [
   ...schoolRoutes,
   ...floorRoutes,
   ...practiceRoutes,
+  ...liveRoutes,
   ...apprenticeRoutes,
   ...dogRoutes,
   ...dayRoutes,

@@ -1,8 +1,9 @@
+import { max } from 'drizzle-orm'
 import { tables, type Database } from './db'
 
 /**
- * The server's one clock. `now` is the school's time (the demo's stands still at its stored day); `real` is the wall
- * clock, for what guards the door: session ends and sign-in limits must run even while the demo's day stands still.
+ * The server's one clock. `now` is the school's time (the demo's own day, which runs on while it is open); `real` is the
+ * wall clock, for what guards the door: session ends and sign-in limits know no demo.
  */
 export type Clock = {
   readonly now: () => Promise<Date>
@@ -11,14 +12,38 @@ export type Clock = {
   readonly today: () => Promise<string>
 }
 
-export function databaseClock(db: Database): Clock {
+/** The demo's day runs this long at the most, ms: it never becomes the next day, so that there is always a full room. */
+const DEMO_RUNS_MS = 6 * 3600000
+
+/**
+ * The clock of a school. A demo begins at its stored moment and runs on while it is served; `demoStands` keeps it
+ * there, for tests and pictures. A stored moment that somebody sets anew counts from then.
+ */
+export function databaseClock(db: Database, demoStands = false): Clock {
+  let began: { readonly from: number; readonly at: number } | null = null
   const row = async () => (await db.select().from(tables.school).limit(1))[0]
-  const now = async () => (await row())?.demoNow ?? new Date()
-  return {
-    now,
-    real: () => new Date(),
-    today: async () => localDate(await now(), (await row())?.timeZone ?? 'UTC')
+  const timeOf = (school: Awaited<ReturnType<typeof row>> | undefined): Date => {
+    const from = school?.demoNow?.getTime()
+    if (from === undefined) return new Date()
+    if (began?.from !== from) began = { from, at: Date.now() }
+    return new Date(from + (demoStands ? 0 : Math.min(DEMO_RUNS_MS, Date.now() - began.at)))
   }
+  return {
+    now: async () => timeOf(await row()),
+    real: () => new Date(),
+    today: async () => {
+      const school = await row()
+      return localDate(timeOf(school), school?.timeZone ?? 'UTC')
+    }
+  }
+}
+
+/** Winds a demo's stored moment on to what was recorded last, so that it goes on from there after it was closed. */
+export async function windDemo(db: Database): Promise<void> {
+  const [school] = await db.select({ demoNow: tables.school.demoNow }).from(tables.school).limit(1)
+  if (!school?.demoNow) return
+  const [{ last }] = await db.select({ last: max(tables.events.receivedAt) }).from(tables.events)
+  if (last && last > school.demoNow) await db.update(tables.school).set({ demoNow: last })
 }
 
 /** A clock that stands where it is put: the demo's loader moves it through eight months. */

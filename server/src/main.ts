@@ -2,7 +2,7 @@
 import pino from 'pino'
 import { fileURLToPath } from 'node:url'
 import { makeApp } from './app'
-import { databaseClock } from './clock'
+import { databaseClock, windDemo } from './clock'
 import { connect, settingsFromEnvironment } from './db'
 
 const { db, close } = connect(settingsFromEnvironment())
@@ -10,7 +10,9 @@ const log = pino({ level: process.env.PEEN_LOG ?? 'warn' })
 const web = fileURLToPath(new URL('../../web/dist', import.meta.url))
 const port = Number(process.env.PEEN_PORT ?? 4760)
 
-const server = makeApp({ db, clock: databaseClock(db), log }, web).listen(port, '127.0.0.1', (error?: Error) => {
+await windDemo(db)
+const clock = databaseClock(db, process.env.PEEN_DEMO_CLOCK === 'stands')
+const server = makeApp({ db, clock, log }, web).listen(port, '127.0.0.1', (error?: Error) => {
   if (error) {
     process.stderr.write(`Peen: the web server could not open port ${port}: ${error.message}\n`)
     process.exit(1)

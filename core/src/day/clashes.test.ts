@@ -70,11 +70,11 @@ describe('a table that is moved', () => {
   const other = { number: 4, xMm: 4000, yMm: 3000 }
   it.each<[string, [number, number], RegExp | null]>([
     ['where nothing stands', [500, 500], null],
-    ['beside another, clear of it', [6600, 3000], null],
-    ['below another, clear of it', [4000, 5000], null],
-    ['on another', [4500, 3900], /Table 4 stands there: leave 2600 mm across or 2000 mm down/],
-    ['through the left wall', [-10, 500], /From the left wall is -10 mm; allowed is 0 to 9400 mm/],
-    ['through the near wall', [500, 7500], /From the far wall is 7500 mm; allowed is 0 to 7000 mm/]
+    ['beside another, clear of it', [7520, 3000], null],
+    ['below another, clear of it', [4000, 5700], null],
+    ['on another', [4500, 3900], /Table 4 stands there: leave 3520 mm across or 2700 mm down/],
+    ['through the left wall', [-10, 500], /From the left wall is -10 mm; allowed is 0 to 8480 mm/],
+    ['through the near wall', [500, 7500], /From the far wall is 7500 mm; allowed is 0 to 6300 mm/]
   ])('%s', (_, [xMm, yMm], words) => {
     const issue = placeIssue(room, { xMm, yMm }, [other])
     if (words === null) expect(issue).toBeNull()

@@ -46,6 +46,11 @@ export function isRegionId(id: string): id is RegionId {
   return BY_ID.has(id)
 }
 
+/** A region with its name and whether it has two sides. */
+export function regionOf(id: RegionId): (typeof REGIONS)[number] {
+  return BY_ID.get(id)!
+}
+
 /** The plain name of a region, "Neck side". */
 export function regionName(id: RegionId): string {
   return BY_ID.get(id)!.name

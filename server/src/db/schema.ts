@@ -2,10 +2,10 @@ import type { DogFact } from '@peen/core/advice'
 import type { CertificateRule, Finding } from '@peen/core/certify'
 import type { Found, Standing } from '@peen/core/checkin'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
-import type { CountedAttempt, RoundsRules } from '@peen/core/practice'
+import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { Chosen, LineId } from '@peen/core/setup'
 import type { Asked } from '@peen/core/standard'
-import type { CheckIn, Closing, DogProfileMore, Role, Stance } from '@peen/contract'
+import type { CheckIn, Closing, DogProfileMore, Moment, Role, Stance } from '@peen/contract'
 import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { bytes, day, name, utc, uuid } from './columns'
 
@@ -164,7 +164,7 @@ export const pictures = mysqlTable(
     sessionId: uuid('session_id')
       .notNull()
       .references(() => sessions.id),
-    moment: name('moment', 10).$type<'before' | 'after'>().notNull(),
+    moment: name('moment', 10).$type<Moment>().notNull(),
     stance: name('stance', 10).$type<Stance>().notNull(),
     by: uuid('by_person').notNull(),
     at: utc('at').notNull(),
@@ -172,7 +172,7 @@ export const pictures = mysqlTable(
     heightPx: int('height_px').notNull(),
     bytes: bytes('bytes').notNull()
   },
-  (t) => [uniqueIndex('pictures_one_each').on(t.sessionId, t.moment, t.stance)]
+  (t) => [index('pictures_session').on(t.sessionId)]
 )
 
 /** Days on which nothing is planned any more. */
@@ -181,6 +181,48 @@ export const closedDays = mysqlTable('closed_days', {
   by: uuid('by_person').notNull(),
   at: utc('at').notNull()
 })
+
+/** Who opened a day, and when. */
+export const openedDays = mysqlTable('opened_days', {
+  onDate: day('on_date').primaryKey(),
+  by: uuid('by_person').notNull(),
+  at: utc('at').notNull()
+})
+
+export const absences = mysqlTable(
+  'absences',
+  {
+    onDate: day('on_date').notNull(),
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => people.id),
+    by: uuid('by_person').notNull(),
+    at: utc('at').notNull()
+  },
+  (t) => [primaryKey({ columns: [t.onDate, t.personId] })]
+)
+
+/** Practice on stand-in figures: logged apart from dogs, never on a chart. */
+export const figurePractice = mysqlTable(
+  'figure_practice',
+  {
+    id: uuid('id').primaryKey(),
+    apprenticeId: uuid('apprentice_id')
+      .notNull()
+      .references(() => people.id),
+    techniqueId: name('technique_id').notNull(),
+    side: name('side', 10).$type<Side>().notNull(),
+    onDate: day('on_date').notNull(),
+    minutes: int('minutes').notNull(),
+    note: text('note').notNull(),
+    by: uuid('by_person').notNull(),
+    at: utc('at').notNull()
+  },
+  (t) => [index('figure_practice_apprentice').on(t.apprenticeId, t.onDate)]
+)
+
+/** The one row that gives positions: who holds it numbers what others have written. */
+export const liveHead = mysqlTable('live_head', { id: int('id').primaryKey(), position: int('position').notNull() })
 
 export const events = mysqlTable(
   'practice_events',
@@ -201,9 +243,13 @@ export const events = mysqlTable(
     receivedAt: utc('received_at').notNull(),
     late: boolean('late').notNull(),
     payload: json('payload').$type<object>().notNull(),
-    contentHash: varchar('content_hash', { length: 64 }).notNull()
+    contentHash: varchar('content_hash', { length: 64 }).notNull(),
+    /** what the device's clock must be moved by, ms; null where it was right */
+    clockOffMs: int('clock_off_ms'),
+    /** its place in the order in which tablets are told; null until it is given one, after its transaction */
+    position: int('position')
   },
-  (t) => [index('practice_events_session').on(t.sessionId)]
+  (t) => [index('practice_events_session').on(t.sessionId), uniqueIndex('practice_events_position').on(t.position)]
 )
 
 export const holdLifts = mysqlTable('hold_lifts', {

@@ -21,6 +21,9 @@ export type Call<B = unknown> = {
   readonly ip: string
   readonly response: Response
   readonly cookies: Readonly<Record<string, string | undefined>>
+  readonly query: Readonly<Record<string, string | undefined>>
+  /** where a stream of events broke off: the browser says so when it opens it again */
+  readonly lastEventId: string | undefined
 }
 
 export type Route = {
@@ -78,6 +81,11 @@ export function actorOf(req: Request): Me | null {
   return (req as Request & { actor?: Me }).actor ?? null
 }
 
+/** Each name of the query once, as text. */
+function plainQuery(query: Request['query']): Record<string, string | undefined> {
+  return Object.fromEntries(Object.entries(query).map(([name, value]) => [name, typeof value === 'string' ? value : undefined]))
+}
+
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
 /** Mounts routes: permission first, then the body's shape, then the one call. */
@@ -96,7 +104,9 @@ export function mount(router: Router, routes: readonly Route[], services: Servic
         actor: actorOf(req) as Me,
         ip: req.ip ?? '',
         response: res,
-        cookies
+        cookies,
+        query: plainQuery(req.query),
+        lastEventId: req.get('last-event-id')
       })
       if (res.headersSent) return
       res.status(res.statusCode || 200).json(answer ?? {})

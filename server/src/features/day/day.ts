@@ -27,10 +27,13 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
   const cohorts = await db.select().from(tables.cohorts).orderBy(asc(tables.cohorts.name))
   const trims = await newestStandards(db, true)
   const retired = await retiredOf(db)
+  const absent = await absentOn(db, onDate)
   return {
     onDate,
     today,
     closedDay: await isClosedDay(db, onDate, today),
+    openedBy: await openedBy(db, onDate),
+    absent: [...absent],
     people: people.map((person) => ({ ...personName(person), cohort: person.cohort })),
     dogs: dogs.map((dog) => dogView(dog)),
     tables: room.map(({ id, number, toolIds }) => ({ id, number, toolIds })),
@@ -52,13 +55,16 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
       trim: trims.find(({ id }) => id === visit.row.session.standardId)?.body.name ?? visit.row.session.standardId,
       begun: visit.begun,
       closed: visit.closed,
-      warnings: clashesAmong(
-        visits.filter((other) => other !== visit),
-        trims,
-        wantedOf(visit, trims)
-      )
-        .filter(({ blocks }) => !blocks || !visit.closed)
-        .map(({ say }) => say)
+      warnings: [
+        ...(absent.has(visit.row.person.id) && !visit.closed ? [sayAbsent(visit.row)] : []),
+        ...clashesAmong(
+          visits.filter((other) => other !== visit),
+          trims,
+          wantedOf(visit, trims)
+        )
+          .filter(({ blocks }) => !blocks || !visit.closed)
+          .map(({ say }) => say)
+      ]
     }))
   }
 }
@@ -111,4 +117,19 @@ export function clashesAmong(others: readonly DayVisitRow[], trims: Trims, wante
 export async function isClosedDay(db: Reader, onDate: string, today: string): Promise<boolean> {
   if (onDate < today) return true
   return (await db.select().from(tables.closedDays).where(eq(tables.closedDays.onDate, onDate))).length > 0
+}
+
+const sayAbsent = ({ person, dog }: DayVisitRow['row']) =>
+  `${person.givenName} is not here: give ${dog.name} to somebody else, or take the visit back.`
+
+/** The people who are not here on a day. */
+export async function absentOn(db: Reader, onDate: string): Promise<ReadonlySet<string>> {
+  const rows = await db.select({ id: tables.absences.personId }).from(tables.absences).where(eq(tables.absences.onDate, onDate))
+  return new Set(rows.map(({ id }) => id))
+}
+
+async function openedBy(db: Reader, onDate: string): Promise<string | null> {
+  const { openedDays: o, people: p } = tables
+  const [row] = await db.select({ name: p.givenName }).from(o).innerJoin(p, eq(p.id, o.by)).where(eq(o.onDate, onDate))
+  return row?.name ?? null
 }

@@ -3,17 +3,20 @@ import {
   newDogSchema,
   newTableSchema,
   newVisitSchema,
+  swapSchema,
   tableToolsSchema,
   type MoveVisit,
   type NewDog,
   type NewTable,
   type NewVisit,
+  type Swap,
   type TableTools
 } from '@peen/contract'
 import type { Schema } from 'yup'
 import { refuse, route, type Route } from '../../http'
 import { dayView } from './day'
-import { addDog, addTable, cancelVisit, closeDay, moveVisit, planVisit, reopenDay, setTableTools } from './planning'
+import { closeDay, daySummaries, openDay, reopenDay, setAbsent } from './course'
+import { addDog, addTable, cancelVisit, moveVisit, planVisit, setTableTools, swapVisits } from './planning'
 
 export { knownLooks, planVisit } from './planning'
 
@@ -28,6 +31,16 @@ function dateOf(text: string): string {
 export const dayRoutes: readonly Route[] = [
   route('get', '/day', STAFF, ({ services }) => dayView(services)),
   route('get', '/day/:on', STAFF, ({ services, params }) => dayView(services, dateOf(params.on))),
+  route('get', '/day/:on/summaries', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
+    daySummaries(services, actor, dateOf(params.on))
+  ),
+  route('post', '/day/:on/open', STAFF, ({ services, actor, params }) => openDay(services, actor, dateOf(params.on))),
+  route('post', '/day/:on/absent/:id', STAFF, ({ services, actor, params }) =>
+    setAbsent(services, actor, { onDate: dateOf(params.on), personId: params.id, absent: true })
+  ),
+  route('post', '/day/:on/here/:id', STAFF, ({ services, actor, params }) =>
+    setAbsent(services, actor, { onDate: dateOf(params.on), personId: params.id, absent: false })
+  ),
   route('post', '/day/:on/close', STAFF, ({ services, actor, params }) => closeDay(services, actor, dateOf(params.on))),
   route('post', '/day/:on/reopen', ['lead'], ({ services, params }) => reopenDay(services, dateOf(params.on))),
   route<NewDog>('post', '/dogs', STAFF, ({ services, body }) => addDog(services, body), newDogSchema as Schema<NewDog>),
@@ -46,6 +59,13 @@ export const dayRoutes: readonly Route[] = [
     STAFF,
     ({ services, params, body }) => moveVisit(services, params.id, body),
     moveVisitSchema as never
+  ),
+  route<Swap>(
+    'post',
+    '/visits/:id/swap',
+    STAFF,
+    ({ services, params, body }) => swapVisits(services, params.id, body),
+    swapSchema as Schema<Swap>
   ),
   route('post', '/visits/:id/cancel', STAFF, ({ services, params }) => cancelVisit(services, params.id))
 ]

@@ -1,14 +1,15 @@
-// Planning, moving and taking back visits; tables and their tools; closing a day.
+// Planning, moving, swapping and taking back visits; tables and their tools.
 import { bodies, colourNames } from '@peen/content'
-import type { Me, MoveVisit, NewDog, NewTable, NewVisit, Planned, TableTools } from '@peen/contract'
+import type { MoveVisit, NewDog, NewTable, NewVisit, Planned, Swap, TableTools } from '@peen/contract'
 import { freePlace, type Clash } from '@peen/core/day'
-import { eq } from 'drizzle-orm'
+import { foldSession } from '@peen/core/practice'
+import { eq, inArray } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { newestStandards, rackOf, schoolRow } from '../school'
-import { againstDog, clashesAmong, isClosedDay, visitsOn } from './day'
+import { absentOn, againstDog, clashesAmong, isClosedDay, visitsOn } from './day'
 
 /** Refuses a body type or colour that cannot be drawn. */
 export function knownLooks({ bodyType, colour }: { readonly bodyType: string; readonly colour: string }): void {
@@ -76,6 +77,8 @@ async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew:
   const trim = trims.find(({ id }) => id === wanted.standardId)
   if (!table) throw refuse.notFound('This table')
   if (!person || !person.active || person.role !== 'apprentice') throw refuse.notFound('This apprentice')
+  if ((await absentOn(tx, wanted.onDate)).has(person.id))
+    throw refuse.conflict('absent', `${person.givenName} is not here on ${wanted.onDate}. Nothing was changed.`)
   if (!dog) throw refuse.notFound('This dog')
   if (!trim) throw refuse.notFound(`Trim ${wanted.standardId}`)
   if (await isClosedDay(tx, wanted.onDate, today)) {
@@ -113,19 +116,24 @@ export async function planVisit({ db, clock }: Services, visit: NewVisit): Promi
   })
 }
 
-async function notBegun(tx: Transaction, id: string) {
+async function notBegun(tx: Transaction, id: string, isTableOnly = false) {
   const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)).for('update'))[0]
   if (!session) throw refuse.notFound('This visit')
-  if ((await eventsOf(tx, [id])).get(id)!.length > 0)
+  const events = (await eventsOf(tx, [id])).get(id)!
+  // a dog that is worked on may go to another table, and to nobody else
+  if (events.length > 0 && !(isTableOnly && foldSession(events).closedAt === null))
     throw refuse.conflict('visitBegun', 'Work on this dog has begun: the visit stays where it is. Nothing was changed.')
   return session
 }
 
-/** Moves a visit that nobody has begun to another table, apprentice, day or trim. */
+/** Moves a visit that nobody has begun to another table, apprentice, day or trim; one that has begun to another table. */
 export async function moveVisit({ db, clock }: Services, id: string, move: MoveVisit): Promise<Planned> {
   const today = await clock.today()
   return inTransaction(db, async (tx) => {
-    const { apprenticeId, dogId, tableId, standardId, onDate } = await notBegun(tx, id)
+    const before = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)))[0]
+    const rest = ['apprenticeId', 'onDate', 'standardId'] as const
+    const isTableOnly = rest.every((field) => move[field] === undefined || move[field] === before?.[field])
+    const { apprenticeId, dogId, tableId, standardId, onDate } = await notBegun(tx, id, isTableOnly)
     const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, ...move }
     const { trim, warnings } = await checkVisit(tx, wanted, today, false)
     await tx
@@ -152,23 +160,38 @@ export async function cancelVisit({ db }: Services, id: string): Promise<{ reado
   })
 }
 
-/** Closes a day: nothing is planned on it any more. Refused while a dog is still at work. */
-export async function closeDay({ db, clock }: Services, actor: Me, onDate: string): Promise<{ readonly onDate: string }> {
-  const at = await clock.now()
+/**
+ * Two visits of one day change tables, at any time before they are finished; or their apprentices change dogs, before
+ * work on either has begun. What was found at the check-in, wishes and trim belong to the dog and go with it.
+ */
+export async function swapVisits({ db }: Services, id: string, { with: otherId, what }: Swap): Promise<Planned> {
   return inTransaction(db, async (tx) => {
-    await tx.select().from(tables.school).for('update')
-    const open = (await visitsOn(tx, onDate)).filter(({ begun, closed }) => begun && !closed)
-    if (open.length > 0) {
-      const dogs = open.map(({ row }) => row.dog.name).join(', ')
-      throw refuse.conflict('stillOpen', `${dogs}: finish at the table first, then close the day. Nothing was changed.`)
+    const rows = await tx
+      .select()
+      .from(tables.sessions)
+      .where(inArray(tables.sessions.id, [id, otherId]))
+      .for('update')
+    const [one, other] = [id, otherId].map((wanted) => rows.find((row) => row.id === wanted))
+    if (!one || !other || id === otherId) throw refuse.notFound('The other visit')
+    if (one.onDate !== other.onDate)
+      throw refuse.conflict('otherDay', `One visit is on ${one.onDate}, the other on ${other.onDate}. Nothing was changed.`)
+    const visits = (await visitsOn(tx, one.onDate)).filter(({ row }) => [id, otherId].includes(row.session.id))
+    const stuck = visits.find(({ begun, closed }) => closed || (what === 'dogs' && begun))
+    if (stuck) {
+      const why = stuck.closed ? 'is finished' : 'has begun: its work is the one’s who began it'
+      throw refuse.conflict('visitBegun', `The visit of ${stuck.row.dog.name} ${why}. Nothing was changed.`)
     }
-    await tx.insert(tables.closedDays).ignore().values({ onDate, by: actor.id, at })
-    return { onDate }
+    await moveTo(tx, one, other, what)
+    await moveTo(tx, other, one, what)
+    return { id, warnings: [] }
   })
 }
 
-/** Opens a closed day again. */
-export async function reopenDay({ db }: Services, onDate: string): Promise<{ readonly onDate: string }> {
-  await db.delete(tables.closedDays).where(eq(tables.closedDays.onDate, onDate))
-  return { onDate }
+type SessionRow = typeof tables.sessions.$inferSelect
+/** A visit takes the place of another: its table, and for a change of dogs also whoever stands there. */
+async function moveTo(tx: Transaction, visit: SessionRow, { tableId, apprenticeId }: SessionRow, what: Swap['what']): Promise<void> {
+  await tx
+    .update(tables.sessions)
+    .set(what === 'tables' ? { tableId } : { tableId, apprenticeId })
+    .where(eq(tables.sessions.id, visit.id))
 }

@@ -1,6 +1,6 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
 import { gradeResult, type GradeResult } from '@peen/core/grade'
-import { countedAttempts, foldSession, type PracticeEvent } from '@peen/core/practice'
+import { countedAttempts, foldSession, type CountedAttempt, type PracticeEvent } from '@peen/core/practice'
 import { fittedStandard, type FittedStandard } from '@peen/core/standard'
 import { eq, inArray } from 'drizzle-orm'
 import { tables, type Database, type Reader } from '../../db'
@@ -24,20 +24,24 @@ export function eventFrom(row: typeof tables.events.$inferSelect): PracticeEvent
 }
 
 /** The attempts of one session, folded again from its events. */
-export async function rebuildAttempts(db: Reader, sessionId: string): Promise<void> {
-  const { sessions: s, attempts: a } = tables
-  const session = (await db.select().from(s).where(eq(s.id, sessionId)))[0]
+async function rebuildAttempts(db: Reader, sessionId: string): Promise<void> {
+  const session = (await db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
   const events = (await eventsOf(db, [sessionId])).get(sessionId)!
+  await storeAttempts(db, session, countedAttempts(foldSession(events), await majorFaults(db)))
+}
+
+/** Writes the attempts of one session in place of those that were there. */
+export async function storeAttempts(
+  db: Reader,
+  { id: sessionId, apprenticeId, dogId, onDate }: typeof tables.sessions.$inferSelect,
+  counted: readonly CountedAttempt[]
+): Promise<void> {
+  const { attempts: a } = tables
   await db.delete(a).where(eq(a.sessionId, sessionId))
-  const rows = countedAttempts(foldSession(events), await majorFaults(db)).map((body) => ({
-    sessionId,
-    techniqueId: body.techniqueId,
-    setting: body.setting,
-    apprenticeId: session.apprenticeId,
-    dogId: session.dogId,
-    onDate: session.onDate,
-    body
-  }))
+  const rows = counted.map((body) => {
+    const { techniqueId, setting } = body
+    return { sessionId, techniqueId, setting, apprenticeId, dogId, onDate, body }
+  })
   if (rows.length > 0) await db.insert(a).values(rows)
 }
 

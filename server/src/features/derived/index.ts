@@ -1,1 +1,1 @@
-export { computeResult, gradedBy, eventFrom, eventsOf, rebuildAll, rebuildAttempts, storeResult } from './derived'
+export { computeResult, gradedBy, eventFrom, eventsOf, rebuildAll, storeAttempts, storeResult } from './derived'

@@ -56,3 +56,38 @@ describe('the rounds', () => {
     expect((await floor(abe)).looks).toEqual([])
   })
 })
+
+describe('the room', () => {
+  const place = (to: object, by = ivo) => by.send('PUT', `/tables/${world.ids.table}/place`, { xMm: 400, yMm: 400, turnDeg: 0, ...to })
+  it('keeps a table where it is put, and refuses a wall, another table and an apprentice', async () => {
+    const moved = (await place({ xMm: 4000, yMm: 3000, turnDeg: -12 })).body as unknown as FloorView
+    expect(moved.tables[0]).toMatchObject({ xMm: 4000, yMm: 3000, turnDeg: -12 })
+    expect((await floor(ivo)).tables[0]).toMatchObject({ xMm: 4000, turnDeg: -12 })
+    const wall = await place({ xMm: 11900 })
+    expect(wall.status).toBe(422)
+    expect(wall.body.detail).toMatch(/From the left wall is 11900 mm; allowed is 0 to \d+ mm\. The table stays where it was\./)
+    await ivo.post('/tables', { id: v7() })
+    const other = (await floor(ivo)).tables.find(({ tableId }) => tableId !== world.ids.table)!
+    expect((await place({ xMm: other.xMm, yMm: other.yMm })).body.detail).toMatch(/^Table 2 stands there/)
+    expect((await place({}, abe)).status).toBe(403)
+    expect((await place({ turnDeg: 90 })).status).toBe(422)
+    expect((await ivo.send('PUT', `/tables/${v7()}/place`, { xMm: 0, yMm: 0, turnDeg: 0 })).status).toBe(404)
+  })
+
+  it('adds up what a dog has stood today at every table, without breaks, and sends nobody to one that can stand no longer', async () => {
+    const [first, second] = [await world.newSession('abe'), await world.newSession('bea')]
+    await record(ivo, first, 'sessionOpened', 0)
+    await record(ivo, first, 'breakStarted', 10)
+    await record(ivo, first, 'breakEnded', 15, { minutes: 5 })
+    await record(ivo, first, 'sessionClosed', 20)
+    await record(ivo, second, 'sessionOpened', 30)
+    const session = (await ivo.get(`/sessions/${second}`)).body as unknown as { elsewhereMin: number; now: string }
+    // the sessions of the test above are of the same dog: it stood there as well
+    const before = (await ivo.get(`/sessions/${first}`)).body as unknown as { elsewhereMin: number }
+    expect(session.elsewhereMin).toBe(before.elsewhereMin - 12 + 15)
+    expect(session.now).toBe('2026-04-14T09:42:00.000Z')
+    await record(ivo, second, 'ranOut', 41, { how: 'home' })
+    const view = await floor(ivo)
+    expect(view.looks.some(({ sessionId }) => sessionId === second)).toBe(false)
+  })
+})

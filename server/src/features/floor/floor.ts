@@ -1,9 +1,12 @@
-import type { FloorTable, FloorView, HoldView, Look, Me, StepView } from '@peen/contract'
+import type { FloorTable, FloorView, HoldView, Look, Me, StepView, TablePlace } from '@peen/contract'
+import { placeIssue } from '@peen/core/day'
 import {
+  attemptMinutes,
   foldSession,
   LOW_STAND_MIN,
   rankLooks,
   ROUNDS_DEFAULTS,
+  runningAttempt,
   stepProgress,
   workedMinutes,
   type SessionState,
@@ -14,8 +17,8 @@ import {
 } from '@peen/core/practice'
 import type { PlanStep } from '@peen/core/standard'
 import { asc, eq } from 'drizzle-orm'
-import { tables } from '../../db'
-import type { Services } from '../../http'
+import { inTransaction, tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
 import { standingsOfAll, type TechniqueRecord } from '../standings'
 import { eventsOf } from '../derived'
 import { dogView, personName } from '../people'
@@ -68,12 +71,38 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
       actor.role === 'apprentice'
         ? []
         : looksOf(
-            occupied.filter(({ view }) => !view.closed),
+            occupied.filter(({ view }) => !view.closed && !view.ranOut),
             rounds
           ),
     rounds,
-    roomMm: [room.roomWidthMm, room.roomDepthMm]
+    roomMm: [room.roomWidthMm, room.roomDepthMm],
+    now,
+    ...(await dayState(db, today))
   }
+}
+
+async function dayState(db: Reader, today: string): Promise<Pick<FloorView, 'openedBy' | 'dayClosed'>> {
+  const { openedDays: o, closedDays: c, people: p } = tables
+  const [opened] = await db.select({ name: p.givenName }).from(o).innerJoin(p, eq(p.id, o.by)).where(eq(o.onDate, today))
+  const closed = await db.select().from(c).where(eq(c.onDate, today))
+  return { openedBy: opened?.name ?? null, dayClosed: closed.length > 0 }
+}
+
+/** Puts a table to another place in the room; refuses one through a wall or on another table. */
+export async function placeTable(services: Services, actor: Me, id: string, place: TablePlace): Promise<FloorView> {
+  await inTransaction(services.db, async (tx) => {
+    const room = await schoolRow(tx)
+    const stand = await tx.select().from(tables.roomTables).for('update')
+    if (!stand.some((table) => table.id === id)) throw refuse.notFound('This table')
+    const issue = placeIssue(
+      [room.roomWidthMm, room.roomDepthMm],
+      place,
+      stand.filter((table) => table.id !== id)
+    )
+    if (issue) throw refuse.invalid([{ path: 'place', detail: `${issue} The table stays where it was.` }])
+    await tx.update(tables.roomTables).set(place).where(eq(tables.roomTables.id, id))
+  })
+  return floorView(services, actor)
 }
 
 /** Sets the numbers by which looks are ranked, and answers with the room as it is ranked now. */
@@ -105,6 +134,8 @@ function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
     hold: null,
     closed: false,
     stopped: null,
+    ranOut: false,
+    onBreak: false,
     asked: false,
     lastLamport: 0
   }
@@ -123,7 +154,8 @@ function describe(
   const steps = stepProgress(planned, state)
   const current = steps.find((step) => step.state === 'now') ?? null
   const at = current ? steps.indexOf(current) : steps.findIndex((step) => step.state === 'todo') - 1
-  const next = steps.slice(at + 1).find((step) => step.state === 'todo') ?? null
+  const paused = current ? undefined : steps.find((step) => step.state === 'paused')
+  const next = paused ?? steps.slice(at + 1).find((step) => step.state === 'todo') ?? null
   const workedMin = workedMinutes(state, nowIso)
   const canStandMin = dog.canStandMin - dogWorkedMin
   const todo = steps.filter((step) => step.state !== 'done')
@@ -166,6 +198,8 @@ function describe(
     hold: waiting,
     closed: state.closedAt !== null,
     stopped: state.stopped,
+    ranOut: state.ranOut !== null,
+    onBreak: state.onBreakSince !== null,
     asked: state.askedAt !== null && state.closedAt === null,
     lastLamport: state.lastLamport
   }
@@ -180,8 +214,8 @@ function comingSteps(
   nowIso: string
 ): ComingStep[] {
   const at = steps.findIndex((step) => step.state === 'now')
-  const started = state.attempts.find((attempt) => !attempt.ended)?.startedAt
-  const spent = started === undefined ? 0 : (Date.parse(nowIso) - Date.parse(started)) / MINUTE_MS
+  const running = runningAttempt(state)
+  const spent = running ? attemptMinutes(running, state, nowIso) : 0
   let inMin = at < 0 ? 0 : Math.max(0, steps[at].step.minutes - spent)
   return steps
     .slice(at + 1)

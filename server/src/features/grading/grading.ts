@@ -1,5 +1,6 @@
 import { type Draft, type GradingView, type Me, type OpenGrading, type SignGrading, type TrimRow } from '@peen/contract'
-import { countAnswers, refuseUnknownFaults, type GradeResult } from '@peen/core/grade'
+import { daysBetween } from '@peen/core/competency'
+import { countAnswers, outsideAnswers, refuseUnknownFaults, type GradeResult } from '@peen/core/grade'
 import { foldSession } from '@peen/core/practice'
 import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 } from 'uuid'
@@ -8,14 +9,14 @@ import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { computeResult, eventsOf, gradedBy, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
-import { foundIn, houseOfVisit, sessionRow } from '../practice'
+import { foundIn, houseOfVisit, outsideOf, sessionRow, stepsOfVisit } from '../practice'
 import { houseOf } from '../school'
 
 type GradingRow = typeof tables.gradings.$inferSelect
 
 /** Opens this assessor's own grading of a trim: the draft that is there, or a new one. */
 export async function openGrading({ db, clock }: Services, actor: Me, sessionId: string, { id }: OpenGrading): Promise<{ id: string }> {
-  const { session } = await sessionRow(db, sessionId)
+  const { session, dog } = await sessionRow(db, sessionId)
   if (session.apprenticeId === actor.id) throw refuse.forbidden('Nobody grades their own work.')
   const startedAt = await clock.now()
   return inTransaction(db, async (tx) => {
@@ -27,19 +28,25 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
         .where(and(eq(tables.gradings.sessionId, sessionId), eq(tables.gradings.assessorId, actor.id)))
     )[0]
     if (own) return { id: own.id }
-    const row = tx.insert(tables.gradings).values({
-      id,
-      sessionId,
-      assessorId: actor.id,
+    const frozen = {
       standardId: session.standardId,
       standardVersion: session.standardVersion,
       houseRules: houseOfVisit(session, await houseOf(tx)),
       // the lengths alone: who asked stands on the visit, where an owner can be erased
-      wishes: foundIn(session).wishes.flatMap(({ length }) => (length ? [{ what: '', askedBy: '', length }] : [])),
+      wishes: foundIn(session).wishes.flatMap(({ length }) => (length ? [{ what: '', askedBy: '', length }] : []))
+    }
+    const { standard } = await gradedBy(tx, frozen)
+    const state = foldSession((await eventsOf(tx, [sessionId])).get(sessionId)!)
+    const steps = stepsOfVisit(session, dog, standard.plan.steps, await houseOf(tx))
+    const row = tx.insert(tables.gradings).values({
+      ...frozen,
+      id,
+      sessionId,
+      assessorId: actor.id,
       status: 'draft',
       blind: !(await hasReadAnother(tx, sessionId, actor.id)),
       version: 1,
-      answers: {},
+      answers: outsideAnswers(standard, outsideOf(state, steps)),
       critical: [],
       globalRating: null,
       ratedAtAnswers: null,
@@ -72,11 +79,29 @@ async function hasReadAnother(tx: Transaction, sessionId: string, personId: stri
   return reads.length > 0
 }
 
+const SAY_FIRST = 'Say first how you see this trim yourself, at its table; then the mark is shown.'
+/** Days after which a mark is shown without it: nobody remembers a trim that long, and nobody is kept from the own record. Chosen. */
+const OWN_WORD_DAYS = 14
+
+/** Of these sessions, those whose apprentice has not yet said how they see the own trim, and still can. */
+async function waitsForOwnWord(db: Reader, sessionIds: readonly string[], today: string): Promise<ReadonlySet<string>> {
+  if (sessionIds.length === 0) return new Set()
+  const { sessions: s } = tables
+  const days = await db
+    .select({ id: s.id, onDate: s.onDate })
+    .from(s)
+    .where(inArray(s.id, [...sessionIds]))
+  const recent = days.filter(({ onDate }) => daysBetween(onDate, today) < OWN_WORD_DAYS).map(({ id }) => id)
+  const events = await eventsOf(db, recent)
+  return new Set(recent.filter((id) => foldSession(events.get(id)!).selfRating === null))
+}
+
 /** Why a grading must stay hidden from somebody now; null when it may be read. */
-async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string, actor: Me): Promise<string | null> {
+async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string, actor: Me, today: string): Promise<string | null> {
   if (grading.assessorId === actor.id) return null
   if (actor.role === 'apprentice' && actor.id !== apprenticeId) return 'An apprentice reads own records only.'
   if (grading.status === 'draft') return 'This grading is still being written.'
+  if (actor.role === 'apprentice' && (await waitsForOwnWord(db, [grading.sessionId], today)).size > 0) return SAY_FIRST
   const open = await db
     .select({ id: tables.gradings.id })
     .from(tables.gradings)
@@ -99,7 +124,7 @@ async function gradingRow(db: Reader, id: string): Promise<GradingRow> {
 export async function gradingView({ db, clock }: Services, actor: Me, id: string): Promise<GradingView> {
   const grading = await gradingRow(db, id)
   const { session, person, dog, table } = await sessionRow(db, grading.sessionId)
-  const hidden = await hiddenFrom(db, grading, person.id, actor)
+  const hidden = await hiddenFrom(db, grading, person.id, actor, await clock.today())
   if (hidden) throw refuse.forbidden(hidden)
   const own = grading.assessorId === actor.id
   if (!own && actor.role !== 'apprentice') await rememberReading(db, id, actor.id, await clock.now())
@@ -208,7 +233,7 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
 }
 
 /** The newest trims, with marks where they may be seen. */
-export async function trimList({ db }: Services, actor: Me): Promise<TrimRow[]> {
+export async function trimList({ db, clock }: Services, actor: Me): Promise<TrimRow[]> {
   const { gradings: g, sessions: s, people: p, dogs: d, gradingResults: r } = tables
   const rows = await db
     .select({ grading: g, session: s, person: p, dog: d, result: r.body })
@@ -221,23 +246,26 @@ export async function trimList({ db }: Services, actor: Me): Promise<TrimRow[]> 
     .limit(200)
   const people = new Map((await db.select().from(p)).map((person) => [person.id, fullName(person)]))
   const drafts = new Set(rows.filter((row) => row.grading.status === 'draft').map((row) => row.session.id))
-  return rows
-    .filter(({ person, grading }) => actor.role !== 'apprentice' || (person.id === actor.id && grading.status === 'signed'))
-    .map(({ grading, session, person, dog, result }) => {
-      const own = grading.assessorId === actor.id
-      const hidden = !own && drafts.has(session.id) ? 'hidden until both are signed' : null
-      const shown = hidden ? null : result
-      return {
-        gradingId: grading.id,
-        onDate: session.onDate,
-        apprentice: fullName(person),
-        dog: dog.name,
-        assessor: people.get(grading.assessorId)!,
-        status: grading.status,
-        mark: shown?.total?.value ?? null,
-        interval: shown?.total?.interval ?? null,
-        outcome: shown?.outcome ?? null,
-        hidden
-      }
-    })
+  const seen = rows.filter(({ person, grading }) => actor.role !== 'apprentice' || (person.id === actor.id && grading.status === 'signed'))
+  const own = actor.role === 'apprentice' ? seen.map(({ session }) => session.id) : []
+  const unsaid = await waitsForOwnWord(db, own, await clock.today())
+  return seen.map(({ grading, session, person, dog, result }) => {
+    const isOwn = grading.assessorId === actor.id
+    const both = !isOwn && drafts.has(session.id) ? 'hidden until both are signed' : null
+    const hidden = both ?? (unsaid.has(session.id) ? 'shown once you have said how you see it' : null)
+    const shown = hidden ? null : result
+    return {
+      gradingId: grading.id,
+      sessionId: session.id,
+      onDate: session.onDate,
+      apprentice: fullName(person),
+      dog: dog.name,
+      assessor: people.get(grading.assessorId)!,
+      status: grading.status,
+      mark: shown?.total?.value ?? null,
+      interval: shown?.total?.interval ?? null,
+      outcome: shown?.outcome ?? null,
+      hidden
+    }
+  })
 }

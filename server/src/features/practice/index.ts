@@ -5,6 +5,7 @@ import { sessionView } from './session'
 
 export { foundIn, houseAtGate, houseOfVisit, stepsOfVisit } from './found'
 export { holdsFor } from './holds'
+export { outsideOf } from './instructor'
 export { recordEvents } from './record'
 export { sessionRow, sessionRows } from './session'
 
@@ -12,12 +13,12 @@ export const practiceRoutes: readonly Route[] = [
   route('get', '/sessions/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
     sessionView(services, actor, params.id)
   ),
-  route<{ events: unknown[] }>(
+  route<{ events: unknown[]; sentAt?: string }>(
     'post',
     '/sessions/:id/events',
     ['lead', 'instructor', 'apprentice'],
     async ({ services, actor, params, body, response }) => {
-      const { answers, status } = await recordEvents(services, actor, params.id, body.events)
+      const { answers, status } = await recordEvents(services, actor, params.id, body.events, body.sentAt ?? null)
       response.status(status)
       return { answers, detail: status === 200 ? undefined : answers[0].detail }
     },

@@ -1,6 +1,7 @@
 import type { EventKind, Payloads } from '@peen/core/practice'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { fullSheet } from '../../testing/sheet'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
@@ -190,5 +191,164 @@ describe('what an apprentice may', () => {
     expect((waiting.body.answers as { detail: string }[])[0].detail).toMatch(/Wait for the instructor: ear edge/)
     await record(ivo, session, event(session, ivo, 'holdReleased', { techniqueId: 'ear-leather', hazardId: 'ear-edge' }))
     expect((await record(abe, session, risky())).status).toBe(200)
+  })
+})
+
+describe('one tap and what is said later', () => {
+  const fault = (attemptId: string, faultId: string | null) => ({ attemptId, faultId, region: 'skirt', side: 'left' })
+  const at = (seconds: number) => ({ atDevice: new Date(Date.parse('2026-04-14T09:00:00.000Z') + seconds * 1000).toISOString() })
+  async function begun() {
+    const session = await world.newSession('abe')
+    const attempt = v7()
+    await record(ivo, session, event(session, ivo, 'attemptStarted', start(attempt)))
+    return { session, attempt }
+  }
+
+  it('is taken back for ten seconds, then stays and is annotated', async () => {
+    const { session, attempt } = await begun()
+    const tap = event(session, ivo, 'faultNoted', fault(attempt, null), at(0))
+    await record(ivo, session, tap)
+    const late = await record(ivo, session, event(session, ivo, 'undone', { eventId: tap.id }, at(12)))
+    expect(late.status).toBe(409)
+    expect((late.body.answers as { detail: string }[])[0].detail).toBe(
+      'A tap is taken back within 10 seconds. It stays; say more of it, or strike it when the table ends.'
+    )
+    const wrong = await record(ivo, session, event(session, ivo, 'annotated', { eventId: tap.id, faultId: 'no-such' }))
+    expect((wrong.body.answers as { detail: string }[])[0].detail).toMatch(/payload\.faultId is "no-such"; allowed is/)
+    const { faults } = (await ivo.get('/techniques/skirt-line')).body.technique as { faults: { id: string }[] }
+    expect((await record(ivo, session, event(session, ivo, 'annotated', { eventId: tap.id, faultId: faults[0].id }))).status).toBe(200)
+    const second = event(session, ivo, 'promptGiven', { attemptId: attempt }, at(30))
+    await record(ivo, session, second)
+    expect((await record(ivo, session, event(session, ivo, 'undone', { eventId: second.id }, at(39)))).status).toBe(200)
+  })
+
+  it('of an apprentice: stress, a pause, more of the own; not more of another’s, and nothing that an instructor says', async () => {
+    const { session, attempt } = await begun()
+    const prompt = event(session, ivo, 'promptGiven', { attemptId: attempt })
+    await record(ivo, session, prompt)
+    const stress = event(session, abe, 'stressNoted', { attemptId: attempt, level: 'fights' })
+    for (const mine of [
+      stress,
+      event(session, abe, 'attemptPaused', { attemptId: attempt }),
+      event(session, abe, 'annotated', { eventId: stress.id, text: 'at the feet' })
+    ])
+      expect((await record(abe, session, mine)).status).toBe(200)
+    expect((await record(abe, session, event(session, abe, 'annotated', { eventId: prompt.id, text: 'no' }))).status).toBe(403)
+    for (const [kind, payload] of [
+      ['ranOut', { how: 'home' }],
+      ['instructorFinished', { regions: ['skirt'], side: 'left' }],
+      ['attemptsConfirmed', { attempts: [], struck: [] }]
+    ] as const)
+      expect((await record(abe, session, event(session, abe, kind, payload))).status, kind).toBe(403)
+  })
+
+  it('is confirmed at the end of the table, and then counts', async () => {
+    const { session, attempt } = await begun()
+    const prompts = [1, 2].map(() => event(session, ivo, 'promptGiven', { attemptId: attempt }))
+    await record(ivo, session, ...prompts, event(session, abe, 'attemptEnded', end(attempt, 'self')))
+    await record(abe, session, event(session, abe, 'attemptEnded', end(attempt, 'self')))
+    const mine = { attemptId: attempt, minutes: 12, help: 'onePrompt', witness: 'inspected', hands: 'apprentice', side: 'both' }
+    const before = (await ivo.get(`/apprentices/${world.ids.abe}`)).body as unknown as Standings
+    const body = { attempts: [mine], struck: [prompts[1].id] }
+    expect((await record(ivo, session, event(session, ivo, 'attemptsConfirmed', body))).status).toBe(200)
+    const after = (await ivo.get(`/apprentices/${world.ids.abe}`)).body as unknown as Standings
+    expect(skirt(after).attempts - skirt(before).attempts).toBe(1)
+    expect(skirt(after).clean - skirt(before).clean).toBe(1)
+    const strange = { attempts: [{ ...mine, attemptId: v7() }], struck: [] }
+    expect((await record(ivo, session, event(session, ivo, 'attemptsConfirmed', strange))).status).toBe(422)
+  })
+  type Standings = { techniques: { techniqueId: string; standing: { attempts: number; clean: number } }[] }
+  const skirt = (view: Standings) => view.techniques.find((one) => one.techniqueId === 'skirt-line')!.standing
+})
+
+describe('what comes at the wrong time', () => {
+  const clockOf = async (sessionId: string, id: string) =>
+    ((await ivo.get(`/sessions/${sessionId}`)).body.events as { id: string; clockOffMs: number | null }[]).find((e) => e.id === id)!
+      .clockOffMs
+
+  it('from the future, or from a clock that is wrong, is kept at the school’s time and said', async () => {
+    const session = await world.newSession('abe')
+    const future = event(session, ivo, 'noted', { text: 'x' }, { atDevice: '2026-04-14T11:42:00.000Z' })
+    const answer = await record(ivo, session, future)
+    expect(answer.body.answers).toMatchObject([{ status: 'stored', detail: /The clock of this tablet is 120 minutes ahead/ }])
+    expect(await clockOf(session, future.id)).toBe(-120 * 60000)
+    const behind = event(session, ivo, 'noted', { text: 'x' }, { atDevice: '2026-04-14T06:30:00.000Z' })
+    const sent = { events: [behind], sentAt: '2026-04-14T06:42:00.000Z' }
+    expect((await ivo.post(`/sessions/${session}/events`, sent)).body.answers).toMatchObject([
+      { status: 'stored', detail: /180 minutes behind/ }
+    ])
+    expect(await clockOf(session, behind.id)).toBe(180 * 60000)
+    const waited = event(session, ivo, 'noted', { text: 'x' }, { atDevice: '2026-04-14T08:00:00.000Z' })
+    await ivo.post(`/sessions/${session}/events`, { events: [waited], sentAt: '2026-04-14T09:42:00.000Z' })
+    expect(await clockOf(session, waited.id)).toBeNull()
+  })
+
+  it('on a closed day, or at the table of somebody who has left, is kept as late', async () => {
+    const lena = await world.client('lena')
+    const session = await world.newSession('abe', '2026-04-18')
+    await ivo.post('/day/2026-04-18/close')
+    const note = () => event(session, ivo, 'noted', { text: 'x' })
+    expect((await record(ivo, session, note())).body.answers).toMatchObject([{ status: 'late', detail: /2026-04-18 is closed/ }])
+    await lena.post('/day/2026-04-18/reopen')
+    expect((await record(ivo, session, note())).body.answers).toMatchObject([{ status: 'stored' }])
+    await lena.send('PUT', `/people/${world.ids.abe}/active`, { active: false })
+    expect((await record(ivo, session, note())).body.answers).toMatchObject([{ status: 'late', detail: /abe has left the school/ }])
+    await lena.send('PUT', `/people/${world.ids.abe}/active`, { active: true })
+    abe = await world.client('abe')
+  })
+})
+
+describe('the end of a trim', () => {
+  const mine = (session: string) => event(session, ivo, 'instructorFinished', { regions: ['skirt'], side: 'left' })
+  type Answered = { answers: Record<string, Record<string, { kind: string; reason?: string }>> }
+  const readGrading = async (id: string) => (await ivo.get(`/gradings/${id}`)).body as unknown as Answered & { version: number }
+
+  it('is graded before the instructor corrects it; what is corrected then is no evidence where nobody has answered', async () => {
+    const session = await world.newSession('abe')
+    const refused = await record(ivo, session, mine(session))
+    expect(refused.status).toBe(409)
+    expect((refused.body.answers as { detail: string }[])[0].detail).toMatch(/^Grade first: open the grading/)
+    const { id } = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
+    expect((await readGrading(id)).answers).toEqual({})
+    expect((await record(ivo, session, mine(session))).status).toBe(200)
+    const { answers, version } = await readGrading(id)
+    expect(version).toBe(2)
+    expect(Object.keys(answers).length).toBeGreaterThan(0)
+    expect(Object.values(answers).every((sides) => sides.left?.kind === 'instructor' && sides.right === undefined)).toBe(true)
+  })
+
+  it('that came too soon for the dog is excused where nobody came to', async () => {
+    const session = await world.newSession('abe')
+    const attempt = v7()
+    await record(ivo, session, event(session, ivo, 'attemptStarted', start(attempt)), event(session, ivo, 'attemptEnded', end(attempt)))
+    await record(ivo, session, event(session, ivo, 'ranOut', { how: 'instructor' }), mine(session))
+    const { id } = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
+    const { answers } = await readGrading(id)
+    const kinds = new Set(Object.values(answers).flatMap((sides) => Object.values(sides).map(({ kind }) => kind)))
+    expect([...kinds].sort()).toEqual(['excused', 'instructor'])
+    expect(Object.values(answers).some(({ whole }) => whole?.reason === 'the dog could stand no longer')).toBe(true)
+  })
+
+  it('shows its mark to the apprentice once they have said how they see it', async () => {
+    const session = await world.newSession('bea')
+    const bea = await world.client('bea')
+    const { id } = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
+    const { version } = (await ivo.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' }))
+      .body
+    expect((await ivo.post(`/gradings/${id}/sign`, { version })).status).toBe(200)
+    await record(ivo, session, event(session, ivo, 'sessionClosed', {}))
+    const hidden = await bea.get(`/gradings/${id}`)
+    expect(hidden.status).toBe(403)
+    expect(hidden.body.detail).toMatch(/^Say first how you see this trim yourself/)
+    const row = async () =>
+      ((await bea.get('/trims')).body as unknown as { gradingId: string; mark: number | null; hidden: string | null }[]).find(
+        (one) => one.gradingId === id
+      )!
+    expect(await row()).toMatchObject({ mark: null, hidden: 'shown once you have said how you see it' })
+    const rated = { rating: 'good', best: 'The feet.', mend: 'The skirt.' }
+    expect((await record(ivo, session, event(session, ivo, 'selfRated', rated))).status).toBe(403)
+    expect((await record(bea, session, event(session, bea, 'selfRated', rated))).body.answers).toMatchObject([{ status: 'stored' }])
+    expect((await bea.get(`/gradings/${id}`)).status).toBe(200)
+    expect((await row()).mark).not.toBeNull()
   })
 })

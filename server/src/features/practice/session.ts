@@ -1,6 +1,6 @@
 import type { Me, SessionView } from '@peen/contract'
-import { foldSession } from '@peen/core/practice'
-import { asc, eq, type SQL } from 'drizzle-orm'
+import { foldSession, workedMinutes } from '@peen/core/practice'
+import { and, asc, eq, ne, type SQL } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
@@ -35,6 +35,7 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
   const events = (await eventsOf(db, [id])).get(id)!
   const standard = await standardOf(db, session.standardId, session.standardVersion)
+  const now = (await clock.now()).toISOString()
   const { gradings: g, people: p } = tables
   const marks = await db
     .select({ id: g.id, status: g.status, assessorId: g.assessorId, givenName: p.givenName, familyName: p.familyName })
@@ -43,7 +44,9 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
     .where(eq(g.sessionId, id))
   return {
     id,
+    now,
     onDate: session.onDate,
+    elsewhereMin: await minutesElsewhere(db, session, now),
     tableNumber: table.number,
     apprentice: personName(person),
     dog: dogView(dog),
@@ -59,4 +62,18 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
         ? []
         : marks.map((mark) => ({ id: mark.id, assessor: fullName(mark), status: mark.status, own: mark.assessorId === actor.id }))
   }
+}
+
+/** Minutes that the dog of a session has stood at its other sessions of the same day. */
+async function minutesElsewhere(db: Reader, { id, dogId, onDate }: typeof tables.sessions.$inferSelect, now: string): Promise<number> {
+  const { sessions: s } = tables
+  const others = await db
+    .select({ id: s.id })
+    .from(s)
+    .where(and(eq(s.dogId, dogId), eq(s.onDate, onDate), ne(s.id, id)))
+  const events = await eventsOf(
+    db,
+    others.map((other) => other.id)
+  )
+  return [...events.values()].reduce((sum, of) => sum + workedMinutes(foldSession(of), now), 0)
 }

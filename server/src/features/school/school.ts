@@ -44,6 +44,7 @@ export async function loadContent(db: Database): Promise<void> {
   const known = await db.select({ id: tables.tools.id }).from(tables.tools).limit(1)
   if (known.length === 0) await db.insert(tables.tools).values(rack.map((body, position) => ({ id: body.id, position, body })))
   await db.insert(tables.auditHead).ignore().values({ id: 1, seq: 0, hash: '' })
+  await db.insert(tables.liveHead).ignore().values({ id: 1, position: 0 })
 }
 
 export async function schoolRow(db: Reader) {

@@ -47,7 +47,7 @@ export async function cleaned(bytes: Buffer): Promise<{ readonly bytes: Buffer; 
   }
 }
 
-/** Keeps a photograph of a visit; the newer one of a moment and stance takes the older one's place. */
+/** Keeps a photograph of a visit; the newer one before or after takes the place of the older one of its stance. */
 export async function addPicture(
   { db, clock }: Services,
   actor: Me,
@@ -71,7 +71,8 @@ export async function addPicture(
   const row = { id: v7(), sessionId, moment: moment as Moment, stance: stance as Stance, by: actor.id, at: await clock.now(), ...picture }
   await inTransaction(db, async (tx) => {
     const { pictures: p } = tables
-    await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance)))
+    if (row.moment !== 'during')
+      await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance)))
     await tx.insert(p).values(row)
   })
   const { id, widthPx, heightPx } = row

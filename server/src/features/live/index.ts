@@ -1,0 +1,18 @@
+import { refuse, route, type Route } from '../../http'
+import { listen } from './stream'
+
+export { eventsAfter, givePositions, lastPosition } from './positions'
+
+function positionOf(text: string): number {
+  const position = Number(text)
+  if (!Number.isInteger(position) || position < 0)
+    throw refuse.invalid([{ path: 'after', detail: `After is ${text.slice(0, 20)}; allowed is a position of the log, 0 or more.` }])
+  return position
+}
+
+export const liveRoutes: readonly Route[] = [
+  route('get', '/live', ['lead', 'instructor', 'apprentice'], ({ services, actor, response, query, lastEventId }) => {
+    const from = lastEventId ?? query.after
+    return listen(services, actor, response, from === undefined ? null : positionOf(from))
+  })
+]

@@ -1,0 +1,172 @@
+// Who may record what at a table, and whether it makes sense there.
+import type { Me } from '@peen/contract'
+import { EVENT_VERSION, mayUndo, UNDO_SECONDS, type EventKind, type PracticeEvent, type SessionState } from '@peen/core/practice'
+import { toolById } from '@peen/core/tools'
+import { and, eq } from 'drizzle-orm'
+import { tables, type Reader, type Transaction } from '../../db'
+import { refuse } from '../../http'
+import { rackOf, techniquesOf } from '../school'
+import { holdsFor } from './holds'
+
+export type Facts = {
+  readonly tx: Transaction
+  readonly session: typeof tables.sessions.$inferSelect
+  readonly actor: Me
+  readonly receivedAt: Date
+  readonly sentAt: string | null
+  readonly stored: PracticeEvent[]
+  /** why nothing counts at once at this session any more; null where it does */
+  readonly closed: string | null
+}
+
+/** What an apprentice records at the own table. */
+const OWN_KINDS: ReadonlySet<EventKind> = new Set([
+  ...(['attemptStarted', 'attemptEnded', 'attemptPaused', 'attemptResumed', 'attemptReopened'] as const),
+  ...(['breakStarted', 'breakEnded', 'stressNoted', 'pictureTaken', 'noted', 'stopped', 'wentOn'] as const),
+  ...(['helpAsked', 'selfRated', 'annotated', 'undone'] as const)
+])
+/** What an instructor alone says, though it does not vouch for a step. */
+const STAFF_WORDS = 'This is for an instructor to record.'
+
+/** Why everything at a session is late now: its day is closed, or its apprentice has left. Null on an ordinary day. */
+export async function whyLate(db: Reader, { onDate, apprenticeId }: Facts['session']): Promise<string | null> {
+  const [closedDay] = await db.select().from(tables.closedDays).where(eq(tables.closedDays.onDate, onDate))
+  if (closedDay) return `${onDate} is closed. This is kept as late; an instructor confirms it.`
+  const [left] = await db
+    .select({ name: tables.people.givenName })
+    .from(tables.people)
+    .where(and(eq(tables.people.id, apprenticeId), eq(tables.people.active, false)))
+  return left ? `${left.name} has left the school. This is kept as late; an instructor confirms it.` : null
+}
+
+/** Permission and sense of one event; throws the refusal. */
+export async function allow(facts: Facts, event: PracticeEvent, state: SessionState): Promise<void> {
+  const { actor, session } = facts
+  if (event.sessionId !== session.id)
+    throw refuse.invalid([{ path: 'sessionId', detail: 'sessionId names another session than the address.' }])
+  if (event.by !== actor.id) throw refuse.forbidden('An event is recorded by the person who signs in, nobody else.')
+  if (event.v !== EVENT_VERSION) return
+  if (actor.role === 'apprentice') allowApprentice(event)
+  else if (event.kind === 'selfRated') throw refuse.forbidden('How they see the own trim is for the apprentice to say.')
+  switch (event.kind) {
+    case 'attemptStarted':
+      return allowStart(facts, event, state)
+    case 'attemptResumed':
+    case 'attemptReopened': {
+      const attempt = attemptOf(state, event.payload.attemptId)
+      const isOwn = session.apprenticeId === actor.id && attempt.hands === 'apprentice' && attempt.setting === 'live'
+      return isOwn ? allowHold(facts, attempt.techniqueId, state) : undefined
+    }
+    case 'faultNoted':
+      return allowFault(facts, attemptOf(state, event.payload.attemptId).techniqueId, event.payload.faultId, 'faultId')
+    case 'attemptEnded':
+    case 'attemptPaused':
+    case 'promptGiven':
+    case 'helped':
+      return void attemptOf(state, event.payload.attemptId)
+    case 'safetyNoted':
+    case 'praised':
+    case 'stressNoted':
+    case 'pictureTaken':
+      return event.payload.attemptId === null ? undefined : void attemptOf(state, event.payload.attemptId)
+    case 'attemptsConfirmed':
+      for (const { attemptId } of event.payload.attempts) attemptOf(state, attemptId)
+      for (const id of event.payload.struck) eventNamed(facts, id, 'struck')
+      return
+    case 'instructorFinished':
+      return allowFinishing(facts, state)
+    case 'annotated':
+      return allowAnnotation(facts, event, state)
+    case 'undone':
+      return allowUndo(facts, event)
+    case 'lateConfirmed':
+      return void eventNamed(facts, event.payload.eventId, 'eventId')
+  }
+}
+
+async function allowStart(facts: Facts, event: Extract<PracticeEvent, { kind: 'attemptStarted' }>, state: SessionState): Promise<void> {
+  const { tx, session, actor } = facts
+  const { techniqueId, toolId, attemptId, setting } = event.payload
+  const technique = await techniqueOf(tx, techniqueId)
+  if (toolId !== null) toolById(await rackOf(tx), toolId)
+  if (state.attempts.some((attempt) => attempt.id === attemptId))
+    throw refuse.conflict('attemptExists', 'This attempt has been started already.')
+  if (session.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state)
+}
+
+async function techniqueOf(tx: Transaction, id: string) {
+  const technique = (await techniquesOf(tx)).find((one) => one.id === id)
+  if (!technique)
+    throw refuse.invalid([
+      { path: 'payload.techniqueId', detail: `payload.techniqueId is "${id}"; allowed is a technique of the catalogue.` }
+    ])
+  return technique
+}
+
+async function allowFault({ tx }: Facts, techniqueId: string, faultId: string | null | undefined, field: string): Promise<void> {
+  if (faultId === null || faultId === undefined) return
+  const { faults } = await techniqueOf(tx, techniqueId)
+  if (faults.some((fault) => fault.id === faultId)) return
+  const detail = `payload.${field} is "${faultId}"; allowed is ${faults.map((f) => f.id).join(', ')}.`
+  throw refuse.invalid([{ path: `payload.${field}`, detail }])
+}
+
+/** What may be said of an earlier tap: more words of any, a fault of the technique it was noted at. */
+async function allowAnnotation(facts: Facts, event: Extract<PracticeEvent, { kind: 'annotated' }>, state: SessionState): Promise<void> {
+  const target = eventNamed(facts, event.payload.eventId, 'eventId')
+  if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice says more of own taps only.')
+  if (target.kind === 'faultNoted')
+    await allowFault(facts, attemptOf(state, target.payload.attemptId).techniqueId, event.payload.faultId, 'faultId')
+}
+
+/** Within ten seconds; after that a tap stays, and more is said of it. */
+function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' }>): void {
+  const target = eventNamed(facts, event.payload.eventId, 'eventId')
+  if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice takes back own taps only.')
+  if (!mayUndo(target, event))
+    throw refuse.conflict(
+      'undoTooLate',
+      `A tap is taken back within ${UNDO_SECONDS} seconds. It stays; say more of it, or strike it when the table ends.`
+    )
+}
+
+/** What the instructor's hands finish is no evidence: the trim is graded as the apprentice left it, so the grading comes first. */
+async function allowFinishing({ tx, session }: Facts, state: SessionState): Promise<void> {
+  if (state.ranOut !== null) return
+  const { gradings: g } = tables
+  const [begun] = await tx.select({ id: g.id }).from(g).where(eq(g.sessionId, session.id)).limit(1)
+  if (!begun)
+    throw refuse.conflict(
+      'gradeFirst',
+      'Grade first: open the grading of this trim before you correct it, so that it is marked as the apprentice left it. Nothing was changed.'
+    )
+}
+
+function attemptOf(state: SessionState, id: string) {
+  const attempt = state.attempts.find((one) => one.id === id)
+  if (!attempt)
+    throw refuse.invalid([{ path: 'payload.attemptId', detail: 'payload.attemptId names no attempt of this session; start it first.' }])
+  return attempt
+}
+
+function eventNamed({ stored }: Facts, id: string, field: string): PracticeEvent {
+  const target = stored.find((one) => one.id === id)
+  if (!target) throw refuse.invalid([{ path: `payload.${field}`, detail: `payload.${field} names no event of this session.` }])
+  return target
+}
+
+function allowApprentice(event: PracticeEvent): void {
+  if (!OWN_KINDS.has(event.kind)) throw refuse.forbidden(STAFF_WORDS)
+  if (event.kind === 'attemptStarted' && event.payload.hands !== 'apprentice')
+    throw refuse.forbidden('An apprentice records own hands only.')
+  if (event.kind === 'attemptEnded' && event.payload.witness !== 'self')
+    throw refuse.forbidden('“Watched” and “inspected” are for an instructor to say.')
+}
+
+/** A new, lapsed or held apprentice may not start a risky step until the instructor has tapped "I am here". */
+async function allowHold(facts: Facts, techniqueId: string, state: SessionState): Promise<void> {
+  const holds = await holdsFor(facts.tx, facts.session, state, facts.session.onDate)
+  const hold = holds.find((candidate) => candidate.techniqueId === techniqueId)
+  if (hold?.gate) throw refuse.forbidden(`Not ready to cut. ${hold.caution}`)
+  if (hold) throw refuse.forbidden(`Wait for the instructor: ${hold.hazardName}. ${hold.caution}`)
+}
