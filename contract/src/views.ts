@@ -18,6 +18,8 @@ export type SchoolView = {
   readonly timeZone: string
   /** the server's one clock, UTC */
   readonly now: string
+  /** false where that clock stands */
+  readonly clockRuns: boolean
   readonly isDemo: boolean
   readonly tools: readonly Tool[]
   /** every version, without its criteria */

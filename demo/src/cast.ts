@@ -318,6 +318,9 @@ export type Today = {
 }
 
 /** The morning of the demo's day: who stands where, how many steps are done, whether the next one is under way. */
+/** The day was opened well before the dog that has stood longest came on its table. */
+export const OPENED_MIN_AGO = 115
+
 export const TODAYS_TABLES: readonly Today[] = [
   { apprentice: 'bram', dog: 'flint', table: 1, startedMinAgo: 38, done: 3, under: true },
   { apprentice: 'tove', dog: 'ash', table: 2, startedMinAgo: 71, done: 8, under: true },

@@ -5,6 +5,7 @@ import {
   ensureSchool,
   hashPassword,
   decideStanding,
+  openDay,
   openGrading,
   planVisit,
   draftFinding,
@@ -19,7 +20,21 @@ import {
 } from '@peen/server'
 import { eq } from 'drizzle-orm'
 import pino from 'pino'
-import { APPRENTICES, COHORT_START, DOGS, NOW, PASSWORD, PLANNED, POODLES, SCHOOL, STAFF, TABLES, ZONE } from './cast'
+import {
+  APPRENTICES,
+  COHORT_START,
+  DOGS,
+  NOW,
+  OPENED_MIN_AGO,
+  PASSWORD,
+  PLANNED,
+  POODLES,
+  SCHOOL,
+  STAFF,
+  TABLES,
+  TODAY,
+  ZONE
+} from './cast'
 import { scenario, type DemoSession, type Scenario } from './scenario'
 import { gradedAnswers, ratingFor } from './trims'
 
@@ -45,6 +60,9 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
       gradings++
     }
   }
+  // the day was opened before the first dog stood on a table
+  clock.set(new Date(NOW.getTime() - OPENED_MIN_AGO * 60000))
+  await openDay(services, actors.get('ruben')!, TODAY)
   clock.set(NOW)
   await planTheRest(services, plan, actors.get('ruben')!)
   for (const key of ['tove', 'bram']) {
@@ -83,7 +101,9 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
     familyName: family,
     username: key,
     passwordHash,
-    active: true
+    active: true,
+    // letters go nowhere: the address is invented as well
+    email: `${key}@post.invalid`
   })
   await db.insert(tables.people).values([
     ...STAFF.map((staff) => ({

@@ -10,6 +10,8 @@ export type Clock = {
   readonly real: () => Date
   /** today's date in the school's own zone, YYYY-MM-DD */
   readonly today: () => Promise<string>
+  /** false where `now` stands until somebody moves it: a tablet then shows it standing */
+  readonly runs: () => Promise<boolean>
 }
 
 /** The demo's day runs this long at the most, ms: it never becomes the next day, so that there is always a full room. */
@@ -34,7 +36,8 @@ export function databaseClock(db: Database, demoStands = false): Clock {
     today: async () => {
       const school = await row()
       return localDate(timeOf(school), school?.timeZone ?? 'UTC')
-    }
+    },
+    runs: async () => !(demoStands && (await row())?.demoNow)
   }
 }
 
@@ -49,7 +52,13 @@ export async function windDemo(db: Database): Promise<void> {
 /** A clock that stands where it is put: the demo's loader moves it through eight months. */
 export function settableClock(start: Date, zone: string): Clock & { set: (to: Date) => void } {
   let at = start
-  return { now: async () => at, real: () => new Date(), today: async () => localDate(at, zone), set: (to) => (at = to) }
+  return {
+    now: async () => at,
+    real: () => new Date(),
+    today: async () => localDate(at, zone),
+    runs: async () => false,
+    set: (to) => (at = to)
+  }
 }
 
 export function localDate(at: Date, zone: string): string {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ROLE_NAMES } from '@peen/contract'
 import { computed } from 'vue'
+import { useNow } from '../composables/useNow'
 import { sayMoment } from '../composables/words'
 import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
@@ -9,7 +10,8 @@ import GlyphMark from './GlyphMark.vue'
 defineProps<{ what?: string }>()
 const session = useSessionStore()
 const saved = useSavedStore()
-const when = computed(() => (session.school ? sayMoment(session.school.now, session.school.timeZone) : ''))
+const now = useNow()
+const when = computed(() => (session.school ? sayMoment(now.value, session.school.timeZone) : ''))
 </script>
 
 <template>
@@ -25,7 +27,7 @@ const when = computed(() => (session.school ? sayMoment(session.school.now, sess
     <span v-if="session.me" class="muted hidden lg:inline"
       >{{ session.me.givenName }} {{ session.me.familyName }}, {{ ROLE_NAMES[session.me.role] }}</span
     >
-    <span class="hidden font-[650] sm:inline" :title="session.school?.isDemo ? 'The demo’s day stands still' : undefined">{{ when }}</span>
+    <span class="hidden font-[650] sm:inline" :title="session.school?.isDemo ? 'The demo’s own day' : undefined">{{ when }}</span>
     <span class="muted flex items-center gap-2" role="status"
       ><GlyphMark name="saved" :size="18" /><span class="max-[500px]:sr-only">{{ saved.words }}</span></span
     >

@@ -1,4 +1,6 @@
-import type { HelpLevel, Side } from '@peen/core/practice'
+import { RATING_NAMES } from '@peen/contract'
+import { GLOBAL_RATINGS, type GlobalRating } from '@peen/core/grade'
+import type { Hands, HelpLevel, Side, StressLevel, Witness } from '@peen/core/practice'
 
 type Choice<T> = { readonly value: T; readonly name: string }
 
@@ -20,3 +22,25 @@ export const HELP_CHOICES: readonly Choice<HelpLevel>[] = [
 
 /** Help that an instructor gives with more than a word. */
 export const GIVEN_HELP_CHOICES = HELP_CHOICES.slice(2)
+
+/** What a dog shows, from the first fussing on. */
+export const STRESS_CHOICES: readonly Choice<StressLevel>[] = [
+  { value: 'restless', name: 'restless: shifts, licks, pulls away' },
+  { value: 'fights', name: 'fights: pulls hard, mouths, growls' },
+  { value: 'panics', name: 'panics: shakes, screams, will not settle' }
+]
+
+/** Who vouches for an attempt; nobody is an answer, and keeps it off the chart. */
+export const WITNESS_CHOICES: readonly Choice<Witness>[] = [
+  { value: 'watched', name: 'watched' },
+  { value: 'inspected', name: 'inspected after' },
+  { value: 'self', name: 'nobody' }
+]
+
+export const HANDS_CHOICES: readonly Choice<Hands>[] = [
+  { value: 'apprentice', name: 'the apprentice’s' },
+  { value: 'instructor', name: 'the instructor’s' }
+]
+
+/** How a trim is called as a whole. */
+export const RATING_CHOICES: readonly Choice<GlobalRating>[] = GLOBAL_RATINGS.map((value) => ({ value, name: RATING_NAMES[value] }))

@@ -1,20 +1,43 @@
 import type { SessionView, StandardHead } from '@peen/contract'
-import { foldSession, stepProgress, workedMinutes, type EventKind, type Payloads, type PracticeEvent } from '@peen/core/practice'
+import {
+  foldSession,
+  runningAttempt,
+  stepProgress,
+  workedMinutes,
+  type EventKind,
+  type Payloads,
+  type PracticeEvent
+} from '@peen/core/practice'
 import { computed, ref, watch } from 'vue'
+import type { LiveNews } from '../stores/live'
 import { useOutboxStore } from '../stores/outbox'
 import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
-import { useLoaded } from './useLoaded'
 import { techniqueById } from '../stores/techniques'
+import { useLive } from './useLive'
+import { useLoaded } from './useLoaded'
+import { useNow } from './useNow'
 
-/** One table: its events folded here by the same code as on the server, and the taps that add to them. */
+/** One table: its events folded here by the same code as on the server, the taps that add to them, and those of other tablets. */
 export function useTable(id: () => string) {
   const outbox = useOutboxStore()
   const saved = useSavedStore()
   const session = useSessionStore()
+  const now = useNow()
   const { data, error, loading, reload } = useLoaded<SessionView>(() => `/sessions/${id()}`)
   const added = ref<PracticeEvent[]>([])
   watch(id, () => (added.value = []))
+  watch(data, (view) => view?.now && session.sync(view.now))
+  useLive(reload, heard)
+
+  /** Another tablet's tap is shown at once; what follows from it on the server (holds, gradings) is read after it. */
+  function heard(news: LiveNews): boolean {
+    if (news.kind !== 'practice') return true
+    const { event } = news
+    if (event.sessionId !== id() || event.deviceId === outbox.deviceId) return false
+    if (!events.value.some((one) => one.id === event.id)) added.value = [...added.value, event]
+    return true
+  }
 
   const events = computed(() => {
     const stored = data.value?.events ?? []
@@ -28,9 +51,14 @@ export function useTable(id: () => string) {
     () => session.school?.standards.find((s) => s.id === data.value?.standardId && s.version === data.value?.standardVersion) ?? null
   )
   const steps = computed(() => (data.value ? stepProgress(data.value.steps, state.value) : []))
-  const current = computed(() => state.value.attempts.find((attempt) => !attempt.ended) ?? null)
-  const nextStep = computed(() => steps.value.find((step) => step.state === 'todo') ?? null)
-  const worked = computed(() => (session.school ? workedMinutes(state.value, session.school.now) : 0))
+  /** the step that the clock runs for */
+  const current = computed(() => runningAttempt(state.value))
+  const nextStep = computed(
+    () => steps.value.find((step) => step.state === 'paused') ?? steps.value.find((step) => step.state === 'todo') ?? null
+  )
+  const worked = computed(() => workedMinutes(state.value, now.value))
+  /** minutes that the dog can still stand today, over all its sessions */
+  const canStand = computed(() => (data.value ? data.value.dog.canStandMin - worked.value - (data.value.elsewhereMin ?? 0) : 0))
   const waitsAt = computed(() => {
     const next = nextStep.value
     const technique = next ? techniqueById(next.step.technique) : undefined
@@ -57,5 +85,10 @@ export function useTable(id: () => string) {
       void reload()
     }
   )
-  return { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, gate, tap, outbox, session }
+  return {
+    ...{ data, error, loading, reload, events, state, standard, steps, current, nextStep, now },
+    ...{ worked, canStand, waitsAt, gate, tap, outbox, session }
+  }
 }
+
+export type Table = ReturnType<typeof useTable>

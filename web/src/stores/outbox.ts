@@ -22,6 +22,8 @@ export const useOutboxStore = defineStore('outbox', () => {
   const seq = useLocalStorage('peen.seq', 0)
   const waiting = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
   const refusal = ref<string | null>(null)
+  /** what the server says of taps that it took: a clock that is wrong */
+  const notice = ref<string | null>(null)
   let sending: Promise<void> | null = null
   watch(
     () => waiting.value.length,
@@ -34,7 +36,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     seq.value++
     const mine = waiting.value.filter((event) => event.sessionId === sessionId).map((event) => event.lamport)
     const lamport = Math.max(lastLamport, ...mine) + 1
-    const atDevice = session.school?.isDemo ? session.school.now : new Date().toISOString()
+    const atDevice = session.time()
     return {
       id: v7(),
       v: EVENT_VERSION,
@@ -72,17 +74,20 @@ export const useOutboxStore = defineStore('outbox', () => {
     }
   }
   async function sendBatch(sessionId: string, batch: readonly PracticeEvent[]): Promise<void> {
-    const answers = await api.post<{ answers: EventAnswer[] }>(`/sessions/${sessionId}/events`, { events: batch }).then(
-      (answer) => answer.answers,
-      (error: unknown) => {
-        // a single event answers with its own status; anything but "no answer" is settled
-        if (error instanceof ApiError && Array.isArray(error.problem.answers)) return error.problem.answers as EventAnswer[]
-        throw error
-      }
-    )
+    const answers = await api
+      .post<{ answers: EventAnswer[] }>(`/sessions/${sessionId}/events`, { events: batch, sentAt: session.time() })
+      .then(
+        (answer) => answer.answers,
+        (error: unknown) => {
+          // a single event answers with its own status; anything but "no answer" is settled
+          if (error instanceof ApiError && Array.isArray(error.problem.answers)) return error.problem.answers as EventAnswer[]
+          throw error
+        }
+      )
     const settled = new Set(answers.map((answer) => answer.id))
     waiting.value = waiting.value.filter((event) => !settled.has(event.id))
+    notice.value = answers.find((answer) => answer.status === 'stored' && answer.detail)?.detail ?? null
     refusal.value = answers.find((answer) => answer.status === 'refused' || answer.status === 'conflict')?.detail ?? null
   }
-  return { waiting, refusal, make, put, flush }
+  return { deviceId, waiting, refusal, notice, make, put, flush }
 })

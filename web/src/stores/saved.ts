@@ -1,3 +1,4 @@
+import { UNDO_SECONDS } from '@peen/core/practice'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 
@@ -11,11 +12,11 @@ export const useSavedStore = defineStore('saved', () => {
     if (kept.value > 0) return `${kept.value} kept here`
     return under.value > 0 ? 'Saving ...' : 'Everything is saved'
   })
-  /** Offers to take the last tap back for eight seconds. */
+  /** Offers to take the last tap back for as long as the server takes it back. */
   function offerUndo(label: string, run: () => void): void {
     clearTimeout(timer)
     undo.value = { label, run: () => (dropUndo(), run()) }
-    timer = setTimeout(dropUndo, 8000)
+    timer = setTimeout(dropUndo, UNDO_SECONDS * 1000)
   }
   function dropUndo(): void {
     clearTimeout(timer)

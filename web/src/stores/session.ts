@@ -10,12 +10,36 @@ export const useSessionStore = defineStore('session', () => {
   const known = ref(false)
   const needsSetup = ref(false)
   const isStaff = computed(() => me.value !== null && me.value.role !== 'apprentice')
+  /** today in the school's own zone, YYYY-MM-DD */
+  const today = computed(() =>
+    school.value
+      ? new Intl.DateTimeFormat('en-CA', { timeZone: school.value.timeZone, dateStyle: 'short' }).format(new Date(school.value.now))
+      : ''
+  )
   const isLead = computed(() => me.value?.role === 'lead')
 
+  /** How far this device's clock is behind the school's, ms: what a tap says of its time is the school's own, however the tablet is set. */
+  let aheadMs = 0
+  /** Takes over the school's time, as every answer of a live screen tells it. */
+  function sync(now: string): void {
+    aheadMs = Date.parse(now) - Date.now()
+    if (school.value && school.value.now !== now) school.value = { ...school.value, now }
+  }
+  /** The school's time now, ISO; a clock that stands is read as it was told last. */
+  function time(): string {
+    if (!school.value) return new Date().toISOString()
+    return school.value.clockRuns ? new Date(Date.now() + aheadMs).toISOString() : school.value.now
+  }
+
+  async function keepSchool(): Promise<void> {
+    school.value = await api.get<SchoolView>('/school')
+    sync(school.value.now)
+  }
   async function take(person: Me | null): Promise<void> {
     me.value = person
     rememberMe(person)
-    school.value = person ? await api.get<SchoolView>('/school') : null
+    if (person) await keepSchool()
+    else school.value = null
     known.value = true
   }
   /** Finds out once, when the page loads. */
@@ -35,16 +59,19 @@ export const useSessionStore = defineStore('session', () => {
     await take(null)
   }
   async function refreshSchool(): Promise<void> {
-    if (me.value) school.value = await api.get<SchoolView>('/school')
+    if (me.value) await keepSchool()
   }
   return {
     enter: take,
+    sync,
+    time,
     me,
     school,
     known,
     needsSetup,
     isStaff,
     isLead,
+    today,
     find,
     signIn,
     setUp,

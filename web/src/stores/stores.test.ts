@@ -119,7 +119,7 @@ describe('the top line', () => {
     expect(saved.words).toBe('Everything is saved')
   })
 
-  it('offers to take a tap back for eight seconds', () => {
+  it('offers to take a tap back for ten seconds', () => {
     vi.useFakeTimers()
     const saved = useSavedStore()
     const run = vi.fn()
@@ -129,7 +129,9 @@ describe('the top line', () => {
     expect(run).toHaveBeenCalledOnce()
     expect(saved.undo).toBeNull()
     saved.offerUndo('fault', run)
-    vi.advanceTimersByTime(8100)
+    vi.advanceTimersByTime(9900)
+    expect(saved.undo).not.toBeNull()
+    vi.advanceTimersByTime(200)
     expect(saved.undo).toBeNull()
   })
 })

@@ -46,6 +46,7 @@ export const SCHOOL: SchoolView = {
   room: 'grooming room',
   timeZone: 'Europe/London',
   now: '2026-04-14T09:42:00.000Z',
+  clockRuns: false,
   isDemo: true,
   tools: rack,
   standards: standards.map((standard) => ({ ...standard, retired: false })),

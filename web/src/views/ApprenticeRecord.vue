@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
 import BoldText from '../components/BoldText.vue'
+import FigureLog from '../components/FigureLog.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import RuleList from '../components/RuleList.vue'
 import SheetDialog from '../components/SheetDialog.vue'
@@ -149,6 +150,7 @@ async function lift(): Promise<void> {
       <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert">
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
       </p>
+      <FigureLog :apprentice-id="id" :name="data.person.givenName" />
     </aside>
     <SheetDialog :open="showsLift" :title="`Lift the hold: ${name}`" @close="showsLift = false">
       <form @submit.prevent="lift">

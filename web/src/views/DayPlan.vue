@@ -6,13 +6,15 @@ import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, sentenceOf } from '../api/client'
-import DayBoard from '../components/DayBoard.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import { useLive } from '../composables/useLive'
 import { useLoaded } from '../composables/useLoaded'
 import { sayDate } from '../composables/words'
+import DayBoard from '../day/DayBoard.vue'
+import DayCourse from '../day/DayCourse.vue'
 import { useSessionStore } from '../stores/session'
 
 // Who works on which dog at which table today; and how a school gets its people, dogs and tables.
@@ -20,6 +22,7 @@ const session = useSessionStore()
 const props = defineProps<{ on?: string }>()
 const router = useRouter()
 const { data, error, loading, reload } = useLoaded<DayView>(() => (props.on ? `/day/${props.on}` : '/day'))
+useLive(reload, ({ kind }) => kind === 'day')
 const making = ref<'visit' | 'dog' | 'person'>('visit')
 const MAKING = [
   { id: 'visit', name: 'Visit' },
@@ -103,11 +106,7 @@ function plan(wanted: { tableId: string; dogId: string; apprenticeId: string }):
 }
 const move = (id: string, to: object) => void act(() => api.put(`/visits/${id}`, to), 'The visit is moved.')
 const cancel = (id: string) => void act(() => api.post(`/visits/${id}/cancel`), 'The visit is taken back.')
-const closeOrOpen = () =>
-  void act(
-    () => api.post(`/day/${data.value!.onDate}/${data.value!.closedDay ? 'reopen' : 'close'}`),
-    data.value!.closedDay ? 'The day is open again.' : 'The day is closed.'
-  )
+const swap = (id: string, body: object) => void act(() => api.post(`/visits/${id}/swap`, body), 'They have changed places.')
 const EMPTY_DOG = {
   name: '',
   bodyType: '',
@@ -159,15 +158,13 @@ const addTable = () =>
       <p v-if="data.tables.length === 0" class="muted mt-3">
         No table yet: put one into the room, then people and dogs, then plan a visit.
       </p>
-      <DayBoard :view="data" @plan="plan" @move="move" @cancel="cancel" @fill="fill" />
+      <DayBoard :view="data" @plan="plan" @move="move" @cancel="cancel" @fill="fill" @swap="swap" />
       <div class="mt-4 flex flex-wrap gap-2">
         <button class="btn btn-quiet" @click="addTable">Put a table into the room</button>
-        <button v-if="data.onDate >= data.today && (!data.closedDay || session.isLead)" class="btn btn-quiet" @click="closeOrOpen">
-          {{ data.closedDay ? 'Open this day again' : 'Close this day' }}
-        </button>
         <RouterLink class="btn btn-quiet" to="/room">Room and tools at the tables</RouterLink>
         <RouterLink class="btn btn-quiet" to="/people">People, cohorts, invitations</RouterLink>
       </div>
+      <DayCourse :view="data" @act="(work, words) => act(work, words as never)" />
       <h2 class="mt-8">{{ data.people.length }} people, {{ data.dogs.length }} dogs</h2>
       <hr class="rule2 mt-1" />
       <p class="mt-2 leading-[1.5]">

@@ -1,22 +1,14 @@
 <script setup lang="ts">
-import type { HoldView } from '@peen/contract'
 import type { EventKind, Payloads } from '@peen/core/practice'
+import { attemptMinutes } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
 import { sayLinePlace, sayTool } from '@peen/core/setup'
-import { sayLength, upperFirst } from '@peen/core/units'
+import { sayLength } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
-import AttemptSheet from '../components/AttemptSheet.vue'
-import EndSheet from '../components/EndSheet.vue'
-import GlyphMark from '../components/GlyphMark.vue'
-import LateNotes from '../components/LateNotes.vue'
-import MinutesBar from '../components/MinutesBar.vue'
-import NoteSheet from '../components/NoteSheet.vue'
 import SheetDialog from '../components/SheetDialog.vue'
-import StepStrip from '../components/StepStrip.vue'
-import TableKeys from '../components/TableKeys.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
@@ -24,21 +16,28 @@ import { useTable } from '../composables/useTable'
 import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
 import TechniqueGuide from '../library/TechniqueGuide.vue'
-import { useVisit, wornBy } from '../visit/useVisit'
 import { allTechniques, techniqueById } from '../stores/techniques'
+import AttemptSheet from '../table/AttemptSheet.vue'
+import NoteSheet from '../table/NoteSheet.vue'
+import SayMore from '../table/SayMore.vue'
+import StepStrip from '../table/StepStrip.vue'
+import TableFacts from '../table/TableFacts.vue'
+import TableKeys from '../table/TableKeys.vue'
+import { tableKeys, useTaps } from '../table/useTaps'
+import { useVisit, wornBy } from '../visit/useVisit'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data, error, loading, reload, events, state, standard, steps, current, nextStep, worked, waitsAt, gate, tap, outbox, session } =
-  useTable(() => props.id)
+const table = useTable(() => props.id)
+const { data, error, loading, reload, events, state, standard, steps, current, nextStep, now, waitsAt, gate, tap, session } = table
+const taps = useTaps(table, () => props.id)
+const { asking, problem } = taps
 
-const sheet = ref<'start' | 'end' | 'fault' | 'helped' | 'praise' | 'safety' | 'stop' | 'note' | null>(null)
+const sheet = ref<'start' | 'safety' | 'note' | null>(null)
 /** the technique whose steps are read */
 const shown = ref<ReturnType<typeof techniqueById> | null>(null)
 const picked = ref<RegionId | null>(null)
 const startWith = ref<string | null>(null)
-const canStand = computed(() => (data.value ? data.value.dog.canStandMin - worked.value : 0))
-const technique = computed(() => (current.value ? (techniqueById(current.value.techniqueId) ?? null) : null))
 
 const NOTED: readonly RegionId[] = ['skull', 'brow', 'beard', 'neckSide', 'back', 'skirt', 'foreleg', 'foreFoot', 'rearPastern', 'tail']
 const NOTED_AS: Partial<Record<RegionId, string>> = { neckSide: 'Neck', back: 'Back and ribs', rearPastern: 'Rear leg' }
@@ -59,6 +58,14 @@ const plateNotes = computed<PlateNote[]>(() =>
   }))
 )
 const nowRegion = computed<RegionId | null>(() => current.value?.regions[0] ?? null)
+const stepMinutes = computed(() => (current.value ? attemptMinutes(current.value, state.value, now.value) : 0))
+/** why no step is started here now, in words on the strip */
+const over = computed(() => {
+  if (state.value.closedAt) return 'finished'
+  if (state.value.ranOut) return 'no more today'
+  if (session.isStaff || current.value) return null
+  return gate.value ? 'not checked in yet' : waitsAt.value ? 'waits for an instructor' : null
+})
 
 function begin(techniqueId: string | null, region: RegionId | null = null): void {
   startWith.value = techniqueId
@@ -71,64 +78,38 @@ function techniqueAt(region: RegionId): string | null {
   const planned = steps.value.find((step) => step.state === 'todo' && works(step.step.technique))?.step.technique
   return planned ?? allTechniques().find((technique) => works(technique.id))?.id ?? nextStep.value?.step.technique ?? null
 }
-function press(key: 'fault' | 'prompt' | 'helped' | 'praise' | 'break' | 'stop'): void {
-  if (key === 'break') return toggleBreak()
-  if (key === 'praise' || key === 'stop') return void (sheet.value = key)
-  if (!current.value) return begin(nextStep.value?.step.technique ?? null)
-  if (key === 'prompt') return void tap('promptGiven', { attemptId: current.value.id }, 'prompt')
-  sheet.value = key
-}
 /** Records what a sheet has asked for, and closes it. */
 function close<K extends EventKind>(kind: K, payload: Payloads[K], label: string): void {
   tap(kind, payload, label)
   sheet.value = null
 }
-function release({ techniqueId, hazardId }: HoldView): void {
-  tap('holdReleased', { techniqueId, hazardId })
-  void outbox.flush().then(reload)
+/** Asks after an earlier tap that says no more yet. */
+function askAgain(eventId: string): void {
+  const event = events.value.find((one) => one.id === eventId)
+  if (event?.kind !== 'faultNoted' && event?.kind !== 'helped') return
+  const attempt = state.value.attempts.find((one) => one.id === event.payload.attemptId) ?? null
+  taps.ask(event.kind === 'helped' ? 'helped' : 'fault', eventId, attempt)
 }
-function toggleBreak(): void {
-  if (!state.value.onBreakSince) return void tap('breakStarted', {}, 'break')
-  const minutes = session.school
-    ? Math.max(0, Math.round((Date.parse(session.school.now) - Date.parse(state.value.onBreakSince)) / 60000))
-    : 0
-  tap('breakEnded', { minutes })
-}
-const gradingError = ref<string | null>(null)
 async function grade(): Promise<void> {
   try {
     const { id } = await api.post<{ id: string }>(`/sessions/${props.id}/gradings`, { id: v7() })
     await router.push(`/trims/${id}`)
   } catch (caught) {
-    gradingError.value = sentenceOf(caught)
+    problem.value = sentenceOf(caught)
   }
 }
+const show = (techniqueId: string) => (shown.value = techniqueById(techniqueId) ?? null)
 
-const staffKeys = [
-  { key: '1', label: 'Fault', run: () => press('fault') },
-  { key: '2', label: 'Prompt', run: () => press('prompt') },
-  { key: '3', label: 'Helped', run: () => press('helped') },
-  { key: '4', label: 'Praise', run: () => press('praise') }
-]
 useKeys([
-  ...(session.isStaff ? staffKeys : []),
-  ...(session.isStaff ? [] : [{ key: '1', label: 'Ask for help', run: () => state.value.askedAt ?? tap('helpAsked', {}, 'asking') }]),
-  { key: '5', label: 'Break', run: () => press('break') },
-  { key: '6', label: 'Stop', run: () => press('stop') },
-  {
-    key: 'n',
-    label: 'Start the next step, or end this one',
-    run: () => (current.value ? (sheet.value = 'end') : begin(nextStep.value?.step.technique ?? null))
-  },
-  {
-    key: 'h',
-    label: 'How this step is done',
-    run: () => (shown.value = techniqueById(current.value?.techniqueId ?? nextStep.value?.step.technique ?? '') ?? null)
-  },
+  ...tableKeys(table, taps),
+  { key: 'o', label: 'Start another step, or the next one otherwise', run: () => begin(nextStep.value?.step.technique ?? null) },
+  { key: 'h', label: 'How this step is done', run: () => show(current.value?.techniqueId ?? nextStep.value?.step.technique ?? '') },
+  { key: 't', label: 'Note in own words', run: () => (sheet.value = 'note') },
   ...(session.isStaff
     ? [
         { key: 'g', label: 'Grade the finished trim', run: () => void grade() },
-        { key: 's', label: 'Safety event', run: () => (sheet.value = 'safety') }
+        { key: 's', label: 'Safety event', run: () => (sheet.value = 'safety') },
+        { key: 'e', label: 'End of this table', run: () => void router.push(`/table/${props.id}/end`) }
       ]
     : [])
 ])
@@ -159,68 +140,28 @@ useKeys([
       <StepStrip
         :steps="steps"
         :current="current"
-        @start="begin"
-        @end="sheet = 'end'"
-        @how="(techniqueId) => (shown = techniqueById(techniqueId) ?? null)"
+        :minutes="stepMinutes"
+        :over="over"
+        @start="taps.startPlanned"
+        @other="begin"
+        @back="taps.back"
+        @end="taps.end"
+        @pause="taps.pause"
+        @how="show"
       />
     </main>
     <aside class="flex flex-col border-line bg-sheet lg:overflow-y-auto lg:border-l" aria-label="At the table">
-      <div class="px-4 pt-4">
-        <p class="text-[32px] leading-none font-[650]">
-          {{ worked }} <span class="text-[20px] font-normal">of {{ data.standardMin }} min</span>
-        </p>
-        <MinutesBar class="mt-1" :worked="worked" :standard="data.standardMin" :can-stand="canStand" :width="286" />
-        <p class="mt-1 leading-[1.3]">
-          <b :class="canStand <= 6 ? 'text-danger' : ''">{{ data.dog.name }} can stand {{ Math.max(0, canStand) }} more.</b>
-          {{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}.
-        </p>
-        <p v-for="item in data.checkIn.excused" :key="item.region" class="mt-1 leading-[1.3]">
-          <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.
-        </p>
-        <p v-if="data.checkIn.wishes" class="muted mt-1 leading-[1.3]">{{ data.checkIn.wishes }}</p>
-        <template v-if="gate && !state.closedAt">
-          <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
-            <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ gate.hazardName }}: {{ gate.caution }}
-          </p>
-          <RouterLink :to="`/visits/${id}/check-in`" class="btn btn-go mt-2 w-full">Check the dog in</RouterLink>
-        </template>
-        <p v-if="waitsAt" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
-          <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ waitsAt.hazardName }}: {{ waitsAt.caution }}
-        </p>
-        <button v-if="waitsAt && session.isStaff" class="btn btn-go mt-2 w-full" @click="release(waitsAt)">I am here</button>
-        <template v-if="state.askedAt && !state.closedAt">
-          <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="status">
-            <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{
-              session.isStaff ? `${data.apprentice.givenName} asks for you.` : 'An instructor has been asked to come. Keep the dog steady.'
-            }}
-          </p>
-          <button v-if="session.isStaff" class="btn btn-go mt-2 w-full" @click="tap('lookedAt', {})">I am here</button>
-        </template>
-        <button
-          v-else-if="!session.isStaff && state.openedAt && !state.closedAt"
-          class="btn btn-quiet mt-2 w-full"
-          @click="tap('helpAsked', {}, 'asking')"
-        >
-          Ask for help
-        </button>
-        <p v-if="technique && technique.hazards.length" class="mt-2 leading-[1.3] text-danger">
-          <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ technique.hazards[0].caution }}
-        </p>
-        <LateNotes
-          :waiting="state.waiting"
-          :events="events"
-          :staff="session.isStaff"
-          @confirm="(eventId) => tap('lateConfirmed', { eventId })"
-        />
-        <p v-if="state.stopped" class="mt-2 font-semibold text-danger">
-          <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />Stopped: {{ state.stopped }}
-        </p>
-        <p v-if="state.closedAt" class="mt-2 font-[650]">This dog is finished; what is tapped now is kept as late.</p>
-        <p v-if="outbox.refusal || gradingError" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
-          <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ outbox.refusal ?? gradingError }}
-        </p>
-      </div>
+      <TableFacts :id="id" :table="table" :problem="problem" @arrive="taps.arrive" @more="askAgain" />
       <span class="flex-1" />
+      <SayMore
+        v-if="asking"
+        :key="asking.eventId"
+        class="mt-2"
+        :asking="asking"
+        :dog="data.dog.name"
+        @say="taps.say"
+        @later="asking = null"
+      />
       <div class="flex gap-1.5 px-4 pt-2">
         <RouterLink :to="`/visits/${id}/${session.isStaff ? 'set-up' : 'table'}`" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]"
           >Sheet</RouterLink
@@ -230,20 +171,25 @@ useKeys([
           Safety
         </button>
         <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-1 text-[16px]" @click="grade">Grade</button>
-        <button
-          v-if="session.isStaff && !state.closedAt"
-          class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]"
-          @click="state.openedAt ? tap('sessionClosed', {}, 'finish') : tap('sessionOpened', {}, 'opening')"
+        <RouterLink v-if="session.isStaff && state.openedAt" :to="`/table/${id}/end`" class="btn min-h-11 flex-1 px-1 text-[16px]"
+          >End</RouterLink
         >
-          {{ state.openedAt ? 'Finish' : 'Open' }}
+        <button
+          v-else-if="session.isStaff"
+          class="btn btn-go min-h-11 flex-1 px-1 text-[16px]"
+          @click="tap('sessionOpened', {}, 'opening')"
+        >
+          Open
         </button>
       </div>
       <TableKeys
         class="max-lg:order-first"
         :tally="state.tally"
         :on-break="state.onBreakSince !== null"
+        :stopped="state.stopped !== null"
         :staff="session.isStaff"
-        @press="press"
+        @press="taps.press"
+        @picture="taps.picture"
       />
     </aside>
     <SheetDialog :open="shown !== null" :title="shown?.name ?? ''" @close="shown = null">
@@ -258,18 +204,9 @@ useKeys([
       @close="sheet = null"
       @start="(payload) => close('attemptStarted', payload, 'start')"
     />
-    <EndSheet
-      v-if="current"
-      :open="sheet === 'end'"
-      :attempt="current"
-      :staff="session.isStaff"
-      :now="session.school?.now ?? ''"
-      @close="sheet = null"
-      @end="(payload) => close('attemptEnded', payload, 'end')"
-    />
     <NoteSheet
-      v-if="sheet && ['fault', 'helped', 'praise', 'safety', 'stop', 'note'].includes(sheet)"
-      :what="sheet as 'fault'"
+      v-if="sheet === 'safety' || sheet === 'note'"
+      :what="sheet"
       :attempt="current"
       :planned="nextStep?.step.technique ?? null"
       @close="sheet = null"

@@ -18,6 +18,7 @@ import { dayView } from './day'
 import { closeDay, daySummaries, openDay, reopenDay, setAbsent } from './course'
 import { addDog, addTable, cancelVisit, moveVisit, planVisit, setTableTools, swapVisits } from './planning'
 
+export { openDay } from './course'
 export { knownLooks, planVisit } from './planning'
 
 const STAFF = ['lead', 'instructor'] as const

@@ -129,8 +129,8 @@ describe('signing a grading', () => {
     expect((await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body.detail).toBe('Nobody grades their own work.')
   })
 
-  it('shows an apprentice own results and nobody else’s', async () => {
-    const session = await world.newSession('abe')
+  it('shows an apprentice own results and nobody else’s; after two weeks without their own word', async () => {
+    const session = await world.newSession('abe', '2026-03-31')
     const id = await open(lena, session)
     await save(lena, id, 1, fullSheet(), { globalRating: 'good' })
     await lena.post(`/gradings/${id}/sign`, { version: 2 })

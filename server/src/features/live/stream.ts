@@ -32,7 +32,7 @@ export async function listen(services: Services, actor: Me, response: Response, 
   const position = Math.min(after ?? Infinity, await givePositions(services.db))
   const stamp = await dayStamp(services.db, await services.clock.today())
   response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' })
-  response.write(`retry: ${RETRY_MS}\nid: ${position}\nevent: open\ndata: ${position}\n\n`)
+  response.write(`retry: ${RETRY_MS}\nid: ${position}\nevent: begun\ndata: ${position}\n\n`)
   const hub = hubs.get(services) ?? { listeners: new Set(), timer: null, looking: false }
   hubs.set(services, hub)
   const listener: Listener = { response, actor, position, stamp, quietSince: now, until: now + STREAM_MS }

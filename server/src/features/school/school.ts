@@ -135,6 +135,7 @@ export async function schoolView({ db, clock }: Services): Promise<SchoolView> {
     room: row.room,
     timeZone: row.timeZone,
     now: (await clock.now()).toISOString(),
+    clockRuns: await clock.runs(),
     isDemo: row.demoNow !== null,
     tools: await rackOf(db),
     standards: await standardHeads(db),

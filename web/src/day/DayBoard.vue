@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { DayView, VisitView } from '@peen/contract'
+import type { DayView, Swap, VisitView } from '@peen/contract'
 import { computed, ref } from 'vue'
 import draggable from 'vuedraggable'
-import GlyphMark from './GlyphMark.vue'
+import GlyphMark from '../components/GlyphMark.vue'
 import MoveVisit from './MoveVisit.vue'
 
 // The tables of a day. A dog and an apprentice are drawn onto a table, a planned visit onto another; every move has its keys as well.
@@ -12,6 +12,7 @@ const emit = defineEmits<{
   move: [id: string, to: { readonly tableId?: string; readonly apprenticeId?: string; readonly onDate?: string }]
   cancel: [id: string]
   fill: [tableId: string]
+  swap: [id: string, to: Swap]
 }>()
 
 type Chip = {
@@ -30,7 +31,8 @@ const drops = ref(0)
 const open = computed(() => props.view.visits.filter(({ closed }) => !closed))
 const apprentices = computed<Chip[]>(() =>
   props.view.people
-    .filter(({ role, id }) => role === 'apprentice' && !open.value.some((visit) => visit.apprenticeId === id))
+    .filter(({ role, id }) => role === 'apprentice' && !props.view.absent.includes(id))
+    .filter(({ id }) => !open.value.some((visit) => visit.apprenticeId === id))
     .map(({ id, givenName }) => ({ key: `a${id}`, kind: 'apprentice', id, name: givenName, warn: false }))
 )
 const dogs = computed<Chip[]>(() =>
@@ -53,11 +55,19 @@ function dropped(tableId: string, change: { readonly added?: { readonly element:
   const item = change.added?.element
   if (!item) return
   drops.value++
-  if (item.kind === 'visit') return emit('move', item.id, { tableId })
+  if (item.kind === 'visit') {
+    // drawn onto a taken table, the two change places
+    const taken = open.value.find((visit) => visit.tableId === tableId && visit.id !== item.id)
+    return taken ? emit('swap', item.id, { with: taken.id, what: 'tables' }) : emit('move', item.id, { tableId })
+  }
   const here = [...(waiting.value[tableId] ?? []).filter(({ kind }) => kind !== item.kind), item]
   const [dog, apprentice] = [here.find(({ kind }) => kind === 'dog'), here.find(({ kind }) => kind === 'apprentice')]
   waiting.value = { ...waiting.value, [tableId]: dog && apprentice ? [] : here }
   if (dog && apprentice) emit('plan', { tableId, dogId: dog.id, apprenticeId: apprentice.id })
+}
+function swapped(id: string, to: Swap): void {
+  moving.value = null
+  emit('swap', id, to)
 }
 function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate?: string }): void {
   moving.value = null
@@ -86,7 +96,7 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
           >
             <template #item="{ element }">
               <div v-if="element.kind === 'visit'" class="flex min-h-12 flex-1 flex-wrap items-center gap-x-3 gap-y-1">
-                <span class="grip" :class="element.visit.begun ? 'invisible' : ''" aria-hidden="true">⠿</span>
+                <span class="grip" aria-hidden="true">⠿</span>
                 <RouterLink
                   :to="`/visits/${element.id}`"
                   class="flex min-h-11 flex-1 flex-wrap items-center gap-x-3 no-underline hover:underline"
@@ -95,7 +105,6 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
                   ><span v-if="element.visit.begun" class="muted">at work</span></RouterLink
                 >
                 <button
-                  v-if="!element.visit.begun"
                   class="btn btn-quiet min-h-11 px-3 text-[16px]"
                   :aria-expanded="moving === element.id"
                   :aria-label="`Move ${element.visit.dog}`"
@@ -128,6 +137,7 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
             :visit="visit"
             @move="(to) => apply(visit.id, to)"
             @cancel="emit('cancel', visit.id)"
+            @swap="(to) => swapped(visit.id, to)"
           />
         </template>
       </li>

@@ -5,8 +5,8 @@ import { upperFirst } from '@peen/core/units'
 import { computed, ref, watch } from 'vue'
 import { api, sentenceOf } from '../api/client'
 import { useSessionStore } from '../stores/session'
-import GlyphMark from './GlyphMark.vue'
-import SheetDialog from './SheetDialog.vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import SheetDialog from '../components/SheetDialog.vue'
 
 // How the next looks are ranked, with every number; a lead assessor changes them.
 const props = defineProps<{ open: boolean; rounds: RoundsRules }>()

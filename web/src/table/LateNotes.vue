@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PracticeEvent } from '@peen/core/practice'
 import { computed } from 'vue'
-import GlyphMark from './GlyphMark.vue'
+import GlyphMark from '../components/GlyphMark.vue'
 import { techniqueById } from '../stores/techniques'
 
 // What came after the dog was closed: kept, and counted only when an instructor says so.

@@ -2,8 +2,8 @@
 import type { FloorTable, HoldView } from '@peen/contract'
 import { computed } from 'vue'
 import FigurePicture from '../figure/FigurePicture.vue'
-import GlyphMark from './GlyphMark.vue'
-import MinutesBar from './MinutesBar.vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import MinutesBar from '../components/MinutesBar.vue'
 
 // One table as it is read from two metres: who, which dog, the step now and next, the minutes, what the dog can still stand.
 const props = defineProps<{ table: FloorTable; width: number; waits: boolean }>()

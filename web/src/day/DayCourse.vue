@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import type { DaySummaryView, DayView } from '@peen/contract'
+import { computed, ref, watch } from 'vue'
+import { api, sentenceOf } from '../api/client'
+import GlyphMark from '../components/GlyphMark.vue'
+import { useSessionStore } from '../stores/session'
+
+// The course of a day: opened, who is not here, what each apprentice will be told, closed.
+const props = defineProps<{ view: DayView }>()
+const emit = defineEmits<{ act: [work: () => Promise<unknown>, words: string | ((answer: { sent?: number }) => string)] }>()
+const session = useSessionStore()
+const summaries = ref<readonly DaySummaryView[] | null>(null)
+const problem = ref<string | null>(null)
+watch(
+  () => props.view,
+  () => void (summaries.value && preview())
+)
+const isToday = computed(() => props.view.onDate === props.view.today)
+const apprentices = computed(() => props.view.people.filter(({ role }) => role === 'apprentice'))
+const isHere = (id: string) => !props.view.absent.includes(id)
+const path = (rest: string) => `/day/${props.view.onDate}/${rest}`
+
+const openDay = () => emit('act', () => api.post(path('open')), 'The day is open.')
+const setHere = (id: string, name: string) =>
+  emit('act', () => api.post(path(`${isHere(id) ? 'absent' : 'here'}/${id}`)), `${name} is ${isHere(id) ? 'not here' : 'here'}.`)
+function sayClosed({ sent = 0 }: { sent?: number }): string {
+  return sent === 0
+    ? 'The day is closed.'
+    : `The day is closed. ${sent} ${sent === 1 ? 'apprentice is' : 'apprentices are'} sent their day.`
+}
+const closeOrOpen = () =>
+  props.view.closedDay
+    ? emit('act', () => api.post(path('reopen')), 'The day is open again.')
+    : emit('act', () => api.post<{ sent: number }>(path('close')), sayClosed)
+async function preview(): Promise<void> {
+  try {
+    summaries.value = await api.get<DaySummaryView[]>(path('summaries'))
+    problem.value = null
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+</script>
+
+<template>
+  <section class="mt-8" aria-label="The course of the day">
+    <h2>Who is here</h2>
+    <hr class="rule2 mt-1" />
+    <p v-if="isToday" class="mt-2 flex flex-wrap items-center gap-3">
+      <template v-if="view.openedBy">Opened by {{ view.openedBy }}.</template>
+      <button v-else-if="!view.closedDay" class="btn btn-go" @click="openDay">Open the day</button>
+    </p>
+    <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Apprentices who are here">
+      <button
+        v-for="one in apprentices"
+        :key="one.id"
+        :class="['btn min-h-11 px-3 text-[16px] font-normal', isHere(one.id) ? 'btn-quiet' : 'btn-not-yet']"
+        :aria-pressed="isHere(one.id)"
+        :disabled="view.closedDay"
+        @click="setHere(one.id, one.givenName)"
+      >
+        <GlyphMark :name="isHere(one.id) ? 'meets' : 'missing'" :size="16" class="mr-1.5" />{{ one.givenName
+        }}<template v-if="!isHere(one.id)">, not here</template>
+      </button>
+    </div>
+    <h2 class="mt-8">The end of the day</h2>
+    <hr class="rule2 mt-1" />
+    <div class="mt-2 flex flex-wrap gap-2">
+      <button class="btn btn-quiet" @click="preview">{{ view.closedDay ? 'What each was told' : 'What each will be told' }}</button>
+      <button v-if="view.onDate >= view.today && (!view.closedDay || session.isLead)" class="btn btn-quiet" @click="closeOrOpen">
+        {{ view.closedDay ? 'Open this day again' : 'Close this day' }}
+      </button>
+    </div>
+    <p v-if="problem" class="mt-2 font-semibold" role="alert">{{ problem }}</p>
+    <p v-if="summaries?.length === 0" class="muted mt-2">Nobody has worked on a dog or a figure yet.</p>
+    <ul v-if="summaries" class="row-rule m-0 mt-2 list-none p-0" data-testid="summaries">
+      <li v-for="one in summaries" :key="one.person.id" class="py-2.5">
+        <p class="text-[17px] font-[650]">{{ one.person.givenName }} {{ one.person.familyName }}</p>
+        <p v-for="sentence in one.sentences" :key="sentence" class="leading-[1.4]">{{ sentence }}</p>
+      </li>
+    </ul>
+  </section>
+</template>

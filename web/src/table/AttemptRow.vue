@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import type { ConfirmedAttempt, ProposedAttempt } from '@peen/core/practice'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import { HANDS_CHOICES, HELP_CHOICES, SIDE_CHOICES, WITNESS_CHOICES } from '../composables/choices'
+import { techniqueById } from '../stores/techniques'
+
+// One attempt as its events tell it: corrected where it was otherwise. Notes that were wrong are struck.
+const props = defineProps<{ proposed: ProposedAttempt; struck: readonly string[]; disabled: boolean }>()
+const emit = defineEmits<{ strike: [eventId: string] }>()
+const model = defineModel<ConfirmedAttempt>({ required: true })
+const technique = computed(() => techniqueById(props.proposed.techniqueId))
+const faultName = (id: string | null) => technique.value?.faults.find((fault) => fault.id === id)?.name ?? 'a fault, not said which'
+const set = (change: Partial<ConfirmedAttempt>) => (model.value = { ...model.value, ...change })
+const value = (event: Event) => (event.target as HTMLSelectElement).value
+const setMinutes = (minutes: number) => set({ minutes: Math.min(480, Math.max(0, Math.round(minutes) || 0)) })
+const SELECTS = [
+  { field: 'help', label: 'Help', options: HELP_CHOICES, width: 'w-[172px]' },
+  { field: 'witness', label: 'Who vouches', options: WITNESS_CHOICES, width: 'w-[148px]' },
+  { field: 'hands', label: 'Hands', options: HANDS_CHOICES, width: 'w-[132px]' },
+  { field: 'side', label: 'Side', options: SIDE_CHOICES, width: 'w-[92px]' }
+] as const
+</script>
+
+<template>
+  <li class="py-2" :data-technique="proposed.techniqueId">
+    <div class="flex flex-wrap items-center gap-x-2 gap-y-1.5">
+      <span class="min-w-[150px] flex-1 text-[17px] leading-[1.2] font-[650]"
+        >{{ technique?.name ?? proposed.techniqueId
+        }}<span v-if="proposed.setting === 'figure'" class="font-normal">, on a figure</span></span
+      >
+      <span class="flex items-center" role="group" :aria-label="`Minutes of ${technique?.name}`">
+        <button
+          type="button"
+          class="btn btn-quiet min-h-11 w-11 px-0"
+          aria-label="one minute less"
+          :disabled="disabled"
+          @click="setMinutes(model.minutes - 1)"
+        >
+          −
+        </button>
+        <input
+          class="field mx-1 h-11 min-h-11 w-[58px] px-1 text-center"
+          type="number"
+          min="0"
+          max="480"
+          :aria-label="`Minutes, ${technique?.name}`"
+          :value="model.minutes"
+          :disabled="disabled"
+          @change="setMinutes(Number(value($event)))"
+        />
+        <button
+          type="button"
+          class="btn btn-quiet min-h-11 w-11 px-0"
+          aria-label="one minute more"
+          :disabled="disabled"
+          @click="setMinutes(model.minutes + 1)"
+        >
+          +
+        </button>
+      </span>
+      <select
+        v-for="one in SELECTS"
+        :key="one.field"
+        :class="['field h-11 min-h-11 px-1.5', one.width]"
+        :aria-label="`${one.label}, ${technique?.name}`"
+        :value="model[one.field]"
+        :disabled="disabled"
+        @change="set({ [one.field]: value($event) })"
+      >
+        <option v-for="option in one.options" :key="option.value" :value="option.value">{{ option.name }}</option>
+      </select>
+    </div>
+    <p v-for="sentence in proposed.say" :key="sentence" class="mt-1 leading-[1.3]">
+      <GlyphMark name="cannotTell" :size="16" class="mr-1 align-[-2px]" />{{ sentence }}
+    </p>
+    <div v-if="proposed.faults.length > 0" class="mt-1 flex flex-wrap gap-2">
+      <button
+        v-for="fault in proposed.faults"
+        :key="fault.eventId"
+        type="button"
+        :class="['btn min-h-11 px-3 text-[16px] font-normal', struck.includes(fault.eventId) ? 'btn-not-yet line-through' : 'btn-quiet']"
+        :aria-pressed="struck.includes(fault.eventId)"
+        :aria-label="`${struck.includes(fault.eventId) ? 'Struck' : 'Strike'}: ${faultName(fault.faultId)}`"
+        :disabled="disabled"
+        @click="emit('strike', fault.eventId)"
+      >
+        <GlyphMark name="fails" :size="16" class="mr-1" />{{ faultName(fault.faultId)
+        }}<template v-if="fault.side">, {{ fault.side }}</template>
+      </button>
+    </div>
+  </li>
+</template>

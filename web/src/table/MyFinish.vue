@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { regionName, REGIONS, type RegionId } from '@peen/core/regions'
+import type { Side } from '@peen/core/practice'
+import { computed, ref } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import type { Table } from '../composables/useTable'
+import { SIDE_CHOICES } from '../composables/choices'
+
+// What the instructor's own hands finish, by place and side: it is no evidence, so the grading comes first.
+const props = defineProps<{ table: Table; graded: boolean }>()
+const { data, state, tap, standard } = props.table
+const regions = ref<RegionId[]>([])
+const side = ref<Side>('both')
+const mayFinish = computed(() => props.graded || state.value.ranOut !== null)
+/** places that this trim does something to, in the order of the dog */
+const offered = computed(() => REGIONS.filter(({ id }) => standard.value?.plan.lengthsMm[id] !== undefined).map(({ id }) => id))
+const toggle = (id: RegionId) =>
+  (regions.value = regions.value.includes(id) ? regions.value.filter((one) => one !== id) : [...regions.value, id])
+const places = (ids: readonly RegionId[]) => ids.map((id) => regionName(id).toLowerCase()).join(', ')
+function keep(): void {
+  tap('instructorFinished', { regions: regions.value, side: side.value }, 'what you finished')
+  regions.value = []
+}
+</script>
+
+<template>
+  <p v-for="one in state.byInstructor" :key="one.eventId" class="mt-1 leading-[1.3]">
+    <GlyphMark name="meets" :size="16" class="mr-1 align-[-2px]" />{{ places(one.regions) }}, {{ one.side }}: by you, no evidence.
+  </p>
+  <p v-if="!mayFinish" class="muted mt-1 leading-[1.35]">
+    Open the grading first: the trim is marked as {{ data?.apprentice.givenName }} left it. Then correct it, and say here where.
+  </p>
+  <template v-else>
+    <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Places that you finished">
+      <button
+        v-for="id in offered"
+        :key="id"
+        type="button"
+        :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', regions.includes(id) ? 'bg-ink text-sheet' : 'btn-quiet']"
+        :aria-pressed="regions.includes(id)"
+        @click="toggle(id)"
+      >
+        {{ regionName(id) }}
+      </button>
+    </div>
+    <div class="mt-2 flex flex-wrap items-center gap-1.5">
+      <span role="group" aria-label="Side, the dog’s own" class="flex gap-1.5">
+        <button
+          v-for="one in SIDE_CHOICES"
+          :key="one.value"
+          type="button"
+          :class="['btn min-h-11 px-4 text-[16px]', side === one.value ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="side === one.value"
+          @click="side = one.value"
+        >
+          {{ one.name }}
+        </button>
+      </span>
+      <button type="button" :class="['btn', regions.length ? '' : 'btn-not-yet']" :disabled="regions.length === 0" @click="keep">
+        {{ regions.length ? 'I finished these' : 'Touch the places you finished' }}
+      </button>
+    </div>
+  </template>
+</template>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import type { HelpLevel, Payloads, Side, StressLevel } from '@peen/core/practice'
+import { computed, ref } from 'vue'
+import { GIVEN_HELP_CHOICES, SIDE_CHOICES, STRESS_CHOICES } from '../composables/choices'
+import { techniqueById } from '../stores/techniques'
+import type { Asking } from './useTaps'
+
+// What a tap leaves open, asked afterwards: which fault and side, how it was helped, what was good, why the work stops.
+const props = defineProps<{ asking: Asking; dog: string }>()
+const emit = defineEmits<{ say: [more: Omit<Payloads['annotated'], 'eventId'>]; later: [] }>()
+
+const technique = computed(() => techniqueById(props.asking.attempt?.techniqueId ?? ''))
+const TITLES = {
+  fault: 'A fault is noted. Which?',
+  helped: 'Help is noted. How?',
+  praise: 'Praise is noted. For what?',
+  stress: 'is noted as restless. Worse?',
+  stop: 'Stopped. Why?'
+}
+const title = computed(() => (props.asking.what === 'stress' ? `${props.dog} ${TITLES.stress}` : TITLES[props.asking.what]))
+const side = ref<Side | null>(null)
+const text = ref('')
+const WORDS = {
+  praise: [
+    'Kept the leg low.',
+    'Looked from the other side before cutting.',
+    'Stopped at the first fussing.',
+    'Scissors down while turning the dog.'
+  ],
+  stop: ['The dog has had enough.', 'Skin is red or sore.', 'The dog is in distress.', 'Bleeding.']
+}
+const words = computed(() => (props.asking.what === 'praise' || props.asking.what === 'stop' ? WORDS[props.asking.what] : []))
+const sayFault = (faultId: string) => emit('say', { faultId, ...(side.value ? { side: side.value } : {}) })
+const sayHelp = (help: HelpLevel) => emit('say', { help })
+const sayStress = (level: StressLevel) => emit('say', { level })
+const sayWords = () => text.value.trim() && emit('say', { text: text.value.trim() })
+</script>
+
+<template>
+  <section class="border-y-2 border-ink bg-plate px-4 py-3" :aria-label="title" data-testid="say-more">
+    <div class="flex items-start justify-between gap-2">
+      <p class="text-[18px] leading-[1.2] font-[650]" role="status">{{ title }}</p>
+      <button class="btn btn-quiet -mt-1 min-h-11 flex-none px-3 text-[16px]" @click="$emit('later')">Later</button>
+    </div>
+    <template v-if="asking.what === 'fault'">
+      <div class="mt-1 flex gap-1.5" role="group" aria-label="Side, the dog’s own">
+        <button
+          v-for="one in SIDE_CHOICES"
+          :key="one.value"
+          :class="['btn min-h-11 flex-1 px-2 text-[16px]', side === one.value ? 'bg-ink text-sheet' : 'btn-quiet']"
+          :aria-pressed="side === one.value"
+          @click="side = one.value"
+        >
+          {{ one.name }}
+        </button>
+      </div>
+      <button
+        v-for="fault in technique?.faults ?? []"
+        :key="fault.id"
+        class="btn btn-quiet mt-1.5 min-h-11 w-full justify-start px-3 text-left text-[16px]"
+        @click="sayFault(fault.id)"
+      >
+        {{ fault.name }}<span v-if="fault.major" class="font-normal">, major</span>
+      </button>
+    </template>
+    <template v-else-if="asking.what === 'helped'">
+      <button
+        v-for="one in GIVEN_HELP_CHOICES"
+        :key="one.value"
+        class="btn btn-quiet mt-1.5 min-h-11 w-full justify-start px-3 text-[16px]"
+        @click="sayHelp(one.value)"
+      >
+        {{ one.name }}
+      </button>
+    </template>
+    <template v-else-if="asking.what === 'stress'">
+      <button
+        v-for="one in STRESS_CHOICES"
+        :key="one.value"
+        class="btn btn-quiet mt-1.5 min-h-11 w-full justify-start px-3 text-left text-[16px]"
+        @click="sayStress(one.value)"
+      >
+        {{ one.name }}
+      </button>
+      <p class="mt-1.5 leading-[1.3] text-danger">Slow down, take less, or pause. A dog in distress: stop.</p>
+    </template>
+    <form v-else @submit.prevent="sayWords">
+      <p v-if="asking.what === 'stop'" class="mt-1 leading-[1.3] text-danger">
+        See to the dog first. Bleeding, sore or lumpy skin: tell the owner, a veterinary surgeon looks at it.
+      </p>
+      <button
+        v-for="one in words"
+        :key="one"
+        type="button"
+        class="btn btn-quiet mt-1.5 min-h-11 w-full justify-start px-3 text-left text-[16px]"
+        @click="$emit('say', { text: one })"
+      >
+        {{ one }}
+      </button>
+      <div class="mt-1.5 flex gap-1.5">
+        <input v-model="text" class="field h-12 min-w-0 flex-1" maxlength="500" aria-label="In your own words" placeholder="own words" />
+        <button class="btn flex-none px-4">Keep</button>
+      </div>
+    </form>
+  </section>
+</template>

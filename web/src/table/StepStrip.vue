@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import type { Attempt, StepProgress } from '@peen/core/practice'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import { techniqueById } from '../stores/techniques'
+
+// The steps as a strip: done (touch to go back), the present one large with its clock, the next two with their danger in words.
+const props = defineProps<{ steps: readonly StepProgress[]; current: Attempt | null; minutes: number; over: string | null }>()
+defineEmits<{
+  start: [techniqueId: string]
+  other: [techniqueId: string]
+  back: [techniqueId: string]
+  end: []
+  pause: []
+  how: [techniqueId: string]
+}>()
+
+const at = computed(() => {
+  const of = (state: StepProgress['state']) => props.steps.findIndex((step) => step.state === state)
+  const first = [of('now'), of('paused'), of('todo')].find((index) => index >= 0)
+  return first ?? props.steps.length - 1
+})
+const before = computed(() => props.steps.slice(Math.max(0, at.value - 2), at.value))
+const after = computed(() => props.steps.slice(at.value + 1, at.value + 3))
+const here = computed(() => props.steps[at.value])
+const hazardOf = (id: string) => techniqueById(id)?.hazards.find((hazard) => hazard.hold)?.name ?? null
+const firstWords = computed(() => techniqueById(here.value.step.technique)?.steps[0] ?? '')
+const numberOf = (step: StepProgress) => props.steps.indexOf(step) + 1
+const stateWords = ({ state, minutes }: StepProgress) =>
+  state === 'done' ? `done, ${minutes} min` : state === 'paused' ? 'paused' : 'left out so far'
+/** a step outside the plan runs: it is the present one */
+const isElse = computed(() => props.current !== null && here.value.state !== 'now')
+const label = computed(() => (isElse.value ? (techniqueById(props.current!.techniqueId)?.name ?? '') : here.value.step.label))
+</script>
+
+<template>
+  <div class="flex flex-none border-t border-line bg-sheet max-md:flex-col" aria-label="Steps">
+    <button
+      v-for="step in before"
+      :key="step.step.technique"
+      class="narrow w-[124px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] first:border-l-0 max-lg:hidden"
+      :aria-label="step.state === 'done' ? `Go back to ${step.step.label}` : `Start ${step.step.label}`"
+      @click="step.state === 'done' ? $emit('back', step.step.technique) : $emit('start', step.step.technique)"
+    >
+      <span class="muted mb-1 flex items-center justify-between"
+        ><span class="numeral text-[22px]">{{ numberOf(step) }}</span
+        ><GlyphMark v-if="step.state === 'done'" name="meets"
+      /></span>
+      <span class="block">{{ step.step.label }}</span><span class="muted block">{{ stateWords(step) }}</span>
+    </button>
+    <div class="min-w-0 flex-1 bg-ink px-[18px] py-3 text-sheet">
+      <div class="mb-1 flex items-baseline justify-between">
+        <span class="numeral text-[22px]">{{ isElse ? 'besides the plan' : `${numberOf(here)} of ${steps.length}` }}</span><span
+          class="text-[17px] font-semibold"
+          ><template v-if="current">{{ minutes }} min, </template>usual {{ here.step.minutes }}</span
+        >
+      </div>
+      <div class="flex items-center gap-3 max-sm:flex-wrap">
+        <div class="min-w-0 flex-1">
+          <p class="text-[25px] leading-[1.1] font-[650]">{{ label }}</p>
+          <button
+            class="block min-h-11 text-left leading-[1.25] underline decoration-1 underline-offset-4"
+            :aria-label="`How it is done: ${label}`"
+            @click="$emit('how', isElse ? current!.techniqueId : here.step.technique)"
+          >
+            {{ firstWords }}
+          </button>
+        </div>
+        <span v-if="over" class="flex-none font-semibold">{{ over }}</span>
+        <template v-else-if="current">
+          <button class="btn flex-none border-sheet px-4 text-sheet" @click="$emit('pause')">Pause</button>
+          <button class="btn flex-none border-sheet text-sheet" @click="$emit('end')">End this step</button>
+        </template>
+        <template v-else-if="here.state !== 'done'">
+          <button class="btn flex-none border-sheet px-4 text-sheet" @click="$emit('other', here.step.technique)">Otherwise</button>
+          <button class="btn flex-none border-sheet text-sheet" @click="$emit('start', here.step.technique)">
+            {{ here.state === 'paused' ? 'Go on' : 'Start' }}
+          </button>
+        </template>
+        <span v-else class="flex-none font-semibold">all steps done</span>
+      </div>
+    </div>
+    <button
+      v-for="step in after"
+      :key="step.step.technique"
+      class="narrow w-[164px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] max-md:hidden"
+      @click="step.state === 'done' ? $emit('back', step.step.technique) : $emit('start', step.step.technique)"
+    >
+      <span class="muted mb-1 flex items-center justify-between"
+        ><span class="numeral text-[22px]">{{ numberOf(step) }}</span
+        ><GlyphMark v-if="hazardOf(step.step.technique)" name="danger" class="max-md:ml-2"
+      /></span>
+      <span class="block">{{ step.step.label }}</span><span v-if="step.state !== 'todo'" class="muted block">{{ stateWords(step) }}</span
+      ><span v-else-if="hazardOf(step.step.technique)" class="block text-danger">{{ hazardOf(step.step.technique) }}</span>
+    </button>
+  </div>
+</template>

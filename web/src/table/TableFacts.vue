@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { upperFirst } from '@peen/core/units'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import MinutesBar from '../components/MinutesBar.vue'
+import type { Table } from '../composables/useTable'
+import { techniqueById } from '../stores/techniques'
+import LateNotes from './LateNotes.vue'
+import RanOut from './RanOut.vue'
+import SelfRating from './SelfRating.vue'
+
+// What one must know at the table now: minutes, what the dog can still stand, what waits for an instructor, cautions, what was said of it.
+const props = defineProps<{ id: string; table: Table; problem: string | null }>()
+const emit = defineEmits<{ arrive: []; more: [eventId: string] }>()
+const { data, state, current, worked, canStand, waitsAt, gate, events, outbox, session, tap } = props.table
+const view = computed(() => data.value!)
+const LOW_MIN = 6
+const technique = computed(() => (current.value ? (techniqueById(current.value.techniqueId) ?? null) : null))
+const isOpen = computed(() => state.value.openedAt !== null && state.value.closedAt === null)
+const ranOutNow = computed(() => isOpen.value && (canStand.value <= 0 || state.value.ranOut !== null))
+const isMine = computed(() => session.me?.id === view.value.apprentice.id)
+const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics' && state.value.stopped === null && isOpen.value)
+</script>
+
+<template>
+  <div class="px-4 pt-4">
+    <p class="text-[32px] leading-none font-[650]">
+      {{ worked }} <span class="text-[20px] font-normal">of {{ view.standardMin }} min</span>
+      <span v-if="state.onBreakSince" class="text-[20px]">, on a break</span>
+    </p>
+    <MinutesBar class="mt-1" :worked="worked" :standard="view.standardMin" :can-stand="canStand" :width="286" />
+    <p class="mt-1 leading-[1.3]">
+      <b :class="canStand <= LOW_MIN ? 'text-danger' : ''">{{ view.dog.name }} can stand {{ Math.max(0, canStand) }} more today.</b>
+      {{ upperFirst(view.dog.temperament) }}; dislikes {{ view.dog.dislikes }}.
+    </p>
+    <RanOut v-if="ranOutNow" :id="id" :table="table" />
+    <p v-for="item in view.checkIn.excused" :key="item.region" class="mt-1 leading-[1.3]">
+      <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.
+    </p>
+    <p v-if="view.checkIn.wishes" class="muted mt-1 leading-[1.3]">{{ view.checkIn.wishes }}</p>
+    <template v-if="gate && !state.closedAt">
+      <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
+        <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ gate.hazardName }}: {{ gate.caution }}
+      </p>
+      <RouterLink :to="`/visits/${id}/check-in`" class="btn btn-go mt-2 w-full">Check the dog in</RouterLink>
+    </template>
+    <template v-if="waitsAt && !state.closedAt">
+      <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" :role="session.isStaff ? undefined : 'status'">
+        <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" /><template v-if="!session.isStaff"
+          >Wait for an instructor before the next step.
+        </template>
+        {{ upperFirst(waitsAt.hazardName) }}: {{ waitsAt.caution }}
+      </p>
+      <button v-if="session.isStaff" class="btn btn-go mt-2 w-full" @click="emit('arrive')">I am here</button>
+    </template>
+    <template v-if="state.askedAt && !state.closedAt">
+      <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="status">
+        <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{
+          session.isStaff ? `${view.apprentice.givenName} asks for you.` : 'An instructor has been asked to come. Keep the dog steady.'
+        }}
+      </p>
+      <button v-if="session.isStaff && !waitsAt" class="btn btn-go mt-2 w-full" @click="emit('arrive')">I am here</button>
+    </template>
+    <button v-else-if="!session.isStaff && isOpen" class="btn btn-quiet mt-2 w-full" @click="tap('helpAsked', {}, 'asking')">
+      Ask for help
+    </button>
+    <p v-if="distressed" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="alert">
+      <GlyphMark name="danger" :size="18" class="mr-1.5 align-[-3px]" />{{ view.dog.name }} panics: stop, hold it gently, let it come down.
+      It may go home as it is.
+    </p>
+    <p v-for="hazard in technique?.hazards.slice(0, 2) ?? []" :key="hazard.id" class="mt-2 leading-[1.3] text-danger">
+      <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ hazard.caution }}
+    </p>
+    <LateNotes
+      :waiting="state.waiting"
+      :events="events"
+      :staff="session.isStaff"
+      @confirm="(eventId) => tap('lateConfirmed', { eventId })"
+    />
+    <p v-if="state.stopped !== null" class="mt-2 leading-[1.3] font-semibold text-danger">
+      <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />Stopped{{
+        state.stopped ? `: ${state.stopped}` : '. Nobody has said why yet.'
+      }}
+    </p>
+    <button
+      v-if="session.isStaff && state.unsaid.length > 0 && !state.closedAt"
+      class="btn btn-quiet mt-2 min-h-11 w-full text-[16px]"
+      @click="emit('more', state.unsaid[0])"
+    >
+      {{ state.unsaid.length === 1 ? '1 tap says' : `${state.unsaid.length} taps say` }} no more yet: say it
+    </button>
+    <SelfRating v-if="isMine && (state.closedAt || state.selfRating)" :table="table" />
+    <p v-else-if="state.closedAt" class="mt-2 font-[650]">This dog is finished; what is tapped now is kept as late.</p>
+    <p v-if="outbox.refusal || problem" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
+      <GlyphMark name="fails" :size="18" class="mt-0.5 flex-none" />{{ outbox.refusal ?? problem }}
+    </p>
+    <p v-else-if="outbox.notice" class="mt-2 leading-[1.3]" role="status">{{ outbox.notice }}</p>
+  </div>
+</template>

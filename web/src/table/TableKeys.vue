@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { Camera, HandHelping, MessageSquare, PawPrint, Pause, Sprout } from '@lucide/vue'
+import type { SessionState } from '@peen/core/practice'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+
+// Big keys under the thumb. Each tap draws one hair and is recorded at once; what it means more closely is asked afterwards.
+type KeyName = 'fault' | 'prompt' | 'helped' | 'praise' | 'stress' | 'break' | 'stop'
+const props = defineProps<{ tally: SessionState['tally']; onBreak: boolean; stopped: boolean; staff: boolean }>()
+const emit = defineEmits<{ press: [key: KeyName]; picture: [file: File] }>()
+
+const hairs = (n: number) =>
+  Array.from({ length: Math.min(n, 6) }, (_, i) => `M${4 + i * 9} 25q${i % 2 ? 3 : -2} -12 ${i % 2 ? -1 : 2} -23`)
+const ALL = [
+  { name: 'fault', label: 'Fault', icon: null, staff: true },
+  { name: 'prompt', label: 'Prompt', icon: MessageSquare, staff: true },
+  { name: 'helped', label: 'Helped', icon: HandHelping, staff: true },
+  { name: 'praise', label: 'Praise', icon: Sprout, staff: true },
+  { name: 'stress', label: 'Dog uneasy', icon: PawPrint, staff: false }
+] as const
+const keys = computed(() => ALL.filter((key) => props.staff || !key.staff))
+
+function takePicture(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (file) emit('picture', file)
+}
+</script>
+
+<template>
+  <div class="grid grid-cols-4 gap-2 p-3 lg:grid-cols-2 lg:gap-2 lg:px-4">
+    <button
+      v-for="key in keys"
+      :key="key.name"
+      :class="['key', key.name === 'praise' ? 'border-act' : '']"
+      :data-key="key.name"
+      @click="$emit('press', key.name)"
+    >
+      <span class="flex items-start justify-between">
+        <GlyphMark v-if="key.icon === null" name="fails" :size="30" /><component
+          :is="key.icon"
+          v-else
+          :size="30"
+          :stroke-width="1.75"
+          :class="key.name === 'praise' ? 'text-act' : ''"
+          aria-hidden="true"
+        />
+        <svg :width="Math.min(tally[key.name], 6) * 9 + 4" height="26" aria-hidden="true" class="max-lg:hidden">
+          <path v-for="(d, i) in hairs(tally[key.name])" :key="i" :d="d" fill="none" stroke="currentColor" stroke-width="2" />
+        </svg>
+      </span>
+      <span class="key-label"
+        >{{ key.label }}<span class="sr-only">, {{ tally[key.name] }} so far</span></span
+      >
+    </button>
+    <label class="key cursor-pointer focus-within:outline-3 focus-within:outline-offset-3 focus-within:outline-ink" data-key="picture">
+      <span class="flex items-start justify-between"
+        ><Camera :size="30" :stroke-width="1.75" aria-hidden="true" /><span class="text-[18px] font-semibold max-lg:hidden">{{
+          tally.picture || ''
+        }}</span></span
+      >
+      <span class="key-label">Picture</span>
+      <input
+        class="sr-only"
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        capture="environment"
+        aria-label="Picture: the dog and the work, no people"
+        @change="takePicture"
+      />
+    </label>
+    <button class="key" data-key="break" :aria-pressed="onBreak" @click="$emit('press', 'break')">
+      <span class="flex items-start justify-between"
+        ><Pause :size="30" :stroke-width="1.75" aria-hidden="true" /><svg
+          :width="Math.min(tally.break, 6) * 9 + 4"
+          height="26"
+          aria-hidden="true"
+          class="max-lg:hidden"
+        >
+          <path v-for="(d, i) in hairs(tally.break)" :key="i" :d="d" fill="none" stroke="currentColor" stroke-width="2" /></svg
+      ></span>
+      <span class="key-label">{{ onBreak ? 'Back to work' : 'Break' }}</span>
+    </button>
+    <button class="key stop" data-key="stop" :aria-pressed="stopped" @click="$emit('press', 'stop')">
+      <GlyphMark name="hold" :size="30" plain />
+      <span class="key-label">{{ stopped ? 'Go on' : 'Stop' }}</span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.key {
+  display: flex;
+  flex-direction: column;
+  justify-content: space-between;
+  min-height: 84px;
+  padding: 8px 10px;
+  border: 1.5px solid var(--ink);
+  border-bottom-width: 6px;
+  border-radius: 4px;
+  background: var(--plate);
+  color: var(--ink);
+  text-align: left;
+  overflow: hidden;
+  transition: transform 120ms ease-out;
+}
+.key:active {
+  transform: translateY(4px);
+  border-bottom-width: 2px;
+  margin-bottom: 4px;
+}
+.key.border-act {
+  border-color: var(--act);
+}
+.key-label {
+  display: block;
+  font-weight: 650;
+  font-size: 16px;
+  line-height: 1.1;
+}
+.stop {
+  background: var(--danger);
+  border-color: var(--danger);
+  color: var(--danger-ink);
+}
+@media (min-width: 64rem) {
+  .key-label {
+    font-size: 20px;
+  }
+}
+@media (min-width: 64rem) and (min-height: 860px) {
+  .key {
+    min-height: 104px;
+    padding: 12px;
+  }
+}
+</style>
