@@ -1,6 +1,6 @@
 // What every browser test starts from: a page that watches for requests leaving loopback and for errors.
-import { expect, test as base, type Page } from '@playwright/test'
-import { refill } from '../server/src/testing/refill'
+import { expect, test as base, type Browser, type Page } from '@playwright/test'
+import { passMinutes, refill } from '../server/src/testing/refill'
 
 export const PASSWORD = 'porcelain-7F'
 
@@ -20,6 +20,22 @@ function beginAnew(file: string): void {
   filledFor = file
 }
 
+const PLAIN = () => localStorage.getItem('peen.dogs') ?? localStorage.setItem('peen.dogs', 'plain shapes')
+
+/** Another person's tablet, signed in and opened. */
+export async function tablet(browser: Browser, who: string, path = '/floor'): Promise<Page> {
+  const page = await (await browser.newContext()).newPage()
+  await page.addInitScript(PLAIN)
+  await signIn(page, who, path)
+  return page
+}
+
+/** Lets minutes go by at the school: the clock of the tests stands until it is moved. */
+export function minutesLater(minutes: number): void {
+  const { PEEN_TEST_DB, PEEN_E2E_DATABASE } = process.env
+  passMinutes({ ...JSON.parse(PEEN_TEST_DB!), database: mine(PEEN_E2E_DATABASE!) }, minutes)
+}
+
 type Watched = { readonly outside: string[]; readonly errors: string[] }
 
 export const test = base.extend<{ watched: Watched; everyHair: boolean }>({
@@ -28,7 +44,7 @@ export const test = base.extend<{ watched: Watched; everyHair: boolean }>({
   watched: [
     async ({ page, everyHair }, use, { file }) => {
       beginAnew(file)
-      if (!everyHair) await page.addInitScript(() => localStorage.getItem('peen.dogs') ?? localStorage.setItem('peen.dogs', 'plain shapes'))
+      if (!everyHair) await page.addInitScript(PLAIN)
       const watched: Watched = { outside: [], errors: [] }
       page.context().on('request', (request) => {
         const url = new URL(request.url())

@@ -29,6 +29,8 @@ function watchTraffic(page: Page): () => Promise<void> {
   const open = new Set<Request>()
   let last = Date.now()
   const note = (change: (request: Request) => unknown) => (request: Request) => {
+    // the stream of events stays open on purpose
+    if (request.url().endsWith('/api/live')) return
     change(request)
     last = Date.now()
   }
@@ -72,6 +74,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['closing', () => to(page, `/visits/${visit}/closing`)],
     ['profile', () => to(page, `/dogs/${dogs[0].id}/profile`)],
     ['table', () => openTable(page, 'Bram')],
+    ['end of a table', () => to(page, `/table/${visit}/end`)],
     ['apprentices', () => to(page, '/apprentices')],
     ['apprentice', () => to(page, `/apprentices/${people[0].id}`)],
     ['dogs', () => to(page, '/dogs')],

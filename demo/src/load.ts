@@ -1,5 +1,5 @@
 // Brings the database to the present shape, loads what Peen ships, and the demo school when nobody is there yet.
-import { connect, loadContent, migrateUp, settingsFromEnvironment, tables } from '@peen/server'
+import { connect, loadContent, migrateUp, placeAll, settingsFromEnvironment, tables } from '@peen/server'
 import { playDemo } from './play'
 
 const { db, close } = connect(settingsFromEnvironment())
@@ -9,6 +9,7 @@ const [someone] = await db.select({ id: tables.people.id }).from(tables.people).
 if (!someone) {
   process.stdout.write('Loading the demo school (about a quarter of a minute) ...\n')
   const { sessions, events, gradings } = await playDemo(db)
+  await placeAll(db)
   process.stdout.write(`The demo school holds ${sessions} sessions, ${events} events and ${gradings} gradings.\n`)
 }
 await close()

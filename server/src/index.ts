@@ -10,5 +10,6 @@ export { gradingView, openGrading, saveDraft, signGrading } from './features/gra
 export { recordEvents } from './features/practice'
 export { ensureSchool, loadContent, standardOf } from './features/school'
 export type { Services } from './http'
+export { placeAll } from './features/live'
 export { openDay, planVisit } from './features/day'
 export { decideStanding } from './features/dogs'

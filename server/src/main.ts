@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { makeApp } from './app'
 import { databaseClock, windDemo } from './clock'
 import { connect, settingsFromEnvironment } from './db'
+import { placeAll } from './features/live'
 
 const { db, close } = connect(settingsFromEnvironment())
 const log = pino({ level: process.env.PEEN_LOG ?? 'warn' })
@@ -11,6 +12,7 @@ const web = fileURLToPath(new URL('../../web/dist', import.meta.url))
 const port = Number(process.env.PEEN_PORT ?? 4760)
 
 await windDemo(db)
+await placeAll(db)
 const clock = databaseClock(db, process.env.PEEN_DEMO_CLOCK === 'stands')
 const server = makeApp({ db, clock, log }, web).listen(port, '127.0.0.1', (error?: Error) => {
   if (error) {

@@ -11,9 +11,9 @@ export const SIDE_CHOICES: readonly Choice<Side>[] = [
   { value: 'both', name: 'both' }
 ]
 
-/** Levels of help, from none to most. */
+/** Levels of help, from none to most; alone is with the instructor in the room. */
 export const HELP_CHOICES: readonly Choice<HelpLevel>[] = [
-  { value: 'alone', name: 'alone, instructor in the room' },
+  { value: 'alone', name: 'alone' },
   { value: 'onePrompt', name: 'one prompt' },
   { value: 'talkedThrough', name: 'talked through' },
   { value: 'handsGuided', name: 'hands guided' },
@@ -38,8 +38,8 @@ export const WITNESS_CHOICES: readonly Choice<Witness>[] = [
 ]
 
 export const HANDS_CHOICES: readonly Choice<Hands>[] = [
-  { value: 'apprentice', name: 'the apprentice’s' },
-  { value: 'instructor', name: 'the instructor’s' }
+  { value: 'apprentice', name: 'apprentice' },
+  { value: 'instructor', name: 'instructor' }
 ]
 
 /** How a trim is called as a whole. */

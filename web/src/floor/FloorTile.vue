@@ -61,11 +61,13 @@ const dogName = computed(() =>
             ><GlyphMark v-if="low" name="danger" :size="15" class="mr-1 align-[-2px]" />can stand {{ Math.max(0, table.canStandMin) }}</span
           ></span
         >
-        <template v-if="table.stopped"
+        <template v-if="table.stopped !== null"
           ><span class="block truncate text-[20px] leading-[25px] font-[650] text-danger"
             ><GlyphMark name="hold" :size="17" class="mr-1 align-[-2px]" />Stopped</span
           ></template
         >
+        <span v-else-if="table.ranOut" class="block truncate text-[20px] leading-[25px] font-[650]">Stood enough today</span>
+        <span v-else-if="table.onBreak" class="block truncate text-[20px] leading-[25px] font-[650]">On a break</span>
         <span v-else-if="table.asked" class="block truncate text-[20px] leading-[25px] font-[650] text-danger"
           ><GlyphMark name="hold" :size="17" class="mr-1 align-[-2px]" />Asks for you</span
         >

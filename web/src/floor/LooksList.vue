@@ -4,59 +4,67 @@ import { useOutboxStore } from '../stores/outbox'
 import BoldText from '../components/BoldText.vue'
 
 // "Your next three looks": where to be next, each a sentence with its reason and the tap that says one is there.
-defineProps<{ view: FloorView }>()
+defineProps<{ view: FloorView; arranging: boolean }>()
 const emit = defineEmits<{ arrive: [sessionId: string, hold: HoldView | null]; ranking: []; openDay: [] }>()
 const outbox = useOutboxStore()
 </script>
 
 <template>
-  <aside class="border-line bg-sheet pb-4 max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Your next looks">
-    <div v-if="view.tables.length > 0 && view.openedBy === null && !view.dayClosed" class="border-b border-line px-6 py-4">
-      <p class="font-[650]">Nobody has opened this day yet.</p>
-      <button class="btn btn-go mt-2 w-full" @click="emit('openDay')">Open the day</button>
-    </div>
-    <p v-if="view.dayClosed" class="border-b border-line px-6 py-4 font-[650]" role="status">
-      This day is closed: what is tapped now is kept as late.
-    </p>
-    <h1 class="px-6 pt-[18px] pb-3.5">Your next three looks</h1>
-    <hr class="rule2 mx-6 mb-4" />
-    <p v-if="view.looks.length === 0" class="px-6">Nobody waits, and no risky step is near. Walk the room.</p>
-    <section
-      v-for="(look, i) in view.looks"
-      :key="look.sessionId"
-      class="relative px-6 pl-16"
-      :class="i > 0 ? 'mt-4 border-t border-line pt-4' : ''"
-    >
-      <span class="numeral absolute left-6 text-[38px]" :class="look.danger ? 'text-danger' : ''" aria-hidden="true">{{ i + 1 }}</span>
-      <RouterLink
-        :to="`/table/${look.sessionId}`"
-        class="block min-h-11 font-serif no-underline"
-        :class="i === 0 ? 'text-[23px] leading-[1.22]' : 'text-[20px] leading-[1.22]'"
-        ><BoldText :text="look.say"
-      /></RouterLink>
-      <p class="muted mt-1.5 leading-[1.35]">{{ look.why }}</p>
-      <template v-if="look.hold">
-        <p class="mt-1.5 font-semibold text-danger">{{ look.hold.caution }}</p>
-        <RouterLink v-if="look.hold.gate" :to="`/visits/${look.sessionId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
-          >Check the dog in, table {{ look.tableNumber }}</RouterLink
-        >
-      </template>
-      <button
-        v-if="!look.hold?.gate"
-        :class="[
-          'btn mt-3 w-full',
-          look.hold ? 'min-h-14 text-[19px]' : 'min-h-11 text-[17px]',
-          i === 0 && look.danger ? 'btn-go' : look.hold ? '' : 'btn-quiet'
-        ]"
-        @click="emit('arrive', look.sessionId, look.hold)"
+  <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Your next looks">
+    <div class="pb-4 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
+      <div v-if="view.tables.length > 0 && view.openedBy === null && !view.dayClosed" class="border-b border-line px-6 py-4">
+        <p class="font-[650]">Nobody has opened this day yet.</p>
+        <button class="btn btn-go mt-2 w-full" @click="emit('openDay')">Open the day</button>
+      </div>
+      <p v-if="view.dayClosed" class="border-b border-line px-6 py-4 font-[650]" role="status">
+        This day is closed: what is tapped now is kept as late.
+      </p>
+      <div v-if="arranging" class="border-b border-line px-6 py-4 leading-[1.35]" role="status">
+        <p class="font-[650]">Draw each table to where it stands.</p>
+        <p class="muted mt-1">
+          With keys: arrows move the table in focus, with Shift by half a metre; r turns it. It is kept as soon as you let go.
+        </p>
+      </div>
+      <h1 class="px-6 pt-[18px] pb-3.5">Your next three looks</h1>
+      <hr class="rule2 mx-6 mb-4" />
+      <p v-if="view.looks.length === 0" class="px-6">Nobody waits, and no risky step is near. Walk the room.</p>
+      <section
+        v-for="(look, i) in view.looks"
+        :key="look.sessionId"
+        class="relative px-6 pl-16"
+        :class="i > 0 ? 'mt-4 border-t border-line pt-4' : ''"
       >
-        I am here, table {{ look.tableNumber }}
-      </button>
-    </section>
-    <p v-if="outbox.refusal" class="mx-6 mt-4" role="alert">{{ outbox.refusal }}</p>
-    <div v-if="view.tables.length > 0" class="mt-6 flex flex-wrap gap-2 px-6">
-      <RouterLink to="/day" class="btn btn-quiet min-h-11 flex-1 justify-center px-2 text-[17px]">The day</RouterLink>
-      <button class="btn btn-quiet min-h-11 flex-1 px-2 text-[17px]" @click="emit('ranking')">Their ranking</button>
+        <span class="numeral absolute left-6 text-[38px]" :class="look.danger ? 'text-danger' : ''" aria-hidden="true">{{ i + 1 }}</span>
+        <RouterLink
+          :to="`/table/${look.sessionId}`"
+          class="block min-h-11 font-serif no-underline"
+          :class="i === 0 ? 'text-[23px] leading-[1.22]' : 'text-[20px] leading-[1.22]'"
+          ><BoldText :text="look.say"
+        /></RouterLink>
+        <p class="muted mt-1.5 leading-[1.35]">{{ look.why }}</p>
+        <template v-if="look.hold">
+          <p class="mt-1.5 font-semibold text-danger">{{ look.hold.caution }}</p>
+          <RouterLink v-if="look.hold.gate" :to="`/visits/${look.sessionId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
+            >Check the dog in, table {{ look.tableNumber }}</RouterLink
+          >
+        </template>
+        <button
+          v-if="!look.hold?.gate"
+          :class="[
+            'btn mt-3 w-full',
+            look.hold ? 'min-h-14 text-[19px]' : 'min-h-11 text-[17px]',
+            i === 0 && look.danger ? 'btn-go' : look.hold ? '' : 'btn-quiet'
+          ]"
+          @click="emit('arrive', look.sessionId, look.hold)"
+        >
+          I am here, table {{ look.tableNumber }}
+        </button>
+      </section>
+      <p v-if="outbox.refusal" class="mx-6 mt-4" role="alert">{{ outbox.refusal }}</p>
+    </div>
+    <div v-if="view.tables.length > 0" class="flex gap-2 border-t border-line px-4 py-2">
+      <RouterLink to="/day" class="btn btn-quiet min-h-11 flex-1 justify-center px-1 text-[16px]">The day</RouterLink>
+      <button class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]" @click="emit('ranking')">Their ranking</button>
       <slot />
     </div>
   </aside>

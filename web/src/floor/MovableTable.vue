@@ -20,20 +20,29 @@ const MOST_TURN_DEG = 45
 
 const box = ref<HTMLElement | null>(null)
 const place = ref<TablePlace>({ xMm: props.table.xMm, yMm: props.table.yMm, turnDeg: props.table.turnDeg })
+/** the hand still moves it: what the server says of an earlier place does not pull it back */
+const held = ref(false)
 watch(
   () => [props.table.xMm, props.table.yMm, props.table.turnDeg],
-  ([xMm, yMm, turnDeg]) => (place.value = { xMm, yMm, turnDeg })
+  ([xMm, yMm, turnDeg]) => {
+    if (!held.value) place.value = { xMm, yMm, turnDeg }
+  }
 )
+function letGo(): void {
+  held.value = false
+  emit('place', place.value)
+}
 const moved = (xMm: number, yMm: number) => ({ ...place.value, ...insideRoom(props.roomMm, { xMm, yMm }, STEP_MM) })
 const { isDragging } = useDraggable(box, {
   containerElement: computed(() => props.container),
   preventDefault: true,
   initialValue: { x: props.table.xMm * props.scale, y: props.table.yMm * props.scale },
   onMove: ({ x, y }) => void (place.value = moved(x / props.scale, y / props.scale)),
-  onEnd: () => emit('place', place.value)
+  onStart: () => void (held.value = true),
+  onEnd: letGo
 })
 
-const rest = useDebounceFn(() => emit('place', place.value), 400)
+const rest = useDebounceFn(letGo, 400)
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -50,6 +59,7 @@ function onKey(event: KeyboardEvent): void {
     const turned = turnDeg + (event.shiftKey ? -TURN_DEG : TURN_DEG)
     place.value = { ...place.value, turnDeg: Math.max(-MOST_TURN_DEG, Math.min(MOST_TURN_DEG, turned)) }
   } else return
+  held.value = true
   event.preventDefault()
   event.stopPropagation()
   void rest()

@@ -15,17 +15,17 @@ const set = (change: Partial<ConfirmedAttempt>) => (model.value = { ...model.val
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 const setMinutes = (minutes: number) => set({ minutes: Math.min(480, Math.max(0, Math.round(minutes) || 0)) })
 const SELECTS = [
-  { field: 'help', label: 'Help', options: HELP_CHOICES, width: 'w-[172px]' },
-  { field: 'witness', label: 'Who vouches', options: WITNESS_CHOICES, width: 'w-[148px]' },
-  { field: 'hands', label: 'Hands', options: HANDS_CHOICES, width: 'w-[132px]' },
-  { field: 'side', label: 'Side', options: SIDE_CHOICES, width: 'w-[92px]' }
+  { field: 'help', label: 'Help', options: HELP_CHOICES, width: 'w-[128px]' },
+  { field: 'witness', label: 'Who vouches', options: WITNESS_CHOICES, width: 'w-[140px]' },
+  { field: 'hands', label: 'Hands', options: HANDS_CHOICES, width: 'w-[118px]' },
+  { field: 'side', label: 'Side', options: SIDE_CHOICES, width: 'w-[80px]' }
 ] as const
 </script>
 
 <template>
   <li class="py-2" :data-technique="proposed.techniqueId">
-    <div class="flex flex-wrap items-center gap-x-2 gap-y-1.5">
-      <span class="min-w-[150px] flex-1 text-[17px] leading-[1.2] font-[650]"
+    <div class="flex flex-wrap items-center gap-x-1.5 gap-y-1.5">
+      <span class="min-w-[130px] flex-1 text-[17px] leading-[1.2] font-[650]"
         >{{ technique?.name ?? proposed.techniqueId
         }}<span v-if="proposed.setting === 'figure'" class="font-normal">, on a figure</span></span
       >

@@ -7,7 +7,7 @@ import type { Asking } from './useTaps'
 
 // What a tap leaves open, asked afterwards: which fault and side, how it was helped, what was good, why the work stops.
 const props = defineProps<{ asking: Asking; dog: string }>()
-const emit = defineEmits<{ say: [more: Omit<Payloads['annotated'], 'eventId'>]; later: [] }>()
+const emit = defineEmits<{ say: [more: Omit<Payloads['annotated'], 'eventId'>]; later: []; hold: [] }>()
 
 const technique = computed(() => techniqueById(props.asking.attempt?.techniqueId ?? ''))
 const TITLES = {
@@ -37,7 +37,7 @@ const sayWords = () => text.value.trim() && emit('say', { text: text.value.trim(
 </script>
 
 <template>
-  <section class="border-y-2 border-ink bg-plate px-4 py-3" :aria-label="title" data-testid="say-more">
+  <section class="border-b-2 border-ink bg-plate px-4 py-3" :aria-label="title" data-testid="say-more" @focusin="$emit('hold')">
     <div class="flex items-start justify-between gap-2">
       <p class="text-[18px] leading-[1.2] font-[650]" role="status">{{ title }}</p>
       <button class="btn btn-quiet -mt-1 min-h-11 flex-none px-3 text-[16px]" @click="$emit('later')">Later</button>

@@ -20,7 +20,7 @@ const at = computed(() => {
   const first = [of('now'), of('paused'), of('todo')].find((index) => index >= 0)
   return first ?? props.steps.length - 1
 })
-const before = computed(() => props.steps.slice(Math.max(0, at.value - 2), at.value))
+const before = computed(() => props.steps.slice(Math.max(0, at.value - 1), at.value))
 const after = computed(() => props.steps.slice(at.value + 1, at.value + 3))
 const here = computed(() => props.steps[at.value])
 const hazardOf = (id: string) => techniqueById(id)?.hazards.find((hazard) => hazard.hold)?.name ?? null
@@ -56,10 +56,10 @@ const label = computed(() => (isElse.value ? (techniqueById(props.current!.techn
         >
       </div>
       <div class="flex items-center gap-3 max-sm:flex-wrap">
-        <div class="min-w-0 flex-1">
-          <p class="text-[25px] leading-[1.1] font-[650]">{{ label }}</p>
+        <div class="min-w-0 flex-1 max-sm:basis-full">
+          <p class="text-[22px] leading-[1.1] font-[650] sm:text-[25px] lg:line-clamp-2">{{ label }}</p>
           <button
-            class="block min-h-11 text-left leading-[1.25] underline decoration-1 underline-offset-4"
+            class="block min-h-11 w-full truncate text-left leading-[1.25] underline decoration-1 underline-offset-4"
             :aria-label="`How it is done: ${label}`"
             @click="$emit('how', isElse ? current!.techniqueId : here.step.technique)"
           >

@@ -61,9 +61,6 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       </p>
       <button v-if="session.isStaff && !waitsAt" class="btn btn-go mt-2 w-full" @click="emit('arrive')">I am here</button>
     </template>
-    <button v-else-if="!session.isStaff && isOpen" class="btn btn-quiet mt-2 w-full" @click="tap('helpAsked', {}, 'asking')">
-      Ask for help
-    </button>
     <p v-if="distressed" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="alert">
       <GlyphMark name="danger" :size="18" class="mr-1.5 align-[-3px]" />{{ view.dog.name }} panics: stop, hold it gently, let it come down.
       It may go home as it is.

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { Camera, HandHelping, MessageSquare, PawPrint, Pause, Sprout } from '@lucide/vue'
+import { Camera, Hand, HandHelping, MessageSquare, NotebookPen, PawPrint, Pause, Sprout } from '@lucide/vue'
 import type { SessionState } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 
 // Big keys under the thumb. Each tap draws one hair and is recorded at once; what it means more closely is asked afterwards.
 type KeyName = 'fault' | 'prompt' | 'helped' | 'praise' | 'stress' | 'break' | 'stop'
-const props = defineProps<{ tally: SessionState['tally']; onBreak: boolean; stopped: boolean; staff: boolean }>()
-const emit = defineEmits<{ press: [key: KeyName]; picture: [file: File] }>()
+const props = defineProps<{ tally: SessionState['tally']; onBreak: boolean; stopped: boolean; staff: boolean; mayAsk: boolean }>()
+const emit = defineEmits<{ press: [key: KeyName]; picture: [file: File]; note: []; ask: [] }>()
 
 const hairs = (n: number) =>
-  Array.from({ length: Math.min(n, 6) }, (_, i) => `M${4 + i * 9} 25q${i % 2 ? 3 : -2} -12 ${i % 2 ? -1 : 2} -23`)
+  Array.from({ length: Math.min(n, 4) }, (_, i) => `M${4 + i * 9} 25q${i % 2 ? 3 : -2} -12 ${i % 2 ? -1 : 2} -23`)
 const ALL = [
   { name: 'fault', label: 'Fault', icon: null, staff: true },
   { name: 'prompt', label: 'Prompt', icon: MessageSquare, staff: true },
@@ -29,7 +29,11 @@ function takePicture(event: Event): void {
 </script>
 
 <template>
-  <div class="grid grid-cols-4 gap-2 p-3 lg:grid-cols-2 lg:gap-2 lg:px-4">
+  <div class="grid grid-cols-3 gap-2 p-3 max-lg:grid-cols-5 max-sm:grid-cols-3 lg:px-4">
+    <button v-if="!staff" class="key border-act" data-key="ask" :disabled="!mayAsk" @click="$emit('ask')">
+      <Hand :size="28" :stroke-width="1.75" :class="mayAsk ? 'text-act' : ''" aria-hidden="true" />
+      <span class="key-label">{{ mayAsk ? 'Ask for help' : 'Help is asked for' }}</span>
+    </button>
     <button
       v-for="key in keys"
       :key="key.name"
@@ -38,15 +42,15 @@ function takePicture(event: Event): void {
       @click="$emit('press', key.name)"
     >
       <span class="flex items-start justify-between">
-        <GlyphMark v-if="key.icon === null" name="fails" :size="30" /><component
+        <GlyphMark v-if="key.icon === null" name="fails" :size="28" /><component
           :is="key.icon"
           v-else
-          :size="30"
+          :size="28"
           :stroke-width="1.75"
           :class="key.name === 'praise' ? 'text-act' : ''"
           aria-hidden="true"
         />
-        <svg :width="Math.min(tally[key.name], 6) * 9 + 4" height="26" aria-hidden="true" class="max-lg:hidden">
+        <svg :width="Math.min(tally[key.name], 4) * 9 + 4" height="26" aria-hidden="true" class="max-lg:hidden">
           <path v-for="(d, i) in hairs(tally[key.name])" :key="i" :d="d" fill="none" stroke="currentColor" stroke-width="2" />
         </svg>
       </span>
@@ -56,7 +60,7 @@ function takePicture(event: Event): void {
     </button>
     <label class="key cursor-pointer focus-within:outline-3 focus-within:outline-offset-3 focus-within:outline-ink" data-key="picture">
       <span class="flex items-start justify-between"
-        ><Camera :size="30" :stroke-width="1.75" aria-hidden="true" /><span class="text-[18px] font-semibold max-lg:hidden">{{
+        ><Camera :size="28" :stroke-width="1.75" aria-hidden="true" /><span class="text-[18px] font-semibold max-lg:hidden">{{
           tally.picture || ''
         }}</span></span
       >
@@ -70,10 +74,14 @@ function takePicture(event: Event): void {
         @change="takePicture"
       />
     </label>
+    <button class="key" data-key="note" @click="$emit('note')">
+      <NotebookPen :size="28" :stroke-width="1.75" aria-hidden="true" />
+      <span class="key-label">Note</span>
+    </button>
     <button class="key" data-key="break" :aria-pressed="onBreak" @click="$emit('press', 'break')">
       <span class="flex items-start justify-between"
-        ><Pause :size="30" :stroke-width="1.75" aria-hidden="true" /><svg
-          :width="Math.min(tally.break, 6) * 9 + 4"
+        ><Pause :size="28" :stroke-width="1.75" aria-hidden="true" /><svg
+          :width="Math.min(tally.break, 4) * 9 + 4"
           height="26"
           aria-hidden="true"
           class="max-lg:hidden"
@@ -83,7 +91,7 @@ function takePicture(event: Event): void {
       <span class="key-label">{{ onBreak ? 'Back to work' : 'Break' }}</span>
     </button>
     <button class="key stop" data-key="stop" :aria-pressed="stopped" @click="$emit('press', 'stop')">
-      <GlyphMark name="hold" :size="30" plain />
+      <GlyphMark name="hold" :size="28" plain />
       <span class="key-label">{{ stopped ? 'Go on' : 'Stop' }}</span>
     </button>
   </div>
@@ -126,7 +134,7 @@ function takePicture(event: Event): void {
 }
 @media (min-width: 64rem) {
   .key-label {
-    font-size: 20px;
+    font-size: 17px;
   }
 }
 @media (min-width: 64rem) and (min-height: 860px) {

@@ -26,6 +26,8 @@ export function useTaps(table: Table, id: () => string) {
     asking.value = { what, eventId, attempt }
     if (what !== 'stop') timer = setTimeout(() => asking.value?.eventId === eventId && (asking.value = null), UNDO_SECONDS * 1000)
   }
+  /** Somebody is choosing: it is asked until they have. */
+  const hold = () => clearTimeout(timer)
   function say(more: Omit<Payloads['annotated'], 'eventId'>): void {
     if (asking.value) tap('annotated', { eventId: asking.value.eventId, ...more })
     asking.value = null
@@ -116,7 +118,7 @@ export function useTaps(table: Table, id: () => string) {
     else tap('lookedAt', {}, 'I am here')
   }
   const next = () => (current.value ? end() : nextStep.value && startPlanned(nextStep.value.step.technique))
-  return { asking, problem, ask, say, startPlanned, end, pause, back, press, picture, release, arrive, next }
+  return { asking, problem, ask, hold, say, startPlanned, end, pause, back, press, picture, release, arrive, next }
 }
 
 type Press = Parameters<ReturnType<typeof useTaps>['press']>[0]
@@ -140,6 +142,12 @@ export function tableKeys({ state, session, tap }: Table, taps: ReturnType<typeo
     { key: '8', label: 'Picture', run: () => document.querySelector<HTMLInputElement>('[data-key=picture] input')?.click() },
     { key: 'n', label: 'Start the next step, or end this one', run: () => void taps.next() },
     { key: 'p', label: 'Pause this step', run: () => void taps.pause() },
+    {
+      key: 'w',
+      label: 'Say more of the last tap',
+      run: () =>
+        document.querySelector<HTMLElement>('[data-testid=say-more] button:not(:first-of-type), [data-testid=say-more] button')?.focus()
+    },
     { key: 'z', label: 'Undo the last tap, for ten seconds', run: () => useSavedStore().undo?.run() }
   ]
 }

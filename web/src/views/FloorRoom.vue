@@ -150,14 +150,21 @@ useKeys([
       </div>
       <MyDay v-if="!session.isStaff" :key="String(data.dayClosed)" :closed="data.dayClosed" />
     </main>
-    <LooksList v-if="session.isStaff" :view="data" @arrive="arrive" @ranking="showsRanking = true" @open-day="openDay">
+    <LooksList
+      v-if="session.isStaff"
+      :view="data"
+      :arranging="arranging"
+      @arrive="arrive"
+      @ranking="showsRanking = true"
+      @open-day="openDay"
+    >
       <button
         v-if="isRoom"
-        :class="['btn min-h-11 w-full px-2 text-[17px]', arranging ? 'bg-ink text-sheet' : 'btn-quiet']"
+        :class="['btn min-h-11 flex-1 px-1 text-[16px]', arranging ? 'bg-ink text-sheet' : 'btn-quiet']"
         :aria-pressed="arranging"
         @click="arranging = !arranging"
       >
-        {{ arranging ? 'The tables stand right' : 'Move the tables' }}
+        {{ arranging ? 'All moved' : 'Move tables' }}
       </button>
     </LooksList>
     <RoundsDialog :open="showsRanking" :rounds="data.rounds" @close="showsRanking = false" @kept="(floor) => (data = floor)" />

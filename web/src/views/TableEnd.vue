@@ -85,6 +85,10 @@ useKeys([
       </div>
       <hr class="rule2 mt-2" />
       <p v-if="proposed.length === 0" class="mt-3">No step has been started at this table: there is nothing to confirm.</p>
+      <p v-if="counted.length > 0" class="muted mt-1.5 flex gap-x-1.5 leading-[1.3] max-xl:hidden" aria-hidden="true">
+        <span class="flex-1" /><span class="w-[154px] text-center">Minutes</span><span class="w-[128px]">Help</span
+        ><span class="w-[140px]">Who vouches</span><span class="w-[118px]">Hands</span><span class="w-[80px]">Side</span>
+      </p>
       <ul class="row-rule m-0 list-none p-0">
         <template v-for="(one, i) in counted" :key="one.attemptId">
           <AttemptRow

@@ -150,23 +150,22 @@ useKeys([
         @how="show"
       />
     </main>
-    <aside class="flex flex-col border-line bg-sheet lg:overflow-y-auto lg:border-l" aria-label="At the table">
-      <TableFacts :id="id" :table="table" :problem="problem" @arrive="taps.arrive" @more="askAgain" />
-      <span class="flex-1" />
-      <SayMore
-        v-if="asking"
-        :key="asking.eventId"
-        class="mt-2"
-        :asking="asking"
-        :dog="data.dog.name"
-        @say="taps.say"
-        @later="asking = null"
-      />
-      <div class="flex gap-1.5 px-4 pt-2">
+    <aside class="flex flex-col border-line bg-sheet lg:min-h-0 lg:border-l" aria-label="At the table">
+      <div class="lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
+        <SayMore v-if="asking" :key="asking.eventId" :asking="asking" :dog="data.dog.name" @say="taps.say" @later="asking = null" />
+        <TableFacts
+          :id="id"
+          :class="asking ? 'max-lg:hidden' : ''"
+          :table="table"
+          :problem="problem"
+          @arrive="taps.arrive"
+          @more="askAgain"
+        />
+      </div>
+      <div class="flex gap-1.5 border-t border-line px-4 pt-2">
         <RouterLink :to="`/visits/${id}/${session.isStaff ? 'set-up' : 'table'}`" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]"
           >Sheet</RouterLink
         >
-        <button class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]" @click="sheet = 'note'">Note</button>
         <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px] text-danger" @click="sheet = 'safety'">
           Safety
         </button>
@@ -188,8 +187,11 @@ useKeys([
         :on-break="state.onBreakSince !== null"
         :stopped="state.stopped !== null"
         :staff="session.isStaff"
+        :may-ask="state.askedAt === null && state.openedAt !== null && state.closedAt === null"
+        @ask="tap('helpAsked', {}, 'asking')"
         @press="taps.press"
         @picture="taps.picture"
+        @note="sheet = 'note'"
       />
     </aside>
     <SheetDialog :open="shown !== null" :title="shown?.name ?? ''" @close="shown = null">

@@ -1,7 +1,7 @@
 import { refuse, route, type Route } from '../../http'
 import { listen } from './stream'
 
-export { eventsAfter, givePositions, lastPosition } from './positions'
+export { eventsAfter, givePositions, placeAll } from './positions'
 
 function positionOf(text: string): number {
   const position = Number(text)

@@ -36,6 +36,13 @@ export async function givePositions(db: Database): Promise<number> {
   })
 }
 
+/** Numbers everything that has no place yet, however much it is: before a server opens, so that no tablet is told old things as new. */
+export async function placeAll(db: Database): Promise<number> {
+  let position = await givePositions(db)
+  for (let before = -1; position !== before;) [before, position] = [position, await givePositions(db)]
+  return position
+}
+
 export async function lastPosition(db: Reader): Promise<number> {
   const [head] = await db.select().from(tables.liveHead).orderBy(desc(tables.liveHead.position)).limit(1)
   return head?.position ?? 0
@@ -68,7 +75,7 @@ export async function dayStamp(db: Reader, today: string): Promise<string> {
       (SELECT COUNT(*) FROM absences WHERE on_date = ${today}),
       (SELECT COUNT(*) FROM opened_days WHERE on_date = ${today}),
       (SELECT COUNT(*) FROM closed_days WHERE on_date = ${today}),
-      (SELECT COALESCE(CRC32(CONCAT(COALESCE(rounds, ''), house_rules)), 0) FROM school LIMIT 1)) AS stamp`)) as unknown as [
+      (SELECT COALESCE(CRC32(CONCAT(COALESCE(demo_now, ''), COALESCE(rounds, ''), house_rules)), 0) FROM school LIMIT 1)) AS stamp`)) as unknown as [
     readonly { readonly stamp: string }[]
   ]
   return rows[0].stamp

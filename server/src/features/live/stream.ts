@@ -2,7 +2,7 @@
 import type { Me } from '@peen/contract'
 import type { Response } from 'express'
 import type { Services } from '../../http'
-import { dayStamp, eventsAfter, givePositions, lastPosition, type Placed } from './positions'
+import { dayStamp, eventsAfter, givePositions, lastPosition, placeAll, type Placed } from './positions'
 
 /** How often the log is looked at while somebody listens, ms. A tablet follows within two of these and the way to it. */
 const LOOK_EVERY_MS = 400
@@ -29,7 +29,7 @@ const hubs = new WeakMap<Services, Hub>()
  */
 export async function listen(services: Services, actor: Me, response: Response, after: number | null): Promise<void> {
   const now = Date.now()
-  const position = Math.min(after ?? Infinity, await givePositions(services.db))
+  const position = Math.min(after ?? Infinity, await placeAll(services.db))
   const stamp = await dayStamp(services.db, await services.clock.today())
   response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' })
   response.write(`retry: ${RETRY_MS}\nid: ${position}\nevent: begun\ndata: ${position}\n\n`)
