@@ -107,6 +107,8 @@ test('light and dark are chosen and remembered', async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'light' })
   await signIn(page, 'ottilie')
   const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor)
+  // keys work once the screen is there
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
   const light = await ground()
   await page.keyboard.press('?')
   await page.getByRole('button', { name: 'dark', exact: true }).click()

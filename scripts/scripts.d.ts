@@ -1,9 +1,16 @@
 // The start scripts are plain JavaScript, because they run before anything is installed; their tests are not.
 declare module '*/machine.mjs' {
   export class Refusal extends Error {}
+  export const ROOT: string
   export function freePort(): Promise<number>
   export function refuseTakenPort(port: number, what: string, setting: string): Promise<void>
 }
 declare module '*/mariadb.mjs' {
-  export function startMariadb(options: { folder: string; port: number; durable?: boolean }): Promise<{ stop: () => Promise<void> }>
+  export function startMariadb(options: { folder: string; port: number; durable?: boolean }): Promise<{
+    port: number
+    user: string
+    password: string
+    createDatabase: (name: string) => Promise<void>
+    stop: () => Promise<void>
+  }>
 }

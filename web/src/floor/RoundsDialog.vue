@@ -19,8 +19,9 @@ const GROUPS = [
 const session = useSessionStore()
 const mine = ref(props.rounds)
 const refused = ref<string | null>(null)
+// taken over when it is opened: what is written here is not pulled away by a room that is read anew
 watch(
-  () => [props.open, props.rounds],
+  () => props.open,
   () => {
     mine.value = props.rounds
     refused.value = null
