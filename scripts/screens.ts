@@ -34,7 +34,8 @@ async function drawn(target: Page): Promise<void> {
 async function shoot(name: string, act?: () => Promise<void>): Promise<void> {
   if (only.length > 0 && !only.includes(name)) return
   if (act) await act()
-  await page.waitForLoadState('networkidle')
+  // the stream of events stays open: the network is never idle
+  await page.waitForTimeout(900)
   await drawn(page)
   await page.screenshot({ path: `${folder}/${name}.png` })
   console.log(name)
@@ -50,6 +51,8 @@ await page.waitForURL('**/floor')
 await shoot('floor')
 const table = (await get('/floor')).tables.find((t: { number: number }) => t.number === 1).sessionId
 await shoot('table', go(`/table/${table}`))
+const last = (await get('/floor')).tables.find((t: { number: number }) => t.number === 4).sessionId
+await shoot('table-end', go(`/table/${last}/end`))
 const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
 type Named = { givenName: string; id: string; name: string; apprentice: string; status: string; gradingId: string; findingId: string }
 const ids = {

@@ -145,6 +145,8 @@ export type SessionView = {
   /** the steps of the trim in the order in which this house works */
   readonly steps: readonly PlanStep[]
   readonly events: readonly PracticeEvent[]
+  /** given names of who recorded something here, by id */
+  readonly names: Readonly<Record<string, string>>
   readonly holds: readonly HoldView[]
   readonly gradings: readonly {
     readonly id: string

@@ -78,6 +78,8 @@ function applyStep(draft: Draft, event: PracticeEvent, at: string): void {
 /** A second start of what runs already, from another tablet, is the same work: one attempt, both places. */
 function start(draft: Draft, payload: Extract<PracticeEvent, { kind: 'attemptStarted' }>['payload'], at: string): void {
   const { attemptId, ...rest } = payload
+  // whoever starts a step has begun with the dog, whether or not somebody opened the table first
+  draft.openedAt ??= at
   const same = [...draft.open].find(
     (one) => one.techniqueId === rest.techniqueId && one.hands === rest.hands && one.setting === rest.setting
   )

@@ -40,6 +40,12 @@ describe('the clock of a step', () => {
     expect(minutesOf(started('a', {}, 2), event('stopped', { reason: '' }, 12), event('wentOn', {}, 32))).toEqual([20])
   })
 
+  it('opens the table where nobody has: the dog’s minutes run from the first step', () => {
+    const state = foldSession([started('a', {}, 2), event('sessionOpened', {}, 5)])
+    expect(state.openedAt).toBe(at(2))
+    expect(workedMinutes(state, at(42))).toBe(40)
+  })
+
   it('goes on where one goes back to a step that was ended', () => {
     const events = [started('a', {}, 2), ended('a', {}, 12), event('attemptReopened', { attemptId: 'a' }, 37)]
     expect(minutesOf(...events)).toEqual([15])

@@ -13,6 +13,11 @@ export function sayMoment(iso: string, timeZone: string): string {
   return `${part({ weekday: 'short' })} ${part({ day: 'numeric' })} ${part({ month: 'long' })}, ${part({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })}`
 }
 
+/** "10:42" in the school's own zone. */
+export function sayClock(iso: string, timeZone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(new Date(iso))
+}
+
 /** Text with **bold** parts, split for a template; never as HTML. */
 export function boldParts(text: string): { readonly text: string; readonly bold: boolean }[] {
   return text

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import MinutesBar from '../components/MinutesBar.vue'
 import type { Table } from '../composables/useTable'
+import { sayClock } from '../composables/words'
 import { techniqueById } from '../stores/techniques'
 import LateNotes from './LateNotes.vue'
 import RanOut from './RanOut.vue'
@@ -18,6 +19,14 @@ const LOW_MIN = 6
 const technique = computed(() => (current.value ? (techniqueById(current.value.techniqueId) ?? null) : null))
 const isOpen = computed(() => state.value.openedAt !== null && state.value.closedAt === null)
 const ranOutNow = computed(() => isOpen.value && (canStand.value <= 0 || state.value.ranOut !== null))
+/** who stood by at which hold point, and when; the newest two */
+const stoodBy = computed(() =>
+  state.value.released.slice(-2).map(({ techniqueId, hazardId, by, at }) => {
+    const hazard = techniqueById(techniqueId)?.hazards.find(({ id }) => id === hazardId)?.name ?? hazardId
+    const who = by === session.me?.id ? 'You' : (view.value.names?.[by] ?? 'An instructor')
+    return `${upperFirst(hazard)}: ${who} stood by at ${sayClock(at, session.school?.timeZone ?? 'UTC')}.`
+  })
+)
 const isMine = computed(() => session.me?.id === view.value.apprentice.id)
 const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics' && state.value.stopped === null && isOpen.value)
 </script>
@@ -64,6 +73,9 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
     <p v-if="distressed" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="alert">
       <GlyphMark name="danger" :size="18" class="mr-1.5 align-[-3px]" />{{ view.dog.name }} panics: stop, hold it gently, let it come down.
       It may go home as it is.
+    </p>
+    <p v-for="one in stoodBy" :key="one" class="muted mt-1 leading-[1.3]">
+      <GlyphMark name="meets" :size="16" class="mr-1 align-[-2px]" />{{ one }}
     </p>
     <p v-for="hazard in technique?.hazards.slice(0, 2) ?? []" :key="hazard.id" class="mt-2 leading-[1.3] text-danger">
       <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ hazard.caution }}

@@ -191,6 +191,10 @@ describe('what an apprentice may', () => {
     expect((waiting.body.answers as { detail: string }[])[0].detail).toMatch(/Wait for the instructor: ear edge/)
     await record(ivo, session, event(session, ivo, 'holdReleased', { techniqueId: 'ear-leather', hazardId: 'ear-edge' }))
     expect((await record(abe, session, risky())).status).toBe(200)
+    // who stood by, and when, is kept and told by name
+    const view = (await abe.get(`/sessions/${session}`)).body as unknown as { events: { kind: string; by: string }[]; names: object }
+    expect(view.events.find(({ kind }) => kind === 'holdReleased')).toMatchObject({ by: ivo.me!.id })
+    expect(view.names).toMatchObject({ [ivo.me!.id]: 'ivo' })
   })
 })
 

@@ -1,6 +1,6 @@
 import type { Me, SessionView } from '@peen/contract'
-import { foldSession, workedMinutes } from '@peen/core/practice'
-import { and, asc, eq, ne, type SQL } from 'drizzle-orm'
+import { foldSession, workedMinutes, type PracticeEvent } from '@peen/core/practice'
+import { and, asc, eq, inArray, ne, type SQL } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
@@ -56,6 +56,7 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
     standardMin: standard.standardMin,
     steps: stepsOfVisit(session, dog, standard.plan.steps, await houseOf(db)),
     events,
+    names: await namesOf(db, events),
     holds: await holdsFor(db, session, foldSession(events), await clock.today()),
     gradings:
       actor.role === 'apprentice'
@@ -76,4 +77,12 @@ async function minutesElsewhere(db: Reader, { id, dogId, onDate }: typeof tables
     others.map((other) => other.id)
   )
   return [...events.values()].reduce((sum, of) => sum + workedMinutes(foldSession(of), now), 0)
+}
+
+async function namesOf(db: Reader, events: readonly PracticeEvent[]): Promise<Record<string, string>> {
+  const ids = [...new Set(events.map(({ by }) => by))]
+  if (ids.length === 0) return {}
+  const { people: p } = tables
+  const rows = await db.select({ id: p.id, name: p.givenName }).from(p).where(inArray(p.id, ids))
+  return Object.fromEntries(rows.map(({ id, name }) => [id, name]))
 }

@@ -1,0 +1,93 @@
+// One stream for a page: opened by the first who listens, closed with the last, told to everybody.
+import { createPinia, setActivePinia } from 'pinia'
+import { effectScope } from 'vue'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { useLive } from '../composables/useLive'
+import { useLiveStore } from './live'
+
+class Stream {
+  static readonly CLOSED = 2
+  static readonly all: Stream[] = []
+  readonly url: string
+  readyState = 1
+  readonly heard = new Map<string, ((message: { data: string }) => void)[]>()
+  constructor(url: string) {
+    this.url = url
+    Stream.all.push(this)
+  }
+  addEventListener(kind: string, listener: (message: { data: string }) => void): void {
+    this.heard.set(kind, [...(this.heard.get(kind) ?? []), listener])
+  }
+  tell(kind: string, data: unknown = {}): void {
+    for (const listener of this.heard.get(kind) ?? []) listener({ data: JSON.stringify(data) })
+  }
+  close(): void {
+    this.readyState = 2
+  }
+}
+let seen: 'visible' | 'hidden'
+let onSeen: () => void
+beforeEach(() => {
+  setActivePinia(createPinia())
+  Stream.all.length = 0
+  seen = 'visible'
+  vi.stubGlobal('EventSource', Stream)
+  vi.stubGlobal('document', {
+    get visibilityState() {
+      return seen
+    },
+    addEventListener: (_: string, listener: () => void) => (onSeen = listener)
+  })
+})
+afterEach(() => {
+  vi.unstubAllGlobals()
+  vi.useRealTimers()
+})
+
+describe('the stream of a page', () => {
+  it('is one for all who listen, and closed with the last of them', () => {
+    const live = useLiveStore()
+    const [first, second] = [vi.fn(), vi.fn()]
+    const [stopFirst, stopSecond] = [live.listen(first), live.listen(second)]
+    expect(Stream.all.map(({ url }) => url)).toEqual(['/api/live'])
+    Stream.all[0].tell('practice', { id: 'e1' })
+    expect(first).toHaveBeenCalledWith({ kind: 'practice', event: { id: 'e1' } })
+    expect(second).toHaveBeenCalledOnce()
+    stopFirst()
+    expect(Stream.all[0].readyState).toBe(1)
+    stopSecond()
+    expect(Stream.all[0].readyState).toBe(Stream.CLOSED)
+  })
+
+  it('is given back while nobody sees the page, and opened again after', () => {
+    const live = useLiveStore()
+    live.listen(vi.fn())
+    seen = 'hidden'
+    onSeen()
+    expect(Stream.all[0].readyState).toBe(Stream.CLOSED)
+    seen = 'visible'
+    onSeen()
+    expect(Stream.all).toHaveLength(2)
+  })
+
+  it('reads a screen once for news that come together, and not for what a screen does not care for', async () => {
+    vi.useFakeTimers()
+    const reload = vi.fn(async () => undefined)
+    const scope = effectScope()
+    scope.run(() => useLive(reload, ({ kind }) => kind !== 'practice'))
+    const [stream] = Stream.all
+    stream.tell('begun')
+    stream.tell('day')
+    stream.tell('day')
+    vi.advanceTimersByTime(300)
+    expect(reload).toHaveBeenCalledOnce()
+    stream.tell('practice', { id: 'e1' })
+    vi.advanceTimersByTime(300)
+    expect(reload).toHaveBeenCalledOnce()
+    stream.tell('day')
+    scope.stop()
+    vi.advanceTimersByTime(300)
+    expect(reload).toHaveBeenCalledOnce()
+    expect(stream.readyState).toBe(Stream.CLOSED)
+  })
+})
