@@ -209,6 +209,7 @@ function applyClock(draft: Draft, event: PracticeEvent, at: string): void {
     }
     case 'stopped':
       if (draft.stopped === null) draft.pauses.push({ why: 'stop', from: at, to: null })
+      if (event.payload.reason === '') draft.unsaid.push(event.id)
       draft.stopped = draft.stopped || event.payload.reason
       return
     case 'wentOn': {

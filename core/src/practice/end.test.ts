@@ -70,6 +70,14 @@ describe('the end of a table', () => {
     expect(said.remarks[tap.id]).toEqual(['by the elbow'])
   })
 
+  it('keeps a stop without its reason open until somebody says it', () => {
+    const stop = event('stopped', { reason: '' }, 5)
+    expect(foldSession([stop])).toMatchObject({ stopped: '', unsaid: [stop.id] })
+    const why = event('annotated', { eventId: stop.id, text: 'Bleeding.' })
+    expect(foldSession([stop, why])).toMatchObject({ stopped: 'Bleeding.', unsaid: [] })
+    expect(foldSession([stop, why, event('wentOn', {}, 9)]).stopped).toBeNull()
+  })
+
   it('of a dog that can stand no longer loses nobody a mark', () => {
     const log = [started('a'), ended('a'), started('b', { techniqueId: 'pads' }, 10), fault('b', 'too-short', 12)]
     const state = foldSession([...log, event('ranOut', { how: 'home' }, 20), ended('b', {}, 21)])

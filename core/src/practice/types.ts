@@ -237,7 +237,7 @@ export type SessionState = {
   readonly notes: readonly { readonly eventId: string; readonly text: string; readonly by: string }[]
   /** what was said afterwards about a tap, by its id */
   readonly remarks: Readonly<Record<string, readonly string[]>>
-  /** faults and help of which nobody has said yet which or how */
+  /** faults, help and stops of which nobody has said yet which, how or why */
   readonly unsaid: readonly string[]
   readonly released: readonly { readonly techniqueId: string; readonly hazardId: string; readonly by: string; readonly at: string }[]
   readonly byInstructor: readonly { readonly eventId: string; readonly regions: readonly RegionId[]; readonly side: Side }[]

@@ -50,7 +50,8 @@ afterEach(() => {
 
 const rest = () => vi.advanceTimersByTimeAsync(SAVE_AFTER_MS)
 // another file's hand may still rest: its write is not this sheet's
-const writes = () => server.asked.filter(({ method, path }) => method === 'PUT' && path.startsWith('/gradings/')).map(({ body }) => body as Sent)
+const writes = () =>
+  server.asked.filter(({ method, path }) => method === 'PUT' && path.startsWith('/gradings/')).map(({ body }) => body as Sent)
 const words = () => useSavedStore().words
 
 describe('a grade sheet', () => {

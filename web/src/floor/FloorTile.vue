@@ -74,7 +74,7 @@ const dogName = computed(() =>
         <template v-else-if="table.closed"><span class="block text-[20px] leading-[25px] font-[650]">Finished</span></template>
         <template v-else>
           <span v-if="!table.hold" class="block truncate text-[20px] leading-[25px] font-[650]">{{
-            table.now?.label ?? (table.next ? 'Between steps' : 'All steps done')
+            table.now?.label ?? (table.next ? (table.workedMin === 0 ? 'Not begun' : 'Between steps') : 'All steps done')
           }}</span>
           <span
             v-if="table.next && !table.hold"

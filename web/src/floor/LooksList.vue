@@ -25,14 +25,14 @@ const outbox = useOutboxStore()
           With keys: arrows move the table in focus, with Shift by half a metre; r turns it. It is kept as soon as you let go.
         </p>
       </div>
-      <h1 class="px-6 pt-[18px] pb-3.5">Your next three looks</h1>
-      <hr class="rule2 mx-6 mb-4" />
+      <h1 class="px-6 pt-3.5 pb-2.5">Your next three looks</h1>
+      <hr class="rule2 mx-6 mb-3" />
       <p v-if="view.looks.length === 0" class="px-6">Nobody waits, and no risky step is near. Walk the room.</p>
       <section
         v-for="(look, i) in view.looks"
         :key="look.sessionId"
         class="relative px-6 pl-16"
-        :class="i > 0 ? 'mt-4 border-t border-line pt-4' : ''"
+        :class="i > 0 ? 'mt-3 border-t border-line pt-3' : ''"
       >
         <span class="numeral absolute left-6 text-[38px]" :class="look.danger ? 'text-danger' : ''" aria-hidden="true">{{ i + 1 }}</span>
         <RouterLink
@@ -41,9 +41,9 @@ const outbox = useOutboxStore()
           :class="i === 0 ? 'text-[23px] leading-[1.22]' : 'text-[20px] leading-[1.22]'"
           ><BoldText :text="look.say"
         /></RouterLink>
-        <p class="muted mt-1.5 leading-[1.35]">{{ look.why }}</p>
+        <p class="muted mt-1 leading-[1.3]">{{ look.why }}</p>
         <template v-if="look.hold">
-          <p class="mt-1.5 font-semibold text-danger">{{ look.hold.caution }}</p>
+          <p class="mt-1 font-semibold text-danger">{{ look.hold.caution }}</p>
           <RouterLink v-if="look.hold.gate" :to="`/visits/${look.sessionId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
             >Check the dog in, table {{ look.tableNumber }}</RouterLink
           >
@@ -51,7 +51,7 @@ const outbox = useOutboxStore()
         <button
           v-if="!look.hold?.gate"
           :class="[
-            'btn mt-3 w-full',
+            'btn mt-2 w-full',
             look.hold ? 'min-h-14 text-[19px]' : 'min-h-11 text-[17px]',
             i === 0 && look.danger ? 'btn-go' : look.hold ? '' : 'btn-quiet'
           ]"

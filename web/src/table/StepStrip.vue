@@ -48,8 +48,8 @@ const label = computed(() => (isElse.value ? (techniqueById(props.current!.techn
       /></span>
       <span class="block">{{ step.step.label }}</span><span class="muted block">{{ stateWords(step) }}</span>
     </button>
-    <div class="min-w-0 flex-1 bg-ink px-[18px] py-3 text-sheet">
-      <div class="mb-1 flex items-baseline justify-between">
+    <div class="min-w-0 flex-1 bg-ink px-[18px] py-2 text-sheet">
+      <div class="flex items-baseline justify-between">
         <span class="numeral text-[22px]">{{ isElse ? 'besides the plan' : `${numberOf(here)} of ${steps.length}` }}</span><span
           class="text-[17px] font-semibold"
           ><template v-if="current">{{ minutes }} min, </template>usual {{ here.step.minutes }}</span
@@ -57,13 +57,13 @@ const label = computed(() => (isElse.value ? (techniqueById(props.current!.techn
       </div>
       <div class="flex items-center gap-3 max-sm:flex-wrap">
         <div class="min-w-0 flex-1 max-sm:basis-full">
-          <p class="text-[22px] leading-[1.1] font-[650] sm:text-[25px] lg:line-clamp-2">{{ label }}</p>
           <button
-            class="block min-h-11 w-full truncate text-left leading-[1.25] underline decoration-1 underline-offset-4"
+            class="block min-h-11 w-full text-left"
             :aria-label="`How it is done: ${label}`"
             @click="$emit('how', isElse ? current!.techniqueId : here.step.technique)"
           >
-            {{ firstWords }}
+            <span class="block text-[22px] leading-[1.08] font-[650] sm:text-[24px] lg:line-clamp-2">{{ label }}</span>
+            <span class="block truncate leading-[1.35] underline decoration-1 underline-offset-4">{{ firstWords }}</span>
           </button>
         </div>
         <span v-if="over" class="flex-none font-semibold">{{ over }}</span>

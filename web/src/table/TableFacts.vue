@@ -23,7 +23,7 @@ const ranOutNow = computed(() => isOpen.value && (canStand.value <= 0 || state.v
 const stoodBy = computed(() =>
   state.value.released.slice(-2).map(({ techniqueId, hazardId, by, at }) => {
     const hazard = techniqueById(techniqueId)?.hazards.find(({ id }) => id === hazardId)?.name ?? hazardId
-    const who = by === session.me?.id ? 'You' : (view.value.names?.[by] ?? 'An instructor')
+    const who = by === session.me?.id ? 'you' : (view.value.names?.[by] ?? 'an instructor')
     return `${upperFirst(hazard)}: ${who} stood by at ${sayClock(at, session.school?.timeZone ?? 'UTC')}.`
   })
 )
@@ -92,9 +92,9 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       }}
     </p>
     <button
-      v-if="session.isStaff && state.unsaid.length > 0 && !state.closedAt"
+      v-if="state.unsaid.length > 0 && (session.isStaff || state.stopped === '') && !state.closedAt"
       class="btn btn-quiet mt-2 min-h-11 w-full text-[16px]"
-      @click="emit('more', state.unsaid[0])"
+      @click="emit('more', state.unsaid[state.unsaid.length - 1])"
     >
       {{ state.unsaid.length === 1 ? '1 tap says' : `${state.unsaid.length} taps say` }} no more yet: say it
     </button>

@@ -29,7 +29,7 @@ function takePicture(event: Event): void {
 </script>
 
 <template>
-  <div class="grid grid-cols-3 gap-2 p-3 max-lg:grid-cols-5 max-sm:grid-cols-3 lg:px-4">
+  <div :class="['grid grid-cols-3 gap-2 p-3 max-sm:grid-cols-3 lg:px-4', staff ? 'max-lg:grid-cols-5' : 'max-lg:grid-cols-6']">
     <button v-if="!staff" class="key border-act" data-key="ask" :disabled="!mayAsk" @click="$emit('ask')">
       <Hand :size="28" :stroke-width="1.75" :class="mayAsk ? 'text-act' : ''" aria-hidden="true" />
       <span class="key-label">{{ mayAsk ? 'Ask for help' : 'Help is asked for' }}</span>

@@ -86,6 +86,7 @@ function close<K extends EventKind>(kind: K, payload: Payloads[K], label: string
 /** Asks after an earlier tap that says no more yet. */
 function askAgain(eventId: string): void {
   const event = events.value.find((one) => one.id === eventId)
+  if (event?.kind === 'stopped') return taps.ask('stop', eventId, current.value)
   if (event?.kind !== 'faultNoted' && event?.kind !== 'helped') return
   const attempt = state.value.attempts.find((one) => one.id === event.payload.attemptId) ?? null
   taps.ask(event.kind === 'helped' ? 'helped' : 'fault', eventId, attempt)
@@ -151,7 +152,7 @@ useKeys([
       />
     </main>
     <aside class="flex flex-col border-line bg-sheet lg:min-h-0 lg:border-l" aria-label="At the table">
-      <div class="lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
+      <div :class="['lg:min-h-0 lg:flex-1 lg:overflow-y-auto', asking ? 'max-lg:order-first' : '']">
         <SayMore v-if="asking" :key="asking.eventId" :asking="asking" :dog="data.dog.name" @say="taps.say" @later="asking = null" />
         <TableFacts
           :id="id"
