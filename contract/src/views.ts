@@ -99,6 +99,7 @@ export type FloorTable = {
   /** the dog could stand no longer today */
   readonly ranOut: boolean
   readonly onBreak: boolean
+  readonly panics: boolean
   /** the apprentice asks for help and nobody has come yet */
   readonly asked: boolean
   /** what a new event of this session must come after */

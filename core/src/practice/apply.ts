@@ -22,7 +22,7 @@ export type Draft = Omit<Lists<SessionState>, 'attempts' | 'pauses' | 'remarks' 
 
 export function startedWith(lastLamport: number): Draft {
   return {
-    ...{ openedAt: null, closedAt: null, stopped: null, onBreakSince: null, seenAt: null, askedAt: null },
+    ...{ openedAt: null, closedAt: null, stopped: null, onBreakSince: null, seenAt: null, askedAt: null, panicsSince: null },
     ...{ pauses: [], attempts: [], safety: [], stresses: [], pictures: [], praises: [], notes: [], remarks: {}, unsaid: [] },
     ...{ released: [], byInstructor: [], ranOut: null, selfRating: null, confirmedBy: null },
     tally: { fault: 0, prompt: 0, helped: 0, praise: 0, stress: 0, picture: 0, break: 0 },
@@ -43,6 +43,7 @@ export function apply(draft: Draft, event: PracticeEvent): void {
   if (isSeen(event)) {
     draft.seenAt = at
     draft.askedAt = null
+    draft.panicsSince = null
     for (const attempt of draft.open) attempt.watched = true
   }
 }
@@ -142,6 +143,7 @@ function applyNote(draft: Draft, event: PracticeEvent, at: string): void {
     }
     case 'stressNoted':
       draft.tally.stress++
+      draft.panicsSince = event.payload.level === 'panics' ? (draft.panicsSince ?? at) : null
       draft.stresses.push({ eventId: event.id, level: event.payload.level, at })
       return
     case 'pictureTaken':

@@ -100,6 +100,17 @@ describe('who looked', () => {
   })
 })
 
+describe('a dog that panics', () => {
+  it('is so until somebody comes or it comes down, whether it was said at once or after', () => {
+    const uneasy = event('stressNoted', { attemptId: null, level: 'restless' }, 5)
+    const more = event('annotated', { eventId: uneasy.id, level: 'panics' }, 6)
+    expect(foldSession([uneasy]).panicsSince).toBeNull()
+    expect(foldSession([uneasy, more]).panicsSince).toBe(minuteOf(5))
+    expect(foldSession([uneasy, more, event('lookedAt', {}, 8)]).panicsSince).toBeNull()
+    expect(foldSession([uneasy, more, event('stressNoted', { attemptId: null, level: 'restless' }, 9)]).panicsSince).toBeNull()
+  })
+})
+
 describe('what counts as an attempt', () => {
   it('is one per technique: four feet are one', () => {
     expect(counted([start('a', { side: 'left' }), end('a'), start('b', { side: 'right' }), end('b', { minutes: 4 })])).toMatchObject([

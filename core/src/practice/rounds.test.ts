@@ -19,7 +19,8 @@ const quiet: TableFacts = {
   askedMin: null,
   waitingAt: null,
   coming: [],
-  stopped: null
+  stopped: null,
+  panics: false
 }
 const table = (change: Partial<TableFacts>): TableFacts => ({ ...quiet, ...change })
 const step = (change: Partial<ComingStep> = {}): ComingStep => ({
@@ -36,7 +37,9 @@ describe('the next three looks', () => {
     ['stopped work', { stopped: 'Skin is red.' }, /the work was stopped/, true],
     ['somebody who asked for help', { askedMin: 3.2 }, /who asked for you/, true],
     ['somebody waiting at a hold point', { waitingAt: 'ear edge' }, /who waits for you: ear edge/, true],
-    ['a dog that has had nearly enough', { canStandMin: LOW_STAND_MIN }, /Flint can stand 6 more/, true],
+    ['stopped work of which nobody has said why', { stopped: '' }, /the work was stopped/, true],
+    ['a dog that panics', { panics: true, askedMin: 2 }, /Flint panics/, true],
+    ['a dog that has had nearly enough', { canStandMin: LOW_STAND_MIN, unseenMin: 9 }, /Flint can stand 6 more/, true],
     ['a dog past its minutes', { canStandMin: -4 }, /Flint can stand 0 more/, true],
     ['a risky step soon', { unseenMin: 9, coming: [step()] }, /in about 4 minutes, before the throat folds/, false],
     ['a risky step in a minute', { unseenMin: 9, coming: [step({ inMin: 1 })] }, /in about 1 minute, before/, false],
@@ -50,11 +53,16 @@ describe('the next three looks', () => {
     expect(look.danger).toBe(danger)
   })
 
+  it('leave a tired dog to whoever has just agreed with its instructor, until it has had enough', () => {
+    expect(rankLooks([table({ canStandMin: 5, leftMin: 4, unseenMin: 1 })])).toEqual([])
+    expect(first(table({ canStandMin: 0, leftMin: 4, unseenMin: 1 })).say).toMatch(/can stand 0 more/)
+  })
+
   it('put stopped work before help asked for, that before the waiting, that before the tired, and three at the most', () => {
     const looks = rankLooks([
       table({ tableNumber: 1, workedMin: 120, leftMin: 1 }),
       table({ tableNumber: 2, coming: [step()] }),
-      table({ tableNumber: 3, canStandMin: 3 }),
+      table({ tableNumber: 3, canStandMin: 3, unseenMin: 9 }),
       table({ tableNumber: 4, waitingAt: 'toe web' }),
       table({ tableNumber: 5, askedMin: 0 })
     ])

@@ -31,6 +31,8 @@ export type TableFacts = {
   readonly waitingAt: string | null
   readonly coming: readonly ComingStep[]
   readonly stopped: string | null
+  /** the dog panics, and nobody has come since */
+  readonly panics: boolean
 }
 
 export type RankedLook = {
@@ -74,12 +76,21 @@ function harms(table: TableFacts, rules: RoundsRules): number[] {
   })
 }
 
-/** What cannot wait, most pressing first: stopped work, help asked for, a step that waits, a dog that has had nearly enough. */
-function urgency(t: TableFacts): number {
-  if (t.stopped !== null) return 4
+/**
+ * What cannot wait, most pressing first: stopped work, a dog that panics, help asked for, a step that waits, a dog that
+ * has had nearly enough and whose table nobody has just looked at, or that has had enough.
+ */
+function urgency(t: TableFacts, rules: RoundsRules): number {
+  if (t.stopped !== null) return 5
+  if (t.panics) return 4
   if (t.askedMin !== null) return 3
   if (t.waitingAt !== null) return 2
-  return t.canStandMin <= LOW_STAND_MIN ? 1 : 0
+  return isTired(t, rules) ? 1 : 0
+}
+
+function isTired(t: TableFacts, rules: RoundsRules): boolean {
+  if (t.canStandMin > LOW_STAND_MIN) return false
+  return t.canStandMin <= 0 || t.unseenMin === null || t.unseenMin >= rules.freshMin
 }
 
 /** If one goes to `first` now, can every other table still be reached before the cap? */
@@ -96,8 +107,11 @@ function keepsCap(tables: readonly TableFacts[], first: TableFacts, rules: Round
  */
 export function nextTable(tables: readonly TableFacts[], rules: RoundsRules = ROUNDS_DEFAULTS): TableFacts | null {
   const pressing = tables
-    .filter((table) => urgency(table) > 0)
-    .sort((a, b) => urgency(b) - urgency(a) || (b.askedMin ?? 0) - (a.askedMin ?? 0) || a.canStandMin - b.canStandMin || byNumber(a, b))
+    .filter((table) => urgency(table, rules) > 0)
+    .sort(
+      (a, b) =>
+        urgency(b, rules) - urgency(a, rules) || (b.askedMin ?? 0) - (a.askedMin ?? 0) || a.canStandMin - b.canStandMin || byNumber(a, b)
+    )
   if (pressing.length > 0) return pressing[0]
   const longest = [...tables].sort((a, b) => unseen(b) - unseen(a) || byNumber(a, b))
   const free = longest.filter((table) => keepsCap(tables, table, rules))
@@ -154,7 +168,15 @@ function sayLook(t: TableFacts, rules: RoundsRules, aheadMin: number): RankedLoo
   const [next] = t.coming
   const each = harms(t, rules)
   const worst = t.coming[each.indexOf(Math.max(...each))]
-  if (t.stopped !== null) return { ...base, danger: true, say: `Go to ${who}: the work was stopped.`, why: t.stopped }
+  if (t.stopped !== null)
+    return { ...base, danger: true, say: `Go to ${who}: the work was stopped.`, why: t.stopped || 'Nobody has said why yet.' }
+  if (t.panics)
+    return {
+      ...base,
+      danger: true,
+      say: `Go to ${who}: ${t.dog} panics.`,
+      why: 'Stop, hold it gently, let it come down. It may go home as it is.'
+    }
   if (t.askedMin !== null)
     return {
       ...base,
@@ -164,7 +186,7 @@ function sayLook(t: TableFacts, rules: RoundsRules, aheadMin: number): RankedLoo
     }
   if (t.waitingAt !== null)
     return { ...base, danger: true, say: `Go to ${who}, who waits for you: ${t.waitingAt}.`, why: next ? sayTimes(next) : '' }
-  if (t.canStandMin <= LOW_STAND_MIN) {
+  if (isTired(t, rules)) {
     return {
       ...base,
       danger: true,

@@ -227,6 +227,8 @@ export type SessionState = {
   readonly seenAt: string | null
   /** since when the apprentice asks for help; an instructor who comes answers it */
   readonly askedAt: string | null
+  /** since when the dog panics; an instructor who comes answers it, and so does a dog that comes down */
+  readonly panicsSince: string | null
   /** breaks and stops: no clock runs in them */
   readonly pauses: readonly (Span & { readonly why: 'break' | 'stop' })[]
   readonly attempts: readonly Attempt[]

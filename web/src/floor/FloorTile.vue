@@ -66,6 +66,9 @@ const dogName = computed(() =>
             ><GlyphMark name="hold" :size="17" class="mr-1 align-[-2px]" />Stopped</span
           ></template
         >
+        <span v-else-if="table.panics" class="block truncate text-[20px] leading-[25px] font-[650] text-danger"
+          ><GlyphMark name="danger" :size="17" class="mr-1 align-[-2px]" />{{ table.dog.name }} panics</span
+        >
         <span v-else-if="table.ranOut" class="block truncate text-[20px] leading-[25px] font-[650]">Stood enough today</span>
         <span v-else-if="table.onBreak" class="block truncate text-[20px] leading-[25px] font-[650]">On a break</span>
         <span v-else-if="table.asked" class="block truncate text-[20px] leading-[25px] font-[650] text-danger"

@@ -28,7 +28,7 @@ const stoodBy = computed(() =>
   })
 )
 const isMine = computed(() => session.me?.id === view.value.apprentice.id)
-const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics' && state.value.stopped === null && isOpen.value)
+const distressed = computed(() => state.value.panicsSince !== null && state.value.stopped === null && isOpen.value)
 </script>
 
 <template>

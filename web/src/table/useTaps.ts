@@ -102,7 +102,7 @@ export function useTaps(table: Table, id: () => string) {
       const kept = await saved.track(
         api.upload<PictureView>(`/visits/${id()}/pictures/during/left`, file, file.type || 'application/octet-stream')
       )
-      tap('pictureTaken', { attemptId: attemptId.value, pictureId: kept.id })
+      tap('pictureTaken', { attemptId: attemptId.value, pictureId: kept.id }, 'picture')
     } catch (caught) {
       problem.value = sentenceOf(caught)
     }

@@ -64,10 +64,13 @@ async function finish(): Promise<void> {
   if (!outbox.refusal) await router.push('/floor')
 }
 
-useKeys([
+const staffKeys = [
   { key: 'g', label: 'Grade the finished trim', run: () => void grade() },
   { key: 'i', label: 'I inspected the rest', run: inspectAll },
-  { key: 'c', label: 'Confirm every attempt', run: () => counted.value.length > 0 && confirm() },
+  { key: 'c', label: 'Confirm every attempt', run: () => counted.value.length > 0 && confirm() }
+]
+useKeys([
+  ...(session.isStaff ? staffKeys : []),
   { key: 'b', label: 'Back to the table', run: () => void router.push(`/table/${props.id}`) }
 ])
 </script>
@@ -75,6 +78,11 @@ useKeys([
 <template>
   <TopLine :what="data ? `End of table ${data.tableNumber}, ${data.apprentice.givenName} with ${data.dog.name}` : 'End of a table'" />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" @retry="reload" />
+  <main v-else-if="!session.isStaff" class="p-6">
+    <p class="text-[20px] font-[650]">Your instructor ends the table with you.</p>
+    <p class="muted mt-2">Then you are asked how you see your trim, and the mark is shown.</p>
+    <RouterLink :to="`/table/${id}`" class="btn mt-4 inline-flex">Back to the table</RouterLink>
+  </main>
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_384px] lg:overflow-hidden">
     <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto" tabindex="0" aria-label="Attempts">
       <div class="flex flex-wrap items-center justify-between gap-2">
@@ -126,6 +134,18 @@ useKeys([
       <h1 class="mt-5">2. What you finish yourself</h1>
       <hr class="rule2 mt-2 mb-1" />
       <MyFinish :table="table" :graded="graded !== null" />
+      <template v-if="state.pictures.length > 0">
+        <h1 class="mt-5">Pictures of the work</h1>
+        <hr class="rule2 mt-2 mb-2" />
+        <p class="flex flex-wrap gap-2">
+          <a v-for="one in state.pictures" :key="one.eventId" :href="`/api/pictures/${one.pictureId}`" target="_blank"
+            ><img
+              :src="`/api/pictures/${one.pictureId}`"
+              :alt="`${data.dog.name} at work`"
+              class="size-[76px] border border-line object-cover"
+          /></a>
+        </p>
+      </template>
       <h1 class="mt-5">3. Close</h1>
       <hr class="rule2 mt-2 mb-2" />
       <p class="leading-[1.35]">

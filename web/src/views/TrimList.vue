@@ -23,6 +23,8 @@ const glyphOf = (row: TrimRow): GlyphName =>
           : 'fails'
 const wordOf = (row: TrimRow) =>
   row.status === 'draft' ? 'draft' : (row.hidden ?? OUTCOME_WORDS[row.outcome as keyof typeof OUTCOME_WORDS] ?? '')
+/** an apprentice says the own word at the table first: the mark's page has nothing to show yet */
+const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${row.sessionId}` : `/trims/${row.gradingId}`)
 </script>
 
 <template>
@@ -45,10 +47,7 @@ const wordOf = (row: TrimRow) =>
     <hr class="rule2 mt-2" />
     <ul class="row-rule m-0 list-none p-0">
       <li v-for="row in data" :key="row.gradingId">
-        <RouterLink
-          :to="`/trims/${row.gradingId}`"
-          class="flex min-h-14 flex-wrap items-center gap-x-4 px-1 py-2 no-underline hover:bg-well"
-        >
+        <RouterLink :to="placeOf(row)" class="flex min-h-14 flex-wrap items-center gap-x-4 px-1 py-2 no-underline hover:bg-well">
           <span class="muted w-24">{{ sayDate(row.onDate, session.school?.now) }}</span>
           <span class="min-w-44 flex-1 text-[18px]"
             ><b>{{ row.apprentice }}</b> on {{ row.dog }}</span

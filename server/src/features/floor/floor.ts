@@ -137,6 +137,7 @@ function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
     ranOut: false,
     onBreak: false,
     asked: false,
+    panics: false,
     lastLamport: 0
   }
 }
@@ -177,7 +178,8 @@ function describe(
     askedMin: minutesSince(state.askedAt),
     waitingAt: waiting?.hazardName ?? null,
     coming: state.openedAt === null ? [] : comingSteps(steps, state, standings, nowIso),
-    stopped: state.stopped
+    stopped: state.stopped,
+    panics: state.panicsSince !== null
   }
   const view: FloorTable = {
     sessionId: session.id,
@@ -201,6 +203,7 @@ function describe(
     ranOut: state.ranOut !== null,
     onBreak: state.onBreakSince !== null,
     asked: state.askedAt !== null && state.closedAt === null,
+    panics: state.panicsSince !== null && state.closedAt === null,
     lastLamport: state.lastLamport
   }
   return { view, facts, hold: waiting }

@@ -1,0 +1,112 @@
+// The head from the front. Sides are the dog's own: facing it, its right is at the left of the picture and at 9 o'clock.
+import { CoreError } from '../error'
+import { fitCircle, type CircleFit } from './circle'
+import { clockOf, evenly, radiusAt, reachAt } from './outline'
+import type { Point } from './types'
+
+/** Hours that are left out of the circle, from one to the other clockwise: ear tips, the neck below. */
+export type HourSpan = readonly [from: number, to: number]
+
+export type FrontHead = {
+  /** the head's outline, open ring, mm, y down */
+  readonly outline: readonly Point[]
+  /** the point between the eyes */
+  readonly betweenEyes: Point
+  /** the midline of the face, from above down: between the eyes and the nose, or any two places on it */
+  readonly midline: readonly [Point, Point]
+  readonly leftOut: readonly HourSpan[]
+}
+
+export type ClockDeparture = { readonly byMm: number; readonly hour: number; readonly side: 'left' | 'right' | 'middle' }
+
+export type FrontHeadMeasures = {
+  readonly circle: CircleFit
+  /** how far the circle's centre lies from between the eyes, mm: up and to the dog's right are positive */
+  readonly offCentre: { readonly up: number; readonly toRight: number }
+  /** where the outline leaves the circle most, outward positive */
+  readonly most: ClockDeparture
+  /** how far the head reaches from between the eyes at each hour, mm; null where it is left out */
+  readonly radii: readonly (number | null)[]
+  readonly sides: SideDifference
+}
+
+/** Right less left, mm: positive where the dog's right stands prouder. */
+export type SideDifference = {
+  readonly mean: number
+  readonly largest: { readonly byMm: number; readonly alongMm: number; readonly hour: number }
+  readonly n: number
+}
+
+const STEP_MM = 2
+/** Heights at which sides are compared, mm apart. Chosen: finer than hair is cut. */
+const SLICE_MM = 2
+
+const isIn = (hour: number, [from, to]: HourSpan) => (from <= to ? hour >= from && hour <= to : hour >= from || hour <= to)
+const sideOf = (hour: number): ClockDeparture['side'] =>
+  hour > 0.5 && hour < 5.5 ? 'left' : hour > 6.5 && hour < 11.5 ? 'right' : 'middle'
+
+/**
+ * Everything that an outline, the eyes and the midline tell of a head from the front: the fitted circle with its centre
+ * against the point between the eyes and its largest departure by the clock, the reach by hours, and left against right.
+ * @throws CoreError `tooFew` where too little of the outline is left, `inALine`, `oneSpot` where the midline has no length
+ */
+export function measureFrontHead(head: FrontHead): FrontHeadMeasures {
+  const kept = evenly(head.outline, STEP_MM).filter((point) => !isLeftOut(head, clockOf(head.betweenEyes, point)))
+  const circle = fitCircle(kept)
+  const departures = kept.map((point) => Math.hypot(point[0] - circle.centre[0], point[1] - circle.centre[1]) - circle.radius)
+  const worst = departures.reduce((best, value, i) => (Math.abs(value) > Math.abs(departures[best]) ? i : best), 0)
+  const hour = clockOf(head.betweenEyes, kept[worst])
+  const hours = Array.from({ length: 12 }, (_, i) => (isLeftOut(head, i) ? null : radiusAt(head.outline, head.betweenEyes, i)))
+  return {
+    circle,
+    offCentre: { up: head.betweenEyes[1] - circle.centre[1], toRight: head.betweenEyes[0] - circle.centre[0] },
+    most: { byMm: departures[worst], hour, side: sideOf(hour) },
+    radii: hours,
+    sides: compareSides(head)
+  }
+}
+
+const isLeftOut = ({ leftOut }: FrontHead, hour: number) => leftOut.some((span) => isIn(hour, span))
+
+/** Right against left, slice by slice down the midline, where neither is left out. */
+export function compareSides(head: FrontHead): SideDifference {
+  const [top, below] = head.midline
+  const length = Math.hypot(below[0] - top[0], below[1] - top[1])
+  if (length === 0)
+    throw new CoreError({ code: 'oneSpot', path: 'midline', got: 'one spot twice', limit: 'two places on the middle of the face' })
+  const direction: Point = [(below[0] - top[0]) / length, (below[1] - top[1]) / length]
+  const along = head.outline.map(([x, y]) => (x - top[0]) * direction[0] + (y - top[1]) * direction[1])
+  const [start, end] = [Math.min(...along), Math.max(...along)]
+  const slices: SideDifference['largest'][] = []
+  for (let at = start + SLICE_MM / 2; at < end; at += SLICE_MM) {
+    const reach = reachAt(head.outline, top, direction, at)
+    if (!reach) continue
+    const byMm = reach.left - reach.right
+    // seen facing the dog, the picture's left is the dog's right
+    const edge = (sign: 1 | -1, mm: number): Point => [
+      top[0] + direction[0] * at - sign * direction[1] * mm,
+      top[1] + direction[1] * at + sign * direction[0] * mm
+    ]
+    const [rightHour, leftHour] = [clockOf(head.betweenEyes, edge(1, reach.left)), clockOf(head.betweenEyes, edge(-1, reach.right))]
+    if (isLeftOut(head, rightHour) || isLeftOut(head, leftHour)) continue
+    slices.push({ byMm, alongMm: at, hour: byMm >= 0 ? rightHour : leftHour })
+  }
+  if (slices.length === 0)
+    throw new CoreError({ code: 'tooFew', path: 'outline', got: 0, limit: 'an outline on both sides of the midline' })
+  const largest = slices.reduce((best, slice) => (Math.abs(slice.byMm) > Math.abs(best.byMm) ? slice : best))
+  return { mean: slices.reduce((sum, { byMm }) => sum + byMm, 0) / slices.length, largest, n: slices.length }
+}
+
+/** A head's first finding in a sentence: which side, how much, where on the clock. Under 1 mm nothing is said to differ. */
+export function sayFrontHead({ sides, most, circle }: FrontHeadMeasures): string[] {
+  const mm = (value: number) => `${Math.round(Math.abs(value))} mm`
+  const at = (hour: number) => `${Math.round(hour) % 12 || 12} o’clock`
+  const { byMm, hour } = sides.largest
+  const [prouder, other] = byMm >= 0 ? ['right', 'left'] : ['left', 'right']
+  const difference =
+    Math.abs(byMm) < 1
+      ? 'Left and right are alike to within 1 mm.'
+      : `The ${prouder} stands ${mm(byMm)} prouder than the ${other}, at ${at(hour)}: take it back ${mm(byMm)}.`
+  const round = `The head is round to within ${mm(most.byMm)} of a circle of ${Math.round(circle.radius)} mm; it leaves it most at ${at(most.hour)}, ${most.byMm >= 0 ? 'outward' : 'inward'}.`
+  return [difference, round]
+}

@@ -1,0 +1,14 @@
+export { fitCircle, taubin, type CircleFit } from './circle'
+export {
+  compareSides,
+  measureFrontHead,
+  sayFrontHead,
+  type ClockDeparture,
+  type FrontHead,
+  type FrontHeadMeasures,
+  type HourSpan,
+  type SideDifference
+} from './head'
+export { fitLine, type Departed, type LineFit } from './line'
+export { clockOf, evenly, perimeter, radiusAt, reachAt } from './outline'
+export type { Point } from './types'

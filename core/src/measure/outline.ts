@@ -1,0 +1,77 @@
+import { CoreError } from '../error'
+import type { Point } from './types'
+
+/** The whole way round an open ring, mm. */
+export function perimeter(ring: readonly Point[]): number {
+  return ring.reduce((sum, point, i) => sum + apart(point, ring[(i + 1) % ring.length]), 0)
+}
+
+const apart = ([ax, ay]: Point, [bx, by]: Point) => Math.hypot(bx - ax, by - ay)
+
+/**
+ * Points along an open ring at even steps, so that no stretch counts more because it was drawn with more points.
+ * @param stepMm over 0; the last step is as long as the others to within one part of their number
+ * @throws CoreError `tooFew` under three points
+ */
+export function evenly(ring: readonly Point[], stepMm: number): Point[] {
+  if (ring.length < 3) throw new CoreError({ code: 'tooFew', path: 'outline', got: ring.length, limit: '3 points or more' })
+  const whole = perimeter(ring)
+  const n = Math.max(3, Math.round(whole / stepMm))
+  const found: Point[] = []
+  let passed = 0
+  for (let i = 0; i < ring.length && found.length < n; i++) {
+    const [a, b] = [ring[i], ring[(i + 1) % ring.length]]
+    const length = apart(a, b)
+    while (found.length < n && (found.length * whole) / n <= passed + length) {
+      const share = length === 0 ? 0 : ((found.length * whole) / n - passed) / length
+      found.push([a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share])
+    }
+    passed += length
+  }
+  return found
+}
+
+/** The hour at which a place is seen from a centre, 0 up to 12: 12 at the top, 3 at the right of the picture. */
+export function clockOf([cx, cy]: Point, [x, y]: Point): number {
+  return ((Math.atan2(x - cx, cy - y) / (2 * Math.PI)) * 12 + 12) % 12
+}
+
+/** How far a ring reaches from a centre along an hour, mm: its outermost crossing; null where the ray meets nothing. */
+export function radiusAt(ring: readonly Point[], [cx, cy]: Point, hour: number): number | null {
+  const angle = (hour / 12) * 2 * Math.PI
+  const [dx, dy] = [Math.sin(angle), -Math.cos(angle)]
+  let farthest: number | null = null
+  ring.forEach(([ax, ay], i) => {
+    const [bx, by] = ring[(i + 1) % ring.length]
+    // how far each end lies to the side of the ray
+    const [sideA, sideB] = [(ax - cx) * dy - (ay - cy) * dx, (bx - cx) * dy - (by - cy) * dx]
+    if (sideA > 0 === sideB > 0) return
+    const share = sideA / (sideA - sideB)
+    const along = (ax + (bx - ax) * share - cx) * dx + (ay + (by - ay) * share - cy) * dy
+    if (along >= 0 && (farthest === null || along > farthest)) farthest = along
+  })
+  return farthest
+}
+
+/** How far a ring reaches to either side of an axis at a height along it, mm; null where it does not reach that far. */
+export function reachAt(
+  ring: readonly Point[],
+  from: Point,
+  direction: Point,
+  alongMm: number
+): { readonly left: number; readonly right: number } | null {
+  const [px, py] = [from[0] + direction[0] * alongMm, from[1] + direction[1] * alongMm]
+  let [low, high] = [Infinity, -Infinity]
+  ring.forEach(([ax, ay], i) => {
+    const [bx, by] = ring[(i + 1) % ring.length]
+    const [a, b] = [(ax - px) * direction[0] + (ay - py) * direction[1], (bx - px) * direction[0] + (by - py) * direction[1]]
+    if (a > 0 === b > 0) return
+    const share = a / (a - b)
+    const [x, y] = [ax + (bx - ax) * share - px, ay + (by - ay) * share - py]
+    // to the side: positive to the left of the picture for an axis that runs down
+    const side = -x * direction[1] + y * direction[0]
+    low = Math.min(low, side)
+    high = Math.max(high, side)
+  })
+  return low > high ? null : { left: high, right: -low }
+}
