@@ -15,7 +15,7 @@ import {
   type FrontHead,
   type Point
 } from '.'
-import { CoreError } from '../error'
+import type { CoreError } from '../error'
 import { bakeFigure } from '../figure'
 import { normalDraw, randomFrom } from '../stats'
 

@@ -61,7 +61,8 @@ const dogName = computed(() =>
             ><GlyphMark v-if="low" name="danger" :size="15" class="mr-1 align-[-2px]" />can stand {{ Math.max(0, table.canStandMin) }}</span
           ></span
         >
-        <template v-if="table.stopped !== null"
+        <template v-if="table.closed"><span class="block text-[20px] leading-[25px] font-[650]">Finished</span></template>
+        <template v-else-if="table.stopped !== null"
           ><span class="block truncate text-[20px] leading-[25px] font-[650] text-danger"
             ><GlyphMark name="hold" :size="17" class="mr-1 align-[-2px]" />Stopped</span
           ></template
@@ -74,7 +75,6 @@ const dogName = computed(() =>
         <span v-else-if="table.asked" class="block truncate text-[20px] leading-[25px] font-[650] text-danger"
           ><GlyphMark name="hold" :size="17" class="mr-1 align-[-2px]" />Asks for you</span
         >
-        <template v-else-if="table.closed"><span class="block text-[20px] leading-[25px] font-[650]">Finished</span></template>
         <template v-else>
           <span v-if="!table.hold" class="block truncate text-[20px] leading-[25px] font-[650]">{{
             table.now?.label ?? (table.next ? (table.workedMin === 0 ? 'Not begun' : 'Between steps') : 'All steps done')

@@ -1,23 +1,25 @@
 <script setup lang="ts">
 import type { DaySummaryView } from '@peen/contract'
 import { computed } from 'vue'
+import { useLive } from '../composables/useLive'
 import { useLoaded } from '../composables/useLoaded'
 import { useSessionStore } from '../stores/session'
 
-// An apprentice's own day in sentences, once it is closed; and where to log practice on a figure.
+// An apprentice's own day in sentences, as it will be sent; and where to log practice on a figure.
 defineProps<{ closed: boolean }>()
 const session = useSessionStore()
-const { data } = useLoaded<DaySummaryView[]>(() => `/day/${session.today}/summaries`)
+const { data, reload } = useLoaded<DaySummaryView[]>(() => `/day/${session.today}/summaries`)
+useLive(reload)
 const mine = computed(() => data.value?.find(({ person }) => person.id === session.me?.id) ?? null)
 </script>
 
 <template>
-  <section class="border-t border-line p-4" aria-label="My day">
-    <template v-if="closed && mine">
-      <h1>Your day</h1>
-      <hr class="rule2 mt-1.5 mb-2" />
-      <p v-for="sentence in mine.sentences" :key="sentence" class="mt-1 leading-[1.4]">{{ sentence }}</p>
-    </template>
-    <RouterLink :to="`/apprentices/${session.me?.id}#figures`" class="btn btn-quiet mt-3 inline-flex">Practice on a figure</RouterLink>
-  </section>
+  <aside class="border-line bg-sheet px-6 pt-3.5 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="My day">
+    <h1>{{ closed ? 'Your day' : 'Your day so far' }}</h1>
+    <hr class="rule2 mt-2 mb-3" />
+    <p v-if="!mine" class="muted leading-[1.4]">Nothing is recorded for you yet today.</p>
+    <p v-for="sentence in mine?.sentences ?? []" :key="sentence" class="mt-1.5 text-[17px] leading-[1.4]">{{ sentence }}</p>
+    <p v-if="closed" class="muted mt-3 leading-[1.4]">The day is closed. The same was sent to you as a letter.</p>
+    <RouterLink :to="`/apprentices/${session.me?.id}#figures`" class="btn btn-quiet mt-4 w-full">Practice on a figure</RouterLink>
+  </aside>
 </template>

@@ -22,13 +22,17 @@ const dog = computed(() => data.value?.dog.name ?? 'The dog')
     </p>
     <p class="mt-1">
       No mark is lost by it.<template v-if="undone.length > 0">
-        Left: {{ undone.slice(0, 4).join(', ') }}<template v-if="undone.length > 4"> and {{ undone.length - 4 }} more</template>.</template
+        Left: {{ undone.slice(0, 3).join(', ') }}<template v-if="undone.length > 3"> and {{ undone.length - 3 }} more</template>.</template
       >
     </p>
-    <template v-if="!state.ranOut && session.isStaff">
-      <button class="btn mt-2 min-h-12 w-full bg-sheet" @click="tap('ranOut', { how: 'instructor' }, 'the end')">I finish it myself</button>
-      <button class="btn mt-2 min-h-12 w-full bg-sheet" @click="tap('ranOut', { how: 'home' }, 'the end')">It goes home as it is</button>
-    </template>
+    <div v-if="!state.ranOut && session.isStaff" class="mt-2 grid grid-cols-2 gap-2">
+      <button class="btn min-h-14 bg-sheet px-2 text-[16px] leading-[1.15]" @click="tap('ranOut', { how: 'instructor' }, 'the end')">
+        I finish it myself
+      </button>
+      <button class="btn min-h-14 bg-sheet px-2 text-[16px] leading-[1.15]" @click="tap('ranOut', { how: 'home' }, 'the end')">
+        It goes home as it is
+      </button>
+    </div>
     <p v-else-if="!state.ranOut" class="mt-1 font-semibold">Your instructor decides: finish it, or it goes home as it is.</p>
     <RouterLink v-else-if="session.isStaff" :to="`/table/${id}/end`" class="btn mt-2 w-full bg-sheet">End of this table</RouterLink>
   </section>

@@ -148,7 +148,6 @@ useKeys([
           @release="(hold) => arrive(table.sessionId!, hold)"
         />
       </div>
-      <MyDay v-if="!session.isStaff" :key="String(data.dayClosed)" :closed="data.dayClosed" />
     </main>
     <LooksList
       v-if="session.isStaff"
@@ -167,6 +166,7 @@ useKeys([
         {{ arranging ? 'All moved' : 'Move tables' }}
       </button>
     </LooksList>
+    <MyDay v-if="!session.isStaff" :key="String(data.dayClosed)" :closed="data.dayClosed" />
     <RoundsDialog :open="showsRanking" :rounds="data.rounds" @close="showsRanking = false" @kept="(floor) => (data = floor)" />
   </div>
 </template>
