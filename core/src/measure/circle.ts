@@ -1,4 +1,5 @@
 import { CoreError } from '../error'
+import { spreadOf } from './spread'
 import type { Point } from './types'
 
 /** A circle through points with how well it fits; mm where the points are. */
@@ -121,14 +122,7 @@ function checkPoints(points: readonly Point[]): void {
     if (!Number.isFinite(x) || !Number.isFinite(y))
       throw new CoreError({ code: 'notFinite', path: `points.${i}`, got: `${x}, ${y}`, limit: 'two numbers' })
   })
-  const n = points.length
-  const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis], 0) / n)
-  let [xx, yy, xy] = [0, 0, 0]
-  for (const [x, y] of points) {
-    xx += (x - mx) ** 2
-    yy += (y - my) ** 2
-    xy += (x - mx) * (y - my)
-  }
+  const { xx, yy, xy } = spreadOf(points)
   const [half, spread] = [(xx + yy) / 2, Math.hypot((xx - yy) / 2, xy)]
   if (half - spread <= LINE_SHARE ** 2 * (half + spread) || half + spread === 0)
     throw new CoreError({ code: 'inALine', path: 'points', got: 'points on one line', limit: 'points that lie round a circle' })

@@ -1,3 +1,4 @@
+export { outlineBefore, type FoundOutline, type Patch, type Picture } from './backdrop'
 export { fitCircle, taubin, type CircleFit } from './circle'
 export {
   compareSides,
@@ -12,3 +13,4 @@ export {
 export { fitLine, type Departed, type LineFit } from './line'
 export { clockOf, evenly, perimeter, radiusAt, reachAt } from './outline'
 export type { Point } from './types'
+export { checkLength, planeScale, type KnownLength, type PlaneScale } from './scale'

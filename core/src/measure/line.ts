@@ -1,4 +1,5 @@
 import { CoreError } from '../error'
+import { spreadOf } from './spread'
 import type { Point } from './types'
 
 /** A straight line through points and where they leave it; mm. */
@@ -27,14 +28,9 @@ export type Departed = { readonly byMm: number; readonly index: number }
  */
 export function fitLine(points: readonly Point[]): LineFit {
   if (points.length < 2) throw new CoreError({ code: 'tooFew', path: 'points', got: points.length, limit: '2 or more' })
+  const { middle, xx, yy, xy } = spreadOf(points)
+  const [mx, my] = middle
   const n = points.length
-  const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis], 0) / n)
-  let [xx, yy, xy] = [0, 0, 0]
-  for (const [x, y] of points) {
-    xx += (x - mx) ** 2
-    yy += (y - my) ** 2
-    xy += (x - mx) * (y - my)
-  }
   if (xx + yy === 0) throw new CoreError({ code: 'oneSpot', path: 'points', got: 'points on one spot', limit: 'points along a line' })
   const angle = Math.atan2(2 * xy, xx - yy) / 2
   const direction: Point = [Math.cos(angle), Math.sin(angle)]
@@ -45,7 +41,7 @@ export function fitLine(points: readonly Point[]): LineFit {
   }
   return {
     method: 'total least squares',
-    centre: [mx, my],
+    centre: middle,
     direction,
     rms: Math.sqrt(off.reduce((sum, value) => sum + value * value, 0) / n),
     most: { above: farthest(-1), below: farthest(1) },
