@@ -18,6 +18,8 @@ const FOR_MS = Number(process.env.PEEN_BENCH_SECONDS ?? 60) * 1000
 const FULL_MS = Math.min(10_000, FOR_MS)
 /** tablets that send without a pause, for the most that a server takes */
 const AT_ONCE = 32
+/** instructors' tablets that hear everything */
+const LISTENERS = 6
 
 const sorted = (values: readonly number[]) => [...values].sort((a, b) => a - b)
 const quantile = (values: readonly number[], q: number) => sorted(values)[Math.min(values.length - 1, Math.floor(values.length * q))]
@@ -87,6 +89,7 @@ async function serve(script: string, database: object): Promise<Server> {
   return server
 }
 
+const sentAt = new Map<string, number>()
 type Tablet = { readonly sessionId: string; readonly attemptId: string; n: number }
 type Sent = { readonly ms: number[]; readonly failed: number; readonly tookMs: number }
 const agent = new Agent({ keepAlive: true, maxSockets: TABLETS })
@@ -115,6 +118,7 @@ function post(
 async function sendOne(port: number, tablet: Tablet, by: string, headers: Record<string, string>): Promise<number | null> {
   const event = eventAt(tablet.sessionId, by, `tablet-${tablet.sessionId.slice(-6)}`, tablet.n++, tablet.attemptId)
   const start = performance.now()
+  sentAt.set(event.id, start)
   const { receivedAt: _none, ...wire } = event
   const answer = await post(port, `/api/sessions/${tablet.sessionId}/events`, { events: [wire], sentAt: event.atDevice }, headers)
   return answer.status === 200 && answer.body.includes('"stored"') ? performance.now() - start : null
@@ -156,6 +160,29 @@ async function full(port: number, all: readonly Tablet[], by: string, headers: R
   return { ms, failed, tookMs: performance.now() - begin }
 }
 
+/** Tablets that listen while the others send: how long after it was sent each hears an event, ms. */
+function listening(port: number, cookie: string, sentAt: ReadonlyMap<string, number>) {
+  const heard: number[] = []
+  const open: Promise<unknown>[] = []
+  const streams = Array.from({ length: LISTENERS }, () =>
+    request({ host: '127.0.0.1', port, path: '/api/live', headers: { cookie } }, (answer) => {
+      let text = ''
+      // the server's first word: from then on it is told everything
+      open.push(new Promise((resolve) => answer.once('data', resolve)))
+      answer.on('data', (chunk) => {
+        text += chunk
+        const blocks = text.split('\n\n')
+        text = blocks.pop()!
+        for (const [, id] of blocks.join('\n').matchAll(/"id":"([0-9a-f-]{36})"/g)) {
+          const at = sentAt.get(id)
+          if (at !== undefined) heard.push(performance.now() - at)
+        }
+      })
+    }).end()
+  )
+  return { heard, open, stop: () => streams.forEach((stream) => stream.destroy()) }
+}
+
 const perSecond = ({ ms, tookMs }: Sent) => (ms.length * 1000) / tookMs
 const tell = (name: string, sent: Sent) =>
   `${name.padEnd(34)} ${perSecond(sent).toFixed(0).padStart(5)} a second, p50 ${median(sent.ms).toFixed(1)} ms, p95 ${quantile(sent.ms, 0.95).toFixed(1)} ms, ${sent.ms.length} stored, ${sent.failed} failed`
@@ -179,7 +206,12 @@ async function tabletBench(): Promise<void> {
     const { id, csrf } = JSON.parse(me.body) as { id: string; csrf: string }
     const headers = { cookie: me.cookie, 'x-peen-csrf': csrf }
     const [{ before }] = await db.select({ before: count() }).from(tables.events)
+    const listeners = listening(peen.port, me.cookie, sentAt)
+    while (listeners.open.length < LISTENERS) await new Promise((resolve) => setTimeout(resolve, 50))
+    await Promise.all(listeners.open)
     const steadyPeen = await steady(peen.port, tablets, id, headers)
+    await new Promise((resolve) => setTimeout(resolve, 1500))
+    listeners.stop()
     const fullPeen = await full(peen.port, tablets, id, headers)
     const [{ after }] = await db.select({ after: count() }).from(tables.events)
     const [{ last }] = await db.select({ last: count() }).from(tables.events).where(eq(tables.events.sessionId, tablets[0].sessionId))
@@ -196,6 +228,10 @@ async function tabletBench(): Promise<void> {
     console.log(tell('Peen', steadyPeen))
     console.log(tell('reference', steadyBare))
     console.log(`throughput ${(perSecond(steadyPeen) / perSecond(steadyBare)).toFixed(2)} x reference (limit 0.6)`)
+    const { heard } = listeners
+    console.log(
+      `${LISTENERS} tablets that listened heard ${heard.length} of ${LISTENERS * steadyPeen.ms.length}: p50 ${median(heard).toFixed(0)} ms, p95 ${quantile(heard, 0.95).toFixed(0)} ms, slowest ${Math.max(...heard).toFixed(0)} ms after they were sent (limit 2000)`
+    )
     const missing = steadyPeen.ms.length + fullPeen.ms.length - (after - before)
     console.log(
       `answered as stored and in the database: ${after - before}, missing: ${missing}; at the first tablet ${last} of ${tablets[0].n}`

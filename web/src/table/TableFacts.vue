@@ -28,7 +28,8 @@ const stoodBy = computed(() =>
   })
 )
 const isMine = computed(() => session.me?.id === view.value.apprentice.id)
-const distressed = computed(() => state.value.panicsSince !== null && state.value.stopped === null && isOpen.value)
+// said at the table whoever has come since: it is over when the dog is noted as calmer, or the work has stopped
+const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics' && state.value.stopped === null && isOpen.value)
 </script>
 
 <template>
