@@ -53,6 +53,7 @@ test('what an instructor knows of a dog is kept and changes the advice; an appre
   await page.getByLabel('skin reacts at the test between the pads').uncheck()
   await again
   await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.waitForURL('**/sign-in**')
   await signIn(page, 'bram')
   await openAdviser(page, /Flint/)
   await expect(page.getByLabel('light coat')).toBeDisabled()

@@ -41,6 +41,7 @@ test('a safety event holds the technique; a lead lifts it with a reason', async 
   await page.getByRole('button', { name: 'End this step' }).click()
   await saved(page)
   await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.waitForURL('**/sign-in**')
   await signIn(page, 'ottilie', '/apprentices')
   await page.getByRole('link', { name: /Enzo Falk/ }).click()
   await expect(page.getByText(/Body clip is held\./)).toBeVisible()

@@ -13,6 +13,7 @@ test('a wrong password gets a sentence, and the right one opens the floor', asyn
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page).toHaveURL(/trims/)
   await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.waitForURL('**/sign-in**')
   await page.goto('/floor')
   await expect(page).toHaveURL(/sign-in/)
 })

@@ -145,6 +145,7 @@ test('a certificate is signed by two people and never by one alone', async ({ pa
   await page.getByRole('button', { name: 'Sign as Ruben Castell' }).click()
   await expect(page.getByText(/Ruben Castell may not sign: has signed already/)).toBeVisible()
   await page.getByRole('button', { name: 'Sign out' }).click()
+  await page.waitForURL('**/sign-in**')
   await signIn(page, 'ottilie', '/certify')
   await page.getByRole('button', { name: /Tove Lind/ }).click()
   await page.getByRole('button', { name: 'Sign as Ottilie Marsh' }).click()

@@ -69,6 +69,7 @@ test('people are invited by a letter, retired and taken in again', async ({ page
   await other.getByRole('button', { name: 'Come in' }).click()
   await other.waitForURL('**/floor')
   await other.getByRole('button', { name: 'Sign out' }).click()
+  await other.waitForURL('**/sign-in**')
   await other.goto(address)
   await other.getByLabel(/Password/).fill('a second password')
   await other.getByRole('button', { name: 'Come in' }).click()
