@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { regionName, REGIONS, type RegionId } from '@peen/core/regions'
-import type { Side } from '@peen/core/practice'
+import { SIDES, type Side } from '@peen/core/practice'
 import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import ToggleButtons from '../components/ToggleButtons.vue'
 import type { Table } from '../composables/useTable'
-import { SIDE_CHOICES } from '../composables/choices'
 
 // What the instructor's own hands finish, by place and side: it is no evidence, so the grading comes first.
 const props = defineProps<{ table: Table; graded: boolean }>()
@@ -31,31 +31,22 @@ function keep(): void {
     Open the grading first: the trim is marked as {{ data?.apprentice.givenName }} left it. Then correct it, and say here where.
   </p>
   <template v-else>
-    <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Places that you finished">
-      <button
-        v-for="id in offered"
-        :key="id"
-        type="button"
-        :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', regions.includes(id) ? 'bg-ink text-sheet' : 'btn-quiet']"
-        :aria-pressed="regions.includes(id)"
-        @click="toggle(id)"
-      >
-        {{ regionName(id) }}
-      </button>
-    </div>
-    <div class="mt-2 flex flex-wrap items-center gap-1.5">
-      <span role="group" aria-label="Side, the dog’s own" class="flex gap-1.5">
-        <button
-          v-for="one in SIDE_CHOICES"
-          :key="one.value"
-          type="button"
-          :class="['btn min-h-11 px-4 text-[16px]', side === one.value ? 'bg-ink text-sheet' : 'btn-quiet']"
-          :aria-pressed="side === one.value"
-          @click="side = one.value"
-        >
-          {{ one.name }}
-        </button>
-      </span>
+    <ToggleButtons
+      class="mt-2"
+      role="group"
+      aria-label="Places that you finished"
+      :options="offered.map((id) => ({ id, name: regionName(id) }))"
+      :is-on="(id) => regions.includes(id)"
+      @toggle="toggle"
+    />
+    <div class="mt-2 flex flex-wrap items-center gap-2">
+      <ToggleButtons
+        role="group"
+        aria-label="Side, the dog’s own"
+        :options="SIDES.map((id) => ({ id, name: id }))"
+        :is-on="(id) => side === id"
+        @toggle="(id) => (side = id)"
+      />
       <button type="button" :class="['btn', regions.length ? '' : 'btn-not-yet']" :disabled="regions.length === 0" @click="keep">
         {{ regions.length ? 'I finished these' : 'Touch the places you finished' }}
       </button>

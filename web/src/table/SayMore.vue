@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { HelpLevel, Payloads, Side, StressLevel } from '@peen/core/practice'
+import { SIDES, type HelpLevel, type Payloads, type Side, type StressLevel } from '@peen/core/practice'
 import { computed, ref } from 'vue'
-import { GIVEN_HELP_CHOICES, SIDE_CHOICES, STRESS_CHOICES } from '../composables/choices'
+import ToggleButtons from '../components/ToggleButtons.vue'
+import { GIVEN_HELP_CHOICES, STRESS_CHOICES } from '../composables/choices'
 import { techniqueById } from '../stores/techniques'
 import type { Asking } from './useTaps'
 
@@ -43,17 +44,14 @@ const sayWords = () => text.value.trim() && emit('say', { text: text.value.trim(
       <button class="btn btn-quiet -mt-1 min-h-11 flex-none px-3 text-[16px]" @click="$emit('later')">Later</button>
     </div>
     <template v-if="asking.what === 'fault'">
-      <div class="mt-1 flex gap-1.5" role="group" aria-label="Side, the dog’s own">
-        <button
-          v-for="one in SIDE_CHOICES"
-          :key="one.value"
-          :class="['btn min-h-11 flex-1 px-2 text-[16px]', side === one.value ? 'bg-ink text-sheet' : 'btn-quiet']"
-          :aria-pressed="side === one.value"
-          @click="side = one.value"
-        >
-          {{ one.name }}
-        </button>
-      </div>
+      <ToggleButtons
+        class="mt-1"
+        role="group"
+        aria-label="Side, the dog’s own"
+        :options="SIDES.map((id) => ({ id, name: id }))"
+        :is-on="(id) => side === id"
+        @toggle="(id) => (side = id)"
+      />
       <button
         v-for="fault in technique?.faults ?? []"
         :key="fault.id"

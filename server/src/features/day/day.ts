@@ -128,7 +128,8 @@ export async function absentOn(db: Reader, onDate: string): Promise<ReadonlySet<
   return new Set(rows.map(({ id }) => id))
 }
 
-async function openedBy(db: Reader, onDate: string): Promise<string | null> {
+/** The given name of who opened a day; null before that. */
+export async function openedBy(db: Reader, onDate: string): Promise<string | null> {
   const { openedDays: o, people: p } = tables
   const [row] = await db.select({ name: p.givenName }).from(o).innerJoin(p, eq(p.id, o.by)).where(eq(o.onDate, onDate))
   return row?.name ?? null

@@ -19,6 +19,7 @@ import { closeDay, daySummaries, openDay, reopenDay, setAbsent } from './course'
 import { addDog, addTable, cancelVisit, moveVisit, planVisit, setTableTools, swapVisits } from './planning'
 
 export { openDay } from './course'
+export { isClosedDay, openedBy } from './day'
 export { knownLooks, planVisit } from './planning'
 
 const STAFF = ['lead', 'instructor'] as const

@@ -17,10 +17,11 @@ import {
 } from '@peen/core/practice'
 import type { PlanStep } from '@peen/core/standard'
 import { asc, eq } from 'drizzle-orm'
-import { inTransaction, tables, type Reader } from '../../db'
+import { inTransaction, tables } from '../../db'
 import { refuse, type Services } from '../../http'
 import { standingsOfAll, type TechniqueRecord } from '../standings'
 import { eventsOf } from '../derived'
+import { isClosedDay, openedBy } from '../day'
 import { dogView, personName } from '../people'
 import { holdsFor, sessionRows, stepsOfVisit } from '../practice'
 import { houseOf, schoolRow, standardOf } from '../school'
@@ -77,15 +78,9 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     rounds,
     roomMm: [room.roomWidthMm, room.roomDepthMm],
     now,
-    ...(await dayState(db, today))
+    openedBy: await openedBy(db, today),
+    dayClosed: await isClosedDay(db, today, today)
   }
-}
-
-async function dayState(db: Reader, today: string): Promise<Pick<FloorView, 'openedBy' | 'dayClosed'>> {
-  const { openedDays: o, closedDays: c, people: p } = tables
-  const [opened] = await db.select({ name: p.givenName }).from(o).innerJoin(p, eq(p.id, o.by)).where(eq(o.onDate, today))
-  const closed = await db.select().from(c).where(eq(c.onDate, today))
-  return { openedBy: opened?.name ?? null, dayClosed: closed.length > 0 }
 }
 
 /** Puts a table to another place in the room; refuses one through a wall or on another table. */
