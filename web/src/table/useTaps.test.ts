@@ -71,6 +71,16 @@ describe('a touch at a table', () => {
     expect(taps.asking.value).toBeNull()
   })
 
+  // a fault seen after the step had ended was asked after with no fault to choose from
+  it('between steps is about the one that ended last, with its faults to choose from', async () => {
+    const { table, taps } = await atTheTable()
+    taps.next()
+    taps.end()
+    taps.press('fault')
+    expect(taps.asking.value).toMatchObject({ what: 'fault', attempt: { techniqueId: 'pads' } })
+    expect(table.state.value.attempts[0].faults).toHaveLength(1)
+  })
+
   it('asks for ten seconds, longer while somebody chooses, and not after an undo', async () => {
     const { table, taps } = await atTheTable()
     taps.next()

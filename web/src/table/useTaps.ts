@@ -32,16 +32,14 @@ export function useTaps(table: Table, id: () => string) {
     if (asking.value) tap('annotated', { eventId: asking.value.eventId, ...more })
     asking.value = null
   }
-  function note<K extends EventKind>(what: Asked, kind: K, payload: Payloads[K], label: string): void {
+  function note<K extends EventKind>(what: Asked, kind: K, payload: Payloads[K], label: string, attempt = current.value): void {
     const { id: eventId } = tap(kind, payload, label)
     // what was undone is not asked after
     const undo = saved.undo
     if (undo) saved.offerUndo(label, () => ((asking.value = null), undo.run()))
-    ask(what, eventId, current.value)
+    ask(what, eventId, attempt)
   }
 
-  /** the place a tap is about: where the present step works */
-  const here = computed(() => ({ region: current.value?.regions[0] ?? null, side: null }))
   const attemptId = computed(() => current.value?.id ?? null)
 
   function startPlanned(techniqueId: string): void {
@@ -82,8 +80,9 @@ export function useTaps(table: Table, id: () => string) {
     const attempt = current.value ?? state.value.attempts.findLast((one) => !one.cutShort) ?? null
     if (!attempt) return void (problem.value = 'No step has been started yet: start one, then note what you see in it.')
     if (key === 'prompt') return void tap('promptGiven', { attemptId: attempt.id }, 'prompt')
-    if (key === 'fault') note('fault', 'faultNoted', { attemptId: attempt.id, faultId: null, ...here.value }, 'fault')
-    else note('helped', 'helped', { attemptId: attempt.id, help: null, ...here.value }, 'help')
+    const at = { attemptId: attempt.id, region: attempt.regions[0] ?? null, side: null }
+    if (key === 'fault') note('fault', 'faultNoted', { ...at, faultId: null }, 'fault', attempt)
+    else note('helped', 'helped', { ...at, help: null }, 'help', attempt)
   }
   function toggleBreak(): void {
     const since = state.value.onBreakSince
