@@ -33,7 +33,7 @@ import {
 } from './paint'
 import type { Part, Colouring, GriddedLayer, PaintPlan, Raster, RootPlan, View } from './paint'
 import { grownOut, newStrokes, resolveStrokes, STYLES } from './paint'
-import { departures, regionShapes, silhouetteOf, type Departure, type RegionShape, type Silhouette } from './plate'
+import { departures, regionShapes, rimOf, silhouetteOf, type Departure, type RimPlace, type RegionShape, type Silhouette } from './plate'
 import { buildSkin, type ViewSkin } from './views'
 
 /** Body, size, view, colours and the planned coat; the same spec always gives the same picture. */
@@ -65,6 +65,8 @@ export type Figure = {
   readonly dress: (worn: Worn) => void
   /** the coat's outline of every layer, mm, as worn */
   readonly outlines: () => readonly { readonly layer: string; readonly ring: readonly (readonly [number, number])[] }[]
+  /** places of the outer coat as worn, with the skin under each, the region it belongs to and the depth of its layer */
+  readonly rim: () => readonly RimPlace[]
   /** the outline of all layers together, traced on cells of `cellMm` */
   readonly silhouette: (cellMm: number) => Silhouette
   /** the regions of the near side as they are seen and touched */
@@ -188,6 +190,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
       return [...layers, ...features]
     },
     outlines: () => outlinesOf(skin),
+    rim: () => rimOf(skin),
     silhouette: (cellMm) =>
       silhouetteOf(
         outlinesOf(skin).map(({ ring }) => ring),

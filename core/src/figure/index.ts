@@ -33,6 +33,7 @@ export {
   type NoteTarget,
   type PlacedNote,
   type RegionShape,
+  type RimPlace,
   type Silhouette
 } from './plate'
 export { isInside, type Point } from './vec'

@@ -2,7 +2,7 @@
 import { bodyById, coatFor, colouringOf } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { checkLength, evenly, fitCircle, outlineBefore, planeScale, type KnownLength, type Picture, type Point } from '.'
+import { checkLength, evenly, findOutline, fitCircle, NO_CORRECTIONS, planeScale, type KnownLength, type Picture, type Point } from '.'
 import type { CoreError } from '../error'
 import { bakeFigure, extentOf, newRaster, toBytes } from '../figure'
 import { normalDraw, randomFrom } from '../stats'
@@ -134,7 +134,7 @@ describe('an outline before a wall', () => {
       const picture = painted(240, 220, (x, y) =>
         mix(mix(WALL, [WALL[0] - slope, WALL[1] - slope, WALL[2] - slope], x / 240), COAT, inDisc(x, y, cx, cy, r))
       )
-      const { outline, areaPx, doubts } = outlineBefore(picture)
+      const { outline, areaPx, doubts } = findOutline(picture, 'head')
       const fit = fitCircle(evenly(outline, 2))
       expect(Math.hypot(fit.centre[0] - cx, fit.centre[1] - cy)).toBeLessThan(0.34)
       expect(Math.abs(fit.radius - r)).toBeLessThan(0.34)
@@ -147,34 +147,56 @@ describe('an outline before a wall', () => {
   it('of a light dog before a light wall is found where somebody touches the backdrop, and doubted', () => {
     const light: Shade = [206, 208, 205]
     const picture = painted(240, 220, (x, y) => mix(WALL, light, inDisc(x, y, 120, 110, 60)), 2)
-    const { outline, doubts } = outlineBefore(picture, [
-      { x: 4, y: 4, width: 60, height: 40 },
-      { x: 180, y: 150, width: 50, height: 60 }
-    ])
+    const { outline, doubts } = findOutline(picture, 'head', {
+      ...NO_CORRECTIONS,
+      backdrop: [
+        { x: 4, y: 4, width: 60, height: 40 },
+        { x: 180, y: 150, width: 50, height: 60 }
+      ]
+    })
     expect(Math.abs(fitCircle(evenly(outline, 2)).radius - 60)).toBeLessThan(1.5)
     expect(doubts.every((doubt) => !/edge of the picture|Something else/.test(doubt))).toBe(true)
   })
 
   it('says what makes it doubtful: two dogs, a dog cut off', () => {
     const two = painted(320, 200, (x, y) => mix(WALL, COAT, Math.max(inDisc(x, y, 90, 110, 50), inDisc(x, y, 230, 110, 45))))
-    expect(outlineBefore(two).doubts).toEqual(['Something else stands in the picture, nearly as large: only one dog can be measured.'])
+    expect(findOutline(two, 'head').doubts).toEqual([
+      'Something else stands in the picture, nearly as large: only one dog can be measured.'
+    ])
     const cut = painted(200, 200, (x, y) => mix(WALL, COAT, inDisc(x, y, 190, 120, 50)))
-    expect(outlineBefore(cut, [{ x: 0, y: 0, width: 60, height: 60 }]).doubts).toEqual([
+    expect(findOutline(cut, 'head', { ...NO_CORRECTIONS, backdrop: [{ x: 0, y: 0, width: 60, height: 60 }] }).doubts).toEqual([
       'The dog runs over the edge of the picture: it is cut off there.'
     ])
   })
 
   it('is refused where there is none: an empty wall, a speck, no picture, a backdrop outside it', () => {
-    expect(issueOf(() => outlineBefore(painted(64, 64, () => WALL, 0)))).toMatchObject({ code: 'noDog' })
-    expect(issueOf(() => outlineBefore(painted(100, 100, (x, y) => mix(WALL, COAT, inDisc(x, y, 50, 50, 3)))))).toMatchObject({
-      code: 'noDog'
-    })
-    expect(issueOf(() => outlineBefore({ width: 4, height: 4, rgba: new Uint8ClampedArray(64) }))).toMatchObject({ code: 'noPicture' })
     expect(
       issueOf(() =>
-        outlineBefore(
+        findOutline(
+          painted(64, 64, () => WALL, 0),
+          'head'
+        )
+      )
+    ).toMatchObject({ code: 'noDog' })
+    expect(
+      issueOf(() =>
+        findOutline(
+          painted(100, 100, (x, y) => mix(WALL, COAT, inDisc(x, y, 50, 50, 3))),
+          'head'
+        )
+      )
+    ).toMatchObject({
+      code: 'noDog'
+    })
+    expect(issueOf(() => findOutline({ width: 4, height: 4, rgba: new Uint8ClampedArray(64) }, 'head'))).toMatchObject({
+      code: 'noPicture'
+    })
+    expect(
+      issueOf(() =>
+        findOutline(
           painted(64, 64, () => WALL),
-          [{ x: 900, y: 0, width: 5, height: 5 }]
+          'head',
+          { ...NO_CORRECTIONS, backdrop: [{ x: 900, y: 0, width: 5, height: 5 }] }
         )
       )
     ).toMatchObject({ code: 'noBackdrop' })
@@ -200,7 +222,7 @@ describe('an outline before a wall', () => {
         const i = (Math.floor(y) * w + Math.floor(x)) * 4
         return mix([120, 150, 190], [dog[i], dog[i + 1], dog[i + 2]], dog[i + 3] / 255)
       })
-      const { outline, doubts } = outlineBefore(picture)
+      const { outline, doubts } = findOutline(picture, 'head')
       const found = filled(outline, w, h)
       let [both, either] = [0, 0]
       for (let i = 0; i < w * h; i++) {

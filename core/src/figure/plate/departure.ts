@@ -38,3 +38,32 @@ export function departures(skin: Skin, planned: readonly Float32Array[], found: 
     return hairs
   })
 }
+
+export type RimPlace = {
+  readonly layer: string
+  readonly region: RegionId
+  /** on the skin, and where its hair ends, mm */
+  readonly skin: Point
+  readonly at: Point
+  readonly depthMm: number
+}
+
+/** Every place of a skin's outline as worn, with its region; what lies inside another layer is left out. */
+export function rimOf(skin: Skin): RimPlace[] {
+  return skin.layers.flatMap((layer) => {
+    const places: RimPlace[] = []
+    const [dx, dy] = layer.shift
+    for (let k = 0; k < layer.samples; k++) {
+      if (layer.inner[k]) continue
+      const [x, y] = [layer.P[2 * k] + dx, layer.P[2 * k + 1] + dy]
+      places.push({
+        layer: layer.name,
+        region: DRAWN_REGIONS[layer.ids[4 * k] % DRAWN_REGIONS.length],
+        skin: [x, y],
+        at: [x + layer.V[2 * k], y + layer.V[2 * k + 1]],
+        depthMm: layer.depthMm
+      })
+    }
+    return places
+  })
+}

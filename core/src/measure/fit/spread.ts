@@ -1,4 +1,4 @@
-import type { Point } from './types'
+import type { Point } from '../types'
 
 /** The middle of points and their sums of squares about it: along x, along y and of both together. */
 export type Spread = { readonly middle: Point; readonly xx: number; readonly yy: number; readonly xy: number }

@@ -1,10 +1,12 @@
-import { CoreError } from '../error'
-import { quantile, randomFrom, type Random } from '../stats'
+import { CoreError } from '../../error'
+import { quantile, randomFrom, type Random } from '../../stats'
 
 /** What a measure comes to when everything it is taken from is drawn together, again and again. */
 export type Simulated = {
   readonly method: 'joint Monte Carlo'
   readonly value: number
+  /** mean of the draws */
+  readonly mean: number
   /** standard uncertainty, in the measure's own unit */
   readonly u: number
   /** shortest of what holds 95 %, by quantiles: half left out on either side */
@@ -50,6 +52,7 @@ export function simulate<K extends string>(
     return {
       method: 'joint Monte Carlo',
       value: best[name],
+      mean,
       u,
       interval: [quantile(values, 0.025), quantile(values, 0.975)],
       n: values.length

@@ -1,6 +1,6 @@
-import { CoreError } from '../error'
+import { CoreError } from '../../error'
 import { spreadOf } from './spread'
-import type { Point } from './types'
+import type { Point } from '../types'
 
 /** A straight line through points and where they leave it; mm. */
 export type LineFit = {

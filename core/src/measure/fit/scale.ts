@@ -1,6 +1,6 @@
 // How many pixels are a millimetre in the measuring plane: the one that stands upright at the spine, or at the eyes for a head.
-import { CoreError, inRange } from '../error'
-import type { Point } from './types'
+import { CoreError, inRange } from '../../error'
+import type { Point } from '../types'
 
 /** A known length in the picture. `behindMm`: how far it stands behind the measuring plane as seen from the camera, less than 0 before it. */
 export type KnownLength = {

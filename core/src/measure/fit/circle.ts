@@ -1,6 +1,6 @@
-import { CoreError } from '../error'
+import { CoreError } from '../../error'
 import { spreadOf } from './spread'
-import type { Point } from './types'
+import type { Point } from '../types'
 
 /** A circle through points with how well it fits; mm where the points are. */
 export type CircleFit = {

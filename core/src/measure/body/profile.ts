@@ -1,7 +1,7 @@
 // The dog from the side, in the measuring plane: millimetres, y down as in a picture.
-import { CoreError } from '../error'
-import { fitLine } from './line'
-import type { Point } from './types'
+import { CoreError } from '../../error'
+import { fitLine } from '../fit/line'
+import type { Point } from '../types'
 
 /** Where a drawn line leaves its chord most: rises (toward the picture's top) and dips; `along01` from its first end, 0 to 1. */
 export type Chord = {

@@ -1,8 +1,8 @@
 // The head from the front. Sides are the dog's own: facing it, its right is at the left of the picture and at 9 o'clock.
-import { CoreError } from '../error'
-import { fitCircle, type CircleFit } from './circle'
-import { clockOf, evenly, radiusAt, reachAt } from './outline'
-import type { Point } from './types'
+import { CoreError } from '../../error'
+import { fitCircle, type CircleFit } from '../fit/circle'
+import { clockOf, evenly, radiusAt, reachAt } from '../fit/ring'
+import type { Point } from '../types'
 
 /** Hours that are left out of the circle, from one to the other clockwise: ear tips, the neck below. */
 export type HourSpan = readonly [from: number, to: number]
@@ -34,12 +34,16 @@ export type FrontHeadMeasures = {
 export type SideDifference = {
   readonly mean: number
   readonly largest: { readonly byMm: number; readonly alongMm: number; readonly hour: number }
+  /** the mean from the eyes' height to the jaw alone, and where it is largest; null where none of it can be compared */
+  readonly cheeks: { readonly byMm: number; readonly hour: number } | null
   readonly n: number
 }
 
 const STEP_MM = 2
 /** Heights at which sides are compared, mm apart. Chosen: finer than hair is cut. */
 const SLICE_MM = 2
+/** A difference is told over so many slices together: a single tuft is none. Chosen: about 10 mm. */
+const SLICES_TOGETHER = 5
 
 const isIn = (hour: number, [from, to]: HourSpan) => (from <= to ? hour >= from && hour <= to : hour >= from || hour <= to)
 const sideOf = (hour: number): ClockDeparture['side'] =>
@@ -93,9 +97,25 @@ export function compareSides(head: FrontHead): SideDifference {
   }
   if (slices.length === 0)
     throw new CoreError({ code: 'tooFew', path: 'outline', got: 0, limit: 'an outline on both sides of the midline' })
-  const largest = slices.reduce((best, slice) => (Math.abs(slice.byMm) > Math.abs(best.byMm) ? slice : best))
-  return { mean: slices.reduce((sum, { byMm }) => sum + byMm, 0) / slices.length, largest, n: slices.length }
+  const told = slices.map((slice, i) => ({
+    ...slice,
+    byMm: meanOf(slices.slice(Math.max(0, i - HALF), i + HALF + 1).map(({ byMm }) => byMm))
+  }))
+  const most = (own: readonly SideDifference['largest'][]) =>
+    own.reduce((best, slice) => (Math.abs(slice.byMm) > Math.abs(best.byMm) ? slice : best))
+  const cheeks = slices.filter(({ hour }) => isCheek(hour))
+  return {
+    mean: meanOf(slices.map(({ byMm }) => byMm)),
+    largest: most(told),
+    cheeks: cheeks.length === 0 ? null : { byMm: meanOf(cheeks.map(({ byMm }) => byMm)), hour: most(cheeks).hour },
+    n: slices.length
+  }
 }
+
+const HALF = (SLICES_TOGETHER - 1) / 2
+const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
+/** Hours at which a cheek stands out, on either side. Chosen: from the eyes down to the jaw. */
+const isCheek = (hour: number) => (hour >= 2.3 && hour <= 4.6) || (hour >= 7.4 && hour <= 9.7)
 
 /** A head's first finding in a sentence: which side, how much, where on the clock. Under 1 mm nothing is said to differ. */
 export function sayFrontHead({ sides, most, circle }: FrontHeadMeasures): string[] {

@@ -1,7 +1,7 @@
 import { inverse, Matrix, solve } from 'ml-matrix'
-import { CoreError } from '../error'
+import { CoreError } from '../../error'
 import { spreadOf } from './spread'
-import type { Point } from './types'
+import type { Point } from '../types'
 
 /** A map from a picture to a plane that lies in it: the mat under the dog. It says nothing of what stands up from that plane. */
 export type Homography = readonly number[]

@@ -1,5 +1,5 @@
-import { CoreError } from '../error'
-import type { Point } from './types'
+import { CoreError } from '../../error'
+import type { Point } from '../types'
 
 /** The whole way round an open ring, mm. */
 export function perimeter(ring: readonly Point[]): number {
@@ -75,3 +75,8 @@ export function reachAt(
   })
   return low > high ? null : { left: high, right: -low }
 }
+
+const turn = (a: Point, b: Point, c: Point) => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
+/** Do two stretches cross? Those that only touch do not. */
+export const crosses = (a: Point, b: Point, c: Point, d: Point): boolean =>
+  turn(a, b, c) > 0 !== turn(a, b, d) > 0 && turn(c, d, a) > 0 !== turn(c, d, b) > 0

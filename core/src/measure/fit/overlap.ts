@@ -1,0 +1,63 @@
+// How much two outlines are one: overlap, largest distance.
+import clip from 'polygon-clipping'
+import { areaOf } from '../body/curves'
+import type { Point } from '../types'
+import { crosses } from './ring'
+
+type Rings = readonly (readonly (readonly Point[])[])[]
+
+/** What two rings cover together over what either covers, 0 to 1 (intersection over union). Rings may cross themselves. */
+export function overlap01(one: readonly Point[], other: readonly Point[]): number {
+  const area = (shapes: Rings) =>
+    shapes.reduce((sum, [outer, ...holes]) => sum + areaOf(outer) - holes.reduce((h, hole) => h + areaOf(hole), 0), 0)
+  const closed = (ring: readonly Point[]) => [ring.map(([x, y]): [number, number] => [x, y])]
+  const both = area(clip.intersection(closed(one), closed(other)) as unknown as Rings)
+  const either = area(clip.union(closed(one), closed(other)) as unknown as Rings)
+  return either === 0 ? 0 : both / either
+}
+
+/** The farthest that any place of either lies from the other, in their unit (Hausdorff distance of the places). */
+export function hausdorff(one: readonly Point[], other: readonly Point[]): number {
+  const oneWay = (from: readonly Point[], to: readonly Point[]) =>
+    from.reduce(
+      (most, [x, y]) => Math.max(most, Math.sqrt(to.reduce((least, [u, v]) => Math.min(least, (u - x) ** 2 + (v - y) ** 2), Infinity))),
+      0
+    )
+  return Math.max(oneWay(one, other), oneWay(other, one))
+}
+
+/**
+ * The shortest lead that lets two walkers follow two lines from end to end without turning back (discrete Fréchet
+ * distance), in their unit. Source: Eiter & Mannila 1994, technical report CD-TR 94/64.
+ */
+export function frechet(one: readonly Point[], other: readonly Point[]): number {
+  let before: number[] = []
+  one.forEach(([x, y], i) => {
+    const row: number[] = []
+    other.forEach(([u, v], j) => {
+      const here = Math.hypot(u - x, v - y)
+      const reached =
+        i === 0 && j === 0
+          ? here
+          : Math.min(i > 0 ? before[j] : Infinity, j > 0 ? row[j - 1] : Infinity, i > 0 && j > 0 ? before[j - 1] : Infinity)
+      row.push(Math.max(here, reached))
+    })
+    before = row
+  })
+  return before[before.length - 1]
+}
+
+/** Does a closed outline cross itself? Neighbours touch and do not count. */
+export function crossesItself(ring: readonly Point[]): boolean {
+  const n = ring.length
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [ring[i], ring[(i + 1) % n]]
+    for (let j = i + 2; j < n; j++) {
+      if (i === 0 && j === n - 1) continue
+      const [c, d] = [ring[j], ring[(j + 1) % n]]
+      if (Math.min(c[0], d[0]) > Math.max(a[0], b[0]) || Math.max(c[0], d[0]) < Math.min(a[0], b[0])) continue
+      if (crosses(a, b, c, d)) return true
+    }
+  }
+  return false
+}

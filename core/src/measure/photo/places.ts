@@ -1,0 +1,103 @@
+// The named places and lines that somebody puts on a photograph, and where each may be found first.
+import type { View } from './frame'
+
+/** `onEdge`: a place of the outline; it is put on the nearest edge above, below, before or behind. `leg`: it lies on the near leg. */
+type PlaceSpec = {
+  readonly name: string
+  readonly view: View
+  readonly onEdge?: 'above' | 'below' | 'before' | 'behind'
+  readonly depth?: 'leg' | 'nose'
+}
+
+const PLACES_OF = {
+  eyeLeft: { name: 'Middle of the left eye', view: 'head' },
+  eyeRight: { name: 'Middle of the right eye', view: 'head' },
+  nose: { name: 'Middle of the nose', view: 'head', depth: 'nose' },
+  earLeftIn: { name: 'Left ear, inner edge at the head’s outline', view: 'head' },
+  earLeftOut: { name: 'Left ear, outer edge at the head’s outline', view: 'head' },
+  earRightIn: { name: 'Right ear, inner edge at the head’s outline', view: 'head' },
+  earRightOut: { name: 'Right ear, outer edge at the head’s outline', view: 'head' },
+  jawLeft: { name: 'Left jaw, where the cheek ends', view: 'head' },
+  jawRight: { name: 'Right jaw, where the cheek ends', view: 'head' },
+  earLeftRoot: { name: 'Left ear, where it begins at the skull', view: 'head' },
+  earRightRoot: { name: 'Right ear, where it begins at the skull', view: 'head' },
+  earLeftEnd: { name: 'Left ear, lower end of its hair', view: 'head' },
+  earRightEnd: { name: 'Right ear, lower end of its hair', view: 'head' },
+  browLeft: { name: 'End of the left brow', view: 'head' },
+  browRight: { name: 'End of the right brow', view: 'head' },
+  muzzleLeft: { name: 'Left side of the muzzle, widest', view: 'head' },
+  muzzleRight: { name: 'Right side of the muzzle, widest', view: 'head' },
+  withers: { name: 'Withers', view: 'profile', onEdge: 'above' },
+  tailSet: { name: 'Tail set', view: 'profile', onEdge: 'above' },
+  elbow: { name: 'Elbow, where the skirt begins', view: 'profile', onEdge: 'below' },
+  tuckUp: { name: 'Tuck-up, where the skirt ends', view: 'profile', onEdge: 'below' },
+  breast: { name: 'Breastbone', view: 'profile', onEdge: 'before' },
+  rump: { name: 'Rump', view: 'profile', onEdge: 'behind' },
+  table: { name: 'Table under the fore foot', view: 'profile' },
+  headTop: { name: 'Top of the head', view: 'profile', onEdge: 'above' },
+  tailEnd: { name: 'End of the tail', view: 'profile', onEdge: 'above' },
+  noseTip: { name: 'Tip of the nose', view: 'profile', onEdge: 'before' },
+  stop: { name: 'Stop', view: 'profile' },
+  brow: { name: 'Brow', view: 'profile', onEdge: 'above' },
+  occiput: { name: 'Base of the skull', view: 'profile', onEdge: 'above' },
+  ruffBack: { name: 'Back of the ruff', view: 'profile' },
+  throat: { name: 'Throat', view: 'profile' },
+  neckPoint: { name: 'Lowest point of the clipped neck', view: 'profile' },
+  ankle: { name: 'Ankle, bend of the near fore foot', view: 'profile', depth: 'leg' },
+  pointShoulder: { name: 'Point of shoulder', view: 'profile' },
+  elbowJoint: { name: 'Elbow joint', view: 'profile' },
+  tailRootAbove: { name: 'Tail’s root, upper edge', view: 'profile' },
+  tailRootBelow: { name: 'Tail’s root, lower edge', view: 'profile' },
+  tailTipAbove: { name: 'Near the tail’s tip, upper edge', view: 'profile' },
+  tailTipBelow: { name: 'Near the tail’s tip, lower edge', view: 'profile' },
+  bandEnd: { name: 'End of the bare band on the tail', view: 'profile' },
+  tailRoot: { name: 'Root of the tail', view: 'profile' },
+  pinBones: { name: 'Level of the pin bones', view: 'profile' },
+  plumeEnd: { name: 'End of the plume, held down', view: 'profile' },
+  foreEndFront: { name: 'End of the foreleg’s hair, front edge', view: 'profile', depth: 'leg' },
+  foreEndBack: { name: 'End of the foreleg’s hair, back edge', view: 'profile', depth: 'leg' },
+  foreMidFront: { name: 'Middle of the foreleg’s hair, front edge', view: 'profile', depth: 'leg' },
+  foreMidBack: { name: 'Middle of the foreleg’s hair, back edge', view: 'profile', depth: 'leg' },
+  rearEndFront: { name: 'End of the rear leg’s hair, front edge', view: 'profile', depth: 'leg' },
+  rearEndBack: { name: 'End of the rear leg’s hair, back edge', view: 'profile', depth: 'leg' },
+  rearMidFront: { name: 'Middle of the rear leg’s hair, front edge', view: 'profile', depth: 'leg' },
+  rearMidBack: { name: 'Middle of the rear leg’s hair, back edge', view: 'profile', depth: 'leg' },
+  foreTopHigh: { name: 'Fore bracelet, top bevel, upper end', view: 'profile', depth: 'leg' },
+  foreTopLow: { name: 'Fore bracelet, top bevel, lower end', view: 'profile', depth: 'leg' },
+  foreBottomHigh: { name: 'Fore bracelet, bottom bevel, upper end', view: 'profile', depth: 'leg' },
+  foreBottomLow: { name: 'Fore bracelet, bottom bevel, lower end', view: 'profile', depth: 'leg' },
+  rearTopHigh: { name: 'Rear bracelet, top bevel, upper end', view: 'profile', depth: 'leg' },
+  rearTopLow: { name: 'Rear bracelet, top bevel, lower end', view: 'profile', depth: 'leg' },
+  rearBottomHigh: { name: 'Rear bracelet, bottom bevel, upper end', view: 'profile', depth: 'leg' },
+  rearBottomLow: { name: 'Rear bracelet, bottom bevel, lower end', view: 'profile', depth: 'leg' }
+} as const satisfies Record<string, PlaceSpec>
+
+export type PlaceId = keyof typeof PLACES_OF
+export const PLACES: Readonly<Record<PlaceId, PlaceSpec>> = PLACES_OF
+export const PLACE_IDS = Object.keys(PLACES_OF) as readonly PlaceId[]
+
+type LineSpec = { readonly name: string; readonly view: View; readonly depth?: 'leg'; readonly closed?: boolean }
+
+const LINES_OF = {
+  visor: { name: 'Visor, from outer corner to outer corner', view: 'head' },
+  eyeLeftRound: { name: 'What is seen of the left eye', view: 'head', closed: true },
+  eyeRightRound: { name: 'What is seen of the right eye', view: 'head', closed: true },
+  beardEdge: { name: 'Lower edge of the beard', view: 'head' },
+  headSideLeft: { name: 'Left side of the head, cheek to beard', view: 'head' },
+  headSideRight: { name: 'Right side of the head, cheek to beard', view: 'head' },
+  foreFront: { name: 'Near foreleg, front edge', view: 'profile', depth: 'leg' },
+  foreBack: { name: 'Near foreleg, back edge', view: 'profile', depth: 'leg' },
+  hockBack: { name: 'Near rear pastern, back edge', view: 'profile', depth: 'leg' },
+  footEdge: { name: 'Foot line of the near fore foot', view: 'profile', depth: 'leg' },
+  shoulderEdge: { name: 'Shoulder line, withers to point of shoulder', view: 'profile' },
+  eyeEar: { name: 'Line from outer eye corner to ear', view: 'profile' },
+  face: { name: 'Face line, eye corner to mouth corner', view: 'profile' },
+  stripInner: { name: 'Inner edge of the border strip', view: 'profile' },
+  stripOuter: { name: 'Outer edge of the border strip', view: 'profile' }
+} as const satisfies Record<string, LineSpec>
+
+export type LineId = keyof typeof LINES_OF
+export const LINES: Readonly<Record<LineId, LineSpec>> = LINES_OF
+export const LINE_IDS = Object.keys(LINES_OF) as readonly LineId[]
+/** A drawn line has no fewer points than this. */
+export const LEAST_LINE_POINTS = 5
