@@ -17,6 +17,7 @@ import {
   runOrExplain,
   say
 } from './machine.mjs'
+import { startCamera } from './camera.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
 
 const empty = process.argv.includes('--empty')
@@ -31,11 +32,13 @@ await runOrExplain(async () => {
   ensurePackages()
   let database
   let server
+  let camera
   let stopping = false
   const stop = async (code) => {
     if (stopping) return
     stopping = true
     if (server) await endChild(server)
+    if (camera) await endChild(camera)
     if (database) await database.stop()
     rmSync(lock(), { force: true })
     process.exit(code)
@@ -55,9 +58,12 @@ await runOrExplain(async () => {
       PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: database.port, user: database.user, password: database.password, database: name })
     }
     await runToEnd(empty ? ['server/src/prepare.ts'] : ['demo/src/load.ts'], env)
+    // the demo has a simulated camera over its tables; a school connects its own by PEEN_CAMERA_URL
+    const seen = empty ? null : await startCamera()
+    camera = seen?.child
     server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
       cwd: ROOT,
-      env,
+      env: { ...(seen && { PEEN_CAMERA_URL: seen.url }), ...env },
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true
     })

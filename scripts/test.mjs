@@ -5,6 +5,7 @@ import { existsSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { checkNode, ensurePackages, ensureProgram, ensureWebBuilt, freePort, ROOT, runOrExplain, say } from './machine.mjs'
+import { startCamera } from './camera.mjs'
 import { startTestDatabase, TEST_PREFIX } from './test-database.mjs'
 
 const reports = mkdtempSync(join(tmpdir(), 'peen-reports-'))
@@ -32,7 +33,10 @@ await runOrExplain(async () => {
     ]
     await run(process.execPath, vitest, env)
     addVitest(vitestReport)
-    await browserTests(await readyForBrowser(database, env), env)
+    const camera = await startCamera()
+    const seen = { ...env, PEEN_CAMERA_URL: camera.url }
+    await browserTests(await readyForBrowser(database, seen), seen)
+    camera.child.kill('SIGTERM')
   } finally {
     await database.stop()
     rmSync(reports, { recursive: true, force: true })

@@ -1,8 +1,38 @@
+import { MEASURE_IDS } from '@peen/core/measure'
 import { GLOBAL_RATINGS, type Answers, type GlobalRating } from '@peen/core/grade'
 import { array, lazy, mixed, number, object, string, uuid, type InferType } from './yup'
 
+const HAND_KINDS = ['asItShouldBe', 'readings', 'inputs', 'level', 'excused', 'instructor'] as const
+const within = (low: number, high: number) =>
+  number()
+    .required()
+    .min(low, ({ path, value: got }) => `${path} is ${got}; allowed is ${low} to ${high}.`)
+    .max(high, ({ path, value: got }) => `${path} is ${got}; allowed is ${low} to ${high}.`)
+/** What a photograph was measured for; value and u in the criterion's own unit. */
+const measured = {
+  measure: mixed()
+    .oneOf([...MEASURE_IDS, 'coatDepth'])
+    .required(),
+  pictureId: uuid().required(),
+  value: within(-3000, 3000),
+  u: within(0, 3000),
+  common: within(0, 3000)
+}
+
 const sideAnswer = lazy((value: { kind?: string } | undefined) => {
-  const kind = mixed().oneOf(['asItShouldBe', 'readings', 'inputs', 'level', 'excused', 'instructor']).required()
+  if (value?.kind === 'picture') return object({ kind: mixed().oneOf(['picture']).required(), ...measured }).noUnknown()
+  if (value?.kind === 'overruled')
+    return object({
+      kind: mixed().oneOf(['overruled']).required(),
+      reason: string().required('Say why the picture is overruled.').max(200),
+      measured: object(measured).noUnknown().required(),
+      instead: handAnswer
+    }).noUnknown()
+  return handAnswer
+})
+
+const handAnswer = lazy((value: { kind?: string } | undefined) => {
+  const kind = mixed().oneOf(HAND_KINDS).required()
   switch (value?.kind) {
     case 'readings':
       return object({

@@ -1,4 +1,5 @@
 // The published JSON Schema of a standard, for files that go out and come in (served at /api/schemas/standard, docs/standard.schema.json).
+import { MEASURE_IDS } from '@peen/core/measure'
 import { REGION_IDS } from '@peen/core/regions'
 import { FORMULA_IDS, STATIONS } from '@peen/core/standard'
 
@@ -57,17 +58,21 @@ const how = {
   ]
 }
 
-const criterion = record({
-  id: slug,
-  label: text(80),
-  section: slug,
-  station: { enum: STATIONS },
-  weight: { type: 'number', exclusiveMinimum: 0, maximum: 1000 },
-  region: { enum: REGION_IDS },
-  place: text(120),
-  praise: text(160),
-  how
-})
+const criterion = record(
+  {
+    id: slug,
+    label: text(80),
+    section: slug,
+    station: { enum: STATIONS },
+    weight: { type: 'number', exclusiveMinimum: 0, maximum: 1000 },
+    region: { enum: REGION_IDS },
+    place: text(120),
+    picture: { enum: MEASURE_IDS, description: 'what a photograph is measured for to answer it' },
+    praise: text(160),
+    how
+  },
+  ['picture']
+)
 
 const lengths = {
   type: 'object',

@@ -1,6 +1,7 @@
+import { MEASURE_IDS } from '@peen/core/measure'
 import { FORMULA_IDS, STATIONS, type Standard } from '@peen/core/standard'
 import { boolean, array, lazy, mixed, number, object, string } from './yup'
-import { chosen, named, within, words } from './fields'
+import { chosen, named, oneOf, within, words } from './fields'
 
 // The shape of a standard as it comes in. Whether it can be used (bands inside limits, levels worded …) is said by core/standard.
 
@@ -104,6 +105,7 @@ const criterion = object({
   weight: amount('Weight', -1000, 1000),
   region: named('Region', 40),
   place: named('Where', 120),
+  picture: oneOf('What a photograph is measured for', MEASURE_IDS).optional(),
   praise: named('Praise', 160),
   how
 }).noUnknown()

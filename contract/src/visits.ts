@@ -100,7 +100,7 @@ export type NewClosing = Pick<Closing, 'used' | 'nextTime' | 'backInWeeks' | 'ha
   readonly nailsDone: boolean
 }
 
-export const STANCES = ['left', 'right', 'front', 'rear', 'above'] as const
+export const STANCES = ['left', 'right', 'head', 'front', 'rear', 'above'] as const
 export type Stance = (typeof STANCES)[number]
 /** `during`: what an instructor keeps of the work itself; there may be many of them. */
 export const MOMENTS = ['before', 'during', 'after'] as const

@@ -293,6 +293,19 @@ export const POODLES: readonly Dog[] = [
       flatFootMm: 5,
       earHistory: 'inflamed in 2025, plucked never'
     }
+  },
+  {
+    key: 'thistle',
+    name: 'Thistle',
+    body: 'highland',
+    coat: 'wire',
+    colour: 'white',
+    withersMm: 280,
+    canStandMin: 95,
+    temperament: 'bold',
+    dislikes: 'the comb at its beard',
+    owner: 'Ilva',
+    profile: { breed: 'white highland-type terrier', bornOn: '2022-05-11', weightKg: 8.2, nose: 'black', skin: 'pink' }
   }
 ]
 
@@ -330,6 +343,16 @@ export const TODAYS_TABLES: readonly Today[] = [
   { apprentice: 'enzo', dog: 'wren', table: 6, startedMinAgo: 31, done: 2, under: false },
   { apprentice: 'dilys', dog: 'bracken', table: 7, startedMinAgo: 42, done: 3, under: true }
 ]
+
+/** Finished yesterday afternoon, and still to be graded. */
+export const UNGRADED = {
+  apprentice: 'tove',
+  dog: 'thistle',
+  table: 3,
+  onDate: '2026-04-13',
+  standardId: 'flower',
+  assessor: 'ottilie'
+} as const
 
 /** Planned and not begun. */
 export const PLANNED = [

@@ -33,6 +33,7 @@ import {
   STAFF,
   TABLES,
   TODAY,
+  UNGRADED,
   ZONE
 } from './cast'
 import { scenario, type DemoSession, type Scenario } from './scenario'
@@ -65,11 +66,31 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
   await openDay(services, actors.get('ruben')!, TODAY)
   clock.set(NOW)
   await planTheRest(services, plan, actors.get('ruben')!)
+  clock.set(new Date(NOW.getTime() - 20 * 3600_000))
+  await finishUngraded(services, plan, actors)
+  clock.set(NOW)
   for (const key of ['tove', 'bram']) {
     const body = { id: plan.chance.id(NOW), apprenticeId: plan.ids.person.get(key)!, certificateId: certificates[0].id }
     await draftFinding(services, actors.get('anneke')!, body)
   }
   return { sessions: plan.sessions.length, events: plan.sessions.reduce((sum, session) => sum + session.events.length, 0), gradings }
+}
+
+/** A trim that was finished yesterday: its assessor has opened the sheet and takes the pictures today. */
+async function finishUngraded(services: Services, { ids, chance }: Scenario, actors: ReadonlyMap<string, Me>): Promise<void> {
+  const { apprentice, dog, table, onDate, standardId, assessor } = UNGRADED
+  const id = chance.id(NOW)
+  await planVisit(services, {
+    id,
+    apprenticeId: ids.person.get(apprentice)!,
+    dogId: ids.dog.get(dog)!,
+    tableId: ids.table.get(table)!,
+    standardId,
+    weeksSince: 8,
+    wishes: '',
+    onDate
+  })
+  await openGrading(services, actors.get(assessor)!, id, { id: chance.id(NOW) })
 }
 
 /** What is planned and not begun: two poodles, and a dog that is limited. */

@@ -14,6 +14,7 @@ import { dogRoutes } from './features/dogs'
 import { floorRoutes } from './features/floor'
 import { gradingRoutes } from './features/grading'
 import { liveRoutes } from './features/live'
+import { measureRoutes } from './features/measures'
 import { practiceRoutes } from './features/practice'
 import { rackRoutes } from './features/rack'
 import { schoolRoutes } from './features/school'
@@ -37,6 +38,7 @@ export const ROUTES: readonly Route[] = [
   ...standardRoutes,
   ...techniqueRoutes,
   ...gradingRoutes,
+  ...measureRoutes,
   ...certifyRoutes,
   ...auditRoutes
 ]

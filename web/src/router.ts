@@ -21,6 +21,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/dogs/:id/adviser', component: () => import('./views/DogAdviser.vue'), props: true, meta: { place: 'dogs' } },
   { path: '/trims', component: () => import('./views/TrimList.vue'), meta: { place: 'trims' } },
   { path: '/trims/:id', component: () => import('./views/TrimSheet.vue'), props: true, meta: { place: 'trims' } },
+  { path: '/trims/:id/measure/:seen?', component: () => import('./views/MeasureRoom.vue'), props: true, meta: { place: 'trims' } },
   { path: '/techniques/:id?', component: () => import('./views/TechniqueRoom.vue'), props: true, meta: { place: 'trims' } },
   { path: '/standards', component: () => import('./views/StandardRoom.vue'), meta: { place: 'trims' } },
   { path: '/standards/:id/:version?', component: () => import('./views/StandardSheet.vue'), props: true, meta: { place: 'trims' } },

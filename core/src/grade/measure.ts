@@ -7,7 +7,7 @@ import { HAIR_LENGTH_LIMITS_MM } from '../units'
 export const CONFORMITY_LEVEL = 0.95
 
 export type Measured = {
-  readonly method: 'mean of readings' | 'computed' | 'by eye'
+  readonly method: 'mean of readings' | 'computed' | 'picture' | 'by eye'
   readonly value: number
   readonly u: number
   /** part of u that every reading with this instrument shares, mm */

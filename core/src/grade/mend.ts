@@ -28,7 +28,11 @@ export function mendingOf(standard: Standard, parts: readonly Part[], burns: rea
   const later: string[] = []
   for (const criterion of standard.criteria) {
     const own = parts.filter((part) => part.criterion === criterion && counts(part))
-    if (own.length === 0 || criterion.how.kind === 'difference') continue
+    if (own.length === 0) continue
+    if (criterion.how.kind === 'difference') {
+      items.push(...own.flatMap((part) => mendPair(part, burns)).map((item) => ({ ...item, gain: item.gain * perMark })))
+      continue
+    }
     const found = criterion.how.kind === 'length' ? mendLength(parts, own, burns) : own.flatMap((part) => mendOther(part, burns))
     for (const item of found) {
       const gain = item.gain * perMark
@@ -175,6 +179,19 @@ function sayLengthMend(
     wait: false,
     side: group[i].side
   }
+}
+
+/** Two sides compared on a photograph alone: the longer one comes back. Gauged sides are mended by their own lengths. */
+function mendPair(part: Part, burns: readonly BurnPlace[]): Candidate[] {
+  const { criterion, measured } = part
+  if (part.answer?.kind !== 'picture' || !measured) return []
+  const share = shareAt(part, measured.value, null) ?? 1
+  const side = measured.value > 0 ? 'left' : 'right'
+  if (share >= 1 || isBurned(criterion, side, burns)) return []
+  const mm = sayNumber(Math.abs(measured.value))
+  const cutMm = { left: side === 'left' ? Math.abs(measured.value) : 0, right: side === 'right' ? Math.abs(measured.value) : 0 }
+  const say = `${sayPlace(criterion, side)} stands ${mm} mm prouder than the ${side === 'left' ? 'right' : 'left'}: take it back ${mm} mm.`
+  return [{ criterionId: criterion.id, side, region: criterion.region, cutMm, gain: part.weight * (1 - share), say }]
 }
 
 function mendOther(part: Part, burns: readonly BurnPlace[]): Candidate[] {

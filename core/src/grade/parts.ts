@@ -3,14 +3,15 @@ import { regionName } from '../regions'
 import { computeFrom, formulaById, type Band, type Criterion, type How, type Standard, type Unit } from '../standard'
 import { lowerFirst, sayNumber } from '../units'
 import { byEye, conformity, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
-import type { Answer, Answers, PartResult, SideAnswer, SideKey } from './types'
+import type { Answer, Answers, HandAnswer, PartResult, PictureMeasured, SideAnswer, SideKey } from './types'
 
 /** One side of a criterion together with what was found there, before any drawing of chances. */
 export type Part = {
   readonly criterion: Criterion
   readonly side: SideKey
   readonly weight: number
-  readonly answer: SideAnswer | null
+  readonly answer: HandAnswer | ({ readonly kind: 'picture' } & PictureMeasured) | null
+  readonly overruled: Extract<SideAnswer, { kind: 'overruled' }> | null
   readonly measured: Measured | null
   readonly instrument: string | null
 }
@@ -57,7 +58,7 @@ export function partsOf(standard: Standard, answers: Answers): Part[] {
 function refuseStray(standard: Standard, id: string, answer: Answer): void {
   const criterion = standard.criteria.find((candidate) => candidate.id === id)
   if (!criterion) throw new CoreError({ code: 'unknownCriterion', path: `answers.${id}`, got: id, limit: `a criterion of ${standard.id}` })
-  if (follows(criterion))
+  if (follows(criterion) && !Object.values(answer).every((own) => own.kind === 'picture' || own.kind === 'overruled'))
     throw new CoreError({ code: 'computed', path: `answers.${id}`, got: 'an answer', limit: 'none: it follows from other readings' })
   const sides = sidesOf(criterion.how)
   const stray = Object.keys(answer).find((side) => !(sides as readonly string[]).includes(side))
@@ -68,14 +69,42 @@ function partOf(standard: Standard, criterion: Criterion, side: SideKey, weight:
   if (criterion.how.kind === 'difference') return differencePart(standard, criterion, weight, answers)
   const { how } = criterion
   const from = how.kind === 'computed' ? (how.readingsOf ?? criterion.id) : criterion.id
-  const answer = answers[from]?.[side] ?? null
-  const instrument = 'instrument' in criterion.how ? criterion.how.instrument : null
-  return { criterion, side, weight, answer, measured: answer ? measuredFrom(standard, criterion, side, answer) : null, instrument }
+  // what was measured for this very criterion comes before readings that it follows from
+  const own = answers[criterion.id]?.[side] ?? null
+  const given = own?.kind === 'picture' || own?.kind === 'overruled' ? own : (answers[from]?.[side] ?? null)
+  const overruled = given?.kind === 'overruled' ? given : null
+  const answer = given?.kind === 'overruled' ? given.instead : given
+  // another criterion's picture is of another thing
+  if (answer?.kind === 'picture' && !own) return { criterion, side, weight, answer: null, overruled, measured: null, instrument: null }
+  const instrument = answer?.kind === 'picture' ? pictureKey(answer) : 'instrument' in how ? how.instrument : null
+  return {
+    criterion,
+    side,
+    weight,
+    answer,
+    overruled,
+    measured: answer ? measuredFrom(standard, criterion, side, answer) : null,
+    instrument
+  }
 }
 
-function measuredFrom(standard: Standard, criterion: Criterion, side: SideKey, answer: SideAnswer): Measured | null {
+/** All measures of one picture share its scale, as all readings with one instrument share its error. */
+const pictureKey = ({ pictureId }: PictureMeasured) => `picture:${pictureId}`
+
+function fromPicture({ value, u, common }: PictureMeasured, path: string): Measured {
+  inRange(`${path}.value`, value, -3000, 3000)
+  inRange(`${path}.u`, u, 0.001, 3000)
+  inRange(`${path}.common`, common, 0, u)
+  return { method: 'picture', value, u, common, n: 1 }
+}
+
+function measuredFrom(standard: Standard, criterion: Criterion, side: SideKey, answer: NonNullable<Part['answer']>): Measured | null {
   const { how } = criterion
   const path = `answers.${criterion.id}.${side}`
+  if (answer.kind === 'picture') {
+    if (how.kind === 'judged') throw new CoreError({ code: 'wrongAnswer', path, got: 'a measure', limit: 'a level 0 to 4' })
+    return fromPicture(answer, path)
+  }
   if (answer.kind === 'level') {
     if (how.kind !== 'judged') throw new CoreError({ code: 'wrongAnswer', path, got: 'a level', limit: 'readings in mm' })
     if (!Number.isInteger(answer.level)) throw new CoreError({ code: 'outOfRange', path, got: answer.level, limit: '0, 1, 2, 3 or 4' })
@@ -94,7 +123,7 @@ function measuredFrom(standard: Standard, criterion: Criterion, side: SideKey, a
   return fromReadings(answer.mm, instrumentOf(standard, how.instrument))
 }
 
-function strayReadings(answer: SideAnswer, path: string): null {
+function strayReadings(answer: NonNullable<Part['answer']>, path: string): null {
   if (answer.kind === 'readings')
     throw new CoreError({ code: 'wrongAnswer', path, got: 'readings', limit: 'one reading of each place, by its name' })
   return null
@@ -116,9 +145,15 @@ function differencePart(standard: Standard, criterion: Criterion, weight: number
   if (criterion.how.kind !== 'difference') throw new Error('not a difference')
   const pair = standard.criteria.find((other) => criterion.how.kind === 'difference' && other.id === criterion.how.of)!
   const [left, right] = (['left', 'right'] as const).map((side) => partOf(standard, pair, side, pair.weight / 2, answers))
-  const none = { criterion, side: 'whole' as const, weight, measured: null, instrument: null }
+  const none = { criterion, side: 'whole' as const, weight, overruled: null, measured: null, instrument: null }
   const outside = [left, right].find((part) => part.answer?.kind === 'excused' || part.answer?.kind === 'instructor')
   if (outside) return { ...none, answer: outside.answer }
+  const given = answers[criterion.id]?.whole ?? null
+  if (given?.kind === 'picture')
+    return { ...none, answer: given, measured: fromPicture(given, `answers.${criterion.id}.whole`), instrument: pictureKey(given) }
+  const overruled = given?.kind === 'overruled' ? given : null
+  if (overruled?.instead.kind === 'asItShouldBe')
+    return { ...none, overruled, answer: overruled.instead, measured: byEye(0, criterion.how.band) }
   if (!left.measured || !right.measured) return { ...none, answer: null }
   const own = (m: Measured) => m.u ** 2 - m.common ** 2
   const measured: Measured = {
@@ -128,7 +163,7 @@ function differencePart(standard: Standard, criterion: Criterion, weight: number
     common: 0,
     n: Math.min(left.measured.n, right.measured.n)
   }
-  return { ...none, answer: { kind: 'asItShouldBe' }, measured }
+  return { ...none, overruled, answer: { kind: 'asItShouldBe' }, measured }
 }
 
 /** Marks share of a part, 0..1, at a given value (mm) or level; null where it counts for nothing. */
@@ -165,13 +200,15 @@ export function describePart(part: Part, standard: Standard): PartResult {
     level,
     share01: answer ? shareAt(part, measured?.value ?? null, level) : null,
     weight,
-    ...judgement
+    ...judgement,
+    overruled: part.overruled && { reason: part.overruled.reason, value: part.overruled.measured.value, u: part.overruled.measured.u }
   }
 }
 
 function basisOf(part: Part): PartResult['basis'] {
   if (!part.answer || part.answer.kind === 'excused' || part.answer.kind === 'instructor') return 'none'
   if (part.criterion.how.kind === 'judged') return 'judged'
+  if (part.answer.kind === 'picture') return 'picture'
   if (part.criterion.how.kind === 'difference' || part.answer.kind === 'inputs') return 'computed'
   return part.answer.kind === 'readings' ? 'readings' : 'byEye'
 }

@@ -32,7 +32,7 @@ export function totalsOf(standard: Standard, parts: readonly Part[], seed: numbe
     ]
   }
   const best = marks(counted.map((part) => shareAt(part, part.measured?.value ?? null, levelOf(part)) ?? 0))
-  const draw = drawer(standard, counted, randomFrom(seed))
+  const draw = drawer(counted, randomFrom(seed))
   const simulated = Array.from({ length: draws }, () => marks(draw()))
   const estimate = (g: number): Estimate => {
     const values = simulated.map((row) => row[g])
@@ -54,11 +54,12 @@ function inDrawingOrder(parts: readonly Part[]): Part[] {
 }
 
 /** One joint draw of every part's share of the marks, again and again into the same array. */
-function drawer(standard: Standard, parts: readonly Part[], random: Random): () => Float64Array {
+function drawer(parts: readonly Part[], random: Random): () => Float64Array {
   const values = new Float64Array(parts.length)
   const shares = new Float64Array(parts.length)
-  const common = standard.instruments.map(() => 0)
-  const plans = parts.map((part) => planOf(standard, parts, part))
+  const shared = [...new Set(parts.flatMap(({ instrument }) => (instrument ? [instrument] : [])))]
+  const common = shared.map(() => 0)
+  const plans = parts.map((part) => planOf(shared, parts, part))
   return () => {
     for (let k = 0; k < common.length; k++) common[k] = normalDraw(random)
     plans.forEach((plan, i) => {
@@ -89,15 +90,15 @@ type DrawPlan =
       readonly absolute: boolean
     }
 
-function planOf(standard: Standard, parts: readonly Part[], part: Part): DrawPlan {
+function planOf(shared: readonly string[], parts: readonly Part[], part: Part): DrawPlan {
   const { how } = part.criterion
   if (how.kind === 'judged') return { kind: 'level', level: levelOf(part)! }
-  if (how.kind === 'difference') {
+  if (how.kind === 'difference' && part.instrument === null && part.measured!.method !== 'by eye') {
     const at = (side: string) => parts.findIndex((other) => other.criterion.id === how.of && other.side === side)
     return { kind: 'difference', left: at('left'), right: at('right') }
   }
   const { value, u, common } = part.measured!
-  const instrument = standard.instruments.findIndex((candidate) => candidate.id === part.instrument)
+  const instrument = part.instrument ? shared.indexOf(part.instrument) : -1
   return {
     kind: 'measure',
     value,

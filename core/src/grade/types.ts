@@ -1,9 +1,21 @@
 import type { Inputs, Section, Station, Unit } from '../standard'
+import type { MeasureId } from '../measure'
 import type { RegionId } from '../regions'
 
 export type SideKey = 'left' | 'right' | 'whole'
 
-export type SideAnswer =
+/** What a photograph was measured for: one of its measures, or the length of a coat whose skin is known there. */
+export type PictureMeasured = {
+  readonly measure: MeasureId | 'coatDepth'
+  readonly pictureId: string
+  /** value and u in the criterion's own unit; `common` is the part of u that all measures of this picture share */
+  readonly value: number
+  readonly u: number
+  readonly common: number
+}
+
+/** An answer that an assessor gives with the own hands and eyes. */
+export type HandAnswer =
   | { readonly kind: 'asItShouldBe' }
   | { readonly kind: 'readings'; readonly mm: readonly number[] }
   /** one reading of each input of a computed criterion, mm by its name */
@@ -13,6 +25,12 @@ export type SideAnswer =
   | { readonly kind: 'excused'; readonly reason: string }
   /** this side was finished by the instructor and is no evidence */
   | { readonly kind: 'instructor' }
+
+export type SideAnswer =
+  | HandAnswer
+  | ({ readonly kind: 'picture' } & PictureMeasured)
+  /** the assessor knows better than the picture, and says why; both are kept */
+  | { readonly kind: 'overruled'; readonly reason: string; readonly measured: PictureMeasured; readonly instead: HandAnswer }
 
 export type Answer = { readonly [side in SideKey]?: SideAnswer }
 export type Answers = { readonly [criterionId: string]: Answer }
@@ -31,7 +49,7 @@ export type PartResult = {
   readonly station: Station
   readonly region: RegionId
   readonly place: string
-  readonly basis: 'readings' | 'byEye' | 'judged' | 'computed' | 'none'
+  readonly basis: 'readings' | 'picture' | 'byEye' | 'judged' | 'computed' | 'none'
   /** value and u in `unit`: mm but for what a formula gives */
   readonly valueMm: number | null
   readonly uMm: number | null
@@ -45,6 +63,8 @@ export type PartResult = {
   readonly share01: number | null
   readonly weight: number
   readonly say: string
+  /** what the picture said before the assessor overruled it */
+  readonly overruled: { readonly reason: string; readonly value: number; readonly u: number } | null
 }
 
 export type Interval = readonly [number, number]

@@ -40,7 +40,7 @@ export { keysIn, linesFor, measureSpec, measuresSeen, type MeasureKey, type Pict
 export { LEAST_LINE_POINTS, LINE_IDS, LINES, PLACE_IDS, PLACES, type LineId, type PlaceId } from './photo/places'
 export { MOST_YAW_DEG, measurePhoto, PHOTO_DRAWS, type PhotoFound, type PictureMeasure, type Untold } from './photo/found'
 export { plannedView, type PlannedDog, type PlannedPlace, type PlannedView } from './photo/plan'
-export { onto, plannedTrace, proposePlaces, type Proposal } from './photo/propose'
+export { onDarkSpots, onto, plannedTrace, proposePlaces, type Proposal } from './photo/propose'
 export { sayMeasured } from './photo/say'
 export { departuresFrom, laidRigid, plannedInPicture, regionDepartures, type PlaceDeparture, type RegionDeparture } from './photo/departure'
 export { coatDepth, REGION_VIEWS, regionSeenIn, skinOffset, type CoatDepth, type SkinReading } from './photo/skin'

@@ -1,3 +1,4 @@
+import type { MeasureId } from '../measure'
 import type { RegionId } from '../regions'
 import type { FormulaId, Inputs } from './formulas'
 
@@ -61,6 +62,8 @@ export type Criterion = {
   readonly region: RegionId
   /** where on the region, as a phrase: "at half height" */
   readonly place: string
+  /** what a photograph can be measured for to answer it; lengths need none: they follow from the outline and a gauged skin */
+  readonly picture?: MeasureId
   readonly praise: string
   readonly how: How
 }

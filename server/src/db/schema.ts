@@ -5,7 +5,8 @@ import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/g
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { Chosen, LineId } from '@peen/core/setup'
 import type { Asked } from '@peen/core/standard'
-import type { CheckIn, Closing, DogProfileMore, Moment, Role, Stance } from '@peen/contract'
+import type { RegionDeparture, Seen } from '@peen/core/measure'
+import type { CheckIn, Closing, DogProfileMore, Moment, PhotoMarks, Role, Stance } from '@peen/contract'
 import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { bytes, day, name, utc, uuid } from './columns'
 
@@ -173,6 +174,25 @@ export const pictures = mysqlTable(
     bytes: bytes('bytes').notNull()
   },
   (t) => [index('pictures_session').on(t.sessionId)]
+)
+
+/** What one assessor put on a photograph: scale, corrected outline, places and lines; and how far each region stands off the plan. */
+export const pictureMarks = mysqlTable(
+  'picture_marks',
+  {
+    pictureId: uuid('picture_id')
+      .notNull()
+      .references(() => pictures.id, { onDelete: 'cascade' }),
+    by: uuid('by_person')
+      .notNull()
+      .references(() => people.id),
+    seen: name('seen', 10).$type<Seen>().notNull(),
+    version: int('version').notNull(),
+    marks: json('marks').$type<PhotoMarks>().notNull(),
+    regions: json('regions').$type<RegionDeparture[]>().notNull(),
+    at: utc('at').notNull()
+  },
+  (t) => [primaryKey({ columns: [t.pictureId, t.by] })]
 )
 
 /** Days on which nothing is planned any more. */

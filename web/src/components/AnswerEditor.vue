@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { Answer, SideAnswer, SideKey } from '@peen/core/grade'
-import { sidesOf } from '@peen/core/grade'
+import type { Answer, HandAnswer, SideAnswer, SideKey } from '@peen/core/grade'
+import { sidesOf, unitOf } from '@peen/core/grade'
 import type { Criterion, Instrument } from '@peen/core/standard'
-import { HAIR_LENGTH_LIMITS_MM, upperFirst } from '@peen/core/units'
+import { HAIR_LENGTH_LIMITS_MM, sayNumber, upperFirst } from '@peen/core/units'
 import { formulaById } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from './GlyphMark.vue'
@@ -36,21 +36,63 @@ const sayReading = computed(() => {
       : `${['', '', 'Two', 'Three'][readings] ?? readings} readings`
   return `${how} with the ${name} (u ${uMm} mm).`
 })
+/** What a hand answered, beneath a reason or without one. */
+function handOf(side: SideKey): HandAnswer | null {
+  const given = props.answer[side]
+  if (!given || given.kind === 'picture') return null
+  return given.kind === 'overruled' ? given.instead : given
+}
+const pictureOf = (side: SideKey) => {
+  const given = props.answer[side]
+  return given?.kind === 'picture' ? given : given?.kind === 'overruled' ? given.measured : null
+}
+/** An answer by hand: over a picture it stands with the reason that was given for it. */
+function give(side: SideKey, value: HandAnswer | null): void {
+  const given = props.answer[side]
+  if (given?.kind === 'overruled' && value) return emit('answer', side, { ...given, instead: value })
+  if (given?.kind === 'picture') return
+  emit('answer', side, value)
+}
+function overrule(side: SideKey): void {
+  const measured = pictureOf(side)
+  if (!measured || !why.value.trim()) return
+  const { measure, pictureId, value, u, common } = measured
+  emit('answer', side, {
+    kind: 'overruled',
+    reason: why.value.trim(),
+    measured: { measure, pictureId, value, u, common },
+    instead: { kind: 'asItShouldBe' }
+  })
+  overruling.value = null
+}
+const reasonOf = (side: SideKey) => {
+  const given = props.answer[side]
+  return given?.kind === 'overruled' ? given.reason : ''
+}
+const isMeasured = (side: SideKey) => props.answer[side]?.kind === 'picture'
+const sayPicture = (side: SideKey) => {
+  const measured = pictureOf(side)!
+  return `${sayNumber(measured.value)} ${unitOf(props.criterion.how)}, u ${sayNumber(measured.u)}`
+}
 const texts = ref<Record<string, string[]>>({})
 const excusing = ref<SideKey | null>(null)
+/** a measured side that somebody means to answer otherwise: the reason comes first */
+const overruling = ref<SideKey | null>(null)
+const why = ref('')
 const reason = ref('')
 watch(
   () => props.criterion.id,
   () => {
     texts.value = Object.fromEntries(
       sides.value.map((side) => {
-        const given = props.answer[side]
+        const given = handOf(side)
         const got = (id: string, i: number) =>
           given?.kind === 'readings' ? given.mm[i] : given?.kind === 'inputs' ? given.values[id] : undefined
         return [side, slots.value.map(({ id }, i) => String(got(id, i) ?? ''))]
       })
     )
     excusing.value = null
+    overruling.value = null
   },
   { immediate: true }
 )
@@ -80,14 +122,14 @@ function type(side: SideKey, i: number, text: string): void {
   // a formula waits until every place is read
   if (formula.value) {
     const values = Object.fromEntries(slots.value.map(({ id }, k) => [id, mm[k]]))
-    return emit('answer', side, mm.length === slots.value.length ? { kind: 'inputs', values } : null)
+    return give(side, mm.length === slots.value.length ? { kind: 'inputs', values } : null)
   }
-  emit('answer', side, mm.length > 0 ? { kind: 'readings', mm } : null)
+  give(side, mm.length > 0 ? { kind: 'readings', mm } : null)
 }
 function asItShouldBe(): void {
   for (const side of sides.value) {
     texts.value[side] = empty()
-    emit('answer', side, { kind: 'asItShouldBe' })
+    give(side, { kind: 'asItShouldBe' })
   }
 }
 function clear(side: SideKey): void {
@@ -96,14 +138,14 @@ function clear(side: SideKey): void {
 }
 function excuse(side: SideKey): void {
   if (!reason.value.trim()) return
-  emit('answer', side, { kind: 'excused', reason: reason.value.trim() })
+  give(side, { kind: 'excused', reason: reason.value.trim() })
   excusing.value = null
 }
 const levelOf = (side: SideKey) => {
-  const given = props.answer[side]
+  const given = handOf(side)
   return given?.kind === 'level' ? given.level : given?.kind === 'asItShouldBe' ? 4 : null
 }
-const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kind === 'asItShouldBe'))
+const isEye = computed(() => sides.value.every((side) => handOf(side)?.kind === 'asItShouldBe'))
 </script>
 
 <template>
@@ -121,7 +163,28 @@ const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kin
       As it should be
     </button>
     <div v-for="side in sides" :key="side" class="mt-2.5">
-      <template v-if="criterion.how.kind === 'judged'">
+      <div v-if="pictureOf(side)" class="mb-2 border-l-4 border-ink pl-3 leading-[1.3]" :data-measured="side">
+        <b>{{ sideNames[side] ? `${sideNames[side]}, on the photograph` : 'On the photograph' }}:</b> {{ sayPicture(side) }}
+        <template v-if="answer[side]?.kind === 'overruled'"><br />Overruled: {{ reasonOf(side) }}. What counts is answered below.</template>
+        <button
+          v-else-if="overruling !== side"
+          class="btn btn-quiet mt-1 min-h-11 px-3 py-1 text-[16px] font-normal"
+          @click="overruling = side"
+        >
+          Overrule it
+        </button>
+        <form v-else class="mt-1 flex gap-2" @submit.prevent="overrule(side)">
+          <input
+            v-model="why"
+            class="field"
+            aria-label="Why the picture is overruled"
+            placeholder="felt by hand: a lock stood up"
+            maxlength="200"
+          /><button class="btn">Overrule</button>
+        </form>
+      </div>
+      <template v-if="isMeasured(side)" />
+      <template v-else-if="criterion.how.kind === 'judged'">
         <fieldset>
           <legend v-if="sideNames[side]" class="font-[650]">{{ sideNames[side] }}</legend>
           <button
@@ -132,7 +195,7 @@ const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kin
               levelOf(side) === level ? 'border-ink bg-ink text-sheet' : 'border-hair'
             ]"
             :aria-pressed="levelOf(side) === level"
-            @click="emit('answer', side, { kind: 'level', level })"
+            @click="give(side, { kind: 'level', level })"
           >
             <span class="numeral text-[20px]">{{ level }}</span>{{ criterion.how.levels[level] }}
           </button>
@@ -169,17 +232,19 @@ const isEye = computed(() => sides.value.every((side) => props.answer[side]?.kin
       </div>
       <div class="mt-1.5 flex flex-wrap gap-2">
         <button
-          :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', answer[side]?.kind === 'excused' ? 'bg-ink text-sheet' : 'btn-quiet']"
+          v-if="!isMeasured(side)"
+          :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', handOf(side)?.kind === 'excused' ? 'bg-ink text-sheet' : 'btn-quiet']"
           @click="excusing = side"
         >
           <GlyphMark name="excused" :size="16" />Came in so{{ sideNames[side] ? `, ${sideNames[side].toLowerCase()}` : '' }}
         </button>
         <button
+          v-if="!isMeasured(side)"
           :class="[
             'btn min-h-11 px-3 py-1 text-[16px] font-normal',
-            answer[side]?.kind === 'instructor' ? 'bg-ink text-sheet' : 'btn-quiet'
+            handOf(side)?.kind === 'instructor' ? 'bg-ink text-sheet' : 'btn-quiet'
           ]"
-          @click="emit('answer', side, { kind: 'instructor' })"
+          @click="give(side, { kind: 'instructor' })"
         >
           Instructor finished it
         </button>

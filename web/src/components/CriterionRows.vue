@@ -47,6 +47,7 @@ function target({ how }: Criterion): string {
 }
 function sayFollows({ how }: Criterion, parts: GradeResult['parts']): string {
   const says = parts.map(({ side, say }) => (side === 'whole' ? say : `${side} ${say}`)).join('; ')
+  if (parts.some(({ basis }) => basis === 'picture')) return `Measured on a photograph: ${says}.`
   if (how.kind !== 'computed') return `Computed from the readings of both sides: ${says}.`
   const from = props.standard.criteria.find(({ id }) => id === how.readingsOf)
   return `Computed from the readings of “${from?.label}”, ${formulaById(how.formula)?.says}: ${says}.`

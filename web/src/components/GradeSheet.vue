@@ -81,6 +81,9 @@ useKeys([
           <GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}
         </p>
       </FoundPlate>
+      <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet mt-3 inline-flex no-underline" data-measure
+        >Measure it on photographs</RouterLink
+      >
       <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
     </main>
     <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Grade sheet">

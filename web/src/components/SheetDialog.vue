@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
-defineProps<{ open: boolean; title: string }>()
+defineProps<{ open: boolean; title: string; wide?: boolean }>()
 defineEmits<{ close: [] }>()
 </script>
 
@@ -9,7 +9,9 @@ defineEmits<{ close: [] }>()
   <Dialog :open="open" class="relative z-50" @close="$emit('close')">
     <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
     <div class="fixed inset-0 flex items-end justify-center overflow-y-auto sm:items-center sm:p-6">
-      <DialogPanel class="max-h-full w-full max-w-[620px] overflow-y-auto border-2 border-ink bg-sheet p-5 sm:p-6">
+      <DialogPanel
+        :class="['max-h-full w-full overflow-y-auto border-2 border-ink bg-sheet p-5 sm:p-6', wide ? 'max-w-[1180px]' : 'max-w-[620px]']"
+      >
         <div class="flex items-start justify-between gap-4">
           <DialogTitle as="h1">{{ title }}</DialogTitle>
           <button class="btn btn-quiet min-h-11 px-3" @click="$emit('close')">Close</button>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { unitOf } from '@peen/core/grade'
+import { MEASURE_IDS, measureSpec, type MeasureId } from '@peen/core/measure'
 import { REGIONS } from '@peen/core/regions'
 import { FORMULAS, formulaById, STATIONS, type Criterion, type FormulaId, type How, type Standard } from '@peen/core/standard'
 import { computed } from 'vue'
@@ -32,6 +34,16 @@ const putKind = (kind: How['kind']) => put({ how: howOf(kind, props.standard, ho
 function putFormula(id: FormulaId): void {
   if (how.value.kind !== 'computed') return
   put({ how: computedBy(id, how.value.sides, how.value.instrument, how.value) })
+}
+/** what a photograph can be measured for in this criterion's unit */
+const onPictures = computed(() =>
+  MEASURE_IDS.map(measureSpec).filter(
+    ({ unit }) => how.value.kind !== 'judged' && how.value.kind !== 'length' && unit === unitOf(how.value)
+  )
+)
+function putPicture(id: string): void {
+  const { picture: _gone, ...rest } = props.criterion
+  emit('change', id === '' ? rest : { ...rest, picture: id as MeasureId })
 }
 const text = (event: Event) => (event.target as HTMLInputElement).value
 const levelNames = ['0', '1', '2', '3', '4, as it should be']
@@ -71,6 +83,15 @@ const putLevel = (i: number, value: string) => {
       <select class="field h-12" :value="how.sides" @change="putHow({ sides: text($event) })">
         <option value="single">once</option>
         <option value="pair">left and right, each half</option>
+      </select></label
+    >
+    <label v-if="onPictures.length" class="sm:col-span-2"
+      ><span class="label">On a photograph</span>
+      <select class="field h-12" :value="criterion.picture ?? ''" @change="putPicture(text($event))">
+        <option value="">not answered by one</option>
+        <option v-for="one in onPictures" :key="one.id" :value="one.id">
+          {{ one.name }}, {{ one.view === 'head' ? 'head from the front' : 'profile' }}
+        </option>
       </select></label
     >
     <p v-if="formula" class="muted sm:col-span-2">{{ formula.says }}, in {{ formula.unit }}.</p>

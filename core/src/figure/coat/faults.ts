@@ -19,6 +19,8 @@ export type Fault =
   | { readonly kind: 'tiltedBand'; readonly degrees: number }
   /** the underline waves by this much to either side */
   | { readonly kind: 'wavyLine'; readonly mm: number }
+  /** the underline hangs lower by this much at its rear end (higher below 0) */
+  | { readonly kind: 'slopedLine'; readonly mm: number }
   /** the top of the head is cut level, this far below its round */
   | { readonly kind: 'flatHead'; readonly mm: number }
   /** too much taken out of the stop */

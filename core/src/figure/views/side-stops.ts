@@ -37,6 +37,7 @@ export function sideStops(side: Side, worn: Coat, plan: Coat, faults: Faults): S
 function underline(side: Side, shape: Extract<Shape, { kind: 'straightLine' }>, faults: Faults): Stop {
   const { marks: m, heightMm: h } = side.skeleton
   const wave = faultOf(faults, 'wavyLine')?.mm ?? 0
+  const slope = faultOf(faults, 'slopedLine')?.mm ?? 0
   const [x0, x1] = [m.elbow[0] - 0.02 * h, m.flank[0] + 0.05 * h]
   const [y0, y1] = [m.brisket[1] - shape.frontMm, m.flank[1] - shape.rearMm]
   return {
@@ -47,7 +48,7 @@ function underline(side: Side, shape: Extract<Shape, { kind: 'straightLine' }>, 
       const t = Math.max(0, Math.min(1, (x - x0) / (x1 - x0)))
       // rounded up behind the elbow, where the leg stands in front of it
       const corner = 0.4 * shape.frontMm * (1 - smoothstep(0, 0.14, t))
-      return [x, lerp(y0, y1, t) + corner + wave * Math.sin(t * 11)]
+      return [x, lerp(y0, y1 - slope, t) + corner + wave * Math.sin(t * 11)]
     }
   }
 }

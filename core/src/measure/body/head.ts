@@ -56,7 +56,7 @@ const sideOf = (hour: number): ClockDeparture['side'] =>
  */
 export function measureFrontHead(head: FrontHead): FrontHeadMeasures {
   const kept = evenly(head.outline, STEP_MM).filter((point) => !isLeftOut(head, clockOf(head.betweenEyes, point)))
-  const circle = fitCircle(kept)
+  const circle = trimmedCircle(kept)
   const departures = kept.map((point) => Math.hypot(point[0] - circle.centre[0], point[1] - circle.centre[1]) - circle.radius)
   const worst = departures.reduce((best, value, i) => (Math.abs(value) > Math.abs(departures[best]) ? i : best), 0)
   const hour = clockOf(head.betweenEyes, kept[worst])
@@ -68,6 +68,21 @@ export function measureFrontHead(head: FrontHead): FrontHeadMeasures {
     radii: hours,
     sides: compareSides(head)
   }
+}
+
+/** The circle of most of a head: what leaves it most (a flat top, a proud cheek) must not draw it along. Chosen: a fifth. */
+const ROUND_SHARE = 0.8
+const TRIM_ROUNDS = 4
+
+function trimmedCircle(points: readonly Point[]): CircleFit {
+  let circle = fitCircle(points)
+  for (let round = 0; round < TRIM_ROUNDS; round++) {
+    const { centre, radius } = circle
+    const off = (point: Point) => Math.abs(Math.hypot(point[0] - centre[0], point[1] - centre[1]) - radius)
+    const nearest = [...points].sort((a, b) => off(a) - off(b)).slice(0, Math.max(3, Math.ceil(points.length * ROUND_SHARE)))
+    circle = fitCircle(nearest)
+  }
+  return circle
 }
 
 const isLeftOut = ({ leftOut }: FrontHead, hour: number) => leftOut.some((span) => isIn(hour, span))

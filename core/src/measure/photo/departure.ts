@@ -3,7 +3,7 @@ import type { RegionId } from '../../regions'
 import { layOutline, layOver, layPoint, type Laid } from '../fit/align'
 import { evenly } from '../fit/ring'
 import type { Point } from '../types'
-import { toPx } from './frame'
+import { toMm, toPx } from './frame'
 import type { PlannedView } from './plan'
 import type { Proposal } from './propose'
 import { traceOf, type Reading } from './trace'
@@ -25,6 +25,9 @@ export type RegionDeparture = {
 const LEAST_PLACES = 6
 /** How a dog stands differs from the plan, and from the visit before, by about this, mm. Chosen on drawn dogs. */
 const POSE_U_MM = 2
+/** Legs stand elsewhere each time. Chosen on drawn dogs. */
+const LEG_POSE_U_MM = 5
+const LEGS: ReadonlySet<RegionId> = new Set(['foreleg', 'foreFoot', 'thigh', 'rearPastern', 'rearFoot'])
 /** A found edge farther than this from the planned one is another part of the dog, mm. Chosen. */
 const FARTHEST_MM = 45
 /** Places of the plan are the dog's outer edge where they lie this near to its outline, mm. */
@@ -45,7 +48,10 @@ export function laidRigid(reading: Reading, planned: PlannedView, laid: Laid): L
       true
     )
   }
-  const thin = evenly(planned.outline, 6)
+  // legs stand before and behind the spine, and elsewhere each time: the trunk, head and tail lay the plan
+  const trunk = outerRim(planned).filter(({ region }) => !LEGS.has(region))
+  const every = Math.max(1, Math.floor(trunk.length / 220))
+  const thin = trunk.filter((_, i) => i % every === 0).map(({ at }) => at)
   const start = layOver(
     thin,
     thin.map((point) => layPoint(laid, point)),
@@ -58,11 +64,16 @@ export function laidRigid(reading: Reading, planned: PlannedView, laid: Laid): L
 export function departuresFrom(reading: Reading, planned: PlannedView, { laid }: Pick<Proposal, 'laid'>): readonly PlaceDeparture[] {
   if (!reading.frame.hasScale || reading.outline.length < 3) return []
   const rigid = laidRigid(reading, planned, laid)
-  const rim = outerRim(planned).map(({ at, skin, region }) => ({ at: layPoint(rigid, at), skin: layPoint(rigid, skin), region }))
+  const rim = outerRim(planned).map(({ at, skin, region, depthMm }) => ({
+    at: layPoint(rigid, at),
+    skin: layPoint(rigid, skin),
+    region,
+    depthMm
+  }))
   const { outline } = traceOf(reading)
   return outline.flatMap((place, i): PlaceDeparture[] => {
     const near = rim.reduce((best, own) => (apart(own.at, place) < apart(best.at, place) ? own : best))
-    const byMm = outwardFrom(near.at, near.skin, place)
+    const byMm = outwardFrom(near.at, near.skin, inLayer(reading, i, near.depthMm, place))
     return Math.abs(byMm) > FARTHEST_MM ? [] : [{ at: reading.outline[i], byMm, region: near.region }]
   })
 }
@@ -73,9 +84,10 @@ export function regionDepartures(reading: Reading, planned: PlannedView, { laid 
   const rigid = laidRigid(reading, planned, laid)
   const { outline } = traceOf(reading)
   const found = new Map<RegionId, { readonly by: number; readonly over: number }[]>()
-  for (const { at, skin, region } of outerRim(planned)) {
+  for (const { at, skin, region, depthMm } of outerRim(planned)) {
     const [edge, root] = [layPoint(rigid, at), layPoint(rigid, skin)]
-    const place = outline.reduce((best, own) => (apart(own, edge) < apart(best, edge) ? own : best))
+    const nearest = outline.reduce((best, own, i) => (apart(own, edge) < apart(outline[best], edge) ? i : best), 0)
+    const place = inLayer(reading, nearest, depthMm, outline[nearest])
     const by = outwardFrom(edge, root, place)
     if (Math.abs(by) > FARTHEST_MM) continue
     found.set(region, [...(found.get(region) ?? []), { by, over: apart(edge, root) + by }])
@@ -91,10 +103,17 @@ export function regionDepartures(reading: Reading, planned: PlannedView, { laid 
         region,
         byMm,
         overSkinMm: mean(own.map(({ over }) => over)),
-        uMm: Math.hypot(POSE_U_MM, spread / Math.sqrt(own.length / 4)),
+        uMm: Math.hypot(LEGS.has(region) ? LEG_POSE_U_MM : POSE_U_MM, spread / Math.sqrt(own.length / 4)),
         n: own.length
       }
     })
+}
+
+/** A place of the outline as it lies in the plane of the part it belongs to: a leg or a beard stands nearer than the rest. */
+function inLayer({ frame, outline, depths }: Reading, i: number, depthMm: number, place: Point): Point {
+  const [x, y] = toMm(frame, outline[i], depthMm)
+  const [ex, ey] = toMm(frame, outline[i], depths.edge.mm)
+  return [place[0] + x - ex, place[1] + y - ey]
 }
 
 /** Where the planned outline would lie in the picture, px. */

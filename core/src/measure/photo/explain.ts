@@ -26,6 +26,14 @@ export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): re
   switch (key.id) {
     case 'headCircle':
       return drawCircle(trace, px, reading)
+    case 'headTop': {
+      const { betweenEyes } = frontHeadOf(trace)
+      const top = trace.outline.reduce(
+        (best, point) => (Math.abs(point[0] - betweenEyes[0]) < 3 && point[1] < best[1] ? point : best),
+        betweenEyes
+      )
+      return [...drawReference(trace, line), line('off', [betweenEyes, top])]
+    }
     case 'headPair':
     case 'headSides':
       return [...drawReference(trace, line), line('mirror', mirrored(trace))]

@@ -2,7 +2,7 @@
 import { areaOf } from '../body/curves'
 import { measureFrontHead, type FrontHead, type FrontHeadMeasures, type HourSpan } from '../body/head'
 import { straightness } from '../body/profile'
-import { clockOf, reachAt } from '../fit/ring'
+import { clockOf, radiusAt, reachAt } from '../fit/ring'
 import type { Point } from '../types'
 import type { MeasureSpec } from './catalogue'
 import type { LineId, PlaceId } from './places'
@@ -110,6 +110,18 @@ export const HEAD_MEASURES: readonly MeasureSpec[] = [
     optional: STANDING_EARS,
     lines: [],
     of: (trace) => Math.abs(roundOf(trace).sides.largest.byMm)
+  },
+  {
+    id: 'headTop',
+    name: 'Top of the head over the eyes',
+    view: 'head',
+    from: 'outline',
+    unit: 'mm',
+    sides: 'whole',
+    largest: false,
+    places: EYES,
+    lines: [],
+    of: (trace) => topOver(trace)
   },
   {
     id: 'visor',
@@ -231,6 +243,21 @@ export const HEAD_MEASURES: readonly MeasureSpec[] = [
     of: (trace, side) => straightness(lineIn(trace, side === 'left' ? 'headSideLeft' : 'headSideRight'), 'left').offMm
   }
 ]
+
+/** Hours either side of twelve over which the top of a head is told. Chosen: between ears that stand. */
+const TOP_HOURS = [-0.5, -0.25, 0, 0.25, 0.5] as const
+
+/** How far the head reaches over the line of the eyes, mean about twelve o'clock, mm. */
+function topOver(trace: Trace): number {
+  const { betweenEyes } = frontHeadOf(trace)
+  const [ax, ay] = across(trace)
+  const lean = (Math.atan2(ay, ax) / (2 * Math.PI)) * 12
+  const heights = TOP_HOURS.map((hour) => {
+    const reach = radiusAt(trace.outline, betweenEyes, (12 + hour + lean) % 12)
+    return reach === null ? NaN : reach * Math.cos((hour / 12) * 2 * Math.PI)
+  })
+  return heights.reduce((sum, height) => sum + height, 0) / heights.length
+}
 
 /** How far the visor's nearest place stands over an eye along the midline, mm. */
 function heightOver(trace: Trace, eye: PlaceId): number {

@@ -3,6 +3,7 @@ export const MEASURE_IDS = [
   'headCircle',
   'headPair',
   'headSides',
+  'headTop',
   'visor',
   'visorLevel',
   'eyesShown',

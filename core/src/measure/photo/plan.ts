@@ -9,7 +9,13 @@ import type { Depths } from './trace'
 export type PlannedDog = { readonly body: BodyType; readonly withersMm: number; readonly coat: Coat; readonly lengths: Lengths }
 
 /** A place of the planned coat's outer edge, mm, y down, facing left or facing us; `skin` lies under it. */
-export type PlannedPlace = { readonly at: Point; readonly skin: Point; readonly region: RegionId; readonly layer: string }
+export type PlannedPlace = {
+  readonly at: Point
+  readonly skin: Point
+  readonly region: RegionId
+  readonly layer: string
+  readonly depthMm: number
+}
 export type PlannedView = {
   readonly outline: readonly Point[]
   readonly rim: readonly PlannedPlace[]
@@ -39,7 +45,7 @@ export function plannedView({ body, withersMm, coat, lengths }: PlannedDog, seen
   const edge = skull?.depthMm ?? 0
   return {
     outline: evenly(whole.map(down), CELL_MM),
-    rim: figure.rim().map(({ at, skin, region, layer }) => ({ at: down(at), skin: down(skin), region, layer })),
+    rim: figure.rim().map(({ at, skin, region, layer, depthMm }) => ({ at: down(at), skin: down(skin), region, layer, depthMm })),
     marks: Object.fromEntries(Object.entries(marks).map(([name, point]) => [name, down(point as Point)])),
     face: face ? { eyeX: face.eyeX, noseY: -face.noseY } : null,
     earsStand: body.earKind === 'prick' || body.earKind === 'button',

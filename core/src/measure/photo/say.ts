@@ -44,6 +44,13 @@ export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue:
       const what = id === 'headPair' ? `${prouder} cheek` : `${prouder} side of the head`
       return `${what} stands ${mm(value)} prouder than the ${other}, at ${atHour(told.hour)}: take it back ${mm(value)}.`
     }
+    case 'headTop': {
+      const off = plannedValue === null ? 0 : value - plannedValue
+      if (Math.round(Math.abs(off)) < 2 * AS_PLANNED.mm) return 'The top of the head stands as high as planned.'
+      return off < 0
+        ? `The head is flat on top: it lies ${mm(off)} lower than planned. Leave it there, and let it grow.`
+        : `The top of the head stands ${mm(off)} higher than planned: take it down ${mm(off)}.`
+    }
     case 'topline': {
       const [withers, tailSet] = [placeIn(trace, 'withers'), placeIn(trace, 'tailSet')]
       const { rise, dip } = topline(edgeBetween(trace.outline, withers, tailSet), withers, tailSet)

@@ -9,6 +9,7 @@ import {
   type NewGate
 } from '@peen/contract'
 import { reading, route, type Route } from '../../http'
+export { addPicture, picturesOf } from './pictures'
 import { addPicture, pictureBytes, removePicture } from './pictures'
 import { closeVisit, keepChosen, keepFound, sayReady, visitPage } from './visit'
 

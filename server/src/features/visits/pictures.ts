@@ -1,6 +1,6 @@
 // Photographs of a dog before and after: turned upright, made small enough, without the place where they were taken.
 import { MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance } from '@peen/contract'
-import { and, asc, eq } from 'drizzle-orm'
+import { and, asc, eq, notExists, sql } from 'drizzle-orm'
 import sharp from 'sharp'
 import { v7 } from 'uuid'
 import { inTransaction, tables, type Reader } from '../../db'
@@ -9,7 +9,8 @@ import { sessionRow } from '../practice'
 
 /** More pixels than any tablet takes; a small file can hold many. */
 const MOST_PIXELS = 50_000_000
-const LONG_SIDE_PX = 1600
+/** A dog is measured on it: two pixels a millimetre for a dog of a metre. */
+const LONG_SIDE_PX = 2400
 const KINDS = new Map([
   ['jpeg', 'JPEG'],
   ['png', 'PNG'],
@@ -18,11 +19,14 @@ const KINDS = new Map([
 
 export async function picturesOf(db: Reader, sessionId: string): Promise<PictureView[]> {
   const { id, moment, stance, widthPx, heightPx } = tables.pictures
-  return db
+  const rows = await db
     .select({ id, moment, stance, widthPx, heightPx })
     .from(tables.pictures)
     .where(eq(tables.pictures.sessionId, sessionId))
     .orderBy(asc(stance))
+  // an older one that was measured is kept, but it is no longer the picture of its stance; ids are made in order of time
+  const newer = (row: PictureView, one: PictureView) => one.moment === row.moment && one.stance === row.stance && one.id > row.id
+  return rows.filter((row) => row.moment === 'during' || !rows.some((one) => newer(row, one)))
 }
 
 /** The picture re-encoded. Refuses what is no JPEG, PNG or WebP, what is broken, and what holds too many pixels. */
@@ -39,7 +43,7 @@ export async function cleaned(bytes: Buffer): Promise<{ readonly bytes: Buffer; 
     const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .rotate()
       .resize({ width: LONG_SIDE_PX, height: LONG_SIDE_PX, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 84 })
+      .jpeg({ quality: 88 })
       .toBuffer({ resolveWithObject: true })
     return { bytes: data, widthPx: info.width, heightPx: info.height }
   } catch {
@@ -47,7 +51,7 @@ export async function cleaned(bytes: Buffer): Promise<{ readonly bytes: Buffer; 
   }
 }
 
-/** Keeps a photograph of a visit; the newer one before or after takes the place of the older one of its stance. */
+/** Keeps a photograph of a visit; the newer one before or after takes the place of the older one of its stance, which stays only where it was measured. */
 export async function addPicture(
   { db, clock }: Services,
   actor: Me,
@@ -70,9 +74,15 @@ export async function addPicture(
   const picture = await cleaned(raw)
   const row = { id: v7(), sessionId, moment: moment as Moment, stance: stance as Stance, by: actor.id, at: await clock.now(), ...picture }
   await inTransaction(db, async (tx) => {
-    const { pictures: p } = tables
+    const { pictures: p, pictureMarks: marks } = tables
+    const unmeasured = notExists(
+      tx
+        .select({ one: sql`1` })
+        .from(marks)
+        .where(eq(marks.pictureId, p.id))
+    )
     if (row.moment !== 'during')
-      await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance)))
+      await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance), unmeasured))
     await tx.insert(p).values(row)
   })
   const { id, widthPx, heightPx } = row

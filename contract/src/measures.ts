@@ -1,0 +1,145 @@
+// A photograph's own marks: scale, corrected outline, places and lines, as one assessor put them.
+import {
+  LINE_IDS,
+  PLACE_IDS,
+  SCALE_THINGS,
+  SEEN,
+  type Corrections,
+  type LineId,
+  type PlaceId,
+  type Point,
+  type RegionDeparture,
+  type ScaleMark,
+  type Seen,
+  type SkinReading
+} from '@peen/core/measure'
+import { isRegionId } from '@peen/core/regions'
+import { chosen } from './fields'
+import type { GradingView } from './views'
+import type { PictureView } from './visits'
+import { array, boolean, lazy, mixed, number, object } from './yup'
+
+/** A place somebody put, or one that is only proposed and was not touched yet. */
+export type MarkedPlace = { readonly at: Point; readonly uPx: number; readonly touched: boolean }
+export type PhotoMarks = {
+  readonly scale: ScaleMark | null
+  readonly corrections: Corrections
+  readonly outline: readonly Point[]
+  readonly edgeUPx: readonly number[]
+  readonly places: Readonly<Partial<Record<PlaceId, MarkedPlace>>>
+  readonly lines: Readonly<Partial<Record<LineId, readonly Point[]>>>
+}
+
+/** Marks of one picture by whoever is reading them; `version` 0 where nobody has begun. */
+export type PictureMarks = {
+  readonly pictureId: string
+  readonly seen: Seen
+  readonly version: number
+  readonly marks: PhotoMarks | null
+}
+
+/** Everything that measuring one trim needs. */
+export type MeasurePage = {
+  readonly grading: GradingView
+  /** photographs after the trim that can be measured, and the same stances before it */
+  readonly pictures: readonly PictureView[]
+  readonly marks: readonly PictureMarks[]
+  /** what a gauge has said of this dog's outline, at this visit and before */
+  readonly skin: readonly SkinReading[]
+  /** is a table camera to be asked for a picture? */
+  readonly hasCamera: boolean
+}
+
+export type SaveMarks = {
+  readonly version: number
+  readonly seen: Seen
+  readonly marks: PhotoMarks
+  readonly regions: readonly RegionDeparture[]
+}
+
+const MOST_POINTS = 6000
+const far = number()
+  .required()
+  .min(-20000, ({ path, value }) => `${path} is ${value}; allowed is -20000 to 20000 px.`)
+  .max(20000, ({ path, value }) => `${path} is ${value}; allowed is -20000 to 20000 px.`)
+const point = array().of(far).required().length(2)
+const points = (most: number) => array().of(point).required().max(most)
+const ends = array().of(point).required().length(2)
+const mm = (label: string, low: number, high: number) =>
+  number()
+    .required(`${label} is missing.`)
+    .min(low, ({ value }) => `${label} is ${value}; allowed is ${low} to ${high} mm.`)
+    .max(high, ({ value }) => `${label} is ${value}; allowed is ${low} to ${high} mm.`)
+
+const scale = object({
+  what: chosen('What the scale is', SCALE_THINGS),
+  upright: boolean().required(),
+  ends,
+  lengthMm: mm('Length of the scale', 1, 3000),
+  behindMm: mm('How far behind the dog’s middle it stands', -500, 500),
+  behindUMm: mm('How surely that is known', 0, 500),
+  cameraMm: mm('Distance of the camera', 300, 20000),
+  endUPx: number().required().min(0).max(50),
+  check: object({ ends, lengthMm: mm('Check length', 1, 3000) })
+    .noUnknown()
+    .nullable()
+    .defined()
+}).noUnknown()
+
+const byName = <T extends string>(allowed: readonly T[], of: unknown, what: string) =>
+  lazy((value: unknown) => {
+    const keys = Object.keys((value as object) ?? {}).slice(0, 200)
+    const stray = keys.find((key) => !(allowed as readonly string[]).includes(key))
+    return object(Object.fromEntries(keys.map((key) => [key, of as never])))
+      .required()
+      .test('known', `${what} "${String(stray).slice(0, 40)}" is not known.`, () => stray === undefined)
+  })
+
+const marks = object({
+  scale: scale.nullable().defined(),
+  corrections: object({
+    backdrop: array()
+      .of(object({ x: far, y: far, width: far, height: far }).noUnknown())
+      .required()
+      .max(60),
+    strokes: array()
+      .of(
+        object({
+          of: chosen('A stroke’s side', ['dog', 'backdrop'] as const),
+          through: points(2000),
+          radiusPx: number().required().min(0.5).max(500)
+        }).noUnknown()
+      )
+      .required()
+      .max(200),
+    anchors: points(200)
+  }).noUnknown(),
+  outline: points(MOST_POINTS),
+  edgeUPx: array().of(number().required().min(0).max(500)).required().max(MOST_POINTS),
+  places: byName(
+    PLACE_IDS,
+    object({ at: point, uPx: number().required().min(0).max(500), touched: boolean().required() }).noUnknown(),
+    'A place'
+  ),
+  lines: byName(LINE_IDS, points(400), 'A line')
+}).noUnknown()
+
+export const marksSchema = object({
+  version: number().required().integer().min(0),
+  seen: chosen('From where it is seen', SEEN),
+  marks: marks.required(),
+  regions: array()
+    .of(
+      object({
+        region: mixed<string>()
+          .required()
+          .test('region', 'A region is not known.', (value) => typeof value === 'string' && isRegionId(value)),
+        byMm: number().required().min(-500).max(500),
+        overSkinMm: number().required().min(-500).max(500),
+        uMm: number().required().min(0).max(500),
+        n: number().required().integer().min(0).max(100000)
+      }).noUnknown()
+    )
+    .required()
+    .max(40)
+}).noUnknown()

@@ -1,0 +1,142 @@
+// What a measured photograph answers on the grade sheet.
+import {
+  coatDepth,
+  keysIn,
+  measureSpec,
+  measuresSeen,
+  type MeasureId,
+  type PhotoFound,
+  type RegionDeparture,
+  type Seen,
+  type SkinReading
+} from '../measure'
+import type { Criterion, Standard } from '../standard'
+import { shareOfMarks } from './measure'
+import { sidesOf, unitOf } from './parts'
+import type { PictureMeasured, SideKey } from './types'
+
+/** Which criteria of a standard a picture from there can answer, and by what. */
+export function criteriaSeen(standard: Standard, seen: Seen): readonly { readonly criterion: Criterion; readonly measure: MeasureId }[] {
+  return standard.criteria.flatMap((criterion) => {
+    const { picture } = criterion
+    return picture && keysIn(seen, picture).length > 0 && measureSpec(picture).unit === unitOf(criterion.how)
+      ? [{ criterion, measure: picture }]
+      : []
+  })
+}
+
+/** Told only where a criterion asks: they say again what another measure says, or what not every trim should have. */
+const ONLY_ASKED: ReadonlySet<MeasureId> = new Set([
+  'headSides',
+  'skirtLevel',
+  'muzzlePair',
+  'bandByComb',
+  'rearCurve',
+  'apparentBody',
+  'plumeToTable'
+])
+
+/**
+ * Everything worth measuring in a picture of this trim: what its criteria ask, and what the same places and lines tell
+ * besides, so that nobody places a landmark for it.
+ */
+export function measuresAsked(standard: Standard, seen: Seen): readonly MeasureId[] {
+  const asked = new Set(criteriaSeen(standard, seen).map(({ measure }) => measure))
+  const specs = [...asked].map(measureSpec)
+  const placed = new Set<string>(
+    specs.flatMap(({ places, lines, linesOf }) => [...places, ...lines, ...(linesOf ? [...linesOf('left'), ...linesOf('right')] : [])])
+  )
+  const free = measuresSeen(seen).filter(
+    ({ id, places, lines, linesOf }) =>
+      !asked.has(id) &&
+      !ONLY_ASKED.has(id) &&
+      !linesOf &&
+      places.length + lines.length > 0 &&
+      [...places, ...lines].every((own) => placed.has(own))
+  )
+  return [...asked, ...free.map(({ id }) => id)]
+}
+
+export type PictureAnswer = { readonly criterionId: string; readonly side: SideKey; readonly measured: PictureMeasured }
+
+/**
+ * The answers that a measured picture gives. A side that is not seen in it is not answered. Lengths are answered where
+ * this dog's skin is known from a gauge; else they stay open.
+ */
+export function answersFrom(
+  standard: Standard,
+  seen: Seen,
+  pictureId: string,
+  found: Pick<PhotoFound, 'measures'>,
+  regions: readonly RegionDeparture[],
+  skin: readonly SkinReading[]
+): readonly PictureAnswer[] {
+  const measured = criteriaSeen(standard, seen).flatMap(({ criterion, measure }) =>
+    found.measures
+      .filter(({ id }) => id === measure)
+      .flatMap(({ side, value, u, common }): PictureAnswer[] => {
+        const own = sidesOf(criterion.how)
+        const to = own.includes('whole') ? 'whole' : side
+        // a departure has no sign; what compares or is worked out has one
+        const told = criterion.how.kind === 'measured' ? Math.abs(value) : value
+        return own.includes(to) ? [{ criterionId: criterion.id, side: to, measured: { measure, pictureId, value: told, u, common } }] : []
+      })
+  )
+  return [...measured, ...lengthsFrom(standard, seen, pictureId, regions, skin)]
+}
+
+function lengthsFrom(
+  standard: Standard,
+  seen: Seen,
+  pictureId: string,
+  regions: readonly RegionDeparture[],
+  skin: readonly SkinReading[]
+): readonly PictureAnswer[] {
+  if (seen === 'head') return []
+  return standard.criteria.flatMap((criterion): PictureAnswer[] => {
+    if (criterion.how.kind !== 'length') return []
+    const region = regions.find((own) => own.region === criterion.region)
+    const depth = region ? coatDepth(region, skin, seen) : null
+    if (!depth) return []
+    const side: SideKey = criterion.how.sides === 'pair' ? seen : 'whole'
+    return [{ criterionId: criterion.id, side, measured: { measure: 'coatDepth', pictureId, value: depth.mm, u: depth.uMm, common: 0 } }]
+  })
+}
+
+/** What a measure without a criterion may stand off its plan before it is told, in its own unit. Chosen: what an eye sees. */
+const OFF_PLAN: Readonly<Record<string, number>> = { mm: 4, degrees: 3, '%': 10, turns: 1 }
+/** The most that such a measure weighs, marks of 100: it helps, and costs nobody a mark. Chosen. */
+const MOST_OFF_PLAN = 2
+
+export type WeighedMeasure = {
+  readonly measure: PhotoFound['measures'][number]
+  readonly criterionId: string | null
+  readonly loss: number
+}
+
+/**
+ * Measures of a picture with what each is worth, most first: marks lost on the sheet, and for what no criterion asks how
+ * far it stands off its plan.
+ * @param planned what each measure comes to on the dog as it was planned
+ */
+export function weighMeasures(
+  standard: Standard,
+  seen: Seen,
+  found: Pick<PhotoFound, 'measures'>,
+  planned: Readonly<Partial<Record<MeasureId, number>>>
+): readonly WeighedMeasure[] {
+  const asked = criteriaSeen(standard, seen)
+  return found.measures
+    .map((measure): WeighedMeasure => {
+      const own = asked.find((one) => one.measure === measure.id)?.criterion
+      if (own && own.how.kind !== 'judged') {
+        const value = own.how.kind === 'measured' ? Math.abs(measure.value) : measure.value
+        const loss = (own.weight / sidesOf(own.how).length) * (1 - shareOfMarks(value, own.how.band, own.how.limit))
+        return { measure, criterionId: own.id, loss }
+      }
+      const plan = planned[measure.id]
+      const over = plan === undefined ? 0 : Math.abs(measure.value - plan) / OFF_PLAN[measure.unit] - 1
+      return { measure, criterionId: null, loss: Math.min(MOST_OFF_PLAN, Math.max(0, over)) }
+    })
+    .sort((a, b) => b.loss - a.loss)
+}

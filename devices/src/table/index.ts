@@ -1,0 +1,1 @@
+export { sceneFor, snapshot, type BeforeCamera, type Standing, type Stands } from './snapshot'

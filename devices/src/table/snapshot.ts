@@ -1,0 +1,48 @@
+// The table camera as a device: told what stands before it, it answers with a photograph and nothing else.
+import { CoreError } from '@peen/core/error'
+import type { BodyType, Coat, Colouring, Fault, Lengths } from '@peen/core/figure'
+import { seedOf } from '@peen/core/stats'
+import { photograph, usualScene, type Scene, type Seen } from '../camera'
+
+/** The dog as it is planned: what a real camera would simply see. */
+export type BeforeCamera = {
+  readonly name: string
+  readonly seen: Seen
+  readonly moment: string
+  readonly withersMm: number
+  readonly body: BodyType
+  readonly coat: Coat
+  readonly colouring: Colouring
+}
+
+/** How a dog of this name really stands there, before and after: known to the device alone. */
+export type Standing = {
+  readonly faults?: readonly Fault[]
+  readonly lengths?: Lengths
+  readonly days?: number
+  readonly yawDeg?: number
+}
+export type Stands = Readonly<Record<string, Readonly<Record<string, Standing>>>>
+
+/** A table camera sees two megapixels. */
+const PICTURE = Object.freeze({ widthPx: 1632, heightPx: 1224, jpegQuality: 90 })
+/** Hair that has grown since the last trim, days: how a dog comes in. */
+const BEFORE_DAYS = 40
+
+/** The scene that a request makes. @throws CoreError for what no camera could see */
+export function sceneFor(before: BeforeCamera, stands: Stands): Scene {
+  const { name, seen, moment, withersMm, body, coat, colouring } = before
+  if (!['left', 'right', 'head'].includes(seen))
+    throw new CoreError({ code: 'unknown', path: 'seen', got: seen, limit: 'left, right, head' })
+  const own = stands[name]?.[moment] ?? (moment === 'before' ? { days: BEFORE_DAYS } : {})
+  const worn = { lengths: { ...coat.lengths, ...own.lengths }, faults: own.faults ?? [], days: own.days ?? 0 }
+  const scene = usualScene({ body, withersMm, colouring, coat, worn }, seen)
+  return {
+    ...scene,
+    picture: PICTURE,
+    camera: { ...scene.camera, yawDeg: own.yawDeg ?? 0 },
+    seed: Math.abs(seedOf(`${name} ${seen} ${moment}`)) % 100000
+  }
+}
+
+export const snapshot = (before: BeforeCamera, stands: Stands): Promise<Buffer> => photograph(sceneFor(before, stands))

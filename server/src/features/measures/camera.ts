@@ -1,0 +1,45 @@
+// The table camera: a device of its own on this machine, asked over loopback for a picture of what stands before it.
+import { MOMENTS, type Me, type PictureView } from '@peen/contract'
+import { bodyById, coatFor, colouringOf } from '@peen/content'
+import { fitBody, sizedTo } from '@peen/core/figure'
+import { SEEN } from '@peen/core/measure'
+import { refuse, type Services } from '../../http'
+import { sessionRow } from '../practice'
+import { standardOf } from '../school'
+import { addPicture } from '../visits'
+
+const cameraUrl = () => process.env.PEEN_CAMERA_URL ?? null
+export const hasCamera = (): boolean => cameraUrl() !== null
+/** A camera that has not answered by then is out of order. */
+const WAIT_MS = 60_000
+
+/** Takes a picture of the dog that stands at this visit's table, and keeps it as one that was uploaded. */
+export async function takePicture(services: Services, actor: Me, sessionId: string, moment: string, stance: string): Promise<PictureView> {
+  const url = cameraUrl()
+  if (!url) throw refuse.conflict('noCamera', 'No table camera is connected: choose a picture instead.')
+  if (!(SEEN as readonly string[]).includes(stance) || !(MOMENTS as readonly string[]).includes(moment))
+    throw refuse.invalid([{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; the table camera takes ${SEEN.join(', ')}.` }])
+  const { session, dog } = await sessionRow(services.db, sessionId)
+  const standard = await standardOf(services.db, session.standardId, session.standardVersion)
+  const coat = coatFor(dog.bodyType, standard.plan.drawnAs)
+  const body = bodyById(dog.bodyType)
+  const { withersMm } = dog
+  const before = {
+    name: dog.name,
+    seen: stance,
+    moment,
+    withersMm,
+    body: fitBody(body, { withersMm, ...dog.profile?.own }),
+    coat: { ...coat, lengths: standard.plan.lengthsMm, shapes: sizedTo(coat.shapes, withersMm / body.withersMm) },
+    colouring: colouringOf(dog.colour)
+  }
+  const answer = await fetch(`${url}/snapshot`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(before),
+    signal: AbortSignal.timeout(WAIT_MS)
+  }).catch(() => null)
+  if (!answer?.ok)
+    throw refuse.conflict('cameraSilent', 'The table camera does not answer. Nothing was changed: try again, or choose a picture.')
+  return addPicture(services, actor, sessionId, moment, stance, Buffer.from(await answer.arrayBuffer()))
+}

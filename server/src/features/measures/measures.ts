@@ -1,0 +1,109 @@
+// Photographs of a finished trim as one assessor measures them. Each assessor has own marks, blind to the others'.
+import type { MeasurePage, Me, PictureMarks, SaveMarks } from '@peen/contract'
+import { fromReadings, type Answers } from '@peen/core/grade'
+import { SEEN, type RegionDeparture, type Seen, type SkinReading } from '@peen/core/measure'
+import type { Standard } from '@peen/core/standard'
+import { and, eq, inArray } from 'drizzle-orm'
+import { inTransaction, tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { gradedBy } from '../derived'
+import { gradingView } from '../grading'
+import { hasCamera } from './camera'
+import { picturesOf } from '../visits'
+
+/** Everything that measuring the trim of a grading needs. Only its own assessor measures for it. */
+export async function measurePage(services: Services, actor: Me, gradingId: string): Promise<MeasurePage> {
+  const grading = await gradingView(services, actor, gradingId)
+  if (!grading.own) throw refuse.forbidden('A trim is measured by the assessor who grades it.')
+  const { db } = services
+  const pictures = (await picturesOf(db, grading.sessionId)).filter(
+    ({ stance, moment }) => moment !== 'during' && (SEEN as readonly string[]).includes(stance)
+  )
+  const ids = pictures.map(({ id }) => id)
+  const rows = ids.length === 0 ? [] : await ownMarks(db, actor.id, ids)
+  const marks = pictures.map(({ id, stance }): PictureMarks => {
+    const row = rows.find(({ pictureId }) => pictureId === id)
+    return { pictureId: id, seen: stance as Seen, version: row?.version ?? 0, marks: row?.marks ?? null }
+  })
+  return { grading, pictures, marks, skin: await skinOf(db, grading.dog.id, gradingId), hasCamera: hasCamera() }
+}
+
+function ownMarks(db: Reader, by: string, pictureIds: readonly string[]) {
+  const { pictureMarks: m } = tables
+  return db
+    .select()
+    .from(m)
+    .where(and(eq(m.by, by), inArray(m.pictureId, [...pictureIds])))
+}
+
+/** Keeps the marks of one picture. A second device that writes from an older version gets 409 and its text is not lost: it is still on that device. */
+export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: string, body: SaveMarks): Promise<{ version: number }> {
+  const at = await clock.now()
+  return inTransaction(db, async (tx) => {
+    const { pictures: p, sessions: s, pictureMarks: m } = tables
+    const picture = (
+      await tx
+        .select({ id: p.id, stance: p.stance, apprenticeId: s.apprenticeId })
+        .from(p)
+        .innerJoin(s, eq(s.id, p.sessionId))
+        .where(eq(p.id, pictureId))
+        .for('update')
+    )[0]
+    if (!picture) throw refuse.notFound('This picture')
+    if (picture.stance !== body.seen)
+      throw refuse.invalid([{ path: 'seen', detail: `Seen is ${body.seen}; this picture was taken as ${picture.stance}.` }])
+    const known = (
+      await tx
+        .select({ version: m.version })
+        .from(m)
+        .where(and(eq(m.pictureId, pictureId), eq(m.by, actor.id)))
+    )[0]
+    const version = known?.version ?? 0
+    if (version !== body.version)
+      throw refuse.conflict('marksConflict', 'Another device has marked this picture in the meantime. Its marks stand; read them again.')
+    const row = { seen: body.seen, version: version + 1, marks: body.marks, regions: [...body.regions], at }
+    if (known)
+      await tx
+        .update(m)
+        .set(row)
+        .where(and(eq(m.pictureId, pictureId), eq(m.by, actor.id)))
+    else await tx.insert(m).values({ pictureId, by: actor.id, ...row })
+    return { version: version + 1 }
+  })
+}
+
+/**
+ * What gauge readings have said of this dog's outline: every signed grading, and this one as it stands, whose assessor
+ * both read a length and measured a picture of that region and side.
+ */
+export async function skinOf(db: Reader, dogId: string, gradingId: string): Promise<SkinReading[]> {
+  const { gradings: g, sessions: s, pictures: p, pictureMarks: m } = tables
+  const rows = await db
+    .select({ grading: g, seen: m.seen, regions: m.regions })
+    .from(m)
+    .innerJoin(p, eq(p.id, m.pictureId))
+    .innerJoin(s, eq(s.id, p.sessionId))
+    .innerJoin(g, and(eq(g.sessionId, s.id), eq(g.assessorId, m.by)))
+    .where(and(eq(s.dogId, dogId), eq(p.moment, 'after')))
+  const counted = rows.filter(({ grading }) => grading.status === 'signed' || grading.id === gradingId)
+  const found: SkinReading[] = []
+  for (const { grading, seen, regions } of counted) {
+    const { standard } = await gradedBy(db, grading)
+    found.push(...skinFrom(standard, grading.answers, seen, regions))
+  }
+  return found
+}
+
+/** A profile shows its own side; the head from the front shows neither side's length alone. */
+function skinFrom(standard: Standard, answers: Answers, seen: Seen, regions: readonly RegionDeparture[]): SkinReading[] {
+  if (seen === 'head') return []
+  return standard.criteria.flatMap(({ id, how, region }): SkinReading[] => {
+    const found = regions.find((own) => own.region === region)
+    if (how.kind !== 'length' || !found) return []
+    const given = answers[id]?.[how.sides === 'pair' ? seen : 'whole']
+    const instrument = standard.instruments.find((one) => one.id === how.instrument)
+    if (given?.kind !== 'readings' || !instrument) return []
+    const { value, u } = fromReadings(given.mm, instrument)
+    return [{ region, seen, overSkinMm: found.overSkinMm, overSkinU: found.uMm, gaugeMm: value, gaugeU: u }]
+  })
+}

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import type { GradingView } from '@peen/contract'
+import { answersFrom, sayPlace, type PictureMeasured, type SideKey } from '@peen/core/grade'
+import { REGION_VIEWS, type SkinReading } from '@peen/core/measure'
+import { regionName, type RegionId } from '@peen/core/regions'
+import { sayNumber, upperFirst } from '@peen/core/units'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import type { Photo } from './usePhoto'
+
+// What the picture says, first things first; what it cannot say, and why; what it answers on the grade sheet.
+const props = defineProps<{ photo: Photo; grading: GradingView; skin: readonly SkinReading[]; chosen: string | null }>()
+const emit = defineEmits<{ choose: [key: string | null] }>()
+
+const result = computed(() => props.photo.result.value)
+const answers = computed(() => {
+  if (!result.value) return []
+  const { standard } = props.grading
+  return answersFrom(standard, props.photo.seen, props.photo.pictureId, result.value.found, result.value.regions, props.skin)
+})
+const keyOf = ({ id, side }: { id: string; side: string }) => `${id}.${side}`
+const measureOf = (key: string) => result.value?.found.measures.find((one) => keyOf(one) === key)
+const NAMES = { outline: 'the outline', line: 'a drawn line', landmarks: 'places' } as const
+/** what this criterion was told by an earlier picture, before the trim was corrected */
+function earlier(criterionId: string | null): PictureMeasured | null {
+  if (!criterionId) return null
+  const given = Object.values(props.grading.answers[criterionId] ?? {}).find(
+    (one) => one.kind === 'picture' && one.pictureId !== props.photo.pictureId
+  )
+  return given?.kind === 'picture' ? given : null
+}
+const lengths = computed(() => answers.value.filter(({ measured }) => measured.measure === 'coatDepth'))
+const label = (criterionId: string, side: SideKey) => {
+  const criterion = props.grading.standard.criteria.find(({ id }) => id === criterionId)!
+  return `${criterion.label}, ${sayPlace(criterion, side).toLowerCase()}`
+}
+/** regions with a length of their own on this sheet: seen here or not, gauged before or not */
+const table = computed(() => {
+  const regions = [...new Set(props.grading.standard.criteria.filter(({ how }) => how.kind === 'length').map(({ region }) => region))]
+  return regions.map((region: RegionId) => {
+    const seen = REGION_VIEWS[region]?.includes(props.photo.seen) ?? false
+    const known = props.skin.some((one) => one.region === region && one.seen === props.photo.seen)
+    const by = result.value?.regions.find((one) => one.region === region)
+    return {
+      region,
+      word: !seen ? 'not seen from here' : known ? 'told by this dog’s own skin' : 'cannot tell: use the gauge',
+      seen,
+      known,
+      by
+    }
+  })
+})
+</script>
+
+<template>
+  <div data-found>
+    <p v-if="photo.measuring.value && !result" role="status">Measuring …</p>
+    <p v-if="result?.found.refused" class="flex gap-2 text-[17px] leading-[1.3] font-[650]" role="alert">
+      <GlyphMark name="fails" :size="20" class="mt-0.5 flex-none" />{{ result.found.refused }}
+    </p>
+    <template v-else-if="result">
+      <p v-if="result.found.yaw" class="muted">
+        Head turned {{ sayNumber(Math.abs(result.found.yaw.deg)) }} degrees{{
+          Math.abs(result.found.yaw.deg) < 0.1 ? '' : ` to its own ${result.found.yaw.deg > 0 ? 'left' : 'right'}`
+        }}, u {{ sayNumber(result.found.yaw.u) }}.
+      </p>
+      <ol class="m-0 list-none p-0">
+        <li v-for="say in result.says" :key="keyOf(say.key)" class="border-b border-line">
+          <button
+            class="flex w-full gap-2 px-1 py-2 leading-[1.3]"
+            :class="chosen === keyOf(say.key) && 'bg-well'"
+            :aria-pressed="chosen === keyOf(say.key)"
+            :data-say="keyOf(say.key)"
+            @click="emit('choose', chosen === keyOf(say.key) ? null : keyOf(say.key))"
+          >
+            <GlyphMark :name="say.loss > 0 ? 'fails' : 'meets'" :size="18" class="mt-0.5 flex-none" />
+            <span
+              ><span :class="say.loss > 0 && 'font-[650]'">{{ say.text }}</span>
+              <span class="muted block"
+                >{{ sayNumber(measureOf(keyOf(say.key))!.value) }} {{ measureOf(keyOf(say.key))!.unit }}, u
+                {{ sayNumber(measureOf(keyOf(say.key))!.u) }}, from {{ NAMES[measureOf(keyOf(say.key))!.from]
+                }}<template v-if="earlier(say.criterionId)"
+                  >; the picture before said {{ sayNumber(earlier(say.criterionId)!.value) }}</template
+                ></span
+              ></span
+            >
+          </button>
+        </li>
+      </ol>
+      <template v-if="result.found.untold.length">
+        <h2 class="mt-4">Not told yet</h2>
+        <ul class="m-0 list-none p-0">
+          <li v-for="one in result.found.untold" :key="keyOf(one)" class="muted border-b border-line py-1.5 leading-[1.3]">
+            {{ one.name }}{{ one.side === 'whole' ? '' : `, ${one.side}` }}: {{ one.why }}
+          </li>
+        </ul>
+      </template>
+      <template v-if="lengths.length">
+        <h2 class="mt-4">Lengths, by this dog’s skin</h2>
+        <p v-for="one in lengths" :key="one.criterionId" class="m-0 border-b border-line py-1.5">
+          {{ label(one.criterionId, one.side) }}: {{ sayNumber(one.measured.value) }} mm, u {{ sayNumber(one.measured.u) }}
+        </p>
+      </template>
+      <h2 class="mt-4">Where lengths are seen</h2>
+      <table class="w-full border-collapse leading-[1.25]">
+        <tbody>
+          <tr v-for="row in table" :key="row.region" class="border-b border-line">
+            <th class="py-1.5 text-left font-normal">{{ upperFirst(regionName(row.region)) }}</th>
+            <td class="muted py-1.5">{{ row.word }}</td>
+            <td
+              class="py-1.5 text-right whitespace-nowrap"
+              :class="row.by && (row.by.byMm > 2.5 ? 'text-long' : row.by.byMm < -2.5 ? 'text-short' : '')"
+            >
+              {{ row.by && row.seen ? `${sayNumber(Math.abs(row.by.byMm))} mm ${row.by.byMm >= 0 ? 'outside' : 'inside'} the plan` : '' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="muted mt-2 leading-[1.3]">
+        A picture shows the shape. How long the hair is, only the gauge tells, until this dog’s own skin is known there.
+      </p>
+    </template>
+    <p v-else-if="!photo.measuring.value" class="leading-[1.35]">The outline comes first.</p>
+  </div>
+</template>

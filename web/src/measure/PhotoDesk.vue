@@ -1,0 +1,237 @@
+<script setup lang="ts">
+import type { GradingView, PictureMarks, PictureView } from '@peen/contract'
+import type { LineId, PlaceId, Point, ScaleMark, SkinReading } from '@peen/core/measure'
+import { LINES } from '@peen/core/measure'
+import { computed, ref, watch } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import { useKeys } from '../composables/useKeys'
+import { drawnShapes, outlineShapes, type Handle, type Shape } from './drawing'
+import FoundPart from './FoundPart.vue'
+import OutlinePart from './OutlinePart.vue'
+import PhotoCanvas from './PhotoCanvas.vue'
+import PhotoExplained from './PhotoExplained.vue'
+import PlacesPart from './PlacesPart.vue'
+import ScalePart from './ScalePart.vue'
+import { usePhoto } from './usePhoto'
+
+// One photograph from its scale to what it says, in four steps; the picture stays in the middle.
+const props = defineProps<{
+  own: PictureMarks
+  grading: GradingView
+  picture: PictureView
+  before: PictureView | null
+  skin: readonly SkinReading[]
+}>()
+const photo = usePhoto(props.own, props.grading.dog, props.grading.standard)
+defineExpose({ photo })
+
+const STEPS = [
+  { id: 'scale', name: '1 Scale' },
+  { id: 'outline', name: '2 Outline' },
+  { id: 'places', name: '3 Places' },
+  { id: 'found', name: '4 Found' }
+] as const
+type StepId = (typeof STEPS)[number]['id']
+const step = ref<StepId>(props.own.marks?.scale ? 'found' : 'scale')
+const outlineTool = ref<'look' | 'backdrop' | 'dog' | 'wall' | 'anchor'>('look')
+const brush = ref<'fine' | 'middle' | 'broad'>('middle')
+const BRUSH_PX = { fine: 6, middle: 16, broad: 40 }
+const place = ref<PlaceId | null>(null)
+const line = ref<LineId | null>(null)
+const ends = ref<Point[]>([])
+const checking = ref(false)
+const checkEnds = ref<Point[]>([])
+const said = ref<string | null>(null)
+const explained = ref(false)
+watch(step, () => {
+  ;[place.value, line.value, checking.value] = [null, null, false]
+  outlineTool.value = 'look'
+})
+
+const marks = computed(() => photo.marks.value)
+const tool = computed<'pan' | 'tap' | 'brush'>(() => {
+  if (step.value === 'scale') return !marks.value.scale || checking.value ? 'tap' : 'pan'
+  if (step.value === 'outline')
+    return outlineTool.value === 'look' ? 'pan' : outlineTool.value === 'dog' || outlineTool.value === 'wall' ? 'brush' : 'tap'
+  return step.value === 'places' && (line.value || place.value) ? 'tap' : 'pan'
+})
+const brushPx = computed(() => (BRUSH_PX[brush.value] * (photo.size.value?.width ?? 1600)) / 1600)
+
+const handles = computed<Handle[]>(() => {
+  const { scale, places, lines } = marks.value
+  if (step.value === 'scale') {
+    const own = scale ? scale.ends : ends.value
+    const check = scale?.check?.ends ?? checkEnds.value
+    return [
+      ...own.map((at, i) => ({ id: `end.${i}`, at, touched: true })),
+      ...(checking.value || scale?.check ? check.map((at, i) => ({ id: `check.${i}`, at, touched: true })) : [])
+    ]
+  }
+  if (step.value !== 'places') return []
+  const points = line.value ? (lines[line.value] ?? []).map((at, i) => ({ id: `${line.value}.${i}`, at, touched: true })) : []
+  return line.value ? points : photo.places.flatMap((id) => (places[id] ? [{ id, at: places[id].at, touched: places[id].touched }] : []))
+})
+const shapes = computed<Shape[]>(() => {
+  const { scale, outline, lines } = marks.value
+  const found = photo.result.value
+  const own: Shape[] = []
+  if (step.value === 'found') {
+    const key = said.value
+    const say = found?.says.find((one) => `${one.key.id}.${one.key.side}` === key)
+    if (found) own.push({ kind: 'path', points: found.planned, closed: true, tone: 'plan' })
+    own.push(...outlineShapes(outline, found?.departures ?? []))
+    if (say) own.push(...drawnShapes(say.drawn))
+  } else if (outline.length) own.push({ kind: 'path', points: outline, closed: true, tone: 'outline' })
+  if (step.value === 'places')
+    for (const id of photo.lines) {
+      const points = lines[id]
+      if (points?.length) own.push({ kind: 'path', points, closed: LINES[id].closed ?? false, tone: 'taken' })
+    }
+  if (step.value === 'scale') {
+    if (scale) own.push({ kind: 'path', points: scale.ends, tone: 'scale' })
+    if (scale?.check) own.push({ kind: 'path', points: scale.check.ends, tone: 'check' })
+  }
+  return own
+})
+
+function tap(at: Point): void {
+  if (step.value === 'scale') return tapEnd(at)
+  if (step.value === 'outline' && outlineTool.value === 'anchor')
+    return photo.correct({ anchors: [...marks.value.corrections.anchors, at] })
+  if (step.value === 'outline' && outlineTool.value === 'backdrop') {
+    const half = 12
+    return photo.correct({
+      backdrop: [...marks.value.corrections.backdrop, { x: at[0] - half, y: at[1] - half, width: 2 * half, height: 2 * half }]
+    })
+  }
+  if (step.value === 'places' && line.value) photo.setLine(line.value, [...(marks.value.lines[line.value] ?? []), at])
+  else if (step.value === 'places' && place.value) photo.movePlace(place.value, at)
+}
+const scalePart = ref<{ now: ScaleMark } | null>(null)
+function tapEnd(at: Point): void {
+  if (checking.value && marks.value.scale) {
+    checkEnds.value = [...checkEnds.value, at].slice(-2)
+    const [a, b] = checkEnds.value
+    if (a && b) photo.setScale({ ...marks.value.scale, check: { ends: [a, b], lengthMm: 50 } })
+    return
+  }
+  ends.value = [...ends.value, at]
+  const [a, b] = ends.value
+  if (!a || !b) return
+  ends.value = []
+  photo.setScale({ ...scalePart.value!.now, ends: [a, b] })
+  if (photo.problem.value) return
+  step.value = 'outline'
+}
+function move(id: string, at: Point): void {
+  const [what, index] = id.split('.')
+  const i = Number(index)
+  const { scale, lines } = marks.value
+  const swap = (two: readonly [Point, Point]): readonly [Point, Point] => (i === 0 ? [at, two[1]] : [two[0], at])
+  if (what === 'end' && scale) photo.setScale({ ...scale, ends: swap(scale.ends) })
+  else if (what === 'end') ends.value = ends.value.map((own, k) => (k === i ? at : own))
+  else if (what === 'check' && scale?.check) photo.setScale({ ...scale, check: { ...scale.check, ends: swap(scale.check.ends) } })
+  else if (index !== undefined && line.value)
+    photo.setLine(
+      line.value,
+      (lines[line.value] ?? []).map((own, k) => (k === i ? at : own))
+    )
+  else photo.movePlace(id as PlaceId, at)
+}
+function select(id: string): void {
+  if (step.value === 'places' && !id.includes('.')) place.value = id as PlaceId
+}
+function stroke(through: readonly Point[]): void {
+  const of = outlineTool.value === 'dog' ? 'dog' : 'backdrop'
+  if (through.length) photo.correct({ strokes: [...marks.value.corrections.strokes, { of, through, radiusPx: brushPx.value }] })
+}
+function nudge(dx: number, dy: number): void {
+  const own = place.value ? marks.value.places[place.value] : undefined
+  if (step.value === 'places' && place.value && own) photo.movePlace(place.value, [own.at[0] + dx, own.at[1] + dy])
+}
+const at = computed(() => STEPS.findIndex(({ id }) => id === step.value))
+const go = (by: number) => void (step.value = STEPS[Math.min(STEPS.length - 1, Math.max(0, at.value + by))].id)
+const canvas = ref<InstanceType<typeof PhotoCanvas> | null>(null)
+useKeys([
+  { key: 'ArrowLeft', label: 'Chosen place one pixel left', run: () => nudge(-1, 0) },
+  { key: 'ArrowRight', label: 'Chosen place one pixel right', run: () => nudge(1, 0) },
+  { key: 'ArrowUp', label: 'Chosen place one pixel up', run: () => nudge(0, -1) },
+  { key: 'ArrowDown', label: 'Chosen place one pixel down', run: () => nudge(0, 1) },
+  { key: '+', label: 'Magnify the picture', run: () => canvas.value?.magnify(1.5) },
+  { key: '-', label: 'Smaller', run: () => canvas.value?.magnify(1 / 1.5) },
+  { key: '0', label: 'Whole picture', run: () => canvas.value?.fit() },
+  { key: 'n', label: 'Next step of this picture', run: () => go(1) },
+  { key: 'b', label: 'Step before', run: () => go(-1) },
+  { key: 'a', label: 'All places lie right', run: () => step.value === 'places' && photo.agree() },
+  { key: 'u', label: 'Take back the last mark', run: () => void photo.undo() }
+])
+</script>
+
+<template>
+  <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_440px] lg:overflow-hidden" :data-desk="photo.seen">
+    <main class="flex h-[58vh] min-w-0 flex-col lg:h-auto" aria-label="The picture">
+      <PhotoCanvas
+        v-if="photo.size.value"
+        ref="canvas"
+        :src="`/api/pictures/${photo.pictureId}`"
+        :width="photo.size.value.width"
+        :height="photo.size.value.height"
+        :shapes="shapes"
+        :handles="handles"
+        :selected="place"
+        :tool="tool"
+        :brush-px="brushPx"
+        @tap="tap"
+        @move="move"
+        @select="select"
+        @stroke="stroke"
+      />
+      <p v-else class="p-6" role="status">{{ photo.problem.value ?? 'Opening the picture …' }}</p>
+    </main>
+    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="What the picture says">
+      <nav class="flex border-b-2 border-ink" aria-label="Steps of this picture">
+        <button
+          v-for="one in STEPS"
+          :key="one.id"
+          class="narrow min-h-[48px] flex-auto px-1 text-center"
+          :class="step === one.id ? 'bg-ink font-[650] text-sheet' : 'muted'"
+          :aria-current="step === one.id ? 'step' : undefined"
+          @click="step = one.id"
+        >
+          {{ one.name }}
+        </button>
+      </nav>
+      <div class="min-h-0 flex-1 px-4 py-3 lg:overflow-y-auto">
+        <p v-if="photo.problem.value" class="mb-2 flex gap-2 leading-[1.3] font-[650]" role="alert">
+          <GlyphMark name="fails" :size="18" class="mt-0.5 flex-none" />{{ photo.problem.value }}
+        </p>
+        <ScalePart
+          v-if="step === 'scale'"
+          ref="scalePart"
+          :seen="photo.seen"
+          :scale="marks.scale"
+          :ends="ends"
+          :checking="checking"
+          @put="photo.setScale"
+          @check="(on) => (checking = on)"
+          @again="photo.setScale(null)"
+        />
+        <OutlinePart v-else-if="step === 'outline'" v-model:tool="outlineTool" v-model:brush="brush" :photo="photo" />
+        <PlacesPart v-else-if="step === 'places'" v-model:place="place" v-model:line="line" :photo="photo" />
+        <FoundPart v-else :photo="photo" :grading="grading" :skin="skin" :chosen="said" @choose="(key) => (said = key)" />
+      </div>
+      <div class="flex items-center gap-2 border-t border-line px-4 py-2">
+        <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" :disabled="photo.undoable.value === 0" @click="photo.undo">
+          Undo
+        </button>
+        <span class="flex-1" />
+        <button v-if="step === 'found'" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="explained = true">
+          Explain and save it
+        </button>
+        <button v-else class="btn min-h-11" @click="go(1)">Next: {{ STEPS[at + 1].name.slice(2).toLowerCase() }}</button>
+        <slot v-if="step === 'found'" />
+      </div>
+    </aside>
+    <PhotoExplained v-if="explained" :photo="photo" :grading="grading" :before="before" @close="explained = false" />
+  </div>
+</template>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { GradingView, PictureView } from '@peen/contract'
+import { computed, onMounted, ref } from 'vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import { saveFile } from '../library/save-file'
+import { drawnShapes, outlineShapes, type Shape } from './drawing'
+import { paintExplained } from './paint-explained'
+import type { Photo } from './usePhoto'
+
+// The picture explained in one sheet: before beside after, where it is too long and too short, the biggest gains as callouts.
+const props = defineProps<{ photo: Photo; grading: GradingView; before: PictureView | null }>()
+defineEmits<{ close: [] }>()
+const canvas = ref<HTMLCanvasElement | null>(null)
+const failed = ref(false)
+/** as many as can be minded: the same three that a grade sheet says at most */
+const MOST_SAID = 3
+const said = computed(() => (props.photo.result.value?.says ?? []).filter(({ loss }) => loss > 0).slice(0, MOST_SAID))
+const shapes = computed<Shape[]>(() => {
+  const found = props.photo.result.value
+  if (!found) return []
+  const own = said.value.length > 0 ? said.value : found.says.slice(0, 1)
+  return [
+    { kind: 'path', points: found.planned, closed: true, tone: 'plan' },
+    ...outlineShapes(props.photo.marks.value.outline, found.departures),
+    ...own.flatMap(({ drawn }) => drawnShapes(drawn))
+  ]
+})
+const title = computed(() => `${props.grading.dog.name}, ${props.grading.standard.name}, ${props.grading.onDate}`)
+
+onMounted(async () => {
+  try {
+    await paintExplained(canvas.value!, {
+      title: title.value,
+      after: `/api/pictures/${props.photo.pictureId}`,
+      before: props.before ? `/api/pictures/${props.before.id}` : null,
+      shapes: shapes.value,
+      callouts: said.value.map(({ text, drawn }) => ({ text, drawn }))
+    })
+  } catch {
+    failed.value = true
+  }
+})
+function save(): void {
+  canvas.value!.toBlob(
+    (blob) => blob && saveFile(blob, `${props.grading.dog.name}-${props.photo.seen}-${props.grading.onDate}.png`),
+    'image/png'
+  )
+}
+</script>
+
+<template>
+  <SheetDialog open wide title="The picture explained" @close="$emit('close')">
+    <p v-if="failed" role="alert">The picture could not be drawn here. Close this and open it again.</p>
+    <canvas
+      ref="canvas"
+      class="h-auto w-full border border-line"
+      :aria-label="`${title}: ${said.map(({ text }) => text).join(' ')}`"
+      data-explained
+    />
+    <ul class="mt-2 mb-0 list-none p-0">
+      <li v-for="one in said" :key="one.text" class="py-1 leading-[1.3] font-[650]">{{ one.text }}</li>
+      <li v-if="said.length === 0" class="py-1">Nothing here departs from what the trim asks.</li>
+    </ul>
+    <p class="muted">
+      Violet, drawn through: too long against the plan. Orange, dashed: too short. White dots: the planned outline. Thin black: what it is
+      held against.
+    </p>
+    <button class="btn btn-go mt-2" @click="save">Save as PNG</button>
+  </SheetDialog>
+</template>

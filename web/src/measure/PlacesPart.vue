@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { LEAST_LINE_POINTS, LINES, PLACES, type LineId, type PlaceId } from '@peen/core/measure'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import type { Photo } from './usePhoto'
+
+// Places and lines that this trim's criteria need: proposed where the outline tells them, agreed to or dragged by hand.
+const props = defineProps<{ photo: Photo }>()
+const place = defineModel<PlaceId | null>('place', { required: true })
+const line = defineModel<LineId | null>('line', { required: true })
+const marks = computed(() => props.photo.marks.value)
+const hasProposed = computed(() => props.photo.untouched.value.some((id) => marks.value.places[id]))
+function draw(id: LineId): void {
+  line.value = line.value === id ? null : id
+  place.value = null
+}
+function choose(id: PlaceId): void {
+  place.value = place.value === id ? null : id
+  line.value = null
+}
+</script>
+
+<template>
+  <div data-places>
+    <p v-if="photo.places.length === 0 && photo.lines.length === 0" class="leading-[1.35]">
+      No criterion of this trim needs a place here: the outline alone is told.
+    </p>
+    <template v-if="photo.places.length">
+      <p class="leading-[1.35]">
+        <template v-if="hasProposed">Dashed places are only proposed. Drag each to where it lies, or agree if all lie right.</template
+        ><template v-else>Every place was put by hand or agreed to. Drag one to mend it; arrow keys move the chosen one.</template>
+      </p>
+      <button v-if="hasProposed" class="btn btn-go mt-2 w-full" @click="photo.agree">They all lie right</button>
+      <ul class="mt-2 mb-0 list-none p-0">
+        <li v-for="id in photo.places" :key="id" class="border-b border-line">
+          <button
+            class="flex min-h-11 w-full items-center gap-2 px-1 py-1 leading-[1.2]"
+            :class="place === id && 'bg-well'"
+            :aria-pressed="place === id"
+            :data-place="id"
+            @click="choose(id)"
+          >
+            <GlyphMark
+              :name="marks.places[id]?.touched ? 'meets' : marks.places[id] ? 'cannotTell' : 'missing'"
+              :size="16"
+              class="flex-none"
+            />
+            <span class="flex-1">{{ PLACES[id].name }}</span>
+            <span class="muted">{{ marks.places[id] ? (marks.places[id].touched ? 'put' : 'proposed') : 'touch it in the picture' }}</span>
+          </button>
+        </li>
+      </ul>
+    </template>
+    <template v-if="photo.lines.length">
+      <h2 class="mt-4">Lines to draw</h2>
+      <ul class="mt-1 mb-0 list-none p-0">
+        <li v-for="id in photo.lines" :key="id" class="border-b border-line">
+          <button
+            class="flex min-h-11 w-full items-center gap-2 px-1 py-1 leading-[1.2]"
+            :class="line === id && 'bg-well'"
+            :aria-pressed="line === id"
+            :data-line="id"
+            @click="draw(id)"
+          >
+            <GlyphMark :name="(marks.lines[id]?.length ?? 0) >= LEAST_LINE_POINTS ? 'meets' : 'missing'" :size="16" class="flex-none" />
+            <span class="flex-1">{{ LINES[id].name }}</span>
+            <span class="muted">{{ marks.lines[id]?.length ?? 0 }} of {{ LEAST_LINE_POINTS }} or more</span>
+          </button>
+        </li>
+      </ul>
+      <p v-if="line" class="mt-2 flex items-center justify-between gap-3 leading-[1.3]">
+        Touch five or more places along it, in order.
+        <button v-if="marks.lines[line]?.length" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="photo.setLine(line, [])">
+          Draw it anew
+        </button>
+      </p>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import type { PictureView } from '@peen/contract'
+import type { Seen } from '@peen/core/measure'
+import { ref } from 'vue'
+import { api, sentenceOf } from '../api/client'
+import GlyphMark from '../components/GlyphMark.vue'
+
+// The way to a picture that can be measured: how the dog must stand, and three ways to take it.
+const props = defineProps<{ visitId: string; seen: Seen; hasCamera: boolean; again: boolean }>()
+const emit = defineEmits<{ taken: [picture: PictureView] }>()
+const busy = ref(false)
+const refused = ref<string | null>(null)
+const MOST_MB = 15
+
+const GUIDE: Readonly<Record<Seen, readonly string[]>> = {
+  head: [
+    'Head straight: the nose before the middle between the eyes, up to 3 degrees.',
+    'The camera level with the eyes, a metre away or more.',
+    'A ruler, a comb of known length or a board upright beside the head, level with the eyes.',
+    'Comb up, ears as they are judged, a plain wall of another colour behind.'
+  ],
+  left: [],
+  right: []
+}
+const PROFILE = (side: string) => [
+  `The dog’s ${side} side to the camera, square, all four feet down, head and tail carried as it carries them.`,
+  'The camera level with the middle of the body, two metres away or more, straight on.',
+  'A ruler or a board upright on the table at the dog’s middle.',
+  'Post and loop out of the way if the dog allows it; a plain wall of another colour behind.'
+]
+const lines = () => (props.seen === 'head' ? GUIDE.head : PROFILE(props.seen))
+
+async function run(work: () => Promise<PictureView>): Promise<void> {
+  busy.value = true
+  refused.value = null
+  try {
+    emit('taken', await work())
+  } catch (error) {
+    refused.value = sentenceOf(error)
+  } finally {
+    busy.value = false
+  }
+}
+const fromCamera = () => run(() => api.post<PictureView>(`/visits/${props.visitId}/camera/after/${props.seen}`))
+function fromFile(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  if (file.size > MOST_MB * 1048576) {
+    refused.value = `The picture is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
+    return
+  }
+  void run(() =>
+    api.upload<PictureView>(`/visits/${props.visitId}/pictures/after/${props.seen}`, file, file.type || 'application/octet-stream')
+  )
+}
+</script>
+
+<template>
+  <div :data-take="seen">
+    <template v-if="!again">
+      <h2>How it must stand</h2>
+      <ul class="mt-1 mb-0 list-none p-0 leading-[1.35]">
+        <li v-for="line in lines()" :key="line" class="border-b border-line py-2">{{ line }}</li>
+      </ul>
+    </template>
+    <p class="mt-2 flex gap-2 leading-[1.3]">
+      <GlyphMark name="danger" :size="18" class="mt-0.5 flex-none" />The dog alone: no faces of people. Somebody stays beside it; a dog that
+      cannot stand goes down first.
+    </p>
+    <div class="mt-3 grid gap-2">
+      <button v-if="hasCamera" class="btn btn-go" :disabled="busy" @click="fromCamera">
+        {{ busy ? 'Taking it …' : again ? 'Take it again with the table camera' : 'Take it with the table camera' }}
+      </button>
+      <label class="btn cursor-pointer text-center focus-within:outline-3 focus-within:outline-ink"
+        >Take it with this tablet<input
+          class="sr-only"
+          type="file"
+          accept="image/*"
+          capture="environment"
+          :disabled="busy"
+          @change="fromFile"
+      /></label>
+      <label class="btn btn-quiet cursor-pointer text-center focus-within:outline-3 focus-within:outline-ink"
+        >Choose a picture<input
+          class="sr-only"
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          :disabled="busy"
+          :aria-label="`Picture, ${seen}`"
+          @change="fromFile"
+      /></label>
+    </div>
+    <p v-if="refused" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
+      <GlyphMark name="fails" :size="18" class="mt-0.5 flex-none" />{{ refused }}
+    </p>
+  </div>
+</template>
