@@ -214,12 +214,12 @@ describe('a head from the front', () => {
 
   it('with a prouder right cheek says so, with its millimetres and its hour', () => {
     const measures = measureFrontHead(head(round(swelling(6, 9))))
-    expect(measures.sides.largest.byMm).toBeCloseTo(6, 1)
-    expect(measures.sides.largest.hour).toBeCloseTo(9, 0)
+    expect(measures.sides!.largest.byMm).toBeCloseTo(6, 1)
+    expect(measures.sides!.largest.hour).toBeCloseTo(9, 0)
     expect(measures.most).toMatchObject({ side: 'right' })
     expect(sayFrontHead(measures)[0]).toBe('The right stands 6 mm prouder than the left, at 9 o’clock: take it back 6 mm.')
     const left = measureFrontHead(head(round(swelling(4, 3))))
-    expect(left.sides.largest.byMm).toBeCloseTo(-4, 1)
+    expect(left.sides!.largest.byMm).toBeCloseTo(-4, 1)
     expect(sayFrontHead(left)[0]).toBe('The left stands 4 mm prouder than the right, at 3 o’clock: take it back 4 mm.')
     expect(sayFrontHead(measureFrontHead(head(round())))[0]).toBe('Left and right are alike to within 1 mm.')
   })
@@ -228,15 +228,15 @@ describe('a head from the front', () => {
     const outline = round(swelling(5, 8))
     const plain = measureFrontHead(head(outline))
     const mirrored = measureFrontHead(head(outline.map(([x, y]): Point => [-x, y])))
-    expect(mirrored.sides.largest.byMm).toBeCloseTo(-plain.sides.largest.byMm, 6)
-    expect(mirrored.sides.mean).toBeCloseTo(-plain.sides.mean, 6)
+    expect(mirrored.sides!.largest.byMm).toBeCloseTo(-plain.sides!.largest.byMm, 6)
+    expect(mirrored.sides!.mean).toBeCloseTo(-plain.sides!.mean, 6)
     const turn = ([x, y]: Point): Point => [30 + x * Math.cos(0.2) - y * Math.sin(0.2), -12 + x * Math.sin(0.2) + y * Math.cos(0.2)]
     const turned = measureFrontHead({
       ...head(outline.map(turn)),
       betweenEyes: turn([0, 0]),
       midline: [turn([0, -20]), turn([0, 30])]
     })
-    expect(turned.sides.largest.byMm).toBeCloseTo(plain.sides.largest.byMm, 1)
+    expect(turned.sides!.largest.byMm).toBeCloseTo(plain.sides!.largest.byMm, 1)
     expect(turned.circle.radius).toBeCloseTo(plain.circle.radius, 2)
   })
 
@@ -272,11 +272,11 @@ describe('a head from the front', () => {
     const plain = measureFrontHead(head(outlineOf(), { leftOut: [[10.5, 1.5]] }))
     figure.dress({ lengths: coat.lengths, lengthsB: { ...coat.lengths, cheek: (coat.lengths.cheek ?? 0) + 6 } })
     const proud = measureFrontHead(head(outlineOf(), { leftOut: [[10.5, 1.5]] }))
-    expect(Math.abs(plain.sides.largest.byMm)).toBeLessThan(1)
-    expect(proud.sides.largest.byMm).toBeGreaterThan(3)
-    expect(proud.sides.largest.byMm).toBeLessThan(7)
-    expect(proud.sides.largest.hour).toBeGreaterThan(7)
-    expect(proud.sides.largest.hour).toBeLessThan(10.5)
+    expect(Math.abs(plain.sides!.largest.byMm)).toBeLessThan(1)
+    expect(proud.sides!.largest.byMm).toBeGreaterThan(3)
+    expect(proud.sides!.largest.byMm).toBeLessThan(7)
+    expect(proud.sides!.largest.hour).toBeGreaterThan(7)
+    expect(proud.sides!.largest.hour).toBeLessThan(10.5)
   })
 
   it('is walked at even steps', () => {

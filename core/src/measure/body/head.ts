@@ -27,7 +27,8 @@ export type FrontHeadMeasures = {
   readonly most: ClockDeparture
   /** how far the head reaches from between the eyes at each hour, mm; null where it is left out */
   readonly radii: readonly (number | null)[]
-  readonly sides: SideDifference
+  /** null where ears and neck leave nothing of the two sides to compare */
+  readonly sides: SideDifference | null
 }
 
 /** Right less left, mm: positive where the dog's right stands prouder. */
@@ -66,7 +67,7 @@ export function measureFrontHead(head: FrontHead): FrontHeadMeasures {
     offCentre: { up: head.betweenEyes[1] - circle.centre[1], toRight: head.betweenEyes[0] - circle.centre[0] },
     most: { byMm: departures[worst], hour, side: sideOf(hour) },
     radii: hours,
-    sides: compareSides(head)
+    sides: sidesOf(head)
   }
 }
 
@@ -86,6 +87,15 @@ function trimmedCircle(points: readonly Point[]): CircleFit {
 }
 
 const isLeftOut = ({ leftOut }: FrontHead, hour: number) => leftOut.some((span) => isIn(hour, span))
+
+function sidesOf(head: FrontHead): SideDifference | null {
+  try {
+    return compareSides(head)
+  } catch (error) {
+    if (error instanceof CoreError && error.issue.path === 'outline') return null
+    throw error
+  }
+}
 
 /** Right against left, slice by slice down the midline, where neither is left out. */
 export function compareSides(head: FrontHead): SideDifference {
@@ -136,7 +146,7 @@ const isCheek = (hour: number) => (hour >= 2.3 && hour <= 4.6) || (hour >= 7.4 &
 export function sayFrontHead({ sides, most, circle }: FrontHeadMeasures): string[] {
   const mm = (value: number) => `${Math.round(Math.abs(value))} mm`
   const at = (hour: number) => `${Math.round(hour) % 12 || 12} o’clock`
-  const { byMm, hour } = sides.largest
+  const { byMm, hour } = sides?.largest ?? { byMm: 0, hour: 0 }
   const [prouder, other] = byMm >= 0 ? ['right', 'left'] : ['left', 'right']
   const difference =
     Math.abs(byMm) < 1

@@ -1,4 +1,7 @@
 // The edge of a fluffy coat: where half the backdrop is covered, read across the outline in the whole picture.
+import clip from 'polygon-clipping'
+import { areaOf } from '../body/curves'
+import { crossesItself } from '../fit/overlap'
 import { crosses, evenly } from '../fit/ring'
 import type { Point } from '../types'
 import type { Picture } from './picture'
@@ -55,7 +58,24 @@ export function refined(picture: Picture, outline: readonly Point[], stepPx: num
     const own = [-2, -1, 0, 1, 2].map((k) => offsets[(i + k + n) % n]).sort((a, b) => a - b)[2]
     return [x + normals[i][0] * own, y + normals[i][1] * own]
   })
-  return withoutLoops({ outline: settled, uPx })
+  return uncrossed(withoutLoops({ outline: settled, uPx }))
+}
+
+/** The largest part of an outline that still crosses itself, as one ring; each place keeps the u of the nearest one. */
+function uncrossed(edge: Edge): Edge {
+  if (!crossesItself(edge.outline)) return edge
+  const parts = clip.union([edge.outline.map(([x, y]): [number, number] => [x, y])])
+  const rings = parts.map(([outer]) => outer.slice(0, -1).map(([x, y]): Point => [x, y]))
+  const outline = rings.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))
+  const uAt = ([x, y]: Point) => {
+    let [best, least] = [0, Infinity]
+    edge.outline.forEach(([px, py], i) => {
+      const away = (px - x) ** 2 + (py - y) ** 2
+      if (away < least) [best, least] = [i, away]
+    })
+    return edge.uPx[best]
+  }
+  return { outline, uPx: outline.map(uAt) }
 }
 
 /** Loops of at most this many places are knots in a notch of the coat. Chosen. */
@@ -113,8 +133,13 @@ function coverage(picture: Picture, at: Point, [nx, ny]: Point, steps: number, o
     for (let s = start; s < start + ends; s++) sum += reds[s * 3 + c]
     return sum / ends
   }
-  const inside = [mean(0, 0), mean(0, 1), mean(0, 2)]
   const outside = [mean(width - ends, 0), mean(width - ends, 1), mean(width - ends, 2)]
+  // the coat's own colour lies under the fringe: as deep again, unless the part is thin and the wall shows behind it
+  const deeper = new Float32Array(3)
+  sample(picture, at[0] - (2 * nx * steps) / STEPS_PER_PX, at[1] - (2 * ny * steps) / STEPS_PER_PX, deeper, 0)
+  const far = (colour: readonly number[]) => colour.reduce((sum, value, c) => sum + (value - outside[c]) ** 2, 0)
+  const near = [mean(0, 0), mean(0, 1), mean(0, 2)]
+  const inside = far([...deeper]) > far(near) ? near.map((value, c) => (value + deeper[c]) / 2) : near
   const step = inside.map((value, c) => value - outside[c])
   const size = step[0] ** 2 + step[1] ** 2 + step[2] ** 2
   if (size < LEAST_STEP ** 2) return false

@@ -96,7 +96,7 @@ export const HEAD_MEASURES: readonly MeasureSpec[] = [
     places: ROUND,
     optional: STANDING_EARS,
     lines: [],
-    of: (trace) => -(roundOf(trace).sides.cheeks?.byMm ?? NaN)
+    of: (trace) => -(roundOf(trace).sides?.cheeks?.byMm ?? NaN)
   },
   {
     id: 'headSides',
@@ -109,7 +109,7 @@ export const HEAD_MEASURES: readonly MeasureSpec[] = [
     places: ROUND,
     optional: STANDING_EARS,
     lines: [],
-    of: (trace) => Math.abs(roundOf(trace).sides.largest.byMm)
+    of: (trace) => Math.abs(roundOf(trace).sides?.largest.byMm ?? NaN)
   },
   {
     id: 'headTop',

@@ -38,7 +38,7 @@ export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue:
     case 'headPair':
     case 'headSides': {
       const { sides } = roundOf(trace)
-      const told = id === 'headPair' ? sides.cheeks : sides.largest
+      const told = id === 'headPair' ? sides?.cheeks : sides?.largest
       if (!told || Math.round(Math.abs(value)) < AS_PLANNED.mm) return 'Left and right are alike to within 1 mm.'
       const [prouder, other] = told.byMm >= 0 ? ['Right', 'left'] : ['Left', 'right']
       const what = id === 'headPair' ? `${prouder} cheek` : `${prouder} side of the head`

@@ -1,0 +1,5 @@
+export { trialDog, type TrialDog, type TrialTrim } from './dogs'
+export { runTrial, type TrialResult, type TrialRow } from './trial'
+export { binomialBound, summarise, type TrialSummary } from './summary'
+export { silhouetteRing } from './silhouette'
+export { trialTrims } from './trims'

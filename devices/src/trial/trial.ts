@@ -1,0 +1,136 @@
+// One drawn dog measured: what the measuring code says, against what the scene's own numbers come to.
+import { silhouetteRing } from './silhouette'
+import {
+  evenly,
+  findOutline,
+  frameOf,
+  measurePhoto,
+  measureSpec,
+  plannedTrace,
+  plannedView,
+  type FoundOutline,
+  type MeasureId,
+  type PlaceId,
+  type Point,
+  type Reading,
+  type Trace
+} from '@peen/core/measure'
+import { normalDraw, randomFrom, seedOf, type Random } from '@peen/core/stats'
+import { expose, figureOf, rulerCorner, stageOf, type Stage } from '../camera'
+import type { TrialDog } from './dogs'
+
+export type TrialRow = { readonly measure: MeasureId; readonly truth: number; readonly value: number; readonly u: number }
+export type TrialResult = { readonly rows: readonly TrialRow[]; readonly refused: string | null; readonly doubts: readonly string[] }
+
+/** A person puts a place within this, mm (standard uncertainty), and says so. */
+const HAND_U_MM = 0.4
+/** Points of a drawn line. */
+const LINE_POINTS = 6
+const LINE_U_MM = 0.7
+/** Edge of an outline that was not found in a picture, px. */
+const GEOMETRY_EDGE_PX = 0.35
+
+/** Photographs the dog and measures it, or (`withoutPicture`) projects its outline and measures that. */
+export function runTrial(dog: TrialDog, seed: number, withoutPicture = false): TrialResult {
+  const random = randomFrom(seedOf(`hand ${seed}`))
+  const { scene, seen, said, trim } = dog
+  const stage = stageOf(scene)
+  const ids = (seen === 'head' ? trim.measures.head : trim.measures.profile) ?? []
+  const truth = truthOf(dog, stage)
+  const px = (place: Point, depthMm: number): Point => pxOf(stage, place, depthMm)
+  const corner = rulerCorner(stage)
+  const { lengthMm, depthMm } = scene.ruler!
+  const end = (up: number): Point => jitter(toPixel(stage, [corner[0], corner[1] + up, depthMm]), 1, random)
+  const { widthPx, heightPx } = scene.picture
+  const frame = frameOf(
+    seen,
+    { widthPx, heightPx },
+    {
+      what: 'ruler',
+      upright: true,
+      ends: [end(lengthMm), end(0)],
+      lengthMm,
+      behindMm: said.behindMm,
+      behindUMm: said.behindUMm,
+      cameraMm: said.cameraMm,
+      endUPx: 1,
+      check: null
+    }
+  )
+  const found = withoutPicture ? projected(stage, random) : photographed(dog, frame.pxPerMm)
+  const planned = plannedView({ body: trim.body, withersMm: said.withersMm, coat: trim.coat, lengths: trim.coat.lengths }, seen)
+  const uPx = HAND_U_MM * frame.pxPerMm
+  const places = Object.fromEntries(
+    Object.entries(truth.trace.places).map(([id, place]) => [
+      id,
+      { at: jitter(px(place as Point, truth.depths[id as PlaceId] ?? 0), uPx, random), uPx }
+    ])
+  )
+  const lines = Object.fromEntries(
+    Object.entries(truth.trace.lines).map(([id, points]) => [
+      id,
+      (points as readonly Point[]).map((point) => jitter(px(point, truth.legMm), LINE_U_MM * frame.pxPerMm, random))
+    ])
+  )
+  const reading: Reading = { frame, depths: planned.depths, outline: found.outline, edgeUPx: found.uPx, places, lines }
+  const { measures, refused } = measurePhoto(reading, ids, seed, 400)
+  const rows = measures.flatMap(({ id, value, u }): TrialRow[] => {
+    const own = measureSpec(id).of(truth.trace, 'left')
+    return Number.isFinite(own) ? [{ measure: id, truth: own, value, u }] : []
+  })
+  return { rows, refused, doubts: found.doubts }
+}
+
+/** The dog as it truly stands: its coat's outline and its places, mm of the figure, y down, facing left or us. */
+function truthOf({ scene, seen, footLineMm }: TrialDog, stage: Stage) {
+  const figure = figureOf(stage, 0)
+  const { dog } = scene
+  const own = plannedView({ body: dog.body, withersMm: dog.withersMm, coat: dog.coat, lengths: dog.coat.lengths }, seen)
+  const outline = silhouetteRing(figure.outlines().map(({ ring }) => ring.map(([x, y]): Point => [x, -y])))
+  const { places } = plannedTrace({ ...own, outline }, seen)
+  const legMm = (dog.body.breadth.foreTrack * dog.withersMm) / 2
+  const skull = figure.skin.layers.find(({ name }) => name === 'skull')?.depthMm ?? 0
+  const edge: Partial<Record<PlaceId, number>> =
+    seen === 'head' ? { jawLeft: skull, jawRight: skull, earLeftIn: skull, earLeftOut: skull, earRightIn: skull, earRightOut: skull } : {}
+  const depths: Partial<Record<PlaceId, number>> = { nose: figure.skin.face?.noseDepthMm ?? 0, ankle: legMm, ...edge }
+  const lines: Trace['lines'] = places.ankle && footLineMm > 0 ? { footEdge: footEdge(places.ankle, footLineMm) } : {}
+  return { trace: { seen, hasScale: true, outline: evenly(outline, 1), places, lines, yawDeg: 0 } satisfies Trace, depths, legMm }
+}
+
+/** A level line above the ankle, as wide as a leg. */
+const footEdge = ([x, y]: Point, mm: number): Point[] =>
+  Array.from({ length: LINE_POINTS }, (_, i): Point => [x - 15 + (30 * i) / (LINE_POINTS - 1), y - mm])
+
+function pxOf(stage: Stage, [x, y]: Point, depthMm: number): Point {
+  const at = stage.toPx(stage.toRoom(x, -y, depthMm))
+  return at ? [at[0], at[1]] : [NaN, NaN]
+}
+const toPixel = (stage: Stage, place: readonly [number, number, number]): Point => {
+  const at = stage.toPx(place)
+  return at ? [at[0], at[1]] : [NaN, NaN]
+}
+const jitter = ([x, y]: Point, u: number, random: Random): Point => [x + u * normalDraw(random), y + u * normalDraw(random)]
+
+function photographed({ scene, seen }: TrialDog, pxPerMm: number): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+  const { w, h, rgb } = expose(scene)
+  const rgba = new Uint8ClampedArray(w * h * 4)
+  for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) {
+    rgba[o] = rgb[i]
+    rgba[o + 1] = rgb[i + 1]
+    rgba[o + 2] = rgb[i + 2]
+    rgba[o + 3] = 255
+  }
+  return findOutline({ width: w, height: h, rgba }, seen === 'head' ? 'head' : 'body', undefined, pxPerMm)
+}
+
+/** The outline as the pinhole sees it, every part in its own depth, with an edge that is read to a third of a pixel. */
+function projected(stage: Stage, random: Random): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+  const figure = figureOf(stage, 0)
+  const rings = figure.outlines().map(({ layer, ring }) => {
+    const { depthMm } = figure.skin.layers.find(({ name }) => name === layer)!
+    return ring.map(([x, y]) => toPixel(stage, stage.toRoom(x, y, depthMm)))
+  })
+  const step = stage.lens.focalPx / stage.lens.eye[2]
+  const outline = evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step)).map((point) => jitter(point, GEOMETRY_EDGE_PX, random))
+  return { outline, uPx: outline.map(() => GEOMETRY_EDGE_PX), doubts: [] }
+}
