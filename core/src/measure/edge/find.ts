@@ -83,7 +83,8 @@ export function findOutline(
   const reach = Math.max(3, REACH_MM * mmPx)
   const edge = refined(picture, outline, Math.max(1.5, (EDGE_MM / 2) * mmPx), reach)
   const fixed = throughAnchors(edge, corrections.anchors, reach * 6)
-  const unread = edge.uPx.filter((u) => u >= reach / 2).length / edge.uPx.length
+  const onRim = ([x, y]: Point) => x < reach || y < reach || x > picture.width - reach || y > picture.height - reach
+  const unread = edge.uPx.filter((u, i) => u >= reach / 2 && !onRim(edge.outline[i])).length / edge.uPx.length
   const second = areas.reduce((most, area, i) => (i === first ? most : Math.max(most, area)), 0)
   const doubts = [
     apart01 < LEAST_APART_01 || unread > UNREAD_SHARE

@@ -14,6 +14,8 @@ const PIXEL_U = 0.2
 /** A backdrop and a coat nearer in colour than this show no edge to be read, 8-bit steps. Chosen. */
 const LEAST_STEP = 9
 const STEPS_PER_PX = 2
+/** Under a fringe lies the same coat: cosine between both colours as they differ from the wall. A patch of another colour is none. Chosen. */
+const SAME_COAT = 0.95
 
 /**
  * Moves every place of an outline to where the picture's colour lies half way between outside and inside, along the
@@ -139,7 +141,9 @@ function coverage(picture: Picture, at: Point, [nx, ny]: Point, steps: number, o
   sample(picture, at[0] - (2 * nx * steps) / STEPS_PER_PX, at[1] - (2 * ny * steps) / STEPS_PER_PX, deeper, 0)
   const far = (colour: readonly number[]) => colour.reduce((sum, value, c) => sum + (value - outside[c]) ** 2, 0)
   const near = [mean(0, 0), mean(0, 1), mean(0, 2)]
-  const inside = far([...deeper]) > far(near) ? near.map((value, c) => (value + deeper[c]) / 2) : near
+  const dot = near.reduce((sum, value, c) => sum + (value - outside[c]) * (deeper[c] - outside[c]), 0)
+  const isFringe = far([...deeper]) > far(near) && dot > SAME_COAT * Math.sqrt(far([...deeper]) * far(near))
+  const inside = isFringe ? near.map((value, c) => 0.3 * value + 0.7 * deeper[c]) : near
   const step = inside.map((value, c) => value - outside[c])
   const size = step[0] ** 2 + step[1] ** 2 + step[2] ** 2
   if (size < LEAST_STEP ** 2) return false

@@ -1,0 +1,120 @@
+// A finished trim on three photographs, by touch, from taking them to the graded sheet.
+import type { Page } from '@playwright/test'
+import { expect, saved, tablet, test } from './app'
+
+const box = async (page: Page) => (await page.locator('[data-photo]').boundingBox())!
+/** Touches a place of the picture given in shares of it. */
+async function touch(page: Page, x: number, y: number): Promise<void> {
+  const image = (await page.locator('[data-photo] image').first().boundingBox())!
+  await page.mouse.click(image.x + image.width * x, image.y + image.height * y)
+}
+const step = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Steps of this picture' }).getByRole('button', { name }).click()
+const found = (page: Page) => page.locator('[data-found]')
+
+/** The ruler's ends as the simulated camera shows them, in shares of the picture: a person sees them. */
+const RULER = { head: [0.896, 0.456, 0.916], left: [0.8365, 0.5515, 0.908], right: [0.8365, 0.5515, 0.908] } as const
+
+async function takeAndScale(page: Page, seen: keyof typeof RULER): Promise<void> {
+  await page.getByRole('button', { name: 'Take it with the table camera' }).click()
+  await expect(page.locator(`[data-desk=${seen}] [data-photo]`)).toBeVisible({ timeout: 30000 })
+  await expect(page.getByText('Touch the upper end of the ruler')).toBeVisible()
+  const [x, top, bottom] = RULER[seen]
+  await touch(page, x, top)
+  await touch(page, x, bottom)
+  await expect(page.getByText('The outline is found.')).toBeVisible({ timeout: 20000 })
+}
+
+test('three pictures of a dog become answers on the grade sheet, and say first what was done wrong', async ({ browser }) => {
+  test.setTimeout(180000)
+  const page = await tablet(browser, 'ottilie', '/trims')
+  await page
+    .getByRole('link', { name: /Thistle/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: 'Measure it on photographs' }).click()
+
+  await test.step('the head from the front: flat on top, the right cheek prouder', async () => {
+    await takeAndScale(page, 'head')
+    await step(page, '3 Places')
+    await expect(page.getByText('Dashed places are only proposed')).toBeVisible()
+    await page.getByRole('button', { name: 'They all lie right' }).click()
+    await step(page, '4 Found')
+    const says = found(page).locator('[data-say]')
+    await expect(says.first()).toBeVisible({ timeout: 20000 })
+    const first = (await says.allInnerTexts()).slice(0, 2).join(' ')
+    expect(first).toMatch(/Right cheek stands [4-8] mm prouder than the left, at (8|9) o’clock/)
+    expect(first).toMatch(/The head is flat on top/)
+    await page.getByRole('button', { name: 'Put it on the sheet' }).click()
+    await page.waitForURL('**/measure/left')
+  })
+
+  await test.step('a profile: the skirt slopes', async () => {
+    await takeAndScale(page, 'left')
+    await step(page, '3 Places')
+    await page.getByRole('button', { name: 'They all lie right' }).click()
+    await step(page, '4 Found')
+    await expect(
+      found(page).getByText(/The skirt slopes: it rises toward the tail by \d+ degrees, and \d+ degrees up were planned/)
+    ).toBeVisible({
+      timeout: 20000
+    })
+    await page.getByRole('button', { name: 'Put it on the sheet' }).click()
+    await page.waitForURL('**/measure/right')
+  })
+
+  await test.step('the other profile, and the sheet', async () => {
+    await takeAndScale(page, 'right')
+    await step(page, '3 Places')
+    await page.getByRole('button', { name: 'They all lie right' }).click()
+    await step(page, '4 Found')
+    await expect(found(page).locator('[data-say]').first()).toBeVisible({ timeout: 20000 })
+    await page.getByRole('button', { name: 'Put it on the sheet' }).click()
+    await page.waitForURL(/\/trims\/[^/]+$/)
+    await page.getByRole('tab', { name: 'front' }).click()
+    await page.locator('[data-row=flower-circle]').click()
+    await expect(page.locator('[data-measured=whole]')).toContainText('On the photograph:')
+  })
+
+  await test.step('a measure is overruled with a reason, and both are kept', async () => {
+    await page.getByRole('button', { name: 'Overrule it' }).click()
+    await page.getByLabel('Why the picture is overruled').fill('a lock stood up')
+    await page.getByRole('button', { name: 'Overrule', exact: true }).click()
+    await expect(page.locator('[data-measured=whole]')).toContainText('Overruled: a lock stood up')
+    await saved(page)
+    await page.reload()
+    await page.getByRole('tab', { name: 'front' }).click()
+    await page.locator('[data-row=flower-circle]').click()
+    await expect(page.locator('[data-measured=whole]')).toContainText('Overruled: a lock stood up')
+  })
+})
+
+test('an outline is put right by hand and taken back; what is no picture is refused in a sentence', async ({ browser }) => {
+  test.setTimeout(120000)
+  const page = await tablet(browser, 'ottilie', '/trims')
+  await page
+    .getByRole('link', { name: /Thistle/ })
+    .first()
+    .click()
+  await page.getByRole('link', { name: 'Measure it on photographs' }).click()
+  await page.getByRole('link', { name: /Right profile/ }).click()
+  if (await page.locator('[data-take]').count()) {
+    await page
+      .getByLabel('Picture, right')
+      .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') })
+    await expect(page.getByRole('alert')).toContainText('The picture is not one that can be read; allowed is a JPEG, PNG or WebP.')
+    await page.getByRole('button', { name: 'Take it with the table camera' }).click()
+  }
+  await expect(page.locator('[data-desk=right] [data-photo]')).toBeVisible({ timeout: 30000 })
+  await step(page, '2 Outline')
+  await expect(page.getByText('The outline is found.').or(page.getByText('Not sure'))).toBeVisible({ timeout: 20000 })
+  await page.getByRole('radio', { name: 'Paint dog' }).click()
+  const at = await box(page)
+  await page.mouse.move(at.x + 40, at.y + 60)
+  await page.mouse.down()
+  await page.mouse.move(at.x + 120, at.y + 60, { steps: 5 })
+  await page.mouse.up()
+  await expect(page.getByText('0 places of backdrop, 1 strokes')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('1 strokes')).toHaveCount(0)
+})
