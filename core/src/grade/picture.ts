@@ -106,7 +106,7 @@ function lengthsFrom(
 /** What a measure without a criterion may stand off its plan before it is told, in its own unit. Chosen: what an eye sees. */
 const OFF_PLAN: Readonly<Record<string, number>> = { mm: 4, degrees: 3, '%': 10, turns: 1 }
 /** The most that such a measure weighs, marks of 100: it helps, and costs nobody a mark. Chosen. */
-const MOST_OFF_PLAN = 2
+const MOST_OFF_PLAN = 1
 
 export type WeighedMeasure = {
   readonly measure: PhotoFound['measures'][number]

@@ -5,12 +5,12 @@ import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/g
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { Chosen, LineId } from '@peen/core/setup'
 import type { Asked } from '@peen/core/standard'
-import type { RegionDeparture, Seen } from '@peen/core/measure'
-import type { CheckIn, Closing, DogProfileMore, Moment, PhotoMarks, Role, Stance } from '@peen/contract'
+import type { CheckIn, Closing, DogProfileMore, Role } from '@peen/contract'
 import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
-import { bytes, day, name, utc, uuid } from './columns'
+import { day, name, utc, uuid } from './columns'
 
 export * from './schema-library'
+export * from './schema-pictures'
 
 // ---- the school and its people
 
@@ -155,44 +155,6 @@ export const sessions = mysqlTable(
     setupVersion: int('setup_version').notNull().default(0)
   },
   (t) => [index('practice_sessions_date').on(t.onDate), index('practice_sessions_apprentice').on(t.apprenticeId)]
-)
-
-/** Photographs of a dog, re-encoded and without their location. */
-export const pictures = mysqlTable(
-  'pictures',
-  {
-    id: uuid('id').primaryKey(),
-    sessionId: uuid('session_id')
-      .notNull()
-      .references(() => sessions.id),
-    moment: name('moment', 10).$type<Moment>().notNull(),
-    stance: name('stance', 10).$type<Stance>().notNull(),
-    by: uuid('by_person').notNull(),
-    at: utc('at').notNull(),
-    widthPx: int('width_px').notNull(),
-    heightPx: int('height_px').notNull(),
-    bytes: bytes('bytes').notNull()
-  },
-  (t) => [index('pictures_session').on(t.sessionId)]
-)
-
-/** What one assessor put on a photograph: scale, corrected outline, places and lines; and how far each region stands off the plan. */
-export const pictureMarks = mysqlTable(
-  'picture_marks',
-  {
-    pictureId: uuid('picture_id')
-      .notNull()
-      .references(() => pictures.id, { onDelete: 'cascade' }),
-    by: uuid('by_person')
-      .notNull()
-      .references(() => people.id),
-    seen: name('seen', 10).$type<Seen>().notNull(),
-    version: int('version').notNull(),
-    marks: json('marks').$type<PhotoMarks>().notNull(),
-    regions: json('regions').$type<RegionDeparture[]>().notNull(),
-    at: utc('at').notNull()
-  },
-  (t) => [primaryKey({ columns: [t.pictureId, t.by] })]
 )
 
 /** Days on which nothing is planned any more. */

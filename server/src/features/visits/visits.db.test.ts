@@ -212,7 +212,7 @@ describe('photographs', () => {
     const { id: pictureId } = (await answer.json()) as { id: string }
     const stored = Buffer.from(await (await fetch(`${world.url}/api/pictures/${pictureId}`, { headers: ivo.headers })).arrayBuffer())
     const meta = await sharp(stored).metadata()
-    expect(meta).toMatchObject({ format: 'jpeg', width: 1067, height: 1600 })
+    expect(meta).toMatchObject({ format: 'jpeg', width: 1600, height: 2400 })
     expect(meta.exif).toBeUndefined()
     await send(abe, id, await solid(40, 30).png().toBuffer())
     expect((await page(id)).pictures).toMatchObject([{ moment: 'before', stance: 'left', widthPx: 40, heightPx: 30 }])

@@ -1,0 +1,169 @@
+import type { MeasurePage, PhotoMarks, PictureView } from '@peen/contract'
+import { eq } from 'drizzle-orm'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import sharp from 'sharp'
+import { v7 } from 'uuid'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { tables } from '../../db'
+import { fullSheet } from '../../testing/sheet'
+import { smallSchool, type Client, type World } from '../../testing/world'
+
+let world: World
+let ivo: Client
+let ina: Client
+let abe: Client
+let camera: Server
+const asked: Record<string, unknown>[] = []
+beforeAll(async () => {
+  world = await smallSchool('measures')
+  ;[ivo, ina, abe] = [await world.client('ivo'), await world.client('ina'), await world.client('abe')]
+  // a camera that only remembers what it was asked: what it would show is no matter here
+  const picture = await sharp({ create: { width: 64, height: 48, channels: 3, background: '#789' } })
+    .jpeg()
+    .toBuffer()
+  camera = createServer((request, response) => {
+    let text = ''
+    request.on('data', (part) => (text += part))
+    request.on('end', () => {
+      asked.push(JSON.parse(text))
+      response.writeHead(200, { 'content-type': 'image/jpeg' }).end(picture)
+    })
+  })
+  await new Promise<void>((resolve) => camera.listen(0, '127.0.0.1', resolve))
+})
+afterAll(async () => {
+  delete process.env.PEEN_CAMERA_URL
+  camera.close()
+  await world.close()
+})
+
+const connect = () => (process.env.PEEN_CAMERA_URL = `http://127.0.0.1:${(camera.address() as AddressInfo).port}`)
+const openGrading = async (who: Client, session: string) =>
+  (await who.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
+const read = async (who: Client, grading: string) => (await who.get(`/gradings/${grading}/measures`)).body as unknown as MeasurePage
+const take = async (who: Client, session: string, stance: string) => who.post(`/visits/${session}/camera/after/${stance}`)
+const MARKS: PhotoMarks = {
+  scale: {
+    what: 'ruler',
+    upright: true,
+    ends: [
+      [5, 5],
+      [5, 45]
+    ],
+    lengthMm: 200,
+    behindMm: 0,
+    behindUMm: 5,
+    cameraMm: 2200,
+    endUPx: 1,
+    check: null
+  },
+  corrections: { backdrop: [], strokes: [{ of: 'dog', through: [[1, 2]], radiusPx: 4 }], anchors: [[3, 4]] },
+  outline: [
+    [1, 1],
+    [30, 1],
+    [30, 30]
+  ],
+  edgeUPx: [0.4, 0.4, 0.4],
+  places: { withers: { at: [10, 10], uPx: 1, touched: true } },
+  lines: {
+    foreFront: [
+      [1, 1],
+      [1, 2],
+      [1, 3],
+      [1, 4],
+      [1, 5]
+    ]
+  }
+}
+const REGIONS = [{ region: 'back', byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]
+const put = (who: Client, picture: string, version: number, marks: unknown = MARKS, more: object = {}) =>
+  who.send('PUT', `/pictures/${picture}/marks`, { version, seen: 'left', marks, regions: REGIONS, ...more })
+
+describe('the table camera', () => {
+  it('is asked for what stands there, and its picture is kept like any other', async () => {
+    const session = await world.newSession('abe')
+    expect(await take(ivo, session, 'left')).toMatchObject({ status: 409, body: { code: 'noCamera' } })
+    connect()
+    const { body } = await take(ivo, session, 'left')
+    expect(body).toMatchObject({ moment: 'after', stance: 'left', widthPx: 64, heightPx: 48 })
+    expect(asked.at(-1)).toMatchObject({ name: 'Flint', seen: 'left', moment: 'after' })
+    expect(await take(ivo, session, 'above')).toMatchObject({ status: 422 })
+    expect((await take(abe, session, 'left')).status).toBe(403)
+  })
+  it('that is silent is said to be, and nothing is changed', async () => {
+    const session = await world.newSession('abe')
+    process.env.PEEN_CAMERA_URL = 'http://127.0.0.1:1'
+    expect(await take(ivo, session, 'head')).toMatchObject({ status: 409, body: { code: 'cameraSilent' } })
+    connect()
+  })
+})
+
+describe('marks on a picture', () => {
+  it('are kept by version, each assessor’s own, and unseen by the other', async () => {
+    const session = await world.newSession('abe')
+    const [mine, theirs] = [await openGrading(ivo, session), await openGrading(ina, session)]
+    const picture = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
+    expect(await put(ivo, picture, 0)).toMatchObject({ status: 200, body: { version: 1 } })
+    expect(await put(ivo, picture, 0)).toMatchObject({ status: 409, body: { code: 'marksConflict' } })
+    expect((await put(ivo, picture, 1)).body.version).toBe(2)
+    expect((await read(ivo, mine)).marks).toEqual([{ pictureId: picture, seen: 'left', version: 2, marks: MARKS }])
+    expect((await read(ina, theirs)).marks).toEqual([{ pictureId: picture, seen: 'left', version: 0, marks: null }])
+    expect((await ina.get(`/gradings/${mine}/measures`)).status).toBe(403)
+    expect((await put(abe, picture, 0)).status).toBe(403)
+  })
+
+  it.each<[string, unknown, object, RegExp]>([
+    ['a place nobody knows', { ...MARKS, places: { moon: { at: [1, 1], uPx: 1, touched: true } } }, {}, /A place .*moon.* is not known/],
+    ['a line nobody knows', { ...MARKS, lines: { orbit: [[1, 1]] } }, {}, /A line .*orbit.* is not known/],
+    ['a length of nothing', { ...MARKS, scale: { ...MARKS.scale, lengthMm: 0 } }, {}, /Length of the scale is 0; allowed is 1 to 3000 mm/],
+    [
+      'a camera at the nose',
+      { ...MARKS, scale: { ...MARKS.scale, cameraMm: 10 } },
+      {},
+      /Distance of the camera is 10; allowed is 300 to 20000 mm/
+    ],
+    ['another side than it was taken from', MARKS, { seen: 'right' }, /Seen is right; this picture was taken as left/]
+  ])('are refused with %s', async (_, marks, more, words) => {
+    const picture = ((await take(ivo, await world.newSession('abe'), 'left')).body as unknown as PictureView).id
+    const { status, body } = await put(ivo, picture, 0, marks, more)
+    expect(status).toBe(422)
+    expect(JSON.stringify(body)).toMatch(words)
+  })
+
+  it('stay with their picture when another is taken; a picture without marks gives way', async () => {
+    const session = await world.newSession('abe')
+    const grading = await openGrading(ivo, session)
+    const first = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
+    await put(ivo, first, 0)
+    const second = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
+    const third = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
+    expect((await read(ivo, grading)).pictures.map(({ id }) => id)).toEqual([third])
+    const kept = await world.db.select({ id: tables.pictures.id }).from(tables.pictures).where(eq(tables.pictures.sessionId, session))
+    expect(kept.map(({ id }) => id).sort()).toEqual([first, third].sort())
+    expect(kept.map(({ id }) => id)).not.toContain(second)
+  })
+})
+
+describe('a dog’s own skin', () => {
+  it('is learned from a signed sheet that gauged a length and measured the same side', async () => {
+    const before = await world.newSession('bea', '2026-03-02')
+    const old = await openGrading(ivo, before)
+    const picture = ((await take(ivo, before, 'left')).body as unknown as PictureView).id
+    await put(ivo, picture, 0)
+    const { answers } = { answers: fullSheet() }
+    const draft = {
+      version: 1,
+      answers: { ...answers, 'back-length': { left: { kind: 'readings', mm: [3, 3.2, 3.4] }, right: { kind: 'asItShouldBe' } } },
+      critical: [],
+      globalRating: 'pass'
+    }
+    expect((await ivo.send('PUT', `/gradings/${old}`, draft)).status).toBe(200)
+    const now = await openGrading(ina, await world.newSession('abe'))
+    expect((await read(ina, now)).skin).toEqual([])
+    expect((await ivo.post(`/gradings/${old}/sign`, { version: 2 })).status).toBe(200)
+    expect((await read(ina, now)).skin).toMatchObject([
+      { region: 'back', seen: 'left', overSkinMm: 5, overSkinU: 2, gaugeMm: expect.closeTo(3.2, 6) }
+    ])
+  })
+})
