@@ -63,6 +63,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
   const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
   const visit = (await get('/day')).visits.find((one: { dog: string }) => one.dog === 'Flint').id
   const signed = trims.find((trim: { status: string }) => trim.status === 'signed').gradingId
+  const ungraded = trims.find((trim: { dog: string }) => trim.dog === 'Thistle').gradingId
   const finding = findings.find((row: { findingId: string | null }) => row.findingId).findingId
   return [
     ['floor', () => to(page, '/floor')],
@@ -81,6 +82,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['dog', () => to(page, `/dogs/${dogs[0].id}`)],
     ['adviser', () => to(page, `/dogs/${dogs[0].id}/adviser`)],
     ['trims', () => to(page, '/trims')],
+    ['photographs', () => to(page, `/trims/${ungraded}/measure/head`)],
     ['result', () => to(page, `/trims/${signed}`)],
     ['library', () => to(page, '/standards')],
     ['standard', () => to(page, '/standards/teddy')],

@@ -1,6 +1,7 @@
 // One drawn dog measured: what the measuring code says, against what the scene's own numbers come to.
 import { silhouetteRing } from './silhouette'
 import {
+  crossesItself,
   evenly,
   findOutline,
   frameOf,
@@ -131,6 +132,9 @@ function projected(stage: Stage, random: Random): Pick<FoundOutline, 'outline' |
     return ring.map(([x, y]) => toPixel(stage, stage.toRoom(x, y, depthMm)))
   })
   const step = stage.lens.focalPx / stage.lens.eye[2]
-  const outline = evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step)).map((point) => jitter(point, GEOMETRY_EDGE_PX, random))
+  const plain = evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step))
+  const noisy = plain.map((point) => jitter(point, GEOMETRY_EDGE_PX, random))
+  // where two parts nearly touch, noise would tie a knot that a found outline never has
+  const outline = crossesItself(noisy) ? plain : noisy
   return { outline, uPx: outline.map(() => GEOMETRY_EDGE_PX), doubts: [] }
 }

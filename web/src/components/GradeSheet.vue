@@ -81,7 +81,7 @@ useKeys([
           <GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}
         </p>
       </FoundPlate>
-      <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet mt-3 inline-flex no-underline" data-measure
+      <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet my-3 inline-flex no-underline" data-measure
         >Measure it on photographs</RouterLink
       >
       <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { GradingView, PictureView } from '@peen/contract'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import { saveFile } from '../library/save-file'
 import { drawnShapes, outlineShapes, type Shape } from './drawing'
@@ -27,9 +27,11 @@ const shapes = computed<Shape[]>(() => {
 })
 const title = computed(() => `${props.grading.dog.name}, ${props.grading.standard.name}, ${props.grading.onDate}`)
 
-onMounted(async () => {
+// the sheet comes into the page a moment after it is asked for
+watch(canvas, async (sheet) => {
+  if (!sheet) return
   try {
-    await paintExplained(canvas.value!, {
+    await paintExplained(sheet, {
       title: title.value,
       after: `/api/pictures/${props.photo.pictureId}`,
       before: props.before ? `/api/pictures/${props.before.id}` : null,
@@ -53,7 +55,7 @@ function save(): void {
     <p v-if="failed" role="alert">The picture could not be drawn here. Close this and open it again.</p>
     <canvas
       ref="canvas"
-      class="h-auto w-full border border-line"
+      class="mx-auto block h-auto max-h-[58vh] w-auto max-w-full border border-line"
       :aria-label="`${title}: ${said.map(({ text }) => text).join(' ')}`"
       data-explained
     />

@@ -12,6 +12,7 @@ import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
 import { useLoaded } from '../composables/useLoaded'
 import { fillAnswers } from '../measure/fill'
+import PlateThumb from '../figure/PlateThumb.vue'
 import PhotoDesk from '../measure/PhotoDesk.vue'
 import TakePicture from '../measure/TakePicture.vue'
 
@@ -29,6 +30,10 @@ const pictureOf = (view: Seen, moment: 'before' | 'after') =>
   data.value?.pictures.find((one) => one.stance === view && one.moment === moment) ?? null
 const picture = computed(() => pictureOf(seen.value, 'after'))
 const marks = computed(() => data.value?.marks.find(({ pictureId }) => pictureId === picture.value?.id) ?? null)
+const drawnDog = computed(() => {
+  const { bodyType, colour, withersMm, own } = data.value!.grading.dog
+  return { bodyType, colour, withersMm, own, trim: data.value!.grading.standard.plan.drawnAs }
+})
 const asked = (view: Seen) => (data.value ? criteriaSeen(data.value.grading.standard, view).length : 0)
 const desk = ref<InstanceType<typeof PhotoDesk> | null>(null)
 const filled = ref<{ readonly filled: number; readonly kept: number } | null>(null)
@@ -116,16 +121,34 @@ useKeys([
       </button>
     </PhotoDesk>
     <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
-      <div class="mx-auto max-w-[640px]">
-        <h1>{{ NAMES[seen] }}</h1>
-        <TakePicture
-          class="mt-3"
-          :visit-id="data.grading.sessionId"
-          :seen="seen"
-          :has-camera="data.hasCamera"
-          :again="false"
-          @taken="taken"
-        />
+      <div class="mx-auto grid max-w-[1120px] items-start gap-6 lg:grid-cols-2">
+        <figure class="m-0 border-2 border-ink bg-plate p-4">
+          <div class="flex justify-center gap-4">
+            <PlateThumb
+              :key="seen"
+              :dog="drawnDog"
+              :lengths="data.grading.standard.plan.lengthsMm"
+              :from="seen === 'head' ? 'head' : 'side'"
+              :mirrored="seen === 'right'"
+              :width="360"
+              :height="320"
+              :label="`${NAMES[seen]}, as it must stand`"
+            />
+            <span class="photo-guide-ruler self-end" aria-hidden="true" />
+          </div>
+          <figcaption class="mt-2 font-serif text-[17px] italic">Like this, a ruler upright beside it.</figcaption>
+        </figure>
+        <div>
+          <h1>{{ NAMES[seen] }}</h1>
+          <TakePicture
+            class="mt-3"
+            :visit-id="data.grading.sessionId"
+            :seen="seen"
+            :has-camera="data.hasCamera"
+            :again="false"
+            @taken="taken"
+          />
+        </div>
       </div>
     </main>
     <SheetDialog :open="again" title="Another picture" @close="again = false">
