@@ -106,4 +106,21 @@ await shoot('grade', async () => {
   await fill('back-length', ['3.1', '3.2', '3.3', '3.4', '3.3', '3.1'])
   await page.waitForTimeout(1200)
 })
+await shoot('photographs', async () => {
+  const trim = trims.find((one: { dog: string }) => one.dog === 'Thistle').gradingId
+  await page.goto(`${BASE}/trims/${trim}/measure/head`)
+  const take = page.locator('button:has-text("Take it with the table camera")')
+  if (await take.count()) await take.click()
+  const image = page.locator('[data-photo] image').first()
+  await image.waitFor({ timeout: 40000 })
+  const box = (await image.boundingBox())!
+  for (const share of [0.456, 0.916]) await page.mouse.click(box.x + box.width * 0.896, box.y + box.height * share)
+  await page.waitForSelector('text=The outline is found.', { timeout: 20000 })
+  const steps = page.locator('nav[aria-label="Steps of this picture"] button')
+  await steps.nth(2).click()
+  await page.click('text=They all lie right')
+  await steps.nth(3).click()
+  await page.waitForSelector('[data-say]', { timeout: 20000 })
+  await page.click('[data-say="headPair.whole"]')
+})
 await browser.close()

@@ -138,16 +138,39 @@ function move(id: string, at: Point): void {
     )
   else photo.movePlace(id as PlaceId, at)
 }
+/** the handle that arrow keys move: an end of the scale, a place, a point of a line */
+const chosen = ref<string | null>(null)
 function select(id: string): void {
+  chosen.value = id
   if (step.value === 'places' && !id.includes('.')) place.value = id as PlaceId
+}
+watch(place, (id) => (chosen.value = id))
+/** Without a pointer: both ends are put beside the dog, or a point of a line in the middle, to be moved by arrow keys. */
+function putEnds(): void {
+  const { width, height } = photo.size.value!
+  photo.setScale({
+    ...scalePart.value!.now,
+    ends: [
+      [0.9 * width, 0.4 * height],
+      [0.9 * width, 0.85 * height]
+    ]
+  })
+  chosen.value = 'end.0'
+}
+function putPoint(): void {
+  if (!line.value || !photo.size.value) return
+  const points = marks.value.lines[line.value] ?? []
+  const { width, height } = photo.size.value
+  photo.setLine(line.value, [...points, points.at(-1) ?? [width / 2, height / 2]])
+  chosen.value = `${line.value}.${points.length}`
 }
 function stroke(through: readonly Point[]): void {
   const of = outlineTool.value === 'dog' ? 'dog' : 'backdrop'
   if (through.length) photo.correct({ strokes: [...marks.value.corrections.strokes, { of, through, radiusPx: brushPx.value }] })
 }
-function nudge(dx: number, dy: number): void {
-  const own = place.value ? marks.value.places[place.value] : undefined
-  if (step.value === 'places' && place.value && own) photo.movePlace(place.value, [own.at[0] + dx, own.at[1] + dy])
+function nudge(dx: number, dy: number, by = 1): void {
+  const own = handles.value.find(({ id }) => id === chosen.value)
+  if (own) move(own.id, [own.at[0] + dx * by, own.at[1] + dy * by])
 }
 const at = computed(() => STEPS.findIndex(({ id }) => id === step.value))
 const go = (by: number) => void (step.value = STEPS[Math.min(STEPS.length - 1, Math.max(0, at.value + by))].id)
@@ -157,6 +180,10 @@ useKeys([
   { key: 'ArrowRight', label: 'Chosen place one pixel right', run: () => nudge(1, 0) },
   { key: 'ArrowUp', label: 'Chosen place one pixel up', run: () => nudge(0, -1) },
   { key: 'ArrowDown', label: 'Chosen place one pixel down', run: () => nudge(0, 1) },
+  { key: 'h', label: 'Chosen place ten pixels left', run: () => nudge(-1, 0, 10) },
+  { key: 'l', label: 'Chosen place ten pixels right', run: () => nudge(1, 0, 10) },
+  { key: 'k', label: 'Chosen place ten pixels up', run: () => nudge(0, -1, 10) },
+  { key: 'j', label: 'Chosen place ten pixels down', run: () => nudge(0, 1, 10) },
   { key: '+', label: 'Magnify the picture', run: () => canvas.value?.magnify(1.5) },
   { key: '-', label: 'Smaller', run: () => canvas.value?.magnify(1 / 1.5) },
   { key: '0', label: 'Whole picture', run: () => canvas.value?.fit() },
@@ -178,7 +205,7 @@ useKeys([
         :height="photo.size.value.height"
         :shapes="shapes"
         :handles="handles"
-        :selected="place"
+        :selected="chosen"
         :tool="tool"
         :brush-px="brushPx"
         @tap="tap"
@@ -215,9 +242,11 @@ useKeys([
           @put="photo.setScale"
           @check="(on) => (checking = on)"
           @again="photo.setScale(null)"
+          @ends="putEnds"
+          @choose="select"
         />
         <OutlinePart v-else-if="step === 'outline'" v-model:tool="outlineTool" v-model:brush="brush" :photo="photo" />
-        <PlacesPart v-else-if="step === 'places'" v-model:place="place" v-model:line="line" :photo="photo" />
+        <PlacesPart v-else-if="step === 'places'" v-model:place="place" v-model:line="line" :photo="photo" @point="putPoint" />
         <FoundPart v-else :photo="photo" :grading="grading" :skin="skin" :chosen="said" @choose="(key) => (said = key)" />
       </div>
       <div class="flex items-center gap-2 border-t border-line px-4 py-2">

@@ -6,6 +6,7 @@ import type { Photo } from './usePhoto'
 
 // Places and lines that this trim's criteria need: proposed where the outline tells them, agreed to or dragged by hand.
 const props = defineProps<{ photo: Photo }>()
+defineEmits<{ point: [] }>()
 const place = defineModel<PlaceId | null>('place', { required: true })
 const line = defineModel<LineId | null>('line', { required: true })
 const marks = computed(() => props.photo.marks.value)
@@ -70,6 +71,7 @@ function choose(id: PlaceId): void {
       </ul>
       <p v-if="line" class="mt-2 flex items-center justify-between gap-3 leading-[1.3]">
         Touch five or more places along it, in order.
+        <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="$emit('point')">Put one, to be moved</button>
         <button v-if="marks.lines[line]?.length" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="photo.setLine(line, [])">
           Draw it anew
         </button>

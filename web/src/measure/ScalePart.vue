@@ -7,7 +7,7 @@ import NumberBox from '../library/NumberBox.vue'
 
 // How long a millimetre is in the dog's own plane: a known length upright beside it, where it stands, how far the camera is.
 const props = defineProps<{ seen: Seen; scale: ScaleMark | null; ends: readonly Point[]; checking: boolean }>()
-const emit = defineEmits<{ put: [scale: ScaleMark | null]; check: [on: boolean]; again: [] }>()
+const emit = defineEmits<{ put: [scale: ScaleMark | null]; check: [on: boolean]; again: []; ends: []; choose: [end: string] }>()
 
 const THINGS: Readonly<Record<(typeof SCALE_THINGS)[number], string>> = {
   ruler: 'a ruler',
@@ -137,6 +137,13 @@ function putCheck(value: number | null): void {
         {{ checked.offMm > 0 ? 'long' : 'short' }}.
       </p>
     </template>
-    <p v-else class="muted mt-3 leading-[1.3]">Without a scale only ratios, angles and shapes can be told; lengths stay open.</p>
+    <button v-if="!scale" class="btn btn-quiet mt-2 min-h-11 px-3 py-1 text-[16px]" @click="$emit('ends')">
+      Put both ends, to be moved
+    </button>
+    <div v-if="scale" class="mt-2 flex gap-2">
+      <button class="btn btn-quiet min-h-11 flex-1 px-3 py-1 text-[16px]" @click="$emit('choose', 'end.0')">Move the upper end</button>
+      <button class="btn btn-quiet min-h-11 flex-1 px-3 py-1 text-[16px]" @click="$emit('choose', 'end.1')">Move the lower end</button>
+    </div>
+    <p v-if="!scale" class="muted mt-3 leading-[1.3]">Without a scale only ratios, angles and shapes can be told; lengths stay open.</p>
   </div>
 </template>

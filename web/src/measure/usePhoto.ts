@@ -18,6 +18,8 @@ export const OUTLINE_WORDS: Readonly<Record<OutlineStep, string>> = {
 /** A place under the magnifier is put to about this, mm; without a scale in px of the picture. Chosen. */
 const PLACE_U = Object.freeze({ mm: 0.4, px: 2 })
 const MOST_UNDO = 60
+/** A scale that has not moved for this long is meant, ms. Chosen. */
+const SCALE_RESTS_MS = 300
 
 /** Reads one photograph: its marks on this device and on the server, its outline and measures in a worker. */
 export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
@@ -125,9 +127,12 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   }
   const placeU = (scale: ScaleMark | null) => (scale ? Math.max(1, PLACE_U.mm * pxPerMm(scale)) : PLACE_U.px)
 
+  let later: ReturnType<typeof setTimeout> | undefined
+  /** The edge is read over millimetres: once the scale rests, the outline is found anew. */
   function setScale(scale: ScaleMark | null): void {
     change({ scale })
-    if (hasOutline.value) void findOutline()
+    clearTimeout(later)
+    if (hasOutline.value) later = setTimeout(() => void findOutline(), SCALE_RESTS_MS)
   }
   function movePlace(id: PlaceId, at: Point): void {
     change({ places: { ...marks.value.places, [id]: { at, uPx: placeU(marks.value.scale), touched: true } } })
@@ -166,7 +171,10 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     clearTimeout(timer)
     timer = setTimeout(() => void measure(), 250)
   })
-  onScopeDispose(() => clearTimeout(timer))
+  onScopeDispose(() => {
+    clearTimeout(timer)
+    clearTimeout(later)
+  })
   void loaded!.then(() => (hasOutline.value ? measure() : problem.value ? undefined : findOutline()))
 
   return {
