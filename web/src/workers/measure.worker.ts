@@ -140,7 +140,7 @@ const reader = {
       found,
       says: weighMeasures(task.standard, task.seen, found, planned).map(({ measure, criterionId, loss }) => ({
         key: { id: measure.id, side: measure.side },
-        text: sayMeasured(measure, trace, planned[measure.id] ?? null),
+        text: sayMeasured(measure, trace, planned[measure.id] ?? null, loss === 0),
         loss,
         criterionId,
         drawn: drawMeasure(measure, trace, reading)

@@ -22,10 +22,12 @@ const AS_PLANNED = Object.freeze({ degrees: 2, mm: 1 })
 
 /**
  * A measure as a sentence with its direction and what to do. `plannedValue` is what the planned coat itself comes to, where
- * it is known: a slope is told against it.
+ * it is known: a slope is told against it. Where nothing has to be mended (`isFine`) nothing is told to be cut.
  */
-export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue: number | null): string {
+export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue: number | null, isFine = false): string {
   const { id, value, side } = measure
+  const fine = isFine ? sayFine(measure, trace) : null
+  if (fine) return fine
   switch (id) {
     case 'headCircle': {
       const { most, circle } = roundOf(trace)
@@ -81,6 +83,28 @@ export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue:
       const way = value < -0.5 && unit === 'mm' ? ' less' : ''
       return `${name}${side === 'whole' ? '' : `, ${side}`}: ${own}${way}.`
     }
+  }
+}
+
+/** What lies within what the trim allows, and how far. */
+function sayFine({ id, value, side }: PictureMeasure, trace: Trace): string | null {
+  switch (id) {
+    case 'headCircle':
+      return `The head is round to within ${mm(value)} of a circle of ${mm(roundOf(trace).circle.radius)}.`
+    case 'headPair':
+      return `The cheeks are alike to within ${mm(value)}.`
+    case 'headSides':
+      return `Both sides of the head are alike to within ${mm(value)}.`
+    case 'topline':
+      return `The topline is level to within ${mm(value)}.`
+    case 'skirtLine':
+      return `The ${side} skirt is straight to within ${mm(value)}.`
+    case 'footLine':
+      return `The ${side} foot line lies within ${mm(value)} of the ankle.`
+    case 'tailToHead':
+      return `Tail and head are carried within ${mm(value)} of one height.`
+    default:
+      return null
   }
 }
 
