@@ -8,7 +8,9 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { DOGS, POODLES, type Dog } from './cast'
 
-const EIGHT = ['flint', 'wren', 'bracken', 'biscuit', 'ember'].map((key) => DOGS.find((dog) => dog.key === key)!).concat(POODLES.filter(({ body }) => body === 'poodle'))
+const EIGHT = ['flint', 'wren', 'bracken', 'biscuit', 'ember']
+  .map((key) => DOGS.find((dog) => dog.key === key)!)
+  .concat(POODLES.filter(({ body }) => body === 'poodle'))
 const house = Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen]))
 
 /** A sheet as text: place, tool, what it leaves, the rules that spoke, the rules that warn. */

@@ -15,13 +15,12 @@ import { shareOfMarks } from './measure'
 import { sidesOf, unitOf } from './parts'
 import type { PictureMeasured, SideKey } from './types'
 
-/** Which criteria of a standard a picture from there can answer, and by what. */
+/** Which criteria of a standard a picture from there can answer, and by what; a judged one is informed by it, and still judged. */
 export function criteriaSeen(standard: Standard, seen: Seen): readonly { readonly criterion: Criterion; readonly measure: MeasureId }[] {
   return standard.criteria.flatMap((criterion) => {
     const { picture } = criterion
-    return picture && keysIn(seen, picture).length > 0 && measureSpec(picture).unit === unitOf(criterion.how)
-      ? [{ criterion, measure: picture }]
-      : []
+    const fits = picture && (criterion.how.kind === 'judged' || measureSpec(picture).unit === unitOf(criterion.how))
+    return picture && fits && keysIn(seen, picture).length > 0 ? [{ criterion, measure: picture }] : []
   })
 }
 
@@ -72,7 +71,7 @@ export function answersFrom(
   skin: readonly SkinReading[]
 ): readonly PictureAnswer[] {
   const measured = criteriaSeen(standard, seen).flatMap(({ criterion, measure }) =>
-    found.measures
+    (criterion.how.kind === 'judged' ? [] : found.measures)
       .filter(({ id }) => id === measure)
       .flatMap(({ side, value, u, common }): PictureAnswer[] => {
         const own = sidesOf(criterion.how)

@@ -21,7 +21,7 @@ export type { Point } from './types'
 export { angleAt, footLine, straightness, topline, type Chord, type FootLine, type Straightness } from './body/profile'
 export { simulate, type Simulated } from './fit/simulate'
 export { layOutline, layOver, layPoint, type Laid } from './fit/align'
-export { crossesItself, frechet, hausdorff, overlap01 } from './fit/overlap'
+export { crossesItself, frechet, hausdorff, overlap01, uncrossedRing } from './fit/overlap'
 export {
   frameOf,
   SCALE_THINGS,

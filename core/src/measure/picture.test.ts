@@ -163,6 +163,7 @@ describe('an outline before a wall', () => {
     expect(findOutline(two, 'head').doubts).toEqual([
       'Something else stands in the picture, nearly as large: only one dog can be measured.'
     ])
+    expect(findOutline(two, 'head').unfit).toBe(true)
     const cut = painted(200, 200, (x, y) => mix(WALL, COAT, inDisc(x, y, 190, 120, 50)))
     expect(findOutline(cut, 'head', { ...NO_CORRECTIONS, backdrop: [{ x: 0, y: 0, width: 60, height: 60 }] }).doubts).toEqual([
       'The dog runs over the edge of the picture: it is cut off there.'

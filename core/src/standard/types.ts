@@ -62,7 +62,7 @@ export type Criterion = {
   readonly region: RegionId
   /** where on the region, as a phrase: "at half height" */
   readonly place: string
-  /** what a photograph can be measured for to answer it; lengths need none: they follow from the outline and a gauged skin */
+  /** what a photograph can be measured for to answer it (a judged one is informed by it, and still judged); lengths need none: they follow from the outline and a gauged skin */
   readonly picture?: MeasureId
   readonly praise: string
   readonly how: How

@@ -9,6 +9,7 @@ import {
   measureSpec,
   plannedTrace,
   plannedView,
+  uncrossedRing,
   type FoundOutline,
   type MeasureId,
   type PlaceId,
@@ -132,7 +133,7 @@ function projected(stage: Stage, random: Random): Pick<FoundOutline, 'outline' |
     return ring.map(([x, y]) => toPixel(stage, stage.toRoom(x, y, depthMm)))
   })
   const step = stage.lens.focalPx / stage.lens.eye[2]
-  const plain = evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step))
+  const plain = uncrossedRing(evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step)))
   const noisy = plain.map((point) => jitter(point, GEOMETRY_EDGE_PX, random))
   // where two parts nearly touch, noise would tie a knot that a found outline never has
   const outline = crossesItself(noisy) ? plain : noisy

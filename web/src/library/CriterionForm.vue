@@ -38,7 +38,7 @@ function putFormula(id: FormulaId): void {
 /** what a photograph can be measured for in this criterion's unit */
 const onPictures = computed(() =>
   MEASURE_IDS.map(measureSpec).filter(
-    ({ unit }) => how.value.kind !== 'judged' && how.value.kind !== 'length' && unit === unitOf(how.value)
+    ({ unit }) => how.value.kind !== 'length' && (how.value.kind === 'judged' || unit === unitOf(how.value))
   )
 )
 function putPicture(id: string): void {

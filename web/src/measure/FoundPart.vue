@@ -95,6 +95,16 @@ const table = computed(() => {
           </li>
         </ul>
       </template>
+      <template v-if="result.radii.length">
+        <h2 class="mt-4">Reach from between the eyes, by the clock</h2>
+        <p class="m-0 leading-[1.4]">
+          <span v-for="one in result.radii" :key="one.hour" class="mr-3 inline-block whitespace-nowrap"
+            ><b>{{ one.hour || 12 }}</b> {{ Math.round(one.mm) }} mm<span class="muted"
+              >, planned {{ Math.round(one.plannedMm) }}</span
+            ></span
+          >
+        </p>
+      </template>
       <template v-if="lengths.length">
         <h2 class="mt-4">Lengths, by this dog’s skin</h2>
         <p v-for="one in lengths" :key="one.criterionId" class="m-0 border-b border-line py-1.5">
@@ -120,6 +130,10 @@ const table = computed(() => {
         A picture shows the shape. How long the hair is, only the gauge tells, until this dog’s own skin is known there.
       </p>
     </template>
+    <p v-else-if="photo.unfit.value" class="flex gap-2 text-[17px] leading-[1.3] font-[650]" role="alert">
+      <GlyphMark name="fails" :size="20" class="mt-0.5 flex-none" />{{ photo.doubts.value.join(' ') }} Nothing is told until the outline is
+      put right or another picture is taken.
+    </p>
     <p v-else-if="!photo.measuring.value" class="leading-[1.35]">The outline comes first.</p>
   </div>
 </template>

@@ -28,6 +28,8 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   const version = ref(own.version)
   const size = ref<{ readonly width: number; readonly height: number } | null>(null)
   const doubts = ref<readonly string[]>([])
+  /** two dogs, or half of one: nothing is told until it is put right */
+  const unfit = ref(false)
   const step = ref<OutlineStep | null>(null)
   const problem = ref<string | null>(null)
   const result = shallowRef<PhotoResult | null>(null)
@@ -101,7 +103,10 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
       )
       if (mine !== turn) return
       doubts.value = found.doubts
-      change({ outline: found.outline, edgeUPx: found.uPx }, false)
+      unfit.value = found.unfit
+      // the same picture with the same corrections has the same outline: nothing to write
+      if (JSON.stringify(rounded(found.outline)) !== JSON.stringify(rounded(marks.value.outline)))
+        change({ outline: found.outline, edgeUPx: found.uPx }, false)
       await proposeRest()
     } catch (error) {
       if (mine === turn) problem.value = sayRefusal(error)
@@ -123,7 +128,8 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     const next = { ...marks.value.places }
     for (const [id, at] of Object.entries(found) as [PlaceId, Point][])
       if (places.includes(id) && !next[id]?.touched) next[id] = { at, uPx: u, touched: false }
-    change({ places: next }, false)
+    if (Object.keys(next).length > Object.keys(marks.value.places).length || untouched.value.length > 0) change({ places: next }, false)
+    else void measure()
   }
   const placeU = (scale: ScaleMark | null) => (scale ? Math.max(1, PLACE_U.mm * pxPerMm(scale)) : PLACE_U.px)
 
@@ -153,6 +159,10 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   async function measure(): Promise<void> {
     const mine = ++measureTurn
     if (!hasOutline.value) return
+    if (unfit.value) {
+      result.value = null
+      return
+    }
     measuring.value = true
     try {
       await loaded
@@ -175,7 +185,8 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     clearTimeout(timer)
     clearTimeout(later)
   })
-  void loaded!.then(() => (hasOutline.value ? measure() : problem.value ? undefined : findOutline()))
+  // also what was found before is looked at again: what was doubtful then is doubtful now
+  void loaded!.then(() => (problem.value ? undefined : findOutline()))
 
   return {
     seen,
@@ -183,6 +194,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     marks,
     size,
     doubts,
+    unfit,
     step,
     problem,
     result,
@@ -230,12 +242,12 @@ function sayRefusal(error: unknown): string {
     return 'No dog stands out from the backdrop. Touch the backdrop in several places, paint the dog with the brush, or take another picture before a plain wall.'
   if (words.startsWith('outline is a shape that covers'))
     return `What stands out does not look like this dog seen from here (${words.match(/\d+ %/)?.[0] ?? 'too little'} alike). Is it the right picture? Correct the outline, or take another one.`
+  const apart = /^ends is ([\d.]+) px apart/.exec(words)
+  if (apart) return `The two ends of the scale are ${apart[1]} px apart; allowed is 20 px or more. Touch both ends of the ruler.`
   return words
 }
 
 /** A tenth of a pixel is enough for a place; the file stays small. */
-function rounded(marks: PhotoMarks): PhotoMarks {
-  return JSON.parse(JSON.stringify(marks), (_, value: unknown) =>
-    typeof value === 'number' ? Math.round(value * 100) / 100 : value
-  ) as PhotoMarks
+function rounded<T>(marks: T): T {
+  return JSON.parse(JSON.stringify(marks), (_, value: unknown) => (typeof value === 'number' ? Math.round(value * 100) / 100 : value)) as T
 }

@@ -83,7 +83,7 @@ useKeys([
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <template v-else>
     <nav
-      class="no-print flex flex-none items-stretch gap-1 overflow-x-auto border-b border-line bg-sheet px-3 sm:px-5"
+      class="no-print flex flex-none flex-wrap items-stretch gap-1 border-b border-line bg-sheet px-3 sm:px-5"
       aria-label="Pictures of this trim"
     >
       <RouterLink
@@ -94,7 +94,9 @@ useKeys([
         :class="seen === view ? 'border-b-4 border-ink font-[650]' : 'muted'"
         :aria-current="seen === view ? 'page' : undefined"
         ><GlyphMark :name="pictureOf(view, 'after') ? 'meets' : 'missing'" :size="16" />{{ NAMES[view]
-        }}<span class="muted font-normal">{{ asked(view) }} {{ asked(view) === 1 ? 'criterion' : 'criteria' }}</span></RouterLink
+        }}<span class="muted hidden font-normal sm:inline"
+          >{{ asked(view) }} {{ asked(view) === 1 ? 'criterion' : 'criteria' }}</span
+        ></RouterLink
       >
       <span class="flex-1" />
       <span v-if="filled" class="muted hidden items-center md:flex" role="status"

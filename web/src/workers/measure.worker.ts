@@ -17,6 +17,7 @@ import {
   plannedView,
   proposePlaces,
   regionDepartures,
+  roundOf,
   sayMeasured,
   traceOf,
   type Corrections,
@@ -35,7 +36,8 @@ import {
   type Reading,
   type RegionDeparture,
   type ScaleMark,
-  type Seen
+  type Seen,
+  type Trace
 } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import * as Comlink from 'comlink'
@@ -55,6 +57,8 @@ export type PhotoResult = {
   }[]
   readonly departures: readonly PlaceDeparture[]
   readonly regions: readonly RegionDeparture[]
+  /** a head's reach from between the eyes by the clock, found and planned, mm; empty for a profile or without a scale */
+  readonly radii: readonly { readonly hour: number; readonly mm: number; readonly plannedMm: number }[]
   /** where the planned outline would lie, px */
   readonly planned: readonly Point[]
 }
@@ -98,6 +102,15 @@ function readingOf({ marks, seen }: PhotoTask, plan: PlannedView): Reading {
     places,
     lines: marks.lines
   }
+}
+
+function radiiOf(trace: Trace, planned: Trace): PhotoResult['radii'] {
+  if (!trace.places.eyeLeft || !trace.places.eyeRight) return []
+  const [found, plan] = [trace, planned].map((own) => roundOf(own).radii)
+  return found.flatMap((mm, hour) => {
+    const plannedMm = plan[hour]
+    return mm === null || plannedMm === null ? [] : [{ hour, mm, plannedMm }]
+  })
 }
 
 const reader = {
@@ -147,6 +160,7 @@ const reader = {
       })),
       departures: departuresFrom(reading, plan, proposal),
       regions: regionDepartures(reading, plan, proposal),
+      radii: task.seen === 'head' && reading.frame.hasScale ? radiiOf(trace, asPlanned) : [],
       planned: plannedInPicture(reading, plan, proposal.laid)
     }
   }

@@ -16,6 +16,8 @@ export type FoundOutline = Edge & {
   readonly apart01: number
   /** what makes it doubtful, in sentences; empty where it is sure */
   readonly doubts: readonly string[]
+  /** is it no outline of one whole dog? then nothing may be told of it until it is put right */
+  readonly unfit: boolean
 }
 
 /** What somebody has put right: places of backdrop, strokes of the brush, places through which the edge runs; px. */
@@ -86,15 +88,18 @@ export function findOutline(
   const onRim = ([x, y]: Point) => x < reach || y < reach || x > picture.width - reach || y > picture.height - reach
   const unread = edge.uPx.filter((u, i) => u >= reach / 2 && !onRim(edge.outline[i])).length / edge.uPx.length
   const second = areas.reduce((most, area, i) => (i === first ? most : Math.max(most, area)), 0)
+  const isTwo = second > SECOND_SHARE * areas[first]
+  const isCut = isCutOff(bare, width, height, framing)
+  const isAll = areas[first] > DOG_SHARES.most * width * height
   const doubts = [
     apart01 < LEAST_APART_01 || unread > UNREAD_SHARE
       ? 'The dog and the backdrop are much alike: touch the backdrop, or draw the edge by hand.'
       : '',
-    second > SECOND_SHARE * areas[first] ? 'Something else stands in the picture, nearly as large: only one dog can be measured.' : '',
-    isCutOff(bare, width, height, framing) ? 'The dog runs over the edge of the picture: it is cut off there.' : '',
-    areas[first] > DOG_SHARES.most * width * height ? 'Almost all of the picture counts as dog: step back, or touch the backdrop.' : ''
+    isTwo ? 'Something else stands in the picture, nearly as large: only one dog can be measured.' : '',
+    isCut ? 'The dog runs over the edge of the picture: it is cut off there.' : '',
+    isAll ? 'Almost all of the picture counts as dog: step back, or touch the backdrop.' : ''
   ].filter((doubt) => doubt !== '')
-  return { ...fixed, areaPx: areas[first] * by * by, apart01, doubts }
+  return { ...fixed, areaPx: areas[first] * by * by, apart01, doubts, unfit: isTwo || isCut || isAll }
 }
 
 /** Three in four of the wall's own pixels at the border stay under a distance; the threshold lies within these times that. Chosen on drawn pictures. */

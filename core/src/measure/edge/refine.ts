@@ -1,7 +1,5 @@
 // The edge of a fluffy coat: where half the backdrop is covered, read across the outline in the whole picture.
-import clip from 'polygon-clipping'
-import { areaOf } from '../body/curves'
-import { crossesItself } from '../fit/overlap'
+import { uncrossedRing } from '../fit/overlap'
 import { crosses, evenly } from '../fit/ring'
 import type { Point } from '../types'
 import type { Picture } from './picture'
@@ -65,10 +63,8 @@ export function refined(picture: Picture, outline: readonly Point[], stepPx: num
 
 /** The largest part of an outline that still crosses itself, as one ring; each place keeps the u of the nearest one. */
 function uncrossed(edge: Edge): Edge {
-  if (!crossesItself(edge.outline)) return edge
-  const parts = clip.union([edge.outline.map(([x, y]): [number, number] => [x, y])])
-  const rings = parts.map(([outer]) => outer.slice(0, -1).map(([x, y]): Point => [x, y]))
-  const outline = rings.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))
+  const outline = uncrossedRing(edge.outline)
+  if (outline === edge.outline) return edge
   const uAt = ([x, y]: Point) => {
     let [best, least] = [0, Infinity]
     edge.outline.forEach(([px, py], i) => {

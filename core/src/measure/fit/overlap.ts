@@ -47,6 +47,14 @@ export function frechet(one: readonly Point[], other: readonly Point[]): number 
   return before[before.length - 1]
 }
 
+/** The largest part of a ring that crosses itself, as one ring that does not. */
+export function uncrossedRing(ring: readonly Point[]): readonly Point[] {
+  if (!crossesItself(ring)) return ring
+  const parts = clip.union([ring.map(([x, y]): [number, number] => [x, y])])
+  const rings = parts.map(([outer]) => outer.slice(0, -1).map(([x, y]): Point => [x, y]))
+  return rings.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))
+}
+
 /** Does a closed outline cross itself? Neighbours touch and do not count. */
 export function crossesItself(ring: readonly Point[]): boolean {
   const n = ring.length

@@ -40,6 +40,9 @@ export const MEASURE_IDS = [
   'faceLine',
   'dome',
   'stripWidth',
-  'rearCurve'
+  'rearCurve',
+  'rearTriangle',
+  'rearColumn',
+  'apparentGroin'
 ] as const
 export type MeasureId = (typeof MEASURE_IDS)[number]

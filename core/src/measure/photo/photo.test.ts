@@ -118,6 +118,8 @@ describe('the head from the front', () => {
     expect(sayMeasured(pair, traceOf(proud), 0)).toMatch(
       /^Right cheek stands [567] mm prouder than the left, at (8|9) o’clock: take it back/
     )
+    // what needs no mending is not told to be cut
+    expect(sayMeasured({ ...pair, value: -2 }, traceOf(proud), 0, true)).toBe('The cheeks are alike to within 2 mm.')
   })
   it('that is turned is refused with its degrees and its way', () => {
     const reading = readingOf('head')

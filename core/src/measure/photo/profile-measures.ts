@@ -232,6 +232,39 @@ export const PROFILE_MEASURES: readonly MeasureSpec[] = [
     lines: ['stripInner', 'stripOuter'],
     of: (trace) => Math.abs(between(lineIn(trace, 'stripInner'), lineIn(trace, 'stripOuter')) - STRIP_MM)
   },
+  {
+    ...NEAR,
+    id: 'rearTriangle',
+    name: 'Rear triangle, taper of the thigh',
+    from: 'line',
+    unit: 'degrees',
+    largest: false,
+    places: [],
+    lines: ['thighFront', 'thighBack', 'pasternFront', 'hockBack'],
+    of: (trace) => tapers(lineIn(trace, 'thighFront'), lineIn(trace, 'thighBack'))
+  },
+  {
+    ...NEAR,
+    id: 'rearColumn',
+    name: 'Rear cylinder against a column',
+    from: 'line',
+    unit: 'mm',
+    largest: true,
+    places: [],
+    lines: ['pasternFront', 'hockBack'],
+    of: (trace) =>
+      Math.max(straightness(lineIn(trace, 'pasternFront'), 'left').offMm, straightness(lineIn(trace, 'hockBack'), 'left').offMm)
+  },
+  fromPlaces(
+    WHOLE,
+    'apparentGroin',
+    'Length of body with its groin hair, over its height',
+    '%',
+    ['breast', 'rump', 'withers', 'table', 'groinFront', 'groinBack'],
+    (trace) =>
+      (100 * (Math.abs(at(trace, 'rump')[0] - at(trace, 'breast')[0]) + width(trace, 'groinFront', 'groinBack'))) /
+      (at(trace, 'table')[1] - at(trace, 'withers')[1])
+  ),
   fromOutline(WHOLE, 'rearCurve', 'Turns of the rear outline', 'turns', false, ['rump', 'tailSet', 'table'], (trace) => {
     const heel: Point = [at(trace, 'rump')[0], at(trace, 'table')[1] - 20]
     return rearTurns(stretch(trace.outline, at(trace, 'tailSet'), heel))

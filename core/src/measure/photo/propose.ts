@@ -124,6 +124,7 @@ function profilePlaces({ marks, outline, rim }: PlannedView, found: readonly Poi
   places.ankle = at(mid(mark('frontPasternFront'), mark('frontPasternBack')))
   const lowest = Math.max(...outline.map(([, y]) => y))
   places.table = at([mark('frontPad')[0], lowest])
+  ;[places.groinFront, places.groinBack] = [at(mid(mark('elbow'), mark('flank'), 0.9)), at(mark('flank'))]
   places.ruffBack = at(mid(mark('occiput'), mark('nape'), 0.5))
   places.bandEnd = at(mid(mark('tailSet'), mark('tailTip'), 0.3))
   places.pinBones = at(mid(mark('tailSet'), mark('tailTip'), 0.3))
@@ -145,11 +146,8 @@ function profilePlaces({ marks, outline, rim }: PlannedView, found: readonly Poi
   const across = (share: number): readonly [Point, Point] => {
     const [x, y] = mid(root, tip, share)
     const size = Math.hypot(tip[0] - root[0], tip[1] - root[1]) || 1
-    const [nx, ny] = [(-(tip[1] - root[1]) / size) * 12, ((tip[0] - root[0]) / size) * 12]
-    return [
-      [x - nx, y - ny],
-      [x + nx, y + ny]
-    ]
+    const normal: Point = [-(tip[1] - root[1]) / size, (tip[0] - root[0]) / size]
+    return [alongRay(found, [x, y], [-normal[0], -normal[1]]), alongRay(found, [x, y], normal)]
   }
   ;[places.tailRootAbove, places.tailRootBelow] = across(0.15)
   ;[places.tailTipAbove, places.tailTipBelow] = across(0.85)
@@ -228,6 +226,21 @@ function headPlaces(
 function hoursOff(centre: Point, point: Point, hour: number): number {
   const off = Math.abs(clockOf(centre, point) - hour) % 12
   return Math.min(off, 12 - off)
+}
+
+/** Where a way from inside first meets the outline; a little way along it where it never does. */
+function alongRay(ring: readonly Point[], [x, y]: Point, [dx, dy]: Point): Point {
+  let nearest = Infinity
+  ring.forEach((a, i) => {
+    const b = ring[(i + 1) % ring.length]
+    const [sideA, sideB] = [(a[0] - x) * dy - (a[1] - y) * dx, (b[0] - x) * dy - (b[1] - y) * dx]
+    if (sideA > 0 === sideB > 0) return
+    const share = sideA / (sideA - sideB)
+    const along = (a[0] + (b[0] - a[0]) * share - x) * dx + (a[1] + (b[1] - a[1]) * share - y) * dy
+    if (along > 0 && along < nearest) nearest = along
+  })
+  const reach = Number.isFinite(nearest) ? nearest : 12
+  return [x + dx * reach, y + dy * reach]
 }
 
 const extreme = (points: readonly Point[], sign: 1 | -1) =>
