@@ -2,6 +2,7 @@
 import type { Draft, MeasurePage, PictureView } from '@peen/contract'
 import { answersFrom, criteriaSeen } from '@peen/core/grade'
 import { SEEN, type Seen } from '@peen/core/measure'
+import { useWindowSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, sentenceOf } from '../api/client'
@@ -30,6 +31,8 @@ const pictureOf = (view: Seen, moment: 'before' | 'after') =>
   data.value?.pictures.find((one) => one.stance === view && one.moment === moment) ?? null
 const picture = computed(() => pictureOf(seen.value, 'after'))
 const marks = computed(() => data.value?.marks.find(({ pictureId }) => pictureId === picture.value?.id) ?? null)
+const { width: windowWidth } = useWindowSize()
+const guideWidth = computed(() => Math.max(200, Math.min(360, windowWidth.value - 130)))
 const drawnDog = computed(() => {
   const { bodyType, colour, withersMm, own } = data.value!.grading.dog
   return { bodyType, colour, withersMm, own, trim: data.value!.grading.standard.plan.drawnAs }
@@ -132,8 +135,8 @@ useKeys([
               :lengths="data.grading.standard.plan.lengthsMm"
               :from="seen === 'head' ? 'head' : 'side'"
               :mirrored="seen === 'right'"
-              :width="360"
-              :height="320"
+              :width="guideWidth"
+              :height="Math.round(guideWidth * 0.89)"
               :label="`${NAMES[seen]}, as it must stand`"
             />
             <span class="photo-guide-ruler self-end" aria-hidden="true" />
