@@ -4,11 +4,11 @@ import { join } from 'node:path'
 import { freePort, ROOT } from './machine.mjs'
 
 /** Starts it on a free port of loopback; resolves once it can be asked. */
-export async function startCamera() {
+export async function startCamera(more = {}) {
   const port = await freePort()
   const child = spawn(process.execPath, ['--import', 'tsx', 'devices/src/table/serve.ts'], {
     cwd: ROOT,
-    env: { ...process.env, PEEN_CAMERA_PORT: String(port), PEEN_CAMERA_STANDS: join(ROOT, 'demo/src/stands.json') },
+    env: { ...process.env, ...more, PEEN_CAMERA_PORT: String(port), PEEN_CAMERA_STANDS: join(ROOT, 'demo/src/stands.json') },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc']
   })
   await new Promise((resolve, reject) => {

@@ -1,1 +1,1 @@
-export { sceneFor, snapshot, type BeforeCamera, type Standing, type Stands } from './snapshot'
+export { sceneFor, snapshot, USUAL_WIDTH_PX, type BeforeCamera, type Standing, type Stands } from './snapshot'

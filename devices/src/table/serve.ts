@@ -3,10 +3,12 @@
 import { CoreError } from '@peen/core/error'
 import { readFileSync } from 'node:fs'
 import { createServer } from 'node:http'
-import { snapshot, type BeforeCamera, type Stands } from './snapshot'
+import { snapshot, USUAL_WIDTH_PX, type BeforeCamera, type Stands } from './snapshot'
 
 const port = Number(process.env.PEEN_CAMERA_PORT)
 const stands = process.env.PEEN_CAMERA_STANDS ? (JSON.parse(readFileSync(process.env.PEEN_CAMERA_STANDS, 'utf8')) as Stands) : {}
+/** tests look at smaller pictures */
+const widthPx = Number(process.env.PEEN_CAMERA_WIDTH ?? USUAL_WIDTH_PX)
 const MOST_BYTES = 1024 * 1024
 
 createServer((request, response) => {
@@ -19,7 +21,7 @@ createServer((request, response) => {
   })
   request.on('end', async () => {
     try {
-      const picture = await snapshot(JSON.parse(Buffer.concat(parts).toString('utf8')) as BeforeCamera, stands)
+      const picture = await snapshot(JSON.parse(Buffer.concat(parts).toString('utf8')) as BeforeCamera, stands, widthPx)
       response.writeHead(200, { 'content-type': 'image/jpeg' }).end(picture)
     } catch (error) {
       const status = error instanceof CoreError || error instanceof SyntaxError ? 400 : 500

@@ -24,13 +24,13 @@ export type Standing = {
 }
 export type Stands = Readonly<Record<string, Readonly<Record<string, Standing>>>>
 
-/** A table camera sees two megapixels. */
-const PICTURE = Object.freeze({ widthPx: 1632, heightPx: 1224, jpegQuality: 90 })
+/** A table camera sees two megapixels, three by four. */
+export const USUAL_WIDTH_PX = 1632
 /** Hair that has grown since the last trim, days: how a dog comes in. */
 const BEFORE_DAYS = 40
 
 /** The scene that a request makes. @throws CoreError for what no camera could see */
-export function sceneFor(before: BeforeCamera, stands: Stands): Scene {
+export function sceneFor(before: BeforeCamera, stands: Stands, widthPx = USUAL_WIDTH_PX): Scene {
   const { name, seen, moment, withersMm, body, coat, colouring } = before
   if (!['left', 'right', 'head'].includes(seen))
     throw new CoreError({ code: 'unknown', path: 'seen', got: seen, limit: 'left, right, head' })
@@ -39,10 +39,11 @@ export function sceneFor(before: BeforeCamera, stands: Stands): Scene {
   const scene = usualScene({ body, withersMm, colouring, coat, worn }, seen)
   return {
     ...scene,
-    picture: PICTURE,
+    picture: { widthPx, heightPx: Math.round(widthPx * 0.75), jpegQuality: 90 },
     camera: { ...scene.camera, yawDeg: own.yawDeg ?? 0 },
     seed: Math.abs(seedOf(`${name} ${seen} ${moment}`)) % 100000
   }
 }
 
-export const snapshot = (before: BeforeCamera, stands: Stands): Promise<Buffer> => photograph(sceneFor(before, stands))
+export const snapshot = (before: BeforeCamera, stands: Stands, widthPx?: number): Promise<Buffer> =>
+  photograph(sceneFor(before, stands, widthPx))
