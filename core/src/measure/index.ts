@@ -9,7 +9,6 @@ export type { Picture } from './edge/picture'
 export {
   compareSides,
   measureFrontHead,
-  sayFrontHead,
   type ClockDeparture,
   type FrontHead,
   type FrontHeadMeasures,
@@ -45,5 +44,5 @@ export { sayMeasured } from './photo/say'
 export { departuresFrom, laidRigid, plannedInPicture, regionDepartures, type PlaceDeparture, type RegionDeparture } from './photo/departure'
 export { coatDepth, REGION_VIEWS, regionSeenIn, skinOffset, type CoatDepth, type SkinReading } from './photo/skin'
 export { roundOf, frontHeadOf } from './photo/head-measures'
-export { drawnTrace, NO_DEPTHS, traceOf, yawFrom, type Depths, type PlacedPoint, type Reading, type Trace } from './photo/trace'
+export { drawnTrace, traceOf, yawFrom, type Depths, type PlacedPoint, type Reading, type Trace } from './photo/trace'
 export { drawMeasure, type Drawn } from './photo/explain'

@@ -123,7 +123,9 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
         <ul v-else-if="readonly" class="m-0 list-none bg-plate px-5 py-3 leading-[1.35]">
           <li v-for="part in row.parts" :key="part.side">
             {{ part.side === 'whole' ? '' : `${part.side}: ` }}{{ part.say
-            }}<span v-if="part.uMm" class="muted"
+            }}<template v-if="part.overruled"
+              >; the photograph said {{ sayNumber(part.overruled.value) }} {{ part.unit }}, overruled: {{ part.overruled.reason }}</template
+            ><span v-if="part.uMm" class="muted"
               >, u {{ sayNumber(part.uMm) }} {{ part.unit }}, {{ Math.round(100 * (part.conformity01 ?? 0)) }} % inside the band</span
             >
           </li>

@@ -9,6 +9,7 @@ import {
   findOutline,
   frameOf,
   keysIn,
+  laidRigid,
   measurePhoto,
   measureSpec,
   onDarkSpots,
@@ -136,7 +137,7 @@ const reader = {
     const plan = planOf(task)
     const reading = readingOf(task, plan)
     const found = measurePhoto(reading, ids, SEED)
-    const proposal = proposePlaces(reading.frame, task.marks.outline, plan)
+    const laid = laidRigid(reading, plan, proposePlaces(reading.frame, task.marks.outline, plan).laid)
     const trace = traceOf(reading)
     const asPlanned = plannedTrace(plan, task.seen)
     const planned: Partial<Record<MeasureId, number>> = {}
@@ -158,10 +159,10 @@ const reader = {
         criterionId,
         drawn: drawMeasure(measure, trace, reading)
       })),
-      departures: departuresFrom(reading, plan, proposal),
-      regions: regionDepartures(reading, plan, proposal),
+      departures: departuresFrom(reading, plan, laid),
+      regions: regionDepartures(reading, plan, laid),
       radii: task.seen === 'head' && reading.frame.hasScale ? radiiOf(trace, asPlanned) : [],
-      planned: plannedInPicture(reading, plan, proposal.laid)
+      planned: plannedInPicture(reading, plan, laid)
     }
   }
 }

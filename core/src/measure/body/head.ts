@@ -141,17 +141,3 @@ const HALF = (SLICES_TOGETHER - 1) / 2
 const meanOf = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
 /** Hours at which a cheek stands out, on either side. Chosen: from the eyes down to the jaw. */
 const isCheek = (hour: number) => (hour >= 2.3 && hour <= 4.6) || (hour >= 7.4 && hour <= 9.7)
-
-/** A head's first finding in a sentence: which side, how much, where on the clock. Under 1 mm nothing is said to differ. */
-export function sayFrontHead({ sides, most, circle }: FrontHeadMeasures): string[] {
-  const mm = (value: number) => `${Math.round(Math.abs(value))} mm`
-  const at = (hour: number) => `${Math.round(hour) % 12 || 12} o’clock`
-  const { byMm, hour } = sides?.largest ?? { byMm: 0, hour: 0 }
-  const [prouder, other] = byMm >= 0 ? ['right', 'left'] : ['left', 'right']
-  const difference =
-    Math.abs(byMm) < 1
-      ? 'Left and right are alike to within 1 mm.'
-      : `The ${prouder} stands ${mm(byMm)} prouder than the ${other}, at ${at(hour)}: take it back ${mm(byMm)}.`
-  const round = `The head is round to within ${mm(most.byMm)} of a circle of ${Math.round(circle.radius)} mm; it leaves it most at ${at(most.hour)}, ${most.byMm >= 0 ? 'outward' : 'inward'}.`
-  return [difference, round]
-}

@@ -6,13 +6,31 @@ import { crosses } from './ring'
 
 type Rings = readonly (readonly (readonly Point[])[])[]
 
+const coarse = (value: number) => Math.round(value * 64) / 64
+
+/** The first of several attempts that does not break; the last one's own error where all do. */
+function firstThatWorks<A, B>(attempts: readonly A[], work: (attempt: A) => B): B {
+  for (const attempt of attempts.slice(0, -1)) {
+    try {
+      return work(attempt)
+    } catch {
+      // the next one
+    }
+  }
+  return work(attempts[attempts.length - 1])
+}
+
 /** What two rings cover together over what either covers, 0 to 1 (intersection over union). Rings may cross themselves. */
 export function overlap01(one: readonly Point[], other: readonly Point[]): number {
   const area = (shapes: Rings) =>
     shapes.reduce((sum, [outer, ...holes]) => sum + areaOf(outer) - holes.reduce((h, hole) => h + areaOf(hole), 0), 0)
-  const closed = (ring: readonly Point[]) => [ring.map(([x, y]): [number, number] => [x, y])]
-  const both = area(clip.intersection(closed(one), closed(other)) as unknown as Rings)
-  const either = area(clip.union(closed(one), closed(other)) as unknown as Rings)
+  // edges that lie all but on one another upset the library: coordinates are made coarse, and where that is not enough one ring is moved a hair
+  const closed = (ring: readonly Point[], by = 0) => [ring.map(([x, y]): [number, number] => [coarse(x + by), coarse(y + by)])]
+  const measured = (by: number) => {
+    const [a, b] = [closed(one), closed(other, by)]
+    return [area(clip.intersection(a, b) as unknown as Rings), area(clip.union(a, b) as unknown as Rings)]
+  }
+  const [both, either] = firstThatWorks([0, 0.05, 0.11, 0.23], measured)
   return either === 0 ? 0 : both / either
 }
 

@@ -5,7 +5,6 @@ import { evenly } from '../fit/ring'
 import type { Point } from '../types'
 import { toMm, toPx } from './frame'
 import type { PlannedView } from './plan'
-import type { Proposal } from './propose'
 import { traceOf, type Reading } from './trace'
 
 /** A place of the found outline, px, with how far it stands outside (above 0) or inside the planned coat, mm. */
@@ -35,6 +34,8 @@ const ON_EDGE_MM = 2.5
 
 /** The plan laid rigidly over the outline: both have a scale, so nothing may be stretched. A head is laid by its eyes. */
 export function laidRigid(reading: Reading, planned: PlannedView, laid: Laid): Laid {
+  // without a scale it is only made as large as the outline
+  if (!reading.frame.hasScale) return laid
   const trace = traceOf(reading)
   const { eyeLeft, eyeRight } = trace.places
   if (reading.frame.seen === 'head' && eyeLeft && eyeRight && planned.face) {
@@ -61,9 +62,8 @@ export function laidRigid(reading: Reading, planned: PlannedView, laid: Laid): L
 }
 
 /** Every place of the found outline against the plan. Empty without a scale. */
-export function departuresFrom(reading: Reading, planned: PlannedView, { laid }: Pick<Proposal, 'laid'>): readonly PlaceDeparture[] {
+export function departuresFrom(reading: Reading, planned: PlannedView, rigid: Laid): readonly PlaceDeparture[] {
   if (!reading.frame.hasScale || reading.outline.length < 3) return []
-  const rigid = laidRigid(reading, planned, laid)
   const rim = outerRim(planned).map(({ at, skin, region, depthMm }) => ({
     at: layPoint(rigid, at),
     skin: layPoint(rigid, skin),
@@ -79,9 +79,8 @@ export function departuresFrom(reading: Reading, planned: PlannedView, { laid }:
 }
 
 /** The same region by region, with how far the coat stands over the drawn skin. */
-export function regionDepartures(reading: Reading, planned: PlannedView, { laid }: Pick<Proposal, 'laid'>): readonly RegionDeparture[] {
+export function regionDepartures(reading: Reading, planned: PlannedView, rigid: Laid): readonly RegionDeparture[] {
   if (!reading.frame.hasScale || reading.outline.length < 3) return []
-  const rigid = laidRigid(reading, planned, laid)
   const { outline } = traceOf(reading)
   const found = new Map<RegionId, { readonly by: number; readonly over: number }[]>()
   for (const { at, skin, region, depthMm } of outerRim(planned)) {
@@ -118,8 +117,7 @@ function inLayer({ frame, outline, depths }: Reading, i: number, depthMm: number
 
 /** Where the planned outline would lie in the picture, px. */
 export function plannedInPicture(reading: Reading, planned: PlannedView, laid: Laid): readonly Point[] {
-  const rigid = reading.frame.hasScale ? laidRigid(reading, planned, laid) : laid
-  return evenly(planned.outline, 4).map((point) => toPx(reading.frame, layPoint(rigid, point), planned.depths.edge.mm))
+  return evenly(planned.outline, 4).map((point) => toPx(reading.frame, layPoint(laid, point), planned.depths.edge.mm))
 }
 
 const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1])

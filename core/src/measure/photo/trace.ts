@@ -9,7 +9,6 @@ export type PlacedPoint = { readonly at: Point; /** standard uncertainty either 
 
 /** How far what is measured lies before the plane of the scale, mm, each with its standard uncertainty. */
 export type Depths = Readonly<Record<'edge' | 'nose' | 'leg', { readonly mm: number; readonly u: number }>>
-export const NO_DEPTHS: Depths = { edge: { mm: 0, u: 0 }, nose: { mm: 0, u: 0 }, leg: { mm: 0, u: 0 } }
 
 /** A photograph as it was read: all in px of the picture. */
 export type Reading = {
