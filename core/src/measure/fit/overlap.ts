@@ -68,7 +68,9 @@ export function frechet(one: readonly Point[], other: readonly Point[]): number 
 /** The largest part of a ring that crosses itself, as one ring that does not. */
 export function uncrossedRing(ring: readonly Point[]): readonly Point[] {
   if (!crossesItself(ring)) return ring
-  const parts = clip.union([ring.map(([x, y]): [number, number] => [x, y])])
+  const parts = firstThatWorks([0, 0.05, 0.11], (by) =>
+    clip.union([ring.map(([x, y], i): [number, number] => [coarse(x + by * (i % 2)), coarse(y)])])
+  )
   const rings = parts.map(([outer]) => outer.slice(0, -1).map(([x, y]): Point => [x, y]))
   return rings.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))
 }
