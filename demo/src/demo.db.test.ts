@@ -85,10 +85,12 @@ describe('the demo school', () => {
         .select()
         .from(tables.attempts)
         .orderBy(asc(tables.attempts.sessionId), asc(tables.attempts.techniqueId), asc(tables.attempts.setting)),
+      charts: await db.select().from(tables.charts).orderBy(asc(tables.charts.apprenticeId), asc(tables.charts.techniqueId)),
       results: await db.select().from(tables.gradingResults).orderBy(asc(tables.gradingResults.gradingId))
     })
     const before = await snapshot()
     expect(before.attempts.length).toBeGreaterThan(2000)
+    expect(before.charts.length).toBeGreaterThan(200)
     expect(before.results.length).toBeGreaterThan(30)
     await rebuildAll(db)
     expect(await snapshot()).toEqual(before)

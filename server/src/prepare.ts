@@ -1,8 +1,10 @@
 // Brings the database to the present shape and loads what Peen ships as data. Run at every start; also without demo.
 import { connect, migrateUp, settingsFromEnvironment } from './db'
+import { deriveWhereOld } from './features/derived'
 import { loadContent } from './features/school'
 
 const { db, close } = connect(settingsFromEnvironment())
 await migrateUp(db)
 await loadContent(db)
+await deriveWhereOld(db)
 await close()

@@ -180,6 +180,8 @@ export function runLearning(clean: readonly boolean[], chart: { readonly k: numb
 export type ChartHistory = {
   /** the learning score after each attempt; it stands at the limit while the monitoring chart watches */
   readonly scores: readonly number[]
+  /** the monitoring score after each attempt; 0 while it is still being learnt */
+  readonly watched: readonly number[]
   readonly mode: 'learning' | 'competent' | 'slipping'
   /** index of the latest signal, and of the latest alarm; null where there was none */
   readonly signalAt: number | null
@@ -200,9 +202,12 @@ export function runCharts(
   let alarm = 0
   let signalAt: number | null = null
   let alarmAt: number | null = null
+  const watched: number[] = []
   const scores = clean.map((ok, i) => {
+    watched.push(0)
     if (mode === 'competent') {
       alarm = Math.max(0, alarm + (ok ? -1 : watch.k))
+      watched[i] = alarm
       if (alarm < watch.limit) return learning.limit
       mode = 'slipping'
       alarmAt = i
@@ -216,7 +221,7 @@ export function runCharts(
     }
     return score
   })
-  return { scores, mode, signalAt, alarmAt }
+  return { scores, watched, mode, signalAt, alarmAt }
 }
 
 /** Risk that at least one of several techniques, each with its own risk, is called competent by luck. Independent. */

@@ -78,8 +78,8 @@ describe('the learning chart', () => {
         { k: 2, limit: 3 },
         { k: 2, limit: 4 }
       )
-    expect(of('+++')).toEqual({ scores: [1, 2, 3], mode: 'competent', signalAt: 2, alarmAt: null })
-    expect(of('+++--')).toEqual({ scores: [1, 2, 3, 3, 0], mode: 'slipping', signalAt: 2, alarmAt: 4 })
+    expect(of('+++')).toEqual({ scores: [1, 2, 3], mode: 'competent', signalAt: 2, alarmAt: null, watched: [0, 0, 0] })
+    expect(of('+++--')).toEqual({ scores: [1, 2, 3, 3, 0], mode: 'slipping', signalAt: 2, alarmAt: 4, watched: [0, 0, 0, 2, 4] })
     expect(of('+++--+++')).toMatchObject({ mode: 'competent', signalAt: 7, alarmAt: 4 })
   })
 
@@ -101,7 +101,11 @@ const attempt = (i: number, change: Partial<AttemptRecord> = {}): AttemptRecord 
   clean: true,
   counts: true,
   minutes: 12,
+  planMinutes: 10,
   prompts: 0,
+  help: 'alone',
+  sides: 'both',
+  safetyEvents: 0,
   because: '',
   seriousSafety: false,
   ...change

@@ -22,7 +22,11 @@ const attempt = (n: number, change: Partial<AttemptRecord> = {}): AttemptRecord 
   clean: true,
   counts: true,
   minutes: 10,
+  planMinutes: 10,
   prompts: 0,
+  help: 'alone',
+  sides: 'both',
+  safetyEvents: 0,
   because: '',
   seriousSafety: false,
   ...change
@@ -61,7 +65,9 @@ describe('a standing', () => {
     expect(stand({ attempts: many(13) }).because).toBe('1 clean in a row gives the signal; one that is not costs 6.')
     expect(stand({ attempts: many(14) }).because).toBe('The chart signalled on 14 January 2026; a passed graded trim is still missing.')
     expect(stand({ attempts: many(14), passedTrimOn: day(13) }).because).toMatch(/and a graded trim has passed/)
-    expect(stand({ attempts: many(2), today: day(90) }).because).toBe('Last done 89 days ago; 60 are allowed.')
+    expect(stand({ attempts: many(2), today: day(90) }).because).toBe(
+      'Last done 89 days ago; 60 are allowed. One clean attempt that counts brings it back.'
+    )
     expect(stand({ attempts: [attempt(3, { seriousSafety: true, clean: false })] }).because).toMatch(
       /^Held since 4 January 2026: a serious safety event/
     )

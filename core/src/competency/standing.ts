@@ -1,6 +1,8 @@
+import type { HelpLevel } from '../practice'
 import { wilson, type ProportionEstimate } from '../stats'
 import { sayDay } from '../units'
-import { designLearningChart, designMonitoringChart, runCharts, type ChartSettings, CHART_DEFAULTS } from './chart'
+import { CHART_DEFAULTS, designLearningChart, designMonitoringChart, runCharts, type ChartHistory, type ChartSettings } from './chart'
+import { findingsOn, type Found } from './found'
 
 export const STATES = ['held', 'lapsed', 'slipping', 'competent', 'ready', 'practising', 'new'] as const
 /** Where a technique stands, in order of precedence. */
@@ -15,8 +17,13 @@ export type AttemptRecord = {
   readonly clean: boolean
   readonly counts: boolean
   readonly minutes: number
+  /** what this step takes by the trim's own plan; null where the trim does not plan it */
+  readonly planMinutes: number | null
   readonly prompts: number
+  readonly help: HelpLevel
+  readonly sides: 'left' | 'right' | 'both'
   readonly because: string
+  readonly safetyEvents: number
   readonly seriousSafety: boolean
 }
 
@@ -49,6 +56,11 @@ export type Standing = {
   readonly risk: number
   readonly power: number
   readonly scores: readonly number[]
+  /** the monitoring chart after each attempt, and where it alarms */
+  readonly watched: readonly number[]
+  readonly alarmAt: number
+  /** plateau, relapse or slipping, if one shows */
+  readonly found: Found | null
   readonly cleanRun: readonly boolean[]
   readonly signalOn: string | null
   readonly attempts: number
@@ -72,76 +84,97 @@ export function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS)
 }
 
+/** What all attempts of one apprentice at one technique come to, whatever day it is. Kept, so that a cohort is read at once. */
+export type ChartRow = {
+  readonly attempts: number
+  readonly clean: number
+  readonly score: number
+  readonly mode: ChartHistory['mode']
+  readonly signalOn: string | null
+  readonly lastOn: string | null
+  /** the last serious safety event, on a chart or not */
+  readonly heldOn: string | null
+  readonly found: Found | null
+}
+
+type Charted = { readonly row: ChartRow; readonly history: ChartHistory; readonly counted: readonly AttemptRecord[] }
+
+/** Runs both charts over the attempts that count: those on a live dog that an instructor watched or inspected. */
+export function chartOf(attempts: readonly AttemptRecord[], rules: ChartSettings): Charted {
+  const [chart, watch] = [designLearningChart(rules), designMonitoringChart(rules)]
+  const counted = attempts.filter((attempt) => attempt.counts)
+  const history = runCharts(
+    counted.map((attempt) => attempt.clean),
+    chart,
+    watch
+  )
+  const row: ChartRow = {
+    attempts: counted.length,
+    clean: counted.filter((attempt) => attempt.clean).length,
+    score: history.scores.at(-1) ?? 0,
+    mode: history.mode,
+    signalOn: history.signalAt === null ? null : counted[history.signalAt].onDate,
+    lastOn: counted.at(-1)?.onDate ?? null,
+    heldOn: attempts.findLast((attempt) => attempt.seriousSafety)?.onDate ?? null,
+    found: findingsOn(counted, history, { learning: chart.limit, watch: watch.limit })
+  }
+  return { row, history, counted }
+}
+
+/** What changes a state besides the attempts: a passed trim, a lifted hold, the day. */
+export type Around = Pick<StandingFacts, 'passedTrimOn' | 'liftedOn' | 'today'>
+
+/** The state by precedence held, lapsed, slipping, competent, ready, practising, new, and its reason in a sentence. */
+export function stateOf(row: ChartRow, { passedTrimOn, liftedOn, today }: Around, rules: StandingRules): { state: State; because: string } {
+  const daysSince = row.lastOn ? daysBetween(row.lastOn, today) : null
+  const say = (state: State, because: string) => ({ state, because })
+  if (row.heldOn !== null && (liftedOn === null || liftedOn < row.heldOn))
+    return say('held', `Held since ${sayDay(row.heldOn)}: a serious safety event. A lead assessor lifts it, with a reason.`)
+  if (daysSince !== null && daysSince > rules.lapseDays)
+    return say('lapsed', `Last done ${daysSince} days ago; ${rules.lapseDays} are allowed. One clean attempt that counts brings it back.`)
+  if (row.mode === 'slipping') return say('slipping', `Was found competent on ${sayDay(row.signalOn!)}, and has missed too often since.`)
+  if (row.signalOn !== null)
+    return passedTrimOn === null
+      ? say('ready', `The chart signalled on ${sayDay(row.signalOn)}; a passed graded trim is still missing.`)
+      : say('competent', `The chart signalled on ${sayDay(row.signalOn)} and a graded trim has passed.`)
+  if (row.attempts === 0) return say('new', 'No attempt on a live dog yet that an instructor watched or inspected.')
+  const { limit, k } = designLearningChart(rules)
+  const toGo = limit - row.score
+  return say('practising', `${toGo} clean in a row give${toGo === 1 ? 's' : ''} the signal; one that is not costs ${k}.`)
+}
+
 /**
  * Where an apprentice stands in one technique: learning chart, then monitoring after the signal, success rate with its
- * Wilson interval, counts, recency, and the state by precedence held, lapsed, slipping, competent, ready, practising, new.
- * Only attempts on a live dog that an instructor watched or inspected enter the chart.
+ * Wilson interval, counts, recency, and the state with its reason.
  * Source: design.md section 3; Biau & Porcher 2008; Wilson 1927.
  */
 export function standingOf(facts: StandingFacts, rules: StandingRules = STANDING_DEFAULTS): Standing {
-  const chart = designLearningChart(rules)
-  const watch = designMonitoringChart(rules)
-  const counted = facts.attempts.filter((attempt) => attempt.counts)
-  const cleanRun = counted.map((attempt) => attempt.clean)
-  const history = runCharts(cleanRun, chart, watch)
-  const { signalAt, scores } = history
-  const slipped = history.mode === 'slipping'
-  const last = counted.at(-1) ?? null
-  const daysSince = last ? daysBetween(last.onDate, facts.today) : null
-  const heldBy = [...facts.attempts].reverse().find((attempt) => attempt.seriousSafety)
-  const held = heldBy !== undefined && (facts.liftedOn === null || facts.liftedOn < heldBy.onDate)
-  const score = scores.at(-1) ?? 0
-  const lapsed = daysSince !== null && daysSince > rules.lapseDays
-  const state = stateOf({ held, lapsed, slipped, signal: signalAt !== null, passed: facts.passedTrimOn !== null, any: counted.length > 0 })
-  const clean = cleanRun.filter(Boolean).length
-  const standing = {
+  const [chart, watch] = [designLearningChart(rules), designMonitoringChart(rules)]
+  const { row, history, counted } = chartOf(facts.attempts, rules)
+  const { state, because } = stateOf(row, facts, rules)
+  return {
     state,
-    score,
+    because,
+    score: row.score,
     limit: chart.limit,
     k: chart.k,
     risk: chart.falseCompetentRisk,
     power: chart.power,
-    scores,
-    cleanRun,
-    signalOn: signalAt === null ? null : counted[signalAt].onDate,
-    attempts: counted.length,
-    clean,
+    scores: history.scores,
+    watched: history.watched,
+    alarmAt: watch.limit,
+    found: row.found,
+    cleanRun: counted.map((attempt) => attempt.clean),
+    signalOn: row.signalOn,
+    attempts: row.attempts,
+    clean: row.clean,
     figures: facts.attempts.filter((attempt) => !attempt.counts && attempt.dogId === '').length,
     selfReported: facts.attempts.filter((attempt) => !attempt.counts && attempt.dogId !== '').length,
     dogs: new Set(counted.map((attempt) => attempt.dogId)).size,
     coats: [...new Set(counted.map((attempt) => attempt.coat))],
-    lastOn: last?.onDate ?? null,
-    daysSince,
-    rate: counted.length > 0 ? wilson(clean, counted.length) : null,
-    along01: state === 'competent' ? 1 : READY_AT * (score / chart.limit)
-  }
-  return { ...standing, because: sayState(standing, rules, heldBy?.onDate ?? null) }
-}
-
-function stateOf(is: { held: boolean; lapsed: boolean; slipped: boolean; signal: boolean; passed: boolean; any: boolean }): State {
-  if (is.held) return 'held'
-  if (is.lapsed) return 'lapsed'
-  if (is.slipped) return 'slipping'
-  if (is.signal) return is.passed ? 'competent' : 'ready'
-  return is.any ? 'practising' : 'new'
-}
-
-function sayState(s: Omit<Standing, 'because'>, rules: StandingRules, heldOn: string | null): string {
-  const toGo = s.limit - s.score
-  switch (s.state) {
-    case 'held':
-      return `Held since ${sayDay(heldOn!)}: a serious safety event. A lead assessor lifts it, with a reason.`
-    case 'lapsed':
-      return `Last done ${s.daysSince} days ago; ${rules.lapseDays} are allowed.`
-    case 'slipping':
-      return `Was found competent on ${sayDay(s.signalOn!)}, and has missed too often since.`
-    case 'competent':
-      return `The chart signalled on ${sayDay(s.signalOn!)} and a graded trim has passed.`
-    case 'ready':
-      return `The chart signalled on ${sayDay(s.signalOn!)}; a passed graded trim is still missing.`
-    case 'practising':
-      return `${toGo} clean in a row give${toGo === 1 ? 's' : ''} the signal; one that is not costs ${s.k}.`
-    case 'new':
-      return 'No attempt on a live dog yet that an instructor watched or inspected.'
+    lastOn: row.lastOn,
+    daysSince: row.lastOn ? daysBetween(row.lastOn, facts.today) : null,
+    rate: counted.length > 0 ? wilson(row.clean, counted.length) : null,
+    along01: state === 'competent' ? 1 : READY_AT * (row.score / chart.limit)
   }
 }

@@ -17,7 +17,7 @@ export {
 } from './body/head'
 export { clockOf, evenly, perimeter, radiusAt, reachAt } from './fit/ring'
 export type { Point } from './types'
-export { angleAt, footLine, straightness, topline, type Chord, type FootLine, type Straightness } from './body/profile'
+export { angleAt, footLine, largestStep, straightness, topline, type Chord, type FootLine, type Straightness } from './body/profile'
 export { simulate, type Simulated } from './fit/simulate'
 export { layOutline, layOver, layPoint, type Laid } from './fit/align'
 export { crossesItself, frechet, hausdorff, overlap01, uncrossedRing } from './fit/overlap'

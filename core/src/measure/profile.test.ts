@@ -1,7 +1,7 @@
 // Lines from the side, the plane of a mat, and measures drawn together. Against published values, exact and analytic cases.
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { angleAt, footLine, homography, simulate, straightness, topline, toPlane, type Point } from '.'
+import { angleAt, footLine, homography, largestStep, simulate, straightness, topline, toPlane, type Point } from '.'
 import type { CoreError } from '../error'
 import { normalDraw } from '../stats'
 
@@ -87,6 +87,42 @@ describe('lines that should be straight', () => {
     // Ref: an equilateral triangle
     expect(angleAt([0, 0], [1, 0], [0.5, Math.sqrt(3) / 2])).toBeCloseTo(60, 9)
     expect(issueOf(() => angleAt([1, 1], [1, 1], [2, 2]))).toMatchObject({ code: 'oneSpot' })
+  })
+})
+
+describe('the largest step of a line', () => {
+  const side = (n: number, stepMm: number, from: number, bend = 0.004): Point[] =>
+    Array.from({ length: n }, (_, i): Point => {
+      const x = (i * 90) / (n - 1)
+      return [x, bend * (x - 45) ** 2 + (i >= from ? stepMm : 0)]
+    })
+  const turned = (points: readonly Point[], deg: number): Point[] => {
+    const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]
+    return points.map(([x, y]) => [30 + c * x - s * y, -12 + s * x + c * y])
+  }
+  // Ref: exact cases: a parabola without a step, and a straight line or a parabola with one
+  it('is nothing on a bend, and the whole of a step', () => {
+    expect(largestStep(side(9, 0, 0))).toBeLessThan(0.01)
+    expect(largestStep(side(9, 6, 5, 0))).toBeCloseTo(6, 1)
+    expect(largestStep(side(9, 6, 5))).toBeCloseTo(6, 0)
+    expect(largestStep(side(5, -4, 2, 0))).toBeCloseTo(4, 0)
+  })
+  it('stays the same however the head is held, and from either end', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -180, max: 180 }),
+        fc.integer({ min: 3, max: 6 }),
+        fc.integer({ min: 2, max: 9 }),
+        (deg, from, step) => {
+          const line = side(9, step, from)
+          expect(largestStep(turned(line, deg))).toBeCloseTo(largestStep(line), 6)
+          expect(largestStep([...line].reverse())).toBeCloseTo(largestStep(line), 6)
+        }
+      )
+    )
+  })
+  it('asks for five points', () => {
+    expect(issueOf(() => largestStep(side(4, 2, 2)))).toMatchObject({ code: 'tooFew' })
   })
 })
 

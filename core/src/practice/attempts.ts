@@ -1,3 +1,4 @@
+import { HELP_WEIGHT } from '../competency'
 import type { Attempt, HelpLevel, SessionState } from './types'
 
 /** What one session adds to the record of one technique: technique x dog x visit is one attempt (four feet are one). */
@@ -10,6 +11,8 @@ export type CountedAttempt = {
   readonly minutes: number
   readonly prompts: number
   readonly help: HelpLevel
+  /** the dog's own sides that were worked */
+  readonly sides: 'left' | 'right' | 'both'
   readonly majorFaults: readonly string[]
   readonly faults: readonly string[]
   readonly safetyEvents: number
@@ -21,7 +24,6 @@ export type CountedAttempt = {
 export type MajorFaults = ReadonlySet<string>
 
 const MOST_PROMPTS = 1
-const HELP_WEIGHT: Readonly<Record<HelpLevel, number>> = { alone: 0, onePrompt: 1, talkedThrough: 2, handsGuided: 3, shown: 4 }
 
 /**
  * The attempts of a session, one per technique and setting, by the apprentice's own hands and ended.
@@ -52,6 +54,11 @@ export function tappedHelp({ prompts, helps }: Pick<Attempt, 'prompts' | 'helps'
   return mostHelp([prompted, ...helps.map(saidHelp)])
 }
 
+function sidesOf(group: readonly Attempt[]): CountedAttempt['sides'] {
+  const sides = new Set(group.map(({ side }) => side))
+  return sides.has('both') || (sides.has('left') && sides.has('right')) ? 'both' : sides.has('left') ? 'left' : 'right'
+}
+
 function merge(group: readonly Attempt[], major: MajorFaults): CountedAttempt {
   const [first] = group
   const faults = group.flatMap((attempt) => attempt.faults.flatMap(({ faultId }) => faultId ?? []))
@@ -73,6 +80,7 @@ function merge(group: readonly Attempt[], major: MajorFaults): CountedAttempt {
     minutes: group.reduce((sum, attempt) => sum + attempt.ended!.minutes, 0),
     prompts,
     help,
+    sides: sidesOf(group),
     majorFaults,
     faults,
     safetyEvents: safety.length,

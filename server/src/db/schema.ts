@@ -1,6 +1,7 @@
 import type { DogFact } from '@peen/core/advice'
 import type { CertificateRule, Finding } from '@peen/core/certify'
 import type { Found, Standing } from '@peen/core/checkin'
+import type { StandingRules } from '@peen/core/competency'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { Chosen, LineId } from '@peen/core/setup'
@@ -9,6 +10,7 @@ import type { CheckIn, Closing, DogProfileMore, Role } from '@peen/contract'
 import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
 
+export * from './schema-competency'
 export * from './schema-library'
 export * from './schema-pictures'
 
@@ -25,7 +27,11 @@ export const school = mysqlTable('school', {
   roomDepthMm: int('room_depth_mm').notNull(),
   houseRules: json('house_rules').$type<Record<string, number>>().notNull(),
   /** how the next looks are ranked; null where nobody has changed it */
-  rounds: json('rounds').$type<RoundsRules>()
+  rounds: json('rounds').$type<RoundsRules>(),
+  /** risks and attempts by which charts are made; null where nobody has changed them */
+  competency: json('competency').$type<StandingRules>(),
+  /** by which code derived tables were filled last */
+  derivedBy: int('derived_by')
 })
 
 export const people = mysqlTable(
@@ -318,7 +324,11 @@ export const findings = mysqlTable('findings', {
   evidence: json('evidence').$type<Finding['rules']>(),
   decidedBy: uuid('decided_by'),
   reason: text('reason'),
-  auditHash: varchar('audit_hash', { length: 64 })
+  auditHash: varchar('audit_hash', { length: 64 }),
+  /** the last day on which an issued certificate stands; null where it does not run out */
+  validUntil: day('valid_until'),
+  /** the finding that this one renews */
+  renews: uuid('renews')
 })
 
 export const signatures = mysqlTable(
@@ -360,13 +370,20 @@ export const attempts = mysqlTable(
     apprenticeId: uuid('apprentice_id').notNull(),
     dogId: uuid('dog_id').notNull(),
     onDate: day('on_date').notNull(),
+    /** what this technique takes by the plan of the trim; null where it is not planned */
+    planMinutes: double('plan_minutes'),
     body: json('body').$type<CountedAttempt>().notNull()
   },
-  (t) => [primaryKey({ columns: [t.sessionId, t.techniqueId, t.setting] }), index('derived_attempts_apprentice').on(t.apprenticeId)]
+  (t) => [
+    primaryKey({ columns: [t.sessionId, t.techniqueId, t.setting] }),
+    index('derived_attempts_apprentice').on(t.apprenticeId, t.techniqueId)
+  ]
 )
 
 export const gradingResults = mysqlTable('derived_grading_results', {
   gradingId: uuid('grading_id').primaryKey(),
   value: double('value').notNull(),
+  /** of the body, so that it can be asked for without reading it */
+  outcome: name('outcome', 20).$type<GradeResult['outcome']>(),
   body: json('body').$type<GradeResult>().notNull()
 })

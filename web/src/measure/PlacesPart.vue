@@ -2,6 +2,8 @@
 import { LEAST_LINE_POINTS, LINES, PLACES, type LineId, type PlaceId } from '@peen/core/measure'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import { sayNumber } from '@peen/core/units'
+import NumberBox from '../library/NumberBox.vue'
 import type { Photo } from './usePhoto'
 
 // Places and lines that this trim's criteria need: proposed where the outline tells them, agreed to or dragged by hand.
@@ -11,6 +13,16 @@ const place = defineModel<PlaceId | null>('place', { required: true })
 const line = defineModel<LineId | null>('line', { required: true })
 const marks = computed(() => props.photo.marks.value)
 const hasProposed = computed(() => props.photo.untouched.value.some((id) => marks.value.places[id]))
+const unit = computed(() => (marks.value.scale ? 'mm' : 'px'))
+function sureTo(id: PlaceId): number | null {
+  const place = marks.value.places[id]
+  return place ? Math.round((10 * place.uPx) / props.photo.perMm.value) / 10 : null
+}
+function sayPlace(id: PlaceId): string {
+  const u = sureTo(id)
+  if (u === null) return 'touch it in the picture'
+  return `${marks.value.places[id]!.touched ? 'put' : 'proposed'}, ± ${sayNumber(u)} ${unit.value}`
+}
 function draw(id: LineId): void {
   line.value = line.value === id ? null : id
   place.value = null
@@ -47,8 +59,17 @@ function choose(id: PlaceId): void {
               class="flex-none"
             />
             <span class="flex-1">{{ PLACES[id].name }}</span>
-            <span class="muted">{{ marks.places[id] ? (marks.places[id].touched ? 'put' : 'proposed') : 'touch it in the picture' }}</span>
+            <span class="muted">{{ sayPlace(id) }}</span>
           </button>
+          <NumberBox
+            v-if="place === id && marks.places[id]"
+            class="mx-1 mb-2"
+            :label="`Sure to within, ${unit} (standard uncertainty)`"
+            :value="sureTo(id)!"
+            :low="0.1"
+            :high="50"
+            @put="(value) => value !== null && photo.setPlaceU(id, value)"
+          />
         </li>
       </ul>
     </template>

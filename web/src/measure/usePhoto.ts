@@ -141,8 +141,15 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     if (hasOutline.value) later = setTimeout(() => void findOutline(), SCALE_RESTS_MS)
   }
   function movePlace(id: PlaceId, at: Point): void {
-    change({ places: { ...marks.value.places, [id]: { at, uPx: placeU(marks.value.scale), touched: true } } })
+    const uPx = marks.value.places[id]?.uPx ?? placeU(marks.value.scale)
+    change({ places: { ...marks.value.places, [id]: { at, uPx, touched: true } } })
   }
+  /** How surely a place is known, either way: mm, or px of the picture without a scale. Some places lie under hair. */
+  function setPlaceU(id: PlaceId, u: number): void {
+    const place = marks.value.places[id]
+    if (place) change({ places: { ...marks.value.places, [id]: { ...place, uPx: u * perMm.value } } })
+  }
+  const perMm = computed(() => (marks.value.scale ? pxPerMm(marks.value.scale) : 1))
   function agree(): void {
     change({ places: Object.fromEntries(Object.entries(marks.value.places).map(([id, place]) => [id, { ...place, touched: true }])) })
   }
@@ -208,6 +215,8 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     cancel,
     setScale,
     movePlace,
+    setPlaceU,
+    perMm,
     agree,
     setLine,
     correct,

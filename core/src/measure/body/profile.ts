@@ -1,4 +1,5 @@
 // The dog from the side, in the measuring plane: millimetres, y down as in a picture.
+import { Matrix, solve } from 'ml-matrix'
 import { CoreError } from '../../error'
 import { fitLine } from '../fit/line'
 import type { Point } from '../types'
@@ -81,4 +82,31 @@ export function angleAt(joint: Point, one: Point, other: Point): number {
   if (Math.hypot(ax, ay) === 0 || Math.hypot(bx, by) === 0)
     throw new CoreError({ code: 'oneSpot', path: 'joint', got: 'one of its ends', limit: 'three different places' })
   return (Math.atan2(Math.abs(ax * by - ay * bx), ax * bx + ay * by) * 180) / Math.PI
+}
+
+/**
+ * The largest step of a line that may bend: a parabola along it that jumps once, where a jump explains most. A bend is no step.
+ * @param line five points or more, mm
+ * @returns the size of the jump, mm, 0 or more
+ * @throws CoreError `tooFew`, `oneSpot`
+ * Source: least squares with one change point, over every place between two points; checked against exact cases
+ */
+export function largestStep(line: readonly Point[]): number {
+  checkLine(line, 'line')
+  const { centre, direction } = fitLine(line)
+  const [ux, uy] = direction
+  const points = line
+    .map(([x, y]) => [(x - centre[0]) * ux + (y - centre[1]) * uy, (y - centre[1]) * ux - (x - centre[0]) * uy] as const)
+    .sort((a, b) => a[0] - b[0])
+  const reach = Math.max(...points.map(([along]) => Math.abs(along))) || 1
+  const off = Matrix.columnVector(points.map(([, across]) => across))
+  let [least, step] = [Infinity, 0]
+  for (let from = 2; from <= points.length - 2; from++) {
+    const terms = new Matrix(points.map(([along], i) => [1, along / reach, (along / reach) ** 2, i >= from ? 1 : 0]))
+    // by singular values: points on one spot leave the terms short of rank
+    const found = solve(terms, off, true)
+    const left = Matrix.sub(off, terms.mmul(found)).norm('frobenius')
+    if (left < least) [least, step] = [left, Math.abs(found.get(3, 0))]
+  }
+  return step
 }

@@ -57,7 +57,9 @@ export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): re
       const lines = linesFor(key).flatMap((id) => {
         const own = trace.lines[id]
         if (!own || own.length < 2) return []
-        return LINES[id].closed ? [line('taken', [...own, own[0]])] : [line('taken', own), line('fit', straightOf(own))]
+        if (LINES[id].closed) return [line('taken', [...own, own[0]])]
+        // a step is told against the bend of the line itself, not against a straight one
+        return key.id === 'headSide' ? [line('taken', own)] : [line('taken', own), line('fit', straightOf(own))]
       })
       const { places } = measureSpec(key.id)
       const known = places.flatMap((id) => (trace.places[id] ? [trace.places[id]] : []))

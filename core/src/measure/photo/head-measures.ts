@@ -1,7 +1,7 @@
 // What the head from the front can be measured for.
 import { areaOf } from '../body/curves'
 import { measureFrontHead, type FrontHead, type FrontHeadMeasures, type HourSpan } from '../body/head'
-import { straightness } from '../body/profile'
+import { largestStep, straightness } from '../body/profile'
 import { clockOf, radiusAt, reachAt } from '../fit/ring'
 import type { Point } from '../types'
 import type { MeasureSpec } from './catalogue'
@@ -231,7 +231,7 @@ export const HEAD_MEASURES: readonly MeasureSpec[] = [
   },
   {
     id: 'headSide',
-    name: 'Side of the head against the straight',
+    name: 'Largest step along the side of the head',
     view: 'head',
     from: 'line',
     unit: 'mm',
@@ -240,7 +240,7 @@ export const HEAD_MEASURES: readonly MeasureSpec[] = [
     places: [],
     lines: [],
     linesOf: (side) => [side === 'left' ? 'headSideLeft' : 'headSideRight'],
-    of: (trace, side) => straightness(lineIn(trace, side === 'left' ? 'headSideLeft' : 'headSideRight'), 'left').offMm
+    of: (trace, side) => largestStep(lineIn(trace, side === 'left' ? 'headSideLeft' : 'headSideRight'))
   }
 ]
 

@@ -2,10 +2,12 @@
 import { gradeResult, type GradeResult } from '@peen/core/grade'
 import { countedAttempts, foldSession, type CountedAttempt, type PracticeEvent } from '@peen/core/practice'
 import { fittedStandard, type FittedStandard } from '@peen/core/standard'
+import { rollup } from 'd3-array'
 import { eq, inArray } from 'drizzle-orm'
 import { tables, type Database, type Reader } from '../../db'
-import { standardOf } from '../school'
+import { DERIVED_BY, standardOf } from '../school'
 import { majorFaults } from '../techniques'
+import { rebuildCharts, storeCharts } from './charts'
 
 export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
   const found = new Map<string, PracticeEvent[]>(sessionIds.map((id) => [id, []]))
@@ -27,22 +29,40 @@ export function eventFrom(row: typeof tables.events.$inferSelect): PracticeEvent
 async function rebuildAttempts(db: Reader, sessionId: string): Promise<void> {
   const session = (await db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
   const events = (await eventsOf(db, [sessionId])).get(sessionId)!
-  await storeAttempts(db, session, countedAttempts(foldSession(events), await majorFaults(db)))
+  await writeAttempts(db, session, countedAttempts(foldSession(events), await majorFaults(db)))
 }
 
-/** Writes the attempts of one session in place of those that were there. */
+/** Writes the attempts of one session in place of those that were there, and what the charts of its apprentice come to. */
 export async function storeAttempts(
   db: Reader,
-  { id: sessionId, apprenticeId, dogId, onDate }: typeof tables.sessions.$inferSelect,
+  session: typeof tables.sessions.$inferSelect,
+  counted: readonly CountedAttempt[]
+): Promise<void> {
+  const { attempts: a } = tables
+  const before = await db.select({ id: a.techniqueId }).from(a).where(eq(a.sessionId, session.id))
+  await writeAttempts(db, session, counted)
+  await storeCharts(db, session.apprenticeId, [...before.map(({ id }) => id), ...counted.map(({ techniqueId }) => techniqueId)])
+}
+
+async function writeAttempts(
+  db: Reader,
+  { id: sessionId, apprenticeId, dogId, onDate, standardId, standardVersion }: typeof tables.sessions.$inferSelect,
   counted: readonly CountedAttempt[]
 ): Promise<void> {
   const { attempts: a } = tables
   await db.delete(a).where(eq(a.sessionId, sessionId))
+  if (counted.length === 0) return
+  const { steps } = (await standardOf(db, standardId, standardVersion)).plan
+  const planned = rollup(
+    steps,
+    (own) => own.reduce((sum, step) => sum + step.minutes, 0),
+    (step) => step.technique
+  )
   const rows = counted.map((body) => {
     const { techniqueId, setting } = body
-    return { sessionId, techniqueId, setting, apprenticeId, dogId, onDate, body }
+    return { sessionId, techniqueId, setting, apprenticeId, dogId, onDate, planMinutes: planned.get(techniqueId) ?? null, body }
   })
-  if (rows.length > 0) await db.insert(a).values(rows)
+  await db.insert(a).values(rows)
 }
 
 /** The standard a grading is marked against: with the sides and wishes that were frozen into it when it was opened. */
@@ -76,7 +96,14 @@ async function rebuildResult(db: Reader, gradingId: string): Promise<void> {
 
 export async function storeResult(db: Reader, gradingId: string, body: GradeResult): Promise<void> {
   await db.delete(tables.gradingResults).where(eq(tables.gradingResults.gradingId, gradingId))
-  await db.insert(tables.gradingResults).values({ gradingId, value: body.total?.value ?? 0, body })
+  await db.insert(tables.gradingResults).values({ gradingId, value: body.total?.value ?? 0, outcome: body.outcome, body })
+}
+
+/** Derives everything anew where it was derived by other code. */
+export async function deriveWhereOld(db: Database): Promise<void> {
+  const school = (await db.select({ derivedBy: tables.school.derivedBy }).from(tables.school).limit(1))[0]
+  if (!school || school.derivedBy === DERIVED_BY) return
+  await rebuildAll(db)
 }
 
 /** Empties every derived table and fills it again. */
@@ -84,5 +111,7 @@ export async function rebuildAll(db: Database): Promise<void> {
   await db.delete(tables.attempts)
   await db.delete(tables.gradingResults)
   for (const { id } of await db.select({ id: tables.sessions.id }).from(tables.sessions)) await rebuildAttempts(db, id)
+  await rebuildCharts(db)
   for (const { id } of await db.select({ id: tables.gradings.id }).from(tables.gradings)) await rebuildResult(db, id)
+  await db.update(tables.school).set({ derivedBy: DERIVED_BY })
 }

@@ -1,1 +1,2 @@
-export { computeResult, gradedBy, eventFrom, eventsOf, rebuildAll, storeAttempts, storeResult } from './derived'
+export { attemptRows, rebuildCharts, recordFrom, standingRules } from './charts'
+export { computeResult, deriveWhereOld, gradedBy, eventFrom, eventsOf, rebuildAll, storeAttempts, storeResult } from './derived'

@@ -13,6 +13,7 @@ export {
   rackOf,
   retiredOf,
   schoolRow,
+  DERIVED_BY,
   standardOf,
   techniquesOf
 } from './school'

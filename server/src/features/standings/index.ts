@@ -2,8 +2,9 @@ import type { TechniqueVersion } from '@peen/contract'
 import { standingOf, type AttemptRecord, type Standing } from '@peen/core/competency'
 import type { GradeResult } from '@peen/core/grade'
 import { group } from 'd3-array'
-import { and, asc, eq, inArray, lte, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
+import { attemptRows, recordFrom, standingRules } from '../derived'
 import { techniquesOf } from '../school'
 
 export type TechniqueRecord = {
@@ -25,13 +26,9 @@ export async function standingsOfAll(
 ): Promise<Map<string, Map<string, TechniqueRecord>>> {
   const ids = [...new Set(apprenticeIds)]
   if (ids.length === 0) return new Map()
-  const { attempts: a, dogs: d, holdLifts: h } = tables
-  const rows = await db
-    .select({ row: a, dogName: d.name, coat: d.coat })
-    .from(a)
-    .innerJoin(d, eq(d.id, a.dogId))
-    .where(and(inArray(a.apprenticeId, ids), lte(a.onDate, today)))
-    .orderBy(asc(a.onDate), asc(a.sessionId))
+  const { holdLifts: h } = tables
+  const rows = (await attemptRows(db, ids)).filter(({ row }) => row.onDate <= today)
+  const rules = await standingRules(db)
   const [trims, techniques] = [await passedTrims(db, ids), await techniquesOf(db)]
   const lifts = await db.select().from(h).where(inArray(h.apprenticeId, ids))
   const attemptsOf = group(rows, ({ row }) => `${row.apprenticeId}|${row.techniqueId}`)
@@ -45,26 +42,9 @@ export async function standingsOfAll(
         .at(-1) ?? null
     const shown = new Set(attempts.map((attempt) => attempt.sessionId))
     const passedTrimOn = trims.find((trim) => shown.has(trim.sessionId))?.onDate ?? null
-    return { technique, standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn, today }), attempts }
+    return { technique, standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn, today }, rules), attempts }
   }
   return new Map(ids.map((id) => [id, new Map(techniques.map((technique) => [technique.id, recordOf(id, technique)]))]))
-}
-
-function recordFrom({ row, dogName, coat }: { row: typeof tables.attempts.$inferSelect; dogName: string; coat: string }): AttemptRecord {
-  const { body } = row
-  return {
-    sessionId: row.sessionId,
-    onDate: row.onDate,
-    dogId: body.setting === 'figure' ? '' : row.dogId,
-    dogName: body.setting === 'figure' ? 'practice figure' : dogName,
-    coat,
-    clean: body.clean,
-    counts: body.counts,
-    minutes: body.minutes,
-    prompts: body.prompts,
-    because: body.because,
-    seriousSafety: body.seriousSafety
-  }
 }
 
 export type SignedTrim = {
@@ -123,7 +103,7 @@ async function passedTrims(db: Reader, apprenticeIds: readonly string[]): Promis
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
     .innerJoin(s, eq(s.id, g.sessionId))
-    .where(and(inArray(s.apprenticeId, [...apprenticeIds]), sql`json_value(${r.body}, '$.outcome') = 'passed'`))
+    .where(and(inArray(s.apprenticeId, [...apprenticeIds]), eq(r.outcome, 'passed')))
     .orderBy(asc(s.onDate), asc(g.id))
   const open = await sessionsBeingMarked(db)
   return rows.filter((row) => !open.has(row.sessionId))

@@ -1,0 +1,64 @@
+// What a chart shows that nobody would see in a table of attempts: no further on, fallen back, beginning to slip.
+import type { HelpLevel } from '../practice'
+import { wilson } from '../stats'
+import { sayDay } from '../units'
+import type { ChartHistory } from './chart'
+import { HELP_WEIGHT } from './help'
+import { trendOf } from './trend'
+
+export type Found = { readonly kind: 'plateau' | 'relapse' | 'slipping'; readonly sinceOn: string; readonly say: string }
+
+export type Tried = { readonly onDate: string; readonly clean: boolean; readonly help: HelpLevel }
+
+/** Chosen: a dozen attempts without a better score are three to six weeks of practice. */
+const PLATEAU_ATTEMPTS = 12
+/** A fall from half of the limit or more to a quarter or less is a relapse. Chosen. */
+const RELAPSE = Object.freeze({ from01: 0.5, to01: 0.25 })
+/** The monitoring chart is told of from half of its limit on. Chosen. */
+const SLIPPING_FROM01 = 0.5
+
+/**
+ * Plateau: at least a dozen attempts since the best score, help not falling, and no surer than before. Relapse: fallen
+ * from half of the limit to a quarter, and not come up again. Slipping: the monitoring chart past half of its limit.
+ * @param tried counted attempts, oldest first, as many as the chart has
+ */
+export function findingsOn(
+  tried: readonly Tried[],
+  history: ChartHistory,
+  limits: { readonly learning: number; readonly watch: number }
+): Found | null {
+  const { mode, scores, watched } = history
+  if (mode === 'competent') {
+    const score = watched.at(-1) ?? 0
+    if (score < SLIPPING_FROM01 * limits.watch) return null
+    const since = watched.lastIndexOf(0) + 1
+    const missed = tried.slice(since).filter(({ clean }) => !clean).length
+    const say = `Begins to slip: ${missed} of the last ${tried.length - since} not clean since ${sayDay(tried[since].onDate)}; the alarm is at ${limits.watch}, this is ${score}.`
+    return { kind: 'slipping', sinceOn: tried[since].onDate, say }
+  }
+  const from = mode === 'slipping' ? (history.alarmAt ?? -1) + 1 : 0
+  const own = scores.slice(from)
+  if (own.length === 0) return null
+  const best = Math.max(...own)
+  const bestAt = from + own.lastIndexOf(best)
+  const now = own.at(-1)!
+  if (best >= RELAPSE.from01 * limits.learning && now <= RELAPSE.to01 * limits.learning) {
+    const missAt = tried.findIndex(({ clean }, i) => i > bestAt && !clean)
+    const on = tried[missAt].onDate
+    return { kind: 'relapse', sinceOn: on, say: `Fell back from ${best} to ${now} of ${limits.learning} since ${sayDay(on)}.` }
+  }
+  const after = tried.slice(from + own.indexOf(best) + 1)
+  if (after.length < PLATEAU_ATTEMPTS) return null
+  const helps = after.map(({ help }) => HELP_WEIGHT[help])
+  if (trendOf(helps).way === 'falls' || isSurer(tried.slice(from), after.length)) return null
+  const sinceOn = after[0].onDate
+  const say = `No further on for ${after.length} attempts: the best was ${best} of ${limits.learning}, before ${sayDay(sinceOn)}, and help has not fallen.`
+  return { kind: 'plateau', sinceOn, say }
+}
+
+/** Are the latest attempts clean more often than those before, beyond chance? */
+function isSurer(tried: readonly Tried[], latest: number): boolean {
+  const [before, after] = [tried.slice(0, -latest), tried.slice(-latest)]
+  const rate = (some: readonly Tried[]) => wilson(some.filter(({ clean }) => clean).length, some.length)
+  return before.length > 0 && rate(after).interval[0] > rate(before).value
+}
