@@ -29,7 +29,7 @@ export default defineConfig({
           globalSetup: ['./scripts/test-database.mjs'],
           include: ['server/**/*.db.test.ts', 'demo/**/*.db.test.ts', 'server/**/*.test.ts'],
           exclude: ['**/node_modules/**'],
-          fileParallelism: false,
+          fileParallelism: true,
           testTimeout: 30000,
           hookTimeout: 120000
         }

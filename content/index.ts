@@ -19,6 +19,15 @@ import bodySporting from './bodies/sporting.json'
 import bodyTerrier from './bodies/terrier.json'
 import bodyToy from './bodies/toy.json'
 import certificateBeardedPet from './certificates/bearded-pet.json'
+import certificateClipping from './certificates/clipping.json'
+import certificateFinishing from './certificates/finishing.json'
+import certificateLongCoats from './certificates/long-coats.json'
+import certificatePoodles from './certificates/poodles.json'
+import certificateRoundHeads from './certificates/round-heads.json'
+import certificateScissoring from './certificates/scissoring.json'
+import certificateSporting from './certificates/sporting.json'
+import certificateStripping from './certificates/stripping.json'
+import certificateTerriersStripped from './certificates/terriers-stripped.json'
 import coatData from './coats.json'
 import colourData from './colours.json'
 import drawnFaultData from './drawn-faults.json'
@@ -78,7 +87,19 @@ export const standards = [
 ] as unknown as readonly Standard[]
 /** which coats a trim can be cut in */
 export const trimFits = trimFitData as unknown as readonly TrimFit[]
-export const certificates = [certificateBeardedPet] as unknown as readonly Certificate[]
+/** One pattern first, then the four families, then groups of trims. */
+export const certificates = [
+  certificateBeardedPet,
+  certificateClipping,
+  certificateScissoring,
+  certificateStripping,
+  certificateFinishing,
+  certificateTerriersStripped,
+  certificatePoodles,
+  certificateRoundHeads,
+  certificateSporting,
+  certificateLongCoats
+] as unknown as readonly Certificate[]
 
 export function techniqueById(id: string): Technique | undefined {
   return techniques.find((technique) => technique.id === id)

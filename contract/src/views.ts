@@ -181,9 +181,20 @@ export type CertificateProgress = {
   readonly say: string
   readonly ready: boolean
   readonly findingId: string | null
+  readonly issued: boolean
+  readonly validUntil: string | null
+  /** it was issued, and its time is over */
+  readonly ranOut: boolean
 }
 
-export type PractiseNext = { readonly techniqueId: string; readonly say: string; readonly why: string; readonly dog: DogView | null }
+export type PractiseNext = {
+  readonly techniqueId: string
+  readonly say: string
+  /** clauses: where it stands, what asks for it, which coat and day */
+  readonly why: readonly string[]
+  readonly dog: DogView | null
+  readonly onDate: string | null
+}
 
 export type ApprenticeView = {
   readonly person: PersonName
@@ -193,7 +204,8 @@ export type ApprenticeView = {
   readonly say: string
   readonly techniques: readonly TechniqueStanding[]
   readonly certificates: readonly CertificateProgress[]
-  readonly next: PractiseNext | null
+  /** best first */
+  readonly next: readonly PractiseNext[]
   readonly today: string | null
 }
 
@@ -303,4 +315,8 @@ export type FindingView = {
   readonly missing: string | null
   readonly declined: { readonly reason: string; readonly by: string } | null
   readonly auditHash: string | null
+  /** the last day on which it stands; null where it does not run out */
+  readonly validUntil: string | null
+  /** the finding that this one renews */
+  readonly renews: string | null
 }

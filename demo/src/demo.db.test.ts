@@ -90,7 +90,7 @@ describe('the demo school', () => {
     })
     const before = await snapshot()
     expect(before.attempts.length).toBeGreaterThan(2000)
-    expect(before.charts.length).toBeGreaterThan(200)
+    expect(before.charts.length).toBeGreaterThan(150)
     expect(before.results.length).toBeGreaterThan(30)
     await rebuildAll(db)
     expect(await snapshot()).toEqual(before)

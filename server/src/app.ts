@@ -7,6 +7,7 @@ import { v7 } from 'uuid'
 import { apprenticeRoutes } from './features/apprentices'
 import { auditRoutes } from './features/audit'
 import { authRoutes, COOKIE, whoIs } from './features/auth'
+import { certificateRoutes } from './features/certificates'
 import { certifyRoutes } from './features/certify'
 import { admissionRoutes } from './features/admission'
 import { dayRoutes } from './features/day'
@@ -21,6 +22,7 @@ import { schoolRoutes } from './features/school'
 import { standardRoutes } from './features/standards'
 import { techniqueRoutes } from './features/techniques'
 import { visitRoutes } from './features/visits'
+import { wallRoutes } from './features/wall'
 import { csrfDefence, mount, problemOf, refuse, securityHeaders, type Route, type Services } from './http'
 
 export const ROUTES: readonly Route[] = [
@@ -39,6 +41,8 @@ export const ROUTES: readonly Route[] = [
   ...techniqueRoutes,
   ...gradingRoutes,
   ...measureRoutes,
+  ...wallRoutes,
+  ...certificateRoutes,
   ...certifyRoutes,
   ...auditRoutes
 ]

@@ -13,6 +13,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/visits/:id/:part?', component: () => import('./views/VisitSheet.vue'), props: true, meta: { place: 'floor' } },
   { path: '/table/:id', component: () => import('./views/TableWork.vue'), props: true, meta: { place: 'floor' } },
   { path: '/table/:id/end', component: () => import('./views/TableEnd.vue'), props: true, meta: { place: 'floor' } },
+  { path: '/wall', component: () => import('./views/CohortWall.vue'), meta: { place: 'apprentices' } },
   { path: '/apprentices', component: () => import('./views/ApprenticeList.vue'), meta: { place: 'apprentices' } },
   { path: '/apprentices/:id', component: () => import('./views/ApprenticeRecord.vue'), props: true, meta: { place: 'apprentices' } },
   { path: '/dogs', component: () => import('./views/DogList.vue'), meta: { place: 'dogs' } },

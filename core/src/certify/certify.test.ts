@@ -18,6 +18,8 @@ const trim = (change: Partial<GradeResult> = {}): GradedTrim => ({
   coat: 'wire',
   onDate: '2026-04-09',
   assessorId: 'ruben',
+  hasWishes: false,
+  settled: null,
   result: {
     outcome: 'passed',
     total: { value: 81, interval: [77, 85], n: 2000 },
@@ -29,6 +31,7 @@ const facts = (change: Partial<CertifyFacts> = {}): CertifyFacts => ({
   today: '2026-04-14',
   standings: new Map(techniques.map((id) => [id, standing('competent')])),
   techniqueNames: new Map(),
+  attempts: new Map(),
   trims: [trim()],
   dogs: [
     { id: 'd1', name: 'Flint', coat: 'wire' },
@@ -37,6 +40,8 @@ const facts = (change: Partial<CertifyFacts> = {}): CertifyFacts => ({
   ],
   lastSafetyOn: null,
   lastWorkOn: '2026-04-12',
+  held: new Map(),
+  certificateNames: new Map(),
   ...change
 })
 const outcome = (kind: string, change: Partial<CertifyFacts>) =>

@@ -1,72 +1,28 @@
-import { daysBetween, jointRisk, type Standing } from '../competency'
+// Each rule of a certificate against what is known of an apprentice, with its evidence.
+import { daysBetween, HELP_WEIGHT, jointRisk, type AttemptRecord } from '../competency'
 import type { GradeResult } from '../grade'
 import { lowerFirst, sayNumber } from '../units'
-
-export type CertificateRule =
-  | { readonly kind: 'techniques'; readonly name: string; readonly techniques: readonly string[] }
-  | { readonly kind: 'passedTrim'; readonly name: string; readonly withinDays: number }
-  | { readonly kind: 'dogs'; readonly name: string; readonly dogs: number; readonly coats: number }
-  | { readonly kind: 'alike'; readonly name: string; readonly criteria: readonly string[] }
-  | { readonly kind: 'noSafety'; readonly name: string; readonly days: number }
-  | { readonly kind: 'fresh'; readonly name: string; readonly days: number }
-
-export type Certificate = {
-  readonly id: string
-  readonly version: number
-  readonly name: string
-  readonly claim: string
-  readonly standardId: string
-  readonly rules: readonly CertificateRule[]
-}
-
-export type GradedTrim = {
-  readonly gradingId: string
-  readonly sessionId: string
-  readonly dogId: string
-  readonly dogName: string
-  readonly coat: string
-  readonly onDate: string
-  readonly assessorId: string
-  readonly result: GradeResult
-}
-
-export type CertifyFacts = {
-  readonly today: string
-  readonly standings: ReadonlyMap<string, Standing>
-  readonly techniqueNames: ReadonlyMap<string, string>
-  /** signed gradings of this apprentice against the certificate's standard, oldest first */
-  readonly trims: readonly GradedTrim[]
-  readonly dogs: readonly { readonly id: string; readonly name: string; readonly coat: string }[]
-  readonly lastSafetyOn: string | null
-  readonly lastWorkOn: string | null
-}
-
-export type RuleOutcome = {
-  readonly kind: CertificateRule['kind']
-  readonly name: string
-  readonly met: 'met' | 'missing' | 'cannotTell'
-  readonly evidence: string
-  readonly onDate: string | null
-}
-
-export type Finding = {
-  readonly rules: readonly RuleOutcome[]
-  readonly deciding: GradedTrim | null
-  readonly ready: boolean
-  /** one sentence: can it be issued, and if not what settles it */
-  readonly say: string
-}
+import type { Certificate, CertificateRule, CertifyFacts, Finding, GradedTrim, RuleOutcome } from './types'
 
 /**
  * Each rule of a certificate, met, missing or not to be told, with its evidence. The deciding trim is the latest passed
- * one; without one the best so far is named. Source: design.md section 3 (states, who signs).
+ * one whose sides are alike, else the latest passed one; without one the best so far is named.
+ * Source: design.md section 3 (states, who signs).
  */
-export function findingOf(certificate: Certificate, facts: CertifyFacts): Finding {
-  const passed = facts.trims.filter((trim) => trim.result.outcome === 'passed')
-  const deciding = passed.at(-1) ?? null
+export function findingOf(certificate: Pick<Certificate, 'rules'>, facts: CertifyFacts): Finding {
+  const deciding = decidingTrim(certificate.rules, facts.trims)
   const rules = certificate.rules.map((rule) => check(rule, facts, deciding))
   const open = rules.filter((rule) => rule.met !== 'met')
   return { rules, deciding, ready: open.length === 0, say: sayFinding(rules, open) }
+}
+
+const hasPassed = ({ settled, result }: GradedTrim) => (settled === null ? result.outcome === 'passed' : settled === 'passed')
+
+/** A newer trim never takes away what an older one has shown. */
+function decidingTrim(rules: readonly CertificateRule[], trims: readonly GradedTrim[]): GradedTrim | null {
+  const passed = trims.filter(hasPassed)
+  const pairs = rules.flatMap((rule) => (rule.kind === 'alike' ? [rule] : []))
+  return passed.findLast((trim) => pairs.every((rule) => alike(rule, trim).met === 'met')) ?? passed.at(-1) ?? null
 }
 
 function sayFinding(rules: readonly RuleOutcome[], open: readonly RuleOutcome[]): string {
@@ -78,79 +34,48 @@ function sayFinding(rules: readonly RuleOutcome[], open: readonly RuleOutcome[])
   return `It cannot be issued today: ${missing.length} of ${rules.length} rules ${missing.length === 1 ? 'is' : 'are'} not met. First: ${lowerFirst(missing[0].name)}, ${missing[0].evidence.split(':')[0]}.`
 }
 
+type Answer = Pick<RuleOutcome, 'met' | 'evidence' | 'onDate'>
+const answer = (met: RuleOutcome['met'], evidence: string, onDate: string | null = null): Answer => ({ met, evidence, onDate })
+
 function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim | null): RuleOutcome {
-  const answer = (met: RuleOutcome['met'], evidence: string, onDate: string | null = null): RuleOutcome => ({
-    kind: rule.kind,
-    name: rule.name,
-    met,
-    evidence,
-    onDate
-  })
+  return { kind: rule.kind, name: rule.name, ...answerTo(rule, facts, deciding) }
+}
+
+function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim | null): Answer {
   switch (rule.kind) {
-    case 'techniques': {
-      const own = rule.techniques.map((id) => ({
-        id,
-        name: lowerFirst(facts.techniqueNames.get(id) ?? id),
-        standing: facts.standings.get(id)
-      }))
-      const short = own.filter(({ standing }) => standing?.state !== 'competent')
-      const risk = Math.round(100 * jointRisk(own.map(({ standing }) => standing?.risk ?? 1)))
-      if (short.length > 0) {
-        const list = short.map(({ name, standing }) => `${name} ${standing?.state ?? 'new'}`).join('; ')
-        return answer('missing', `${own.length - short.length} of ${own.length}: ${list}`)
-      }
-      const last = own
-        .map(({ standing }) => standing!.signalOn!)
-        .sort()
-        .at(-1)!
-      return answer('met', `${own.map(({ name }) => name).join(', ')}; risk over all ${own.length} together ${risk} %`, last)
-    }
-    case 'passedTrim': {
-      if (deciding) {
-        const age = daysBetween(deciding.onDate, facts.today)
-        const say = `${deciding.dogName}: ${sayMark(deciding.result)}`
-        return age <= rule.withinDays
-          ? answer('met', say, deciding.onDate)
-          : answer('missing', `${say}, ${age} days ago; ${rule.withinDays} are allowed`, deciding.onDate)
-      }
-      const unsure = facts.trims.filter((trim) => trim.result.outcome === 'secondAssessor').at(-1)
-      // no mark here: whoever is asked to mark it a second time must not have read the first
-      if (unsure) return answer('cannotTell', `${unsure.dogName}: ask a second assessor`, unsure.onDate)
-      const best = [...facts.trims].sort((a, b) => (b.result.total?.value ?? 0) - (a.result.total?.value ?? 0))[0]
-      return answer('missing', best ? `best so far ${sayMark(best.result)}` : 'no graded trim yet', best?.onDate ?? null)
-    }
-    case 'dogs': {
-      const coats = [...new Set(facts.dogs.map((dog) => dog.coat))]
-      const met = facts.dogs.length >= rule.dogs && coats.length >= rule.coats
-      const names = facts.dogs
-        .slice(0, 4)
-        .map((dog) => dog.name)
-        .join(', ')
-      const more = facts.dogs.length > 4 ? ` and ${facts.dogs.length - 4} more` : ''
-      return answer(
-        met ? 'met' : 'missing',
-        `dogs: ${facts.dogs.length}, asked ${rule.dogs}${names ? ` (${names}${more})` : ''}; coats: ${coats.length}, asked ${rule.coats}${coats.length ? ` (${coats.join(', ')})` : ''}`
-      )
-    }
-    case 'alike': {
-      if (!deciding) return answer('missing', 'no passed trim to look at')
-      const parts = deciding.result.parts.filter((part) => rule.criteria.includes(part.criterionId))
-      const unsure = parts.find((part) => part.verdict === 'cannotTell' || part.verdict === 'notAnswered' || part.verdict === 'excused')
-      const failed = parts.find((part) => part.verdict === 'fails')
-      if (failed) return answer('missing', `${failed.label.toLowerCase()}: ${failed.say}`, deciding.onDate)
-      if (unsure || parts.length < rule.criteria.length)
-        return answer('cannotTell', `${unsure?.label.toLowerCase() ?? 'a pair'}: ${unsure?.say ?? 'not measured'}`, deciding.onDate)
-      const widest = parts.reduce((a, b) => (Math.abs(b.valueMm!) > Math.abs(a.valueMm!) ? b : a))
-      return answer(
-        'met',
-        `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, u ${sayNumber(widest.uMm!)}`,
-        deciding.onDate
-      )
-    }
+    case 'techniques':
+      return competent(rule, facts)
+    case 'practised':
+      return practised(rule, facts)
+    case 'passedTrim':
+      return passedTrim(rule, facts, deciding)
+    case 'trims':
+      return enoughTrims(rule, facts)
+    case 'dogs':
+      return enoughDogs(rule, facts)
+    case 'alike':
+      return deciding ? alike(rule, deciding) : answer('missing', 'no passed trim to look at')
     case 'noSafety': {
       if (!facts.lastSafetyOn) return answer('met', 'none on record')
       const days = daysBetween(facts.lastSafetyOn, facts.today)
       return answer(days > rule.days ? 'met' : 'missing', `last one ${days} days ago; ${rule.days} must pass`, facts.lastSafetyOn)
+    }
+    case 'noCritical': {
+      const last = [...facts.attempts.values()]
+        .flat()
+        .sort((a, b) => a.onDate.localeCompare(b.onDate))
+        .slice(-rule.attempts)
+      const event = last.findLast(({ safetyEvents }) => safetyEvents > 0)
+      if (!event) return answer('met', last.length < rule.attempts ? `none in all ${last.length}` : `none in the last ${rule.attempts}`)
+      const since = last.length - 1 - last.lastIndexOf(event)
+      return answer('missing', `one ${since} attempts ago; ${rule.attempts} must be without`, event.onDate)
+    }
+    case 'holds': {
+      const missing = rule.certificates.filter((id) => !facts.held.has(id))
+      const held = rule.certificates.flatMap((id) => facts.held.get(id)?.name ?? [])
+      return missing.length === 0
+        ? answer('met', held.join(', '))
+        : answer('missing', `not held: ${missing.map((id) => facts.certificateNames.get(id) ?? id).join(', ')}`)
     }
     case 'fresh': {
       if (!facts.lastWorkOn) return answer('missing', 'no work on record')
@@ -158,6 +83,124 @@ function check(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTrim 
       return answer(days <= rule.days ? 'met' : 'missing', `last worked ${days} days ago, limit ${rule.days}`, facts.lastWorkOn)
     }
   }
+}
+
+type Of<K extends CertificateRule['kind']> = Extract<CertificateRule, { kind: K }>
+
+function competent(rule: Of<'techniques'>, facts: CertifyFacts): Answer {
+  const own = rule.techniques.map((id) => ({
+    id,
+    name: nameOf(id, facts),
+    standing: facts.standings.get(id)
+  }))
+  const short = own.filter(({ standing }) => standing?.state !== 'competent')
+  const risk = Math.round(100 * jointRisk(own.map(({ standing }) => standing?.risk ?? 1)))
+  if (short.length > 0) {
+    const list = short.map(({ name, standing }) => `${name} ${standing?.state ?? 'new'}`).join('; ')
+    return answer('missing', `${own.length - short.length} of ${own.length}: ${list}`)
+  }
+  const last = own
+    .map(({ standing }) => standing!.signalOn!)
+    .sort()
+    .at(-1)!
+  return answer('met', `${own.map(({ name }) => name).join(', ')}; risk over all ${own.length} together ${risk} %`, last)
+}
+
+const nameOf = (id: string, { techniqueNames }: CertifyFacts) => lowerFirst(techniqueNames.get(id) ?? id)
+
+/** The attempts that a rule lets count. */
+function fitting(rule: Of<'practised'>, attempts: readonly AttemptRecord[], today: string): AttemptRecord[] {
+  return attempts.filter(
+    (attempt) =>
+      attempt.counts &&
+      (attempt.clean || !rule.clean) &&
+      HELP_WEIGHT[attempt.help] <= HELP_WEIGHT[rule.mostHelp] &&
+      (rule.withinWeeks === null || daysBetween(attempt.onDate, today) <= 7 * rule.withinWeeks)
+  )
+}
+
+/** What one technique still lacks of such a rule, in words; nothing where it lacks nothing. */
+export function lacks(rule: Of<'practised'>, attempts: readonly AttemptRecord[], today: string): string[] {
+  const own = fitting(rule, attempts, today)
+  const [dogs, coats] = [new Set(own.map(({ dogId }) => dogId)).size, new Set(own.map(({ coat }) => coat)).size]
+  const sides = new Set(own.flatMap((attempt) => (attempt.sides === 'both' ? ['left', 'right'] : [attempt.sides])))
+  const side = (['left', 'right'] as const).filter((one) => !sides.has(one))
+  return [
+    ...(own.length < rule.count ? [`${own.length} of ${rule.count}`] : []),
+    ...(dogs < rule.dogs ? [`${dogs} of ${rule.dogs} dogs`] : []),
+    ...(coats < rule.coats ? [`${coats} of ${rule.coats} coats`] : []),
+    ...(rule.bothSides && side.length > 0 ? [`no ${side.join(' and no ')} side`] : [])
+  ]
+}
+
+function practised(rule: Of<'practised'>, facts: CertifyFacts): Answer {
+  const own = rule.techniques.map((id) => ({ id, short: lacks(rule, facts.attempts.get(id) ?? [], facts.today) }))
+  const open = own.filter(({ short }) => short.length > 0)
+  if (open.length > 0) {
+    const list = open.map(({ id, short }) => `${nameOf(id, facts)} ${short.join(', ')}`).join('; ')
+    return answer('missing', `${own.length - open.length} of ${own.length}: ${list}`)
+  }
+  const last = rule.techniques.map((id) => facts.attempts.get(id)!.at(-1)!.onDate).sort()
+  return answer('met', `all ${own.length}, each ${rule.count} times or more`, last.at(-1) ?? null)
+}
+
+function passedTrim(rule: Of<'passedTrim'>, facts: CertifyFacts, deciding: GradedTrim | null): Answer {
+  if (deciding) {
+    const age = daysBetween(deciding.onDate, facts.today)
+    const say = `${deciding.dogName}: ${sayMark(deciding.result)}`
+    return age <= rule.withinDays
+      ? answer('met', say, deciding.onDate)
+      : answer('missing', `${say}, ${age} days ago; ${rule.withinDays} are allowed`, deciding.onDate)
+  }
+  const unsure = facts.trims.findLast((trim) => trim.settled === null && trim.result.outcome === 'secondAssessor')
+  // no mark here: whoever is asked to mark it a second time must not have read the first
+  if (unsure) return answer('cannotTell', `${unsure.dogName}: ask a second assessor`, unsure.onDate)
+  const best = [...facts.trims].sort((a, b) => (b.result.total?.value ?? 0) - (a.result.total?.value ?? 0))[0]
+  return answer('missing', best ? `best so far ${sayMark(best.result)}` : 'no graded trim yet', best?.onDate ?? null)
+}
+
+function enoughTrims(rule: Of<'trims'>, facts: CertifyFacts): Answer {
+  const recent = facts.trims.filter((trim) => daysBetween(trim.onDate, facts.today) <= rule.withinDays && (rule.wishes || !trim.hasWishes))
+  const sessions = new Map<string, GradedTrim[]>()
+  for (const trim of recent) sessions.set(trim.sessionId, [...(sessions.get(trim.sessionId) ?? []), trim])
+  const isOver = ({ result: { outcome, total } }: GradedTrim) =>
+    outcome !== 'feedbackOnly' && outcome !== 'notPassed' && (total?.value ?? 0) >= rule.mark
+  const good = [...sessions.values()].filter(
+    (own) => own[0].settled !== 'notPassed' && new Set(own.filter(isOver).map(({ assessorId }) => assessorId)).size >= rule.assessors
+  )
+  const asked = `${rule.count} at ${rule.mark} or more by ${rule.assessors === 1 ? 'one assessor' : `${rule.assessors} assessors`}`
+  if (good.length >= rule.count) return answer('met', `${good.length}, asked ${asked}`, good.at(-1)![0].onDate)
+  const waits = [...sessions.values()].some((own) => own.some(isOver) && own.length < rule.assessors)
+  return answer('missing', `${good.length}, asked ${asked}${waits ? '; a second assessor has not marked one of them' : ''}`)
+}
+
+function enoughDogs(rule: Of<'dogs'>, facts: CertifyFacts): Answer {
+  const coats = [...new Set(facts.dogs.map((dog) => dog.coat))]
+  const met = facts.dogs.length >= rule.dogs && coats.length >= rule.coats
+  const names = facts.dogs
+    .slice(0, 4)
+    .map((dog) => dog.name)
+    .join(', ')
+  const more = facts.dogs.length > 4 ? ` and ${facts.dogs.length - 4} more` : ''
+  return answer(
+    met ? 'met' : 'missing',
+    `dogs: ${facts.dogs.length}, asked ${rule.dogs}${names ? ` (${names}${more})` : ''}; coats: ${coats.length}, asked ${rule.coats}${coats.length ? ` (${coats.join(', ')})` : ''}`
+  )
+}
+
+function alike(rule: Of<'alike'>, trim: GradedTrim): Answer {
+  const parts = trim.result.parts.filter((part) => rule.criteria.includes(part.criterionId))
+  const unsure = parts.find((part) => part.verdict === 'cannotTell' || part.verdict === 'notAnswered' || part.verdict === 'excused')
+  const failed = parts.find((part) => part.verdict === 'fails')
+  if (failed) return answer('missing', `${failed.label.toLowerCase()}: ${failed.say}`, trim.onDate)
+  if (unsure || parts.length < rule.criteria.length)
+    return answer('cannotTell', `${unsure?.label.toLowerCase() ?? 'a pair'}: ${unsure?.say ?? 'not measured'}`, trim.onDate)
+  const widest = parts.reduce((a, b) => (Math.abs(b.valueMm!) > Math.abs(a.valueMm!) ? b : a))
+  return answer(
+    'met',
+    `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, u ${sayNumber(widest.uMm!)}`,
+    trim.onDate
+  )
 }
 
 function sayMark(result: GradeResult): string {

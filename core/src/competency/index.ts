@@ -28,5 +28,8 @@ export {
 } from './standing'
 export { type Found } from './found'
 export { HELP_WEIGHT } from './help'
+export { perWeek, sayHelp, sayJointRisk, sayLearning, sayTimes, sayWatching, timedOf } from './say'
 export { fitPower, fitTimes, LEVELS_FROM, recentRatio, timeAt, whenAt, type Timed, type TimeFit, type When } from './times'
 export { trendOf, type Trend } from './trend'
+export { practiseNext, type Chance, type Need, type Practisable, type Suggestion } from './next'
+export { needOf, sayWall, scarce, wordOf, type Person, type Placed, type WallWord } from './wall'

@@ -25,6 +25,7 @@ const cohorts = computed(() =>
     <p class="muted mt-2">They appear here as soon as a lead assessor has let them in.</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+    <RouterLink v-if="session.isStaff" to="/wall" class="btn btn-quiet mb-5">The cohort at a glance</RouterLink>
     <section v-for="cohort in cohorts" :key="cohort.name" class="mb-8">
       <h1>{{ cohort.name }} cohort</h1>
       <hr class="rule2 mt-2" />

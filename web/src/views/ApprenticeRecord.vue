@@ -2,46 +2,40 @@
 import type { ApprenticeView } from '@peen/contract'
 import { STATES } from '@peen/core/competency'
 import { standards } from '@peen/content'
-import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
+import TechniqueCharts from '../apprentice/TechniqueCharts.vue'
+import WayTo from '../apprentice/WayTo.vue'
 import BoldText from '../components/BoldText.vue'
 import FigureLog from '../components/FigureLog.vue'
 import GlyphMark from '../components/GlyphMark.vue'
-import RuleList from '../components/RuleList.vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import StandingLines from '../components/StandingLines.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import { STATE_WORDS } from '../composables/state-words'
 import { useLoaded } from '../composables/useLoaded'
 import FigurePicture from '../figure/FigurePicture.vue'
 import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
 
-const LearningChart = defineAsyncComponent(() => import('../components/LearningChart.vue'))
-
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
 const router = useRouter()
+const route = useRoute()
 const { data, error, loading, reload } = useLoaded<ApprenticeView>(() => `/apprentices/${props.id}`)
 const selected = ref<string | null>(null)
 watch(data, (view) => {
   if (view && !view.techniques.some((entry) => entry.techniqueId === selected.value))
-    selected.value = view.next?.techniqueId ?? view.techniques[0].techniqueId
+    selected.value = asked(view) ?? view.next[0]?.techniqueId ?? view.techniques[0]?.techniqueId ?? null
 })
+/** The wall leads to a technique by its name in the address. */
+const asked = (view: ApprenticeView) => view.techniques.find(({ techniqueId }) => techniqueId === route.query.technique)?.techniqueId
+const today = computed(() => session.school?.now.slice(0, 10) ?? '')
 const shown = computed(() => data.value?.techniques.find((entry) => entry.techniqueId === selected.value) ?? null)
 const name = computed(() => (shown.value ? techniqueById(shown.value.techniqueId)!.name : ''))
-const percent = (share: number) => Math.round(100 * share)
-const stateWords: Record<string, string> = {
-  new: 'new',
-  practising: 'practising',
-  ready: 'ready to be assessed',
-  competent: 'competent',
-  slipping: 'slipping',
-  lapsed: 'lapsed',
-  held: 'held'
-}
 const legend = [...STATES].reverse()
 
 const detail = ref<HTMLElement | null>(null)
@@ -87,7 +81,7 @@ async function lift(): Promise<void> {
       <StandingLines class="mt-3" :techniques="data.techniques" :selected="selected" @select="choose" />
       <p class="muted mt-2 flex flex-wrap gap-x-4 gap-y-1">
         <span v-for="state in legend" :key="state" class="whitespace-nowrap"
-          ><GlyphMark :name="state" :size="17" class="mr-1.5 align-[-3px]" />{{ stateWords[state] }}</span
+          ><GlyphMark :name="state" :size="17" class="mr-1.5 align-[-3px]" />{{ STATE_WORDS[state] }}</span
         >
       </p>
       <hr class="rule2 mt-2.5" />
@@ -97,56 +91,45 @@ async function lift(): Promise<void> {
             {{ name }}<template v-if="shown.standing.state !== 'new'">, {{ shown.standing.score }} of {{ shown.standing.limit }}</template>
           </h1>
           <p class="mt-1.5 leading-[1.32]">
-            <GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ stateWords[shown.standing.state] }}.</b>
+            <GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ STATE_WORDS[shown.standing.state] }}.</b>
             {{ shown.standing.because }}
           </p>
-          <p v-if="shown.standing.rate" class="mt-1.5 leading-[1.32]">
-            {{ shown.standing.clean }} of {{ shown.standing.attempts }} clean, {{ percent(shown.standing.rate.value) }} % (between
-            {{ percent(shown.standing.rate.interval[0]) }} and {{ percent(shown.standing.rate.interval[1]) }}), on
-            {{ shown.standing.dogs }} dogs: {{ shown.standing.coats.join(', ') }}.
-          </p>
-          <p class="muted mt-1.5 leading-[1.3]">
-            Of 100 who still miss 3 in 10, {{ percent(shown.standing.risk) }} get here by luck; of 100 who miss 1 in 20,
-            {{ percent(shown.standing.power) }} do.
+          <p v-if="shown.standing.attempts" class="mt-1.5 leading-[1.32]">
+            On {{ shown.standing.dogs }} {{ shown.standing.dogs === 1 ? 'dog' : 'dogs' }}: {{ shown.standing.coats.join(', ') }}.
           </p>
           <p v-if="shown.standing.figures || shown.standing.selfReported" class="muted mt-1.5 leading-[1.3]">
             Apart from the chart: {{ shown.standing.figures }} on figures, {{ shown.standing.selfReported }} unwatched.
           </p>
           <button v-if="shown.standing.state === 'held' && session.isLead" class="btn mt-3" @click="showsLift = true">Lift the hold</button>
         </div>
-        <LearningChart :standing="shown.standing" :attempts="shown.attempts" />
+        <TechniqueCharts :technique="shown" :today="today" />
       </section>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
       <h1>Practise next</h1>
       <hr class="rule2 mt-2.5 mb-3" />
-      <p v-if="!data.next">Nothing is open: every technique is competent or waits to be assessed.</p>
-      <template v-else>
-        <div class="flex items-center gap-4">
-          <FigurePicture
-            v-if="data.next.dog"
-            :dog="data.next.dog"
-            :lengths="standards[0].plan.lengthsMm"
-            :width="124"
-            :height="100"
-            :label="data.next.dog.name"
-            class="flex-none"
-          />
-          <p class="font-serif text-[20px] leading-[1.24]"><BoldText :text="data.next.say" /></p>
-        </div>
-        <p class="muted mt-2 leading-[1.32]">{{ data.next.why }}</p>
-      </template>
+      <p v-if="data.next.length === 0">Nothing is open: every technique is competent or waits to be assessed.</p>
+      <ol class="m-0 list-none p-0" data-next>
+        <li v-for="(one, i) in data.next.slice(0, 3)" :key="one.techniqueId" class="border-b border-line py-2.5">
+          <div class="flex items-center gap-4">
+            <FigurePicture
+              v-if="one.dog && i === 0"
+              :dog="one.dog"
+              :lengths="standards[0].plan.lengthsMm"
+              :width="124"
+              :height="100"
+              :label="one.dog.name"
+              class="flex-none"
+            />
+            <button class="min-h-11 font-serif text-[20px] leading-[1.24]" @click="choose(one.techniqueId)">
+              <BoldText :text="one.say" />
+            </button>
+          </div>
+          <p class="muted mt-1 leading-[1.32]">{{ one.why.join(' ') }}</p>
+        </li>
+      </ol>
       <RouterLink v-if="data.today" :to="`/table/${data.today}`" class="btn btn-quiet mt-3 w-full">To today’s table</RouterLink>
-      <section v-for="certificate in data.certificates" :key="certificate.certificateId">
-        <h1 class="mt-5">To the certificate: {{ certificate.name.toLowerCase() }}</h1>
-        <hr class="rule2 mt-2.5" />
-        <RuleList :rules="certificate.rules" compact />
-        <p class="mt-2 leading-[1.32]">{{ certificate.say }}</p>
-        <RouterLink v-if="certificate.findingId" :to="`/certify/${certificate.findingId}`" class="btn mt-3 w-full"
-          >Open the finding</RouterLink
-        >
-        <button v-else-if="session.isStaff" class="btn mt-3 w-full" @click="draft(certificate.certificateId)">Draft the finding</button>
-      </section>
+      <WayTo :certificates="data.certificates" @draft="draft" />
       <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert">
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
       </p>

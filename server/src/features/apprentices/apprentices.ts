@@ -1,14 +1,15 @@
-import { certificates } from '@peen/content'
-import type { ApprenticeSummary, ApprenticeView, LiftHold, Me, PractiseNext } from '@peen/contract'
+import type { ApprenticeSummary, ApprenticeView, LiftHold, Me } from '@peen/contract'
+import type { Certificate } from '@peen/core/certify'
 import { daysBetween, type State } from '@peen/core/competency'
-import { upperFirst } from '@peen/core/units'
 import { and, asc, eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
-import { tables, type Reader } from '../../db'
+import { tables } from '../../db'
 import { refuse, type Services } from '../../http'
-import { findingsFor } from '../certify/evidence'
-import { dogView, personById, personName } from '../people'
+import { certificatesOf } from '../certificates'
+import { findingsFor } from '../evidence'
+import { personById, personName } from '../people'
 import { standingsOf, standingsOfAll, type TechniqueRecord } from '../standings'
+import { nextFor } from './next'
 
 /** Every apprentice with the counts of their states; an apprentice sees only names and own counts. */
 export async function apprenticeList({ db, clock }: Services, actor: Me): Promise<ApprenticeSummary[]> {
@@ -56,35 +57,52 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
       .from(tables.sessions)
       .where(and(eq(tables.sessions.apprenticeId, id), eq(tables.sessions.onDate, today)))
   )[0]
+  const certificates = await certificatesOf(db)
   const findings = await findingsFor(
     db,
     certificates.map((certificate) => ({ certificate, apprenticeId: id })),
     today
   )
-  const drafted = await db.select().from(tables.findings).where(eq(tables.findings.apprenticeId, id))
-  const progress = certificates.map((certificate, i) => ({
-    certificateId: certificate.id,
-    name: certificate.name,
-    rules: findings[i].rules,
-    say: findings[i].say,
-    ready: findings[i].ready,
-    findingId: drafted.find((row) => row.certificateId === certificate.id)?.id ?? null
-  }))
+  const drafted = await db
+    .select()
+    .from(tables.findings)
+    .where(eq(tables.findings.apprenticeId, id))
+    .orderBy(asc(tables.findings.draftedAt))
+  const progress = certificates.map((certificate, i) => ({ certificate, finding: findings[i] }))
   return {
     person: personName(person),
     cohort: person.cohort,
     week: Math.max(1, Math.ceil(daysBetween(person.startedOn, today) / 7)),
     handed: person.handed,
     say: sayWhere(person.givenName, standings),
-    techniques: [...standings].filter(([id, { attempts }]) => attempts.length > 0 || wanted.has(id)).map(toldOf),
-    certificates: progress,
-    next: await practiseNext(db, standings),
+    techniques: [...standings].filter(([one, { attempts }]) => attempts.length > 0 || isWanted(certificates, one)).map(toldOf),
+    certificates: progress.map(({ certificate, finding }) => ({
+      certificateId: certificate.id,
+      name: certificate.name,
+      rules: finding.rules,
+      say: finding.say,
+      ready: finding.ready,
+      ...stateOfCertificate(
+        drafted.filter((row) => row.certificateId === certificate.id),
+        today
+      )
+    })),
+    next: await nextFor(db, standings, progress, today),
     today: todaySession?.id ?? null
   }
 }
 
-/** Techniques that a certificate asks for: they are shown before they are begun. */
-const wanted = new Set(certificates.flatMap(({ rules }) => rules.flatMap((rule) => (rule.kind === 'techniques' ? rule.techniques : []))))
+/** The latest finding that was not declined, and whether what it issued still stands. */
+function stateOfCertificate(rows: readonly (typeof tables.findings.$inferSelect)[], today: string) {
+  const last = rows.findLast((row) => row.status !== 'declined') ?? null
+  const issued = rows.findLast((row) => row.status === 'issued') ?? null
+  const ranOut = issued?.validUntil != null && issued.validUntil < today
+  return { findingId: last?.id ?? null, issued: issued !== null, validUntil: issued?.validUntil ?? null, ranOut }
+}
+
+/** Techniques that a certificate asks for are shown before they are begun; those of the first pattern at least. */
+const isWanted = ([first]: readonly Certificate[], id: string) =>
+  first?.rules.some((rule) => rule.kind === 'techniques' && rule.techniques.includes(id)) ?? false
 
 const toldOf = ([techniqueId, { standing, attempts }]: [string, TechniqueRecord]) => ({ techniqueId, standing, attempts })
 
@@ -106,36 +124,6 @@ function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>)
   const lapsed = of('lapsed').length
   const last = lapsed > 0 ? [`${lapsed} ${lapsed === 1 ? 'has' : 'have'} lapsed.`] : []
   return [`${first}${second}.`, ...trouble, ...last].join(' ')
-}
-
-const URGENCY: Readonly<Record<State, number>> = { slipping: 3, lapsed: 2, practising: 1, held: 0, ready: 0, competent: 0, new: 0.5 }
-
-/** What to practise next: what slips, then what lapsed, then what is nearest to ready; on a dog of the coat least practised. */
-async function practiseNext(db: Reader, standings: ReadonlyMap<string, TechniqueRecord>): Promise<PractiseNext | null> {
-  const [best] = [...standings]
-    .filter(([, { standing }]) => URGENCY[standing.state] > 0)
-    .sort(
-      ([, a], [, b]) =>
-        URGENCY[b.standing.state] +
-        b.standing.score / b.standing.limit / 2 -
-        (URGENCY[a.standing.state] + a.standing.score / a.standing.limit / 2)
-    )
-  if (!best) return null
-  const [techniqueId, { technique, standing, attempts }] = best
-  const dogs = await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))
-  const timesOn = (coat: string) => attempts.filter((attempt) => attempt.counts && attempt.coat === coat).length
-  const known = new Set(attempts.map((attempt) => attempt.dogId))
-  const [dog] = [...dogs].sort(
-    (a, b) => timesOn(a.coat) - timesOn(b.coat) || Number(known.has(a.id)) - Number(known.has(b.id)) || b.canStandMin - a.canStandMin
-  )
-  const { name } = technique
-  const why = dog ? `${upperFirst(dog.coat)} coat, practised ${timesOn(dog.coat)} times; stands ${dog.canStandMin} minutes.` : ''
-  return {
-    techniqueId,
-    say: dog ? `**${name} on ${dog.name}.** ${why}` : `**${name}.**`,
-    why: standing.because,
-    dog: dog ? dogView(dog) : null
-  }
 }
 
 /** A lead lifts a hold, with a reason. */

@@ -1,21 +1,24 @@
-import { certificates } from '@peen/content'
 import type { Decline, DraftFinding, FindingRow, FindingView, Me } from '@peen/contract'
 import { maySign, missingSigners, type Certificate, type SigningFacts, type SigningPerson } from '@peen/core/certify'
+import { daysBetween } from '@peen/core/competency'
 import { foldSession, workedMinutes } from '@peen/core/practice'
+import { addMonths, formatISO, parseISO } from 'date-fns'
 import { and, asc, count, eq, ne } from 'drizzle-orm'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
+import { certificateAt, certificatesOf } from '../certificates'
 import { eventsOf } from '../derived'
 import { allPeople, dogView, fullName, personById, personName } from '../people'
 import { sessionRow } from '../practice'
 import { standardOf } from '../school'
-import { findingFor, findingsFor } from './evidence'
+import { findingFor, findingsFor } from '../evidence'
 
 type FindingRecord = typeof tables.findings.$inferSelect
 
-function certificateById(id: string): Certificate {
-  const certificate = certificates.find((candidate) => candidate.id === id)
+/** A certificate that is given in this school, in its newest version. */
+async function certificateById(db: Reader, id: string): Promise<Certificate> {
+  const certificate = (await certificatesOf(db)).find((candidate) => candidate.id === id)
   if (!certificate) throw refuse.notFound(`The certificate "${id}"`)
   return certificate
 }
@@ -25,7 +28,7 @@ export async function findingList({ db, clock }: Services): Promise<FindingRow[]
   const today = await clock.today()
   const apprentices = (await allPeople(db)).filter((person) => person.role === 'apprentice' && person.active)
   const drafted = await db.select().from(tables.findings)
-  const asked = certificates.flatMap((certificate) =>
+  const asked = (await certificatesOf(db)).flatMap((certificate) =>
     apprentices.map((apprentice) => ({ certificate, apprentice, apprenticeId: apprentice.id }))
   )
   const findings = await findingsFor(db, asked, today)
@@ -46,22 +49,30 @@ export async function findingList({ db, clock }: Services): Promise<FindingRow[]
   return rows.sort((a, b) => b.met - a.met || a.apprentice.localeCompare(b.apprentice))
 }
 
-/** Drafts a finding, or returns the open one. */
+/** Chosen: a certificate is renewed from three months before it runs out. */
+const RENEW_DAYS = 92
+
+const mayRenew = ({ validUntil }: FindingRecord, today: string) => validUntil !== null && daysBetween(today, validUntil) <= RENEW_DAYS
+
+/** Drafts a finding, or returns the open one; one that runs out soon or has run out is renewed by its own rules. */
 export async function draftFinding({ db, clock }: Services, actor: Me, body: DraftFinding): Promise<{ id: string }> {
-  const certificate = certificateById(body.certificateId)
+  const certificate = await certificateById(db, body.certificateId)
   const apprentice = await personById(db, body.apprenticeId)
   if (apprentice.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const draftedAt = await clock.now()
+  const today = await clock.today()
   return inTransaction(db, async (tx) => {
     await tx.select().from(tables.auditHead).for('update')
     const { findings: f } = tables
-    const open = (
-      await tx
-        .select()
-        .from(f)
-        .where(and(eq(f.apprenticeId, apprentice.id), eq(f.certificateId, certificate.id), ne(f.status, 'declined')))
-    )[0]
-    if (open) return { id: open.id }
+    const earlier = await tx
+      .select()
+      .from(f)
+      .where(and(eq(f.apprenticeId, apprentice.id), eq(f.certificateId, certificate.id), ne(f.status, 'declined')))
+      .orderBy(asc(f.draftedAt))
+    const last = earlier.at(-1) ?? null
+    if (last?.status === 'drafted') return { id: last.id }
+    if (last && !mayRenew(last, today)) return { id: last.id }
+    const rules = last && certificate.renewal.length > 0 ? certificate.renewal : certificate.rules
     const [{ n }] = await tx.select({ n: count() }).from(f)
     const { id } = body
     const number = `${String(draftedAt.getUTCFullYear()).slice(2)}-${String(n + 1).padStart(3, '0')}`
@@ -71,7 +82,7 @@ export async function draftFinding({ db, clock }: Services, actor: Me, body: Dra
       apprenticeId: apprentice.id,
       certificateId: certificate.id,
       certificateVersion: certificate.version,
-      rules: [...certificate.rules],
+      rules: [...rules],
       status: 'drafted',
       draftedBy: actor.id,
       draftedAt,
@@ -79,7 +90,9 @@ export async function draftFinding({ db, clock }: Services, actor: Me, body: Dra
       evidence: null,
       decidedBy: null,
       reason: null,
-      auditHash: null
+      auditHash: null,
+      validUntil: null,
+      renews: last?.id ?? null
     })
     await orTaken(row, refuse.taken('finding'))
     return { id }
@@ -103,7 +116,7 @@ type Gathered = {
 
 /** Everything a decision about a finding stands on, gathered before any rule is asked. */
 async function gather(db: Reader, record: FindingRecord, today: string): Promise<Gathered> {
-  const certificate = { ...certificateById(record.certificateId), rules: record.rules }
+  const certificate = { ...(await certificateAt(db, record.certificateId, record.certificateVersion)), rules: record.rules }
   const finding = await findingFor(db, certificate, record.apprenticeId, today)
   const people = (await allPeople(db))
     .filter((person) => person.active)
@@ -138,7 +151,8 @@ async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
 export async function findingView({ db, clock }: Services, actor: Me, id: string): Promise<FindingView> {
   const record = await findingRecord(db, id)
   if (actor.role === 'apprentice' && record.apprenticeId !== actor.id) throw refuse.forbidden('An apprentice reads own records only.')
-  const { certificate, finding, facts, signatures, people } = await gather(db, record, await clock.today())
+  const today = await clock.today()
+  const { certificate, finding, facts, signatures, people } = await gather(db, record, today)
   const rules = record.evidence ?? finding.rules
   const name = (personId: string | null) => people.find((person) => person.id === personId)?.name ?? 'somebody who left'
   const assessors = people.filter((person) => person.role !== 'apprentice')
@@ -169,7 +183,9 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
     people: assessors.map((person) => ({ ...person, may: maySign(person, facts) })),
     missing: record.status === 'drafted' ? missingSigners(people, facts) : null,
     declined: record.status === 'declined' ? { reason: record.reason ?? '', by: name(record.decidedBy) } : null,
-    auditHash: record.auditHash
+    auditHash: record.auditHash,
+    validUntil: record.status === 'issued' ? record.validUntil : untilOf(certificate, today),
+    renews: record.renews
   }
 }
 
@@ -186,6 +202,10 @@ async function decidingView(db: Reader, gradingId: string, sessionId: string): P
   }
 }
 
+/** The last day on which a certificate stands that is issued today. */
+const untilOf = ({ validMonths }: Certificate, today: string) =>
+  validMonths === null ? null : formatISO(addMonths(parseISO(today), validMonths), { representation: 'date' })
+
 /** Puts a signature under a finding; the second one issues it. */
 export async function signFinding({ db, clock }: Services, actor: Me, id: string): Promise<{ status: string }> {
   const signedAt = await clock.now()
@@ -194,7 +214,7 @@ export async function signFinding({ db, clock }: Services, actor: Me, id: string
     const record = (await tx.select().from(tables.findings).where(eq(tables.findings.id, id)).for('update'))[0]
     if (!record) throw refuse.notFound('This finding')
     if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
-    const { finding, facts, people, signatures } = await gather(tx, record, today)
+    const { certificate, finding, facts, people, signatures } = await gather(tx, record, today)
     const person = people.find((candidate) => candidate.id === actor.id)!
     const answer = maySign(person, facts)
     if (!answer.may) throw refuse.forbidden(answer.because)
@@ -213,7 +233,8 @@ export async function signFinding({ db, clock }: Services, actor: Me, id: string
       by: actor.id,
       ids: { finding: id, apprentice: record.apprenticeId, grading: deciding }
     })
-    const issued = isSecond ? { status: 'issued' as const, evidence: [...finding.rules], decidedBy: actor.id, auditHash } : {}
+    const validUntil = untilOf(certificate, today)
+    const issued = isSecond ? { status: 'issued' as const, evidence: [...finding.rules], decidedBy: actor.id, auditHash, validUntil } : {}
     await tx
       .update(tables.findings)
       .set({ decidingGradingId: deciding, ...issued })

@@ -1,4 +1,12 @@
-import { adviceRules, houseRules, knownWith, rack, standards as shippedStandards, techniques as shippedTechniques } from '@peen/content'
+import {
+  adviceRules,
+  certificates as shippedCertificates,
+  houseRules,
+  knownWith,
+  rack,
+  standards as shippedStandards,
+  techniques as shippedTechniques
+} from '@peen/content'
 import type { HouseRules, Room, SchoolView, StandardHead, TechniqueVersion } from '@peen/contract'
 import { ruleIssues } from '@peen/core/advice'
 import { CoreError } from '@peen/core/error'
@@ -43,6 +51,7 @@ export async function loadContent(db: Database): Promise<void> {
     if (issue) throw new CoreError({ ...issue, path: `${standard.id}.${issue.path}` })
     await db.insert(tables.standards).ignore().values({ id: standard.id, version: standard.version, body: standard })
   }
+  for (const body of shippedCertificates) await db.insert(tables.certificates).ignore().values({ id: body.id, version: body.version, body })
   // a rack that the school has made its own is left alone: a tool that was taken out does not come back
   const known = await db.select({ id: tables.tools.id }).from(tables.tools).limit(1)
   if (known.length === 0) await db.insert(tables.tools).values(rack.map((body, position) => ({ id: body.id, position, body })))

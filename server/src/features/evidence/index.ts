@@ -1,0 +1,95 @@
+import { findingOf, type Certificate, type CertifyFacts, type Finding, type Held, type TechniqueState } from '@peen/core/certify'
+import { designLearningChart } from '@peen/core/competency'
+import { group } from 'd3-array'
+import { and, eq, inArray } from 'drizzle-orm'
+import { tables, type Reader } from '../../db'
+import { attemptRows, recordFrom, standingRules } from '../derived'
+import { techniquesOf } from '../school'
+import { cohortStates, signedTrims } from '../standings'
+
+type Asked = { readonly certificate: Certificate; readonly apprenticeId: string }
+
+/** Gathers the facts for one certificate and one apprentice, then asks core to decide. */
+export async function findingFor(db: Reader, certificate: Certificate, apprenticeId: string, today: string): Promise<Finding> {
+  return (await findingsFor(db, [{ certificate, apprenticeId }], today))[0]
+}
+
+/** The same for many certificates and apprentices: what is known of an apprentice is read once. Answers stand as they were asked. */
+export async function findingsFor(db: Reader, asked: readonly Asked[], today: string): Promise<Finding[]> {
+  const factsOf = await factsFor(
+    db,
+    asked.map(({ apprenticeId }) => apprenticeId),
+    today
+  )
+  return asked.map(({ certificate, apprenticeId }) => findingOf(certificate, factsOf(certificate, apprenticeId)))
+}
+
+/** What is known of some apprentices today, as a certificate looks at it. */
+export async function factsFor(
+  db: Reader,
+  apprenticeIds: readonly string[],
+  today: string
+): Promise<(certificate: Certificate, apprenticeId: string) => CertifyFacts> {
+  const ids = [...new Set(apprenticeIds)]
+  const risk = designLearningChart(await standingRules(db)).falseCompetentRisk
+  const states = group(await cohortStates(db, ids, today), ({ apprenticeId }) => apprenticeId)
+  const names = new Map((await techniquesOf(db)).map(({ id, name }) => [id, name]))
+  const rows = ids.length === 0 ? [] : (await attemptRows(db, ids)).filter(({ row }) => row.onDate <= today && row.body.setting === 'live')
+  const live = group(rows, ({ row }) => row.apprenticeId)
+  const trims = group(await signedTrims(db, ids), (trim) => trim.apprenticeId)
+  const held = await heldBy(db, ids, today)
+  const certificateNames = await namesOfCertificates(db)
+  return (certificate, apprenticeId) => {
+    const own = live.get(apprenticeId) ?? []
+    const counted = own.filter(({ row }) => row.body.counts)
+    const wanted = new Set(certificate.rules.flatMap((rule) => ('techniques' in rule ? rule.techniques : [])))
+    const dogs = new Map(
+      counted
+        .filter(({ row }) => wanted.has(row.techniqueId))
+        .map(({ row, dogName, coat }) => [row.dogId, { id: row.dogId, name: dogName, coat }])
+    )
+    const standings = (states.get(apprenticeId) ?? []).map((one): [string, TechniqueState] => [
+      one.techniqueId,
+      { state: one.state, signalOn: one.signalOn, risk }
+    ])
+    const attempts = group(counted, ({ row }) => row.techniqueId)
+    return {
+      today,
+      standings: new Map(standings),
+      techniqueNames: names,
+      attempts: new Map([...attempts].map(([id, some]) => [id, some.map(recordFrom)])),
+      trims: (trims.get(apprenticeId) ?? []).filter((trim) => certificate.standards.includes(trim.standardId) && trim.blind),
+      dogs: [...dogs.values()].sort((x, y) => x.name.localeCompare(y.name)),
+      lastSafetyOn: latest(own.filter(({ row }) => row.body.safetyEvents > 0).map(({ row }) => row.onDate)),
+      lastWorkOn: latest(counted.map(({ row }) => row.onDate)),
+      held: held.get(apprenticeId) ?? new Map<string, Held>(),
+      certificateNames
+    }
+  }
+}
+
+const latest = (dates: readonly string[]) => [...dates].sort().at(-1) ?? null
+
+async function namesOfCertificates(db: Reader): Promise<ReadonlyMap<string, string>> {
+  const { certificates: c } = tables
+  const rows = await db.select().from(c).orderBy(c.version)
+  return new Map(rows.map(({ id, body }) => [id, body.name]))
+}
+
+/** Certificates that are held on a day: issued, and not run out. */
+async function heldBy(db: Reader, ids: readonly string[], today: string): Promise<ReadonlyMap<string, ReadonlyMap<string, Held>>> {
+  if (ids.length === 0) return new Map()
+  const { findings: f } = tables
+  const rows = await db
+    .select()
+    .from(f)
+    .where(and(inArray(f.apprenticeId, [...ids]), eq(f.status, 'issued')))
+  const names = await namesOfCertificates(db)
+  const standing = rows.filter(({ validUntil }) => validUntil === null || validUntil >= today)
+  return new Map(
+    [...group(standing, ({ apprenticeId }) => apprenticeId)].map(([id, own]) => [
+      id,
+      new Map(own.map((row) => [row.certificateId, { name: names.get(row.certificateId) ?? row.certificateId, until: row.validUntil }]))
+    ])
+  )
+}

@@ -1,0 +1,57 @@
+// Where many apprentices stand, from the charts that are kept: no attempt is read.
+import { stateOf, type Around, type ChartRow, type State } from '@peen/core/competency'
+import { asc, inArray } from 'drizzle-orm'
+import { tables, type Reader } from '../../db'
+import { standingRules } from '../derived'
+import { passedTrims } from './trims'
+
+export type ChartState = ChartRow &
+  Omit<Around, 'today'> & { readonly apprenticeId: string; readonly techniqueId: string; readonly state: State; readonly because: string }
+
+/** The chart of every technique that somebody has tried, with its state today; of some apprentices or of all (null). */
+export async function cohortStates(db: Reader, apprenticeIds: readonly string[] | null, today: string): Promise<ChartState[]> {
+  if (apprenticeIds?.length === 0) return []
+  const { charts: c, holdLifts: h } = tables
+  const ids = apprenticeIds === null ? null : [...apprenticeIds]
+  const rows = await db
+    .select()
+    .from(c)
+    .where(ids === null ? undefined : inArray(c.apprenticeId, ids))
+  const passed = await passedOn(db, ids)
+  const lifts = await db
+    .select({ apprenticeId: h.apprenticeId, techniqueId: h.techniqueId, onDate: h.onDate })
+    .from(h)
+    .where(ids === null ? undefined : inArray(h.apprenticeId, ids))
+    .orderBy(asc(h.onDate))
+  const lifted = new Map(lifts.map((lift) => [`${lift.apprenticeId}|${lift.techniqueId}`, lift.onDate]))
+  const rules = await standingRules(db)
+  return rows.map((row) => {
+    const key = `${row.apprenticeId}|${row.techniqueId}`
+    const around = { passedTrimOn: passed.get(key) ?? null, liftedOn: lifted.get(key) ?? null }
+    return { ...row, ...around, ...stateOf(row, { ...around, today }, rules) }
+  })
+}
+
+/** The first passed trim that shows a technique, by apprentice and technique. */
+async function passedOn(db: Reader, ids: readonly string[] | null): Promise<ReadonlyMap<string, string>> {
+  const { attempts: a } = tables
+  const trims = await passedTrims(db, ids)
+  if (trims.length === 0) return new Map()
+  const shown = await db
+    .select({ apprenticeId: a.apprenticeId, techniqueId: a.techniqueId, sessionId: a.sessionId })
+    .from(a)
+    .where(
+      inArray(
+        a.sessionId,
+        trims.map(({ sessionId }) => sessionId)
+      )
+    )
+  const days = new Map(trims.map(({ sessionId, onDate }) => [sessionId, onDate]))
+  const found = new Map<string, string>()
+  for (const { apprenticeId, techniqueId, sessionId } of shown) {
+    const key = `${apprenticeId}|${techniqueId}`
+    const [day, known] = [days.get(sessionId)!, found.get(key)]
+    if (known === undefined || day < known) found.set(key, day)
+  }
+  return found
+}

@@ -1,0 +1,87 @@
+// Signed gradings, as far as they may be known: both of two are blind until both are signed.
+import type { Settled } from '@peen/core/certify'
+import type { GradeResult } from '@peen/core/grade'
+import { and, asc, count, eq, inArray, or } from 'drizzle-orm'
+import { tables, type Reader } from '../../db'
+
+export type SignedTrim = {
+  readonly gradingId: string
+  readonly sessionId: string
+  readonly apprenticeId: string
+  readonly dogId: string
+  readonly dogName: string
+  readonly coat: string
+  readonly onDate: string
+  readonly assessorId: string
+  readonly blind: boolean
+  readonly standardId: string
+  readonly hasWishes: boolean
+  readonly settled: Settled | null
+  readonly result: GradeResult
+}
+
+/** Signed gradings of some apprentices' trims with their results, oldest first. A trim that somebody is still marking stays out: both are blind until both are signed. */
+export async function signedTrims(db: Reader, apprenticeIds: readonly string[]): Promise<SignedTrim[]> {
+  if (apprenticeIds.length === 0) return []
+  const { gradings: g, gradingResults: r, sessions: s, dogs: d, assessments: as } = tables
+  const rows = await db
+    .select({
+      gradingId: g.id,
+      sessionId: s.id,
+      apprenticeId: s.apprenticeId,
+      dogId: d.id,
+      dogName: d.name,
+      coat: d.coat,
+      onDate: s.onDate,
+      assessorId: g.assessorId,
+      blind: g.blind,
+      standardId: g.standardId,
+      wishes: g.wishes,
+      outcome: as.outcome,
+      agreedBy: as.agreedBy,
+      result: r.body
+    })
+    .from(g)
+    .innerJoin(r, eq(r.gradingId, g.id))
+    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(d, eq(d.id, s.dogId))
+    .leftJoin(as, eq(as.sessionId, s.id))
+    .where(inArray(s.apprenticeId, [...apprenticeIds]))
+    .orderBy(asc(s.onDate), asc(g.id))
+  const open = await sessionsBeingMarked(db)
+  return rows
+    .filter((row) => !open.has(row.sessionId))
+    .map(({ wishes, outcome, agreedBy, ...row }) => ({
+      ...row,
+      hasWishes: (wishes ?? []).length > 0,
+      // what one of the two has written counts once the other agrees
+      settled: agreedBy === null ? null : outcome
+    }))
+}
+
+/** Sessions of which a grading is still a draft, or one of two appointed assessors has not signed. */
+export async function sessionsBeingMarked(db: Reader): Promise<Set<string>> {
+  const { gradings: g, assessments: as } = tables
+  const drafts = await db.select({ id: g.sessionId }).from(g).where(eq(g.status, 'draft'))
+  const appointed = await db
+    .select({ id: as.sessionId, signed: count(g.id) })
+    .from(as)
+    .leftJoin(g, and(eq(g.sessionId, as.sessionId), eq(g.status, 'signed'), or(eq(g.assessorId, as.first), eq(g.assessorId, as.second))))
+    .groupBy(as.sessionId)
+  return new Set([...drafts, ...appointed.filter(({ signed }) => signed < 2)].map((row) => row.id))
+}
+
+/** Days of passed trims, oldest first; only the outcome is read, a whole result is long. What two assessors settled stands. */
+export async function passedTrims(db: Reader, apprenticeIds: readonly string[] | null): Promise<{ sessionId: string; onDate: string }[]> {
+  const { gradings: g, gradingResults: r, sessions: s, assessments: as } = tables
+  const rows = await db
+    .select({ sessionId: s.id, onDate: s.onDate, outcome: r.outcome, settled: as.outcome, agreedBy: as.agreedBy })
+    .from(g)
+    .innerJoin(r, eq(r.gradingId, g.id))
+    .innerJoin(s, eq(s.id, g.sessionId))
+    .leftJoin(as, eq(as.sessionId, s.id))
+    .where(apprenticeIds === null ? undefined : inArray(s.apprenticeId, [...apprenticeIds]))
+    .orderBy(asc(s.onDate), asc(g.id))
+  const open = await sessionsBeingMarked(db)
+  return rows.filter((row) => !open.has(row.sessionId) && (row.agreedBy === null ? row.outcome : row.settled) === 'passed')
+}

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import type { WallCell, WallView } from '@peen/contract'
+import { designLearningChart, STATES, type StandingRules, type State } from '@peen/core/competency'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import { STATE_WORDS } from '../composables/state-words'
+
+// Why a cell of the wall looks as it does, in words; before one is chosen, what the shapes mean.
+const props = defineProps<{
+  row: { readonly id: string; readonly name: string } | null
+  cell: (WallCell & { readonly state: State; readonly because: string }) | null
+  technique: WallView['techniques'][number] | null
+  limitRules: StandingRules
+  competent: number
+  of: number
+}>()
+const chart = computed(() => designLearningChart(props.limitRules))
+const legend = [...STATES].reverse()
+</script>
+
+<template>
+  <div v-if="row && technique" data-reason>
+    <h1>{{ technique.name }}</h1>
+    <p class="muted">{{ row.name }}</p>
+    <hr class="rule2 my-3" />
+    <p class="flex items-center gap-2 text-[19px] font-[650]">
+      <GlyphMark :name="cell?.state ?? 'new'" />{{ STATE_WORDS[cell?.state ?? 'new'] }}
+    </p>
+    <p class="mt-2 font-serif text-[19px] leading-[1.28]">
+      {{ cell?.because ?? 'No attempt on a live dog yet that an instructor watched or inspected.' }}
+    </p>
+    <p v-if="cell?.found" class="mt-2 font-serif text-[19px] leading-[1.28]">{{ cell.found.say }}</p>
+    <p v-if="cell" class="mt-3 leading-[1.35]">
+      {{ cell.clean }} of {{ cell.attempts }} clean; the chart stands at {{ cell.score }} of {{ chart.limit }}.
+    </p>
+    <p class="muted mt-3 leading-[1.35]">{{ competent }} of the {{ of }} shown are competent in it.</p>
+    <RouterLink :to="`/apprentices/${row.id}?technique=${technique.id}`" class="btn btn-go mt-4 w-full">Open the chart</RouterLink>
+  </div>
+  <div v-else>
+    <h1>What the shapes say</h1>
+    <hr class="rule2 my-3" />
+    <p v-for="state in legend" :key="state" class="flex min-h-9 items-center gap-3"><GlyphMark :name="state" />{{ STATE_WORDS[state] }}</p>
+    <p class="flex min-h-9 items-center gap-3">
+      <svg width="20" height="7" aria-hidden="true"><path d="M1 3.5h18" stroke="currentColor" stroke-width="3" /></svg>no further on
+    </p>
+    <p class="flex min-h-9 items-center gap-3">
+      <svg width="20" height="7" aria-hidden="true"><path d="M2 1l8 5 8-5" fill="none" stroke="currentColor" stroke-width="2.4" /></svg>fell
+      back
+    </p>
+    <p class="muted mt-3 leading-[1.35]">
+      Touch a place for its reason; arrow keys walk over the wall. Who needs somebody first stands on top.
+    </p>
+  </div>
+</template>
