@@ -1,3 +1,4 @@
+export * from './assessments'
 export * from './auth'
 export * from './certificates'
 export * from './certify'

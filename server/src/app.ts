@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { pinoHttp } from 'pino-http'
 import { v7 } from 'uuid'
 import { apprenticeRoutes } from './features/apprentices'
+import { assessmentRoutes } from './features/assessments'
 import { auditRoutes } from './features/audit'
 import { authRoutes, COOKIE, whoIs } from './features/auth'
 import { certificateRoutes } from './features/certificates'
@@ -42,6 +43,7 @@ export const ROUTES: readonly Route[] = [
   ...gradingRoutes,
   ...measureRoutes,
   ...wallRoutes,
+  ...assessmentRoutes,
   ...certificateRoutes,
   ...certifyRoutes,
   ...auditRoutes

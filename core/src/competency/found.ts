@@ -12,20 +12,21 @@ export type Tried = { readonly onDate: string; readonly clean: boolean; readonly
 
 /** Chosen: a dozen attempts without a better score are three to six weeks of practice. */
 const PLATEAU_ATTEMPTS = 12
-/** A fall from half of the limit or more to a quarter or less is a relapse. Chosen. */
-const RELAPSE = Object.freeze({ from01: 0.5, to01: 0.25 })
+/** A fall from half of the limit or more to a quarter or less is a relapse, when more than one miss has done it. Chosen. */
+const RELAPSE = Object.freeze({ from01: 0.5, to01: 0.25, misses: 2 })
 /** The monitoring chart is told of from half of its limit on. Chosen. */
 const SLIPPING_FROM01 = 0.5
 
 /**
- * Plateau: at least a dozen attempts since the best score, help not falling, and no surer than before. Relapse: fallen
+ * Plateau: at least a dozen attempts since the best score, too many of them not clean for somebody competent, beyond
+ * chance, help not falling, and no surer than before. Relapse: fallen
  * from half of the limit to a quarter, and not come up again. Slipping: the monitoring chart past half of its limit.
  * @param tried counted attempts, oldest first, as many as the chart has
  */
 export function findingsOn(
   tried: readonly Tried[],
   history: ChartHistory,
-  limits: { readonly learning: number; readonly watch: number }
+  limits: { readonly learning: number; readonly watch: number; readonly acceptable: number }
 ): Found | null {
   const { mode, scores, watched } = history
   if (mode === 'competent') {
@@ -42,13 +43,16 @@ export function findingsOn(
   const best = Math.max(...own)
   const bestAt = from + own.lastIndexOf(best)
   const now = own.at(-1)!
-  if (best >= RELAPSE.from01 * limits.learning && now <= RELAPSE.to01 * limits.learning) {
+  const misses = tried.slice(bestAt + 1).filter(({ clean }) => !clean).length
+  if (best >= RELAPSE.from01 * limits.learning && now <= RELAPSE.to01 * limits.learning && misses >= RELAPSE.misses) {
     const missAt = tried.findIndex(({ clean }, i) => i > bestAt && !clean)
     const on = tried[missAt].onDate
     return { kind: 'relapse', sinceOn: on, say: `Fell back from ${best} to ${now} of ${limits.learning} since ${sayDay(on)}.` }
   }
   const after = tried.slice(from + own.indexOf(best) + 1)
   if (after.length < PLATEAU_ATTEMPTS) return null
+  const cleanNow = wilson(after.filter(({ clean }) => clean).length, after.length)
+  if (cleanNow.interval[1] >= 1 - limits.acceptable) return null
   const helps = after.map(({ help }) => HELP_WEIGHT[help])
   if (trendOf(helps).way === 'falls' || isSurer(tried.slice(from), after.length)) return null
   const sinceOn = after[0].onDate

@@ -116,7 +116,7 @@ export function chartOf(attempts: readonly AttemptRecord[], rules: ChartSettings
     signalOn: history.signalAt === null ? null : counted[history.signalAt].onDate,
     lastOn: counted.at(-1)?.onDate ?? null,
     heldOn: attempts.findLast((attempt) => attempt.seriousSafety)?.onDate ?? null,
-    found: findingsOn(counted, history, { learning: chart.limit, watch: watch.limit })
+    found: findingsOn(counted, history, { learning: chart.limit, watch: watch.limit, acceptable: rules.acceptable })
   }
   return { row, history, counted }
 }

@@ -9,15 +9,18 @@ const FOUND_NEED = Object.freeze({ slipping: 3, relapse: 3, plateau: 3 })
 
 /** How much somebody needs an instructor: the sum over techniques. A wall is sorted by it, the largest first. */
 export const needOf = (cells: readonly Placed[]): number =>
-  cells.reduce((sum, { state, found }) => sum + STATE_NEED[state] + (found && state !== 'held' ? FOUND_NEED[found.kind] : 0), 0)
+  cells.reduce(
+    (sum, { state, found }) => sum + STATE_NEED[state] + (found && state !== 'held' && state !== 'lapsed' ? FOUND_NEED[found.kind] : 0),
+    0
+  )
 
 export type WallWord = 'held' | 'slipping' | 'lapsed' | 'plateau' | 'relapse' | 'ready'
 
 /** What somebody would say of one cell of a wall; null where there is nothing to say. */
 export function wordOf({ state, found }: Placed): WallWord | null {
-  if (state === 'held' || state === 'slipping') return state
+  if (state === 'held' || state === 'slipping' || state === 'lapsed') return state
   if (found) return found.kind
-  return state === 'lapsed' || state === 'ready' ? state : null
+  return state === 'ready' ? state : null
 }
 
 export type Person = { readonly name: string; readonly cells: readonly (Placed & { readonly t: number })[] }

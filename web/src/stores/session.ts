@@ -16,6 +16,13 @@ export const useSessionStore = defineStore('session', () => {
       ? new Intl.DateTimeFormat('en-CA', { timeZone: school.value.timeZone, dateStyle: 'short' }).format(new Date(school.value.now))
       : ''
   )
+  /** every trim once, by its newest name */
+  const standardNames = computed(() => {
+    const names = new Map<string, string>()
+    for (const { id, name } of school.value?.standards ?? []) if (!names.has(id)) names.set(id, name)
+    return [...names].map(([id, name]) => ({ id, name }))
+  })
+  const standardName = (id: string) => standardNames.value.find((one) => one.id === id)?.name ?? id
   const isLead = computed(() => me.value?.role === 'lead')
 
   /** How far this device's clock is behind the school's, ms: what a tap says of its time is the school's own, however the tablet is set. */
@@ -72,6 +79,8 @@ export const useSessionStore = defineStore('session', () => {
     isStaff,
     isLead,
     today,
+    standardNames,
+    standardName,
     find,
     signIn,
     setUp,

@@ -33,7 +33,6 @@ watch(data, (view) => {
 })
 /** The wall leads to a technique by its name in the address. */
 const asked = (view: ApprenticeView) => view.techniques.find(({ techniqueId }) => techniqueId === route.query.technique)?.techniqueId
-const today = computed(() => session.school?.now.slice(0, 10) ?? '')
 const shown = computed(() => data.value?.techniques.find((entry) => entry.techniqueId === selected.value) ?? null)
 const name = computed(() => (shown.value ? techniqueById(shown.value.techniqueId)!.name : ''))
 const legend = [...STATES].reverse()
@@ -102,7 +101,7 @@ async function lift(): Promise<void> {
           </p>
           <button v-if="shown.standing.state === 'held' && session.isLead" class="btn mt-3" @click="showsLift = true">Lift the hold</button>
         </div>
-        <TechniqueCharts :technique="shown" :today="today" />
+        <TechniqueCharts :technique="shown" :today="session.today" />
       </section>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { FindingRow } from '@peen/contract'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
@@ -12,6 +12,14 @@ import { useLoaded } from '../composables/useLoaded'
 const router = useRouter()
 const { data, error, loading, reload } = useLoaded<FindingRow[]>(() => '/findings')
 const problem = ref<string | null>(null)
+const certificates = computed(() => [...new Map((data.value ?? []).map((row) => [row.certificateId, row.certificate]))])
+const chosen = ref<string | null>(null)
+const shown = computed(() => chosen.value ?? certificates.value[0]?.[0] ?? null)
+/** of the chosen certificate; of all, where something has been drafted or decided */
+const rows = computed(() =>
+  (data.value ?? []).filter((row) => (shown.value === 'open' ? row.status === 'drafted' : row.certificateId === shown.value))
+)
+const drafted = computed(() => (data.value ?? []).filter((row) => row.status === 'drafted').length)
 async function open(row: FindingRow): Promise<void> {
   try {
     const id =
@@ -32,11 +40,22 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
     <p class="muted mt-2">Apprentices appear here with what they have met and what is missing.</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
-    <h1>Who may be certified, on what evidence</h1>
+    <div class="flex flex-wrap items-end gap-3">
+      <h1 class="flex-1">Who may be certified, on what evidence</h1>
+      <label
+        ><span class="sr-only">Certificate</span>
+        <select class="field h-12 w-72" :value="shown" @change="chosen = ($event.target as HTMLSelectElement).value">
+          <option v-for="[id, name] in certificates" :key="id" :value="id">{{ name }}</option>
+          <option value="open">All that are drafted ({{ drafted }})</option>
+        </select></label
+      >
+      <RouterLink to="/rules" class="btn btn-quiet">Rules of evidence</RouterLink>
+      <RouterLink to="/assessments" class="btn btn-quiet">Two assessors</RouterLink>
+    </div>
     <hr class="rule2 mt-2" />
     <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>
     <ul class="row-rule m-0 list-none p-0">
-      <li v-for="row in data" :key="row.apprenticeId + row.certificateId">
+      <li v-for="row in rows" :key="row.apprenticeId + row.certificateId">
         <button class="flex min-h-14 w-full flex-wrap items-center gap-x-5 px-1 py-2.5 hover:bg-well" @click="open(row)">
           <GlyphMark
             :name="row.status === 'issued' || row.met === row.of ? 'meets' : row.status === 'declined' ? 'fails' : 'missing'"
@@ -44,7 +63,7 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
           />
           <span class="w-44 text-[20px] font-[650]">{{ row.apprentice }}</span>
           <span class="w-28"
-            ><b>{{ row.met }}</b> of {{ row.of }} met</span
+            ><b>{{ row.met }}</b> of {{ row.of }} met<template v-if="shown === 'open'"><br />{{ row.certificate }}</template></span
           >
           <span class="muted min-w-60 flex-1 leading-[1.3]">{{ row.say }}</span>
           <span class="muted w-32 text-right max-sm:text-left">{{ words[row.status] }}</span>

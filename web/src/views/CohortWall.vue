@@ -82,6 +82,7 @@ async function walk(event: KeyboardEvent): Promise<void> {
   await nextTick()
   setTimeout(() => own()?.focus(), 30)
 }
+const hasBar = (cell: Placed) => ['plateau', 'relapse'].includes(wordOf(cell) ?? '')
 const isFocusable = (row: number, t: number) => (chosen.value ? chosen.value.row === row && chosen.value.t === t : row === 0 && t === 0)
 const sayCell = (row: Shown, t: number) => {
   const cell = row.at.get(t)
@@ -98,9 +99,9 @@ const sayCell = (row: Shown, t: number) => {
   </ViewState>
   <div v-else class="flex min-h-0 flex-1 flex-col max-lg:overflow-y-auto lg:grid lg:grid-cols-[1fr_360px]">
     <main ref="box" class="flex min-h-0 min-w-0 flex-col p-4 sm:px-6">
-      <p class="finding max-sm:text-[23px]"><BoldText :text="sentence" /></p>
+      <p class="font-serif text-[22px] leading-[1.25]"><BoldText :text="sentence" /></p>
       <div class="mt-3 flex flex-wrap gap-3">
-        <ChoiceRow v-model="only" label="Show" :options="ONLY" />
+        <ChoiceRow v-model="only" label="Show" :options="ONLY" quiet />
         <label class="flex items-center gap-2"
           ><span class="sr-only">Cohort</span>
           <select v-model="cohort" class="field h-11 w-44">
@@ -116,11 +117,11 @@ const sayCell = (row: Shown, t: number) => {
             <span
               v-for="(technique, t) in data.techniques"
               :key="technique.id"
-              class="narrow flex h-[148px] w-11 flex-none items-end justify-center pb-1.5"
+              class="narrow flex h-[136px] w-11 flex-none items-end justify-center pb-1.5"
               :class="chosen?.t === t && 'bg-well'"
               :title="technique.name"
             >
-              <span class="max-h-[140px] rotate-180 overflow-hidden leading-[1.05] [writing-mode:vertical-rl]">{{ technique.name }}</span>
+              <span class="max-h-[128px] rotate-180 overflow-hidden leading-[1.05] [writing-mode:vertical-rl]">{{ technique.name }}</span>
             </span>
           </div>
           <div v-bind="containerProps" class="min-h-0 flex-1">
@@ -157,13 +158,7 @@ const sayCell = (row: Shown, t: number) => {
                   <template v-if="row.at.has(t)">
                     <GlyphMark :name="row.at.get(t)!.state" :plain="chosen?.row === index && chosen.t === t" />
                     <!-- stuck or fallen back: a bar under the shape -->
-                    <svg
-                      v-if="row.at.get(t)!.found && row.at.get(t)!.state !== 'slipping'"
-                      class="absolute bottom-0.5"
-                      width="20"
-                      height="7"
-                      aria-hidden="true"
-                    >
+                    <svg v-if="hasBar(row.at.get(t)!)" class="absolute bottom-0.5" width="20" height="7" aria-hidden="true">
                       <path v-if="row.at.get(t)!.found!.kind === 'plateau'" d="M1 3.5h18" stroke="currentColor" stroke-width="3" />
                       <path v-else d="M2 1l8 5 8-5" fill="none" stroke="currentColor" stroke-width="2.4" />
                     </svg>

@@ -29,7 +29,9 @@ const legend = [...STATES].reverse()
     <p class="mt-2 font-serif text-[19px] leading-[1.28]">
       {{ cell?.because ?? 'No attempt on a live dog yet that an instructor watched or inspected.' }}
     </p>
-    <p v-if="cell?.found" class="mt-2 font-serif text-[19px] leading-[1.28]">{{ cell.found.say }}</p>
+    <p v-if="cell?.found && cell.state !== 'lapsed' && cell.state !== 'held'" class="mt-2 font-serif text-[19px] leading-[1.28]">
+      {{ cell.found.say }}
+    </p>
     <p v-if="cell" class="mt-3 leading-[1.35]">
       {{ cell.clean }} of {{ cell.attempts }} clean; the chart stands at {{ cell.score }} of {{ chart.limit }}.
     </p>

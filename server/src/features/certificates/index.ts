@@ -12,14 +12,16 @@ export const certificateRoutes: readonly Route[] = [
   route<Certificate>('post', '/certificates/dry-run', STAFF, ({ services, body }) => dryRun(services, body), certificateSchema as never),
   route<Certificate>(
     'put',
-    '/certificates/:id',
+    '/certificates/:certificate',
     ['lead'],
-    ({ services, actor, params, body }) => useCertificate(services, actor, params.id, body),
+    ({ services, actor, params, body }) => useCertificate(services, actor, params.certificate, body),
     certificateSchema as never
   ),
-  route('post', '/certificates/:id/retire', ['lead'], ({ services, actor, params }) => retireCertificate(services, actor, params.id, true)),
-  route('post', '/certificates/:id/give-again', ['lead'], ({ services, actor, params }) =>
-    retireCertificate(services, actor, params.id, false)
+  route('post', '/certificates/:certificate/retire', ['lead'], ({ services, actor, params }) =>
+    retireCertificate(services, actor, params.certificate, true)
+  ),
+  route('post', '/certificates/:certificate/give-again', ['lead'], ({ services, actor, params }) =>
+    retireCertificate(services, actor, params.certificate, false)
   ),
   route<StandingRulesBody>(
     'put',

@@ -12,7 +12,7 @@ import { eventsOf } from '../derived'
 import { allPeople, dogView, fullName, personById, personName } from '../people'
 import { sessionRow } from '../practice'
 import { standardOf } from '../school'
-import { findingFor, findingsFor } from '../evidence'
+import { findingFor, findingsFor, handsOn } from '../evidence'
 
 type FindingRecord = typeof tables.findings.$inferSelect
 
@@ -134,17 +134,6 @@ async function gather(db: Reader, record: FindingRecord, today: string): Promise
     signed: signatures.map((signature) => people.find((person) => person.id === signature.personId)!)
   }
   return { record, certificate, finding, facts, signatures, people }
-}
-
-/** Who worked on the deciding trim's dog that day: who recorded work of the instructor's own hands. */
-async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
-  const events = (await eventsOf(db, [sessionId])).get(sessionId)!
-  const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.payload.eventId] : [])))
-  return new Set(
-    events
-      .filter((event) => event.kind === 'attemptStarted' && event.payload.hands === 'instructor' && !undone.has(event.id))
-      .map((event) => event.by)
-  )
 }
 
 /** The finding as a screen reads it: the claim, the rules with evidence, who may sign. */

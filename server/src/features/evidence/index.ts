@@ -3,7 +3,7 @@ import { designLearningChart } from '@peen/core/competency'
 import { group } from 'd3-array'
 import { and, eq, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { attemptRows, recordFrom, standingRules } from '../derived'
+import { attemptRows, eventsOf, recordFrom, standingRules } from '../derived'
 import { techniquesOf } from '../school'
 import { cohortStates, signedTrims } from '../standings'
 
@@ -91,5 +91,16 @@ async function heldBy(db: Reader, ids: readonly string[], today: string): Promis
       id,
       new Map(own.map((row) => [row.certificateId, { name: names.get(row.certificateId) ?? row.certificateId, until: row.validUntil }]))
     ])
+  )
+}
+
+/** Who worked on a trim's dog that day: who recorded work of the instructor's own hands. */
+export async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
+  const events = (await eventsOf(db, [sessionId])).get(sessionId)!
+  const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.payload.eventId] : [])))
+  return new Set(
+    events
+      .filter((event) => event.kind === 'attemptStarted' && event.payload.hands === 'instructor' && !undone.has(event.id))
+      .map((event) => event.by)
   )
 }

@@ -11,6 +11,7 @@ import { computeResult, eventsOf, gradedBy, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { foundIn, houseOfVisit, outsideOf, sessionRow, stepsOfVisit } from '../practice'
 import { houseOf } from '../school'
+import { sessionsBeingMarked } from '../standings'
 
 type GradingRow = typeof tables.gradings.$inferSelect
 
@@ -28,6 +29,9 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
         .where(and(eq(tables.gradings.sessionId, sessionId), eq(tables.gradings.assessorId, actor.id)))
     )[0]
     if (own) return { id: own.id }
+    const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.sessionId, sessionId))
+    if (appointed && appointed.first !== actor.id && appointed.second !== actor.id)
+      throw refuse.forbidden('Two assessors are appointed for this trim, and you are neither of them.')
     const frozen = {
       standardId: session.standardId,
       standardVersion: session.standardVersion,
@@ -102,11 +106,9 @@ async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string,
   if (actor.role === 'apprentice' && actor.id !== apprenticeId) return 'An apprentice reads own records only.'
   if (grading.status === 'draft') return 'This grading is still being written.'
   if (actor.role === 'apprentice' && (await waitsForOwnWord(db, [grading.sessionId], today)).size > 0) return SAY_FIRST
-  const open = await db
-    .select({ id: tables.gradings.id })
-    .from(tables.gradings)
-    .where(and(eq(tables.gradings.sessionId, grading.sessionId), eq(tables.gradings.status, 'draft')))
-  return open.length > 0 ? 'Two assessors mark this trim; each is blind to the other until both are signed.' : null
+  return (await sessionsBeingMarked(db)).has(grading.sessionId)
+    ? 'Two assessors mark this trim; each is blind to the other until both are signed.'
+    : null
 }
 
 /** Remembers that somebody has read another's grading: what they mark of that trim later is not blind. */
@@ -245,13 +247,13 @@ export async function trimList({ db, clock }: Services, actor: Me): Promise<Trim
     .orderBy(desc(s.onDate), desc(g.startedAt))
     .limit(200)
   const people = new Map((await db.select().from(p)).map((person) => [person.id, fullName(person)]))
-  const drafts = new Set(rows.filter((row) => row.grading.status === 'draft').map((row) => row.session.id))
+  const marking = await sessionsBeingMarked(db)
   const seen = rows.filter(({ person, grading }) => actor.role !== 'apprentice' || (person.id === actor.id && grading.status === 'signed'))
   const own = actor.role === 'apprentice' ? seen.map(({ session }) => session.id) : []
   const unsaid = await waitsForOwnWord(db, own, await clock.today())
   return seen.map(({ grading, session, person, dog, result }) => {
     const isOwn = grading.assessorId === actor.id
-    const both = !isOwn && drafts.has(session.id) ? 'hidden until both are signed' : null
+    const both = !isOwn && marking.has(session.id) ? 'hidden until both are signed' : null
     const hidden = both ?? (unsaid.has(session.id) ? 'shown once you have said how you see it' : null)
     const shown = hidden ? null : result
     return {

@@ -1,0 +1,188 @@
+// Days of assessment: who marks whose trim, apart and blind, and how far they are.
+import type { Appoint, AssessmentBook, AssessmentDay, AssessmentRow, Me, Marker } from '@peen/contract'
+import { and, asc, desc, eq, inArray, or } from 'drizzle-orm'
+import { inTransaction, tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { appendAudit } from '../audit'
+import { handsOn } from '../evidence'
+import { allPeople, fullName, personById } from '../people'
+import { sessionRow } from '../practice'
+import { standardOf } from '../school'
+
+const {
+  assessments: a,
+  assessmentDays: days,
+  sessions: s,
+  gradings: g,
+  gradingResults: r,
+  dogs: d,
+  people: p,
+  roomTables: t,
+  gradingReads: gr
+} = tables
+
+/** Every trim of some days or sessions, with who is appointed to mark it and how far they are. */
+async function rowsOf(
+  db: Reader,
+  where: { readonly onDates?: readonly string[]; readonly sessionIds?: readonly string[] }
+): Promise<AssessmentRow[]> {
+  const { onDates = [], sessionIds = [] } = where
+  if (onDates.length === 0 && sessionIds.length === 0) return []
+  const rows = await db
+    .select({ session: s, dog: d, person: p, table: t, appointed: a })
+    .from(s)
+    .innerJoin(d, eq(d.id, s.dogId))
+    .innerJoin(p, eq(p.id, s.apprenticeId))
+    .innerJoin(t, eq(t.id, s.tableId))
+    .leftJoin(a, eq(a.sessionId, s.id))
+    .where(
+      or(
+        onDates.length > 0 ? inArray(s.onDate, [...onDates]) : undefined,
+        sessionIds.length > 0 ? inArray(s.id, [...sessionIds]) : undefined
+      )
+    )
+    .orderBy(desc(s.onDate), asc(t.number))
+  const ids = rows.map(({ session }) => session.id)
+  const marks =
+    ids.length === 0
+      ? []
+      : await db
+          .select({ sessionId: g.sessionId, assessorId: g.assessorId, status: g.status, outcome: r.outcome })
+          .from(g)
+          .leftJoin(r, eq(r.gradingId, g.id))
+          .where(inArray(g.sessionId, ids))
+  const names = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
+  const markerOf = (sessionId: string, id: string): Marker => {
+    const own = marks.find((mark) => mark.sessionId === sessionId && mark.assessorId === id)
+    return { id, name: names.get(id) ?? 'somebody who left', status: own?.status ?? 'notBegun' }
+  }
+  const trims = new Map<string, string>()
+  for (const { session } of rows)
+    if (!trims.has(`${session.standardId} ${session.standardVersion}`))
+      trims.set(
+        `${session.standardId} ${session.standardVersion}`,
+        (await standardOf(db, session.standardId, session.standardVersion)).name
+      )
+  return rows.map(({ session, dog, person, table, appointed }) => {
+    const markers = appointed ? ([markerOf(session.id, appointed.first), markerOf(session.id, appointed.second)] as const) : null
+    const own = marks.filter(({ sessionId }) => sessionId === session.id)
+    return {
+      sessionId: session.id,
+      onDate: session.onDate,
+      tableNumber: table.number,
+      candidate: fullName(person),
+      candidateId: person.id,
+      dog: dog.name,
+      coat: dog.coat,
+      trim: trims.get(`${session.standardId} ${session.standardVersion}`)!,
+      markers,
+      open: markers !== null && markers.every(({ status }) => status === 'signed'),
+      outcome: appointed?.outcome ?? null,
+      agreed: appointed?.agreedBy != null,
+      asksSecond: appointed === null && own.length === 1 && own[0].outcome === 'secondAssessor'
+    }
+  })
+}
+
+export async function rowOf(db: Reader, sessionId: string): Promise<AssessmentRow> {
+  const [row] = await rowsOf(db, { sessionIds: [sessionId] })
+  if (!row) throw refuse.notFound('This trim')
+  return row
+}
+
+/** Days of assessment with all their tables, and on other days every trim that two people mark or that asks for a second. */
+export async function assessmentBook({ db, clock }: Services): Promise<AssessmentBook> {
+  const today = await clock.today()
+  const own = await db.select().from(days).orderBy(desc(days.onDate))
+  const alone = await db.select({ id: g.sessionId }).from(g).innerJoin(r, eq(r.gradingId, g.id)).where(eq(r.outcome, 'secondAssessor'))
+  const appointed = await db.select({ id: a.sessionId }).from(a)
+  const rows = await rowsOf(db, {
+    onDates: own.map(({ onDate }) => onDate),
+    sessionIds: [...new Set([...alone, ...appointed].map(({ id }) => id))]
+  })
+  const isDay = new Set(own.map(({ onDate }) => onDate))
+  const shown = rows.filter((row) => isDay.has(row.onDate) || row.markers !== null || row.asksSecond)
+  const dates = [...new Set([...isDay, ...shown.map(({ onDate }) => onDate)])].sort().reverse()
+  const people = (await allPeople(db)).filter((person) => person.active && person.role !== 'apprentice')
+  return {
+    today,
+    days: dates.map((onDate): AssessmentDay => ({
+      onDate,
+      isAssessment: isDay.has(onDate),
+      rows: shown.filter((row) => row.onDate === onDate)
+    })),
+    assessors: people.map((person) => ({ id: person.id, name: fullName(person), lead: person.role === 'lead' }))
+  }
+}
+
+/** Makes a day one of assessment. */
+export async function callDay({ db, clock }: Services, actor: Me, onDate: string): Promise<void> {
+  const [today, at] = [await clock.today(), await clock.now()]
+  if (onDate < today) throw refuse.invalid([{ path: 'onDate', detail: `Day is ${onDate}; allowed is ${today} or later.` }])
+  await db.insert(days).ignore().values({ onDate, by: actor.id, at })
+}
+
+/** A day is no longer one of assessment; refused while somebody is appointed on it. */
+export async function dropDay({ db }: Services, onDate: string): Promise<void> {
+  const taken = await db.select({ id: a.sessionId }).from(a).innerJoin(s, eq(s.id, a.sessionId)).where(eq(s.onDate, onDate))
+  if (taken.length > 0)
+    throw refuse.conflict(
+      'appointed',
+      `${taken.length} ${taken.length === 1 ? 'trim has' : 'trims have'} assessors on that day; release them first. Nothing was changed.`
+    )
+  await db.delete(days).where(eq(days.onDate, onDate))
+}
+
+/** Appoints two assessors who mark a trim apart. Neither is the candidate, nor worked on that dog that day. */
+export async function appoint({ db, clock }: Services, actor: Me, sessionId: string, { first, second }: Appoint): Promise<void> {
+  const at = await clock.now()
+  await inTransaction(db, async (tx) => {
+    const { session } = await sessionRow(tx, sessionId)
+    await tx.select().from(s).where(eq(s.id, sessionId)).for('update')
+    const problem = (path: string, detail: string) => refuse.invalid([{ path, detail }])
+    if (first === second) throw problem('second', 'The second assessor is the first; allowed is another person.')
+    for (const [path, id] of Object.entries({ first, second })) {
+      const person = await personById(tx, id)
+      if (person.role === 'apprentice' || !person.active)
+        throw problem(path, `${fullName(person)} does not assess; allowed is an instructor or a lead assessor who works here.`)
+      if (session.apprenticeId === id) throw problem(path, 'Nobody marks their own work.')
+      if ((await handsOn(tx, sessionId)).has(id))
+        throw problem(path, `${fullName(person)} worked on this dog that day; allowed is somebody who did not.`)
+    }
+    const marked = await tx.select({ by: g.assessorId, status: g.status }).from(g).where(eq(g.sessionId, sessionId))
+    const stranger = marked.find(({ by }) => by !== first && by !== second)
+    if (stranger)
+      throw problem('first', `${fullName(await personById(tx, stranger.by))} marks this trim already and must be one of the two.`)
+    const reads = await tx
+      .select({ by: gr.personId, of: g.assessorId })
+      .from(gr)
+      .innerJoin(g, eq(g.id, gr.gradingId))
+      .where(eq(g.sessionId, sessionId))
+    const reader = reads.find(({ by, of }) => of !== by && [first, second].includes(by) && !marked.some((mark) => mark.by === by))
+    if (reader)
+      throw problem(
+        'second',
+        `${fullName(await personById(tx, reader.by))} has read the marks of this trim; allowed is somebody who has not.`
+      )
+    const known = (await tx.select().from(a).where(eq(a.sessionId, sessionId)))[0]
+    if (known && marked.some(({ by }) => by === known.first || by === known.second) && !(known.first === first && known.second === second))
+      throw refuse.conflict('begun', 'One of the two has begun to mark; who marks this trim does not change any more. Nothing was changed.')
+    if (known) await tx.update(a).set({ first, second }).where(eq(a.sessionId, sessionId))
+    else await tx.insert(a).values({ sessionId, first, second, askedBy: actor.id, askedAt: at })
+    await appendAudit(tx, { kind: 'assessment.appointed', at: at.toISOString(), by: actor.id, ids: { session: sessionId, first, second } })
+  })
+}
+
+/** Lets both assessors go again, while neither has begun. */
+export async function release({ db }: Services, sessionId: string): Promise<void> {
+  await inTransaction(db, async (tx) => {
+    const [row] = await tx.select().from(a).where(eq(a.sessionId, sessionId)).for('update')
+    if (!row) throw refuse.notFound('This appointment')
+    const begun = await tx
+      .select({ id: g.id })
+      .from(g)
+      .where(and(eq(g.sessionId, sessionId), inArray(g.assessorId, [row.first, row.second])))
+    if (begun.length > 0) throw refuse.conflict('begun', 'One of the two has begun to mark; the appointment stands. Nothing was changed.')
+    await tx.delete(a).where(eq(a.sessionId, sessionId))
+  })
+}

@@ -1,0 +1,147 @@
+// What two assessors found, side by side, once both have signed; and what they agree on, both marks kept.
+import type { AssessmentPage, BorderlineView, Me, OneMark, Settle } from '@peen/contract'
+import { borderlineOf, LEAST_TRIMS } from '@peen/core/certify'
+import { differencesOf, type GradeResult } from '@peen/core/grade'
+import { and, asc, eq, inArray, isNotNull } from 'drizzle-orm'
+import { inTransaction, tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { appendAudit } from '../audit'
+import { allPeople, fullName } from '../people'
+import { newestStandards, standardOf } from '../school'
+import { sessionsBeingMarked } from '../standings'
+import { rowOf } from './book'
+
+const { assessments: a, gradings: g, gradingResults: r, sessions: s } = tables
+
+type Signed = { readonly grading: typeof g.$inferSelect; readonly result: GradeResult }
+
+async function signedOf(db: Reader, sessionId: string, assessorIds: readonly string[]): Promise<Signed[]> {
+  const rows = await db
+    .select({ grading: g, result: r.body })
+    .from(g)
+    .innerJoin(r, eq(r.gradingId, g.id))
+    .where(and(eq(g.sessionId, sessionId), eq(g.status, 'signed'), inArray(g.assessorId, [...assessorIds])))
+  return assessorIds.flatMap((id) => rows.filter(({ grading }) => grading.assessorId === id))
+}
+
+/** One trim of two assessors: nothing of either's marks until both have signed. */
+export async function assessmentPage({ db }: Services, actor: Me, sessionId: string): Promise<AssessmentPage> {
+  const row = await rowOf(db, sessionId)
+  if (!row.markers) throw refuse.notFound('This appointment')
+  const [session] = await db.select().from(s).where(eq(s.id, sessionId))
+  const { passMark } = await standardOf(db, session.standardId, session.standardVersion)
+  const ids = row.markers.map(({ id }) => id)
+  const names = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
+  const [own] = await db
+    .select({ id: g.id })
+    .from(g)
+    .where(and(eq(g.sessionId, sessionId), eq(g.assessorId, actor.id)))
+  const marksIt = ids.includes(actor.id)
+  const base = { row, ownGradingId: own?.id ?? null, marksIt, version: { standardId: session.standardId, pass: passMark } }
+  if (!row.open) {
+    const waiting = row.markers.filter(({ status }) => status !== 'signed').map(({ name }) => name)
+    return {
+      ...base,
+      marks: null,
+      differences: [],
+      settled: null,
+      may: 'wait',
+      say: `Both are blind until both have signed. Not yet: ${waiting.join(' and ')}.`
+    }
+  }
+  const [appointed] = await db.select().from(a).where(eq(a.sessionId, sessionId))
+  const [first, second] = await signedOf(db, sessionId, ids)
+  const differences = differencesOf(first.result, second.result)
+  const settled = appointed.outcome
+    ? {
+        outcome: appointed.outcome,
+        reason: appointed.reason ?? '',
+        by: names.get(appointed.settledBy!) ?? 'somebody who left',
+        agreedBy: appointed.agreedBy && (names.get(appointed.agreedBy) ?? 'somebody who left')
+      }
+    : null
+  const may = !marksIt || appointed.agreedBy ? 'read' : appointed.outcome && appointed.settledBy !== actor.id ? 'agree' : 'settle'
+  const markOf = ({ grading, result }: Signed): OneMark => ({
+    gradingId: grading.id,
+    assessor: names.get(grading.assessorId)!,
+    mark: result.total?.value ?? null,
+    interval: result.total?.interval ?? null,
+    outcome: result.outcome,
+    because: result.because,
+    rating: grading.globalRating,
+    blind: grading.blind
+  })
+  const marks = [markOf(first), markOf(second)] as const
+  return { ...base, marks, differences, settled, may, say: sayBoth(marks, differences.filter(({ isReal }) => isReal).length) }
+}
+
+function sayBoth([one, other]: readonly [OneMark, OneMark], real: number): string {
+  if (one.mark === null || other.mark === null) return 'One of the two has no mark.'
+  const apart = Math.round(Math.abs(one.mark - other.mark))
+  const same = one.outcome === other.outcome
+  const what = `${one.assessor} gave ${Math.round(one.mark)}, ${other.assessor} ${Math.round(other.mark)}: ${apart === 0 ? 'the same' : `${apart} apart`}.`
+  const agree = same ? ' Both come to the same outcome.' : ' They do not come to the same outcome.'
+  return `${what}${agree} ${real === 0 ? 'No difference goes beyond what the measuring explains.' : `${real} ${real === 1 ? 'difference goes' : 'differences go'} beyond what the measuring explains.`}`
+}
+
+/** One of the two writes what they agree on; the other agrees to it, or writes otherwise. Both marks stay as they are. */
+export async function settle({ db, clock }: Services, actor: Me, sessionId: string, { outcome, reason }: Settle): Promise<void> {
+  const at = await clock.now()
+  await inTransaction(db, async (tx) => {
+    const row = await openAppointment(tx, actor, sessionId)
+    if (row.agreedBy) throw refuse.conflict('settled', 'Both have agreed already; that stands.')
+    await tx.update(a).set({ outcome, reason, settledBy: actor.id, agreedBy: null, settledAt: at }).where(eq(a.sessionId, sessionId))
+    await appendAudit(tx, { kind: 'assessment.settled', at: at.toISOString(), by: actor.id, ids: { session: sessionId, outcome } })
+  })
+}
+
+/** The other of the two agrees: from then on it counts. */
+export async function agree({ db, clock }: Services, actor: Me, sessionId: string): Promise<void> {
+  const at = await clock.now()
+  await inTransaction(db, async (tx) => {
+    const row = await openAppointment(tx, actor, sessionId)
+    if (!row.outcome) throw refuse.conflict('notSettled', 'Nothing has been written yet to agree to.')
+    if (row.settledBy === actor.id) throw refuse.forbidden('Nobody agrees with themselves: the other assessor does.')
+    if (row.agreedBy) return
+    await tx.update(a).set({ agreedBy: actor.id, settledAt: at }).where(eq(a.sessionId, sessionId))
+    await appendAudit(tx, {
+      kind: 'assessment.agreed',
+      at: at.toISOString(),
+      by: actor.id,
+      ids: { session: sessionId, outcome: row.outcome }
+    })
+  })
+}
+
+async function openAppointment(tx: Reader, actor: Me, sessionId: string): Promise<typeof a.$inferSelect> {
+  const [row] = await tx.select().from(a).where(eq(a.sessionId, sessionId)).for('update')
+  if (!row) throw refuse.notFound('This appointment')
+  if (row.first !== actor.id && row.second !== actor.id) throw refuse.forbidden('Only the two who marked this trim settle it.')
+  if (!(await rowOf(tx, sessionId)).open)
+    throw refuse.conflict('blind', 'Both are blind until both have signed; nothing can be settled before.')
+  return row
+}
+
+/** First impressions against marks, trim by trim: the data and the line where thirty gradings or more are signed. */
+export async function borderlines({ db }: Services): Promise<BorderlineView[]> {
+  const hidden = await sessionsBeingMarked(db)
+  const rows = await db
+    .select({ sessionId: g.sessionId, standardId: g.standardId, rating: g.globalRating, mark: r.value })
+    .from(g)
+    .innerJoin(r, eq(r.gradingId, g.id))
+    .where(and(eq(g.status, 'signed'), isNotNull(g.globalRating)))
+    .orderBy(asc(g.id))
+  const seen = rows.filter(({ sessionId }) => !hidden.has(sessionId))
+  return (await newestStandards(db)).flatMap(({ body }) => {
+    const own = seen.filter(({ standardId }) => standardId === body.id).map(({ mark, rating }) => ({ mark, rating: rating! }))
+    if (own.length === 0) return []
+    const shown = own.length >= LEAST_TRIMS
+    return [
+      {
+        ...{ standardId: body.id, name: body.name, pass: body.passMark, n: own.length, needed: LEAST_TRIMS },
+        points: shown ? own : [],
+        found: borderlineOf(own)
+      }
+    ]
+  })
+}

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import type { AssessmentBook, AssessmentRow, Marker } from '@peen/contract'
+import { computed, reactive, ref } from 'vue'
+import { api, sentenceOf } from '../api/client'
+import GlyphMark from '../components/GlyphMark.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+import { sayDate } from '../composables/words'
+import { useSessionStore } from '../stores/session'
+
+// Who marks whose trim, apart: days of assessment, and single trims that ask for a second assessor.
+const session = useSessionStore()
+const { data, error, loading, reload } = useLoaded<AssessmentBook>(() => '/assessments')
+const problem = ref<string | null>(null)
+const day = ref('')
+const chosen = reactive<Record<string, { first: string; second: string }>>({})
+const own = (row: AssessmentRow) => (chosen[row.sessionId] ??= { first: '', second: '' })
+async function doing(work: () => Promise<unknown>): Promise<void> {
+  try {
+    await work()
+    problem.value = null
+    await reload()
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+const callDay = () => doing(() => api.post('/assessments/days', { onDate: day.value || data.value!.today }))
+const dropDay = (onDate: string) => doing(() => api.post(`/assessments/days/${onDate}/drop`))
+const appoint = (row: AssessmentRow) => doing(() => api.put(`/assessments/${row.sessionId}`, own(row)))
+const release = (row: AssessmentRow) => doing(() => api.post(`/assessments/${row.sessionId}/release`))
+const STATUS = { notBegun: 'not begun', draft: 'marking', signed: 'signed' } as const
+const GLYPH = { notBegun: 'missing', draft: 'cannotTell', signed: 'meets' } as const
+const mayRelease = (markers: readonly Marker[]) => markers.every(({ status }) => status === 'notBegun')
+function sayRow(row: AssessmentRow): string {
+  if (row.agreed) return row.outcome === 'passed' ? 'settled: passed' : 'settled: not passed'
+  if (row.outcome) return 'waits for the other to agree'
+  if (row.open) return 'both signed: compare and settle'
+  if (row.asksSecond) return 'the pass mark lies inside the interval: it asks for a second assessor'
+  return ''
+}
+const waiting = computed(() => data.value?.days.flatMap(({ rows }) => rows).filter((row) => row.asksSecond).length ?? 0)
+const toSettle = computed(() => data.value?.days.flatMap(({ rows }) => rows).filter((row) => row.open && !row.agreed).length ?? 0)
+</script>
+
+<template>
+  <TopLine what="Two assessors" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+    <p class="finding max-sm:text-[23px]">
+      Two mark apart, <b>each blind to the other</b> until both have signed.<template v-if="waiting">
+        <b>{{ waiting }}</b> {{ waiting === 1 ? 'trim asks' : 'trims ask' }} for a second assessor.</template
+      ><template v-if="toSettle">
+        <b>{{ toSettle }}</b> {{ toSettle === 1 ? 'waits' : 'wait' }} to be settled.</template
+      >
+    </p>
+    <div class="mt-4 flex flex-wrap items-end gap-3">
+      <template v-if="session.isLead">
+        <label
+          ><span class="label">A day of assessment</span><input v-model="day" type="date" class="field h-12 w-48" :min="data.today"
+        /></label>
+        <button class="btn" @click="callDay">{{ day ? 'Call it' : 'Call today' }}</button>
+      </template>
+      <RouterLink to="/pass-marks" class="btn btn-quiet">Pass marks by first impressions</RouterLink>
+    </div>
+    <p v-if="problem" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+    <p v-if="data.days.length === 0" class="mt-6">No day of assessment yet, and no trim asks for a second assessor.</p>
+    <section v-for="one in data.days" :key="one.onDate" class="mt-6" :data-day="one.onDate">
+      <h1 class="flex items-center gap-4">
+        <span>{{ sayDate(one.onDate) }}<template v-if="one.isAssessment">, day of assessment</template></span>
+        <button
+          v-if="one.isAssessment && session.isLead && one.rows.every((row) => !row.markers)"
+          class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]"
+          @click="dropDay(one.onDate)"
+        >
+          Not a day of assessment
+        </button>
+      </h1>
+      <hr class="rule2 mt-2" />
+      <p v-if="one.rows.length === 0" class="muted mt-2">No dog is planned for that day yet: plan it under the Floor’s day.</p>
+      <ul class="row-rule m-0 list-none p-0">
+        <li
+          v-for="row in one.rows"
+          :key="row.sessionId"
+          class="flex flex-wrap items-center gap-x-5 gap-y-1 py-2.5"
+          :data-assessment="row.sessionId"
+        >
+          <span class="w-48 leading-[1.25]"
+            ><b class="text-[19px]">{{ row.candidate }}</b
+            ><br /><span class="muted">table {{ row.tableNumber }}</span></span
+          >
+          <span class="w-56 leading-[1.25]"
+            >{{ row.dog }}, {{ row.coat }}<br /><span class="muted">{{ row.trim }}</span></span
+          >
+          <template v-if="row.markers">
+            <span v-for="marker in row.markers" :key="marker.id" class="flex w-44 items-center gap-2 leading-[1.2]"
+              ><GlyphMark :name="GLYPH[marker.status]" /><span
+                >{{ marker.name }}<br /><span class="muted">{{ STATUS[marker.status] }}</span></span
+              ></span
+            >
+            <span class="min-w-40 flex-1 leading-[1.25]">{{ sayRow(row) }}</span>
+            <button v-if="mayRelease(row.markers)" class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]" @click="release(row)">
+              Let them go
+            </button>
+            <RouterLink :to="`/assessments/${row.sessionId}`" class="btn min-h-11 px-4 py-0 text-[16px]">Open</RouterLink>
+          </template>
+          <template v-else>
+            <span v-if="row.asksSecond" class="min-w-40 flex-1 leading-[1.25]">{{ sayRow(row) }}</span>
+            <select v-model="own(row).first" class="field h-11 w-44" :aria-label="`First assessor of ${row.candidate}`">
+              <option value="" disabled>first assessor</option>
+              <option v-for="person in data.assessors" :key="person.id" :value="person.id">{{ person.name }}</option>
+            </select>
+            <select v-model="own(row).second" class="field h-11 w-44" :aria-label="`Second assessor of ${row.candidate}`">
+              <option value="" disabled>second assessor</option>
+              <option v-for="person in data.assessors" :key="person.id" :value="person.id">{{ person.name }}</option>
+            </select>
+            <button class="btn min-h-11 px-4 py-0 text-[16px]" :disabled="!own(row).first || !own(row).second" @click="appoint(row)">
+              Appoint
+            </button>
+          </template>
+        </li>
+      </ul>
+    </section>
+  </main>
+</template>

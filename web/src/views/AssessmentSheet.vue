@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import type { AssessmentPage, Settle } from '@peen/contract'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { v7 } from 'uuid'
+import { api, sentenceOf } from '../api/client'
+import ChoiceRow from '../components/ChoiceRow.vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+import { sayDate } from '../composables/words'
+
+// One trim of two assessors: blind while they mark, side by side once both have signed, settled with both marks kept.
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const { data, error, loading, reload } = useLoaded<AssessmentPage>(() => `/assessments/${props.id}`)
+const problem = ref<string | null>(null)
+const outcome = ref<Settle['outcome'] | null>(null)
+const reason = ref('')
+const otherwise = ref(false)
+const OUTCOMES = [
+  { value: 'passed', name: 'Passed' },
+  { value: 'notPassed', name: 'Not passed' }
+] as const
+const RATING = { clearFail: 'a clear fail', borderline: 'borderline', pass: 'a pass', good: 'good', outstanding: 'outstanding' } as const
+const OUTCOME = {
+  unfinished: 'unfinished',
+  feedbackOnly: 'feedback only',
+  passed: 'passed',
+  notPassed: 'not passed',
+  secondAssessor: 'the pass mark lies inside the interval'
+} as const
+async function doing(work: () => Promise<unknown>): Promise<void> {
+  try {
+    await work()
+    problem.value = null
+    await reload()
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+async function mark(): Promise<void> {
+  const own = data.value!.ownGradingId
+  try {
+    const id = own ?? (await api.post<{ id: string }>(`/sessions/${props.id}/gradings`, { id: v7() })).id
+    await router.push(`/trims/${id}`)
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+const settle = () =>
+  doing(async () => {
+    await api.post(`/assessments/${props.id}/settle`, { outcome: outcome.value, reason: reason.value })
+    otherwise.value = false
+  })
+const agree = () => doing(() => api.post(`/assessments/${props.id}/agree`))
+const round = (mark: number | null) => (mark === null ? '–' : Math.round(mark))
+const signed = (by: number) => `${by > 0 ? '+' : '−'}${Math.abs(Math.round(10 * by) / 10)}`
+const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right', whole: '' }
+</script>
+
+<template>
+  <TopLine :what="data ? `${data.row.candidate} on ${data.row.dog}, ${sayDate(data.row.onDate)}` : 'Two assessors'" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
+    <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto">
+      <p class="finding max-sm:text-[23px]">{{ data.say }}</p>
+      <p class="muted mt-2">{{ data.row.trim }}; {{ data.row.coat }} coat; the pass mark is {{ data.version.pass }}.</p>
+      <div class="mt-4 grid gap-4 sm:grid-cols-2">
+        <section v-for="(marker, i) in data.row.markers" :key="marker.id" class="border-[1.5px] border-line bg-sheet p-4" :data-marker="i">
+          <p class="flex items-center gap-2">
+            <GlyphMark :name="marker.status === 'signed' ? 'meets' : 'missing'" /><b class="text-[19px]">{{ marker.name }}</b>
+          </p>
+          <template v-if="data.marks">
+            <p class="mt-2 text-[38px] leading-none font-[650]">{{ round(data.marks[i].mark) }}</p>
+            <p v-if="data.marks[i].interval" class="muted">
+              between {{ round(data.marks[i].interval![0]) }} and {{ round(data.marks[i].interval![1]) }}
+            </p>
+            <p class="mt-2 leading-[1.3]">
+              <b>{{ OUTCOME[data.marks[i].outcome] }}.</b> {{ data.marks[i].because }}
+            </p>
+            <p v-if="data.marks[i].rating" class="muted mt-1">
+              Called it {{ RATING[data.marks[i].rating!] }} before the mark was shown{{
+                data.marks[i].blind ? '' : '; had read the other before'
+              }}.
+            </p>
+            <RouterLink :to="`/trims/${data.marks[i].gradingId}`" class="btn btn-quiet mt-3 min-h-11 w-full py-0"
+              >Read the whole sheet</RouterLink
+            >
+          </template>
+          <p v-else class="mt-2">
+            {{
+              marker.status === 'signed' ? 'Signed; shown when both have.' : marker.status === 'draft' ? 'Is marking.' : 'Has not begun.'
+            }}
+          </p>
+        </section>
+      </div>
+      <template v-if="data.marks">
+        <h1 class="mt-6">Where they differ, largest first</h1>
+        <hr class="rule2 mt-2" />
+        <p v-if="data.differences.length === 0" class="mt-2">Nowhere.</p>
+        <ul class="row-rule m-0 list-none p-0" data-differences>
+          <li v-for="one in data.differences" :key="one.criterionId + one.side" class="py-2.5">
+            <p class="flex gap-3">
+              <b class="flex-1">{{ one.label }}{{ SIDE[one.side] }}</b
+              ><span class="tabular-nums">{{ signed(one.by) }} marks</span>
+            </p>
+            <p class="leading-[1.35]">{{ data.row.markers![0].name }}: {{ one.first.say }}</p>
+            <p class="leading-[1.35]">{{ data.row.markers![1].name }}: {{ one.second.say }}</p>
+            <p class="muted">{{ one.isReal ? 'More than the measuring explains.' : 'Within what the measuring explains.' }}</p>
+          </li>
+        </ul>
+      </template>
+    </main>
+    <aside class="border-line bg-sheet px-6 py-4 max-lg:border-t lg:overflow-y-auto lg:border-l">
+      <p v-if="problem" class="mb-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+      <template v-if="!data.marks">
+        <h1>Your part</h1>
+        <hr class="rule2 my-3" />
+        <button v-if="data.marksIt" class="btn btn-go w-full" @click="mark">
+          {{ data.ownGradingId ? 'Go on with your sheet' : 'Mark this trim' }}
+        </button>
+        <p v-else>You are neither of the two; you will see their marks when both have signed.</p>
+        <p class="muted mt-3 leading-[1.35]">Do not speak of the trim with the other before both have signed.</p>
+      </template>
+      <template v-else>
+        <h1>What you agree on</h1>
+        <hr class="rule2 my-3" />
+        <div v-if="data.settled" data-settled>
+          <p class="font-serif text-[20px] leading-[1.3]">
+            <b>{{ data.settled.outcome === 'passed' ? 'Passed' : 'Not passed' }}.</b> {{ data.settled.reason }}
+          </p>
+          <p class="muted mt-1">
+            {{ data.settled.by
+            }}{{
+              data.settled.agreedBy
+                ? ` and ${data.settled.agreedBy} agree; both marks stay on record`
+                : ' has written this; the other has not agreed yet'
+            }}.
+          </p>
+        </div>
+        <p v-else>Nothing is written yet. Both marks stay as they are, whatever you settle.</p>
+        <button v-if="data.may === 'agree'" class="btn btn-go mt-3 w-full" @click="agree">I agree</button>
+        <button v-if="data.may === 'agree' && !otherwise" class="btn btn-quiet mt-2 w-full" @click="otherwise = true">
+          I see it otherwise
+        </button>
+        <form v-if="(data.may === 'settle' && !data.settled) || otherwise" class="mt-4" @submit.prevent="settle">
+          <ChoiceRow v-model="outcome" label="Outcome" :options="OUTCOMES" />
+          <label class="label" for="reason">Why</label>
+          <textarea id="reason" v-model="reason" class="field" rows="3" maxlength="500" />
+          <button class="btn btn-go mt-3 w-full" :disabled="outcome === null">Write it down</button>
+        </form>
+        <p v-if="data.may === 'settle' && data.settled" class="muted mt-3">The other assessor agrees, or writes otherwise.</p>
+      </template>
+    </aside>
+  </div>
+</template>

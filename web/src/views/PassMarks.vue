@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { BorderlineView } from '@peen/contract'
+import { computed, defineAsyncComponent, ref } from 'vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useLoaded } from '../composables/useLoaded'
+
+// The fixed pass mark of each trim beside what first impressions would make of it; nothing under thirty gradings.
+const BorderlineChart = defineAsyncComponent(() => import('../certify/BorderlineChart.vue'))
+const { data, error, loading, reload } = useLoaded<BorderlineView[]>(() => '/borderlines')
+const chosen = ref<string | null>(null)
+const shown = computed(
+  () => data.value?.find((one) => one.standardId === chosen.value) ?? [...(data.value ?? [])].sort((a, b) => b.n - a.n)[0] ?? null
+)
+const say = computed(() => {
+  const one = shown.value
+  if (!one) return ''
+  if (one.n < one.needed)
+    return `${one.n} of ${one.needed} gradings are signed: too few to say where first impressions would set the pass mark.`
+  if (!one.found) return 'Every trim was called the same: no line can be drawn.'
+  const { cut, interval } = one.found
+  const inside = interval[0] <= one.pass && one.pass <= interval[1]
+  return `By first impressions a borderline trim has ${Math.round(cut)} marks (${Math.round(interval[0])} to ${Math.round(interval[1])}); the pass mark is ${one.pass}. ${inside ? 'The two agree.' : one.pass > cut ? 'The pass mark is the stricter one.' : 'The pass mark is the milder one.'}`
+})
+</script>
+
+<template>
+  <TopLine what="Pass marks by first impressions" />
+  <ViewState v-if="!data || !shown" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
+    <p class="text-[20px] font-[650]">No signed grading yet.</p>
+  </ViewState>
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+    <label
+      ><span class="sr-only">Trim</span>
+      <select class="field h-12 w-80 max-w-full" :value="shown.standardId" @change="chosen = ($event.target as HTMLSelectElement).value">
+        <option v-for="one in data" :key="one.standardId" :value="one.standardId">{{ one.name }} ({{ one.n }})</option>
+      </select></label
+    >
+    <p class="finding mt-4 max-sm:text-[23px]">{{ say }}</p>
+    <BorderlineChart v-if="shown.points.length" :view="shown" class="mt-4" />
+    <p v-if="shown.found" class="muted mt-3 leading-[1.35]">
+      Borderline regression over {{ shown.n }} signed gradings: the mark that is expected where the assessor first said “borderline”. The
+      ratings explain {{ Math.round(100 * shown.found.r2) }} % of the marks’ spread. It decides nothing: the pass mark stands until the
+      trim’s standard is changed.
+    </p>
+  </main>
+</template>
