@@ -19,6 +19,7 @@ import { liveRoutes } from './features/live'
 import { measureRoutes } from './features/measures'
 import { practiceRoutes } from './features/practice'
 import { rackRoutes } from './features/rack'
+import { recordRoutes } from './features/records'
 import { schoolRoutes } from './features/school'
 import { standardRoutes } from './features/standards'
 import { techniqueRoutes } from './features/techniques'
@@ -38,6 +39,7 @@ export const ROUTES: readonly Route[] = [
   ...admissionRoutes,
   ...visitRoutes,
   ...rackRoutes,
+  ...recordRoutes,
   ...standardRoutes,
   ...techniqueRoutes,
   ...gradingRoutes,

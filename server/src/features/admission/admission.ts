@@ -49,17 +49,20 @@ export async function addPerson({ db, clock }: Services, actor: Me, person: NewP
 }
 
 /** Lets a person in by a letter in which they choose their own password. */
-export async function invite(services: Services, actor: Me, { id, ...person }: Invite): Promise<{ readonly id: string }> {
+export async function invite(services: Services, actor: Me, person: Invite): Promise<{ readonly id: string }> {
+  await inTransaction(services.db, (tx) => inviteWithin(tx, services, actor, person))
+  return { id: person.id }
+}
+
+/** The same inside a transaction: a whole cohort is let in at once, or nobody. */
+export async function inviteWithin(tx: Transaction, services: Services, actor: Me, { id, ...person }: Invite): Promise<void> {
   mayLetIn(actor, person.role)
   const today = await services.clock.today()
-  await inTransaction(services.db, async (tx) => {
-    await refuseTakenName(tx, person.username)
-    await ensureCohort(tx, person.cohort, today)
-    const row = { id, ...person, passwordHash: NO_PASSWORD, startedOn: today, handed: 'right', active: true }
-    await orTaken(tx.insert(tables.people).values(row), refuse.taken('person'))
-    await writeLetter(tx, services, { id, email: person.email, givenName: person.givenName }, 'invite')
-  })
-  return { id }
+  await refuseTakenName(tx, person.username)
+  await ensureCohort(tx, person.cohort, today)
+  const row = { id, ...person, passwordHash: NO_PASSWORD, startedOn: today, handed: 'right', active: true }
+  await orTaken(tx.insert(tables.people).values(row), refuse.taken('person'))
+  await writeLetter(tx, services, { id, email: person.email, givenName: person.givenName }, 'invite')
 }
 
 /** Writes a letter with which a person chooses a new password. Their sign-ins end; earlier letters hold no more. */

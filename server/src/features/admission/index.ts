@@ -15,6 +15,8 @@ import { route, type Route } from '../../http'
 import { keep } from '../auth'
 import { addPerson, invite, keepCohort, peopleView, resetPassword, retire, welcome } from './admission'
 
+export { inviteWithin } from './admission'
+
 const STAFF = ['lead', 'instructor'] as const
 
 export const admissionRoutes: readonly Route[] = [

@@ -3,7 +3,7 @@ import { check, toolSchema, TOOL_KINDS } from '@peen/contract'
 import { mmOfFraction } from '@peen/core/units'
 import { CoreError } from '@peen/core/error'
 import type { Tool } from '@peen/core/tools'
-import Papa from 'papaparse'
+import { fromCsv, fromText, toCsv } from '../../csv'
 
 export const COLUMNS = ['id', 'label', 'kind', 'lengthMm', 'fraction', 'toothing', 'base', 'note'] as const
 const NEEDED = ['label', 'kind', 'lengthMm'] as const
@@ -11,36 +11,20 @@ const NEEDED = ['label', 'kind', 'lengthMm'] as const
 const LABEL_WITHIN_MM = 0.35
 const MOST_LINES = 300
 
-/** A cell that a spreadsheet would take for a formula is written as text. */
-const asText = (cell: string) => (/^'*[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)
-const fromText = (cell: string) => (/^'+[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell)
-
 export function rackToCsv(tools: readonly Tool[]): string {
-  const rows = tools.map((tool) =>
-    COLUMNS.map((column) => {
-      const value = tool[column] ?? ''
-      return typeof value === 'number' ? value : asText(String(value))
-    })
+  return toCsv(
+    COLUMNS,
+    tools.map((tool) => COLUMNS.map((column) => tool[column] ?? null))
   )
-  return Papa.unparse({ fields: [...COLUMNS], data: rows }, { newline: '\r\n' })
 }
 
 export type CsvIssue = { readonly path: string; readonly detail: string }
 export type CsvRead = { readonly ok: true; readonly tools: readonly Tool[] } | { readonly ok: false; readonly issues: readonly CsvIssue[] }
 
-type Row = { readonly line: number; readonly cells: Readonly<Record<string, string>> }
-
 /** Reads a rack from a table with a heading; every wrong line is named with its column, and nothing is taken unless all of it is right. */
 export function rackFromCsv(text: string): CsvRead {
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), { header: true, transformHeader: (name) => name.trim() })
-  const isEmpty = (cells: Readonly<Record<string, string>>) => Object.values(cells).every((cell) => String(cell).trim() === '')
-  const rows: Row[] = parsed.data.map((cells, i) => ({ line: i + 2, cells })).filter(({ cells }) => !isEmpty(cells))
-  const issues = [
-    ...headingIssues(parsed.meta.fields ?? []),
-    ...parsed.errors
-      .filter(({ row }) => row === undefined || rows.some(({ line }) => line === row + 2))
-      .map(({ row, message }) => atLine((row ?? 0) + 2, `${message}.`))
-  ]
+  const { headings, rows, broken } = fromCsv(text)
+  const issues = [...headingIssues(headings), ...broken.map(({ line, detail }) => atLine(line, `${detail}.`))]
   if (issues.length > 0) return { ok: false, issues }
   if (rows.length === 0) return { ok: false, issues: [atLine(2, 'the table holds no tool; allowed is one at least.')] }
   if (rows.length > MOST_LINES)

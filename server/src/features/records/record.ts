@@ -1,0 +1,68 @@
+// Everything that is on record of one apprentice.
+import { RECORD_SCHEMA_ID, type Me, type RecordFile } from '@peen/contract'
+import { asc, eq } from 'drizzle-orm'
+import { tables } from '../../db'
+import { refuse, type Services } from '../../http'
+import { certificatesOf } from '../certificates'
+import { allPeople, fullName, personById } from '../people'
+import { attemptRows } from '../derived'
+import { newestStandards, schoolRow } from '../school'
+import { signedTrims, standingsOf } from '../standings'
+
+const dayOf = (at: Date) => at.toISOString().slice(0, 10)
+
+/** One apprentice's whole record: dogs by name, nothing of owners. Marks that are still blind stay out. */
+export async function recordFile({ db, clock }: Services, actor: Me, id: string): Promise<RecordFile> {
+  if (actor.role === 'apprentice' && actor.id !== id) throw refuse.forbidden('An apprentice reads own records only.')
+  const person = await personById(db, id)
+  if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
+  const today = await clock.today()
+  const standings = await standingsOf(db, id, today)
+  const nameOf = (techniqueId: string) => standings.get(techniqueId)?.technique.name ?? techniqueId
+  const names = new Map((await allPeople(db)).map((one) => [one.id, fullName(one)]))
+  const trims = new Map((await newestStandards(db, true)).map(({ body }) => [body.id, body.name]))
+  const certificates = new Map((await certificatesOf(db, true)).map((one) => [one.id, one.name]))
+  const { findings: f, signatures: g, holdLifts: h, figurePractice: p } = tables
+  const findings = await db.select().from(f).where(eq(f.apprenticeId, id)).orderBy(asc(f.draftedAt))
+  const signatures = await db.select().from(g).innerJoin(f, eq(f.id, g.findingId)).where(eq(f.apprenticeId, id)).orderBy(asc(g.signedAt))
+  const [head] = await db.select().from(tables.auditHead)
+  return {
+    $schema: RECORD_SCHEMA_ID,
+    school: (await schoolRow(db)).name,
+    writtenOn: today,
+    person: { id, givenName: person.givenName, familyName: person.familyName, cohort: person.cohort, startedOn: person.startedOn },
+    techniques: [...standings]
+      .filter(([, { attempts }]) => attempts.length > 0)
+      .map(([techniqueId, { technique, standing }]) => {
+        const { state, because, score, limit, attempts, clean, signalOn, lastOn } = standing
+        return { techniqueId, technique: technique.name, state, because, score, limit, attempts, clean, signalOn, lastOn }
+      }),
+    attempts: (await attemptRows(db, [id])).map(({ row, dogName, coat }) => ({
+      ...{ onDate: row.onDate, techniqueId: row.techniqueId, technique: nameOf(row.techniqueId), dog: dogName, coat },
+      ...{ sides: row.body.sides, setting: row.body.setting, counts: row.body.counts, clean: row.body.clean, help: row.body.help },
+      ...{ prompts: row.body.prompts, minutes: row.body.minutes, planMinutes: row.planMinutes, because: row.body.because }
+    })),
+    figures: (await db.select().from(p).where(eq(p.apprenticeId, id)).orderBy(asc(p.onDate))).map(
+      ({ onDate, techniqueId, minutes, note }) => ({
+        ...{ onDate, techniqueId, technique: nameOf(techniqueId), minutes, note }
+      })
+    ),
+    trims: (await signedTrims(db, [id])).map(({ onDate, dogName, standardId, assessorId, result, settled }) => ({
+      ...{ onDate, dog: dogName, trim: trims.get(standardId) ?? standardId, assessor: names.get(assessorId) ?? 'somebody who left' },
+      ...{ mark: result.total?.value ?? null, low: result.total?.interval[0] ?? null, high: result.total?.interval[1] ?? null },
+      ...{ outcome: result.outcome, settled }
+    })),
+    certificates: findings.map((row) => ({
+      ...{ number: row.number, certificate: certificates.get(row.certificateId) ?? row.certificateId, version: row.certificateVersion },
+      ...{ status: row.status, validUntil: row.validUntil, auditHash: row.auditHash },
+      signatures: signatures
+        .filter(({ signatures: own }) => own.findingId === row.id)
+        .map(({ signatures: own }) => ({ name: names.get(own.personId) ?? 'somebody who left', on: dayOf(own.signedAt) }))
+    })),
+    liftedHolds: (await db.select().from(h).where(eq(h.apprenticeId, id)).orderBy(asc(h.onDate))).map((row) => ({
+      ...{ techniqueId: row.techniqueId, technique: nameOf(row.techniqueId), liftedOn: row.onDate },
+      ...{ by: names.get(row.by) ?? 'somebody who left', reason: row.reason }
+    })),
+    auditHead: head?.hash ?? ''
+  }
+}
