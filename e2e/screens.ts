@@ -93,6 +93,10 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['plate', () => to(page, '/plates/bearded-pet?view=head')],
     ['rack', () => to(page, '/rack')],
     ['house rules', () => to(page, '/house-rules')],
+    ['wall', () => to(page, '/wall')],
+    ['rules', () => to(page, '/rules/clipping')],
+    ['two assessors', () => to(page, '/assessments')],
+    ['pass marks', () => to(page, '/pass-marks')],
     ['certify', () => to(page, '/certify')],
     ['finding', () => to(page, `/certify/${finding}`)],
     [

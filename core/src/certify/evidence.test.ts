@@ -198,7 +198,7 @@ describe('a certificate', () => {
     }
     for (const family of ['clipping', 'scissoring', 'stripping', 'finishing']) expect(certificates.map(({ id }) => id)).toContain(family)
     expect(sayRule(rule('practised', { techniques: ['pull', 'pads'] }), names)).toBe(
-      'Each of these was done 5 times or more, clean and with one prompt at most, on 3 dogs, of 2 coats, on both sides, within the last 26 weeks: pull and pads.'
+      'Each of these was done 5 times or more, clean and with one prompt at most, on 3 dogs, of 2 coats, on both sides, within the last 26 weeks: pull, pads.'
     )
     expect(sayTerm(certificates[1])).toBe('It stands for 24 months; to renew it, 3 rules are asked for.')
   })

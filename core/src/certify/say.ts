@@ -17,7 +17,8 @@ const HELP_WORDS = {
 } as const
 
 const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`
-const list = (names: readonly string[]) => (names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`)
+/** With commas alone: many names hold an "and" of their own. */
+const list = (names: readonly string[]) => names.join(', ')
 
 /** A rule in one sentence. */
 export function sayRule(rule: CertificateRule, names: RuleNames): string {

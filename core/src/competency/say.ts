@@ -83,7 +83,8 @@ export function sayTimes(attempts: readonly AttemptRecord[], state: Standing['st
   const timed = timedOf(attempts)
   const now = recentRatio(timed)
   if (now === null) return { when: null, say: 'No minutes yet against a plan.' }
-  const first = `Takes ${sayNumber(now)} times the planned minutes these days.`
+  const first =
+    Math.abs(now - 1) < 0.05 ? 'Takes the planned minutes these days.' : `Takes ${sayNumber(now)} times the planned minutes these days.`
   const fit = fitTimes(timed)
   if (!fit) return { when: null, say: `${first} Five attempts are needed to say more.` }
   const done = timed.at(-1)!.n

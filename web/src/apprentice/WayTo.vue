@@ -43,7 +43,7 @@ function sayState(one: CertificateProgress): string {
         <GlyphMark :name="isHeld(one) || one.ready ? 'meets' : 'missing'" :size="20" />
         <b class="flex-1 leading-[1.2]">{{ one.name }}</b>
         <span class="muted">{{ sayState(one) }}</span>
-        <span class="w-14 text-right text-act">{{ open ? 'less' : isHeld(one) ? 'why' : 'why not' }}</span>
+        <span class="w-16 text-right whitespace-nowrap text-act">{{ open ? 'less' : isHeld(one) ? 'why' : 'why not' }}</span>
       </DisclosureButton>
       <DisclosurePanel class="pb-3">
         <p class="leading-[1.32]">{{ one.say }}</p>

@@ -27,6 +27,6 @@ export const lineAt = (y: number, words: string, colour = '--act') => ({
   silent: true,
   symbol: 'none',
   lineStyle: { color: colourOf(colour), width: 2.5, type: 'solid' as const },
-  label: { ...chartFont(), color: colourOf(colour), fontWeight: 650 as const, position: 'insideStartTop' as const, formatter: words },
+  label: { ...chartFont(), color: colourOf(colour), fontWeight: 650 as const, position: 'insideEndBottom' as const, formatter: words },
   data: [{ yAxis: y }]
 })

@@ -9,6 +9,7 @@ import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
+const TABLES = ['standings', 'attempts', 'trims', 'certificates'] as const
 const { data, error, loading, reload } = useLoaded<ApprenticeSummary[]>(() => '/apprentices')
 const cohorts = computed(() =>
   [...new Set(data.value?.map((person) => person.cohort) ?? [])].map((name) => ({
@@ -25,7 +26,11 @@ const cohorts = computed(() =>
     <p class="muted mt-2">They appear here as soon as a lead assessor has let them in.</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
-    <RouterLink v-if="session.isStaff" to="/wall" class="btn btn-quiet mb-5">The cohort at a glance</RouterLink>
+    <div v-if="session.isStaff" class="mb-5 flex flex-wrap items-center gap-3">
+      <RouterLink to="/wall" class="btn">The cohort at a glance</RouterLink>
+      <span class="muted">Tables for a spreadsheet:</span>
+      <a v-for="name in TABLES" :key="name" :href="`/api/records/${name}.csv`" class="flex min-h-11 items-center" download>{{ name }}</a>
+    </div>
     <section v-for="cohort in cohorts" :key="cohort.name" class="mb-8">
       <h1>{{ cohort.name }} cohort</h1>
       <hr class="rule2 mt-2" />

@@ -6,6 +6,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
+import TakeOut from '../apprentice/TakeOut.vue'
 import TechniqueCharts from '../apprentice/TechniqueCharts.vue'
 import WayTo from '../apprentice/WayTo.vue'
 import BoldText from '../components/BoldText.vue'
@@ -132,6 +133,7 @@ async function lift(): Promise<void> {
       <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert">
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
       </p>
+      <TakeOut :id="id" :name="`${data.person.givenName} ${data.person.familyName}`" />
       <FigureLog :apprentice-id="id" :name="data.person.givenName" />
     </aside>
     <SheetDialog :open="showsLift" :title="`Lift the hold: ${name}`" @close="showsLift = false">

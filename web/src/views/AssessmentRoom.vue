@@ -2,6 +2,7 @@
 import type { AssessmentBook, AssessmentRow, Marker } from '@peen/contract'
 import { computed, reactive, ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
+import BoldText from '../components/BoldText.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
@@ -39,21 +40,23 @@ function sayRow(row: AssessmentRow): string {
   if (row.asksSecond) return 'the pass mark lies inside the interval: it asks for a second assessor'
   return ''
 }
-const waiting = computed(() => data.value?.days.flatMap(({ rows }) => rows).filter((row) => row.asksSecond).length ?? 0)
-const toSettle = computed(() => data.value?.days.flatMap(({ rows }) => rows).filter((row) => row.open && !row.agreed).length ?? 0)
+const say = computed(() => {
+  const rows = data.value?.days.flatMap((one) => one.rows) ?? []
+  const waiting = rows.filter((row) => row.asksSecond).length
+  const toSettle = rows.filter((row) => row.open && !row.agreed).length
+  return [
+    'Two mark apart, **each blind to the other** until both have signed.',
+    ...(waiting > 0 ? [`**${waiting}** ${waiting === 1 ? 'trim asks' : 'trims ask'} for a second assessor.`] : []),
+    ...(toSettle > 0 ? [`**${toSettle}** ${toSettle === 1 ? 'waits' : 'wait'} to be settled.`] : [])
+  ].join(' ')
+})
 </script>
 
 <template>
   <TopLine what="Two assessors" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
-    <p class="finding max-sm:text-[23px]">
-      Two mark apart, <b>each blind to the other</b> until both have signed.<template v-if="waiting">
-        <b>{{ waiting }}</b> {{ waiting === 1 ? 'trim asks' : 'trims ask' }} for a second assessor.</template
-      ><template v-if="toSettle">
-        <b>{{ toSettle }}</b> {{ toSettle === 1 ? 'waits' : 'wait' }} to be settled.</template
-      >
-    </p>
+    <p class="finding max-sm:text-[23px]"><BoldText :text="say" /></p>
     <div class="mt-4 flex flex-wrap items-end gap-3">
       <template v-if="session.isLead">
         <label

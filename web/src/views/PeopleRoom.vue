@@ -2,6 +2,7 @@
 import { inviteSchema, ROLE_NAMES, ROLES, type Cohort, type PeopleView, type PersonRow } from '@peen/contract'
 import { computed, ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
+import CohortTable from '../components/CohortTable.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
@@ -51,6 +52,10 @@ function edit({ name, startedOn, endedOn }: Cohort): void {
 const keep = () => {
   const { name, startedOn, endedOn } = cohort.value
   return act(() => api.put('/cohorts', { name, startedOn, endedOn: endedOn === '' ? null : endedOn }), `${name} is kept.`)
+}
+async function cohortIn(count: number): Promise<void> {
+  said.value = [`${count} let in; the letters are written.`]
+  await reload()
 }
 async function invited(): Promise<void> {
   said.value = ['The letter is written.']
@@ -109,6 +114,7 @@ async function invited(): Promise<void> {
         <label><span class="muted block">Ended on</span><input v-model="cohort.endedOn" class="field w-[170px]" type="date" /></label>
         <button class="btn">Keep this cohort</button>
       </form>
+      <CohortTable @in="cohortIn" />
       <template v-if="session.isLead">
         <h2 class="mt-8">Letters</h2>
         <hr class="rule2 mt-1" />

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { ApiError, sentenceOf } from '../api/client'
+import GlyphMark from '../components/GlyphMark.vue'
+import { saveFile } from '../library/save-file'
+
+// The whole record of one apprentice, to be taken along: a book on paper, or a file of a published shape.
+const props = defineProps<{ id: string; name: string }>()
+const problem = ref<string | null>(null)
+async function take(what: 'logbook' | 'record', ending: string): Promise<void> {
+  try {
+    const answer = await fetch(`/api/apprentices/${props.id}/${what}`, { credentials: 'same-origin' })
+    if (!answer.ok) throw new ApiError(await answer.json())
+    saveFile(await answer.blob(), `${what}-${props.name.toLowerCase().replace(/\s+/g, '-')}.${ending}`)
+    problem.value = null
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+</script>
+
+<template>
+  <section>
+    <h1 class="mt-6">The whole record</h1>
+    <hr class="rule2 mt-2.5 mb-3" />
+    <div class="flex flex-wrap gap-2">
+      <button class="btn btn-quiet" @click="take('logbook', 'pdf')">Logbook (PDF)</button>
+      <button class="btn btn-quiet" @click="take('record', 'json')">File (JSON)</button>
+    </div>
+    <p v-if="problem" class="mt-2 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+  </section>
+</template>
