@@ -20,7 +20,9 @@ export default defineConfig({
             'scripts/**/*.test.ts',
             'demo/src/{scenario,sheets}.test.ts'
           ],
-          exclude: ['**/node_modules/**']
+          exclude: ['**/node_modules/**'],
+          // a shared machine may be several times slower than usual for a minute
+          testTimeout: 60000
         }
       },
       {
