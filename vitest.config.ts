@@ -32,6 +32,8 @@ export default defineConfig({
           include: ['server/**/*.db.test.ts', 'demo/**/*.db.test.ts', 'server/**/*.test.ts'],
           exclude: ['**/node_modules/**'],
           fileParallelism: true,
+          // every file has a database and a server of its own: modules are read once a worker
+          isolate: false,
           testTimeout: 30000,
           hookTimeout: 120000
         }

@@ -59,10 +59,17 @@ const ids = {
   pia: people.find((one: Named) => one.givenName === 'Pia').id,
   ember: dogs.find((one: Named) => one.name === 'Ember').id,
   trim: trims.find((one: Named) => one.status === 'signed' && one.apprentice.startsWith('Ines')).gradingId,
-  tove: findings.find((one: Named) => one.apprentice.startsWith('Tove')).findingId,
-  bram: findings.find((one: Named) => one.apprentice.startsWith('Bram')).findingId
+  tove: findings.find((one: Named) => one.apprentice.startsWith('Tove') && one.findingId).findingId,
+  bram: findings.find((one: Named) => one.apprentice.startsWith('Bram') && one.findingId)?.findingId
 }
 await shoot('apprentices', go('/apprentices'))
+await shoot('wall', async () => {
+  await page.goto(`${BASE}/wall`)
+  await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge/ }).click()
+})
+await shoot('rules', go('/rules/clipping'))
+await shoot('assessment', go('/assessments'))
+await shoot('pass-marks', go('/pass-marks'))
 await shoot('apprentice', go(`/apprentices/${ids.pia}`))
 await shoot('dog', go(`/dogs/${ids.ember}`))
 await shoot('adviser', async () => {

@@ -9,8 +9,8 @@ import { startCamera } from './camera.mjs'
 import { startTestDatabase, TEST_PREFIX } from './test-database.mjs'
 
 const reports = mkdtempSync(join(tmpdir(), 'peen-reports-'))
-/** One more than a small machine has cores: a browser test waits for a hand that rests about half of its time. */
-const WORKERS = [1, 2, 3]
+/** As many as a small machine has cores. */
+const WORKERS = [1, 2]
 const count = { passed: 0, failed: 0 }
 
 await runOrExplain(async () => {

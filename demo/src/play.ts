@@ -2,6 +2,8 @@
 import { certificates, standards } from '@peen/content'
 import { NO_PROFILE, type Me } from '@peen/contract'
 import {
+  agree,
+  appoint,
   ensureSchool,
   hashPassword,
   decideStanding,
@@ -11,6 +13,7 @@ import {
   draftFinding,
   recordEvents,
   saveDraft,
+  settle,
   settableClock,
   signGrading,
   standardOf,
@@ -73,6 +76,7 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
     const body = { id: plan.chance.id(NOW), apprenticeId: plan.ids.person.get(key)!, certificateId: certificates[0].id }
     await draftFinding(services, actors.get('anneke')!, body)
   }
+  gradings += await secondMarks(services, plan, actors)
   return { sessions: plan.sessions.length, events: plan.sessions.reduce((sum, session) => sum + session.events.length, 0), gradings }
 }
 
@@ -91,6 +95,40 @@ async function finishUngraded(services: Services, { ids, chance }: Scenario, act
     onDate
   })
   await openGrading(services, actors.get(assessor)!, id, { id: chance.id(NOW) })
+}
+
+/** Whose trims a second assessor marks in the demo: one settled, one to be settled, one only appointed. */
+const SECOND_MARKS = [
+  { apprentice: 'jun', reason: 'The foreleg was combed up before it was read; read again, it is even.' },
+  { apprentice: 'enzo', reason: null },
+  { apprentice: 'dilys', reason: null }
+] as const
+
+/** Trims whose interval holds the pass mark get a second assessor. Returns how many were marked. */
+async function secondMarks(services: Services, plan: Scenario, actors: ReadonlyMap<string, Me>): Promise<number> {
+  const { gradings: g, gradingResults: r } = tables
+  const unsure = await services.db
+    .select({ id: g.sessionId })
+    .from(g)
+    .innerJoin(r, eq(r.gradingId, g.id))
+    .where(eq(r.outcome, 'secondAssessor'))
+  const asks = new Set(unsure.map(({ id }) => id))
+  let marked = 0
+  for (const [i, { apprentice, reason }] of SECOND_MARKS.entries()) {
+    const session = plan.sessions.findLast((one) => one.apprentice === apprentice && one.gradedBy.length === 1 && asks.has(one.id))
+    if (!session) continue
+    const first = session.gradedBy[0]
+    const second = STAFF.find(({ key }) => key !== first && key !== 'anneke' && key !== 'ottilie')!.key
+    const one = { first: actors.get(first)!, second: actors.get(second)! }
+    await appoint(services, actors.get('anneke')!, session.id, { first: one.first.id, second: one.second.id })
+    if (i === 2) continue
+    await playGrading(services, session, one.second, second, plan)
+    marked++
+    if (!reason) continue
+    await settle(services, one.first, session.id, { outcome: 'passed', reason })
+    await agree(services, one.second, session.id)
+  }
+  return marked
 }
 
 /** What is planned and not begun: two poodles, and a dog that is limited. */

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { stationNotes } from '../composables/gradePlate'
 import { useKeys } from '../composables/useKeys'
 import { sayDate } from '../composables/words'
+import { useSessionStore } from '../stores/session'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
 import FoundPlate from './FoundPlate.vue'
@@ -16,6 +17,7 @@ import WalkTabs from './WalkTabs.vue'
 // A signed grading: the mark, the sentences, the sections against their floors, every answer.
 const props = defineProps<{ grading: GradingView }>()
 const { standard } = props.grading
+const session = useSessionStore()
 const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
 const station = ref<Station>('side')
 const open = ref<string | null>(null)
@@ -45,6 +47,9 @@ useKeys([
           {{ grading.apprentice.givenName }} {{ grading.apprentice.familyName }}, marked by {{ grading.assessor.givenName }}
           {{ grading.assessor.familyName }}{{ grading.blind ? ', blind' : ', not blind: had read another grading' }}.
         </p>
+        <RouterLink v-if="session.isStaff && grading.result?.outcome === 'secondAssessor'" to="/assessments" class="btn mt-2 w-full"
+          >Appoint a second assessor</RouterLink
+        >
         <details class="mt-2">
           <summary class="flex min-h-11 cursor-pointer items-center">House rules it was worked and marked by</summary>
           <ul class="muted m-0 list-none p-0 leading-[1.4]">

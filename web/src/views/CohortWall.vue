@@ -60,7 +60,7 @@ const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(rows, { 
 const box = ref<HTMLElement | null>(null)
 const { width } = useElementSize(box)
 /** Under this a table of techniques has no room: each apprentice tells only what needs somebody. */
-const LEAST_TABLE_PX = 760
+const LEAST_TABLE_PX = 800
 const isTable = computed(() => width.value >= LEAST_TABLE_PX)
 
 const chosen = ref<{ readonly row: number; readonly t: number } | null>(null)

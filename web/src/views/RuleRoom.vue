@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sayCertificateIssue, type CertificateBook, type DryRunRow } from '@peen/contract'
 import { certificateIssues, sayRule, sayTerm, type Certificate } from '@peen/core/certify'
+import { designLearningChart, sayJointRisk } from '@peen/core/competency'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -106,6 +107,13 @@ async function retire(): Promise<void> {
     problem.value = sentenceOf(caught)
   }
 }
+/** the risk of luck over all techniques that a certificate asks for */
+const joint = computed(() => {
+  const techniques = row.value?.certificate.rules.flatMap((rule) => (rule.kind === 'techniques' ? rule.techniques : [])) ?? []
+  if (techniques.length < 2) return null
+  const { falseCompetentRisk } = designLearningChart(data.value!.rules)
+  return sayJointRisk(techniques.map(() => falseCompetentRisk))
+})
 const own = computed(() =>
   Object.values(drafts.value).filter((one) => !data.value?.certificates.some(({ certificate }) => certificate.id === one.id))
 )
@@ -160,6 +168,7 @@ const own = computed(() =>
             <b>{{ rule.name }}.</b> {{ sayRule(rule, names) }}
           </li>
         </ul>
+        <p v-if="joint" class="mt-3 leading-[1.35]">{{ joint }}</p>
         <p class="mt-3 leading-[1.35]">{{ sayTerm(row.certificate) }}</p>
         <ul v-if="row.certificate.validMonths !== null" class="row-rule m-0 list-none p-0">
           <li v-for="rule in row.certificate.renewal" :key="rule.name" class="muted py-2 leading-[1.35]">

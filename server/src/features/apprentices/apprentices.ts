@@ -74,7 +74,7 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
     cohort: person.cohort,
     week: Math.max(1, Math.ceil(daysBetween(person.startedOn, today) / 7)),
     handed: person.handed,
-    say: sayWhere(person.givenName, standings),
+    say: actor.id === id ? sayToOwn(standings) : sayWhere(person.givenName, standings),
     techniques: [...standings].filter(([one, { attempts }]) => attempts.length > 0 || isWanted(certificates, one)).map(toldOf),
     certificates: progress.map(({ certificate, finding }) => ({
       certificateId: certificate.id,
@@ -109,14 +109,12 @@ const toldOf = ([techniqueId, { standing, attempts }]: [string, TechniqueRecord]
 function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>): string {
   const of = (state: State) => [...standings].filter(([, record]) => record.standing.state === state)
   const competent = of('competent').length
-  const nearest = of('practising').sort(([, a], [, b]) => a.standing.limit - a.standing.score - (b.standing.limit - b.standing.score))[0]
+  const nearest = nearestOf(standings)
   const first =
     competent === 0
       ? `${name} is **not yet competent in a technique**`
       : `${name} is **competent in ${competent} technique${competent === 1 ? '' : 's'}**`
-  const toGo = nearest ? nearest[1].standing.limit - nearest[1].standing.score : 0
-  const second =
-    nearest && toGo < nearest[1].standing.limit ? `, ${toGo} clean short of ready in ${nearest[1].technique.name.toLowerCase()}` : ''
+  const second = nearest ? `, ${nearest.toGo} clean short of ready in ${nearest.name}` : ''
   const trouble = [
     ...of('held').map(([, { technique }]) => `${technique.name} is held.`),
     ...of('slipping').map(([, { technique }]) => `${technique.name} slips.`)
@@ -124,6 +122,41 @@ function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>)
   const lapsed = of('lapsed').length
   const last = lapsed > 0 ? [`${lapsed} ${lapsed === 1 ? 'has' : 'have'} lapsed.`] : []
   return [`${first}${second}.`, ...trouble, ...last].join(' ')
+}
+
+/** The technique that is nearest to its signal, where one has begun to rise. */
+function nearestOf(standings: ReadonlyMap<string, TechniqueRecord>): { readonly name: string; readonly toGo: number } | null {
+  const toGo = ({ standing }: TechniqueRecord) => standing.limit - standing.score
+  const [best] = [...standings.values()].filter(({ standing }) => standing.state === 'practising').sort((a, b) => toGo(a) - toGo(b))
+  return best && best.standing.score > 0 ? { name: best.technique.name.toLowerCase(), toGo: toGo(best) } : null
+}
+
+/** The same to the apprentice: what is true, what it is for, and what to do about it. */
+function sayToOwn(standings: ReadonlyMap<string, TechniqueRecord>): string {
+  const of = (state: State) =>
+    [...standings.values()].filter(({ standing }) => standing.state === state).map(({ technique }) => technique.name.toLowerCase())
+  const [competent, ready, held, slipping, lapsed] = [of('competent'), of('ready'), of('held'), of('slipping'), of('lapsed')]
+  const nearest = nearestOf(standings)
+  return [
+    competent.length > 0
+      ? `**${competent.length} ${competent.length === 1 ? 'technique is' : 'techniques are'} yours.**`
+      : '**Your first technique is on its way.** It takes as many dogs as it takes.',
+    ...(ready.length > 0 ? [`${ready.length} more ${ready.length === 1 ? 'waits' : 'wait'} only for a graded trim.`] : []),
+    ...(nearest ? [`Nearest is ${nearest.name}: ${nearest.toGo} clean.`] : []),
+    ...(held.length > 0
+      ? [
+          `Something went wrong with ${held.join(' and ')}, so it rests until a lead assessor has talked it over with you; that keeps dogs safe, and you.`
+        ]
+      : []),
+    ...(slipping.length > 0 ? [`${slipping.join(' and ')} was yours and has got loose; practice brings it back.`] : []),
+    ...(lapsed.length > 0
+      ? [
+          `${lapsed.length === 1 ? 'One has' : `${lapsed.length} have`} not been done for a while: one clean try each, and they are fresh again.`
+        ]
+      : [])
+  ]
+    .map((sentence) => sentence[0].toUpperCase() + sentence.slice(1))
+    .join(' ')
 }
 
 /** A lead lifts a hold, with a reason. */

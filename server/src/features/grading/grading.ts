@@ -2,6 +2,7 @@ import { type Draft, type GradingView, type Me, type OpenGrading, type SignGradi
 import { daysBetween } from '@peen/core/competency'
 import { countAnswers, outsideAnswers, refuseUnknownFaults, type GradeResult } from '@peen/core/grade'
 import { foldSession } from '@peen/core/practice'
+import { rollup } from 'd3-array'
 import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Reader, type Transaction } from '../../db'
@@ -248,13 +249,23 @@ export async function trimList({ db, clock }: Services, actor: Me): Promise<Trim
     .limit(200)
   const people = new Map((await db.select().from(p)).map((person) => [person.id, fullName(person)]))
   const marking = await sessionsBeingMarked(db)
+  const signed = rollup(
+    rows.filter(({ grading }) => grading.status === 'signed'),
+    (some) => some.length,
+    ({ session }) => session.id
+  )
   const seen = rows.filter(({ person, grading }) => actor.role !== 'apprentice' || (person.id === actor.id && grading.status === 'signed'))
   const own = actor.role === 'apprentice' ? seen.map(({ session }) => session.id) : []
   const unsaid = await waitsForOwnWord(db, own, await clock.today())
   return seen.map(({ grading, session, person, dog, result }) => {
     const isOwn = grading.assessorId === actor.id
     const both = !isOwn && marking.has(session.id) ? 'hidden until both are signed' : null
-    const hidden = both ?? (unsaid.has(session.id) ? 'shown once you have said how you see it' : null)
+    // whoever is asked to mark it a second time must not have read the first
+    const asks = !isOwn && actor.role !== 'apprentice' && result?.outcome === 'secondAssessor' && signed.get(session.id) === 1
+    const hidden =
+      both ??
+      (asks ? 'hidden: it asks for a second assessor' : null) ??
+      (unsaid.has(session.id) ? 'shown once you have said how you see it' : null)
     const shown = hidden ? null : result
     return {
       gradingId: grading.id,
