@@ -68,7 +68,9 @@ await shoot('wall', async () => {
   await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge/ }).click()
 })
 await shoot('rules', go('/rules/clipping'))
-await shoot('assessment', go('/assessments'))
+type Marked = { sessionId: string; open: boolean; agreed: boolean }
+const marked = ((await get('/assessments')).days as { rows: Marked[] }[]).flatMap(({ rows }) => rows)
+await shoot('assessment', go(`/assessments/${marked.find((row) => row.open && !row.agreed)!.sessionId}`))
 await shoot('pass-marks', go('/pass-marks'))
 await shoot('apprentice', go(`/apprentices/${ids.pia}`))
 await shoot('dog', go(`/dogs/${ids.ember}`))

@@ -99,7 +99,7 @@ async function finishUngraded(services: Services, { ids, chance }: Scenario, act
 
 /** Whose trims a second assessor marks in the demo: one settled, one to be settled, one only appointed. */
 const SECOND_MARKS = [
-  { apprentice: 'jun', reason: 'The foreleg was combed up before it was read; read again, it is even.' },
+  { apprentice: 'kit', reason: 'The foreleg was combed up before it was read; read again, it is even.' },
   { apprentice: 'enzo', reason: null },
   { apprentice: 'dilys', reason: null }
 ] as const

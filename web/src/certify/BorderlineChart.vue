@@ -27,7 +27,14 @@ const option = computed(() => {
       axisTick: { show: false },
       splitLine: { show: false }
     },
-    yAxis: { type: 'value' as const, min: 0, max: 100, axisLabel: chartFont(), splitLine: { lineStyle: { color: colourOf('--line') } } },
+    yAxis: {
+      type: 'value' as const,
+      min: 0,
+      max: 100,
+      axisLabel: chartFont(),
+      axisLine: { show: false },
+      splitLine: { lineStyle: { color: colourOf('--line') } }
+    },
     series: [
       {
         type: 'scatter' as const,

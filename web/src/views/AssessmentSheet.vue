@@ -25,11 +25,11 @@ const OUTCOMES = [
 ] as const
 const RATING = { clearFail: 'a clear fail', borderline: 'borderline', pass: 'a pass', good: 'good', outstanding: 'outstanding' } as const
 const OUTCOME = {
-  unfinished: 'unfinished',
-  feedbackOnly: 'feedback only',
-  passed: 'passed',
-  notPassed: 'not passed',
-  secondAssessor: 'the pass mark lies inside the interval'
+  unfinished: 'Unfinished',
+  feedbackOnly: 'Feedback only',
+  passed: 'Passed',
+  notPassed: 'Not passed',
+  secondAssessor: 'Cannot be told alone'
 } as const
 async function doing(work: () => Promise<unknown>): Promise<void> {
   try {

@@ -121,7 +121,9 @@ const sayCell = (row: Shown, t: number) => {
               :class="chosen?.t === t && 'bg-well'"
               :title="technique.name"
             >
-              <span class="max-h-[128px] rotate-180 overflow-hidden leading-[1.05] [writing-mode:vertical-rl]">{{ technique.name }}</span>
+              <span class="max-h-[128px] max-w-[36px] rotate-180 overflow-hidden leading-[1.05] [writing-mode:vertical-rl]">{{
+                technique.name
+              }}</span>
             </span>
           </div>
           <div v-bind="containerProps" class="min-h-0 flex-1">

@@ -148,7 +148,8 @@ function sayToOwn(standings: ReadonlyMap<string, TechniqueRecord>): string {
           `Something went wrong with ${held.join(' and ')}, so it rests until a lead assessor has talked it over with you; that keeps dogs safe, and you.`
         ]
       : []),
-    ...(slipping.length > 0 ? [`${slipping.join(' and ')} was yours and has got loose; practice brings it back.`] : []),
+    ...(slipping.length === 1 ? [`${slipping[0]} was yours and has got loose; practice brings it back.`] : []),
+    ...(slipping.length > 1 ? [`${slipping.join(' and ')} were yours and have got loose; practice brings them back.`] : []),
     ...(lapsed.length > 0
       ? [
           `${lapsed.length === 1 ? 'One has' : `${lapsed.length} have`} not been done for a while: one clean try each, and they are fresh again.`

@@ -77,7 +77,7 @@ export async function assessmentPage({ db }: Services, actor: Me, sessionId: str
 
 function sayBoth([one, other]: readonly [OneMark, OneMark], real: number): string {
   if (one.mark === null || other.mark === null) return 'One of the two has no mark.'
-  const apart = Math.round(Math.abs(one.mark - other.mark))
+  const apart = Math.abs(Math.round(one.mark) - Math.round(other.mark))
   const same = one.outcome === other.outcome
   const what = `${one.assessor} gave ${Math.round(one.mark)}, ${other.assessor} ${Math.round(other.mark)}: ${apart === 0 ? 'the same' : `${apart} apart`}.`
   const agree = same ? ' Both come to the same outcome.' : ' They do not come to the same outcome.'
