@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { AssessmentBook, AssessmentRow, Marker } from '@peen/contract'
 import { computed, reactive, ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { api } from '../api/client'
 import BoldText from '../components/BoldText.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import { useDoing } from '../composables/useDoing'
 import { useLoaded } from '../composables/useLoaded'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
@@ -13,19 +14,10 @@ import { useSessionStore } from '../stores/session'
 // Who marks whose trim, apart: days of assessment, and single trims that ask for a second assessor.
 const session = useSessionStore()
 const { data, error, loading, reload } = useLoaded<AssessmentBook>(() => '/assessments')
-const problem = ref<string | null>(null)
+const { problem, doing } = useDoing(reload)
 const day = ref('')
 const chosen = reactive<Record<string, { first: string; second: string }>>({})
 const own = (row: AssessmentRow) => (chosen[row.sessionId] ??= { first: '', second: '' })
-async function doing(work: () => Promise<unknown>): Promise<void> {
-  try {
-    await work()
-    problem.value = null
-    await reload()
-  } catch (caught) {
-    problem.value = sentenceOf(caught)
-  }
-}
 const callDay = () => doing(() => api.post('/assessments/days', { onDate: day.value || data.value!.today }))
 const dropDay = (onDate: string) => doing(() => api.post(`/assessments/days/${onDate}/drop`))
 const appoint = (row: AssessmentRow) => doing(() => api.put(`/assessments/${row.sessionId}`, own(row)))

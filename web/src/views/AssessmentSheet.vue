@@ -8,6 +8,7 @@ import ChoiceRow from '../components/ChoiceRow.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import { useDoing } from '../composables/useDoing'
 import { useLoaded } from '../composables/useLoaded'
 import { sayDate } from '../composables/words'
 
@@ -15,7 +16,7 @@ import { sayDate } from '../composables/words'
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const { data, error, loading, reload } = useLoaded<AssessmentPage>(() => `/assessments/${props.id}`)
-const problem = ref<string | null>(null)
+const { problem, doing } = useDoing(reload)
 const outcome = ref<Settle['outcome'] | null>(null)
 const reason = ref('')
 const otherwise = ref(false)
@@ -31,15 +32,6 @@ const OUTCOME = {
   notPassed: 'Not passed',
   secondAssessor: 'Cannot be told alone'
 } as const
-async function doing(work: () => Promise<unknown>): Promise<void> {
-  try {
-    await work()
-    problem.value = null
-    await reload()
-  } catch (caught) {
-    problem.value = sentenceOf(caught)
-  }
-}
 async function mark(): Promise<void> {
   const own = data.value!.ownGradingId
   try {

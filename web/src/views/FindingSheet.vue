@@ -56,7 +56,10 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
       </p>
       <div class="mt-3.5 flex flex-wrap items-baseline justify-between gap-x-6">
         <h1>{{ heading }}</h1>
-        <span class="muted">standard {{ data.certificate.standardId }}, version {{ data.certificate.version }}</span>
+        <span class="muted"
+          >rules {{ data.certificate.id }}, version {{ data.certificate.version }}{{ data.renews ? ', renewed' : '' }};
+          {{ data.validUntil ? `stands until ${sayDate(data.validUntil)} ${data.validUntil.slice(0, 4)}` : 'stands for good' }}</span
+        >
       </div>
       <hr class="rule2 mt-2" />
       <RuleList :rules="data.rules" />
