@@ -20,8 +20,8 @@ const ordered = computed(() =>
 )
 const nearest = computed(() => ordered.value.find((one) => !isHeld(one))?.certificateId ?? ordered.value[0]?.certificateId)
 function sayState(one: CertificateProgress): string {
-  if (one.ranOut) return `ran out on ${sayDate(one.validUntil)}`
-  if (one.issued) return one.validUntil ? `held until ${sayDate(one.validUntil)}` : 'held'
+  if (one.ranOut) return `ran out on ${sayDate(one.validUntil, session.today)}`
+  if (one.issued) return one.validUntil ? `held until ${sayDate(one.validUntil, session.today)}` : 'held'
   return `${met(one)} of ${one.rules.length} met`
 }
 </script>
