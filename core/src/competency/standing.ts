@@ -131,7 +131,7 @@ export function stateOf(row: ChartRow, { passedTrimOn, liftedOn, today }: Around
   if (row.heldOn !== null && (liftedOn === null || liftedOn < row.heldOn))
     return say('held', `Held since ${sayDay(row.heldOn)}: a serious safety event. A lead assessor lifts it, with a reason.`)
   if (daysSince !== null && daysSince > rules.lapseDays)
-    return say('lapsed', `Last done ${daysSince} days ago; ${rules.lapseDays} are allowed. One clean attempt that counts brings it back.`)
+    return say('lapsed', `Last done ${daysSince} days ago; ${rules.lapseDays} are allowed. One attempt that counts brings it back.`)
   if (row.mode === 'slipping') return say('slipping', `Was found competent on ${sayDay(row.signalOn!)}, and has missed too often since.`)
   if (row.signalOn !== null)
     return passedTrimOn === null
