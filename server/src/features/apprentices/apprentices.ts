@@ -151,9 +151,7 @@ function sayToOwn(standings: ReadonlyMap<string, TechniqueRecord>): string {
     ...(slipping.length === 1 ? [`${slipping[0]} was yours and has got loose; practice brings it back.`] : []),
     ...(slipping.length > 1 ? [`${slipping.join(' and ')} were yours and have got loose; practice brings them back.`] : []),
     ...(lapsed.length > 0
-      ? [
-          `${lapsed.length === 1 ? 'One has' : `${lapsed.length} have`} not been done for a while: one try each, and they are fresh again.`
-        ]
+      ? [`${lapsed.length === 1 ? 'One has' : `${lapsed.length} have`} not been done for a while: one try each, and they are fresh again.`]
       : [])
   ]
     .map((sentence) => sentence[0].toUpperCase() + sentence.slice(1))
