@@ -1,19 +1,15 @@
 <script setup lang="ts">
-import { sayCertificateIssue, type CertificateBook, type DryRunRow } from '@peen/contract'
-import { certificateIssues, sayRule, sayTerm, type Certificate } from '@peen/core/certify'
-import { designLearningChart, sayJointRisk } from '@peen/core/competency'
-import { useLocalStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { sayRule, sayTerm } from '@peen/core/certify'
+import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
-import ChartRules from '../certify/ChartRules.vue'
 import CertificateFields from '../certify/CertificateFields.vue'
+import ChartRules from '../certify/ChartRules.vue'
 import DryRun from '../certify/DryRun.vue'
 import RuleEditor from '../certify/RuleEditor.vue'
+import { useRules } from '../certify/useRules'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
@@ -21,102 +17,16 @@ import { useSessionStore } from '../stores/session'
 const props = defineProps<{ id?: string }>()
 const session = useSessionStore()
 const router = useRouter()
-const { data, error, loading, reload } = useLoaded<CertificateBook>(() => '/certificates')
-/** What somebody has begun to write stays on this device until it is used or thrown away. */
-const drafts = useLocalStorage<Record<string, Certificate>>('peen.certificates', {})
-const row = computed(
-  () => data.value?.certificates.find(({ certificate }) => certificate.id === props.id) ?? data.value?.certificates[0] ?? null
-)
-const id = computed(() => (props.id && drafts.value[props.id] ? props.id : row.value?.certificate.id))
-const draft = computed(() => (id.value ? (drafts.value[id.value] ?? null) : null))
-const problem = ref<string | null>(null)
-const trial = ref<readonly DryRunRow[] | null>(null)
-watch(id, () => ([problem.value, trial.value] = [null, null]))
-const names = computed(() => ({
-  technique: (one: string) => session.school?.techniques.find((technique) => technique.id === one)?.name ?? one,
-  certificate: (one: string) => data.value?.certificates.find(({ certificate }) => certificate.id === one)?.certificate.name ?? one,
-  criterion: (one: string) =>
-    Object.values(data.value?.criteria ?? {})
-      .flat()
-      .find((criterion) => criterion.id === one)?.label ?? one
-}))
-const known = computed(() => ({
-  techniques: new Set(session.school?.techniques.map((technique) => technique.id)),
-  standards: new Map(
-    Object.entries(data.value?.criteria ?? {}).map(([one, criteria]) => [one, new Set(criteria.map((criterion) => criterion.id))])
-  ),
-  certificates: new Map(data.value?.certificates.map(({ certificate }) => [certificate.id, certificate.rules])),
-  coats: data.value?.coats ?? 0,
-  assessors: data.value?.assessors ?? 0
-}))
-const issues = computed(() =>
-  draft.value ? certificateIssues(draft.value, known.value).map((issue) => sayCertificateIssue(issue, draft.value!)) : []
-)
-function write(certificate: Certificate): void {
-  drafts.value = { ...drafts.value, [certificate.id]: certificate }
-  trial.value = null
-}
-function begin(): void {
-  const { certificate } = row.value!
-  write({ ...certificate, version: certificate.version + 1 })
-}
-function drop(one: string): void {
-  const { [one]: _gone, ...rest } = drafts.value
-  drafts.value = rest
-  trial.value = null
-}
+const rules = useRules(() => props.id)
+const { data, error, loading, reload, problem, drafts, trial, certificates, row, id, draft, names, issues, isBehind, joint, own } = rules
+const { write, begin, rebase, drop, tryOut, use, retire } = rules
 const copyName = ref('')
 function copy(): void {
-  const name = copyName.value.trim()
-  const plain = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 40)
-  if (plain.length < 2) return void (problem.value = `Name is “${name}”; allowed is one with two letters or more.`)
-  if (data.value!.certificates.some(({ certificate }) => certificate.id === plain))
-    return void (problem.value = `There is a certificate of that name already: ${plain}.`)
-  write({ ...row.value!.certificate, id: plain, name, version: 1 })
+  const made = rules.copy(copyName.value)
+  if (!made) return
   copyName.value = ''
-  void router.push(`/rules/${plain}`)
+  void router.push(`/rules/${made}`)
 }
-async function tryOut(): Promise<void> {
-  try {
-    trial.value = await api.post<DryRunRow[]>('/certificates/dry-run', draft.value!)
-    problem.value = null
-  } catch (caught) {
-    problem.value = sentenceOf(caught)
-  }
-}
-async function use(): Promise<void> {
-  try {
-    await api.put(`/certificates/${draft.value!.id}`, draft.value!)
-    drop(draft.value!.id)
-    problem.value = null
-    await reload()
-  } catch (caught) {
-    problem.value = sentenceOf(caught)
-  }
-}
-async function retire(): Promise<void> {
-  const { certificate, retired } = row.value!
-  try {
-    await api.post(`/certificates/${certificate.id}/${retired ? 'give-again' : 'retire'}`)
-    await reload()
-  } catch (caught) {
-    problem.value = sentenceOf(caught)
-  }
-}
-/** the risk of luck over all techniques that a certificate asks for */
-const joint = computed(() => {
-  const techniques = row.value?.certificate.rules.flatMap((rule) => (rule.kind === 'techniques' ? rule.techniques : [])) ?? []
-  if (techniques.length < 2) return null
-  const { falseCompetentRisk } = designLearningChart(data.value!.rules)
-  return sayJointRisk(techniques.map(() => falseCompetentRisk))
-})
-const own = computed(() =>
-  Object.values(drafts.value).filter((one) => !data.value?.certificates.some(({ certificate }) => certificate.id === one.id))
-)
 </script>
 
 <template>
@@ -126,7 +36,7 @@ const own = computed(() =>
     <nav class="border-line bg-sheet p-4 max-lg:border-b lg:overflow-y-auto lg:border-r" aria-label="Certificates">
       <RouterLink to="/certify" class="flex min-h-11 items-center">All findings</RouterLink>
       <RouterLink
-        v-for="one in [...data.certificates.map((known) => known.certificate), ...own]"
+        v-for="one in [...certificates, ...own]"
         :key="one.id"
         :to="`/rules/${one.id}`"
         class="flex min-h-11 items-center gap-2 px-2 leading-[1.2] no-underline"
@@ -197,8 +107,12 @@ const own = computed(() =>
           </li>
         </ul>
         <button v-else class="btn w-full" @click="tryOut">Try it on the cohort</button>
+        <template v-if="isBehind">
+          <p class="mt-3 leading-[1.35]" role="status">Another version has come into use since you began; yours is kept.</p>
+          <button class="btn mt-2 w-full" @click="rebase">Put yours on top of it</button>
+        </template>
         <DryRun v-if="trial" :rows="trial" class="mt-3" />
-        <button v-if="session.isLead && issues.length === 0" class="btn btn-go mt-4 w-full" :disabled="!trial" @click="use">
+        <button v-if="session.isLead && issues.length === 0" class="btn btn-go mt-4 w-full" :disabled="!trial || isBehind" @click="use">
           Use it from now on
         </button>
         <p v-if="session.isLead && issues.length === 0 && !trial" class="muted mt-1">It is tried first.</p>

@@ -1,0 +1,101 @@
+import { sayCertificateIssue, type CertificateBook, type DryRunRow } from '@peen/contract'
+import { certificateIssues, type Certificate } from '@peen/core/certify'
+import { designLearningChart, sayJointRisk } from '@peen/core/competency'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { api } from '../api/client'
+import { useDoing } from '../composables/useDoing'
+import { useLoaded } from '../composables/useLoaded'
+import { useSessionStore } from '../stores/session'
+
+/** The school's certificates, and what somebody has begun to write of one: it stays on this device until it is used or thrown away. */
+export function useRules(asked: () => string | undefined) {
+  const session = useSessionStore()
+  const { data, error, loading, reload } = useLoaded<CertificateBook>(() => '/certificates')
+  const { problem, doing } = useDoing(reload)
+  const drafts = useLocalStorage<Record<string, Certificate>>('peen.certificates', {})
+  const trial = ref<readonly DryRunRow[] | null>(null)
+  const certificates = computed(() => data.value?.certificates.map(({ certificate }) => certificate) ?? [])
+  const rowOf = (id: string | undefined) => data.value?.certificates.find(({ certificate }) => certificate.id === id) ?? null
+  const row = computed(() => rowOf(asked()) ?? data.value?.certificates[0] ?? null)
+  const id = computed(() => (asked() && drafts.value[asked()!] ? asked()! : row.value?.certificate.id))
+  const draft = computed(() => (id.value ? (drafts.value[id.value] ?? null) : null))
+  watch(id, () => ([problem.value, trial.value] = [null, null]))
+
+  const criteria = computed(() => Object.values(data.value?.criteria ?? {}).flat())
+  const names = {
+    technique: (one: string) => session.school?.techniques.find((technique) => technique.id === one)?.name ?? one,
+    certificate: (one: string) => rowOf(one)?.certificate.name ?? one,
+    criterion: (one: string) => criteria.value.find((criterion) => criterion.id === one)?.label ?? one
+  }
+  const known = computed(() => ({
+    techniques: new Set(session.school?.techniques.map((technique) => technique.id)),
+    standards: new Map(
+      Object.entries(data.value?.criteria ?? {}).map(([one, own]) => [one, new Set(own.map((criterion) => criterion.id))])
+    ),
+    certificates: new Map(certificates.value.map((one) => [one.id, one.rules])),
+    coats: data.value?.coats ?? 0,
+    assessors: data.value?.assessors ?? 0
+  }))
+  const issues = computed(() => {
+    const own = draft.value
+    return own ? certificateIssues(own, known.value).map((issue) => sayCertificateIssue(issue, own)) : []
+  })
+  /** the version after the one in use: another one has come into use since this was begun where it differs */
+  const nextVersion = computed(() => (rowOf(id.value)?.certificate.version ?? 0) + 1)
+  const isBehind = computed(() => draft.value !== null && data.value !== null && draft.value.version !== nextVersion.value)
+  /** the risk of luck over all techniques that the certificate in use asks for */
+  const joint = computed(() => {
+    const techniques = row.value?.certificate.rules.flatMap((rule) => (rule.kind === 'techniques' ? rule.techniques : [])) ?? []
+    if (techniques.length < 2) return null
+    const { falseCompetentRisk } = designLearningChart(data.value!.rules)
+    return sayJointRisk(techniques.map(() => falseCompetentRisk))
+  })
+  /** begun here, and not in use anywhere */
+  const own = computed(() => Object.values(drafts.value).filter((one) => rowOf(one.id) === null))
+
+  function write(certificate: Certificate): void {
+    drafts.value = { ...drafts.value, [certificate.id]: certificate }
+    trial.value = null
+  }
+  function begin(): void {
+    const { certificate } = row.value!
+    write({ ...certificate, version: certificate.version + 1 })
+  }
+  /** Lays what was begun over the version that has come into use meanwhile; nothing of it is lost. */
+  const rebase = () => write({ ...draft.value!, version: nextVersion.value })
+  function drop(one: string): void {
+    const { [one]: _gone, ...rest } = drafts.value
+    drafts.value = rest
+    trial.value = null
+  }
+  /** A copy under a name of its own; the id it got, or null where the name cannot be taken. */
+  function copy(given: string): string | null {
+    const name = given.trim()
+    const plain = name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 40)
+    if (plain.length < 2) problem.value = `Name is “${name}”; allowed is one with two letters or more.`
+    else if (rowOf(plain) || drafts.value[plain]) problem.value = `There is a certificate of that name already: ${plain}.`
+    else {
+      write({ ...row.value!.certificate, id: plain, name, version: 1 })
+      return plain
+    }
+    return null
+  }
+  const tryOut = () => doing(async () => (trial.value = await api.post<DryRunRow[]>('/certificates/dry-run', draft.value!)))
+  const use = () =>
+    doing(async () => {
+      const { id: used } = draft.value!
+      await api.put(`/certificates/${used}`, draft.value!)
+      drop(used)
+    })
+  const retire = () => doing(() => api.post(`/certificates/${row.value!.certificate.id}/${row.value!.retired ? 'give-again' : 'retire'}`))
+
+  return {
+    ...{ data, error, loading, reload, problem, drafts, trial, certificates, row, id, draft, names, issues, isBehind, joint, own },
+    ...{ write, begin, rebase, drop, copy, tryOut, use, retire }
+  }
+}
