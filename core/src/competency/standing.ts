@@ -55,6 +55,8 @@ export type Standing = {
   readonly k: number
   readonly risk: number
   readonly power: number
+  /** attempts within which the school expects a signal */
+  readonly expected: number
   readonly scores: readonly number[]
   /** the monitoring chart after each attempt, and where it alarms */
   readonly watched: readonly number[]
@@ -160,6 +162,7 @@ export function standingOf(facts: StandingFacts, rules: StandingRules = STANDING
     k: chart.k,
     risk: chart.falseCompetentRisk,
     power: chart.power,
+    expected: chart.expectedAttempts,
     scores: history.scores,
     watched: history.watched,
     alarmAt: watch.limit,

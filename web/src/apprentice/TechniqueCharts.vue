@@ -4,7 +4,7 @@ import { fitTimes, sayHelp, sayLearning, sayTimes, sayWatching, timedOf } from '
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 
 // One technique as charts, each with its sentence above: the way to the signal, the watch after it, help, minutes.
-const LearningChart = defineAsyncComponent(() => import('../components/LearningChart.vue'))
+const LearningChart = defineAsyncComponent(() => import('./LearningChart.vue'))
 const WatchChart = defineAsyncComponent(() => import('./WatchChart.vue'))
 const HelpChart = defineAsyncComponent(() => import('./HelpChart.vue'))
 const TimesChart = defineAsyncComponent(() => import('./TimesChart.vue'))

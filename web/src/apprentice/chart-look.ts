@@ -23,10 +23,15 @@ export const attemptAxis = (last: number) => ({
 })
 
 /** A straight line across with a word on it. */
-export const lineAt = (y: number, words: string, colour = '--act') => ({
+export const lineAt = (
+  y: number,
+  words: string,
+  colour = '--act',
+  position: 'insideStartBottom' | 'insideEndBottom' = 'insideEndBottom'
+) => ({
   silent: true,
   symbol: 'none',
   lineStyle: { color: colourOf(colour), width: 2.5, type: 'solid' as const },
-  label: { ...chartFont(), color: colourOf(colour), fontWeight: 650 as const, position: 'insideEndBottom' as const, formatter: words },
+  label: { ...chartFont(), color: colourOf(colour), fontWeight: 650 as const, position, formatter: words },
   data: [{ yAxis: y }]
 })

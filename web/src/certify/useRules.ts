@@ -18,9 +18,9 @@ export function useRules(asked: () => string | undefined) {
   const certificates = computed(() => data.value?.certificates.map(({ certificate }) => certificate) ?? [])
   const rowOf = (id: string | undefined) => data.value?.certificates.find(({ certificate }) => certificate.id === id) ?? null
   const row = computed(() => rowOf(asked()) ?? data.value?.certificates[0] ?? null)
-  const id = computed(() => (asked() && drafts.value[asked()!] ? asked()! : row.value?.certificate.id))
-  const draft = computed(() => (id.value ? (drafts.value[id.value] ?? null) : null))
-  watch(id, () => ([problem.value, trial.value] = [null, null]))
+  const shownId = computed(() => (asked() && drafts.value[asked()!] ? asked()! : row.value?.certificate.id))
+  const draft = computed(() => (shownId.value ? (drafts.value[shownId.value] ?? null) : null))
+  watch(shownId, () => ([problem.value, trial.value] = [null, null]))
 
   const criteria = computed(() => Object.values(data.value?.criteria ?? {}).flat())
   const names = {
@@ -42,7 +42,7 @@ export function useRules(asked: () => string | undefined) {
     return own ? certificateIssues(own, known.value).map((issue) => sayCertificateIssue(issue, own)) : []
   })
   /** the version after the one in use: another one has come into use since this was begun where it differs */
-  const nextVersion = computed(() => (rowOf(id.value)?.certificate.version ?? 0) + 1)
+  const nextVersion = computed(() => (rowOf(shownId.value)?.certificate.version ?? 0) + 1)
   const isBehind = computed(() => draft.value !== null && data.value !== null && draft.value.version !== nextVersion.value)
   /** the risk of luck over all techniques that the certificate in use asks for */
   const joint = computed(() => {
@@ -95,7 +95,7 @@ export function useRules(asked: () => string | undefined) {
   const retire = () => doing(() => api.post(`/certificates/${row.value!.certificate.id}/${row.value!.retired ? 'give-again' : 'retire'}`))
 
   return {
-    ...{ data, error, loading, reload, problem, drafts, trial, certificates, row, id, draft, names, issues, isBehind, joint, own },
+    ...{ data, error, loading, reload, problem, drafts, trial, certificates, row, shownId, draft, names, issues, isBehind, joint, own },
     ...{ write, begin, rebase, drop, copy, tryOut, use, retire }
   }
 }

@@ -18,7 +18,8 @@ const props = defineProps<{ id?: string }>()
 const session = useSessionStore()
 const router = useRouter()
 const rules = useRules(() => props.id)
-const { data, error, loading, reload, problem, drafts, trial, certificates, row, id, draft, names, issues, isBehind, joint, own } = rules
+const { data, error, loading, reload, problem, drafts, trial, certificates, row, shownId, draft, names, issues, isBehind, joint, own } =
+  rules
 const { write, begin, rebase, drop, tryOut, use, retire } = rules
 const copyName = ref('')
 function copy(): void {
@@ -40,7 +41,7 @@ function copy(): void {
         :key="one.id"
         :to="`/rules/${one.id}`"
         class="flex min-h-11 items-center gap-2 px-2 leading-[1.2] no-underline"
-        :class="one.id === id ? 'bg-ink text-sheet' : 'hover:bg-well'"
+        :class="one.id === shownId ? 'bg-ink text-sheet' : 'hover:bg-well'"
         ><span class="flex-1">{{ one.name }}</span
         ><span v-if="drafts[one.id]" class="text-[14px]">being changed</span></RouterLink
       >

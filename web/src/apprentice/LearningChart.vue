@@ -1,71 +1,46 @@
 <script setup lang="ts">
 import type { AttemptRecord, Standing } from '@peen/core/competency'
-import { CustomChart, LineChart } from 'echarts/charts'
-import { GridComponent, MarkLineComponent } from 'echarts/components'
-import { use, type ComposeOption } from 'echarts/core'
-import type { CustomSeriesOption, LineSeriesOption } from 'echarts/charts'
+import { CustomChart, type CustomSeriesOption, type LineSeriesOption } from 'echarts/charts'
 import type { GridComponentOption } from 'echarts/components'
-import { SVGRenderer } from 'echarts/renderers'
+import { use, type ComposeOption } from 'echarts/core'
 import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import { sayDate } from '../composables/words'
 import { useTheme } from '../composables/useTheme'
+import { attemptAxis, chartFont, colourOf, lineAt } from './chart-look'
 
-use([LineChart, CustomChart, GridComponent, MarkLineComponent, SVGRenderer])
+use([CustomChart])
 
 const props = defineProps<{ standing: Standing; attempts: readonly AttemptRecord[] }>()
 const theme = useTheme()
 const counted = computed(() => props.attempts.filter((attempt) => attempt.counts))
-const EXPECTED = 30
+/** the axis holds what the school expects, and more where there is more */
+const last = computed(() => Math.max(props.standing.expected, props.standing.scores.length))
 
 type Option = ComposeOption<LineSeriesOption | CustomSeriesOption | GridComponentOption>
 const option = computed<Option>(() => {
   void theme.value
-  const css = getComputedStyle(document.documentElement)
-  const colour = (name: string) => css.getPropertyValue(name).trim()
   const { scores, limit, cleanRun } = props.standing
-  const last = Math.max(EXPECTED, scores.length)
-  const font = { fontFamily: 'Encode Sans Variable', fontSize: 16, color: colour('--ink2') }
   return {
     animation: false,
     grid: { left: 34, right: 14, top: 22, bottom: 50 },
-    xAxis: {
-      type: 'value',
-      min: 0,
-      max: last,
-      axisLine: { onZero: true, lineStyle: { color: colour('--ink') } },
-      axisTick: { show: false },
-      splitLine: { show: false },
-      axisLabel: { show: false }
-    },
+    xAxis: attemptAxis(last.value),
     yAxis: {
       type: 'value',
       min: 0,
       max: limit,
       interval: Math.ceil(limit / 4),
-      axisLabel: { ...font, showMaxLabel: true },
-      splitLine: { lineStyle: { color: colour('--line') } }
+      axisLabel: { ...chartFont(), showMaxLabel: true },
+      splitLine: { lineStyle: { color: colourOf('--line') } }
     },
     series: [
       {
         type: 'line',
         step: 'end',
         symbol: 'none',
-        lineStyle: { color: colour('--ink'), width: 2.4 },
+        lineStyle: { color: colourOf('--ink'), width: 2.4 },
         data: [[0, 0], ...scores.map((score, i) => [i + 1, score])],
-        markLine: {
-          silent: true,
-          symbol: 'none',
-          lineStyle: { color: colour('--act'), width: 2.5, type: 'solid' },
-          label: {
-            ...font,
-            color: colour('--act'),
-            fontWeight: 650,
-            position: 'insideStartBottom',
-            formatter: `${limit}: ready to be assessed`
-          },
-          data: [{ yAxis: limit }]
-        }
+        markLine: lineAt(limit, `${limit}: ready to be assessed`, '--act', 'insideStartBottom')
       },
       {
         // each attempt is a hair under the axis: upright when clean, kinked when not
@@ -80,7 +55,7 @@ const option = computed<Option>(() => {
           return {
             type: 'path',
             shape: { pathData: d },
-            style: { fill: 'none', stroke: colour(clean ? '--act' : '--ink'), lineWidth: 2.2 }
+            style: { fill: 'none', stroke: colourOf(clean ? '--act' : '--ink'), lineWidth: 2.2 }
           }
         }
       }
@@ -97,7 +72,7 @@ const words = computed(() => `Learning chart: ${props.standing.score} of ${props
     <VChart class="h-full w-full" :option="option" autoresize />
     <p class="muted absolute right-3 bottom-0 left-9 flex justify-between">
       <span>1st</span><span v-if="standing.attempts">{{ standing.attempts }} so far, last {{ lastDate }}</span
-      ><span>{{ Math.max(30, standing.attempts) }}th</span>
+      ><span>{{ last }}th</span>
     </p>
   </div>
 </template>
