@@ -1,0 +1,211 @@
+// The coat book: its entries in their order, and what is wrong with them, in sentences.
+import type { CoreIssue } from '../error'
+import { dayOf } from './days'
+import { isPaired, placeName, type PatchSide, type PlaceId } from './places'
+import { HAIR } from './rules'
+import type { CoatAct, CoatEntry } from './types'
+
+export type BookIssue = CoreIssue & {
+  /** refused: it cannot be; said: it is kept, and the sentence stands beside it */
+  readonly weight: 'refused' | 'said'
+  readonly entryId: string
+  readonly say: string
+}
+
+/** What is known of the dog that bears on its book; plain dates. */
+export type BookDog = { readonly bornOn: string | null; readonly today: string }
+
+/** Allowed in an entry. Lengths as everywhere in the figure; gaps and holes chosen from what hair can be. */
+export const ENTRY_LIMITS = Object.freeze({
+  lengthMm: { low: 0, high: 300 },
+  uMm: { low: 0.1, high: 20 },
+  gapMm: { low: 0.5, high: 80 },
+  widthMm: { low: 5, high: 300 },
+  share01: { low: 0.01, high: 1 }
+})
+
+/** A day's acts in the order in which they are done: what came in, then the work, then what was measured. */
+const ORDER: readonly CoatAct['kind'][] = ['hole', 'pulled', 'carded', 'cut', 'length', 'gap']
+
+/** Entries by day, and within a day in the order of the work. Stable: what was written first stands first. */
+export function inOrder(entries: readonly CoatEntry[]): readonly CoatEntry[] {
+  return [...entries].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : ORDER.indexOf(a.act.kind) - ORDER.indexOf(b.act.kind)))
+}
+
+/** The sides an entry speaks of: `both` is left and right; a place with one side has a middle, whatever was said. */
+export function sidesMeant({ place, side }: Pick<CoatEntry, 'place' | 'side'>): readonly PatchSide[] {
+  if (!isPaired(place)) return ['middle']
+  return side === 'left' || side === 'right' ? [side] : ['left', 'right']
+}
+
+/** What cannot be in one entry by itself: refused before it is kept. Empty where all is well. */
+export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): readonly BookIssue[] {
+  const found: BookIssue[] = []
+  const refuse = (code: string, path: string, got: unknown, limit: string, say: string) =>
+    found.push({ code, path, got, limit, say, weight: 'refused', entryId: entry.id })
+  const what = `${placeName(entry.place)}, ${entry.on}`
+  if (bornOn !== null && entry.on < bornOn)
+    refuse(
+      'beforeBirth',
+      'on',
+      entry.on,
+      `${bornOn}, its birth, or later`,
+      `${what}: the dog was born on ${bornOn}. Nothing was done to its coat before.`
+    )
+  if (entry.on > today)
+    refuse(
+      'notYet',
+      'on',
+      entry.on,
+      `${today} or earlier`,
+      `${what}: this day has not come. The book holds what was done; what is planned stands in the what-ifs.`
+    )
+  const { act } = entry
+  const range = (path: string, value: number, { low, high }: { low: number; high: number }, unit: string) => {
+    if (!(value >= low && value <= high))
+      refuse(
+        'outOfRange',
+        `act.${path}`,
+        value,
+        `${low} to ${high}${unit}`,
+        `${what}: ${path} is ${value}; allowed is ${low} to ${high}${unit}.`
+      )
+  }
+  if (act.kind === 'pulled' && act.share01 !== undefined) range('share01', act.share01, ENTRY_LIMITS.share01, '')
+  if (act.kind === 'cut') range('toMm', act.toMm, ENTRY_LIMITS.lengthMm, ' mm')
+  if (act.kind === 'cut' && act.share01 !== undefined) range('share01', act.share01, ENTRY_LIMITS.share01, '')
+  if (act.kind === 'hole') range('widthMm', act.widthMm, ENTRY_LIMITS.widthMm, ' mm')
+  if (act.kind === 'length') {
+    range('mm', act.mm, ENTRY_LIMITS.lengthMm, ' mm')
+    range('uMm', act.uMm, ENTRY_LIMITS.uMm, ' mm')
+  }
+  if (act.kind === 'gap') {
+    range('mm', act.mm, ENTRY_LIMITS.gapMm, ' mm')
+    if (act.olderOn >= act.newerOn)
+      refuse(
+        'gapOrder',
+        'act.newerOn',
+        act.newerOn,
+        `a day after ${act.olderOn}`,
+        `${what}: the longer layer was pulled before the shorter one, so ${act.newerOn} must lie after ${act.olderOn}.`
+      )
+    else if (act.newerOn > entry.on)
+      refuse(
+        'gapOrder',
+        'act.newerOn',
+        act.newerOn,
+        `${entry.on} or earlier`,
+        `${what}: a layer pulled on ${act.newerOn} cannot be measured on ${entry.on}.`
+      )
+  }
+  return found
+}
+
+/**
+ * What the book as a whole says that does not fit together: refused entries, and what is kept but said. Entries come as they were
+ * written; the model puts them in their order by day.
+ */
+export function bookIssues(entries: readonly CoatEntry[], dog: BookDog): readonly BookIssue[] {
+  const refused = entries.flatMap((entry) => entryIssues(entry, dog))
+  const kept = entries.filter(({ id }) => !refused.some(({ entryId }) => entryId === id))
+  return [...refused, ...outOfOrder(kept), ...twiceMeasured(kept), ...shrunk(kept)]
+}
+
+const said = (entry: CoatEntry, code: string, path: string, got: unknown, limit: string, say: string): BookIssue => ({
+  code,
+  path,
+  got,
+  limit,
+  say,
+  weight: 'said',
+  entryId: entry.id
+})
+
+function outOfOrder(entries: readonly CoatEntry[]): readonly BookIssue[] {
+  const latest = new Map<PlaceId, string>()
+  return entries.flatMap((entry) => {
+    const before = latest.get(entry.place) ?? entry.on
+    if (entry.on >= before) latest.set(entry.place, entry.on)
+    if (entry.on >= before) return []
+    const say = `${placeName(entry.place)}, ${entry.on}, was written after an entry of ${before}: it is counted on its own day.`
+    return [said(entry, 'outOfOrder', 'on', entry.on, `${before} or later`, say)]
+  })
+}
+
+const patchKeys = (entry: CoatEntry) => sidesMeant(entry).map((side) => `${entry.place} ${side}`)
+
+function twiceMeasured(entries: readonly CoatEntry[]): readonly BookIssue[] {
+  const seen = new Map<string, number>()
+  return entries.flatMap((entry) => {
+    const { act } = entry
+    if (act.kind !== 'length') return []
+    const issues = patchKeys(entry).flatMap((key) => {
+      const before = seen.get(`${key} ${entry.on}`)
+      seen.set(`${key} ${entry.on}`, act.mm)
+      if (before === undefined) return []
+      return [
+        said(
+          entry,
+          'measuredTwice',
+          'act.mm',
+          act.mm,
+          'one length a day at a place',
+          `${placeName(entry.place)} was measured twice on ${entry.on}, ${before} and ${act.mm} mm: both are kept and weighed; two on one day tell nothing of growth.`
+        )
+      ]
+    })
+    return issues.slice(0, 1)
+  })
+}
+
+/** Hair that nobody touched does not get shorter: by more than both readings could be wrong together. */
+function shrunk(entries: readonly CoatEntry[]): readonly BookIssue[] {
+  const last = new Map<string, { on: string; mm: number; uMm: number }>()
+  return inOrder(entries).flatMap((entry) => {
+    const { act, on, place } = entry
+    const issues: BookIssue[] = []
+    for (const key of patchKeys(entry)) {
+      if (act.kind === 'length') {
+        const before = last.get(key)
+        if (before && on > before.on && act.mm < before.mm - 2 * Math.hypot(act.uMm, before.uMm))
+          issues.push(
+            said(
+              entry,
+              'shorter',
+              'act.mm',
+              act.mm,
+              `about ${before.mm} mm or more`,
+              `${placeName(place)} stood at ${before.mm} mm on ${before.on} and ${act.mm} mm on ${on}, and nothing is written between: something was pulled or cut, or one reading is wrong. It is not counted as growth.`
+            )
+          )
+        last.set(key, { on, mm: act.mm, uMm: act.uMm })
+      } else if (act.kind === 'pulled' || act.kind === 'cut') last.delete(key)
+    }
+    return issues.slice(0, 1)
+  })
+}
+
+/** Days since the last pull at a place under which nothing can have grown long enough to grip again, for a fresh layer. */
+export function pulledTooSoon(entries: readonly CoatEntry[], sproutDays: number, mmPerDay: number): readonly BookIssue[] {
+  const last = new Map<string, string>()
+  return inOrder(entries).flatMap((entry) => {
+    if (entry.act.kind !== 'pulled') return []
+    const soon = sproutDays + HAIR.gripMm / mmPerDay
+    const issues = patchKeys(entry).flatMap((key) => {
+      const before = last.get(key)
+      if (entry.act.kind === 'pulled' && entry.act.how === 'all') last.set(key, entry.on)
+      if (before === undefined || dayOf(entry.on) - dayOf(before) >= soon) return []
+      return [
+        said(
+          entry,
+          'nothingToPull',
+          'on',
+          entry.on,
+          `about ${Math.ceil(soon)} days after ${before}`,
+          `${placeName(entry.place)} was pulled bare on ${before}: on ${entry.on} nothing can be long enough to grip.`
+        )
+      ]
+    })
+    return issues.slice(0, 1)
+  })
+}

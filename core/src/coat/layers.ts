@@ -1,0 +1,126 @@
+// What one act makes of the layers of a place. Pure: layers in, layers out, shares always sum to one.
+import type { CoatAct, Growing, Hole, Layer, Pull, Step } from './types'
+import { HAIR, type CoatRules } from './rules'
+
+const round = (share: number) => Math.round(share * 1e9) / 1e9
+const NOTHING = 1e-6
+
+/** The length of a layer on a day, mm: nothing until it sprouts, then on at the dog's rate as far as the hair goes. */
+export function lengthOn(layer: Pick<Layer, 'day0' | 'mm0'>, day: number, { mmPerDay, terminalMm }: Growing): number {
+  return Math.min(Math.max(terminalMm, layer.mm0), layer.mm0 + Math.max(0, day - layer.day0) * mmPerDay)
+}
+
+/**
+ * Days from pulling until hair stands at a length. Inverse of `lengthOn`.
+ * @param mm length, 0 or more @returns days, rounded up; null where the hair never gets so long
+ * @example 20 mm at 0.3 mm a day after four weeks' sprouting: 95 days
+ */
+export function daysToLength(mm: number, { mmPerDay, sproutDays, terminalMm }: Growing): number | null {
+  if (mm > terminalMm) return null
+  // 20 / 0.3 is a hair over its own quotient in floating point: what is whole stays whole
+  return Math.ceil(sproutDays + mm / mmPerDay - 1e-9)
+}
+
+export function shareOf(how: Pull, rules: CoatRules): number {
+  return how === 'all' ? 1 : how === 'half' ? rules.half01 : rules.lightRoll01
+}
+
+/** Takes a share of what can be gripped, the longest first, the oldest of those that are equally long; it sprouts again later. */
+export function pull(layers: readonly Layer[], share01: number, day: number, growing: Growing): readonly Layer[] {
+  const order = layers
+    .map((layer) => ({ layer, mm: lengthOn(layer, day, growing) }))
+    .filter(({ mm }) => mm >= HAIR.gripMm)
+    .sort((a, b) => b.mm - a.mm || a.layer.bornDay - b.layer.bornDay)
+    .map(({ layer }) => layer)
+  let left = order.reduce((sum, layer) => sum + layer.share01, 0) * share01
+  if (left < NOTHING) return layers
+  const taken = new Map<Layer, number>()
+  for (const layer of order) {
+    const from = Math.min(left, layer.share01)
+    if (from < NOTHING) break
+    taken.set(layer, from)
+    left -= from
+  }
+  const kept = layers.flatMap((layer) => {
+    const rest = round(layer.share01 - (taken.get(layer) ?? 0))
+    return rest > NOTHING ? [{ ...layer, share01: rest }] : []
+  })
+  const fresh: Layer = {
+    share01: round(1 - kept.reduce((sum, layer) => sum + layer.share01, 0)),
+    bornDay: day,
+    day0: day + growing.sproutDays,
+    mm0: 0,
+    cutDay: null,
+    assumed: false
+  }
+  return merged([...kept, fresh], growing)
+}
+
+/** Cuts everything longer than `toMm` to it; where only a share is cut, that share of every layer that is longer. */
+export function cut(layers: readonly Layer[], toMm: number, share01: number, day: number, growing: Growing): readonly Layer[] {
+  return merged(
+    layers.flatMap((layer) => {
+      const mm = lengthOn(layer, day, growing)
+      if (mm <= toMm || mm === 0) return [layer]
+      const shorter = round(layer.share01 * share01)
+      const short: Layer = { ...layer, share01: shorter, day0: day, mm0: toMm, cutDay: day }
+      const rest = round(layer.share01 - shorter)
+      return rest > NOTHING ? [{ ...layer, share01: rest }, short] : [short]
+    }),
+    growing
+  )
+}
+
+/**
+ * Hair that was pulled on the same day and cut on the same day to the same length is one layer. Shortest first: all hair of a place
+ * grows alike, so that the order holds on every day until the next act.
+ */
+function merged(layers: readonly Layer[], { mmPerDay }: Growing): readonly Layer[] {
+  const found = new Map<string, Layer>()
+  for (const layer of layers) {
+    if (layer.share01 < NOTHING) continue
+    const key = `${layer.bornDay} ${layer.cutDay} ${layer.day0} ${layer.mm0}`
+    const known = found.get(key)
+    found.set(key, known ? { ...known, share01: round(known.share01 + layer.share01) } : layer)
+  }
+  const began = (layer: Layer) => layer.day0 - layer.mm0 / mmPerDay
+  return [...found.values()].sort((a, b) => began(b) - began(a))
+}
+
+/** The undercoat on a day, a share of the full one: what carding took is back in twelve weeks. */
+export function undercoatOn({ undercoat01, day }: Pick<Step, 'undercoat01' | 'day'>, on: number): number {
+  return Math.min(1, undercoat01 + Math.max(0, on - day) / HAIR.undercoatDays)
+}
+
+/** What a place is after an act. What only measures changes nothing. */
+export function after(step: Step, act: CoatAct, day: number, growing: Growing, rules: CoatRules): Step {
+  const undercoat01 = undercoatOn(step, day)
+  const now = { ...step, day, undercoat01 }
+  switch (act.kind) {
+    case 'pulled': {
+      const share01 = act.share01 ?? shareOf(act.how, rules)
+      // where everything comes out, a hole that can be gripped comes out with it and is none any more
+      const holes = share01 < 1 ? step.holes : step.holes.filter((hole) => lengthOn(hole, day, growing) < HAIR.gripMm)
+      return { ...now, layers: pull(step.layers, share01, day, growing), holes }
+    }
+    case 'carded':
+      return { ...now, undercoat01: undercoat01 * (1 - HAIR.carded01) }
+    case 'cut':
+      return {
+        ...now,
+        layers: cut(step.layers, act.toMm, act.share01 ?? 1, day, growing),
+        holes: step.holes.filter((hole) => lengthOn(hole, day, growing) < act.toMm)
+      }
+    case 'hole':
+      return { ...now, holes: [...step.holes, holeOf(act, day, growing)] }
+    case 'length':
+    case 'gap':
+      return step
+  }
+}
+
+function holeOf({ widthMm, cause }: Extract<CoatAct, { kind: 'hole' }>, day: number, { sproutDays }: Growing): Hole {
+  return cause === 'matCut'
+    ? { widthMm, sinceDay: day, day0: day, mm0: HAIR.matMm }
+    : { widthMm, sinceDay: day, day0: day + sproutDays, mm0: 0 }
+}

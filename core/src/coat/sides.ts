@@ -1,0 +1,61 @@
+// Left against right: how many days one side is behind the other, layer by layer.
+import { lengthOn } from './layers'
+import type { Growing, Layer } from './types'
+import { HAIR } from './rules'
+
+/** How far apart two sides are. Days above nought: the left is behind, its hair is younger. */
+export type Lag = {
+  /** of the layer that is furthest out of step, signed, whole days */
+  readonly days: number
+  /** its share of the coat */
+  readonly share01: number
+  /** how much shorter the left stands there, mm; below nought the right is shorter */
+  readonly mm: number
+  /** over the whole coat, signed */
+  readonly meanDays: number
+}
+
+export const IN_STEP: Lag = Object.freeze({ days: 0, share01: 0, mm: 0, meanDays: 0 })
+
+/**
+ * Both sides' hair is laid side by side from the youngest to the oldest, share against share (the transport of least cost between two
+ * distributions on a line), and the largest difference in growing time that holds for at least a twentieth of the coat is the lag.
+ * @param left @param right layers as a step holds them, shortest first. Growing time is days since the pull; for hair that stands, what its length took: hair at its terminal length is in step with older hair.
+ */
+export function lagOf(left: readonly Layer[], right: readonly Layer[], day: number, growing: Growing): Lag {
+  let [meanDays, touched] = [0, 0]
+  let [i, j, usedA, usedB] = [0, 0, 0, 0]
+  while (i < left.length && j < right.length) {
+    const share01 = Math.min(left[i].share01 - usedA, right[j].share01 - usedB)
+    const days = growingTime(right[j], day, growing) - growingTime(left[i], day, growing)
+    meanDays += share01 * days
+    const bucket = Math.min(BUCKETS - 1, Math.max(0, Math.round(days) + BUCKETS / 2))
+    if (shares[bucket] === 0) order[touched++] = bucket
+    shares[bucket] += share01
+    lengths[bucket] = lengthOn(right[j], day, growing) - lengthOn(left[i], day, growing)
+    usedA += share01
+    usedB += share01
+    if (left[i].share01 - usedA < 1e-9) [i, usedA] = [i + 1, 0]
+    if (right[j].share01 - usedB < 1e-9) [j, usedB] = [j + 1, 0]
+  }
+  let [days, share01, mm] = [0, 0, 0]
+  for (let k = 0; k < touched; k++) {
+    const bucket = order[k]
+    const apart = bucket - BUCKETS / 2
+    if (shares[bucket] >= HAIR.sidesLeast01 - 1e-9 && Math.abs(apart) > Math.abs(days))
+      [days, share01, mm] = [apart, shares[bucket], lengths[bucket]]
+    shares[bucket] = 0
+  }
+  return { days, share01, mm, meanDays }
+}
+
+// differences by whole days, swept after each use: this is asked for every place on every day
+const BUCKETS = 8192
+const shares = new Float64Array(BUCKETS)
+const lengths = new Float64Array(BUCKETS)
+const order = new Int32Array(BUCKETS)
+
+function growingTime(layer: Layer, day: number, growing: Growing): number {
+  const mm = lengthOn(layer, day, growing)
+  return mm > 0 ? growing.sproutDays + mm / growing.mmPerDay : Math.min(growing.sproutDays, day - layer.bornDay)
+}
