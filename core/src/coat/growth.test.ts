@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import jStat from 'jstat'
 import { describe, expect, it } from 'vitest'
+import { normalDraw, randomFrom } from '../stats'
 import { daysOfGap, GROWTH_PRIOR, growthAt, growthOf, PLACES_SD, rateOfGap, slopeOf, type RateFound } from './growth'
 import { historyOf, ratesFrom, stepOn } from './history'
 import { lengthOn } from './layers'
@@ -107,9 +108,9 @@ describe('a dog’s own rate', () => {
   })
   it('covers the true rate in about 95 of 100 dogs whose rates come from the prior', () => {
     // Ref: simulation; a 95 % interval holds the truth in 95 %: 4000 dogs, binomial sd .35 %
-    let [held, seed] = [0, 12345]
-    const uniform = () => ((seed = (seed * 1103515245 + 12345) % 2147483648) + 0.5) / 2147483648
-    const normal = () => jStat.normal.inv(uniform(), 0, 1)
+    let held = 0
+    const random = randomFrom(12345)
+    const normal = () => normalDraw(random)
     const dogs = 4000
     for (let i = 0; i < dogs; i++) {
       const truth = 0.3 + 0.08 * normal()

@@ -100,7 +100,7 @@ describe('warnings', () => {
   it('soft share over the limit on a stripped place only', () => {
     const stripped = [
       entry('2026-01-20', 'chest', 'middle', pulled('all')),
-      entry('2026-03-10', 'chest', 'middle', { kind: 'cut', toMm: 9 })
+      entry('2026-03-10', 'chest', 'middle', { kind: 'cut', toMm: 4 })
     ]
     expect(kinds(stripped)).toEqual(['soft'])
     expect(kinds([entry('2026-03-10', 'back', 'both', { kind: 'cut', toMm: 3.2 })])).toEqual([])
