@@ -1,6 +1,7 @@
 // What Peen ships as data. Types come from core; contract validates the shapes when they enter the database.
 import type { AdviceRule } from '@peen/core/advice'
 import type { Certificate } from '@peen/core/certify'
+import type { CoatWorks } from '@peen/core/coat'
 import type { BodyType, Coat, Colouring, DrawnRegion, Fault, FaultKind, ShapeKind, ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import type { TrimFit } from '@peen/core/setup'
@@ -28,6 +29,7 @@ import certificateScissoring from './certificates/scissoring.json'
 import certificateSporting from './certificates/sporting.json'
 import certificateStripping from './certificates/stripping.json'
 import certificateTerriersStripped from './certificates/terriers-stripped.json'
+import coatWorkData from './coat-work.json'
 import coatData from './coats.json'
 import colourData from './colours.json'
 import drawnFaultData from './drawn-faults.json'
@@ -86,6 +88,8 @@ export const standards = [
   standardLongCoat
 ] as unknown as readonly Standard[]
 /** which coats a trim can be cut in */
+/** What each technique does to the coat; what is not named takes no hair. */
+export const coatWorks = coatWorkData as unknown as CoatWorks
 export const trimFits = trimFitData as unknown as readonly TrimFit[]
 /** One pattern first, then the four families, then groups of trims. */
 export const certificates = [

@@ -11,6 +11,7 @@ import { authRoutes, COOKIE, whoIs } from './features/auth'
 import { certificateRoutes } from './features/certificates'
 import { certifyRoutes } from './features/certify'
 import { admissionRoutes } from './features/admission'
+import { coatRoutes } from './features/coat'
 import { dayRoutes } from './features/day'
 import { dogRoutes } from './features/dogs'
 import { floorRoutes } from './features/floor'
@@ -35,6 +36,7 @@ export const ROUTES: readonly Route[] = [
   ...liveRoutes,
   ...apprenticeRoutes,
   ...dogRoutes,
+  ...coatRoutes,
   ...dayRoutes,
   ...admissionRoutes,
   ...visitRoutes,

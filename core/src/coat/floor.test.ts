@@ -74,6 +74,13 @@ describe('what an attempt writes into the book', () => {
     })
     expect(entriesOfWork(work('cylinder-leg', { toolId: 'scissors-straight', regions: ['tail'] }), day)).toEqual([])
   })
+  it('a clipper that only skims a place leaves what the trim leaves there', () => {
+    const skimmed = entriesOfWork(work('body-clip', { toolId: 'blade-7f', direction: 'with', regions: ['foreleg'] }), day)
+    expect(skimmed[0].act).toEqual({ kind: 'cut', toMm: 25 })
+  })
+  it('scissor work done with fingers is a light roll', () => {
+    expect(entriesOfWork(work('cylinder-leg', { regions: ['foreleg'] }), day)[0].act).toEqual({ kind: 'pulled', how: 'lightRoll' })
+  })
   it('what hurts to pull and is scissored is recorded as cut', () => {
     expect(entriesOfWork(work('comfort-first', { toolId: 'scissors-straight', regions: ['beard'] }), day)[0].act).toEqual({
       kind: 'cut',

@@ -63,12 +63,24 @@ function actOf(does: CoatWork, place: PlaceId, tool: Tool | undefined, direction
   if (does.does === 'card') return { kind: 'carded' }
   // where it hurts to pull it is scissored instead, and recorded as cut
   const cuts = tool !== undefined && tool.kind !== 'hand' && tool.kind !== 'brush'
-  if (does.does === 'cut' || cuts) {
-    const left = tool && tool.lengthMm !== null ? lengthLeft(tool, direction ?? 'with') : null
-    const toMm = left?.allowed ? left.lengthMm : tool?.kind === 'scissors' || !tool ? day.lengthsMm[place as RegionId] : undefined
-    return toMm === undefined || !cuts ? null : { kind: 'cut', toMm }
+  if (cuts) {
+    const toMm = leftAt(place, tool, direction, day)
+    return toMm === null ? null : { kind: 'cut', toMm }
   }
+  // scissor work of a trim that is done with fingers is a little of the longest hair
+  if (does.does === 'cut') return tool?.kind === 'hand' ? { kind: 'pulled', how: 'lightRoll' } : null
   return { kind: 'pulled', how: does.does === 'pull' ? (does.inTrim?.[day.standardId] ?? does.how) : 'all' }
+}
+
+/** Where a trim leaves so much more than the tool, the tool only skims the edge of the place, mm. Chosen. */
+const SKIMS_MM = 8
+
+/** What a tool leaves at a place, mm: its own length, or the trim's where scissors shape it or the clipper only runs out over it. */
+function leftAt(place: PlaceId, tool: Tool, direction: Direction | null, day: FloorDay): number | null {
+  const planned = day.lengthsMm[place as RegionId] ?? null
+  const left = tool.lengthMm !== null ? lengthLeft(tool, direction ?? 'with') : null
+  if (!left?.allowed) return tool.kind === 'scissors' ? planned : null
+  return planned !== null && planned > left.lengthMm + SKIMS_MM ? planned : left.lengthMm
 }
 
 /** Holes and missing hair that came in with the dog. Mats still in the coat are no holes. */

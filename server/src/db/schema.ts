@@ -1,6 +1,7 @@
 import type { DogFact } from '@peen/core/advice'
 import type { CertificateRule, Finding } from '@peen/core/certify'
 import type { Found, Standing } from '@peen/core/checkin'
+import type { CoatRules } from '@peen/core/coat'
 import type { StandingRules } from '@peen/core/competency'
 import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
@@ -10,6 +11,7 @@ import type { CheckIn, Closing, DogProfileMore, Role } from '@peen/contract'
 import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
 
+export * from './schema-coat'
 export * from './schema-competency'
 export * from './schema-library'
 export * from './schema-pictures'
@@ -30,6 +32,8 @@ export const school = mysqlTable('school', {
   rounds: json('rounds').$type<RoundsRules>(),
   /** risks and attempts by which charts are made; null where nobody has changed them */
   competency: json('competency').$type<StandingRules>(),
+  /** limits of the coat book; null where nobody has changed them */
+  coat: json('coat').$type<CoatRules>(),
   /** by which code derived tables were filled last */
   derivedBy: int('derived_by')
 })

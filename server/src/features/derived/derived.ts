@@ -8,6 +8,7 @@ import { tables, type Database, type Reader } from '../../db'
 import { DERIVED_BY, standardOf } from '../school'
 import { majorFaults } from '../techniques'
 import { rebuildCharts, storeCharts } from './charts'
+import { storeCoat } from './coat'
 
 export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
   const found = new Map<string, PracticeEvent[]>(sessionIds.map((id) => [id, []]))
@@ -26,10 +27,15 @@ export function eventFrom(row: typeof tables.events.$inferSelect): PracticeEvent
 }
 
 /** The attempts of one session, folded again from its events. */
-async function rebuildAttempts(db: Reader, sessionId: string): Promise<void> {
-  const session = (await db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
-  const events = (await eventsOf(db, [sessionId])).get(sessionId)!
+async function rebuildAttempts(db: Reader, session: typeof tables.sessions.$inferSelect): Promise<void> {
+  const events = (await eventsOf(db, [session.id])).get(session.id)!
   await writeAttempts(db, session, countedAttempts(foldSession(events), await majorFaults(db)))
+}
+
+/** What one session wrote into the coat book, made again: after its events, its check-in or a mark of it changed. */
+export async function rebuildCoat(db: Reader, sessionId: string): Promise<void> {
+  const session = (await db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
+  await storeCoat(db, session, (await eventsOf(db, [sessionId])).get(sessionId)!)
 }
 
 /** Writes the attempts of one session in place of those that were there, and what the charts of its apprentice come to. */
@@ -110,8 +116,11 @@ export async function deriveWhereOld(db: Database): Promise<void> {
 export async function rebuildAll(db: Database): Promise<void> {
   await db.delete(tables.attempts)
   await db.delete(tables.gradingResults)
-  for (const { id } of await db.select({ id: tables.sessions.id }).from(tables.sessions)) await rebuildAttempts(db, id)
+  await db.delete(tables.coatFromSessions)
+  const sessions = await db.select().from(tables.sessions)
+  for (const session of sessions) await rebuildAttempts(db, session)
   await rebuildCharts(db)
   for (const { id } of await db.select({ id: tables.gradings.id }).from(tables.gradings)) await rebuildResult(db, id)
+  for (const { id } of sessions) await rebuildCoat(db, id)
   await db.update(tables.school).set({ derivedBy: DERIVED_BY })
 }

@@ -1,2 +1,13 @@
 export { attemptRows, rebuildCharts, recordFrom, standingRules } from './charts'
-export { computeResult, deriveWhereOld, gradedBy, eventFrom, eventsOf, rebuildAll, storeAttempts, storeResult } from './derived'
+export {
+  computeResult,
+  deriveWhereOld,
+  gradedBy,
+  eventFrom,
+  eventsOf,
+  rebuildAll,
+  rebuildCoat,
+  storeAttempts,
+  storeResult
+} from './derived'
+export { storeCoat } from './coat'

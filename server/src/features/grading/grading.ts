@@ -8,7 +8,7 @@ import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
-import { computeResult, eventsOf, gradedBy, storeResult } from '../derived'
+import { computeResult, eventsOf, gradedBy, rebuildCoat, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { foundIn, houseOfVisit, outsideOf, sessionRow, stepsOfVisit } from '../practice'
 import { houseOf } from '../school'
@@ -231,6 +231,7 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
       ids: { grading: id, session: grading.sessionId, standard: grading.standardId, standardVersion: grading.standardVersion, version }
     })
     await storeResult(tx, id, result)
+    await rebuildCoat(tx, grading.sessionId)
     return result
   })
 }

@@ -6,7 +6,7 @@ import { eq } from 'drizzle-orm'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
 import { sha256 } from '../audit'
-import { eventsOf, storeAttempts } from '../derived'
+import { eventsOf, storeAttempts, storeCoat } from '../derived'
 import { majorFaults } from '../techniques'
 import { allow, whyLate, type Facts } from './allow'
 import { markInstructorsParts } from './instructor'
@@ -50,6 +50,7 @@ export async function recordEvents(
       }
     }
     await updateAttempts(tx, session, before, stored)
+    if (changesCoat(stored.slice(before.length))) await storeCoat(tx, session, stored)
     return { answers, status: answers.length === 1 ? statuses[0] : 200 }
   })
 }
@@ -66,6 +67,18 @@ async function updateAttempts(
   const counted = countedAttempts(foldSession(after), major)
   if (JSON.stringify(counted) !== JSON.stringify(countedAttempts(foldSession(before), major))) await storeAttempts(tx, session, counted)
 }
+
+/** Kinds that say that hair was taken, or take it back. */
+const COAT_KINDS: ReadonlySet<string> = new Set([
+  'attemptEnded',
+  'attemptsConfirmed',
+  'instructorFinished',
+  'ranOut',
+  'undone',
+  'attemptReopened',
+  'lateConfirmed'
+])
+const changesCoat = (events: readonly PracticeEvent[]) => events.some(({ kind }) => COAT_KINDS.has(kind))
 
 async function recordOne(facts: Facts, raw: unknown): Promise<EventAnswer> {
   const checked = check(eventSchema as never, raw)

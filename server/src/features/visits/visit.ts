@@ -6,6 +6,7 @@ import { sheetCaseOf, sheetOf, type SheetCase } from '@peen/core/setup'
 import { and, desc, eq, lt, ne } from 'drizzle-orm'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
+import { rebuildCoat } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { foundIn, houseAtGate, sessionRow } from '../practice'
 import { houseOf, rackOf, standardOf } from '../school'
@@ -88,6 +89,7 @@ async function change(
       .update(tables.sessions)
       .set({ ...set, setupVersion: version + 1 })
       .where(eq(tables.sessions.id, id))
+    if (set.found) await rebuildCoat(tx, id)
     return { version: version + 1 }
   })
 }

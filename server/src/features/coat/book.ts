@@ -1,0 +1,182 @@
+// One dog's coat book: its page, what is written into it, what is struck, what the coat is kept for.
+import { cutRegionsOf, coatWorks, techniqueById } from '@peen/content'
+import type { CoatAim, CoatPage, CoatStrike, Me, NewCoatEntries, OpenEnds } from '@peen/contract'
+import { COAT_RULES, entryIssues, SPROUT_DAYS, undoneOf, type BookDog, type CoatRules, type Done } from '@peen/core/coat'
+import { foldSession } from '@peen/core/practice'
+import type { Standard } from '@peen/core/standard'
+import { and, desc, eq, inArray } from 'drizzle-orm'
+import { inTransaction, tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { eventsOf } from '../derived'
+import { rememberReading } from '../grading'
+import { allPeople, dogView, fullName } from '../people'
+import { houseOf, newestStandards, rackOf, schoolRow, standardOf } from '../school'
+import { aimOf, aimsOf, linesOf } from './lines'
+
+type DogRow = typeof tables.dogs.$inferSelect
+type Session = typeof tables.sessions.$inferSelect
+
+export async function coatRulesOf(db: Reader): Promise<CoatRules> {
+  return { ...COAT_RULES, ...(await schoolRow(db)).coat }
+}
+
+/** Days until pulled hair shows, by the school's side of the house rule. */
+export async function sproutDaysOf(db: Reader): Promise<number> {
+  return SPROUT_DAYS[(await houseOf(db))['sprout-weeks']] ?? SPROUT_DAYS[0]
+}
+
+/** The book of a dog with everything that its model needs. Whoever reads lengths of another's grading is not blind to it any more. */
+export async function coatPage({ db, clock }: Services, actor: Me, dogId: string): Promise<CoatPage> {
+  const dog = await dogRow(db, dogId)
+  const today = await clock.today()
+  const own = (await linesOf(db, [dogId], actor)).get(dogId)!
+  if (actor.role !== 'apprentice') for (const id of own.readGradings) await rememberReading(db, id, actor.id, await clock.now())
+  const { sessions: s, people: p } = tables
+  const visits = await db
+    .select({ session: s, person: p })
+    .from(s)
+    .innerJoin(p, eq(p.id, s.apprenticeId))
+    .where(eq(s.dogId, dogId))
+    .orderBy(desc(s.onDate), desc(s.id))
+  const [last] = visits.filter(({ session }) => session.onDate <= today)
+  const standards = await newestStandards(db)
+  const usual = standards.find(({ body }) => body.bodyType === dog.bodyType) ?? standards[0]
+  const standard = last ? await standardOf(db, last.session.standardId, last.session.standardVersion) : usual.body
+  const names = new Map(standards.map(({ body }) => [body.id, body.name]))
+  return {
+    dog: dogView(dog),
+    today,
+    isWire: dogView(dog).coatType === 'wire',
+    rules: await coatRulesOf(db),
+    sproutDays: await sproutDaysOf(db),
+    lines: own.lines,
+    aim: aimOf(await aimsOf(db), dogId),
+    planned: visits
+      .filter(({ session }) => session.onDate > today)
+      .map(({ session, person }) => ({
+        sessionId: session.id,
+        onDate: session.onDate,
+        trim: names.get(session.standardId) ?? session.standardId,
+        apprentice: fullName(person)
+      }))
+      .reverse(),
+    standard,
+    rack: await rackOf(db),
+    house: await houseOf(db),
+    openEnds: last ? await openEndsOf(db, last.session, standard, fullName(last.person)) : null,
+    people: (await allPeople(db)).filter(({ active }) => active).map((person) => ({ id: person.id, name: fullName(person) }))
+  }
+}
+
+async function dogRow(db: Reader, id: string): Promise<DogRow> {
+  const row = (await db.select().from(tables.dogs).where(eq(tables.dogs.id, id)))[0]
+  if (!row) throw refuse.notFound('This dog')
+  return row
+}
+
+/** What the last visit left undone, place by place and side by side; null where nothing was begun or nothing is left. */
+export async function openEndsOf(db: Reader, session: Session, standard: Standard, apprentice: string): Promise<OpenEnds | null> {
+  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  if (state.attempts.length === 0) return null
+  const undone = undoneOf(closingSteps(standard), doneIn(state))
+  return undone.length === 0 ? null : { sessionId: session.id, onDate: session.onDate, apprentice, undone }
+}
+
+/** Steps of a trim that take hair, with their places. */
+export function closingSteps({ plan }: Standard) {
+  return plan.steps
+    .filter(({ technique }) => coatWorks[technique])
+    .map(({ technique, label, minutes }) => ({ technique, label, minutes, regions: placesOf(technique) }))
+}
+const placesOf = (technique: string) => {
+  const cuts = cutRegionsOf(technique)
+  return cuts.length > 0 ? cuts : (techniqueById(technique)?.regions ?? [])
+}
+
+function doneIn({ attempts, byInstructor }: ReturnType<typeof foldSession>): readonly Done[] {
+  return [
+    ...attempts
+      .filter(({ ended, cutShort, setting }) => ended && !cutShort && setting === 'live')
+      .map(({ techniqueId, regions, side }) => ({ technique: techniqueId, regions, side })),
+    ...byInstructor.map(({ regions, side }) => ({ technique: null, regions, side }))
+  ]
+}
+
+/** Writes lines into the book. What cannot be is refused with its sentence, and none of the lines is kept. */
+export async function writeEntries({ db, clock }: Services, actor: Me, dogId: string, { entries }: NewCoatEntries) {
+  const at = await clock.now()
+  const today = await clock.today()
+  return inTransaction(db, async (tx) => {
+    const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, dogId)).for('update'))[0]
+    if (!dog) throw refuse.notFound('This dog')
+    const known: BookDog = { bornOn: dog.profile?.bornOn ?? null, today }
+    const wrong = entries.flatMap((entry, i) =>
+      entryIssues(entry, known).map(({ path, say }) => ({ path: `entries.${i}.${path}`, detail: say }))
+    )
+    if (wrong.length > 0) throw refuse.invalid(wrong)
+    const hands = [...new Set(entries.flatMap((entry) => entry.hands ?? []))]
+    const people = new Set((await tx.select({ id: tables.people.id }).from(tables.people)).map(({ id }) => id))
+    if (!hands.every((id) => people.has(id)))
+      throw refuse.invalid([{ path: 'entries', detail: 'Whose hands names somebody who is not of this school.' }])
+    const { coatEntries: e } = tables
+    const there = await tx
+      .select({ id: e.id })
+      .from(e)
+      .where(
+        inArray(
+          e.id,
+          entries.map(({ id }) => id)
+        )
+      )
+    const alreadyThere = new Set(there.map(({ id }) => id))
+    // the same lines sent twice are written once
+    const fresh = entries.filter(({ id }) => !alreadyThere.has(id))
+    if (fresh.length > 0)
+      await tx.insert(e).values(
+        fresh.map(({ id, on, place, side, act, hands: whose }) => ({
+          ...{ id, dogId, place, side, act },
+          onDate: on,
+          hands: whose,
+          by: actor.id,
+          at
+        }))
+      )
+    return { written: fresh.length }
+  })
+}
+
+/** Strikes a line: it counts no more and stays to be read, with who struck it and why. */
+export async function strikeEntry({ db, clock }: Services, actor: Me, dogId: string, { entryId, reason }: CoatStrike) {
+  const { lines } = (await linesOf(db, [(await dogRow(db, dogId)).id], actor)).get(dogId)!
+  const line = lines.find(({ id }) => id === entryId)
+  if (!line) throw refuse.notFound('This line of the coat book')
+  if (line.struck) throw refuse.conflict('struckAlready', `This line is struck already, by ${line.struck.by}: ${line.struck.reason}`)
+  await db.insert(tables.coatStruck).values({ entryId, dogId, reason, by: actor.id, at: await clock.now() })
+  return { struck: entryId }
+}
+
+/** Takes back that a line was struck. */
+export async function unstrikeEntry({ db }: Services, dogId: string, entryId: string) {
+  const { coatStruck: x } = tables
+  await db.delete(x).where(and(eq(x.entryId, entryId), eq(x.dogId, dogId)))
+  return { counts: entryId }
+}
+
+export async function keepAim({ db, clock }: Services, dogId: string, aim: CoatAim): Promise<CoatAim> {
+  await dogRow(db, dogId)
+  const today = await clock.today()
+  const early = (path: 'aimOn' | 'nextOn', label: string) =>
+    aim[path] !== null && aim[path] < today ? [{ path, detail: `${label} is ${aim[path]}; allowed is ${today} or later.` }] : []
+  const wrong = [...early('aimOn', 'The day that counts'), ...early('nextOn', 'Next session')]
+  if (wrong.length > 0) throw refuse.invalid(wrong)
+  await db
+    .insert(tables.coatAims)
+    .values({ dogId, ...aim })
+    .onDuplicateKeyUpdate({ set: aim })
+  return aim
+}
+
+export async function keepCoatRules({ db }: Services, rules: CoatRules): Promise<CoatRules> {
+  await db.update(tables.school).set({ coat: rules })
+  return rules
+}

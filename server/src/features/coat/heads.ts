@@ -1,0 +1,43 @@
+// The coats of all dogs, the one that needs somebody first.
+import type { CoatHead, CoatList, Me } from '@peen/contract'
+import { coatModel, dayOf, warningsOf, worstLag } from '@peen/core/coat'
+import { asc } from 'drizzle-orm'
+import { tables } from '../../db'
+import type { Services } from '../../http'
+import { dogView } from '../people'
+import { coatRulesOf, sproutDaysOf } from './book'
+import { aimOf, aimsOf, linesOf } from './lines'
+
+/** How far ahead a warning is looked for where no day is set, days. Chosen: what can still be mended. */
+const AHEAD_DAYS = 42
+/** Warnings that a list says of one dog. */
+const MOST = 3
+
+export async function coatList({ db, clock }: Services, actor: Me): Promise<CoatList> {
+  const dogs = await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))
+  const today = await clock.today()
+  const [rules, sproutDays, aims] = [await coatRulesOf(db), await sproutDaysOf(db), await aimsOf(db)]
+  const books = await linesOf(
+    db,
+    dogs.map(({ id }) => id),
+    actor
+  )
+  const heads = dogs.map((row): CoatHead => {
+    const dog = dogView(row)
+    const entries = books.get(row.id)!.lines.filter(({ struck }) => struck === null)
+    const model = coatModel({ entries, dog: { bornOn: dog.bornOn, today }, isWire: dog.coatType === 'wire', sproutDays, rules, places: [] })
+    const day = dayOf(today)
+    const worst = worstLag(model, day)
+    return {
+      dog,
+      isStripped: [...model.places.values()].some(({ isStripped }) => isStripped),
+      lastOn: entries.reduce<string | null>((last, { on }) => (last === null || on > last ? on : last), null),
+      lines: entries.length,
+      lag: worst && Math.abs(worst.lag.days) > rules.lagDays ? { place: worst.place, days: worst.lag.days } : null,
+      warnings: warningsOf(model, day, day + AHEAD_DAYS).slice(0, MOST),
+      aim: aimOf(aims, row.id)
+    }
+  })
+  const need = ({ isStripped, warnings }: CoatHead) => (isStripped ? 0 : 10) + (warnings.length > 0 ? 0 : 1)
+  return { today, heads: [...heads].sort((a, b) => need(a) - need(b)) }
+}
