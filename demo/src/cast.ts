@@ -4,6 +4,9 @@ import type { DogProfileMore } from '@peen/contract'
 import type { BurnPlace } from '@peen/core/grade'
 
 export const SEED = 20260414
+/** the coats have a stream of their own: what is added to them moves nothing else */
+export const COATS_SEED = 20260415
+export const OWNERS_SEED = 20260416
 export const TODAY = '2026-04-14'
 /** 10:42 in the school's own zone */
 export const NOW = new Date('2026-04-14T09:42:00.000Z')

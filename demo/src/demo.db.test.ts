@@ -1,5 +1,6 @@
 // The demo school, played through the use cases: what it must show, and that everything derived can be derived again.
-import type { ApprenticeView, FindingView, FloorView } from '@peen/contract'
+import type { ApprenticeView, CoatList, CoatPage, FindingView, FloorView } from '@peen/contract'
+import { coatModel, dayOf, mending, outcomeOf, WHAT_IFS } from '@peen/core/coat'
 import { checkAudit, databaseClock, makeApp, rebuildAll, tables, type Connection } from '@peen/server'
 import { asc, eq } from 'drizzle-orm'
 import type { AddressInfo } from 'node:net'
@@ -86,6 +87,7 @@ describe('the demo school', () => {
         .from(tables.attempts)
         .orderBy(asc(tables.attempts.sessionId), asc(tables.attempts.techniqueId), asc(tables.attempts.setting)),
       charts: await db.select().from(tables.charts).orderBy(asc(tables.charts.apprenticeId), asc(tables.charts.techniqueId)),
+      coats: await db.select().from(tables.coatFromSessions).orderBy(asc(tables.coatFromSessions.sessionId)),
       results: await db.select().from(tables.gradingResults).orderBy(asc(tables.gradingResults.gradingId))
     })
     const before = await snapshot()
@@ -94,6 +96,32 @@ describe('the demo school', () => {
     expect(before.results.length).toBeGreaterThan(30)
     await rebuildAll(db)
     expect(await snapshot()).toEqual(before)
+  })
+
+  it('has a stripped terrier out of step, one rolled in time, one clipped along an unstripped border', async () => {
+    const { heads } = (await (await as('ottilie')).get('/coats')) as unknown as CoatList
+    const of = (name: string) => heads.find(({ dog }) => dog.name === name)!
+    expect(of('Sedge')).toMatchObject({ isStripped: true, lag: { days: 11 } })
+    expect(of('Sedge').warnings.every(({ kind }) => kind === 'outOfStep')).toBe(true)
+    expect(of('Sorrel')).toMatchObject({ isStripped: true, lag: null, warnings: [] })
+    expect(of('Larch').warnings.map(({ kind }) => kind)).toContain('borderUnstripped')
+    expect(of('Flint').warnings.map(({ kind }) => kind)).toContain('hole')
+    expect(of('Bramble').isStripped).toBe(false)
+  })
+
+  it('mends the terrier by half instead of a light roll, before its show', async () => {
+    const lead = await as('ottilie')
+    const { heads } = (await lead.get('/coats')) as unknown as CoatList
+    const sedge = heads.find(({ dog }) => dog.name === 'Sedge')!.dog
+    const page = (await lead.get(`/coats/${sedge.id}`)) as unknown as CoatPage
+    const entries = page.lines.filter(({ struck }) => struck === null)
+    const { rules, sproutDays, isWire, today, aim } = page
+    const model = coatModel({ entries, dog: { bornOn: sedge.bornOn, today }, isWire, sproutDays, rules })
+    const rhythm = { nextDay: dayOf(aim.nextOn!), aimDay: dayOf(aim.aimOn!), everyDays: aim.everyDays }
+    const outcomes = WHAT_IFS.map((id) => outcomeOf(model, rhythm, id))
+    expect(model.growth.n).toBeGreaterThan(1)
+    expect(outcomes.find(({ id }) => id === 'asPlanned')!.worst!.lag.days).toBe(11)
+    expect(mending(outcomes, page.standard.plan.lengthsMm.back!)).toMatchObject({ id: 'halfNext', inStepFrom: rhythm.nextDay, worst: null })
   })
 
   it('certifies with two signatures, never alone, never one’s own', async () => {

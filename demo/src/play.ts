@@ -29,6 +29,7 @@ import {
   DOGS,
   NOW,
   OPENED_MIN_AGO,
+  OWNERS_SEED,
   PASSWORD,
   PLANNED,
   POODLES,
@@ -39,6 +40,8 @@ import {
   UNGRADED,
   ZONE
 } from './cast'
+import { COAT_DOGS, playCoats } from './coats'
+import { chanceFrom } from './random'
 import { scenario, type DemoSession, type Scenario } from './scenario'
 import { gradedAnswers, ratingFor } from './trims'
 
@@ -64,6 +67,7 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
       gradings++
     }
   }
+  const coats = await playCoats(services, plan.ids, actors)
   // the day was opened before the first dog stood on a table
   clock.set(new Date(NOW.getTime() - OPENED_MIN_AGO * 60000))
   await openDay(services, actors.get('ruben')!, TODAY)
@@ -77,7 +81,8 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
     await draftFinding(services, actors.get('anneke')!, body)
   }
   gradings += await secondMarks(services, plan, actors)
-  return { sessions: plan.sessions.length, events: plan.sessions.reduce((sum, session) => sum + session.events.length, 0), gradings }
+  const events = plan.sessions.reduce((sum, session) => sum + session.events.length, coats.events)
+  return { sessions: plan.sessions.length + coats.sessions, events, gradings }
 }
 
 /** A trim that was finished yesterday: its assessor has opened the sheet and takes the pictures today. */
@@ -182,8 +187,9 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
   ])
   await db.insert(tables.roomTables).values(TABLES.map((table) => ({ ...table, id: ids.table.get(table.number)! })))
   await db.insert(tables.cohorts).values(Object.entries(COHORT_START).map(([name, startedOn]) => ({ name, startedOn, endedOn: null })))
-  for (const dog of [...DOGS, ...POODLES]) {
-    const ownerId = dog.owner ? chance.id(NOW) : null
+  const coats = chanceFrom(OWNERS_SEED)
+  for (const dog of [...DOGS, ...POODLES, ...COAT_DOGS]) {
+    const ownerId = dog.owner ? (COAT_DOGS.includes(dog) ? coats : chance).id(NOW) : null
     if (ownerId)
       await db.insert(tables.owners).values({ id: ownerId, givenName: dog.owner!, contact: `${dog.owner!.toLowerCase()}@post.invalid` })
     const { key, owner: _owner, burns, facts, body = 'bearded', profile, ...rest } = dog

@@ -3,7 +3,21 @@ import type { CheckIn, Excusal } from '@peen/contract'
 import { excusedBy, NOTHING_FOUND, type Found } from '@peen/core/checkin'
 import type { EventKind, HelpLevel, Payloads, PracticeEvent } from '@peen/core/practice'
 import type { PlanStep, Standard } from '@peen/core/standard'
-import { APPRENTICES, COHORT_START, DOGS, NOW, POODLES, SEED, STAFF, TABLES, TODAY, TODAYS_TABLES, type Apprentice } from './cast'
+import {
+  APPRENTICES,
+  COATS_SEED,
+  COHORT_START,
+  DOGS,
+  NOW,
+  POODLES,
+  SEED,
+  STAFF,
+  TABLES,
+  TODAY,
+  TODAYS_TABLES,
+  type Apprentice
+} from './cast'
+import { COAT_DOGS } from './coats'
 import { chanceFrom, type Chance } from './random'
 
 export type DemoSession = {
@@ -65,9 +79,11 @@ export function scenario(standard: Standard): Scenario {
     dog: named([...DOGS, ...POODLES].map((dog) => dog.key)),
     table: named(TABLES.map((table) => table.number))
   }
+  const coats = chanceFrom(COATS_SEED)
+  const withCoats: Ids = { ...ids, dog: new Map([...ids.dog, ...COAT_DOGS.map((dog) => [dog.key, coats.id(START_OF_TIME)] as const)]) }
   const sessions = APPRENTICES.flatMap((apprentice, i) => pastSessions(apprentice, i, standard, ids, chance))
   sessions.push(...TODAYS_TABLES.map((today) => todaysSession(today, standard, ids, chance)))
-  return { ids, sessions: sessions.sort((a, b) => (a.onDate < b.onDate ? -1 : a.onDate > b.onDate ? 1 : 0)), chance }
+  return { ids: withCoats, sessions: sessions.sort((a, b) => (a.onDate < b.onDate ? -1 : a.onDate > b.onDate ? 1 : 0)), chance }
 }
 
 function pastSessions(apprentice: Apprentice, index: number, standard: Standard, ids: Ids, chance: Chance): DemoSession[] {
@@ -222,7 +238,7 @@ type Tape = {
 }
 
 /** A tablet at a table: taps with their envelope, in the order they were made. */
-function tapeFor(sessionId: string, by: string, deviceId: string, opened: Date, chance: Chance): Tape {
+export function tapeFor(sessionId: string, by: string, deviceId: string, opened: Date, chance: Chance): Tape {
   const events: PracticeEvent[] = []
   let at = opened
   return {

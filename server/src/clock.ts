@@ -49,8 +49,10 @@ export async function windDemo(db: Database): Promise<void> {
   if (last && last > school.demoNow) await db.update(tables.school).set({ demoNow: last })
 }
 
+export type SettableClock = Clock & { readonly set: (to: Date) => void }
+
 /** A clock that stands where it is put: the demo's loader moves it through eight months. */
-export function settableClock(start: Date, zone: string): Clock & { set: (to: Date) => void } {
+export function settableClock(start: Date, zone: string): SettableClock {
   let at = start
   return {
     now: async () => at,

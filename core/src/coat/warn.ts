@@ -118,11 +118,12 @@ function showsAgain(own: PlaceModel, side: PatchSide, model: CoatModel, fromDay:
 }
 
 function soft(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: number, toDay: number): OneOrBoth | null {
+  // the strips along the border have their own warning
+  if (stripOf(own.place)) return null
   const { history } = own.sides.get(side)!
   for (const day of everyDay(fromDay, toDay)) {
     const { soft01 } = briefOn(history, day)
     if (soft01 <= model.rules.soft01) continue
-    const strip = stripOf(own.place)
     const back = daysToLength(HAIR.gripMm, own.growing)
     return sided(day, side, (which) => ({
       kind: 'soft',
@@ -130,9 +131,7 @@ function soft(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: numbe
       side: which,
       day,
       amount: soft01,
-      say: strip
-        ? `${named(own.place, which)}: the soft line stands ${Math.round(soft01 * STRIP_MM)} mm into its ${STRIP_MM} mm.`
-        : `${named(own.place, which)}: ${percent(soft01)} of the hair was cut since it was pulled and comes back soft.`,
+      say: `${named(own.place, which)}: ${percent(soft01)} of the hair was cut since it was pulled and comes back soft.`,
       mend: `Only pulling it mends it: all the cut hair out, and ${back} days until the new can be gripped.`
     }))
   }

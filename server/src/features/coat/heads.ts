@@ -1,6 +1,6 @@
 // The coats of all dogs, the one that needs somebody first.
 import type { CoatHead, CoatList, Me } from '@peen/contract'
-import { coatModel, dayOf, warningsOf, worstLag } from '@peen/core/coat'
+import { coatModel, dayOf, warningsOf, worstLag, type Warning } from '@peen/core/coat'
 import { asc } from 'drizzle-orm'
 import { tables } from '../../db'
 import type { Services } from '../../http'
@@ -10,8 +10,9 @@ import { aimOf, aimsOf, linesOf } from './lines'
 
 /** How far ahead a warning is looked for where no day is set, days. Chosen: what can still be mended. */
 const AHEAD_DAYS = 42
-/** Warnings that a list says of one dog. */
+/** Warnings that a list says of one dog: one of each kind. */
 const MOST = 3
+const oneOfEach = (warnings: readonly Warning[]) => warnings.filter(({ kind }, i) => warnings.findIndex((one) => one.kind === kind) === i)
 
 export async function coatList({ db, clock }: Services, actor: Me): Promise<CoatList> {
   const dogs = await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))
@@ -34,7 +35,7 @@ export async function coatList({ db, clock }: Services, actor: Me): Promise<Coat
       lastOn: entries.reduce<string | null>((last, { on }) => (last === null || on > last ? on : last), null),
       lines: entries.length,
       lag: worst && Math.abs(worst.lag.days) > rules.lagDays ? { place: worst.place, days: worst.lag.days } : null,
-      warnings: warningsOf(model, day, day + AHEAD_DAYS).slice(0, MOST),
+      warnings: oneOfEach(warningsOf(model, day, day + AHEAD_DAYS)).slice(0, MOST),
       aim: aimOf(aims, row.id)
     }
   })
