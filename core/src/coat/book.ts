@@ -1,6 +1,6 @@
 // The coat book: its entries in their order, and what is wrong with them, in sentences.
 import type { CoreIssue } from '../error'
-import { dayOf } from './days'
+import { dayOf, sayFullDate } from './days'
 import { isPaired, placeName, type PatchSide, type PlaceId } from './places'
 import { HAIR } from './rules'
 import type { CoatAct, CoatEntry } from './types'
@@ -43,14 +43,14 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
   const found: BookIssue[] = []
   const refuse = (code: string, path: string, got: unknown, limit: string, say: string) =>
     found.push({ code, path, got, limit, say, weight: 'refused', entryId: entry.id })
-  const what = `${placeName(entry.place)}, ${entry.on}`
+  const what = `${placeName(entry.place)}, ${sayFullDate(entry.on)}`
   if (bornOn !== null && entry.on < bornOn)
     refuse(
       'beforeBirth',
       'on',
       entry.on,
       `${bornOn}, its birth, or later`,
-      `${what}: the dog was born on ${bornOn}. Nothing was done to its coat before.`
+      `${what}: the dog was born on ${sayFullDate(bornOn)}. Nothing was done to its coat before.`
     )
   if (entry.on > today)
     refuse(
@@ -87,7 +87,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
         'act.newerOn',
         act.newerOn,
         `a day after ${act.olderOn}`,
-        `${what}: the longer layer was pulled before the shorter one, so ${act.newerOn} must lie after ${act.olderOn}.`
+        `${what}: the longer layer was pulled before the shorter one, so ${sayFullDate(act.newerOn)} must lie after ${sayFullDate(act.olderOn)}.`
       )
     else if (act.newerOn > entry.on)
       refuse(
@@ -95,7 +95,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
         'act.newerOn',
         act.newerOn,
         `${entry.on} or earlier`,
-        `${what}: a layer pulled on ${act.newerOn} cannot be measured on ${entry.on}.`
+        `${what}: a layer pulled on ${sayFullDate(act.newerOn)} cannot be measured on ${sayFullDate(entry.on)}.`
       )
   }
   return found
@@ -127,7 +127,7 @@ function outOfOrder(entries: readonly CoatEntry[]): readonly BookIssue[] {
     const before = latest.get(entry.place) ?? entry.on
     if (entry.on >= before) latest.set(entry.place, entry.on)
     if (entry.on >= before) return []
-    const say = `${placeName(entry.place)}, ${entry.on}, was written after an entry of ${before}: it is counted on its own day.`
+    const say = `${placeName(entry.place)}, ${sayFullDate(entry.on)}, was written after an entry of ${sayFullDate(before)}: it is counted on its own day.`
     return [said(entry, 'outOfOrder', 'on', entry.on, `${before} or later`, say)]
   })
 }
@@ -150,7 +150,7 @@ function twiceMeasured(entries: readonly CoatEntry[]): readonly BookIssue[] {
           'act.mm',
           act.mm,
           'one length a day at a place',
-          `${placeName(entry.place)} was measured twice on ${entry.on}, ${before} and ${act.mm} mm: both are kept and weighed; two on one day tell nothing of growth.`
+          `${placeName(entry.place)} was measured twice on ${sayFullDate(entry.on)}, ${before} and ${act.mm} mm: both are kept and weighed; two on one day tell nothing of growth.`
         )
       ]
     })
@@ -175,7 +175,7 @@ function shrunk(entries: readonly CoatEntry[]): readonly BookIssue[] {
               'act.mm',
               act.mm,
               `about ${before.mm} mm or more`,
-              `${placeName(place)} stood at ${before.mm} mm on ${before.on} and ${act.mm} mm on ${on}, and nothing is written between: something was pulled or cut, or one reading is wrong. It is not counted as growth.`
+              `${placeName(place)} stood at ${before.mm} mm on ${sayFullDate(before.on)} and ${act.mm} mm on ${sayFullDate(on)}, and nothing is written between: something was pulled or cut, or one reading is wrong. It is not counted as growth.`
             )
           )
         last.set(key, { on, mm: act.mm, uMm: act.uMm })
@@ -202,7 +202,7 @@ export function pulledTooSoon(entries: readonly CoatEntry[], sproutDays: number,
           'on',
           entry.on,
           `about ${Math.ceil(soon)} days after ${before}`,
-          `${placeName(entry.place)} was pulled bare on ${before}: on ${entry.on} nothing can be long enough to grip.`
+          `${placeName(entry.place)} was pulled bare on ${sayFullDate(before)}: on ${sayFullDate(entry.on)} nothing can be long enough to grip.`
         )
       ]
     })

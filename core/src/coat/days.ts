@@ -1,3 +1,4 @@
+import { format, parseISO } from 'date-fns'
 import { CoreError } from '../error'
 
 const DAY_MS = 86400000
@@ -12,4 +13,14 @@ export function dayOf(date: string): number {
 /** The plain date of a day number. */
 export function dateOf(day: number): string {
   return new Date(day * DAY_MS).toISOString().slice(0, 10)
+}
+
+/** "21 April": a day near the one that is spoken of. */
+export function sayDay(day: number): string {
+  return format(parseISO(dateOf(day)), 'd MMMM')
+}
+
+/** "24 Dec 2021": a day of any year. */
+export function sayFullDate(date: string): string {
+  return format(parseISO(date), 'd MMM yyyy')
 }

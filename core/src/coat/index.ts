@@ -1,4 +1,4 @@
-export { dateOf, dayOf } from './days'
+export { dateOf, dayOf, sayDay, sayFullDate } from './days'
 export {
   isPaired,
   isPlaceId,
@@ -54,3 +54,4 @@ export {
   type TrimPart
 } from './pet'
 export { percentOf, sayDog, sayGrowth, sayPair, sayState, visibleLayers } from './say'
+export { letteredLayers, type LetteredLayer } from './letters'

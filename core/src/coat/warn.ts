@@ -1,5 +1,5 @@
 // What will go wrong while it can still be mended.
-import { dateOf } from './days'
+import { sayDay } from './days'
 import { daysToLength, shareOf } from './layers'
 import { isClipped, isFresh, lagAt, rolledPlaces, stateAt, type CoatModel, type PlaceModel } from './model'
 import { isPaired, placeName, STRIP_MM, stripOf, STRIPS, type PatchSide, type PlaceId } from './places'
@@ -104,8 +104,8 @@ function bare(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: numbe
       side: which,
       day,
       amount: empty01,
-      say: `${named(own.place, which)}: ${percent(empty01)} shows no hair on ${dateOf(day)}.`,
-      mend: `Leave it until hair shows again${shows ? ` on ${dateOf(shows)}` : ''}; stop at a place when skin shows.`
+      say: `${named(own.place, which)}: ${percent(empty01)} shows no hair on ${sayDay(day)}.`,
+      mend: `Leave it until hair shows again${shows ? ` on ${sayDay(shows)}` : ''}; stop at a place when skin shows.`
     }))
   }
   return null
@@ -156,8 +156,8 @@ function past(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: numbe
       amount: days,
       say: isNow
         ? `${named(own.place, which)}: nothing was pulled for ${days} days; the coat is one age and must all come out.`
-        : `${named(own.place, which)}: past rolling from ${dateOf(day)} if nothing is pulled before.`,
-      mend: isNow ? 'Pull it all, both sides in one session, and begin again.' : `Roll it before ${dateOf(day)}.`
+        : `${named(own.place, which)}: past rolling from ${sayDay(day)} if nothing is pulled before.`,
+      mend: isNow ? 'Pull it all, both sides in one session, and begin again.' : `Roll it before ${sayDay(day)}.`
     }))
   }
   return null
@@ -169,7 +169,7 @@ function holesIn(own: PlaceModel, fromDay: number): readonly Warning[] {
       if (hole.isLevel) return []
       let day = fromDay
       while (day < fromDay + 365 && !(stateOn(history, day).holes[i]?.isLevel ?? true)) day++
-      const level = day < fromDay + 365 ? `level with the coat around it on ${dateOf(day)}` : 'not level within a year'
+      const level = day < fromDay + 365 ? `level with the coat around it on ${sayDay(day)}` : 'not level within a year'
       return [
         {
           kind: 'hole',
@@ -211,7 +211,7 @@ function borders(model: CoatModel, fromDay: number): readonly Warning[] {
           side,
           day: last.day,
           amount: soft01,
-          say: `${named(strip.id, side)}: the ${placeName(strip.clipped).toLowerCase()} was clipped on ${dateOf(last.day)} with the ${sideWord(side)}border unstripped; ${Math.round(soft01 * STRIP_MM)} mm of it turn soft.`,
+          say: `${named(strip.id, side)}: the ${placeName(strip.clipped).toLowerCase()} was clipped on ${sayDay(last.day)} with the ${sideWord(side)}border unstripped; ${Math.round(soft01 * STRIP_MM)} mm of it turn soft.`,
           mend: `Strip ${STRIP_MM} mm along the border before the clipper comes here again.`
         }
       ]

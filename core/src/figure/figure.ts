@@ -256,7 +256,8 @@ function usedSlots({ layer, ids, weights }: GriddedLayer): readonly number[] {
 // everything a layer's own pixels depend on; that its outline or its light moved is told apart
 function signOf(table: CoatTable, used: readonly number[], dents: readonly Dent[], worn: Worn, view: View, every: number): string {
   const faults = dents.length > 0 ? JSON.stringify(worn.faults) : ''
-  return `${used.map((slot) => table.length[slot]).join()}|${table.grownMm}|${faults}|${view.scale},${view.originX},${view.originY}|${every}`
+  const ages = used.some((slot) => table.ages[slot]) ? JSON.stringify(used.map((slot) => table.ages[slot])) : ''
+  return `${used.map((slot) => table.length[slot]).join()}|${table.grownMm}|${faults}|${ages}|${view.scale},${view.originX},${view.originY}|${every}`
 }
 
 function strokeView(spec: FigureSpec, { widen }: RootPlan, every: number) {

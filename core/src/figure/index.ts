@@ -9,6 +9,8 @@ export {
   sizedTo,
   standShare,
   USUAL_MM_PER_DAY,
+  type Aged,
+  type AgedHair,
   type Coat,
   type DrawnRegion,
   type Fault,

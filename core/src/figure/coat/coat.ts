@@ -28,7 +28,14 @@ export type Worn = {
   readonly faults?: readonly Fault[]
   readonly days?: number
   readonly mmPerDay?: number
+  /** places whose hair is of several ages: each hair is drawn at its own length, under the length of the place as outline */
+  readonly ages?: Aged
+  readonly agesB?: Aged
 }
+
+/** Hair of one age at a place: its share, its length (mm, at most the place's own), and a colour (RGB 0..255) to tell it by. */
+export type AgedHair = { readonly share01: number; readonly mm: number; readonly rgb?: readonly [number, number, number] }
+export type Aged = Readonly<Partial<Record<DrawnRegion, readonly AgedHair[]>>>
 
 /** Growth of hair to begin with, mm a day. Of the order reported for dogs; design.md, trade.md section 7 (from memory). */
 export const USUAL_MM_PER_DAY = 0.3
@@ -44,7 +51,12 @@ export type CoatTable = {
   readonly cos: Float32Array
   /** mm that grew since scissors and clipper went over it */
   readonly grownMm: number
+  /** of the slots whose hair is of several ages; undefined where it is of one */
+  readonly ages: readonly (AgedSlot | undefined)[]
 }
+
+/** Ages of a slot to draw lots from: shares summed up, lengths as a share of the slot's own. */
+export type AgedSlot = { readonly upTo01: readonly number[]; readonly reach01: readonly number[]; readonly rgb: readonly AgedHair['rgb'][] }
 
 const FALLBACK: Partial<Record<DrawnRegion, DrawnRegion>> = { tailBand: 'tail', earBase: 'earOutside' }
 
@@ -80,7 +92,20 @@ export function coatTable(coat: Coat, worn: Worn): CoatTable {
       length[slot] = Math.max(0, length[slot] + fault.mm)
     }
   }
-  return { length, lie, sin: lie.map(Math.sin), cos: lie.map(Math.cos), grownMm }
+  const ages = [worn.ages, worn.agesB ?? worn.ages].flatMap((aged, side) =>
+    DRAWN_REGIONS.map((region, i) => slotOf(aged?.[region], length[side * DRAWN_REGIONS.length + i]))
+  )
+  return { length, lie, sin: lie.map(Math.sin), cos: lie.map(Math.cos), grownMm, ages }
+}
+
+function slotOf(aged: readonly AgedHair[] | undefined, lengthMm: number): AgedSlot | undefined {
+  if (!aged || aged.length === 0) return undefined
+  let sum = 0
+  return {
+    upTo01: aged.map(({ share01 }) => (sum += share01)),
+    reach01: aged.map(({ mm }) => (lengthMm > 0 ? Math.min(1, mm / lengthMm) : 0)),
+    rgb: aged.map(({ rgb }) => rgb)
+  }
 }
 
 function checkLengths(lengths: Lengths, path: string): void {
@@ -99,7 +124,7 @@ export function otherSide(worn: Worn): Worn {
     for (const region of fault.regions) right[region] = Math.max(0, lengthOf(worn.lengthsB ?? worn.lengths, region) + fault.mm)
   }
   const faults = worn.faults?.filter(({ kind }) => kind !== 'difference')
-  return { ...worn, lengths: right, lengthsB: worn.lengths, faults }
+  return { ...worn, lengths: right, lengthsB: worn.lengths, faults, ages: worn.agesB ?? worn.ages, agesB: worn.ages }
 }
 
 /** How far hair of a region stands off level skin, mm. */

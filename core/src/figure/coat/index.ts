@@ -19,6 +19,8 @@ export {
   otherSide,
   standing,
   USUAL_MM_PER_DAY,
+  type Aged,
+  type AgedHair,
   type Coat,
   type CoatTable,
   type Texture,

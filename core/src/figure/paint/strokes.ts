@@ -1,5 +1,5 @@
 // From roots and lengths to strokes: every hair as a bent line in mm with a width and a colour.
-import type { CoatTable, Texture } from '../coat'
+import type { AgedHair, CoatTable, Texture } from '../coat'
 import { clamp } from '../vec'
 import { TONES } from './colour'
 import type { GriddedLayer } from './grid'
@@ -37,6 +37,9 @@ export function grownOut(style: CoatStyle, grownMm: number, share: number): Coat
   }
 }
 
+/** How much the colour of an age covers the coat's own. Chosen by eye. */
+const AGE_SHARE = 0.82
+
 /** Places where nothing curls because it is clipped close, mm. */
 const CLOSE_MM = 6
 
@@ -56,7 +59,7 @@ export type StrokeView = {
 }
 
 // one hair's working numbers; reused, so that 60,000 hairs make no garbage
-const hair = { rx: 0, ry: 0, dx: 0, dy: 0, length: 0, stand: 9, dent: 0 }
+const hair = { rx: 0, ry: 0, dx: 0, dy: 0, length: 0, stand: 9, dent: 0, reach: 1, rgb: undefined as AgedHair['rgb'] }
 /** Hair left where something was cut out, mm. */
 const LEAST_LEFT_MM = 0.8
 
@@ -72,6 +75,7 @@ export function resolveStrokes(
   const { pxPerMm, heightMm } = view
   const px2 = pxPerMm * 2
   const isLeg = gridded.layer.standsOnGround
+  const hasAges = table.ages.some((slot) => slot !== undefined)
   let count = 0
   for (let i = 0; i < roots.count; i += view.every) {
     const o = 4 * i
@@ -85,13 +89,16 @@ export function resolveStrokes(
       s += weight * table.sin[region]
     }
     length *= roots.b[o + 2] / 255
+    hair.reach = 1
+    hair.rgb = undefined
+    if (hasAges && !drawAge(roots, i, table)) continue
     const norm = 1 / Math.sqrt(c * c + s * s)
     const kind = roots.kind[i]
     hair.dent = kind === INSIDE ? dentUnder(gridded, roots.a[o], roots.a[o + 1]) : 0
     if (hair.dent !== 0) length = Math.max(LEAST_LEFT_MM, length - hair.dent)
     const draws =
       kind === INSIDE
-        ? growInside(roots, i, length, c * norm, s * norm, style, pxPerMm)
+        ? growInside(roots, i, length * hair.reach, c * norm, s * norm, style, pxPerMm)
         : growOnRim(gridded, roots, i, length, s * norm, style, pxPerMm)
     if (!draws) continue
     scatter(roots, i, style)
@@ -102,6 +109,22 @@ export function resolveStrokes(
     write(gridded, roots, i, kind, style, view, out, count++)
   }
   out.count = count
+}
+
+// Lots for one root: the place it belongs to by weight, then its age there. The same root always draws the same. False where nothing shows.
+function drawAge(roots: Roots, i: number, { ages }: CoatTable): boolean {
+  const lot = (Math.imul(i + 1, 0x9e3779b1) >>> 0) / 4294967296
+  const o = 4 * i
+  let [j, below] = [0, roots.weights[o] / 255]
+  const place = (Math.imul(i + 1, 0x85ebca6b) >>> 0) / 4294967296
+  while (j < 3 && place > below && roots.weights[o + j + 1] > 0) below += roots.weights[o + ++j] / 255
+  const slot = ages[roots.ids[o + j]]
+  if (!slot) return true
+  let at = 0
+  while (at < slot.upTo01.length - 1 && lot > slot.upTo01[at]) at++
+  hair.reach = slot.reach01[at]
+  hair.rgb = slot.rgb[at]
+  return hair.reach > 0
 }
 
 // every root's own place in a curl's last turn
@@ -157,10 +180,12 @@ function growOnRim(
     // the last turn of a curl is what stands at the rim
     along = Math.max(along, 1 - (curlMm(roots, i) * (0.35 + 0.6 * drawn)) / stand)
   }
+  // a younger hair ends below the rim: where its root would lie above its own end there is none of it
+  if (along >= hair.reach) return false
   hair.stand = stand
   hair.rx = P[2 * k] + (P[2 * next] - P[2 * k]) * f + vx * along
   hair.ry = P[2 * k + 1] + (P[2 * next + 1] - P[2 * k + 1]) * f + vy * along
-  const left = (1 - along) * stand * (1 + style.ragged * (roots.gauss[i] / 127) * 1.3)
+  const left = (hair.reach - along) * stand * (1 + style.ragged * (roots.gauss[i] / 127) * 1.3)
   const [ux, uy] = stand > 0.01 ? [vx / stand, vy / stand] : [0, 1]
   const forward = roots.b[o] * ux + roots.b[o + 1] * uy
   const sideways = Math.min(left * 1.2, Math.max(length, stand) * s * (1 - along)) * 0.8
@@ -277,5 +302,9 @@ function colour(
   const a = 3 * (step * cells + rj * w + ri)
   const b = a + 3 * cells
   for (let c = 0; c < 3; c++) out[at + c] = tint[a + c] + (tint[b + c] - tint[a + c]) * part
+  // the colour of an age, lit as the coat is there
+  if (hair.rgb)
+    for (let c = 0; c < 3; c++)
+      out[at + c] = out[at + c] * (1 - AGE_SHARE) + AGE_SHARE * hair.rgb[c] * (0.55 + 0.6 * clamp(lit + offset * 0.6, 0, 1))
   out[at + 3] = isDark ? 184 : 158
 }

@@ -100,12 +100,12 @@ describe('writing into a coat book', () => {
       [
         line('2021-12-24', 'back', 'both', pulled()),
         'entries.1.on',
-        'Back, 2021-12-24: the dog was born on 2022-05-01. Nothing was done to its coat before.'
+        'Back, 24 Dec 2021: the dog was born on 1 May 2022. Nothing was done to its coat before.'
       ],
       [
         line('2026-04-15', 'back', 'both', pulled()),
         'entries.1.on',
-        'Back, 2026-04-15: this day has not come. The book holds what was done; what is planned stands in the what-ifs.'
+        'Back, 15 Apr 2026: this day has not come. The book holds what was done; what is planned stands in the what-ifs.'
       ],
       [
         line('2026-04-01', 'back', 'both', { kind: 'length', mm: 420, uMm: 0.6 }),
