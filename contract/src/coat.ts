@@ -122,7 +122,6 @@ export type CoatHead = {
   readonly dog: DogView
   readonly isStripped: boolean
   readonly lastOn: string | null
-  readonly lines: number
   /** the place furthest apart; null where both sides are in step */
   readonly lag: { readonly place: PlaceId; readonly days: number } | null
   readonly warnings: readonly Warning[]

@@ -20,15 +20,16 @@ const places = computed(() => {
     record,
     { name: 'Dogs', to: '/dogs', key: 'd' },
     { name: 'Trims', to: '/trims', key: 't' },
+    { name: 'Coat', to: '/coat', key: 'v' },
     ...certify
   ]
 })
 const isHere = (to: string) => route.meta.place === to.split('/')[1]
 
 useKeys([
-  ...['f', 'a', 'd', 't', 'c'].map((key) => ({
+  ...['f', 'a', 'd', 't', 'v', 'c'].map((key) => ({
     key,
-    label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', c: 'Certify' }[key]!,
+    label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', v: 'Coat', c: 'Certify' }[key]!,
     run: () => void goTo(key)
   })),
   { key: '?', label: 'These keys', run: () => (showsKeys.value = true) }

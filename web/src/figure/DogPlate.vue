@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isInside, placeNotes, type Fault, type Lengths, type Point, type Shape, type ViewId } from '@peen/core/figure'
+import { isInside, placeNotes, type Aged, type Fault, type Lengths, type Point, type Shape, type ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -21,6 +21,8 @@ const props = withDefaults(
     shapes?: readonly Shape[]
     faults?: readonly Fault[]
     days?: number
+    ages?: Aged
+    agesB?: Aged
     from?: ViewId
     notes?: readonly PlateNote[]
     selected?: RegionId | null
@@ -28,6 +30,8 @@ const props = withDefaults(
     mirrored?: boolean
     showsDepartures?: boolean
     listsRest?: boolean
+    /** room above the dog, px */
+    headPx?: number
     caption: string
     label: string
     height: number
@@ -37,13 +41,16 @@ const props = withDefaults(
     shapes: undefined,
     faults: undefined,
     days: 0,
+    ages: undefined,
+    agesB: undefined,
     from: 'side',
     notes: () => [],
     selected: null,
     now: null,
     mirrored: false,
     showsDepartures: false,
-    listsRest: true
+    listsRest: true,
+    headPx: 26
   }
 )
 const emit = defineEmits<{ pick: [region: RegionId, side: 'left' | 'right' | null] }>()
@@ -53,17 +60,18 @@ const { width } = useElementSize(frame)
 const COLUMN = 170
 const MARGIN = 22
 const FOOT = 52
-const HEAD = 26
 /** Under this width the notes stand below the plate, not beside the dog. */
 const hasColumns = computed(() => width.value >= 720)
 
 /** Without note columns the plate is only as high as its dog. */
-const plateHeight = computed(() => (hasColumns.value ? props.height : Math.min(props.height, Math.round(width.value * 0.82) + HEAD)))
+const plateHeight = computed(() =>
+  hasColumns.value ? props.height : Math.min(props.height, Math.round(width.value * 0.82) + props.headPx)
+)
 // the figure's own box inside the plate
 const box = computed(() => {
   const side = hasColumns.value ? MARGIN + COLUMN + 6 : 22
   const w = Math.max(120, Math.floor(width.value - 2 * side))
-  return { x: Math.floor((width.value - w) / 2), y: HEAD, w, h: plateHeight.value - HEAD - FOOT }
+  return { x: Math.floor((width.value - w) / 2), y: props.headPx, w, h: plateHeight.value - props.headPx - FOOT }
 })
 const { shapes: places, departures } = useFigure(
   () => ({ ...props }),
@@ -153,6 +161,8 @@ const standsOnGround = computed(() => props.from !== 'head' && props.from !== 'a
           :shapes="shapes"
           :faults="faults"
           :days="days"
+          :ages="ages"
+          :ages-b="agesB"
           :from="from"
           :width="box.w"
           :height="box.h"

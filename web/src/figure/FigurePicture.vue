@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Fault, Lengths, Shape, ViewId } from '@peen/core/figure'
+import type { Aged, Fault, Lengths, Shape, ViewId } from '@peen/core/figure'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { isPlainDrawing as isPlain } from '../composables/useDogDrawing'
@@ -19,13 +19,25 @@ const props = withDefaults(
     shapes?: readonly Shape[]
     faults?: readonly Fault[]
     days?: number
+    ages?: Aged
+    agesB?: Aged
     from?: ViewId
     width: number
     height: number
     mirrored?: boolean
     label: string
   }>(),
-  { plan: undefined, lengthsB: undefined, shapes: undefined, faults: undefined, days: 0, from: 'side', mirrored: false }
+  {
+    plan: undefined,
+    lengthsB: undefined,
+    shapes: undefined,
+    faults: undefined,
+    days: 0,
+    ages: undefined,
+    agesB: undefined,
+    from: 'side',
+    mirrored: false
+  }
 )
 
 const canvas = ref<HTMLCanvasElement | null>(null)
@@ -110,6 +122,8 @@ watch(
     props.shapes,
     props.faults,
     props.days,
+    props.ages,
+    props.agesB,
     props.from,
     props.plan,
     props.width,

@@ -1,4 +1,4 @@
-import { otherSide, type Fault, type Lengths, type Shape, type ViewId } from '@peen/core/figure'
+import { otherSide, type Aged, type Fault, type Lengths, type Shape, type ViewId } from '@peen/core/figure'
 import * as Comlink from 'comlink'
 import type { PaintRequest, Painter } from '../workers/figure.worker'
 import { budgetFor, placeDog, type DrawnDog } from './place'
@@ -20,6 +20,9 @@ export type DrawnCoat = {
   readonly shapes?: readonly Shape[]
   readonly faults?: readonly Fault[]
   readonly days?: number
+  /** hair of several ages, by place; side A and side B as the lengths */
+  readonly ages?: Aged
+  readonly agesB?: Aged
   readonly from?: ViewId
   /** the profile from the dog's right */
   readonly mirrored?: boolean
@@ -29,10 +32,10 @@ export type DrawnCoat = {
 export function askPainter(drawn: DrawnCoat, width: number, height: number): Omit<PaintRequest, 'what'> {
   const density = Math.min(2, Math.max(1, window.devicePixelRatio || 1))
   const [w, h] = [Math.round(width * density), Math.round(height * density)]
-  const { dog, lengths, plan = lengths, lengthsB, shapes, faults, days, from = 'side', mirrored } = drawn
+  const { dog, lengths, plan = lengths, lengthsB, shapes, faults, days, ages, agesB, from = 'side', mirrored } = drawn
   const { view } = placeDog(dog, w, h, false, from, plan)
   const { bodyType, colour, withersMm, own, trim } = dog
-  const worn = { lengths, lengthsB, shapes, faults, days }
+  const worn = { lengths, lengthsB, shapes, faults, days, ages, agesB }
   return JSON.parse(
     JSON.stringify({
       dog: { bodyType, colour, withersMm, own, trim, view: from, plan, budget: budgetFor(w, h) },

@@ -1,6 +1,7 @@
 // From roots and lengths to strokes: every hair as a bent line in mm with a width and a colour.
 import type { AgedHair, CoatTable, Texture } from '../coat'
 import { clamp } from '../vec'
+import { AGE_CONTRAST, AGE_WIDTH, drawAge, tintByAge } from './ages'
 import { TONES } from './colour'
 import type { GriddedLayer } from './grid'
 import { BAND, INSIDE, keptShare, type Roots } from './roots'
@@ -36,9 +37,6 @@ export function grownOut(style: CoatStyle, grownMm: number, share: number): Coat
     rimMm: style.rimMm + 0.4 * grownMm
   }
 }
-
-/** How much the colour of an age covers the coat's own. Chosen by eye. */
-const AGE_SHARE = 0.82
 
 /** Places where nothing curls because it is clipped close, mm. */
 const CLOSE_MM = 6
@@ -91,7 +89,7 @@ export function resolveStrokes(
     length *= roots.b[o + 2] / 255
     hair.reach = 1
     hair.rgb = undefined
-    if (hasAges && !drawAge(roots, i, table)) continue
+    if (hasAges && !drawAge(roots, i, table, hair)) continue
     const norm = 1 / Math.sqrt(c * c + s * s)
     const kind = roots.kind[i]
     hair.dent = kind === INSIDE ? dentUnder(gridded, roots.a[o], roots.a[o + 1]) : 0
@@ -109,22 +107,6 @@ export function resolveStrokes(
     write(gridded, roots, i, kind, style, view, out, count++)
   }
   out.count = count
-}
-
-// Lots for one root: the place it belongs to by weight, then its age there. The same root always draws the same. False where nothing shows.
-function drawAge(roots: Roots, i: number, { ages }: CoatTable): boolean {
-  const lot = (Math.imul(i + 1, 0x9e3779b1) >>> 0) / 4294967296
-  const o = 4 * i
-  let [j, below] = [0, roots.weights[o] / 255]
-  const place = (Math.imul(i + 1, 0x85ebca6b) >>> 0) / 4294967296
-  while (j < 3 && place > below && roots.weights[o + j + 1] > 0) below += roots.weights[o + ++j] / 255
-  const slot = ages[roots.ids[o + j]]
-  if (!slot) return true
-  let at = 0
-  while (at < slot.upTo01.length - 1 && lot > slot.upTo01[at]) at++
-  hair.reach = slot.reach01[at]
-  hair.rgb = slot.rgb[at]
-  return hair.reach > 0
 }
 
 // every root's own place in a curl's last turn
@@ -263,7 +245,12 @@ function write(
   lines[base + 4] = tx
   lines[base + 5] = ty
   lines[base + 6] =
-    0.5 * style.width * view.widen * (0.65 + (0.5 * roots.dice[o + 1]) / 255) * clamp(0.7 + (length * view.pxPerMm * 2) / 60, 0.75, 1.15)
+    0.5 *
+    (hair.rgb ? AGE_WIDTH : 1) *
+    style.width *
+    view.widen *
+    (0.65 + (0.5 * roots.dice[o + 1]) / 255) *
+    clamp(0.7 + (length * view.pxPerMm * 2) / 60, 0.75, 1.15)
   colour(gridded, roots, i, kind, (rx + tx) / 2, (ry + ty) / 2, view, out.colours, 4 * at)
 }
 
@@ -302,9 +289,6 @@ function colour(
   const a = 3 * (step * cells + rj * w + ri)
   const b = a + 3 * cells
   for (let c = 0; c < 3; c++) out[at + c] = tint[a + c] + (tint[b + c] - tint[a + c]) * part
-  // the colour of an age, lit as the coat is there
-  if (hair.rgb)
-    for (let c = 0; c < 3; c++)
-      out[at + c] = out[at + c] * (1 - AGE_SHARE) + AGE_SHARE * hair.rgb[c] * (0.55 + 0.6 * clamp(lit + offset * 0.6, 0, 1))
   out[at + 3] = isDark ? 184 : 158
+  if (hair.rgb) tintByAge(out, at, hair.rgb, clamp(lit + offset * AGE_CONTRAST, 0, 1))
 }

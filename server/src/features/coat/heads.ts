@@ -33,7 +33,6 @@ export async function coatList({ db, clock }: Services, actor: Me): Promise<Coat
       dog,
       isStripped: [...model.places.values()].some(({ isStripped }) => isStripped),
       lastOn: entries.reduce<string | null>((last, { on }) => (last === null || on > last ? on : last), null),
-      lines: entries.length,
       lag: worst && Math.abs(worst.lag.days) > rules.lagDays ? { place: worst.place, days: worst.lag.days } : null,
       warnings: oneOfEach(warningsOf(model, day, day + AHEAD_DAYS)).slice(0, MOST),
       aim: aimOf(aims, row.id)

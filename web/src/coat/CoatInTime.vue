@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { placeName, sayDay, sayDog, sayGrowth, sayPair, sayState, sidesOf, stateAt, type PlaceId, type Warning } from '@peen/core/coat'
+import type { RegionId } from '@peen/core/regions'
+import { usePreferredReducedMotion } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref } from 'vue'
+import BoldText from '../components/BoldText.vue'
+import { useKeys } from '../composables/useKeys'
+import AgeLegend from './AgeLegend.vue'
+import { wornOn } from './ages'
+import LayerSection from './LayerSection.vue'
+import SidePlate from './SidePlate.vue'
+import TimeLine from './TimeLine.vue'
+import { WHAT_IF_WORDS, type CoatDesk } from './useCoat'
+import WarningList from './WarningList.vue'
+
+// The coat on any day: both sides drawn, the layers of one place in section, time to move through below.
+const props = defineProps<{ desk: CoatDesk }>()
+const { data, ahead, shownDay, shownPlace, place, day, today, range, rhythm, warnings, mends, worst, lengthBetween } = props.desk
+const page = computed(() => data.value!)
+const model = computed(() => ahead.value!)
+const letter = ref<string | null>(null)
+const colour = ref<'ages' | 'own'>('ages')
+const isDark = document.documentElement.classList.contains('dark')
+
+const worn = computed(() => wornOn(model.value, shownDay.value, page.value.standard.plan.lengthsMm, colour.value, isDark))
+const dog = computed(() => (colour.value === 'ages' ? { ...page.value, dog: { ...page.value.dog, colour: 'white' } } : page.value))
+const sides = computed(() => [...sidesOf(shownPlace.value)].reverse())
+const topMm = computed(() => {
+  const all = sides.value.flatMap((side) => stateAt(model.value, shownPlace.value, side, shownDay.value).layers.map(({ mm }) => mm))
+  return Math.max(12, ...all) * 1.06
+})
+const growth = computed(() => model.value.places.get(shownPlace.value)!.growth)
+const between = computed(() => {
+  const found = lengthBetween(shownPlace.value, sides.value[0], shownDay.value)
+  return found && found[1] - found[0] >= 1
+    ? `By what is known of its growth between ${Math.round(found[0])} and ${Math.round(found[1])} mm.`
+    : ''
+})
+/** one of each kind first: the same fault at five places is one thing to mend */
+const told = computed(() => {
+  const kinds = new Map<string, Warning>()
+  for (const warning of warnings.value) if (!kinds.has(warning.kind)) kinds.set(warning.kind, warning)
+  return [...kinds.values()]
+})
+const same = (warning: Warning) => warnings.value.filter(({ kind }) => kind === warning.kind).length - 1
+
+const pick = (region: RegionId): void => {
+  place.value = region
+  letter.value = null
+}
+const go = (to: PlaceId) => (place.value = to)
+function move(to: number): void {
+  day.value = Math.min(range.value.to, Math.max(range.value.from, to))
+}
+
+// ---- play forward: a day about every tenth of a second; with reduced motion a fortnight at a time
+const playing = ref(false)
+const still = usePreferredReducedMotion()
+let timer = 0
+function play(): void {
+  playing.value = !playing.value
+  window.clearInterval(timer)
+  if (!playing.value) return
+  if (shownDay.value >= range.value.to - 1) move(range.value.from)
+  const [days, ms] = still.value === 'reduce' ? [14, 1200] : [1, 90]
+  timer = window.setInterval(() => {
+    move(shownDay.value + days)
+    if (shownDay.value >= range.value.to) play()
+  }, ms)
+}
+onBeforeUnmount(() => window.clearInterval(timer))
+useKeys([
+  { key: 'ArrowRight', label: 'A day on', run: () => move(shownDay.value + 1) },
+  { key: 'ArrowLeft', label: 'A day back', run: () => move(shownDay.value - 1) },
+  { key: ']', label: 'A week on', run: () => move(shownDay.value + 7) },
+  { key: '[', label: 'A week back', run: () => move(shownDay.value - 7) },
+  { key: 'p', label: 'Play forward', run: play },
+  { key: 'y', label: 'Colours of ages or the dog’s own', run: () => (colour.value = colour.value === 'ages' ? 'own' : 'ages') }
+])
+</script>
+
+<template>
+  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_440px] lg:overflow-hidden" aria-label="The coat in time">
+    <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
+      <slot />
+      <div class="grid gap-3 sm:grid-cols-2">
+        <SidePlate
+          v-for="side in ['right', 'left'] as const"
+          :key="side"
+          :page="dog"
+          :model="model"
+          :worn="worn"
+          :side="side"
+          :place="shownPlace"
+          :day="shownDay"
+          :height="392"
+          :caption="`${page.dog.name}’s ${side}, ${sayDay(shownDay)}${shownDay > today ? ', if rolled as planned' : ''}`"
+          @pick="pick"
+        />
+      </div>
+      <div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <AgeLegend v-if="colour === 'ages'" :is-dark="isDark" class="flex-1" />
+        <span v-else class="flex-1" />
+        <button
+          class="btn btn-quiet min-h-11 px-4 text-[16px]"
+          :aria-pressed="colour === 'own'"
+          @click="colour = colour === 'ages' ? 'own' : 'ages'"
+        >
+          {{ colour === 'ages' ? 'in its own colour' : 'by age of the hair' }}
+        </button>
+      </div>
+      <TimeLine
+        class="mt-2"
+        :model="model"
+        :place="shownPlace"
+        :day="shownDay"
+        :today="today"
+        :range="range"
+        :aim-day="rhythm.aimDay"
+        :aim="page.aim.aim"
+        :playing="playing"
+        @move="move"
+        @play="play"
+      />
+    </div>
+    <section
+      class="min-w-0 border-line bg-sheet p-4 max-lg:border-t sm:px-5 lg:overflow-y-auto lg:border-l"
+      tabindex="0"
+      aria-label="What it comes to"
+    >
+      <p class="finding"><BoldText :text="sayDog(page.dog.name, model, shownDay)" /></p>
+      <p v-if="mends" class="mt-2 border-l-4 border-act pl-3 leading-[1.35]" data-testid="mends">
+        <b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }},</b> mends it: both sides in step from
+        {{ sayDay(mends.inStepFrom!) }}, and {{ Math.round(mends.standingMm) }} mm stand on {{ sayDay(rhythm.aimDay) }}.
+        <RouterLink :to="`/coat/${page.dog.id}/what-if`" class="flex min-h-11 items-center font-[650]">See what if</RouterLink>
+      </p>
+      <h2 class="mt-2">{{ placeName(shownPlace) }}<span class="muted font-[400]">, mm; touch another place on the dog</span></h2>
+      <p class="leading-[1.3]">
+        <template v-if="shownPlace !== worst?.place">{{ sayPair(model, shownPlace, shownDay) }}</template> {{ between }}
+      </p>
+      <div :class="['mt-1 grid gap-3', sides.length > 1 ? 'grid-cols-2' : '']">
+        <div v-for="side in sides" :key="side" class="min-w-0">
+          <h3 class="font-[650]">{{ side === 'middle' ? 'On the middle' : `On the ${side}` }}</h3>
+          <LayerSection
+            :model="model"
+            :place="shownPlace"
+            :side="side"
+            :day="shownDay"
+            :top-mm="topMm"
+            :height="158"
+            :letter="letter"
+            :is-dark="isDark"
+            @pick="(one) => (letter = letter === one ? null : one)"
+          />
+          <p class="muted leading-[1.25]">{{ sayState(stateAt(model, shownPlace, side, shownDay)) }}</p>
+        </div>
+      </div>
+      <p class="muted mt-1 leading-[1.3]">{{ sayGrowth(growth) }}</p>
+      <h2 class="mt-2">To mend</h2>
+      <WarningList :warnings="told" @pick="go" />
+      <p v-for="warning in told.filter((one) => same(one) > 0)" :key="warning.kind" class="muted">
+        The same at {{ same(warning) }} more {{ same(warning) === 1 ? 'place' : 'places' }}.
+      </p>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.finding {
+  font:
+    400 23px/1.22 'STIX Two Text Variable',
+    Georgia,
+    serif;
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import type { CoatPage } from '@peen/contract'
+import { ACT_KINDS, HOLE_CAUSES, isPaired, placeName, PULLS, type CoatAct, type HoleCause, type PlaceId, type Pull } from '@peen/core/coat'
+import { computed, reactive, ref } from 'vue'
+import { v7 } from 'uuid'
+import ToggleButtons from '../components/ToggleButtons.vue'
+import { ACT_WORDS, CAUSE_WORDS, PULL_WORDS } from './words'
+
+// A new line for the places that were touched: what was done, how much, when, whose hands.
+const props = defineProps<{ page: CoatPage; places: readonly PlaceId[]; side: 'left' | 'right' | 'both' }>()
+const emit = defineEmits<{ write: [entries: readonly object[]] }>()
+const kind = ref<CoatAct['kind']>('pulled')
+const draft = reactive({
+  on: props.page.today,
+  how: 'lightRoll' as Pull,
+  toMm: '3.2',
+  widthMm: '30',
+  cause: 'matCut' as HoleCause,
+  mm: '',
+  uMm: '0.7',
+  olderOn: '',
+  newerOn: '',
+  hands: ''
+})
+const wrong = ref<string | null>(null)
+const KINDS = ACT_KINDS.map((id) => ({ id, name: ACT_WORDS[id] }))
+const HOWS = PULLS.map((id) => ({ id, name: PULL_WORDS[id] }))
+const where = computed(() => props.places.map((place) => placeName(place).toLowerCase()).join(', '))
+
+function act(): CoatAct | string {
+  const number = (label: string, value: string) =>
+    value.trim() === '' || !Number.isFinite(Number(value)) ? `${label} is ${value || 'missing'}; allowed is a number of mm.` : Number(value)
+  if (kind.value === 'pulled') return { kind: 'pulled', how: draft.how }
+  if (kind.value === 'carded') return { kind: 'carded' }
+  if (kind.value === 'cut') {
+    const toMm = number('Cut to', draft.toMm)
+    return typeof toMm === 'string' ? toMm : { kind: 'cut', toMm }
+  }
+  if (kind.value === 'hole') {
+    const widthMm = number('Width', draft.widthMm)
+    return typeof widthMm === 'string' ? widthMm : { kind: 'hole', widthMm, cause: draft.cause }
+  }
+  const mm = number(kind.value === 'gap' ? 'Gap' : 'Length', draft.mm)
+  if (typeof mm === 'string') return mm
+  if (kind.value === 'gap') return { kind: 'gap', mm, olderOn: draft.olderOn, newerOn: draft.newerOn }
+  const uMm = number('u', draft.uMm)
+  return typeof uMm === 'string' ? uMm : { kind: 'length', mm, uMm }
+}
+function write(): void {
+  const done = act()
+  wrong.value = typeof done === 'string' ? done : props.places.length === 0 ? 'Touch a place on the dog first.' : null
+  if (wrong.value !== null) return
+  emit(
+    'write',
+    props.places.map((place) => ({
+      id: v7(),
+      on: draft.on,
+      place,
+      side: isPaired(place) ? props.side : 'middle',
+      act: done,
+      hands: draft.hands || null
+    }))
+  )
+}
+</script>
+
+<template>
+  <form novalidate @submit.prevent="write">
+    <h2>Write what was done</h2>
+    <p class="muted leading-[1.3]">{{ places.length ? `At: ${where}` : 'Touch the places on the dog.' }}</p>
+    <ToggleButtons class="mt-2" :options="KINDS" :is-on="(id) => kind === id" @toggle="(id) => (kind = id)" />
+    <div v-if="kind === 'pulled'" class="mt-2">
+      <span class="label">How much of what stands, the longest first</span>
+      <ToggleButtons :options="HOWS" :is-on="(id) => draft.how === id" @toggle="(id) => (draft.how = id)" />
+    </div>
+    <div v-else-if="kind === 'cut'" class="mt-2">
+      <label class="label" for="to-mm">Cut to, mm</label><input id="to-mm" v-model="draft.toMm" class="field" inputmode="decimal" />
+    </div>
+    <div v-else-if="kind === 'hole'" class="mt-2 grid grid-cols-2 gap-3">
+      <div>
+        <label class="label" for="width">Width, mm</label><input id="width" v-model="draft.widthMm" class="field" inputmode="numeric" />
+      </div>
+      <div>
+        <label class="label" for="cause">From</label
+        ><select id="cause" v-model="draft.cause" class="field">
+          <option v-for="cause in HOLE_CAUSES" :key="cause" :value="cause">{{ CAUSE_WORDS[cause] }}</option>
+        </select>
+      </div>
+    </div>
+    <div v-else-if="kind === 'length'" class="mt-2 grid grid-cols-2 gap-3">
+      <div><label class="label" for="mm">Length, mm</label><input id="mm" v-model="draft.mm" class="field" inputmode="decimal" /></div>
+      <div>
+        <label class="label" for="u">sure to within, mm (u)</label><input id="u" v-model="draft.uMm" class="field" inputmode="decimal" />
+      </div>
+    </div>
+    <div v-else-if="kind === 'gap'" class="mt-2 grid grid-cols-3 gap-3">
+      <div><label class="label" for="gap">Apart, mm</label><input id="gap" v-model="draft.mm" class="field" inputmode="decimal" /></div>
+      <div>
+        <label class="label" for="older">Longer: pulled</label><input id="older" v-model="draft.olderOn" class="field px-2" type="date" />
+      </div>
+      <div>
+        <label class="label" for="newer">Shorter: pulled</label><input id="newer" v-model="draft.newerOn" class="field px-2" type="date" />
+      </div>
+    </div>
+    <div class="mt-2 grid grid-cols-2 gap-3">
+      <div><label class="label" for="on">On</label><input id="on" v-model="draft.on" class="field" type="date" :max="page.today" /></div>
+      <div>
+        <label class="label" for="hands">Whose hands</label
+        ><select id="hands" v-model="draft.hands" class="field">
+          <option value="">nobody knows</option>
+          <option v-for="person in page.people" :key="person.id" :value="person.id">{{ person.name }}</option>
+        </select>
+      </div>
+    </div>
+    <p v-if="wrong" class="mt-2 font-[650]" role="alert">{{ wrong }}</p>
+    <button class="btn btn-go mt-3 w-full" :disabled="places.length === 0">Write it into the book</button>
+  </form>
+</template>

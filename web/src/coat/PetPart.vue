@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { adviceRules } from '@peen/content'
+import { advise, shortChoice } from '@peen/core/advice'
+import {
+  bladeNow,
+  dayOf,
+  growthOf,
+  lengthsThen,
+  matRisk,
+  sayDay,
+  sayGrowth,
+  sidesOf,
+  stateAt,
+  trimInterval,
+  type TrimPart
+} from '@peen/core/coat'
+import { regionName, type RegionId } from '@peen/core/regions'
+import { computed, ref, watch } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import LengthSlider from '../components/LengthSlider.vue'
+import DogPlate from '../figure/DogPlate.vue'
+import { useSessionStore } from '../stores/session'
+import AimForm from './AimForm.vue'
+import { isWritten } from './ages'
+import type { CoatDesk } from './useCoat'
+
+// When the trim comes back: lengths then, mats, the longest interval, and which tool now so that it is still right then.
+const props = defineProps<{ desk: CoatDesk }>()
+const { data, model, today, keepAim, isStripped } = props.desk
+const session = useSessionStore()
+const page = computed(() => data.value!)
+const MOST_WEEKS = 16
+const weeks = ref(6)
+watch(
+  () => page.value.aim.nextOn,
+  (on) => {
+    if (on) weeks.value = Math.min(MOST_WEEKS, Math.max(1, Math.round((dayOf(on) - today.value) / 7)))
+  },
+  { immediate: true }
+)
+const parts = computed<readonly TrimPart[]>(() => {
+  const found = new Map<RegionId, TrimPart>()
+  for (const { region, how } of page.value.standard.criteria)
+    if (how.kind === 'length' && !found.has(region)) found.set(region, { region, targetMm: how.targetMm, grownOutMm: how.grownOutMm })
+  return [...found.values()]
+})
+/** the last time any place of the trim was cut, by its book */
+const cutDay = computed(() => {
+  const days = parts.value.flatMap(({ region }) =>
+    [...(model.value!.places.get(region)?.sides.values() ?? [])].flatMap(({ acts }) =>
+      acts.filter(({ act }) => act.kind === 'cut').map(({ day }) => day)
+    )
+  )
+  return days.length === 0 ? null : Math.max(...days)
+})
+const sinceWeeks = computed(() => (cutDay.value === null ? 0 : (today.value - cutDay.value) / 7))
+/** what stands today, by its book; the trim's own length where nobody wrote of the place */
+const nowMm = (region: RegionId, targetMm: number) => {
+  if (!isWritten(model.value!, region)) return targetMm
+  const all = sidesOf(region).map((side) => stateAt(model.value!, region, side, today.value).standingMm)
+  return all.reduce((sum, mm) => sum + mm, 0) / all.length
+}
+const growthAt = (region: RegionId) => model.value!.places.get(region)?.growth ?? growthOf([])
+const coat = computed(() => page.value.dog.coatType ?? 'mixed')
+const interval = computed(() => trimInterval(parts.value, coat.value, page.value.aim.brushing, growthAt))
+const then = computed(() =>
+  lengthsThen(
+    parts.value.map((part) => ({ ...part, targetMm: nowMm(part.region, part.targetMm) })),
+    weeks.value,
+    growthAt
+  )
+)
+const risk = computed(() => matRisk(coat.value, Math.min(104, weeks.value + sinceWeeks.value), page.value.aim.brushing))
+const riskWord = computed(() =>
+  risk.value < 0.2
+    ? 'hardly any mats'
+    : risk.value < 0.5
+      ? 'some mats'
+      : risk.value < 0.75
+        ? 'mats, more likely than not'
+        : 'mats for certain'
+)
+const blades = computed(() =>
+  parts.value.map((part) => {
+    const { dog, house, rack } = page.value
+    const facts = new Set([...dog.facts, 'known', 'combed'] as const)
+    const { ranked } = advise(adviceRules, { region: part.region, plannedMm: part.targetMm, coat: coat.value, facts, house, rack })
+    const measured = ranked.filter(({ lengthMm }) => lengthMm !== null)
+    return { part, byHand: measured.length === 0, found: bladeNow(part, weeks.value, growthAt(part.region), measured) }
+  })
+)
+const lengths = computed(() => {
+  const grown = growthOf([]).mmPerDay * 7 * weeks.value
+  const plan = page.value.standard.plan.lengthsMm
+  const worn = Object.fromEntries(Object.entries(plan).map(([region, mm]) => [region, Math.min(300, mm + grown)]))
+  for (const one of then.value) worn[one.region] = one.thenMm
+  return worn
+})
+const selected = ref<RegionId | null>(null)
+const tenth = (mm: number) => Math.round(mm * 10) / 10
+</script>
+
+<template>
+  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden" aria-label="Next visit">
+    <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
+      <slot />
+      <p v-if="interval" class="finding">
+        Back in
+        <b
+          >{{
+            Math.floor(interval.idealWeeks) === Math.round(interval.idealWeeks)
+              ? Math.round(interval.idealWeeks)
+              : tenth(interval.idealWeeks)
+          }}
+          weeks</b
+        >
+        at best, {{ Math.round(interval.fairWeeks) }} still fair, <b>{{ tenth(interval.longestWeeks) }} the longest</b>:
+        <template v-if="interval.ends === 'mats'">after that it mats.</template
+        ><template v-else>then the {{ regionName(interval.first).toLowerCase() }} is grown out.</template>
+      </p>
+      <p v-if="interval && cutDay !== null" class="mt-1 leading-[1.35]">
+        Last cut on {{ sayDay(cutDay) }}: at best back by <b>{{ sayDay(cutDay + Math.round(7 * interval.idealWeeks)) }}</b>, at the longest
+        by {{ sayDay(cutDay + Math.round(7 * interval.longestWeeks)) }}.
+      </p>
+      <p v-if="isStripped" class="muted mt-1">
+        A stripped coat is rolled, not let go by weeks; these are the lengths of its trim if nothing is pulled.
+      </p>
+      <DogPlate
+        class="mt-2"
+        :dog="{ ...page.dog, trim: page.standard.plan.drawnAs }"
+        :plan="page.standard.plan.lengthsMm"
+        :lengths="lengths"
+        :shows-departures="true"
+        :selected="selected"
+        :lists-rest="false"
+        :height="400"
+        :caption="`${page.dog.name} in ${weeks} ${weeks === 1 ? 'week' : 'weeks'}, ${sayDay(today + 7 * weeks)}`"
+        :label="`${page.dog.name} as it will stand in ${weeks} weeks`"
+        @pick="(region) => (selected = region)"
+      />
+      <LengthSlider
+        id="weeks"
+        name="Comes back in"
+        :value="weeks"
+        :low="1"
+        :high="MOST_WEEKS"
+        :step="1"
+        :unit="weeks === 1 ? 'week' : 'weeks'"
+        @move="(value) => (weeks = value)"
+      />
+      <p class="mt-1 leading-[1.35]">
+        <b>{{ riskWord[0].toUpperCase() + riskWord.slice(1) }}</b>: {{ Math.round(risk * 100) }} of 100 such coats are matted by then.
+        {{ sayGrowth(growthAt(parts[0]?.region ?? 'back')) }}
+      </p>
+      <h2 class="mt-4">At home, and when it comes</h2>
+      <hr class="rule2 mt-1 mb-3" />
+      <AimForm class="max-w-[640px]" :aim="page.aim" asks="pet" :disabled="!session.isStaff" @keep="keepAim" />
+    </div>
+    <section class="border-line bg-sheet p-4 max-lg:border-t sm:px-6 lg:overflow-y-auto lg:border-l" tabindex="0" aria-label="Lengths then">
+      <h1>{{ page.standard.name }}, place by place</h1>
+      <hr class="rule2 mt-2" />
+      <p v-if="parts.length === 0" class="mt-3">This trim names no lengths.</p>
+      <ul class="row-rule m-0 list-none p-0">
+        <li v-for="(one, i) in then" :key="one.region" :class="['py-2 leading-[1.3]', selected === one.region ? 'bg-well' : '']">
+          <p class="flex justify-between gap-3">
+            <b>{{ regionName(one.region) }}</b>
+            <span :class="one.isGrownOut ? 'font-[650] text-long' : ''"
+              ><GlyphMark v-if="one.isGrownOut" name="long" :size="16" class="mr-1 align-[-2px]" />{{ tenth(one.nowMm) }} mm now,
+              {{ Math.round(one.thenMm) }} then</span
+            >
+          </p>
+          <p class="muted">
+            between {{ Math.round(one.interval[0]) }} and {{ Math.round(one.interval[1]) }} mm;
+            {{ one.isGrownOut ? 'over' : 'grown out at' }} {{ parts[i].grownOutMm }} mm
+          </p>
+          <p>
+            <template v-if="blades[i].found"
+              >Cut today: <b>{{ shortChoice(blades[i].found!.choice) }}</b>, {{ blades[i].found!.choice.lengthMm }} mm:
+              {{ Math.round(blades[i].found!.thenMm) }} mm then.</template
+            ><template v-else-if="blades[i].byHand"
+              >By hand: leave at most {{ Math.max(0, Math.round(parts[i].grownOutMm - (one.thenMm - one.nowMm))) }} mm.</template
+            ><template v-else><b>No tool leaves it right for so long: come earlier.</b></template>
+          </p>
+        </li>
+      </ul>
+      <p class="muted mt-3 leading-[1.3]">
+        Mats are a likelihood chosen by us for each kind of coat, not measured; brushing at home moves it. A matted coat is cut, not combed,
+        where it hurts.
+      </p>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.finding {
+  font:
+    400 25px/1.22 'STIX Two Text Variable',
+    Georgia,
+    serif;
+}
+</style>

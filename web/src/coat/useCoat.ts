@@ -1,0 +1,148 @@
+// The coat of one dog on any day: its book as a model, the sessions that come, and what if.
+import type { CoatAim, CoatPage } from '@peen/contract'
+import {
+  coatBounds,
+  coatModel,
+  dayOf,
+  mending,
+  outcomeOf,
+  rolledPlaces,
+  stateAt,
+  warningsOf,
+  WHAT_IFS,
+  withSessions,
+  sessionsOf,
+  worstLag,
+  type CoatCase,
+  type CoatModel,
+  type Outcome,
+  type PatchSide,
+  type PlaceId,
+  type Rhythm,
+  type WhatIfId
+} from '@peen/core/coat'
+import { computed, ref, watch } from 'vue'
+import { api } from '../api/client'
+import { useDoing } from '../composables/useDoing'
+import { useLoaded } from '../composables/useLoaded'
+import { regionsWritten } from './ages'
+
+/** Where no day is set, the coat is looked at so many days ahead. Chosen: six weeks. */
+const AHEAD_DAYS = 42
+/** What an entry's words are in a what-if. */
+export const WHAT_IF_WORDS: Readonly<Record<WhatIfId, string>> = {
+  asPlanned: 'As planned: a light roll of both sides each time',
+  skipNext: 'Skip the next session',
+  halfNext: 'Half instead of a light roll, next time',
+  halfEach: 'Half instead of a light roll, every time',
+  allNext: 'Pull it all, next time',
+  leftNext: 'The left side only, next time',
+  rightNext: 'The right side only, next time'
+}
+
+export const caseOf = (page: CoatPage): CoatCase => ({
+  entries: page.lines.filter(({ struck }) => struck === null),
+  dog: { bornOn: page.dog.bornOn, today: page.today },
+  isWire: page.isWire,
+  sproutDays: page.sproutDays,
+  rules: page.rules
+})
+
+/** From the next session to the day that counts; what nobody set is worked out from today. */
+export function rhythmOf(aim: CoatAim, today: number): Rhythm {
+  const nextDay = Math.max(today, aim.nextOn ? dayOf(aim.nextOn) : today + 7)
+  return { nextDay, everyDays: aim.everyDays, aimDay: aim.aimOn ? Math.max(nextDay, dayOf(aim.aimOn)) : today + AHEAD_DAYS }
+}
+
+export function useCoatBase(page: () => CoatPage | null) {
+  const day = ref<number | null>(null)
+  const place = ref<PlaceId | null>(null)
+  const chosen = ref<WhatIfId[]>(['asPlanned'])
+
+  const model = computed(() => (page() ? coatModel(caseOf(page()!)) : null))
+  const today = computed(() => model.value?.today ?? 0)
+  const rhythm = computed(() => rhythmOf(page()!.aim, today.value))
+  const isStripped = computed(() => model.value !== null && rolledPlaces(model.value).length > 0)
+  /** the book and the sessions that come, as planned */
+  const ahead = computed<CoatModel | null>(() => {
+    if (!model.value) return null
+    return withSessions(model.value, sessionsOf(rhythm.value, rolledPlaces(model.value)))
+  })
+  const bounds = computed(() => (page() ? coatBounds(caseOf(page()!)) : null))
+  const shownDay = computed(() => day.value ?? today.value)
+  const shownPlace = computed<PlaceId>(() => place.value ?? worst.value?.place ?? regionsWritten(model.value!)[0] ?? 'back')
+  const worst = computed(() => (model.value ? worstLag(model.value, today.value) : null))
+  const warnings = computed(() => (ahead.value ? warningsOf(ahead.value, today.value, rhythm.value.aimDay) : []))
+
+  const outcomes = computed<readonly Outcome[]>(() =>
+    model.value && isStripped.value ? WHAT_IFS.map((id) => outcomeOf(model.value!, rhythm.value, id)) : []
+  )
+  const outcome = (id: WhatIfId) => outcomes.value.find((one) => one.id === id)!
+  /** what the trim asks of the jacket on the day: the coat must stand at that to be right */
+  const leastMm = computed(() => page()?.standard.plan.lengthsMm.back ?? 0)
+  const mends = computed(() => mending(outcomes.value, leastMm.value))
+  /** up to three beside each other: the plan, what mends it, and one more */
+  watch(
+    () => mends.value?.id,
+    (id) => (chosen.value = ['asPlanned', id ?? 'halfNext', id === 'skipNext' ? 'halfNext' : 'skipNext']),
+    { immediate: true }
+  )
+  const compared = computed(() => (outcomes.value.length === 0 ? [] : chosen.value.map(outcome)))
+  function compare(at: number, id: WhatIfId): void {
+    chosen.value = chosen.value.map((one, i) => (i === at ? id : one))
+  }
+
+  /** from the first line of the book, or half a year back, to a month beyond the day that counts */
+  const range = computed(() => {
+    const days = [...(model.value?.places.values() ?? [])].flatMap(({ sides }) =>
+      [...sides.values()].flatMap(({ acts }) => acts.map((act) => act.day))
+    )
+    const first = days.length === 0 ? today.value - 28 : Math.min(...days)
+    return { from: Math.max(first - 7, today.value - 190), to: rhythm.value.aimDay + 28 }
+  })
+  /** length of a side on a day with what the dog's rate leaves open (95 %), mm */
+  function lengthBetween(where: PlaceId, side: PatchSide, on: number): readonly [number, number] | null {
+    if (!bounds.value || on > today.value) return null
+    const [slow, fast] = [bounds.value.slow, bounds.value.fast].map((one) => stateAt(one, where, side, on).standingMm)
+    return [slow, fast]
+  }
+  return {
+    day,
+    place,
+    model,
+    ahead,
+    today,
+    rhythm,
+    isStripped,
+    shownDay,
+    shownPlace,
+    worst,
+    warnings,
+    outcomes,
+    mends,
+    leastMm,
+    chosen,
+    compared,
+    compare,
+    range,
+    lengthBetween
+  }
+}
+
+/** One dog's coat with its book on the server. */
+export function useCoat(id: () => string) {
+  const loaded = useLoaded<CoatPage>(() => `/coats/${id()}`)
+  const base = useCoatBase(() => loaded.data.value)
+  const { problem, doing } = useDoing(loaded.reload)
+  const path = () => `/coats/${id()}`
+  return {
+    ...loaded,
+    ...base,
+    problem,
+    write: (entries: readonly object[]) => doing(() => api.post(`${path()}/lines`, { entries })),
+    strike: (entryId: string, reason: string) => doing(() => api.post(`${path()}/struck`, { entryId, reason })),
+    unstrike: (entryId: string) => doing(() => api.post(`${path()}/unstruck`, { entryId })),
+    keepAim: (aim: CoatAim) => doing(() => api.put(`${path()}/aim`, aim))
+  }
+}
+export type CoatDesk = ReturnType<typeof useCoat>

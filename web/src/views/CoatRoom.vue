@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import BookPart from '../coat/BookPart.vue'
+import CoatInTime from '../coat/CoatInTime.vue'
+import PetPart from '../coat/PetPart.vue'
+import { useCoat } from '../coat/useCoat'
+import WhatIfPart from '../coat/WhatIfPart.vue'
+
+// One dog's coat: in time, what if, its book, and when it comes back.
+const props = defineProps<{ id: string; part?: string }>()
+const desk = useCoat(() => props.id)
+const { data, error, loading, reload, isStripped, problem } = desk
+const parts = computed(() => [
+  { id: 'in-time', name: 'In time' },
+  ...(isStripped.value ? [{ id: 'what-if', name: 'What if' }] : []),
+  { id: 'book', name: 'Coat book' },
+  { id: 'next-visit', name: 'Next visit' }
+])
+const here = computed(() => parts.value.find(({ id }) => id === props.part)?.id ?? 'in-time')
+const shown = computed(() => ({ 'in-time': CoatInTime, 'what-if': WhatIfPart, book: BookPart, 'next-visit': PetPart })[here.value])
+</script>
+
+<template>
+  <TopLine :what="data ? `${data.dog.name}, ${data.dog.coat} coat, ${data.dog.withersMm} mm` : 'Coat'" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <component :is="shown" v-else :key="here" :desk="desk">
+    <nav class="no-print mb-2 flex flex-wrap gap-2" aria-label="Parts of the coat">
+      <RouterLink
+        v-for="one in parts"
+        :key="one.id"
+        :to="`/coat/${id}/${one.id}`"
+        :class="['btn min-h-11 px-4 py-1 text-[16px]', here === one.id ? 'bg-ink text-sheet' : 'btn-quiet']"
+        :aria-current="here === one.id ? 'page' : undefined"
+        >{{ one.name }}</RouterLink
+      >
+    </nav>
+    <p v-if="problem" class="mb-2 font-[650]" role="alert">{{ problem }}</p>
+  </component>
+</template>
