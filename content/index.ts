@@ -1,11 +1,11 @@
 // What Peen ships as data. Types come from core; contract validates the shapes when they enter the database.
 import type { AdviceRule } from '@peen/core/advice'
 import type { Certificate } from '@peen/core/certify'
-import type { CoatWorks } from '@peen/core/coat'
+import type { ClosingStep, CoatWorks } from '@peen/core/coat'
 import type { BodyType, Coat, Colouring, DrawnRegion, Fault, FaultKind, ShapeKind, ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import type { TrimFit } from '@peen/core/setup'
-import type { Known, Standard } from '@peen/core/standard'
+import type { Known, PlanStep, Standard } from '@peen/core/standard'
 import type { Family, Technique } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import adviceRuleData from './advice-rules.json'
@@ -115,6 +115,13 @@ const CUTTING: ReadonlySet<Family> = new Set(['clipping', 'scissoring', 'strippi
 export function cutRegionsOf(id: string): readonly RegionId[] {
   const technique = techniqueById(id)
   return technique && CUTTING.has(technique.family) ? technique.regions : []
+}
+
+/** Steps of a trim that take hair, with the places they go over: what a session is closed by. */
+export function closingSteps(steps: readonly PlanStep[]): readonly ClosingStep[] {
+  return steps
+    .filter(({ technique }) => coatWorks[technique])
+    .map(({ technique, label, minutes }) => ({ technique, label, minutes, regions: techniqueById(technique)?.regions ?? [] }))
 }
 
 export const bodies = [

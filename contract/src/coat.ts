@@ -1,6 +1,7 @@
 // The coat book of a dog: what is written into it, and what its pages show.
 import { ACT_KINDS, BRUSHING, COAT_RULE_LIMITS, ENTRY_LIMITS, HOLE_CAUSES, PLACE_IDS, PULLS } from '@peen/core/coat'
 import type { Brushing, CoatAct, CoatEntry, CoatRules, PlaceId, Undone, Warning } from '@peen/core/coat'
+import type { RegionId } from '@peen/core/regions'
 import type { Tool } from '@peen/core/tools'
 import type { Standard } from '@peen/core/standard'
 import { chosen, date, named, within } from './fields'
@@ -96,6 +97,9 @@ export type OpenEnds = {
   readonly apprentice: string
   readonly undone: readonly Undone[]
 }
+
+/** With what a session begins: open ends of the visit before in the same trim, and places whose sides are apart. */
+export type SessionCoatStart = { readonly openEnds: OpenEnds | null; readonly outOfStep: readonly RegionId[] }
 
 export type CoatPage = {
   readonly dog: DogView

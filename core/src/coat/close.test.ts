@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { sayUndone, undoneOf, whatFits, type ClosingStep } from './close'
+import { doneIn, sayUndone, undoneOf, whatFits, type ClosingStep } from './close'
 import { bestParts } from './pairs'
 
 /** Every subset: the best worth, and the fewest minutes it takes. */
@@ -77,6 +77,22 @@ describe('closing a session', () => {
       { technique: null, regions: ['shoulder', 'chest'], side: 'both' }
     ])
     expect(undone).toEqual([])
+  })
+  it('counts what was ended on a live dog, and nothing that was cut short', () => {
+    const attempt = (more: object) => ({
+      techniqueId: 'roll-coat',
+      regions: ['back'],
+      side: 'both',
+      ended: { minutes: 9 },
+      cutShort: false,
+      setting: 'live',
+      ...more
+    })
+    const attempts = [attempt({}), attempt({ ended: null }), attempt({ cutShort: true }), attempt({ setting: 'figure' })] as never
+    expect(doneIn({ attempts, byInstructor: [{ eventId: 'e', regions: ['ribs'], side: 'left' }] })).toEqual([
+      { technique: 'roll-coat', regions: ['back'], side: 'both' },
+      { technique: null, regions: ['ribs'], side: 'left' }
+    ])
   })
   it('another technique at the same place does not count', () => {
     expect(undoneOf(steps, [{ technique: 'card-first', regions: ['back'], side: 'both' }])).toHaveLength(5)

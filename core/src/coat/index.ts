@@ -38,7 +38,7 @@ export {
 export { warningsOf, WARNINGS, type Warning, type WarningKind } from './warn'
 export { changed, mending, outcomeOf, sessionsOf, shownSides, WHAT_IFS, type Outcome, type Rhythm, type WhatIfId } from './ahead'
 export { bestParts, type Part } from './pairs'
-export { sayUndone, undoneOf, whatFits, type ClosingStep, type Done, type Fitting, type Undone } from './close'
+export { doneIn, sayUndone, undoneOf, whatFits, type ClosingStep, type Done, type Fitting, type Undone } from './close'
 export { entriesOfFindings, entriesOfGrading, entriesOfWork, type CoatWork, type CoatWorks, type FloorDay, type FloorWork } from './floor'
 export {
   bladeNow,

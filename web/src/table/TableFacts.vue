@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { sayUndone } from '@peen/core/coat'
 import { upperFirst } from '@peen/core/units'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import MinutesBar from '../components/MinutesBar.vue'
 import type { Table } from '../composables/useTable'
-import { sayClock } from '../composables/words'
+import { useUndone } from '../coat/useUndone'
+import { sayClock, sayDate } from '../composables/words'
 import { techniqueById } from '../stores/techniques'
 import LateNotes from './LateNotes.vue'
 import RanOut from './RanOut.vue'
@@ -16,6 +18,9 @@ const emit = defineEmits<{ arrive: []; more: [eventId: string] }>()
 const { data, state, current, worked, canStand, waitsAt, gate, events, outbox, session, tap } = props.table
 const view = computed(() => data.value!)
 const LOW_MIN = 6
+const { fromLast, lastOn } = useUndone(() => props.id, props.table)
+/** places that are named before they are counted */
+const MOST = 5
 const technique = computed(() => (current.value ? (techniqueById(current.value.techniqueId) ?? null) : null))
 const isOpen = computed(() => state.value.openedAt !== null && state.value.closedAt === null)
 const ranOutNow = computed(() => isOpen.value && (canStand.value <= 0 || state.value.ranOut !== null))
@@ -44,6 +49,10 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       {{ upperFirst(view.dog.temperament) }}; dislikes {{ view.dog.dislikes }}.
     </p>
     <RanOut v-if="ranOutNow" :id="id" :table="table" />
+    <p v-if="fromLast.length > 0 && !state.closedAt" class="mt-1 leading-[1.3]" data-testid="from-last">
+      <b>Begin with what was left on {{ sayDate(lastOn) }}:</b> {{ fromLast.slice(0, MOST).map(sayUndone).join('; ')
+      }}{{ fromLast.length > MOST ? `, and ${fromLast.length - MOST} more` : '' }}.
+    </p>
     <p v-for="item in view.checkIn.excused" :key="item.region" class="mt-1 leading-[1.3]">
       <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.
     </p>

@@ -5,6 +5,8 @@ import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
+import UndonePairs from '../coat/UndonePairs.vue'
+import { useUndone } from '../coat/useUndone'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { RATING_CHOICES } from '../composables/choices'
@@ -18,6 +20,7 @@ const props = defineProps<{ id: string }>()
 const router = useRouter()
 const table = useTable(() => props.id)
 const { data, error, loading, reload, state, standard, now, tap, outbox, session } = table
+const { undone, outOfStep } = useUndone(() => props.id, table)
 const problem = ref<string | null>(null)
 const changed = ref<Readonly<Record<string, ConfirmedAttempt>>>({})
 const struck = ref<readonly string[]>([])
@@ -120,6 +123,11 @@ useKeys([
           {{ isConfirmed ? 'Confirm again, as changed' : 'Confirm these attempts' }}
         </button>
       </template>
+      <section class="mt-6" aria-label="What is undone">
+        <h1>What is undone, side by side</h1>
+        <hr class="rule2 mt-2 mb-2" />
+        <UndonePairs :dog="data.dog.name" :undone="undone" :minutes="state.closedAt ? 0 : table.canStand.value" :out-of-step="outOfStep" />
+      </section>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Closing">
       <h1>1. Grade it as it stands</h1>

@@ -168,3 +168,56 @@ describe('textures', () => {
     expect(Math.abs(count(5) / count(1) - 0.2)).toBeLessThan(0.03)
   })
 })
+
+describe('hair of several ages', () => {
+  const { roots } = plant(20000)
+  const body = layers.find(({ layer }) => layer.name === 'body')!
+  const view = { pxPerMm: 1.1, widen: 1, contrast: 1, heightMm: 340, every: 1 }
+  const long: Lengths = Object.fromEntries(DRAWN_REGIONS.map((region) => [region, 30]))
+  const aged = (share01: number, mm: number, rgb?: readonly [number, number, number]) =>
+    Object.fromEntries(
+      DRAWN_REGIONS.map((region) => [
+        region,
+        [
+          { share01, mm: 0 },
+          { share01: 1 - share01, mm, rgb }
+        ]
+      ])
+    )
+  const draw = (ages?: ReturnType<typeof aged>) => {
+    const out = newStrokes(roots.get(body)!)
+    wear(long)
+    resolveStrokes(body, roots.get(body)!, coatTable(coat, { lengths: long, ages }), STYLES.wire, view, out)
+    return out
+  }
+  const meanLength = ({ count, lines }: ReturnType<typeof draw>) => {
+    let sum = 0
+    for (let k = 0; k < count; k++) sum += Math.hypot(lines[7 * k + 4] - lines[7 * k], lines[7 * k + 5] - lines[7 * k + 1])
+    return sum / count
+  }
+  const all = draw()
+
+  it('leaves out the share that shows nothing', () => {
+    for (const share of [0.2, 0.5, 0.8]) {
+      const drawn = draw(aged(share, 30)).count / all.count
+      expect(drawn).toBeGreaterThan(1 - share - 0.08)
+      expect(drawn).toBeLessThan(1 - share + 0.08)
+    }
+    expect(draw(aged(1, 30)).count).toBe(0)
+  })
+  it('draws each hair at the length of its age', () => {
+    // a coat of one age, half as long as its place stands: hair about half as long
+    const half = meanLength(draw(aged(0, 15))) / meanLength(all)
+    expect(half).toBeGreaterThan(0.4)
+    expect(half).toBeLessThan(0.65)
+  })
+  it('tells an age by its colour, lit as the coat is', () => {
+    const { count, colours } = draw(aged(0, 30, [20, 134, 100]))
+    let green = 0
+    for (let k = 0; k < count; k++) if (colours[4 * k + 1] > colours[4 * k] + 20 && colours[4 * k + 1] > colours[4 * k + 2]) green++
+    expect(green / count).toBeGreaterThan(0.98)
+  })
+  it('is the same picture each time', () => {
+    expect(draw(aged(0.4, 22)).lines).toEqual(draw(aged(0.4, 22)).lines)
+  })
+})

@@ -1,29 +1,17 @@
 // One dog's coat book: its page, what is written into it, what is struck, what the coat is kept for.
-import { cutRegionsOf, coatWorks, techniqueById } from '@peen/content'
-import type { CoatAim, CoatPage, CoatStrike, Me, NewCoatEntries, OpenEnds } from '@peen/contract'
-import { COAT_RULES, entryIssues, SPROUT_DAYS, undoneOf, type BookDog, type CoatRules, type Done } from '@peen/core/coat'
-import { foldSession } from '@peen/core/practice'
-import type { Standard } from '@peen/core/standard'
+import type { CoatAim, CoatPage, CoatStrike, Me, NewCoatEntries } from '@peen/contract'
+import { entryIssues, type BookDog, type CoatRules } from '@peen/core/coat'
 import { and, desc, eq, inArray } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
-import { eventsOf } from '../derived'
 import { rememberReading } from '../grading'
 import { allPeople, dogView, fullName } from '../people'
-import { houseOf, newestStandards, rackOf, schoolRow, standardOf } from '../school'
+import { houseOf, newestStandards, rackOf, standardOf } from '../school'
+import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
+import { openEndsOf } from './undone'
 
 type DogRow = typeof tables.dogs.$inferSelect
-type Session = typeof tables.sessions.$inferSelect
-
-export async function coatRulesOf(db: Reader): Promise<CoatRules> {
-  return { ...COAT_RULES, ...(await schoolRow(db)).coat }
-}
-
-/** Days until pulled hair shows, by the school's side of the house rule. */
-export async function sproutDaysOf(db: Reader): Promise<number> {
-  return SPROUT_DAYS[(await houseOf(db))['sprout-weeks']] ?? SPROUT_DAYS[0]
-}
 
 /** The book of a dog with everything that its model needs. Whoever reads lengths of another's grading is not blind to it any more. */
 export async function coatPage({ db, clock }: Services, actor: Me, dogId: string): Promise<CoatPage> {
@@ -72,34 +60,6 @@ async function dogRow(db: Reader, id: string): Promise<DogRow> {
   const row = (await db.select().from(tables.dogs).where(eq(tables.dogs.id, id)))[0]
   if (!row) throw refuse.notFound('This dog')
   return row
-}
-
-/** What the last visit left undone, place by place and side by side; null where nothing was begun or nothing is left. */
-export async function openEndsOf(db: Reader, session: Session, standard: Standard, apprentice: string): Promise<OpenEnds | null> {
-  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
-  if (state.attempts.length === 0) return null
-  const undone = undoneOf(closingSteps(standard), doneIn(state))
-  return undone.length === 0 ? null : { sessionId: session.id, onDate: session.onDate, apprentice, undone }
-}
-
-/** Steps of a trim that take hair, with their places. */
-export function closingSteps({ plan }: Standard) {
-  return plan.steps
-    .filter(({ technique }) => coatWorks[technique])
-    .map(({ technique, label, minutes }) => ({ technique, label, minutes, regions: placesOf(technique) }))
-}
-const placesOf = (technique: string) => {
-  const cuts = cutRegionsOf(technique)
-  return cuts.length > 0 ? cuts : (techniqueById(technique)?.regions ?? [])
-}
-
-function doneIn({ attempts, byInstructor }: ReturnType<typeof foldSession>): readonly Done[] {
-  return [
-    ...attempts
-      .filter(({ ended, cutShort, setting }) => ended && !cutShort && setting === 'live')
-      .map(({ techniqueId, regions, side }) => ({ technique: techniqueId, regions, side })),
-    ...byInstructor.map(({ regions, side }) => ({ technique: null, regions, side }))
-  ]
 }
 
 /** Writes lines into the book. What cannot be is refused with its sentence, and none of the lines is kept. */

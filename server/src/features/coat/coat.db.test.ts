@@ -1,4 +1,4 @@
-import type { BookLine, CoatAim, CoatList, CoatPage } from '@peen/contract'
+import type { BookLine, CoatAim, CoatList, CoatPage, SessionCoatStart } from '@peen/contract'
 import { COAT_RULES, coatModel, dayOf, lagAt, type CoatEntry } from '@peen/core/coat'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
@@ -206,6 +206,15 @@ describe('what the floor writes', () => {
     expect(openEnds!.undone.find(({ region, technique }) => region === 'skirt' && technique === 'skirt-line')).toMatchObject({
       side: 'right'
     })
+  })
+  it('gives the next session its start: what was left, and which places are out of step', async () => {
+    const next = await world.newSession('abe', '2026-04-16')
+    const start = (await abe.get(`/sessions/${next}/coat`)).body as unknown as SessionCoatStart
+    expect(start.openEnds).toMatchObject({ onDate: '2026-04-14', apprentice: 'bea Test' })
+    expect(start.openEnds!.undone.some(({ region, side }) => region === 'skirt' && side === 'right')).toBe(true)
+    // the roll of 13 April went over the right side alone
+    expect(start.outOfStep).toContain('ribs')
+    expect((await (await world.client('bea')).get(`/sessions/${next}/coat`)).status).toBe(403)
   })
   it('comes to the same when everything derived is made anew', async () => {
     const before = await linesOf('flint')

@@ -5,7 +5,7 @@ import { asc } from 'drizzle-orm'
 import { tables } from '../../db'
 import type { Services } from '../../http'
 import { dogView } from '../people'
-import { coatRulesOf, sproutDaysOf } from './book'
+import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
 
 /** How far ahead a warning is looked for where no day is set, days. Chosen: what can still be mended. */

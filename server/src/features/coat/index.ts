@@ -9,7 +9,9 @@ import {
 } from '@peen/contract'
 import type { CoatRules } from '@peen/core/coat'
 import { route, type Route } from '../../http'
-import { coatPage, coatRulesOf, keepAim, keepCoatRules, strikeEntry, unstrikeEntry, writeEntries } from './book'
+import { coatRulesOf } from './limits'
+import { sessionStart } from './undone'
+import { coatPage, keepAim, keepCoatRules, strikeEntry, unstrikeEntry, writeEntries } from './book'
 import { coatList } from './heads'
 
 export { keepAim, writeEntries } from './book'
@@ -48,6 +50,7 @@ export const coatRoutes: readonly Route[] = [
     ({ services, params, body }) => keepAim(services, params.id, body),
     coatAimSchema as never
   ),
+  route('get', '/sessions/:id/coat', ALL, ({ services, actor, params }) => sessionStart(services, actor, params.id)),
   route('get', '/coat-rules', ALL, ({ services }) => coatRulesOf(services.db)),
   route<CoatRules>('put', '/coat-rules', ['lead'], ({ services, body }) => keepCoatRules(services, body), coatRulesSchema as never)
 ]

@@ -1,0 +1,62 @@
+// Where a session begins: what the one before left undone, and which places are out of step.
+import { closingSteps } from '@peen/content'
+import type { Me, OpenEnds, SessionCoatStart } from '@peen/contract'
+import { coatModel, dayOf, doneIn, lagAt, undoneOf } from '@peen/core/coat'
+import { foldSession } from '@peen/core/practice'
+import { isRegionId, type RegionId } from '@peen/core/regions'
+import type { Standard } from '@peen/core/standard'
+import { and, desc, eq, lt, ne } from 'drizzle-orm'
+import { tables, type Reader } from '../../db'
+import { refuse, type Services } from '../../http'
+import { eventsOf } from '../derived'
+import { dogView, fullName, personById } from '../people'
+import { sessionRow } from '../practice'
+import { standardOf } from '../school'
+import { coatRulesOf, sproutDaysOf } from './limits'
+import { linesOf } from './lines'
+
+type Session = typeof tables.sessions.$inferSelect
+
+/** What a visit left undone, place by place and side by side; null where nothing was begun or nothing is left. */
+export async function openEndsOf(db: Reader, session: Session, standard: Standard, apprentice: string): Promise<OpenEnds | null> {
+  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  if (state.attempts.length === 0) return null
+  const undone = undoneOf(closingSteps(standard.plan.steps), doneIn(state))
+  return undone.length === 0 ? null : { sessionId: session.id, onDate: session.onDate, apprentice, undone }
+}
+
+/** With what one session begins: the open ends of the visit before it, in the same trim, and places whose sides are apart. */
+export async function sessionStart({ db, clock }: Services, actor: Me, id: string): Promise<SessionCoatStart> {
+  const { session, person, dog } = await sessionRow(db, id)
+  if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
+  const { sessions: s } = tables
+  const [before] = await db
+    .select()
+    .from(s)
+    .where(and(eq(s.dogId, dog.id), eq(s.standardId, session.standardId), lt(s.onDate, session.onDate), ne(s.id, id)))
+    .orderBy(desc(s.onDate), desc(s.id))
+    .limit(1)
+  const openEnds = before
+    ? await openEndsOf(
+        db,
+        before,
+        await standardOf(db, before.standardId, before.standardVersion),
+        fullName(await personById(db, before.apprenticeId))
+      )
+    : null
+  return { openEnds, outOfStep: await placesOutOfStep({ db, clock }, actor, dog) }
+}
+
+async function placesOutOfStep(
+  { db, clock }: Pick<Services, 'db' | 'clock'>,
+  actor: Me,
+  dog: typeof tables.dogs.$inferSelect
+): Promise<readonly RegionId[]> {
+  const { coatType, bornOn } = dogView(dog)
+  const entries = (await linesOf(db, [dog.id], actor)).get(dog.id)!.lines.filter(({ struck }) => struck === null)
+  const [rules, sproutDays, today] = [await coatRulesOf(db), await sproutDaysOf(db), await clock.today()]
+  const model = coatModel({ entries, dog: { bornOn, today }, isWire: coatType === 'wire', sproutDays, rules, places: [] })
+  return [...model.places.values()]
+    .filter(({ place, isStripped }) => isStripped && Math.abs(lagAt(model, place, dayOf(today)).days) > rules.lagDays)
+    .flatMap(({ place }) => (isRegionId(place) ? [place] : []))
+}

@@ -1,0 +1,20 @@
+import { closingSteps } from '@peen/content'
+import type { SessionCoatStart } from '@peen/contract'
+import { doneIn, undoneOf } from '@peen/core/coat'
+import { computed } from 'vue'
+import { useLoaded } from '../composables/useLoaded'
+import type { Table } from '../composables/useTable'
+
+/** What a table has still to do by the steps of its visit, and what the visit before left it. */
+export function useUndone(id: () => string, { data, state }: Pick<Table, 'data' | 'state'>) {
+  const start = useLoaded<SessionCoatStart>(() => `/sessions/${id()}/coat`)
+  const undone = computed(() => (data.value ? undoneOf(closingSteps(data.value.steps), doneIn(state.value)) : []))
+  /** what was left last time and is still not done today */
+  const fromLast = computed(() =>
+    (start.data.value?.openEnds?.undone ?? []).filter((one) =>
+      undone.value.some(({ technique, region }) => technique === one.technique && region === one.region)
+    )
+  )
+  const outOfStep = computed(() => start.data.value?.outOfStep ?? [])
+  return { undone, fromLast, outOfStep, lastOn: computed(() => start.data.value?.openEnds?.onDate ?? null) }
+}
