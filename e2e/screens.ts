@@ -63,6 +63,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
   const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
   const visit = (await get('/day')).visits.find((one: { dog: string }) => one.dog === 'Flint').id
   const signed = trims.find((trim: { status: string }) => trim.status === 'signed').gradingId
+  const dogNamed = (name: string) => dogs.find((dog: { name: string }) => dog.name === name).id
   const ungraded = trims.find((trim: { dog: string }) => trim.dog === 'Thistle').gradingId
   const finding = findings.find((row: { findingId: string | null }) => row.findingId).findingId
   return [
@@ -81,6 +82,11 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['dogs', () => to(page, '/dogs')],
     ['dog', () => to(page, `/dogs/${dogs[0].id}`)],
     ['adviser', () => to(page, `/dogs/${dogs[0].id}/adviser`)],
+    ['coats', () => to(page, '/coat')],
+    ['coat in time', () => to(page, `/coat/${dogNamed('Sedge')}`)],
+    ['what if', () => to(page, `/coat/${dogNamed('Sedge')}/what-if`)],
+    ['coat book', () => to(page, `/coat/${dogNamed('Larch')}/book`)],
+    ['next visit', () => to(page, `/coat/${dogNamed('Bramble')}/next-visit`)],
     ['trims', () => to(page, '/trims')],
     ['photographs', () => to(page, `/trims/${ungraded}/measure/head`)],
     ['result', () => to(page, `/trims/${signed}`)],

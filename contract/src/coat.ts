@@ -47,12 +47,11 @@ const entry = object({
 export const coatEntriesSchema = object({ entries: array().of(entry).required().min(1, 'Nothing is written.').max(80) }).noUnknown()
 export type NewCoatEntries = { readonly entries: readonly CoatEntry[] }
 
-/** Takes a line out of the count; it stays in the book with who struck it and why. */
-export const coatStrikeSchema = object({
-  entryId: string().required('The line is missing.').max(160),
-  reason: named('Why', 200)
-}).noUnknown()
-export type CoatStrike = { readonly entryId: string; readonly reason: string }
+const entryIds = () => array().of(string().required().max(160)).required().min(1, 'No line is named.').max(80)
+/** Takes lines out of the count, all or none; they stay in the book with who struck them and why. */
+export const coatStrikeSchema = object({ entryIds: entryIds(), reason: named('Why', 200) }).noUnknown()
+export type CoatStrike = { readonly entryIds: readonly string[]; readonly reason: string }
+export const coatUnstrikeSchema = object({ entryIds: entryIds() }).noUnknown()
 
 /** What the coat is kept for: the day that counts, how often it is worked, how it is brushed at home. */
 export type CoatAim = {

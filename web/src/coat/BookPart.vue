@@ -56,13 +56,12 @@ const issues = computed(() => new Map(model.value!.issues.map(({ entryId, say })
 const striking = ref<string | null>(null)
 const reason = ref('')
 async function doStrike(group: readonly BookLine[]): Promise<void> {
-  for (const { id } of group) await strike(id, reason.value)
+  await strike(idsOf(group), reason.value)
   striking.value = null
   reason.value = ''
 }
-async function doCount(group: readonly BookLine[]): Promise<void> {
-  for (const { id } of group) await unstrike(id)
-}
+const doCount = (group: readonly BookLine[]) => unstrike(idsOf(group))
+const idsOf = (group: readonly BookLine[]) => group.map(({ id }) => id)
 const issuesOf = (group: readonly BookLine[]) => [...new Set(group.flatMap(({ id }) => issues.value.get(id) ?? []))]
 async function doWrite(entries: readonly object[]): Promise<void> {
   await write(entries)

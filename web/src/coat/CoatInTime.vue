@@ -70,8 +70,8 @@ function play(): void {
 }
 onBeforeUnmount(() => window.clearInterval(timer))
 useKeys([
-  { key: 'ArrowRight', label: 'A day on', run: () => move(shownDay.value + 1) },
-  { key: 'ArrowLeft', label: 'A day back', run: () => move(shownDay.value - 1) },
+  { key: '.', label: 'A day on', run: () => move(shownDay.value + 1) },
+  { key: ',', label: 'A day back', run: () => move(shownDay.value - 1) },
   { key: ']', label: 'A week on', run: () => move(shownDay.value + 7) },
   { key: '[', label: 'A week back', run: () => move(shownDay.value - 7) },
   { key: 'p', label: 'Play forward', run: play },

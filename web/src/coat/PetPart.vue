@@ -165,7 +165,7 @@ const tenth = (mm: number) => Math.round(mm * 10) / 10
           <p class="flex justify-between gap-3">
             <b>{{ regionName(one.region) }}</b>
             <span :class="one.isGrownOut ? 'font-[650] text-long' : ''"
-              ><GlyphMark v-if="one.isGrownOut" name="long" :size="16" class="mr-1 align-[-2px]" />{{ tenth(one.nowMm) }} mm now,
+              ><GlyphMark v-if="one.isGrownOut" name="long" :size="16" class="mr-1 align-[-2px]" />{{ Math.round(one.nowMm) }} mm today,
               {{ Math.round(one.thenMm) }} then</span
             >
           </p>

@@ -90,7 +90,7 @@ describe('a coat on its page', () => {
   it('sends lines, strikes and aims, and says what was refused', async () => {
     const desk = await atThePage()
     await desk.write([{ id: 'x' }])
-    await desk.strike('l1', 'wrong dog')
+    await desk.strike(['l1'], 'wrong dog')
     await desk.keepAim(NO_AIM)
     expect(server.asked.filter(({ method }) => method !== 'GET').map(({ method, path }) => `${method} ${path}`)).toEqual([
       'POST /coats/d/lines',

@@ -140,8 +140,8 @@ export function useCoat(id: () => string) {
     ...base,
     problem,
     write: (entries: readonly object[]) => doing(() => api.post(`${path()}/lines`, { entries })),
-    strike: (entryId: string, reason: string) => doing(() => api.post(`${path()}/struck`, { entryId, reason })),
-    unstrike: (entryId: string) => doing(() => api.post(`${path()}/unstruck`, { entryId })),
+    strike: (entryIds: readonly string[], reason: string) => doing(() => api.post(`${path()}/struck`, { entryIds, reason })),
+    unstrike: (entryIds: readonly string[]) => doing(() => api.post(`${path()}/unstruck`, { entryIds })),
     keepAim: (aim: CoatAim) => doing(() => api.put(`${path()}/aim`, aim))
   }
 }

@@ -105,21 +105,25 @@ export async function writeEntries({ db, clock }: Services, actor: Me, dogId: st
   })
 }
 
-/** Strikes a line: it counts no more and stays to be read, with who struck it and why. */
-export async function strikeEntry({ db, clock }: Services, actor: Me, dogId: string, { entryId, reason }: CoatStrike) {
+/** Strikes lines: they count no more and stay to be read, with who struck them and why. */
+export async function strikeEntries({ db, clock }: Services, actor: Me, dogId: string, { entryIds, reason }: CoatStrike) {
   const { lines } = (await linesOf(db, [(await dogRow(db, dogId)).id], actor)).get(dogId)!
-  const line = lines.find(({ id }) => id === entryId)
-  if (!line) throw refuse.notFound('This line of the coat book')
-  if (line.struck) throw refuse.conflict('struckAlready', `This line is struck already, by ${line.struck.by}: ${line.struck.reason}`)
-  await db.insert(tables.coatStruck).values({ entryId, dogId, reason, by: actor.id, at: await clock.now() })
-  return { struck: entryId }
+  const ids = [...new Set(entryIds)]
+  for (const id of ids) {
+    const line = lines.find((one) => one.id === id)
+    if (!line) throw refuse.notFound('This line of the coat book')
+    if (line.struck) throw refuse.conflict('struckAlready', `This line is struck already, by ${line.struck.by}: ${line.struck.reason}`)
+  }
+  const at = await clock.now()
+  await db.insert(tables.coatStruck).values(ids.map((entryId) => ({ entryId, dogId, reason, by: actor.id, at })))
+  return { struck: ids.length }
 }
 
-/** Takes back that a line was struck. */
-export async function unstrikeEntry({ db }: Services, dogId: string, entryId: string) {
+/** Takes back that lines were struck. */
+export async function unstrikeEntries({ db }: Services, dogId: string, entryIds: readonly string[]) {
   const { coatStruck: x } = tables
-  await db.delete(x).where(and(eq(x.entryId, entryId), eq(x.dogId, dogId)))
-  return { counts: entryId }
+  await db.delete(x).where(and(inArray(x.entryId, [...entryIds]), eq(x.dogId, dogId)))
+  return { counted: entryIds.length }
 }
 
 export async function keepAim({ db, clock }: Services, dogId: string, aim: CoatAim): Promise<CoatAim> {

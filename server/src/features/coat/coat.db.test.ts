@@ -132,13 +132,13 @@ describe('writing into a coat book', () => {
   it('strikes a line with a reason; it stays to be read, and can be taken back', async () => {
     const [first] = await linesOf('ember')
     const path = `/coats/${world.ids.ember}`
-    expect((await ivo.post(`${path}/struck`, { entryId: first.id, reason: '' })).status).toBe(422)
-    expect((await ivo.post(`${path}/struck`, { entryId: first.id, reason: 'the wrong dog' })).status).toBe(200)
+    expect((await ivo.post(`${path}/struck`, { entryIds: [first.id], reason: '' })).status).toBe(422)
+    expect((await ivo.post(`${path}/struck`, { entryIds: [first.id], reason: 'the wrong dog' })).status).toBe(200)
     expect((await linesOf('ember'))[0].struck).toEqual({ by: 'ivo Test', reason: 'the wrong dog' })
-    const again = await ina.post(`${path}/struck`, { entryId: first.id, reason: 'twice' })
+    const again = await ina.post(`${path}/struck`, { entryIds: [first.id], reason: 'twice' })
     expect([again.status, again.body.detail]).toEqual([409, 'This line is struck already, by ivo Test: the wrong dog'])
-    expect((await ivo.post(`/coats/${world.ids.flint}/struck`, { entryId: first.id, reason: 'another dog' })).status).toBe(404)
-    await ivo.post(`${path}/unstruck`, { entryId: first.id })
+    expect((await ivo.post(`/coats/${world.ids.flint}/struck`, { entryIds: [first.id], reason: 'another dog' })).status).toBe(404)
+    await ivo.post(`${path}/unstruck`, { entryIds: [first.id] })
     expect((await linesOf('ember'))[0].struck).toBeNull()
   })
 })
@@ -194,7 +194,7 @@ describe('what the floor writes', () => {
   })
   it('a line of the floor can be struck too', async () => {
     const [first] = await linesOf('flint')
-    await ivo.post(`/coats/${world.ids.flint}/struck`, { entryId: first.id, reason: 'it was the other dog' })
+    await ivo.post(`/coats/${world.ids.flint}/struck`, { entryIds: [first.id], reason: 'it was the other dog' })
     expect((await linesOf('flint'))[0].struck).not.toBeNull()
   })
   it('says what the last visit left undone, side by side', async () => {

@@ -3,6 +3,7 @@ import {
   coatEntriesSchema,
   coatRulesSchema,
   coatStrikeSchema,
+  coatUnstrikeSchema,
   type CoatAim,
   type CoatStrike,
   type NewCoatEntries
@@ -11,7 +12,7 @@ import type { CoatRules } from '@peen/core/coat'
 import { route, type Route } from '../../http'
 import { coatRulesOf } from './limits'
 import { sessionStart } from './undone'
-import { coatPage, keepAim, keepCoatRules, strikeEntry, unstrikeEntry, writeEntries } from './book'
+import { coatPage, keepAim, keepCoatRules, strikeEntries, unstrikeEntries, writeEntries } from './book'
 import { coatList } from './heads'
 
 export { keepAim, writeEntries } from './book'
@@ -33,15 +34,15 @@ export const coatRoutes: readonly Route[] = [
     'post',
     '/coats/:id/struck',
     STAFF,
-    ({ services, actor, params, body }) => strikeEntry(services, actor, params.id, body),
+    ({ services, actor, params, body }) => strikeEntries(services, actor, params.id, body),
     coatStrikeSchema as never
   ),
-  route<Pick<CoatStrike, 'entryId'>>(
+  route<Pick<CoatStrike, 'entryIds'>>(
     'post',
     '/coats/:id/unstruck',
     STAFF,
-    ({ services, params, body }) => unstrikeEntry(services, params.id, body.entryId),
-    coatStrikeSchema.pick(['entryId']) as never
+    ({ services, params, body }) => unstrikeEntries(services, params.id, body.entryIds),
+    coatUnstrikeSchema as never
   ),
   route<CoatAim>(
     'put',

@@ -1,0 +1,125 @@
+import type { Page } from '@playwright/test'
+import { expect, openTable, signIn, test } from './app'
+
+async function openCoat(page: Page, name: string, part = '', who = 'ottilie'): Promise<void> {
+  await signIn(page, who, '/coat')
+  await page
+    .getByRole('link', { name: new RegExp(`^.*${name}`) })
+    .first()
+    .click()
+  await page.waitForURL('**/coat/*')
+  if (part) await page.getByRole('link', { name: part, exact: true }).click()
+}
+
+test('the terrier out of step tells its lag in days on both sides of the drawn dog, and what mends it', async ({ page }) => {
+  await openCoat(page, 'Sedge')
+  const plates = page.getByTestId('lag')
+  await expect(plates).toHaveText(['11 days ahead', '11 days behind'])
+  await expect(page.getByRole('img', { name: /^Sedge from the dog’s own left: Left back stands at 35 mm, 11 days behind$/ })).toBeVisible()
+  await expect(page.getByText('the sides are 11 days apart')).toBeVisible()
+  await expect(page.getByTestId('mends')).toContainText(
+    'Half instead of a light roll, next time, 21 April, mends it: both sides in step from 21 April'
+  )
+  // in time: by the handle, by keys, and played forward
+  const day = page.getByRole('slider', { name: 'Day' })
+  await expect(day).toHaveAttribute('aria-valuetext', '14 April')
+  await page.getByRole('button', { name: 'Spring show' }).click()
+  await expect(day).toHaveAttribute('aria-valuetext', '30 May')
+  await expect(page.getByText(/^Sedge’s left, 30 May, if rolled as planned$/)).toBeVisible()
+  await day.focus()
+  await page.keyboard.press('ArrowLeft')
+  await expect(day).toHaveAttribute('aria-valuetext', '29 May')
+  await page.getByRole('button', { name: 'Today', exact: true }).click()
+  await page.getByRole('heading', { name: /^Back/ }).click()
+  await page.keyboard.press(']')
+  await expect(day).toHaveAttribute('aria-valuetext', '21 April')
+  await page.keyboard.press('p')
+  await expect(page.getByRole('button', { name: 'Hold' })).toBeVisible()
+  await expect.poll(() => day.inputValue().then(Number)).toBeGreaterThan(20565)
+  await page.keyboard.press('p')
+  await expect(page.getByRole('button', { name: 'Play forward' })).toBeVisible()
+  // another place, by touch
+  await page.locator('[data-region=shoulder]').first().click()
+  await expect(page.getByText('Shoulder: both sides are in step.')).toBeVisible()
+  // what if, side by side
+  await page.getByTestId('mends').getByRole('link', { name: 'See what if' }).click()
+  const [plan, half] = [page.getByTestId('what-if-asPlanned'), page.getByTestId('what-if-halfNext')]
+  await expect(plan).toContainText('Still 11 days apart on 30 May.')
+  await expect(half).toContainText(/In step from 21 April, with \d+ mm standing on the day\./)
+  await page.getByLabel('What if, 3').selectOption({ label: 'The left side only, next time' })
+  await expect(page.getByTestId('what-if-leftNext')).toContainText(/Still \d\d days apart on 30 May\./)
+})
+
+test('a line is written on the figure, refused where it cannot be, counted, struck and counted again', async ({ page }) => {
+  await openCoat(page, 'Sorrel', 'Coat book', 'mira')
+  const book = page.getByRole('region', { name: 'Lines of the book' })
+  await expect(book).toContainText('Enzo Falk’s hands; from the table')
+  await page.locator('[data-region=ribs]').first().click()
+  await page.locator('[data-region=loin]').first().click()
+  await expect(page.getByText('At: ribs, loin')).toBeVisible()
+  await page.getByRole('button', { name: 'left side', exact: true }).click()
+  await page.getByRole('button', { name: 'half', exact: true }).click()
+  await page.getByLabel('Whose hands').selectOption({ label: 'Ada Quill' })
+  await page.getByLabel('On', { exact: true }).fill('2019-05-01')
+  await page.getByRole('button', { name: 'Write it into the book' }).click()
+  await expect(page.getByRole('alert')).toContainText('Ribs, 1 May 2019: the dog was born on 3 Feb 2020.')
+  // nothing is lost: the line stands as it was, with another day
+  await page.getByLabel('On', { exact: true }).fill('2026-04-13')
+  await page.getByRole('button', { name: 'Write it into the book' }).click()
+  const line = book.getByRole('listitem').filter({ hasText: '13 Apr' })
+  await expect(line).toContainText('Ribs and loin, left: pulled, half')
+  await expect(line).toContainText('Ada Quill’s hands; written by hand, Mira Dahl')
+  // the sides are out of step now
+  await page.getByRole('link', { name: 'In time', exact: true }).click()
+  await expect(page.getByText(/the sides are \d+ days apart/)).toBeVisible()
+  await page.getByRole('link', { name: 'Coat book', exact: true }).click()
+  const again = page.getByRole('region', { name: 'Lines of the book' }).getByRole('listitem').filter({ hasText: '13 Apr' })
+  await again.getByRole('button', { name: 'strike' }).click()
+  await again.getByLabel('Why it is struck').fill('it was another dog')
+  await again.getByRole('button', { name: 'Strike it' }).click()
+  await expect(again).toContainText('Struck by Mira Dahl: it was another dog')
+  await page.getByRole('link', { name: 'In time', exact: true }).click()
+  await expect(page.getByText('both sides are in step').first()).toBeVisible()
+  await page.getByRole('link', { name: 'Coat book', exact: true }).click()
+  await again.getByRole('button', { name: 'count it' }).click()
+  await page.getByRole('link', { name: 'In time', exact: true }).click()
+  await expect(page.getByText(/the sides are \d+ days apart/)).toBeVisible()
+})
+
+test('a clipped coat tells when it comes back, by how it is brushed, and which tool now', async ({ page }) => {
+  await openCoat(page, 'Bramble', 'Next visit', 'mira')
+  await expect(page.getByText(/weeks at best/)).toContainText('7.1 the longest: then the skull is grown out.')
+  await page.getByLabel('Brushed at home').selectOption({ label: 'never, as far as we know' })
+  await page.getByRole('button', { name: 'Keep this' }).click()
+  await expect(page.getByText(/weeks at best/)).toContainText('6 the longest: after that it mats.')
+  const back = page.getByRole('listitem').filter({ hasText: /^Back/ })
+  await expect(back).toContainText(/Cut today: comb 0/)
+  await page.getByLabel(/^Comes back in/).fill('9')
+  await expect(back).toContainText(/Cut today: blade 3F with, 13 mm: 32 mm then/)
+  await expect(page.getByText(/of 100 such coats are matted by then/)).toBeVisible()
+  await expect(back).toContainText('over 32 mm')
+})
+
+test('the end of a table lists what is undone, side by side, and what still fits into the dog’s minutes', async ({ page }) => {
+  await signIn(page, 'ruben')
+  await openTable(page, 'Bram')
+  await page.goto(`${new URL(page.url()).pathname}/end`)
+  const undone = page.getByRole('region', { name: 'What is undone' })
+  await expect(undone).toContainText(/Fits into the \d+ minutes that Flint can still stand/)
+  await expect(undone.getByTestId('fits')).toContainText('both sides')
+  // a step that was done is not among them
+  await expect(undone).not.toContainText('Pads, 15')
+})
+
+test('a lead sets what is out of step, within limits', async ({ page }) => {
+  await signIn(page, 'ottilie', '/house-rules')
+  const days = page.getByLabel('Sides further apart are out of step')
+  await days.fill('90')
+  await page.getByRole('button', { name: 'Keep these limits' }).click()
+  await expect(page.getByRole('alert')).toHaveText('Sides further apart are out of step: 90; allowed is 0 to 30 days.')
+  await days.fill('14')
+  await page.getByRole('button', { name: 'Keep these limits' }).click()
+  await expect(page.getByText('Kept. Every coat is looked at by these from now on.')).toBeVisible()
+  await page.goto('/coat')
+  await expect(page.getByRole('link', { name: /Sedge/ })).not.toContainText('days behind')
+})
