@@ -88,10 +88,10 @@ test('a line is written on the figure, refused where it cannot be, counted, stru
 
 test('a clipped coat tells when it comes back, by how it is brushed, and which tool now', async ({ page }) => {
   await openCoat(page, 'Bramble', 'Next visit', 'mira')
-  await expect(page.getByText(/weeks at best/)).toContainText('7.1 the longest: then the skull is grown out.')
+  await expect(page.getByText(/^Back in/)).toContainText('4 weeks at best, 5 still fair, 7 the longest: then the skull is grown out.')
   await page.getByLabel('Brushed at home').selectOption({ label: 'never, as far as we know' })
   await page.getByRole('button', { name: 'Keep this' }).click()
-  await expect(page.getByText(/weeks at best/)).toContainText('6 the longest: after that it mats.')
+  await expect(page.getByText(/^Back in/)).toContainText('6 the longest: after that it mats.')
   const back = page.getByRole('listitem').filter({ hasText: /^Back/ })
   await expect(back).toContainText(/Cut today: comb 0/)
   await page.getByLabel(/^Comes back in/).fill('9')
@@ -109,6 +109,15 @@ test('the end of a table lists what is undone, side by side, and what still fits
   await expect(undone.getByTestId('fits')).toContainText('both sides')
   // a step that was done is not among them
   await expect(undone).not.toContainText('Pads, 15')
+})
+
+test('the next session begins with what the last one left, side by side', async ({ page }) => {
+  await signIn(page, 'mira', '/coat')
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; name: string }[]
+  const sedge = dogs.find(({ name }) => name === 'Sedge')!.id
+  const { planned } = (await (await page.request.get(`/api/coats/${sedge}`)).json()) as { planned: { sessionId: string }[] }
+  await page.goto(`/table/${planned[0].sessionId}`)
+  await expect(page.getByTestId('from-last')).toContainText(/Begin with what was left on 7 Apr: Back, both sides/)
 })
 
 test('a lead sets what is out of step, within limits', async ({ page }) => {

@@ -58,6 +58,7 @@ type Named = { givenName: string; id: string; name: string; apprentice: string; 
 const ids = {
   pia: people.find((one: Named) => one.givenName === 'Pia').id,
   ember: dogs.find((one: Named) => one.name === 'Ember').id,
+  sedge: dogs.find((one: Named) => one.name === 'Sedge').id,
   trim: trims.find((one: Named) => one.status === 'signed' && one.apprentice.startsWith('Ines')).gradingId,
   tove: findings.find((one: Named) => one.apprentice.startsWith('Tove') && one.findingId).findingId,
   bram: findings.find((one: Named) => one.apprentice.startsWith('Bram') && one.findingId)?.findingId
@@ -74,6 +75,8 @@ await shoot('assessment', go(`/assessments/${marked.find((row) => row.open && !r
 await shoot('pass-marks', go('/pass-marks'))
 await shoot('apprentice', go(`/apprentices/${ids.pia}`))
 await shoot('dog', go(`/dogs/${ids.ember}`))
+await shoot('coat', go(`/coat/${ids.sedge}`))
+await shoot('what-if', go(`/coat/${ids.sedge}/what-if`))
 await shoot('adviser', async () => {
   await page.goto(`${BASE}/dogs/${ids.ember}/adviser`)
   await page.selectOption('#place', 'cheek')

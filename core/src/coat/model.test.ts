@@ -206,6 +206,14 @@ describe('sentences', () => {
     expect(sayState(stateAt(model, 'back', 'right', today))).toBe('Two ages, to 38 mm; 19 % shows nothing yet.')
     expect(sayState(stateAt(model, 'back', 'right', dayOf('2025-11-20')))).toBe('Bare: nothing shows yet.')
   })
+  it('say what was carded and what was cut', () => {
+    const carded = coatModel(coatCase([...outOfStep(), entry('2026-04-01', 'back', 'both', { kind: 'carded' })]))
+    expect(sayState(stateAt(carded, 'back', 'right', today))).toContain('undercoat at 55 % after carding')
+    const cutToo = coatModel(
+      coatCase([entry('2026-01-10', 'chest', 'middle', pulled('all')), entry('2026-03-20', 'chest', 'middle', { kind: 'cut', toMm: 5 })])
+    )
+    expect(sayState(stateAt(cutToo, 'chest', 'middle', today))).toContain('100 % is soft')
+  })
   it('hair closer than two millimetres is one layer to the eye', () => {
     const layers = [0, 0, 8, 9, 20].map((mm) => ({ share01: 0.2, mm, ageDays: 1, bornDay: 0, assumed: false, stand: 'standing' as const }))
     expect(visibleLayers(layers).map((group) => group.map(({ mm }) => mm))).toEqual([[20], [9, 8], [0, 0]])

@@ -30,7 +30,8 @@ export function sayState(state: PlaceState): string {
     `${ages}, to ${mm(shown[0][0].mm)}`,
     state.empty01 >= 0.005 ? `${percentOf(state.empty01)} shows nothing yet` : 'no gap',
     ...(state.soft01 >= 0.005 ? [`${percentOf(state.soft01)} is soft`] : []),
-    ...(state.ripe01 >= 0.005 ? [`${percentOf(state.ripe01)} is ripe`] : [])
+    ...(state.ripe01 >= 0.005 ? [`${percentOf(state.ripe01)} is ripe`] : []),
+    ...(state.undercoat01 < 0.995 ? [`undercoat at ${percentOf(state.undercoat01)} after carding`] : [])
   ]
   return `${parts.join('; ')}.`
 }

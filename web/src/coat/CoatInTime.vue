@@ -156,6 +156,10 @@ useKeys([
         </div>
       </div>
       <p class="muted mt-1 leading-[1.3]">{{ sayGrowth(growth) }}</p>
+      <p v-if="model.issues.length > 0" class="mt-1 leading-[1.3]">
+        {{ model.issues.length === 1 ? 'One line' : `${model.issues.length} lines` }} of the book
+        {{ model.issues.length === 1 ? 'does' : 'do' }} not fit the others: {{ model.issues[0].say }}
+      </p>
       <h2 class="mt-2">To mend</h2>
       <WarningList :warnings="told" @pick="go" />
       <p v-for="warning in told.filter((one) => same(one) > 0)" :key="warning.kind" class="muted">

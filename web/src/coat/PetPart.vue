@@ -1,19 +1,7 @@
 <script setup lang="ts">
 import { adviceRules } from '@peen/content'
 import { advise, shortChoice } from '@peen/core/advice'
-import {
-  bladeNow,
-  dayOf,
-  growthOf,
-  lengthsThen,
-  matRisk,
-  sayDay,
-  sayGrowth,
-  sidesOf,
-  stateAt,
-  trimInterval,
-  type TrimPart
-} from '@peen/core/coat'
+import { bladeNow, dayOf, growthOf, lengthsThen, matRisk, sayDay, sayGrowth, sidesOf, stateAt, trimInterval } from '@peen/core/coat'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -22,6 +10,7 @@ import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 import AimForm from './AimForm.vue'
 import { isWritten } from './ages'
+import { growthOn, sayWeeks, trimParts } from './interval'
 import type { CoatDesk } from './useCoat'
 
 // When the trim comes back: lengths then, mats, the longest interval, and which tool now so that it is still right then.
@@ -38,12 +27,7 @@ watch(
   },
   { immediate: true }
 )
-const parts = computed<readonly TrimPart[]>(() => {
-  const found = new Map<RegionId, TrimPart>()
-  for (const { region, how } of page.value.standard.criteria)
-    if (how.kind === 'length' && !found.has(region)) found.set(region, { region, targetMm: how.targetMm, grownOutMm: how.grownOutMm })
-  return [...found.values()]
-})
+const parts = computed(() => trimParts(page.value.standard))
 /** the last time any place of the trim was cut, by its book */
 const cutDay = computed(() => {
   const days = parts.value.flatMap(({ region }) =>
@@ -60,7 +44,7 @@ const nowMm = (region: RegionId, targetMm: number) => {
   const all = sidesOf(region).map((side) => stateAt(model.value!, region, side, today.value).standingMm)
   return all.reduce((sum, mm) => sum + mm, 0) / all.length
 }
-const growthAt = (region: RegionId) => model.value!.places.get(region)?.growth ?? growthOf([])
+const growthAt = (region: RegionId) => growthOn(model.value!, region)
 const coat = computed(() => page.value.dog.coatType ?? 'mixed')
 const interval = computed(() => trimInterval(parts.value, coat.value, page.value.aim.brushing, growthAt))
 const then = computed(() =>
@@ -97,7 +81,6 @@ const lengths = computed(() => {
   return worn
 })
 const selected = ref<RegionId | null>(null)
-const tenth = (mm: number) => Math.round(mm * 10) / 10
 </script>
 
 <template>
@@ -105,17 +88,8 @@ const tenth = (mm: number) => Math.round(mm * 10) / 10
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <p v-if="interval" class="finding">
-        Back in
-        <b
-          >{{
-            Math.floor(interval.idealWeeks) === Math.round(interval.idealWeeks)
-              ? Math.round(interval.idealWeeks)
-              : tenth(interval.idealWeeks)
-          }}
-          weeks</b
-        >
-        at best, {{ Math.round(interval.fairWeeks) }} still fair, <b>{{ tenth(interval.longestWeeks) }} the longest</b>:
-        <template v-if="interval.ends === 'mats'">after that it mats.</template
+        Back in <b>{{ sayWeeks(interval).ideal }} weeks</b> at best, {{ sayWeeks(interval).fair }} still fair,
+        <b>{{ sayWeeks(interval).longest }} the longest</b>: <template v-if="interval.ends === 'mats'">after that it mats.</template
         ><template v-else>then the {{ regionName(interval.first).toLowerCase() }} is grown out.</template>
       </p>
       <p v-if="interval && cutDay !== null" class="mt-1 leading-[1.35]">

@@ -1,10 +1,11 @@
 // A coat on its page: the days asked for, what mends it, what is sent to its book.
 import { rack, standards } from '@peen/content'
 import { NO_AIM, NO_PROFILE, type BookLine, type CoatPage } from '@peen/contract'
-import { COAT_RULES, dayOf, type CoatAct, type PlaceId } from '@peen/core/coat'
+import { COAT_RULES, dayOf, growthOf, trimInterval, type CoatAct, type PlaceId } from '@peen/core/coat'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { AGE_IDS, ageOf, isWritten, wornOn } from './ages'
+import { sayWeeks, trimParts } from './interval'
 import { rhythmOf, useCoat } from './useCoat'
 import { sayAct, sayPlaces, together } from './words'
 
@@ -128,6 +129,21 @@ describe('the coat as the figure wears it', () => {
     expect([layer('sprouting', 5), layer('ripe', 30), layer('cut', 2)]).toEqual(['sprouting', 'ripe', 'cut'])
     expect(layer('empty', 2)).toBeNull()
     expect(new Set(AGE_IDS).size).toBe(6)
+  })
+})
+
+describe('when a trim comes back', () => {
+  const companion = standards.find(({ id }) => id === 'companion')!
+  it('takes each place of the trim once, with its grown-out length', () => {
+    const parts = trimParts(companion)
+    expect(parts.find(({ region }) => region === 'back')).toEqual({ region: 'back', targetMm: 16, grownOutMm: 32 })
+    expect(new Set(parts.map(({ region }) => region)).size).toBe(parts.length)
+  })
+  // Ref: common practice, no published source: 4 weeks ideal, 5 fair, 6 the longest unless brushed at home
+  it('is said in whole weeks: 4, 5 and 6 for a companion trim nobody brushes', () => {
+    const interval = trimInterval(trimParts(companion), 'curly', 'never', () => growthOf([]))!
+    expect(sayWeeks(interval)).toEqual({ ideal: 4, fair: 5, longest: 6 })
+    expect(sayWeeks({ ...interval, idealWeeks: 0.4, fairWeeks: 0.5, longestWeeks: 0.8 })).toEqual({ ideal: 1, fair: 1, longest: 1 })
   })
 })
 

@@ -119,6 +119,7 @@ function tryLength(event: Event): void {
         </button>
         <span class="w-4" />
         <RouterLink :to="`/dogs/${id}/adviser`" class="btn btn-quiet">Which tool where</RouterLink>
+        <RouterLink :to="`/coat/${id}`" class="btn btn-quiet">Its coat in time</RouterLink>
         <RouterLink v-if="session.isStaff" :to="`/dogs/${id}/profile`" class="btn btn-quiet">What is known</RouterLink>
         <button class="btn btn-quiet" @click="unit = unit === 'mm' ? 'in' : 'mm'">lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}</button>
       </div>
