@@ -34,7 +34,7 @@ export default defineConfig({
           fileParallelism: true,
           // every file has a database and a server of its own: modules are read once a worker
           isolate: false,
-          testTimeout: 30000,
+          testTimeout: 60000,
           hookTimeout: 120000
         }
       }

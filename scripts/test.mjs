@@ -31,13 +31,12 @@ await runOrExplain(async () => {
       '--reporter=json',
       `--outputFile.json=${vitestReport}`
     ]
-    await run(process.execPath, vitest, env)
+    // a browser waits half of its time: unit and server tests take what it leaves, and stand back when it is busy
+    await Promise.all([
+      inOnePiece('unit and server tests', 'nice', ['-n', '15', process.execPath, ...vitest], env),
+      inBrowser(database, env)
+    ])
     addVitest(vitestReport)
-    // a megapixel is enough for a browser test, and taken twice as fast
-    const camera = await startCamera({ PEEN_CAMERA_WIDTH: '1152' })
-    const seen = { ...env, PEEN_CAMERA_URL: camera.url }
-    await browserTests(await readyForBrowser(database, seen), seen)
-    camera.child.kill('SIGTERM')
   } finally {
     await database.stop()
     rmSync(reports, { recursive: true, force: true })
@@ -46,14 +45,27 @@ await runOrExplain(async () => {
 say(`\n${count.passed} passed, ${count.failed} failed`)
 process.exit(count.failed === 0 && count.passed > 0 ? 0 : 1)
 
-/** A runner without a report of its own counts as one check; what it says comes out in one piece. */
-async function check(name, command, args) {
+/** Runs something beside others: what it says comes out in one piece when it is done. Returns whether it passed. */
+async function inOnePiece(name, command, args, env = process.env) {
   let words = ''
-  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] })
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], env })
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (words += data))
   const passed = (await ended(child)) === 0
   say(`\n== ${name}: ${passed ? 'passed' : 'failed'}\n${words}`)
-  count[passed ? 'passed' : 'failed']++
+  return passed
+}
+
+/** A runner without a report of its own counts as one check. */
+async function check(name, command, args) {
+  count[(await inOnePiece(name, command, args)) ? 'passed' : 'failed']++
+}
+
+async function inBrowser(database, env) {
+  // a megapixel is enough for a browser test, and taken twice as fast
+  const camera = await startCamera({ PEEN_CAMERA_WIDTH: '1152' })
+  const seen = { ...env, PEEN_CAMERA_URL: camera.url }
+  await browserTests(await readyForBrowser(database, seen), seen)
+  camera.child.kill('SIGTERM')
 }
 
 function ended(child) {

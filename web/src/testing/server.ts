@@ -3,6 +3,7 @@ import type { Me, SchoolView } from '@peen/contract'
 import { houseRules, rack, standards, techniques } from '@peen/content'
 import { createPinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
+import { effectScope } from 'vue'
 import { rememberMe } from '../api/client'
 import { useSessionStore } from '../stores/session'
 
@@ -12,10 +13,22 @@ export type Given = { readonly status: number; readonly body: unknown } | 'offli
 export const ok = (body: unknown): Given => ({ status: 200, body })
 export const refusal = (status: number, detail: string, more: object = {}): Given => ({ status, body: { status, detail, ...more } })
 
+// composables of a test live in a scope of its own and end with it: what waits for a hand to rest does not come to another test
+type Scope = ReturnType<typeof effectScope> & { readonly on: () => void; readonly off: () => void }
+let scope: Scope | null = null
+function endScope(): void {
+  scope?.off()
+  scope?.stop()
+  scope = null
+}
+
 /** Everything asked from now on, answered by `answer`; both may be looked at and changed while a test runs. */
 export function stubServer(answer: (asked: Asked) => Given = () => ok({})) {
   const server = { asked: [] as Asked[], answer }
   setActivePinia(createPinia())
+  endScope()
+  scope = effectScope(true) as Scope
+  scope.on()
   vi.stubGlobal('fetch', async (url: string, init: { method: string; body?: string; headers: Record<string, string> }) => {
     const { method, headers } = init
     const one: Asked = { method, path: url.replace('/api', ''), body: init.body ? JSON.parse(init.body) : null, headers }
@@ -28,6 +41,7 @@ export function stubServer(answer: (asked: Asked) => Given = () => ok({})) {
 }
 
 export function unstub(): void {
+  endScope()
   vi.unstubAllGlobals()
   vi.useRealTimers()
   rememberMe(null)

@@ -5,15 +5,15 @@ import { foldSession, type PracticeEvent, type SessionState } from '@peen/core/p
 import type { Standard } from '@peen/core/standard'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { rackOf, standardOf } from '../school'
+import { knownOf, type Known } from './known'
 
 type Session = typeof tables.sessions.$inferSelect
 
 /** The coat lines of a session in place of those that were there. */
-export async function storeCoat(db: Reader, session: Session, events: readonly PracticeEvent[]): Promise<void> {
+export async function storeCoat(db: Reader, session: Session, events: readonly PracticeEvent[], known = knownOf(db)): Promise<void> {
   const { coatFromSessions: c } = tables
-  const standard = await standardOf(db, session.standardId, session.standardVersion)
-  const floor = await floorLines(db, session, standard, events)
+  const standard = await known.standard(session.standardId, session.standardVersion)
+  const floor = await floorLines(known, session, standard, events)
   const found = session.found
     ? entriesOfFindings(session.id, session.onDate, session.found.coat, session.found.gate?.by ?? null)
     : entriesOfFindings(session.id, session.onDate, session.checkIn.excused.map(asFound), null)
@@ -31,7 +31,7 @@ const asFound = ({ region, side }: Session['checkIn']['excused'][number]) =>
 const UNMEASURED_MM = 30
 
 async function floorLines(
-  db: Reader,
+  known: Known,
   session: Session,
   standard: Standard,
   events: readonly PracticeEvent[]
@@ -44,7 +44,7 @@ async function floorLines(
     on: session.onDate,
     standardId: session.standardId,
     lengthsMm: standard.plan.lengthsMm,
-    rack: await rackOf(db),
+    rack: await known.rack(),
     works: coatWorks
   }
   return works.flatMap((work) => entriesOfWork(work, day))

@@ -9,6 +9,7 @@ import { DERIVED_BY, standardOf } from '../school'
 import { majorFaults } from '../techniques'
 import { rebuildCharts, storeCharts } from './charts'
 import { storeCoat } from './coat'
+import { knownOf, type Known } from './known'
 
 export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
   const found = new Map<string, PracticeEvent[]>(sessionIds.map((id) => [id, []]))
@@ -26,12 +27,6 @@ export function eventFrom(row: typeof tables.events.$inferSelect): PracticeEvent
   return { ...event, atDevice: atDevice.toISOString(), receivedAt: receivedAt.toISOString() } as unknown as PracticeEvent
 }
 
-/** The attempts of one session, folded again from its events. */
-async function rebuildAttempts(db: Reader, session: typeof tables.sessions.$inferSelect): Promise<void> {
-  const events = (await eventsOf(db, [session.id])).get(session.id)!
-  await writeAttempts(db, session, countedAttempts(foldSession(events), await majorFaults(db)))
-}
-
 /** What one session wrote into the coat book, made again: after its events, its check-in or a mark of it changed. */
 export async function rebuildCoat(db: Reader, sessionId: string): Promise<void> {
   const session = (await db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
@@ -46,19 +41,20 @@ export async function storeAttempts(
 ): Promise<void> {
   const { attempts: a } = tables
   const before = await db.select({ id: a.techniqueId }).from(a).where(eq(a.sessionId, session.id))
-  await writeAttempts(db, session, counted)
+  await writeAttempts(db, session, counted, knownOf(db))
   await storeCharts(db, session.apprenticeId, [...before.map(({ id }) => id), ...counted.map(({ techniqueId }) => techniqueId)])
 }
 
 async function writeAttempts(
   db: Reader,
   { id: sessionId, apprenticeId, dogId, onDate, standardId, standardVersion }: typeof tables.sessions.$inferSelect,
-  counted: readonly CountedAttempt[]
+  counted: readonly CountedAttempt[],
+  known: Known
 ): Promise<void> {
   const { attempts: a } = tables
   await db.delete(a).where(eq(a.sessionId, sessionId))
   if (counted.length === 0) return
-  const { steps } = (await standardOf(db, standardId, standardVersion)).plan
+  const { steps } = (await known.standard(standardId, standardVersion)).plan
   const planned = rollup(
     steps,
     (own) => own.reduce((sum, step) => sum + step.minutes, 0),
@@ -117,10 +113,14 @@ export async function rebuildAll(db: Database): Promise<void> {
   await db.delete(tables.attempts)
   await db.delete(tables.gradingResults)
   await db.delete(tables.coatFromSessions)
-  const sessions = await db.select().from(tables.sessions)
-  for (const session of sessions) await rebuildAttempts(db, session)
-  await rebuildCharts(db)
+  const [known, major] = [knownOf(db), await majorFaults(db)]
+  // marks first: what was read on a trim is part of its dog's coat book
   for (const { id } of await db.select({ id: tables.gradings.id }).from(tables.gradings)) await rebuildResult(db, id)
-  for (const { id } of sessions) await rebuildCoat(db, id)
+  for (const session of await db.select().from(tables.sessions)) {
+    const events = (await eventsOf(db, [session.id])).get(session.id)!
+    await writeAttempts(db, session, countedAttempts(foldSession(events), major), known)
+    await storeCoat(db, session, events, known)
+  }
+  await rebuildCharts(db)
   await db.update(tables.school).set({ derivedBy: DERIVED_BY })
 }
