@@ -1,7 +1,7 @@
 // What a session on the floor writes into the coat book: attempts, what came in, what was measured.
 import type { CoatFinding } from '../checkin'
 import type { PartResult } from '../grade'
-import type { Side } from '../practice'
+import type { Attempt, Side } from '../practice'
 import { regionOf, type RegionId } from '../regions'
 import { lengthLeft, type Direction, type Tool } from '../tools'
 import { isPaired, STRIPS, type PatchSide, type PlaceId } from './places'
@@ -18,13 +18,8 @@ export type CoatWork =
 export type CoatWorks = { readonly [techniqueId: string]: CoatWork }
 
 /** One ended attempt with live hair under it. */
-export type FloorWork = {
+export type FloorWork = Pick<Attempt, 'techniqueId' | 'regions' | 'side' | 'toolId' | 'direction'> & {
   readonly attemptId: string
-  readonly techniqueId: string
-  readonly regions: readonly RegionId[]
-  readonly side: Side
-  readonly toolId: string | null
-  readonly direction: Direction | null
   readonly hands: string
 }
 export type FloorDay = {

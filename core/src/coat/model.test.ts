@@ -121,6 +121,16 @@ describe('warnings', () => {
     ]
     expect(kinds(stripped)).toEqual([])
   })
+  it('a border that was stripped after the clipper is quiet, and stays so until it is clipped again', () => {
+    const mended = [
+      entry('2026-01-05', 'neckSide', 'both', pulled('all')),
+      entry('2026-01-12', 'throat', 'middle', { kind: 'cut', toMm: 1.6 }),
+      entry('2026-02-01', 'stripThroat', 'both', pulled('all'))
+    ]
+    expect(kinds(mended)).toEqual([])
+    const again = [...mended, entry('2026-04-06', 'throat', 'middle', { kind: 'cut', toMm: 1.6 })]
+    expect(kinds(again)).toEqual(['borderUnstripped'])
+  })
   it('past rolling: left for three and a half months', () => {
     const entries = [entry('2025-12-20', 'back', 'both', pulled('all'))]
     expect(kinds(entries)).toEqual(['pastRolling'])

@@ -83,7 +83,7 @@ function withStripsCut(
 /** Left by a clipper, mm: longer is scissor work, which takes nothing of the border. Chosen: the longest blade without a comb. */
 const CLIPPED_MM = 13
 export const isClipped = ({ act }: DatedAct): boolean => act.kind === 'cut' && act.toMm <= CLIPPED_MM
-export const isFresh = (strip: readonly DatedAct[], day: number): boolean =>
+const isFresh = (strip: readonly DatedAct[], day: number): boolean =>
   strip.some((one) => one.act.kind === 'pulled' && one.day <= day && day - one.day <= HAIR.stripFreshDays)
 const stripCut = ({ act }: DatedAct) => ({ kind: 'cut', toMm: act.kind === 'cut' ? act.toMm : 0, share01: HAIR.stripCut01 }) as const
 

@@ -1,7 +1,7 @@
 // What will go wrong while it can still be mended.
 import { sayDay } from './days'
 import { daysToLength, shareOf } from './layers'
-import { isClipped, isFresh, lagAt, rolledPlaces, stateAt, type CoatModel, type PlaceModel } from './model'
+import { isClipped, lagAt, rolledPlaces, stateAt, type CoatModel, type PlaceModel } from './model'
 import { isPaired, placeName, STRIP_MM, stripOf, STRIPS, type PatchSide, type PlaceId } from './places'
 import { HAIR } from './rules'
 import { briefOn, stateOn } from './state'
@@ -194,15 +194,9 @@ function borders(model: CoatModel, fromDay: number): readonly Warning[] {
     return [...(model.places.get(strip.id)?.sides ?? [])].flatMap(([side, { acts }]): Warning[] => {
       const along = clipped.sides.get(side) ?? clipped.sides.get('middle') ?? clipped.sides.get('left')
       const last = along?.acts.findLast((act) => act.day <= fromDay && isClipped(act))
-      if (
-        !last ||
-        isFresh(acts, last.day) ||
-        isFresh(
-          acts.filter(({ day }) => day > last.day),
-          fromDay
-        )
-      )
-        return []
+      const isStripped = (day: number) =>
+        acts.some((one) => one.act.kind === 'pulled' && one.day >= day - HAIR.stripFreshDays && one.day <= fromDay)
+      if (!last || isStripped(last.day)) return []
       const { soft01 } = stateAt(model, strip.id, side, fromDay)
       return [
         {

@@ -128,7 +128,7 @@ useKeys([
       tabindex="0"
       aria-label="What it comes to"
     >
-      <p class="finding"><BoldText :text="sayDog(page.dog.name, model, shownDay)" /></p>
+      <p class="finding finding-small"><BoldText :text="sayDog(page.dog.name, model, shownDay)" /></p>
       <p v-if="mends" class="mt-2 border-l-4 border-act pl-3 leading-[1.35]" data-testid="mends">
         <b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }},</b> mends it: both sides in step from
         {{ sayDay(mends.inStepFrom!) }}, and {{ Math.round(mends.standingMm) }} mm stand on {{ sayDay(rhythm.aimDay) }}.
@@ -168,12 +168,3 @@ useKeys([
     </section>
   </main>
 </template>
-
-<style scoped>
-.finding {
-  font:
-    400 23px/1.22 'STIX Two Text Variable',
-    Georgia,
-    serif;
-}
-</style>

@@ -87,7 +87,7 @@ const selected = ref<RegionId | null>(null)
   <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden" aria-label="Next visit">
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
-      <p v-if="interval" class="finding">
+      <p v-if="interval" class="finding finding-small">
         Back in <b>{{ sayWeeks(interval).ideal }} weeks</b> at best, {{ sayWeeks(interval).fair }} still fair,
         <b>{{ sayWeeks(interval).longest }} the longest</b>: <template v-if="interval.ends === 'mats'">after that it mats.</template
         ><template v-else>then the {{ regionName(interval.first).toLowerCase() }} is grown out.</template>
@@ -164,12 +164,3 @@ const selected = ref<RegionId | null>(null)
     </section>
   </main>
 </template>
-
-<style scoped>
-.finding {
-  font:
-    400 25px/1.22 'STIX Two Text Variable',
-    Georgia,
-    serif;
-}
-</style>

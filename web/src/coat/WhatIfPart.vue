@@ -61,7 +61,7 @@ const change = (at: number, event: Event) => compare(at, (event.target as HTMLSe
 <template>
   <main class="min-h-0 flex-1 overflow-y-auto p-3 sm:p-4" tabindex="0" aria-label="What if">
     <slot />
-    <p class="finding">
+    <p class="finding finding-small">
       <template v-if="mends"
         ><b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }}:</b> the sides are in step from
         {{ sayDay(mends.inStepFrom!) }}.</template
@@ -109,18 +109,14 @@ const change = (at: number, event: Event) => compare(at, (event.target as HTMLSe
         </dl>
       </section>
     </div>
+    <p class="mt-3 leading-[1.35]">
+      <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Skin held tight, a few hairs, in the direction of growth; stop at a
+      place when skin shows between the hairs. What hurts to pull is scissored instead and written as cut; a dog in distress has had enough,
+      whatever is planned. Sore or red skin is left alone and seen by a vet.
+    </p>
     <AgeLegend :is-dark="isDark" class="mt-3" />
     <h2 class="mt-4">What it is worked for</h2>
     <hr class="rule2 mt-1 mb-3" />
     <AimForm class="max-w-[640px]" :aim="page.aim" asks="stripped" :disabled="!session.isStaff" @keep="desk.keepAim" />
   </main>
 </template>
-
-<style scoped>
-.finding {
-  font:
-    400 25px/1.22 'STIX Two Text Variable',
-    Georgia,
-    serif;
-}
-</style>

@@ -13,12 +13,17 @@ export function useLoaded<T>(path: () => string): Loaded<T> {
   const data = ref<T | null>(null) as Ref<T | null>
   const error = ref<string | null>(null)
   const loading = ref(false)
+  let count = 0
+  let taken = 0
   async function reload(): Promise<void> {
     const asked = path()
+    const turn = ++count
     loading.value = true
     try {
       const answer = await api.get<T>(asked)
-      if (asked === path()) {
+      // an answer that was asked for earlier and comes later knows less
+      if (asked === path() && turn > taken) {
+        taken = turn
         data.value = answer
         error.value = null
       }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import PartTabs from '../components/PartTabs.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import BookPart from '../coat/BookPart.vue'
@@ -26,16 +27,7 @@ const shown = computed(() => ({ 'in-time': CoatInTime, 'what-if': WhatIfPart, bo
   <TopLine :what="data ? `${data.dog.name}, ${data.dog.coat} coat, ${data.dog.withersMm} mm` : 'Coat'" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <component :is="shown" v-else :key="here" :desk="desk">
-    <nav class="no-print mb-2 flex flex-wrap gap-2" aria-label="Parts of the coat">
-      <RouterLink
-        v-for="one in parts"
-        :key="one.id"
-        :to="`/coat/${id}/${one.id}`"
-        :class="['btn min-h-11 px-4 py-1 text-[16px]', here === one.id ? 'bg-ink text-sheet' : 'btn-quiet']"
-        :aria-current="here === one.id ? 'page' : undefined"
-        >{{ one.name }}</RouterLink
-      >
-    </nav>
+    <PartTabs name="Parts of the coat" :base="`/coat/${id}`" :here="here" :parts="parts" />
     <p v-if="problem" class="mb-2 font-[650]" role="alert">{{ problem }}</p>
   </component>
 </template>

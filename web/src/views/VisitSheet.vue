@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import PartTabs from '../components/PartTabs.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { sayDate } from '../composables/words'
@@ -36,16 +37,7 @@ const shown = computed(() => ({ 'check-in': CheckInPart, 'set-up': SetUpPart, ta
   />
   <ViewState v-if="!data || !draft || !sheet" :loading="loading" :error="error" @retry="reload" />
   <component :is="shown" v-else :key="here" :page="data" :visit="visit">
-    <nav class="no-print mb-3 flex flex-wrap gap-2" aria-label="Parts of the visit">
-      <RouterLink
-        v-for="one in PARTS"
-        :key="one.id"
-        :to="`/visits/${id}/${one.id}`"
-        :class="['btn min-h-11 px-4 py-1 text-[16px]', here === one.id ? 'bg-ink text-sheet' : 'btn-quiet']"
-        :aria-current="here === one.id ? 'page' : undefined"
-        >{{ one.name }}</RouterLink
-      >
-    </nav>
+    <PartTabs name="Parts of the visit" :base="`/visits/${id}`" :here="here" :parts="PARTS" />
     <p v-if="data.dog.standing" class="mb-2 bg-danger-tint p-2 font-semibold text-danger">
       <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ data.dog.name }} is {{ data.dog.standing.kind }}:
       {{ data.dog.standing.reason }}.
