@@ -132,7 +132,8 @@ const LINES: readonly Line[] = [
   length('2026-01-19', 'left', 9.3),
   length('2026-01-25', 'right', 14.3),
   ...lines('sedge', '2026-01-26', PULLED, { kind: 'pulled', how: 'half' }, 'noor'),
-  ...lines('larch', '2026-01-12', [...BODY, 'neckSide', 'thigh', 'tail'], { kind: 'pulled', how: 'all' }, 'hollis'),
+  ...lines('larch', '2025-11-24', [...BODY, 'neckSide', 'thigh', 'tail'], { kind: 'pulled', how: 'all' }, 'hollis'),
+  ...lines('larch', '2026-03-09', ['neckSide', 'thigh', 'tail'], { kind: 'pulled', how: 'lightRoll' }, 'enzo'),
   ...lines('larch', '2026-02-09', ['stripThroat', 'stripRidge', 'stripThigh', 'stripTail'], { kind: 'pulled', how: 'all' }, 'enzo'),
   {
     dog: 'sedge',

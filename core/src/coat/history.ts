@@ -12,12 +12,19 @@ export type DatedAct = { readonly day: number; readonly act: CoatAct }
 export type History = { readonly growing: Growing; readonly steps: readonly Step[] }
 
 /**
- * Before anybody wrote anything the coat is taken for full grown; where the first entry is a length, for that long on that day.
- * @param acts in their order @param fromDay where the book is empty
+ * Before anybody wrote anything the coat is taken for full grown, or for what it is known to be kept at; where the first entry is a
+ * length, for that long on that day.
+ * @param acts in their order @param fromDay where the book is empty @param keptMm what the place is usually left at, mm
  */
-export function historyOf(acts: readonly DatedAct[], fromDay: number, growing: Growing, rules: CoatRules): History {
+export function historyOf(
+  acts: readonly DatedAct[],
+  fromDay: number,
+  growing: Growing,
+  rules: CoatRules,
+  keptMm = growing.terminalMm
+): History {
   const first = acts[0]?.day ?? fromDay
-  const steps: Step[] = [{ day: first - 1, layers: [firstLayer(acts[0], first, growing)], holes: [], undercoat01: 1 }]
+  const steps: Step[] = [{ day: first - 1, layers: [firstLayer(acts[0], first, growing, keptMm)], holes: [], undercoat01: 1 }]
   for (const { day, act } of acts) {
     const next = after(steps[steps.length - 1], act, day, growing, rules)
     if (next !== steps[steps.length - 1]) steps.push(next)
@@ -35,10 +42,10 @@ export function extended({ growing, steps }: History, acts: readonly DatedAct[],
   return { growing, steps: more }
 }
 
-function firstLayer(first: DatedAct | undefined, day: number, growing: Growing): Layer {
-  const { mmPerDay, sproutDays, terminalMm } = growing
+function firstLayer(first: DatedAct | undefined, day: number, growing: Growing, keptMm: number): Layer {
+  const { mmPerDay, sproutDays } = growing
   const measured = first?.act.kind === 'length' ? first.act.mm : null
-  const mm = measured ?? terminalMm
+  const mm = measured ?? keptMm
   return {
     share01: 1,
     bornDay: Math.round(day - 1 - sproutDays - mm / mmPerDay),

@@ -23,7 +23,6 @@ export { lagOf, type Lag } from './sides'
 export {
   coatBounds,
   coatModel,
-  dailyStates,
   lagAt,
   rolledPlaces,
   stateAt,
@@ -31,7 +30,6 @@ export {
   worstLag,
   type CoatCase,
   type CoatModel,
-  type Daily,
   type PlaceModel,
   type Session
 } from './model'
@@ -55,3 +53,4 @@ export {
 } from './pet'
 export { percentOf, sayDog, sayGrowth, sayPair, sayState, visibleLayers } from './say'
 export { letteredLayers, type LetteredLayer } from './letters'
+export { dailyStates, type Daily } from './daily'

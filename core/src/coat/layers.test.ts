@@ -113,6 +113,17 @@ describe('cutting', () => {
   })
 })
 
+describe('a strip that is clipped for years', () => {
+  it('keeps as many layers as it was cut times, and its shares sum to one', () => {
+    const cuts = Array.from({ length: 60 }, (_, k): readonly [number, CoatAct] => [100 + 30 * k, { kind: 'cut', toMm: 1.6, share01: 0.5 }])
+    const history = historyOf(acts([0, all], ...cuts), 0, GROWING, COAT_RULES)
+    const state = stateOn(history, 100 + 30 * 60)
+    expect(state.layers.length).toBeLessThan(62)
+    expect(state.layers.reduce((sum, { share01 }) => sum + share01, 0)).toBeCloseTo(1, 4)
+    expect(state.soft01).toBeGreaterThan(0.999)
+  })
+})
+
 describe('undercoat and holes', () => {
   it('is carded out to two fifths and back in twelve weeks', () => {
     const history = historyOf(acts([0, { kind: 'carded' }]), 0, GROWING, COAT_RULES)

@@ -10,6 +10,15 @@ export function lengthOn(layer: Pick<Layer, 'day0' | 'mm0'>, day: number, { mmPe
   return Math.min(Math.max(terminalMm, layer.mm0), layer.mm0 + Math.max(0, day - layer.day0) * mmPerDay)
 }
 
+/** The lengths of all layers on a day, into an array that is used again and again. */
+export function lengthsInto(layers: readonly Layer[], day: number, { mmPerDay, terminalMm }: Growing, out: Float64Array): void {
+  for (let k = 0; k < layers.length; k++) {
+    const { day0, mm0 } = layers[k]
+    const mm = day > day0 ? mm0 + (day - day0) * mmPerDay : mm0
+    out[k] = mm > terminalMm ? Math.max(terminalMm, mm0) : mm
+  }
+}
+
 /**
  * Days from pulling until hair stands at a length. Inverse of `lengthOn`.
  * @param mm length, 0 or more @returns days, rounded up; null where the hair never gets so long

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { changed, mending, outcomeOf, sessionsOf, WHAT_IFS, type Rhythm } from './ahead'
 import { dateOf, dayOf } from './days'
-import { coatBounds, coatModel, dailyStates, lagAt, rolledPlaces, stateAt, withSessions, worstLag } from './model'
+import { dailyStates } from './daily'
+import { coatBounds, coatModel, lagAt, rolledPlaces, stateAt, withSessions, worstLag } from './model'
 import { sayDog, sayGrowth, sayPair, sayState, visibleLayers } from './say'
 import { COAT_RULES } from './rules'
 import { coatCase, entry, JACKET, outOfStep, pulled, rolled } from './testing'
@@ -197,6 +198,13 @@ describe('a coat with no book', () => {
     expect(sayDog('Sedge', model, today)).toContain('Nobody has written anything into Sedge')
     expect(sayGrowth(model.growth)).toContain('nothing was measured on this dog yet')
     expect(worstLag(model, today)).toBeNull()
+  })
+  it('stands at what its trim leaves where the coat is clipped, full grown where it is stripped', () => {
+    const clipped = coatModel(coatCase([], { isWire: false, keptMm: { back: 16 } }))
+    expect(stateAt(clipped, 'back', 'left', today).standingMm).toBeCloseTo(16, 0)
+    expect(sayDog('Fable', clipped, today)).toContain('the lengths of its trim are taken for granted')
+    expect(stateAt(model, 'back', 'left', today).standingMm).toBe(55)
+    expect(sayDog('Sedge', model, today)).toContain('a full-grown coat is taken for granted')
   })
   it('lies between slow and fast', () => {
     const given = coatCase([entry('2026-02-01', 'back', 'both', pulled('all'))])

@@ -6,7 +6,7 @@ import { extended, historyOf, ratesFrom, stepOn, type DatedAct, type History } f
 import { isPaired, PLACE_IDS, sidesOf, STRIPS, type PatchSide, type PlaceId } from './places'
 import { HAIR, terminalMm, type CoatRules } from './rules'
 import { IN_STEP, lagOf, type Lag } from './sides'
-import { briefOn, stateOn, type PlaceState } from './state'
+import { stateOn, type PlaceState } from './state'
 import type { CoatEntry, Growing } from './types'
 
 export type CoatCase = {
@@ -16,6 +16,8 @@ export type CoatCase = {
   readonly isWire: boolean
   readonly sproutDays: number
   readonly rules: CoatRules
+  /** a clipped coat: what its trim leaves, mm; taken for granted where the book does not say. A stripped one is taken for full grown */
+  readonly keptMm?: Readonly<Partial<Record<PlaceId, number>>>
   /** places beside those of the book; all where it is not given */
   readonly places?: readonly PlaceId[]
 }
@@ -39,6 +41,8 @@ export type CoatModel = {
   readonly issues: readonly BookIssue[]
   /** nobody has written anything: everything is the prior */
   readonly isEmpty: boolean
+  /** what is taken for granted where nobody wrote */
+  readonly takes: 'fullGrown' | 'trim'
 }
 
 const STRIPPED_DAYS = 366
@@ -108,7 +112,7 @@ export function coatModel(given: CoatCase, rate: (growth: Growth) => number = ({
     const sides = new Map<PatchSide, SideModel>()
     for (const side of sidesOf(place)) {
       const done = own?.get(side) ?? []
-      sides.set(side, { acts: done, history: historyOf(done, today, growing, rules) })
+      sides.set(side, { acts: done, history: historyOf(done, today, growing, rules, given.keptMm?.[place]) })
     }
     const isStripped = [...sides.values()].some((side) =>
       side.acts.some((one) => one.act.kind === 'pulled' && today - one.day <= STRIPPED_DAYS)
@@ -122,7 +126,8 @@ export function coatModel(given: CoatCase, rate: (growth: Growth) => number = ({
     places,
     growth,
     issues: [...issues, ...pulledTooSoon(kept, sproutDays, growth.mmPerDay)],
-    isEmpty: kept.length === 0
+    isEmpty: kept.length === 0,
+    takes: given.keptMm ? 'trim' : 'fullGrown'
   }
 }
 
@@ -185,40 +190,4 @@ export function withSessions(model: CoatModel, sessions: readonly Session[]): Co
 export function rolledPlaces(model: CoatModel): readonly PlaceId[] {
   const strips = new Set<PlaceId>(STRIPS.map(({ id }) => id))
   return [...model.places.values()].filter(({ place, isStripped }) => isStripped && !strips.has(place)).map(({ place }) => place)
-}
-
-/** One side of one place over a row of days. */
-export type Daily = {
-  readonly place: PlaceId
-  readonly side: PatchSide
-  readonly standingMm: Float32Array
-  readonly empty01: Float32Array
-  readonly soft01: Float32Array
-  /** of both sides together; the same array on left and right */
-  readonly lagDays: Float32Array
-}
-
-/** Every side of every place on every day of a row. A year of a whole dog is a matter of milliseconds (`npm run bench`). */
-export function dailyStates(model: CoatModel, fromDay: number, days: number): readonly Daily[] {
-  return [...model.places.values()].flatMap(({ place, sides }) => {
-    const lagDays = new Float32Array(days)
-    if (isPaired(place)) for (let k = 0; k < days; k++) lagDays[k] = lagAt(model, place, fromDay + k).days
-    return [...sides].map(([side, { history }]): Daily => {
-      const daily = {
-        place,
-        side,
-        lagDays,
-        standingMm: new Float32Array(days),
-        empty01: new Float32Array(days),
-        soft01: new Float32Array(days)
-      }
-      for (let k = 0; k < days; k++) {
-        const brief = briefOn(history, fromDay + k)
-        daily.standingMm[k] = brief.standingMm
-        daily.empty01[k] = brief.empty01
-        daily.soft01[k] = brief.soft01
-      }
-      return daily
-    })
-  })
 }

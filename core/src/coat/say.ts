@@ -45,10 +45,12 @@ export function sayPair(model: CoatModel, place: PlaceId, day: number): string {
   return `${placeName(place)}: the ${behind} is ${Math.abs(lag.days)} days behind${stands}.`
 }
 
+const TAKEN = { fullGrown: 'a full-grown coat is', trim: 'the lengths of its trim are' }
+
 /** The dog in one sentence; bold parts in double asterisks. */
 export function sayDog(name: string, model: CoatModel, day: number): string {
   if (model.isEmpty)
-    return `Nobody has written anything into ${name}'s coat book: a full-grown coat is taken for granted, and growth from the prior.`
+    return `Nobody has written anything into ${name}'s coat book: ${TAKEN[model.takes]} taken for granted, and growth as dogs have it.`
   const worst = worstLag(model, day)
   if (!worst || Math.abs(worst.lag.days) <= model.rules.lagDays) return `${name}: **both sides are in step**.`
   const behind = worst.lag.days > 0 ? 'left' : 'right'

@@ -1,5 +1,5 @@
 // Left against right: how many days one side is behind the other, layer by layer.
-import { lengthOn } from './layers'
+import { lengthsInto } from './layers'
 import type { Growing, Layer } from './types'
 import { HAIR } from './rules'
 
@@ -23,27 +23,49 @@ export const IN_STEP: Lag = Object.freeze({ days: 0, share01: 0, mm: 0, meanDays
  * @param left @param right layers as a step holds them, shortest first. Growing time is days since the pull; for hair that stands, what its length took: hair at its terminal length is in step with older hair.
  */
 export function lagOf(left: readonly Layer[], right: readonly Layer[], day: number, growing: Growing): Lag {
+  leftMm = roomFor(left, leftMm)
+  rightMm = roomFor(right, rightMm)
+  lengthsInto(left, day, growing, leftMm)
+  lengthsInto(right, day, growing, rightMm)
+  return lagOfLengths({ layers: left, mm: leftMm }, { layers: right, mm: rightMm }, day, growing)
+}
+
+/** One side's layers with their lengths on the day. */
+export type Measured = { readonly layers: readonly Layer[]; readonly mm: Float64Array }
+
+/** The same where the lengths of the day are known. */
+export function lagOfLengths(left: Measured, right: Measured, day: number, growing: Growing): Lag {
   let [meanDays, touched] = [0, 0]
   let [i, j, usedA, usedB] = [0, 0, 0, 0]
-  while (i < left.length && j < right.length) {
-    const share01 = Math.min(left[i].share01 - usedA, right[j].share01 - usedB)
-    const days = growingTime(right[j], day, growing) - growingTime(left[i], day, growing)
+  const [a, b] = [left.layers, right.layers]
+  while (i < a.length && j < b.length) {
+    const share01 = Math.min(a[i].share01 - usedA, b[j].share01 - usedB)
+    const days = growingTime(b[j], right.mm[j], day, growing) - growingTime(a[i], left.mm[i], day, growing)
     meanDays += share01 * days
     const bucket = Math.min(BUCKETS - 1, Math.max(0, Math.round(days) + BUCKETS / 2))
     if (shares[bucket] === 0) order[touched++] = bucket
     shares[bucket] += share01
-    lengths[bucket] = lengthOn(right[j], day, growing) - lengthOn(left[i], day, growing)
+    lengths[bucket] = right.mm[j] - left.mm[i]
     usedA += share01
     usedB += share01
-    if (left[i].share01 - usedA < 1e-9) [i, usedA] = [i + 1, 0]
-    if (right[j].share01 - usedB < 1e-9) [j, usedB] = [j + 1, 0]
+    if (a[i].share01 - usedA < 1e-9) {
+      i++
+      usedA = 0
+    }
+    if (b[j].share01 - usedB < 1e-9) {
+      j++
+      usedB = 0
+    }
   }
   let [days, share01, mm] = [0, 0, 0]
   for (let k = 0; k < touched; k++) {
     const bucket = order[k]
     const apart = bucket - BUCKETS / 2
-    if (shares[bucket] >= HAIR.sidesLeast01 - 1e-9 && Math.abs(apart) > Math.abs(days))
-      [days, share01, mm] = [apart, shares[bucket], lengths[bucket]]
+    if (shares[bucket] >= HAIR.sidesLeast01 - 1e-9 && Math.abs(apart) > Math.abs(days)) {
+      days = apart
+      share01 = shares[bucket]
+      mm = lengths[bucket]
+    }
     shares[bucket] = 0
   }
   return { days, share01, mm, meanDays }
@@ -55,7 +77,11 @@ const shares = new Float64Array(BUCKETS)
 const lengths = new Float64Array(BUCKETS)
 const order = new Int32Array(BUCKETS)
 
-function growingTime(layer: Layer, day: number, growing: Growing): number {
-  const mm = lengthOn(layer, day, growing)
-  return mm > 0 ? growing.sproutDays + mm / growing.mmPerDay : Math.min(growing.sproutDays, day - layer.bornDay)
+let leftMm = new Float64Array(64)
+let rightMm = new Float64Array(64)
+const roomFor = (layers: readonly Layer[], mm: Float64Array<ArrayBuffer>) =>
+  mm.length < layers.length ? new Float64Array(2 * layers.length) : mm
+
+function growingTime(layer: Layer, mm: number, day: number, { sproutDays, mmPerDay }: Growing): number {
+  return mm > 0 ? sproutDays + mm / mmPerDay : Math.min(sproutDays, day - layer.bornDay)
 }

@@ -1,5 +1,5 @@
 // A place on a day: what stands, how long, how much shows nothing, how much is soft.
-import { lengthOn, undercoatOn } from './layers'
+import { lengthOn, lengthsInto, undercoatOn } from './layers'
 import { stepOn, type History } from './history'
 import { HAIR } from './rules'
 import type { Layer } from './types'
@@ -103,15 +103,24 @@ function evennessOf(layers: readonly LayerOn[]): number {
 }
 
 /** Standing length, empty and soft share of a place on a day and nothing more: what is asked for every day of a year. */
-export function briefOn(history: History, day: number): Pick<PlaceState, 'standingMm' | 'empty01' | 'soft01'> {
+export type Brief = Pick<PlaceState, 'standingMm' | 'empty01' | 'soft01'>
+
+export function briefOn(history: History, day: number): Brief {
   const { layers } = stepOn(history, day)
+  const mm = new Float64Array(layers.length)
+  lengthsInto(layers, day, history.growing, mm)
+  return briefOf(layers, mm)
+}
+
+/** The same where the lengths of the day are known. */
+export function briefOf(layers: readonly Layer[], mm: Float64Array): Brief {
   let [below, standingMm, empty01, soft01] = [0, -1, 0, 0]
-  for (const layer of layers) {
-    const mm = lengthOn(layer, day, history.growing)
-    below += layer.share01
-    if (standingMm < 0 && below >= STANDING_AT - 1e-9) standingMm = mm
-    if (mm <= 0) empty01 += layer.share01
-    else if (layer.cutDay !== null) soft01 += layer.share01
+  for (let k = 0; k < layers.length; k++) {
+    const { share01, cutDay } = layers[k]
+    below += share01
+    if (standingMm < 0 && below >= STANDING_AT - 1e-9) standingMm = mm[k]
+    if (mm[k] <= 0) empty01 += share01
+    else if (cutDay !== null) soft01 += share01
   }
   return { standingMm: Math.max(0, standingMm), empty01, soft01 }
 }

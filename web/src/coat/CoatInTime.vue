@@ -1,6 +1,19 @@
 <script setup lang="ts">
-import { placeName, sayDay, sayDog, sayGrowth, sayPair, sayState, sidesOf, stateAt, type PlaceId, type Warning } from '@peen/core/coat'
+import {
+  placeName,
+  sayDay,
+  sayDog,
+  sayGrowth,
+  sayPair,
+  sayState,
+  sidesOf,
+  stateAt,
+  worstLag,
+  type PlaceId,
+  type Warning
+} from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
+import { lowerFirst } from '@peen/core/units'
 import { usePreferredReducedMotion } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import BoldText from '../components/BoldText.vue'
@@ -41,6 +54,14 @@ const told = computed(() => {
   const kinds = new Map<string, Warning>()
   for (const warning of warnings.value) if (!kinds.has(warning.kind)) kinds.set(warning.kind, warning)
   return [...kinds.values()]
+})
+/** how the sides stand; where they are in step and something else must be mended, that */
+const headline = computed(() => {
+  const isInStep = worstLag(model.value, shownDay.value) === null
+  const [first] = warnings.value
+  return isInStep && first && first.kind !== 'outOfStep'
+    ? `${page.value.dog.name}: ${lowerFirst(first.say)}`
+    : sayDog(page.value.dog.name, model.value, shownDay.value)
 })
 const same = (warning: Warning) => warnings.value.filter(({ kind }) => kind === warning.kind).length - 1
 
@@ -128,7 +149,7 @@ useKeys([
       tabindex="0"
       aria-label="What it comes to"
     >
-      <p class="finding finding-small"><BoldText :text="sayDog(page.dog.name, model, shownDay)" /></p>
+      <p class="finding finding-small"><BoldText :text="headline" /></p>
       <p v-if="mends" class="mt-2 border-l-4 border-act pl-3 leading-[1.35]" data-testid="mends">
         <b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }},</b> mends it: both sides in step from
         {{ sayDay(mends.inStepFrom!) }}, and {{ Math.round(mends.standingMm) }} mm stand on {{ sayDay(rhythm.aimDay) }}.

@@ -45,7 +45,8 @@ export const caseOf = (page: CoatPage): CoatCase => ({
   dog: { bornOn: page.dog.bornOn, today: page.today },
   isWire: page.isWire,
   sproutDays: page.sproutDays,
-  rules: page.rules
+  rules: page.rules,
+  keptMm: page.isWire ? undefined : page.standard.plan.lengthsMm
 })
 
 /** From the next session to the day that counts; what nobody set is worked out from today. */
@@ -70,7 +71,9 @@ export function useCoatBase(page: () => CoatPage | null) {
   })
   const bounds = computed(() => (page() ? coatBounds(caseOf(page()!)) : null))
   const shownDay = computed(() => day.value ?? today.value)
-  const shownPlace = computed<PlaceId>(() => place.value ?? worst.value?.place ?? regionsWritten(model.value!)[0] ?? 'back')
+  const shownPlace = computed<PlaceId>(() => place.value ?? worst.value?.place ?? warnings.value[0]?.place ?? firstPlace.value)
+  /** a stripped place before a clipped one, any with a line before none */
+  const firstPlace = computed<PlaceId>(() => rolledPlaces(model.value!)[0] ?? regionsWritten(model.value!)[0] ?? 'back')
   const worst = computed(() => (model.value ? worstLag(model.value, today.value) : null))
   const warnings = computed(() => (ahead.value ? warningsOf(ahead.value, today.value, rhythm.value.aimDay) : []))
 
