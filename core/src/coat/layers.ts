@@ -93,7 +93,11 @@ function merged(layers: readonly Layer[], { mmPerDay }: Growing): readonly Layer
     found.set(key, known ? { ...known, share01: round(known.share01 + layer.share01) } : layer)
   }
   const began = (layer: Layer) => layer.day0 - layer.mm0 / mmPerDay
-  return [...found.values()].sort((a, b) => began(b) - began(a))
+  const kept = [...found.values()].sort((a, b) => began(b) - began(a))
+  // a share too small to keep goes to the largest layer: shares sum to one however often hair was cut
+  const lost = 1 - kept.reduce((sum, { share01 }) => sum + share01, 0)
+  const largest = kept.reduce((best, layer) => (layer.share01 > best.share01 ? layer : best), kept[0])
+  return kept.map((layer) => (layer === largest ? { ...layer, share01: round(layer.share01 + lost) } : layer))
 }
 
 /** The undercoat on a day, a share of the full one: what carding took is back in twelve weeks. */
