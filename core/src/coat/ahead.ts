@@ -119,6 +119,3 @@ export function mending(outcomes: readonly Outcome[], leastMm: number): Outcome 
   )
   return better.sort((a, b) => a.inStepFrom! - b.inStepFrom! || a.barest01 - b.barest01)[0] ?? null
 }
-
-/** Which side a place is shown of when it has no left and right. */
-export const shownSides = (place: PlaceId): readonly PatchSide[] => (isPaired(place) ? ['right', 'left'] : ['middle'])

@@ -33,10 +33,6 @@ export function stripOf(place: PlaceId): (typeof STRIPS)[number] | undefined {
   return STRIPS.find(({ id }) => id === place)
 }
 
-export function isPlaceId(id: string): id is PlaceId {
-  return (PLACE_IDS as readonly string[]).includes(id)
-}
-
 export function placeName(place: PlaceId): string {
   return stripOf(place)?.name ?? regionName(place as RegionId)
 }

@@ -101,7 +101,15 @@ const pick = (region: RegionId) => toggle(region)
       tabindex="0"
       aria-label="Lines of the book"
     >
-      <EntryForm v-if="session.isStaff" class="mb-5" :page="page" :places="places" :side="side" @write="doWrite" />
+      <EntryForm
+        v-if="session.isStaff"
+        class="mb-5"
+        :page="page"
+        :places="places"
+        :side="side"
+        :mm-per-day="model!.growth.mmPerDay"
+        @write="doWrite"
+      />
       <div class="flex items-center justify-between gap-3">
         <h1>The book</h1>
         <button v-if="places.length" class="btn btn-quiet min-h-11 px-3 text-[16px]" :aria-pressed="only" @click="only = !only">

@@ -1,13 +1,24 @@
 <script setup lang="ts">
 import type { CoatPage } from '@peen/contract'
-import { ACT_KINDS, HOLE_CAUSES, isPaired, placeName, PULLS, type CoatAct, type HoleCause, type PlaceId, type Pull } from '@peen/core/coat'
+import {
+  ACT_KINDS,
+  daysOfGap,
+  HOLE_CAUSES,
+  isPaired,
+  placeName,
+  PULLS,
+  type CoatAct,
+  type HoleCause,
+  type PlaceId,
+  type Pull
+} from '@peen/core/coat'
 import { computed, reactive, ref } from 'vue'
 import { v7 } from 'uuid'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import { ACT_WORDS, CAUSE_WORDS, PULL_WORDS } from './words'
 
 // A new line for the places that were touched: what was done, how much, when, whose hands.
-const props = defineProps<{ page: CoatPage; places: readonly PlaceId[]; side: 'left' | 'right' | 'both' }>()
+const props = defineProps<{ page: CoatPage; places: readonly PlaceId[]; side: 'left' | 'right' | 'both'; mmPerDay: number }>()
 const emit = defineEmits<{ write: [entries: readonly object[]] }>()
 const kind = ref<CoatAct['kind']>('pulled')
 const draft = reactive({
@@ -25,6 +36,8 @@ const draft = reactive({
 const wrong = ref<string | null>(null)
 const KINDS = ACT_KINDS.map((id) => ({ id, name: ACT_WORDS[id] }))
 const HOWS = PULLS.map((id) => ({ id, name: PULL_WORDS[id] }))
+/** so many weeks lie between the two pulls, by this dog's rate: a gap that cannot be is seen before it is written */
+const gapWeeks = computed(() => (Number(draft.mm) > 0 ? Math.round(daysOfGap(Number(draft.mm), props.mmPerDay) / 7) : null))
 const where = computed(() => props.places.map((place) => placeName(place).toLowerCase()).join(', '))
 
 function act(): CoatAct | string {
@@ -102,6 +115,9 @@ function write(): void {
         <label class="label" for="newer">Shorter: pulled</label><input id="newer" v-model="draft.newerOn" class="field px-2" type="date" />
       </div>
     </div>
+    <p v-if="kind === 'gap' && gapWeeks !== null" class="muted mt-1">
+      At this dog’s rate about {{ gapWeeks }} {{ gapWeeks === 1 ? 'week' : 'weeks' }} lie between the two pulls.
+    </p>
     <div class="mt-2 grid grid-cols-2 gap-3">
       <div><label class="label" for="on">On</label><input id="on" v-model="draft.on" class="field" type="date" :max="page.today" /></div>
       <div>
