@@ -21,8 +21,8 @@ export default defineConfig({
             'demo/src/{scenario,sheets}.test.ts'
           ],
           exclude: ['**/node_modules/**'],
-          // a shared machine may be several times slower than usual for a minute
-          testTimeout: 60000
+          // they run beside the browser at low priority, on a machine that may be several times slower for a minute
+          testTimeout: 240000
         }
       },
       {
@@ -34,8 +34,8 @@ export default defineConfig({
           fileParallelism: true,
           // every file has a database and a server of its own: modules are read once a worker
           isolate: false,
-          testTimeout: 60000,
-          hookTimeout: 120000
+          testTimeout: 240000,
+          hookTimeout: 300000
         }
       }
     ]

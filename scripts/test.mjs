@@ -21,11 +21,22 @@ await runOrExplain(async () => {
   try {
     const demo = join(reports, 'demo.sql')
     const env = { ...process.env, PEEN_TEST_DB: JSON.stringify(database.settings), PEEN_TEST_DEMO: demo }
-    // unit tests need no database: they take what the checks leave, and stand back when a browser is busy
-    const unit = vitest('unit', env)
     // the demo school is played once, beside the checks that need no database, and poured into every other place
     await Promise.all([playDemo(database, env, demo), checks()])
-    await Promise.all([unit, vitest('server', env), inBrowser(database, env)])
+    const vitestReport = join(reports, 'vitest.json')
+    const vitest = [
+      join(ROOT, 'node_modules/vitest/vitest.mjs'),
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${vitestReport}`
+    ]
+    // a browser waits half of its time: unit and server tests take what it leaves, and stand back when it is busy
+    await Promise.all([
+      inOnePiece('unit and server tests', 'nice', ['-n', '15', process.execPath, ...vitest], env),
+      inBrowser(database, env)
+    ])
+    addVitest(vitestReport)
   } finally {
     await database.stop()
     rmSync(reports, { recursive: true, force: true })
@@ -47,15 +58,6 @@ async function inOnePiece(name, command, args, env = process.env) {
 /** A runner without a report of its own counts as one check. */
 async function check(name, command, args) {
   count[(await inOnePiece(name, command, args)) ? 'passed' : 'failed']++
-}
-
-/** One project of vitest at low priority; its report is counted when it is done. */
-async function vitest(project, env) {
-  const report = join(reports, `vitest-${project}.json`)
-  const run = [join(ROOT, 'node_modules/vitest/vitest.mjs'), 'run', '--project', project]
-  const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
-  await inOnePiece(`${project} tests`, 'nice', ['-n', '15', process.execPath, ...run, ...reporters], env)
-  addVitest(report)
 }
 
 async function inBrowser(database, env) {
