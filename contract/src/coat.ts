@@ -1,6 +1,6 @@
 // The coat book of a dog: what is written into it, and what its pages show.
 import { ACT_KINDS, BRUSHING, COAT_RULE_LIMITS, ENTRY_LIMITS, HOLE_CAUSES, PLACE_IDS, PULLS } from '@peen/core/coat'
-import type { Brushing, CoatAct, CoatEntry, CoatRules, PlaceId, Undone, Warning } from '@peen/core/coat'
+import type { Brushing, CoatAct, CoatEntry, CoatRules, PlaceId, TrimInterval, Undone, Warning } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 import type { Tool } from '@peen/core/tools'
 import type { Standard } from '@peen/core/standard'
@@ -97,8 +97,12 @@ export type OpenEnds = {
   readonly undone: readonly Undone[]
 }
 
-/** With what a session begins: open ends of the visit before in the same trim, and places whose sides are apart. */
-export type SessionCoatStart = { readonly openEnds: OpenEnds | null; readonly outOfStep: readonly RegionId[] }
+/** With what a session begins: open ends of the visit before in the same trim, and places whose sides are apart, when its trim comes back. */
+export type SessionCoatStart = {
+  readonly openEnds: OpenEnds | null
+  readonly outOfStep: readonly RegionId[]
+  readonly interval: TrimInterval | null
+}
 
 export type CoatPage = {
   readonly dog: DogView

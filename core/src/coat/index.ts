@@ -30,6 +30,7 @@ export {
   lengthsThen,
   matRisk,
   trimInterval,
+  trimParts,
   type Brushing,
   type LengthThen,
   type TrimInterval,

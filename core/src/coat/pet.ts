@@ -2,6 +2,7 @@
 import type { Choice, CoatType } from '../advice'
 import { inRange } from '../error'
 import type { RegionId } from '../regions'
+import type { Standard } from '../standard'
 import type { Growth } from './growth'
 
 /** What is brushed at home. */
@@ -32,6 +33,14 @@ export function matWeeks(coat: CoatType, brushing: Brushing): number {
 
 /** A place of the trim: as it is cut, and the length at which the trim is no longer itself. */
 export type TrimPart = { readonly region: RegionId; readonly targetMm: number; readonly grownOutMm: number }
+
+/** Places of a trim with a length and the length at which they are grown out; the first criterion of each place. */
+export function trimParts({ criteria }: Pick<Standard, 'criteria'>): readonly TrimPart[] {
+  const found = new Map<RegionId, TrimPart>()
+  for (const { region, how } of criteria)
+    if (how.kind === 'length' && !found.has(region)) found.set(region, { region, targetMm: how.targetMm, grownOutMm: how.grownOutMm })
+  return [...found.values()]
+}
 
 export type LengthThen = {
   readonly region: RegionId

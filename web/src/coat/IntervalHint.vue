@@ -1,21 +1,14 @@
 <script setup lang="ts">
-import type { CoatPage } from '@peen/contract'
-import { coatModel, trimInterval } from '@peen/core/coat'
+import type { SessionCoatStart } from '@peen/contract'
 import { computed } from 'vue'
 import { useLoaded } from '../composables/useLoaded'
-import { growthOn, sayWeeks, trimParts } from './interval'
-import { caseOf } from './useCoat'
+import { sayWeeks } from './interval'
 
-// Beside "back in weeks": what the trim, this dog's growth and the brush at home say.
-const props = defineProps<{ dogId: string }>()
-const { data } = useLoaded<CoatPage>(() => `/coats/${props.dogId}`)
-const weeks = computed(() => {
-  if (!data.value) return null
-  const model = coatModel(caseOf(data.value))
-  const { standard, dog, aim } = data.value
-  const interval = trimInterval(trimParts(standard), dog.coatType ?? 'mixed', aim.brushing, (region) => growthOn(model, region))
-  return interval && { ...sayWeeks(interval), ends: interval.ends }
-})
+// Beside "back in weeks": what the trim, this dog's growth and the brush at home say. The coat book itself is not read here: whoever
+// closes a visit stays blind to what another assessor measured.
+const props = defineProps<{ visitId: string; dogId: string }>()
+const { data } = useLoaded<SessionCoatStart>(() => `/sessions/${props.visitId}/coat`)
+const weeks = computed(() => (data.value?.interval ? { ...sayWeeks(data.value.interval), ends: data.value.interval.ends } : null))
 </script>
 
 <template>

@@ -1,7 +1,19 @@
 <script setup lang="ts">
 import { adviceRules } from '@peen/content'
 import { advise, shortChoice } from '@peen/core/advice'
-import { bladeNow, dayOf, growthOf, lengthsThen, matRisk, sayDay, sayGrowth, sidesOf, stateAt, trimInterval } from '@peen/core/coat'
+import {
+  bladeNow,
+  dayOf,
+  growthOf,
+  lengthsThen,
+  matRisk,
+  sayDay,
+  sayGrowth,
+  sidesOf,
+  stateAt,
+  trimInterval,
+  trimParts
+} from '@peen/core/coat'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -10,7 +22,7 @@ import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 import AimForm from './AimForm.vue'
 import { isWritten } from './ages'
-import { growthOn, sayWeeks, trimParts } from './interval'
+import { growthOn, sayWeeks } from './interval'
 import type { CoatDesk } from './useCoat'
 
 // When the trim comes back: lengths then, mats, the longest interval, and which tool now so that it is still right then.

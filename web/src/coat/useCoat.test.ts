@@ -1,11 +1,11 @@
 // A coat on its page: the days asked for, what mends it, what is sent to its book.
 import { rack, standards } from '@peen/content'
 import { NO_AIM, NO_PROFILE, type BookLine, type CoatPage } from '@peen/contract'
-import { COAT_RULES, dayOf, growthOf, trimInterval, type CoatAct, type PlaceId } from '@peen/core/coat'
+import { COAT_RULES, dayOf, growthOf, trimInterval, trimParts, type CoatAct, type PlaceId } from '@peen/core/coat'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { AGE_IDS, ageOf, isWritten, wornOn } from './ages'
-import { sayWeeks, trimParts } from './interval'
+import { sayWeeks } from './interval'
 import { rhythmOf, useCoat } from './useCoat'
 import { sayAct, sayPlaces, together } from './words'
 

@@ -216,6 +216,17 @@ describe('what the floor writes', () => {
     expect(start.outOfStep).toContain('ribs')
     expect((await (await world.client('bea')).get(`/sessions/${next}/coat`)).status).toBe(403)
   })
+  it('tells when the trim comes back, and leaves whoever asks blind to what another assessor measured', async () => {
+    const lars = await world.client('lars')
+    const start = (await lars.get(`/sessions/${session}/coat`)).body as unknown as SessionCoatStart
+    // the head of the bearded pattern is out first: 3.2 mm to 9 mm
+    expect(start.interval).toMatchObject({ ends: 'grownOut' })
+    expect(start.interval!.longestWeeks).toBeGreaterThan(1)
+    const reads = () => world.db.select().from(tables.gradingReads).where(eq(tables.gradingReads.personId, world.ids.lars))
+    expect(await reads()).toEqual([])
+    await linesOf('flint', lars)
+    expect((await reads()).length).toBe(1)
+  })
   it('comes to the same when everything derived is made anew', async () => {
     const before = await linesOf('flint')
     await rebuildAll(world.db)

@@ -1,7 +1,7 @@
 // Where a session begins: what the one before left undone, and which places are out of step.
 import { closingSteps } from '@peen/content'
 import type { Me, OpenEnds, SessionCoatStart } from '@peen/contract'
-import { coatModel, dayOf, doneIn, lagAt, undoneOf } from '@peen/core/coat'
+import { coatModel, doneIn, lagAt, trimInterval, trimParts, undoneOf, type CoatModel } from '@peen/core/coat'
 import { foldSession } from '@peen/core/practice'
 import { isRegionId, type RegionId } from '@peen/core/regions'
 import type { Standard } from '@peen/core/standard'
@@ -13,7 +13,7 @@ import { dogView, fullName, personById } from '../people'
 import { sessionRow } from '../practice'
 import { standardOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
-import { linesOf } from './lines'
+import { aimOf, aimsOf, linesOf } from './lines'
 
 type Session = typeof tables.sessions.$inferSelect
 
@@ -25,7 +25,7 @@ export async function openEndsOf(db: Reader, session: Session, standard: Standar
   return undone.length === 0 ? null : { sessionId: session.id, onDate: session.onDate, apprentice, undone }
 }
 
-/** With what one session begins: the open ends of the visit before it, in the same trim, and places whose sides are apart. */
+/** With what one session begins: the open ends of the visit before it, in the same trim, and places whose sides are apart. No length is sent: whoever reads it stays blind. */
 export async function sessionStart({ db, clock }: Services, actor: Me, id: string): Promise<SessionCoatStart> {
   const { session, person, dog } = await sessionRow(db, id)
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
@@ -44,19 +44,22 @@ export async function sessionStart({ db, clock }: Services, actor: Me, id: strin
         fullName(await personById(db, before.apprenticeId))
       )
     : null
-  return { openEnds, outOfStep: await placesOutOfStep({ db, clock }, actor, dog) }
+  const model = await modelOf({ db, clock }, actor, dog)
+  const { brushing } = aimOf(await aimsOf(db), dog.id)
+  const parts = trimParts(await standardOf(db, session.standardId, session.standardVersion))
+  const growthAt = (region: RegionId) => model.places.get(region)?.growth ?? model.growth
+  return { openEnds, outOfStep: placesOutOfStep(model), interval: trimInterval(parts, dogView(dog).coatType, brushing, growthAt) }
 }
 
-async function placesOutOfStep(
-  { db, clock }: Pick<Services, 'db' | 'clock'>,
-  actor: Me,
-  dog: typeof tables.dogs.$inferSelect
-): Promise<readonly RegionId[]> {
+async function modelOf({ db, clock }: Pick<Services, 'db' | 'clock'>, actor: Me, dog: typeof tables.dogs.$inferSelect): Promise<CoatModel> {
   const { coatType, bornOn } = dogView(dog)
   const entries = (await linesOf(db, [dog.id], actor)).get(dog.id)!.lines.filter(({ struck }) => struck === null)
   const [rules, sproutDays, today] = [await coatRulesOf(db), await sproutDaysOf(db), await clock.today()]
-  const model = coatModel({ entries, dog: { bornOn, today }, isWire: coatType === 'wire', sproutDays, rules, places: [] })
+  return coatModel({ entries, dog: { bornOn, today }, isWire: coatType === 'wire', sproutDays, rules })
+}
+
+function placesOutOfStep(model: CoatModel): readonly RegionId[] {
   return [...model.places.values()]
-    .filter(({ place, isStripped }) => isStripped && Math.abs(lagAt(model, place, dayOf(today)).days) > rules.lagDays)
+    .filter(({ place, isStripped }) => isStripped && Math.abs(lagAt(model, place, model.today).days) > model.rules.lagDays)
     .flatMap(({ place }) => (isRegionId(place) ? [place] : []))
 }
