@@ -1,8 +1,8 @@
 // What if: the coat ahead under other sessions, and which of them brings the sides into step.
-import { lagAt, rolledPlaces, stateAt, withSessions, worstLag, type CoatModel, type Session } from './model'
-import { isPaired, type PatchSide, type PlaceId } from './places'
+import { dailyStates, type Daily } from './daily'
+import { rolledPlaces, stateAt, withSessions, worstLag, type CoatModel, type Session } from './model'
+import { type PlaceId } from './places'
 import type { Lag } from './sides'
-import { briefOn } from './state'
 import { warningsOf, type Warning } from './warn'
 
 /** Every so many days a session, from the next one to the day that counts. */
@@ -70,23 +70,20 @@ export function outcomeOf(model: CoatModel, rhythm: Rhythm, id: WhatIfId): Outco
   const beyond = changed(sessionsOf({ ...rhythm, aimDay: rhythm.aimDay + BEYOND }, places), id)
   const ahead = withSessions(model, beyond)
   const { aimDay, nextDay } = rhythm
-  const patches = places.flatMap((place) => [...model.places.get(place)!.sides.keys()].map((side) => [place, side] as const))
-  const historyOf = (place: PlaceId, side: PatchSide) => ahead.places.get(place)!.sides.get(side)!.history
-  const onTheDay = patches.map(([place, side]) => stateAt(ahead, place, side, aimDay))
-  let barest01 = 0
-  for (let day = nextDay; day <= aimDay; day++)
-    for (const [place, side] of patches) barest01 = Math.max(barest01, briefOn(historyOf(place, side), day).empty01)
+  const sides = places.flatMap((place) => [...model.places.get(place)!.sides.keys()].map((side) => [place, side] as const))
+  const onTheDay = sides.map(([place, side]) => stateAt(ahead, place, side, aimDay))
+  const daily = dailyStates(ahead, model.today, aimDay + BEYOND - model.today + 1, places)
   return {
     id,
     sessions,
     model: ahead,
     worst: worstLag(ahead, aimDay),
-    inStepFrom: inStepFrom(ahead, places, model.today, aimDay + BEYOND),
+    inStepFrom: inStepFrom(daily, model),
     standingMm: middle(onTheDay.map(({ standingMm }) => standingMm)),
     empty01: middle(onTheDay.map(({ empty01 }) => empty01)),
     soft01: middle(onTheDay.map(({ soft01 }) => soft01)),
     evenness01: middle(onTheDay.map(({ evenness01 }) => evenness01)),
-    barest01,
+    barest01: barest(daily, nextDay - model.today, aimDay - model.today),
     warnings: warningsOf(ahead, model.today, aimDay)
   }
 }
@@ -95,11 +92,17 @@ function middle(values: readonly number[]): number {
   return values.length === 0 ? 0 : [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
 }
 
-function inStepFrom(model: CoatModel, places: readonly PlaceId[], fromDay: number, toDay: number): number | null {
-  const paired = places.filter(isPaired)
-  let day = toDay
-  while (day >= fromDay && paired.every((place) => Math.abs(lagAt(model, place, day).days) <= model.rules.lagDays)) day--
-  return day === toDay ? null : day + 1
+function inStepFrom(daily: readonly Daily[], { today, rules }: CoatModel): number | null {
+  const days = daily[0]?.lagDays.length ?? 0
+  let k = days
+  while (k > 0 && daily.every(({ lagDays }) => Math.abs(lagDays[k - 1]) <= rules.lagDays)) k--
+  return k === days ? null : today + k
+}
+
+function barest(daily: readonly Daily[], from: number, to: number): number {
+  let most = 0
+  for (const { empty01 } of daily) for (let k = from; k <= to; k++) most = Math.max(most, empty01[k])
+  return most
 }
 
 /**

@@ -1,5 +1,5 @@
 // Closing a session: what is undone, region by region and side by side, and which pairs still fit into the dog's minutes.
-import type { SessionState, Side } from '../practice'
+import type { Attempt, SessionState, Side } from '../practice'
 import { regionName, regionOf, type RegionId } from '../regions'
 import { bestParts } from './pairs'
 
@@ -13,12 +13,14 @@ export type ClosingStep = {
 /** What hands did: a technique at places of a side, or places that the instructor finished (`technique` null). */
 export type Done = { readonly technique: string | null; readonly regions: readonly RegionId[]; readonly side: Side }
 
+/** A step that took hair of a live dog and was finished; what was cut short is not known to be done. */
+export const isWorked = ({ ended, cutShort, setting }: Pick<Attempt, 'ended' | 'cutShort' | 'setting'>): boolean =>
+  ended !== null && !cutShort && setting === 'live'
+
 /** What a session's hands did: attempts that were ended and not cut short, and what the instructor finished. */
 export function doneIn({ attempts, byInstructor }: Pick<SessionState, 'attempts' | 'byInstructor'>): readonly Done[] {
   return [
-    ...attempts
-      .filter(({ ended, cutShort, setting }) => ended && !cutShort && setting === 'live')
-      .map(({ techniqueId, regions, side }) => ({ technique: techniqueId, regions, side })),
+    ...attempts.filter(isWorked).map(({ techniqueId, regions, side }) => ({ technique: techniqueId, regions, side })),
     ...byInstructor.map(({ regions, side }) => ({ technique: null, regions, side }))
   ]
 }

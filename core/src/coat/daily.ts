@@ -1,4 +1,4 @@
-// A whole dog over a row of days: what a slider, a warning and a what-if ask for again and again.
+// A dog over a row of days: what a what-if asks for.
 import { stepOn } from './history'
 import { lengthsInto } from './layers'
 import type { CoatModel, SideModel } from './model'
@@ -18,9 +18,18 @@ export type Daily = {
   readonly lagDays: Float32Array
 }
 
-/** Every side of every place on every day of a row. A year of a whole dog is a matter of milliseconds (`npm run bench`). */
-export function dailyStates(model: CoatModel, fromDay: number, days: number): readonly Daily[] {
-  return [...model.places.values()].flatMap(({ place, sides, growing }) => {
+/**
+ * Every side of every place on every day of a row. A year of a whole dog is a matter of milliseconds (`npm run bench`).
+ * @param places only these; all that the model holds where it is not given
+ */
+export function dailyStates(
+  model: CoatModel,
+  fromDay: number,
+  days: number,
+  places: Iterable<PlaceId> = model.places.keys()
+): readonly Daily[] {
+  return [...places].flatMap((place) => {
+    const { sides, growing } = model.places.get(place)!
     const lagDays = new Float32Array(days)
     const all = [...sides].map(([side, own]) => ({
       own,

@@ -22,7 +22,7 @@ export {
 export { warningsOf, type Warning, type WarningKind } from './warn'
 export { changed, mending, outcomeOf, sessionsOf, WHAT_IFS, type Outcome, type Rhythm, type WhatIfId } from './ahead'
 export { type Part } from './pairs'
-export { doneIn, sayUndone, undoneOf, whatFits, type ClosingStep, type Done, type Fitting, type Undone } from './close'
+export { doneIn, isWorked, sayUndone, undoneOf, whatFits, type ClosingStep, type Done, type Fitting, type Undone } from './close'
 export { entriesOfFindings, entriesOfGrading, entriesOfWork, type CoatWork, type CoatWorks, type FloorDay, type FloorWork } from './floor'
 export {
   bladeNow,

@@ -1,6 +1,14 @@
 // What a session writes into its dog's coat book: recomputed from its events, what was found, and what was read on the finished trim.
 import { coatWorks, cutRegionsOf } from '@peen/content'
-import { entriesOfFindings, entriesOfGrading, entriesOfWork, type CoatEntry, type FloorDay, type FloorWork } from '@peen/core/coat'
+import {
+  entriesOfFindings,
+  entriesOfGrading,
+  entriesOfWork,
+  isWorked,
+  type CoatEntry,
+  type FloorDay,
+  type FloorWork
+} from '@peen/core/coat'
 import { foldSession, type PracticeEvent, type SessionState } from '@peen/core/practice'
 import type { Standard } from '@peen/core/standard'
 import { and, eq } from 'drizzle-orm'
@@ -50,14 +58,11 @@ async function floorLines(
   return works.flatMap((work) => entriesOfWork(work, day))
 }
 
-/** Ended attempts on a live dog. What was cut short is not known to be done. */
 function attemptsDone(state: SessionState, session: Session): readonly FloorWork[] {
-  return state.attempts
-    .filter(({ ended, cutShort, setting }) => ended && !cutShort && setting === 'live')
-    .map(({ id, techniqueId, regions, side, toolId, direction, hands }) => ({
-      ...{ attemptId: id, techniqueId, regions, side, toolId, direction },
-      hands: hands === 'apprentice' ? session.apprenticeId : (state.confirmedBy ?? session.apprenticeId)
-    }))
+  return state.attempts.filter(isWorked).map(({ id, techniqueId, regions, side, toolId, direction, hands }) => ({
+    ...{ attemptId: id, techniqueId, regions, side, toolId, direction },
+    hands: hands === 'apprentice' ? session.apprenticeId : (state.confirmedBy ?? session.apprenticeId)
+  }))
 }
 
 /** Places that the instructor finished: as the step of the trim that goes over them does it. */
