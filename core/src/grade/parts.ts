@@ -16,8 +16,7 @@ export type Part = {
   readonly instrument: string | null
 }
 
-/** Judged levels run 0 to 4; their standard uncertainty is half a level. Our own choice until double marks give one. */
-export const LEVEL_U = 0.5
+/** Judged levels run 0 to 4. */
 export const TOP_LEVEL = 4
 const MEETS_FROM_LEVEL = 3
 

@@ -17,7 +17,8 @@ const grade = (answers: Answers, more: Partial<GradeInput> = {}) =>
 describe('a whole grading', () => {
   it('passes a trim that is as planned, with praise and nothing to mend', () => {
     const result = grade(sheet())
-    expect(result.total!.value).toBeCloseTo(100, 9)
+    // the median of the draws: what can be expected of a sheet without a fault lies a little under full marks
+    expect(result.total!.value).toBeGreaterThan(97)
     expect(result.outcome).toBe('passed')
     expect(result.mend).toEqual([])
     expect(result.praise).not.toBeNull()
@@ -28,7 +29,8 @@ describe('a whole grading', () => {
   it('does not change its inputs and repeats for the same seed', () => {
     const answers = Object.freeze(sheet({ 'skirt-length': Object.freeze({ left: read(60), right: read(45) }) }))
     expect(grade(answers)).toEqual(grade(answers))
-    expect(grade(answers, { seedText: 'another' }).total!.value).toBe(grade(answers).total!.value)
+    // Tolerance: five standard errors of a median of 2,000 draws
+    expect(Math.abs(grade(answers, { seedText: 'another' }).total!.value - grade(answers).total!.value)).toBeLessThan(0.5)
   })
 
   it('prefills nothing: an empty sheet has no mark and is unfinished', () => {
@@ -99,7 +101,7 @@ describe('a whole grading', () => {
   it('takes what came in with the dog out of sum and maximum, and is feedback only over a quarter', () => {
     const excused = { kind: 'excused' as const, reason: 'a mat cut out in March' }
     const one = grade(sheet({ 'back-length': { left: excused, right: read(3.2) } }))
-    expect(one.total!.value).toBeCloseTo(100, 9)
+    expect(one.total!.value).toBeGreaterThan(97)
     expect(one.outcome).toBe('passed')
     const many = Object.fromEntries(
       standard.criteria
@@ -165,7 +167,7 @@ describe('the interval', () => {
   // sqrt(sum w^2 (u/4)^2)/sum w; here four handling parts of equal weight at level 2: 100 * .125 / 2 = 6.25 marks
   it('has the width that independent errors give by hand', () => {
     const level2 = { whole: { kind: 'level' as const, level: 2 } }
-    const result = grade(sheet({ 'h-legs': level2, 'h-chin': level2, 'h-read': level2, 'h-tools': level2 }))
+    const result = grade(sheet({ 'h-legs': level2, 'h-chin': level2, 'h-read': level2, 'h-tools': level2 }), { method: 1 })
     const section = result.sections.find((s) => s.section.id === 'handling')!
     const halfWidth = (section.interval![1] - section.interval![0]) / 2
     // Tolerance: about four standard errors of a 97.5 % quantile from 2,000 draws

@@ -1,14 +1,13 @@
 import { CoreError } from '../error'
+import { regionName, type RegionId } from '../regions'
 import { seedOf } from '../stats'
 import type { Standard } from '../standard'
-import { sayNumber } from '../units'
 import { mendingOf } from './mend'
+import { checkedRules, GRADE_METHOD, GRADE_RULES, MOST_EXCUSED_01, type GradeMethod, type GradeRules, type MarkCase } from './method'
+import { markByMethod1 } from './method-1'
+import { markByMethod2 } from './method-2'
 import { describePart, follows, partsOf } from './parts'
-import { totalsOf, type Estimate } from './total'
-import type { Answers, BurnPlace, GradeResult, Outcome, PartResult, SectionResult } from './types'
-
-/** A trim with more than this share of its weight excused is feedback only, not evidence. Source: our own choice. */
-export const MOST_EXCUSED_01 = 0.25
+import type { Answers, BurnPlace, GradeResult, PartResult } from './types'
 
 export type GradeInput = {
   readonly answers: Answers
@@ -16,41 +15,55 @@ export type GradeInput = {
   readonly burns: readonly BurnPlace[]
   /** makes the simulation repeat: the id of the grading */
   readonly seedText: string
+  /** places that the trim works on and that this apprentice is not recorded to have worked on */
+  readonly unworked?: readonly RegionId[]
+  /** the method it was signed by; a draft is marked by the newest */
+  readonly method?: GradeMethod
+  readonly rules?: GradeRules
 }
 
 /**
  * The whole result of one grading: parts, sections against their floors, total with its 95 % interval, caps, the
  * outcome with its reason, one praise and at most three things to mend.
- * Refuses an unknown critical fault (`unknownFault`) and whatever `partsOf` refuses.
+ * Refuses an unknown critical fault (`unknownFault`), rules out of range (`outOfRange`) and whatever `partsOf` refuses.
  * Source: design.md section 3 (grade); JCGM 106:2012 for conformity, JCGM 101:2008 for the interval.
  */
 export function gradeResult(standard: Standard, input: GradeInput): GradeResult {
+  const { method = GRADE_METHOD, rules = GRADE_RULES, unworked = [] } = input
   const parts = partsOf(standard, input.answers)
   const described = parts.map((part) => describePart(part, standard))
-  const { total, bySection } = totalsOf(standard, parts, seedOf(input.seedText))
-  const cap = capOf(standard, input.critical)
-  const capped = total && cap ? capEstimate(total, cap.mark) : total
-  const sections = standard.sections.map((section) => sectionResult(section, bySection.get(section.id) ?? null))
-  const weight = described.reduce((sum, part) => sum + part.weight, 0)
-  const excused = described.filter((part) => part.verdict === 'excused' || part.verdict === 'instructor')
-  const excusedShare01 = excused.reduce((sum, part) => sum + part.weight, 0) / weight
   const { answered, asked } = countAnswers(standard, input.answers)
-  const { outcome, because } = decide(standard, capped, sections, cap, excusedShare01, asked - answered)
+  const cap = capOf(standard, input.critical)
+  const { excusedShare01, ...outside } = outsideOf(described, unworked)
+  const asMarked: MarkCase = { standard, parts, seed: seedOf(input.seedText), cap, open: asked - answered, outside }
   return {
-    method: 'JCGM 106 conformity, JCGM 101 simulation',
+    ...(method === 1 ? markByMethod1(asMarked) : markByMethod2(asMarked, checkedRules(rules))),
     parts: described,
-    sections,
-    total: capped,
     cap,
     excusedShare01,
     answered,
     asked,
     cannotTell: described.filter((part) => part.verdict === 'cannotTell').length,
-    outcome,
-    because,
     praise: praiseOf(standard, described),
     ...mendingOf(standard, parts, input.burns)
   }
+}
+
+/** How much of a trim is not this apprentice's to answer for: excused, done by the instructor, or never recorded as worked on. */
+function outsideOf(parts: readonly PartResult[], unworked: readonly RegionId[]) {
+  const weight = parts.reduce((sum, part) => sum + part.weight, 0)
+  const share = (which: readonly PartResult[]) => which.reduce((sum, part) => sum + part.weight, 0) / weight
+  const isExcused = ({ verdict }: PartResult) => verdict === 'excused' || verdict === 'instructor'
+  const untouched = parts.filter((part) => !isExcused(part) && part.station !== 'handling' && unworked.includes(part.region))
+  const excusedShare01 = share(parts.filter(isExcused))
+  const unworkedShare01 = share(untouched)
+  const most = `${Math.round(100 * MOST_EXCUSED_01)} % at the most`
+  const places = [...new Set(untouched.map(({ region }) => regionName(region).toLowerCase()))].slice(0, 4).join(', ')
+  const say =
+    unworkedShare01 > 0
+      ? `${Math.round(100 * (excusedShare01 + unworkedShare01))} % of the weight lies at places that came in so, that the instructor finished, or where no step of this apprentice is recorded (${places}); ${most}. It is feedback only, not evidence.`
+      : `${Math.round(100 * excusedShare01)} % of the weight came in with the dog or was finished by the instructor (${most}): feedback only, no evidence.`
+  return { excusedShare01, share01: excusedShare01 + unworkedShare01, say }
 }
 
 /** Refuses a critical fault that the standard does not know, with code `unknownFault`. */
@@ -69,54 +82,6 @@ function capOf(standard: Standard, critical: readonly string[]): GradeResult['ca
   refuseUnknownFaults(standard, critical)
   const faults = standard.critical.filter((fault) => critical.includes(fault.id))
   return faults.length === 0 ? null : { faults: faults.map((fault) => fault.name), mark: Math.min(...faults.map((fault) => fault.cap)) }
-}
-
-function capEstimate(estimate: Estimate, cap: number): Estimate {
-  const under = (value: number) => Math.min(value, cap)
-  return { ...estimate, value: under(estimate.value), interval: [under(estimate.interval[0]), under(estimate.interval[1])] }
-}
-
-function sectionResult(section: Standard['sections'][number], estimate: Estimate | null): SectionResult {
-  if (!estimate) return { section, value: null, interval: null, floor: 'open' }
-  const [low, high] = estimate.interval
-  const floor = low >= section.floor ? 'met' : high < section.floor ? 'below' : 'cannotTell'
-  return { section, value: estimate.value, interval: estimate.interval, floor }
-}
-
-function decide(
-  standard: Standard,
-  total: Estimate | null,
-  sections: readonly SectionResult[],
-  cap: GradeResult['cap'],
-  excusedShare01: number,
-  open: number
-): { outcome: Outcome; because: string } {
-  const pass = standard.passMark
-  if (open > 0 || !total) return { outcome: 'unfinished', because: `${open} answer${open === 1 ? ' is' : 's are'} still missing.` }
-  if (excusedShare01 > MOST_EXCUSED_01) {
-    return {
-      outcome: 'feedbackOnly',
-      because: `${Math.round(100 * excusedShare01)} % of the weight came in with the dog or was finished by the instructor (25 % at the most): feedback only, no evidence.`
-    }
-  }
-  const below = sections.find((section) => section.floor === 'below')
-  if (cap && cap.mark < pass)
-    return { outcome: 'notPassed', because: `${cap.faults.join(' and ')} holds the mark at ${cap.mark}; pass is ${pass}.` }
-  if (below)
-    return {
-      outcome: 'notPassed',
-      because: `${below.section.name} stands at ${sayNumber(Math.round(below.value!))}, under its floor of ${below.section.floor}.`
-    }
-  if (total.interval[1] < pass) return { outcome: 'notPassed', because: `The whole interval lies under the pass mark of ${pass}.` }
-  if (total.interval[0] < pass)
-    return { outcome: 'secondAssessor', because: `The pass mark of ${pass} lies inside the interval: ask a second assessor.` }
-  const unsure = sections.find((section) => section.floor === 'cannotTell')
-  if (unsure)
-    return {
-      outcome: 'secondAssessor',
-      because: `${unsure.section.name} may lie either side of its floor of ${unsure.section.floor}: ask a second assessor.`
-    }
-  return { outcome: 'passed', because: `The whole interval lies at or above the pass mark of ${pass}, and every section clears its floor.` }
 }
 
 /** How many of the asked answers stand on a sheet; refuses what `partsOf` refuses. What follows from other readings is not asked for. */
