@@ -112,6 +112,9 @@ export function techniqueById(id: string): Technique | undefined {
 const CUTTING: ReadonlySet<Family> = new Set(['clipping', 'scissoring', 'stripping'])
 
 /** The places that a technique cuts; none for handling and finishing, which go over places that others have set. */
+/** The plain name of a technique, which promises no tool. */
+export const techniqueName = (id: string): string => techniqueById(id)?.name ?? id
+
 export function cutRegionsOf(id: string): readonly RegionId[] {
   const technique = techniqueById(id)
   return technique && CUTTING.has(technique.family) ? technique.regions : []

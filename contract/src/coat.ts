@@ -117,6 +117,8 @@ export type CoatPage = {
   readonly planned: readonly { readonly sessionId: string; readonly onDate: string; readonly trim: string; readonly apprentice: string }[]
   /** the trim it comes in */
   readonly standard: Standard
+  /** the trim as it is written: what advice for the next visit starts from */
+  readonly written: Standard
   readonly rack: readonly Tool[]
   readonly house: Readonly<Record<string, number>>
   readonly openEnds: OpenEnds | null

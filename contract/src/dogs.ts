@@ -4,7 +4,7 @@ import { WITHERS_LIMITS_MM, type Measures } from '@peen/core/figure'
 import type { BurnPlace } from '@peen/core/grade'
 import { SIDES } from '@peen/core/practice'
 import { REGION_IDS } from '@peen/core/regions'
-import { chosen, date, maybe, named, oneOf, within, words } from './fields'
+import { between, chosen, date, maybe, named, oneOf, within, words } from './fields'
 import { array, mixed, object, boolean } from './yup'
 
 /** What a dog is known for, as an instructor keeps it: it decides which tools are advised. */
@@ -92,7 +92,21 @@ export const dogProfileSchema = object({
   dislikes: words('Dislikes', 200),
   earHistory: words('Ears', 200),
   burns: array()
-    .of(object({ region: chosen('Burn place', REGION_IDS), side: chosen('Side of the burn', SIDES) }).noUnknown())
+    .of(
+      object({
+        region: chosen('Burn place', REGION_IDS),
+        side: chosen('Side of the burn', SIDES),
+        by: object({
+          blade: named('Blade that burned'),
+          direction: chosen('Direction of the blade that burned', ['with', 'against'] as const),
+          leftMm: between('What the blade left', 0, 60, 'mm').required()
+        })
+          .noUnknown()
+          .nullable()
+          .default(undefined)
+          .optional()
+      }).noUnknown()
+    )
     .required()
     .max(40),
   owner: words('Owner’s given name', 60),

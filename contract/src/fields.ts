@@ -9,7 +9,8 @@ export const named = (label: string, most = 60) =>
 /** Words that may be left out. */
 export const words = (label: string, most: number) =>
   string().trim().label(label).defined().max(most, `${label} is too long; at most ${most} characters.`)
-const between = (label: string, low: number, high: number, unit: string) => {
+/** A number that need not be whole. */
+export const between = (label: string, low: number, high: number, unit: string) => {
   const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is ${low} to ${high} ${unit}.`
   return number().typeError(say).label(label).min(low, say).max(high, say)
 }

@@ -1,5 +1,8 @@
 import { STATES } from '@peen/core/competency'
 import { ROUNDS_FIELDS, type RoundsRules } from '@peen/core/practice'
+import { GRADE_RULE_LIMITS, type GradeRules } from '@peen/core/grade'
+import { between } from './fields'
+import type { ObjectSchema } from 'yup'
 import { lazy, number, object } from './yup'
 
 /** Which side the school takes in each question; what is not named stays. */
@@ -24,3 +27,24 @@ export const roundsSchema = object({
     .required()
 }).noUnknown()
 export type Rounds = RoundsRules
+
+const GRADE_RULE_NAMES: Readonly<Record<keyof GradeRules, string>> = {
+  passAt01: 'Passes at',
+  failAt01: 'Does not pass at',
+  severityLevels: 'Severity'
+}
+
+/** When a trim passes. */
+export const gradeRulesSchema = object(
+  Object.fromEntries(
+    (Object.keys(GRADE_RULE_LIMITS) as (keyof GradeRules)[]).map((key) => {
+      const [low, high] = GRADE_RULE_LIMITS[key]
+      return [
+        key,
+        between(GRADE_RULE_NAMES[key], low, high, key === 'severityLevels' ? 'levels' : 'as a share').required(
+          `${GRADE_RULE_NAMES[key]} is missing.`
+        )
+      ]
+    })
+  )
+).noUnknown() as unknown as ObjectSchema<GradeRules>

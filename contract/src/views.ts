@@ -3,9 +3,10 @@ import type { CoatType, DogFact } from '@peen/core/advice'
 import type { MaySign, RuleOutcome } from '@peen/core/certify'
 import type { Standing } from '@peen/core/checkin'
 import type { AttemptRecord, Standing as TechniqueState } from '@peen/core/competency'
-import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
+import type { Answers, BurnPlace, GlobalRating, GradedWith, GradeResult } from '@peen/core/grade'
 import type { PracticeEvent, RoundsRules, Side, StepState } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
+import type { AgreedTarget } from '@peen/core/setup'
 import type { Moved, Plan, PlanStep, Standard, Variant } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
 import type { Role } from './auth'
@@ -143,8 +144,10 @@ export type SessionView = {
   readonly standardMin: number
   /** minutes that this dog has stood today at other sessions */
   readonly elsewhereMin: number
-  /** the steps of the trim in the order in which this house works */
+  /** the steps of the trim in the order in which this house works, with the tools that were agreed */
   readonly steps: readonly PlanStep[]
+  /** what was agreed for this dog at set-up; null until it is said ready */
+  readonly agreed: readonly AgreedTarget[] | null
   readonly events: readonly PracticeEvent[]
   /** given names of who recorded something here, by id */
   readonly names: Readonly<Record<string, string>>
@@ -213,7 +216,10 @@ export type DogPage = {
   /** it stood on a table here before today */
   readonly known: boolean
   readonly dog: DogView
+  /** the trim as it is written: what advice starts from */
   readonly plan: Plan
+  /** the same with the lengths that were agreed for its newest visit: what its coat is held against */
+  readonly worked: Plan
   readonly visits: readonly {
     readonly sessionId: string
     readonly onDate: string
@@ -259,6 +265,8 @@ export type GradingView = {
   readonly standard: Standard
   readonly moved: readonly Moved[]
   readonly own: boolean
+  /** what it is computed from besides its answers: of a signed one what it was signed by */
+  readonly gradedWith: GradedWith
   readonly version: number
   readonly answers: Answers
   readonly critical: readonly string[]
@@ -267,6 +275,21 @@ export type GradingView = {
   /** null while the assessor has not said the global rating */
   readonly result: GradeResult | null
   readonly praises: readonly string[]
+}
+
+/** A signed mark beside what the method in use today would say of the same sheet. */
+export type MethodDifference = {
+  readonly gradingId: string
+  readonly onDate: string
+  readonly apprentice: string
+  readonly dog: string
+  readonly signed: { readonly method: number; readonly mark: number | null; readonly outcome: GradeResult['outcome'] }
+  readonly now: {
+    readonly method: number
+    readonly mark: number | null
+    readonly outcome: GradeResult['outcome']
+    readonly because: string
+  }
 }
 
 export type FindingRow = {

@@ -2,7 +2,7 @@
 import { COAT_FINDINGS, FEET, PURPOSES, SKIN_FINDINGS, type Foot, type Found } from '@peen/core/checkin'
 import { SIDES } from '@peen/core/practice'
 import { REGION_IDS } from '@peen/core/regions'
-import { WISH_LIMITS_MM, type Chosen, type LineId } from '@peen/core/setup'
+import { type AgreedTarget, WISH_LIMITS_MM, type Chosen, type LineId } from '@peen/core/setup'
 import type { Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
 import { chosen, named, words } from './fields'
@@ -133,6 +133,8 @@ export type VisitPage = {
   /** the tools of this table */
   readonly rack: readonly Tool[]
   readonly chosen: Readonly<Partial<Record<LineId, Chosen>>>
+  /** what was agreed for this dog today: worked by and graded against; null until it is said ready */
+  readonly agreed: readonly AgreedTarget[] | null
   readonly closing: Closing | null
   readonly version: number
   readonly pictures: readonly PictureView[]

@@ -1,6 +1,7 @@
 // Plays the scenario through the server's own use cases; nothing derived is written by hand.
 import { certificates, standards } from '@peen/content'
 import { NO_PROFILE, type Me } from '@peen/contract'
+import type { Gate } from '@peen/core/checkin'
 import {
   agree,
   appoint,
@@ -15,6 +16,8 @@ import {
   saveDraft,
   settle,
   settableClock,
+  gradingView,
+  sayReady,
   signGrading,
   standardOf,
   tables,
@@ -42,7 +45,7 @@ import {
 } from './cast'
 import { COAT_DOGS, playCoats } from './coats'
 import { chanceFrom } from './random'
-import { scenario, type DemoSession, type Scenario } from './scenario'
+import { scenario, wholeTrim, type DemoSession, type Scenario } from './scenario'
 import { gradedAnswers, ratingFor } from './trims'
 
 /** Fills an empty, migrated database with the demo school and returns how much it holds. */
@@ -99,7 +102,12 @@ async function finishUngraded(services: Services, { ids, chance }: Scenario, act
     wishes: '',
     onDate
   })
-  await openGrading(services, actors.get(assessor)!, id, { id: chance.id(NOW) })
+  const actor = actors.get(assessor)!
+  await sayReady(services, actor, id, { version: 0, dry: true, combed: true })
+  const { steps } = standards.find((one) => one.id === standardId)!.plan
+  const began = new Date((await services.clock.now()).getTime() - 3 * 3600_000)
+  await recordEvents(services, actor, id, wholeTrim(id, actor.id, began, steps, chance))
+  await openGrading(services, actor, id, { id: chance.id(NOW) })
 }
 
 /** Whose trims a second assessor marks in the demo: one settled, one to be settled, one only appointed. */
@@ -219,18 +227,30 @@ async function playSession(services: Services, session: DemoSession, { ids }: Sc
     found: session.found
   })
   const actor = [...actors.values()].find((candidate) => candidate.id === session.events[0].by)!
+  const gate = session.found?.gate
+  if (gate) await readyAt(services, session, actors, gate)
   const { answers } = await recordEvents(services, actor, session.id, session.events)
   const refused = answers.find((answer) => answer.status !== 'stored')
   if (refused) throw new Error(`The demo's own event was not stored on ${session.onDate}: ${refused.detail}`)
 }
 
+/** Says a dog ready when it was: what was agreed for it is fixed at that moment. */
+async function readyAt(services: Services, { id, closedAt }: DemoSession, actors: ReadonlyMap<string, Me>, gate: Gate): Promise<void> {
+  const clock = services.clock as ReturnType<typeof settableClock>
+  clock.set(new Date(gate.at))
+  const by = [...actors.values()].find((candidate) => candidate.id === gate.by)!
+  await sayReady(services, by, id, { version: 0, dry: gate.dry, combed: gate.combed })
+  clock.set(closedAt ?? NOW)
+}
+
 async function playGrading(services: Services, session: DemoSession, actor: Me, key: string, { chance }: Scenario): Promise<void> {
-  const standard = await standardOf(services.db, standards[0].id, standards[0].version)
+  const { id } = await openGrading(services, actor, session.id, { id: chance.id(session.closedAt ?? NOW) })
+  // graded by what was agreed for this dog
+  const { standard } = await gradingView(services, actor, id)
   const staff = STAFF.find((candidate) => candidate.key === key)!
   const apprentice = APPRENTICES.find((candidate) => candidate.key === session.apprentice)!
   const skill = { sure01: session.sure01, longerRightMm: apprentice.handed === 'left' ? 4 : 0, leaning: staff.leaning }
   const answers = gradedAnswers(standard, skill, session.checkIn.excused, chance)
-  const { id } = await openGrading(services, actor, session.id, { id: chance.id(session.closedAt ?? NOW) })
   const { version } = await saveDraft(services, actor, id, { version: 1, answers, critical: [], globalRating: ratingFor(skill) })
   await signGrading(services, actor, id, { version })
 }

@@ -162,7 +162,12 @@ function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, cha
     table: (k % 8) + 1,
     onDate,
     instructor,
-    found: null,
+    found: {
+      ...NOTHING_FOUND,
+      gate: { dry: true, combed: true, by: ids.person.get(instructor)!, at: opened.toISOString(), house: {} },
+      coat: excused.map(({ region, side }) => ({ kind: 'matCut', region, side, widthMm: 30 })),
+      wishes: k % 4 === 0 ? [{ what: 'Brows a little longer', askedBy: 'the owner', length: null, rule: null }] : []
+    },
     checkIn: { weeksSince: 5 + (k % 3), wishes: k % 4 === 0 ? 'Brows a little longer, asked for by the owner.' : '', excused },
     events: tape.events,
     gradedBy: apprentice.story === 'ready' && last ? ['ruben'] : assessors,
@@ -262,6 +267,16 @@ export function tapeFor(sessionId: string, by: string, deviceId: string, opened:
       } as PracticeEvent)
     }
   }
+}
+
+/** Every step of a trim done in turn, as a session's events. */
+export function wholeTrim(sessionId: string, by: string, from: Date, steps: readonly PlanStep[], chance: Chance): readonly PracticeEvent[] {
+  const tape = tapeFor(sessionId, by, 'tablet-1', from, chance)
+  tape.add('sessionOpened', {})
+  for (const step of steps)
+    attempt(tape, techniqueById(step.technique)!, step, { misses: false, isFigure: false, serious: false, hard: false }, chance)
+  tape.add('sessionClosed', {})
+  return tape.events
 }
 
 function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard, ids: Ids, chance: Chance): DemoSession {

@@ -2,7 +2,7 @@
 import type { Answer, Answers, GlobalRating } from '@peen/core/grade'
 import { follows, sidesOf } from '@peen/core/grade'
 import type { Excusal } from '@peen/contract'
-import type { Standard } from '@peen/core/standard'
+import { howOnSide, type Standard } from '@peen/core/standard'
 import type { Chance } from './random'
 
 export type Skill = {
@@ -18,10 +18,11 @@ const tenth = (value: number) => Math.max(0, Math.round(value * 10) / 10)
 export function gradedAnswers(standard: Standard, skill: Skill, excused: readonly Excusal[], chance: Chance): Answers {
   const answers: Record<string, Answer> = {}
   for (const criterion of standard.criteria) {
-    const { id, how, region } = criterion
-    if (how.kind === 'difference' || follows(criterion)) continue
+    const { id, region } = criterion
+    if (criterion.how.kind === 'difference' || follows(criterion)) continue
     const answer: Record<string, Answer[keyof Answer]> = {}
-    for (const side of sidesOf(how)) {
+    for (const side of sidesOf(criterion.how)) {
+      const how = howOnSide(criterion.how, side)
       const cameSo = excused.find((item) => item.region === region && (side === 'whole' || item.side === 'both' || item.side === side))
       if (cameSo) answer[side] = { kind: 'excused', reason: cameSo.reason }
       else if (how.kind === 'judged') answer[side] = { kind: 'level', level: levelFor(skill, chance) }

@@ -68,6 +68,33 @@ describe('the first choice', () => {
     else expect(found).toBe(sentence)
   })
 
+  // Symptom: burned by a 7F where a 10 was planned, the sheet asked for a 9: shorter than the blade that had burned
+  it('goes past the blade that burned, in its direction, and never takes it or a closer one there again', () => {
+    const burnedBy = (plannedMm: number | null, burnedMm: number) => ({
+      ...asked('cheek', plannedMm, 'wire', [...KNOWN, 'burnedHere']),
+      burnedMm
+    })
+    // Ref: the trade's ladder, common practice: after a 7F with the growth (3.2) a 5F (6.3)
+    expect(advise(adviceRules, burnedBy(1.6, 3.2)).aimMm).toBe(6.3)
+    expect(advise(adviceRules, burnedBy(null, 3.2)).aimMm).toBe(6.3)
+    // a 7F against leaves 2.0: the next is a 8½
+    expect(advise(adviceRules, burnedBy(1.6, 2)).aimMm).toBe(2.8)
+    // longer than that already: the plan's own length stands
+    expect(advise(adviceRules, burnedBy(9.5, 3.2)).aimMm).toBe(9.5)
+    for (const plannedMm of [null, 1.2, 3.2, 9.5]) {
+      const { ranked, bans } = advise(adviceRules, burnedBy(plannedMm, 3.2))
+      expect(ranked.every(({ lengthMm }) => lengthMm === null || lengthMm > 3.2)).toBe(true)
+      expect(bans.some(({ choice, because }) => choice.tool.id === 'blade-7f' && because.some(({ id }) => id === 'burn-step'))).toBe(true)
+    }
+  })
+
+  it('takes the longer of two rules that lengthen, not both', () => {
+    const both = { ...asked('cheek', 3.2, 'wire', ['combed', 'burnedHere']), burnedMm: 3.2 }
+    expect(advise(adviceRules, both).aimMm).toBe(6.3)
+    // the dog is not known: one step past the plan is longer than past the blade that burned
+    expect(advise(adviceRules, { ...both, plannedMm: 9.5 }).aimMm).toBe(13)
+  })
+
   it('moves one blade longer where the dog was burned, and only one whatever else lengthens', () => {
     expect(first(asked('cheek', 3.2))).toBe('blade 7F with the growth, leaves 3.2 mm')
     const burned = asked('cheek', 3.2, 'wire', [...KNOWN, 'burnedHere'])

@@ -106,7 +106,7 @@ function rulesAt(rules: readonly AdviceRule[], region: AdviceCase['region']): re
 
 /**
  * Advice for one place. Prohibitions hold whatever else is said; the longest cap holds; of all lengthening only the
- * largest step applies, from what the rules prefer or the plan leaves; preferences rank what is left, then nearness to the
+ * longest applies, from what the rules prefer or the plan leaves; preferences rank what is left, then nearness to the
  * length aimed at, then the longer before the shorter. Source: common practice, no published source.
  */
 export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice {
@@ -116,12 +116,19 @@ export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice 
   const lengthens = effectsOf(active, 'lengthen')
   const prefers = effectsOf(active, 'prefer')
   const cap = caps.reduce((most, { effect }) => Math.max(most, effect.closestMm), 0)
-  const steps = lengthens.reduce((most, { effect }) => Math.max(most, effect.steps), 0)
   const base = asked.plannedMm ?? preferredMm(prefers, asked.rack)
   const capped = base !== null && base >= cap ? base : cap > 0 ? stepAtLeast(cap, asked.rack) : null
-  const aimMm = steps > 0 && capped !== null ? longer(capped, steps, asked.rack) : capped
+  const burnedMm = asked.burnedMm ?? null
+  const past = burnedMm === null ? null : longer(burnedMm, 1, asked.rack)
+  const lengthened = lengthens.flatMap(({ effect }) => {
+    if (effect.past === 'burn' && past !== null) return [Math.max(capped ?? 0, past)]
+    return capped === null ? [] : [longer(capped, effect.steps, asked.rack)]
+  })
+  // two that lengthen take the longer, not both
+  const aimMm = lengthened.length > 0 ? Math.max(...lengthened) : capped
   // what is taken longer here may not come out shorter by another tool
-  const leastMm = steps > 0 && aimMm !== null ? aimMm : cap
+  const leastMm = lengthens.length > 0 && aimMm !== null ? aimMm : cap
+  const burns = lengthens.filter(({ effect }) => effect.past === 'burn')
   const bans: Ban[] = []
   const allowed: Choice[] = []
   for (const choice of choicesOf(asked.rack)) {
@@ -129,7 +136,9 @@ export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice 
     const against = [
       ...forbids.filter(({ effect }) => isMeant(effect.which, choice)),
       ...(lengthMm !== null && lengthMm < cap - 1e-6 ? caps.filter(({ effect }) => lengthMm < effect.closestMm - 1e-6) : []),
-      ...(lengthMm !== null && steps > 0 && lengthMm < leastMm - 1e-6 ? lengthens : [])
+      ...(lengthMm !== null && lengthens.length > 0 && lengthMm < leastMm - 1e-6 ? lengthens : []),
+      // never at or below the blade that burned, whatever else is aimed at
+      ...(lengthMm !== null && burnedMm !== null && lengthMm <= burnedMm + 1e-6 ? burns : [])
     ]
     if (against.length > 0) bans.push({ choice, because: once(against.map(firedBy)) })
     else allowed.push(choice)

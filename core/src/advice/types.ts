@@ -44,6 +44,8 @@ export type AdviceCase = {
   readonly region: RegionId
   /** planned length, mm; null where the plan names none */
   readonly plannedMm: number | null
+  /** what the blade left that burned this very place, mm; nothing where none did or nobody knows which */
+  readonly burnedMm?: number | null
   readonly coat: CoatType
   readonly facts: ReadonlySet<Fact>
   /** house rules by id: which side the school has chosen */
@@ -73,11 +75,12 @@ export type Which = {
   readonly direction?: Direction
 }
 
-/** What a rule does. A cap is the closest that may be left, mm; lengthening goes so many blades up; a preference ranks. */
+/** What a rule does. A cap is the closest that may be left, mm; of all lengthening the longest holds, it does not add up; a preference ranks. */
 export type Effect =
   | { readonly kind: 'forbid'; readonly which: Which }
   | { readonly kind: 'cap'; readonly closestMm: number }
-  | { readonly kind: 'lengthen'; readonly steps: number }
+  /** `past`: past the blade that burned here, where that is known; else by the steps */
+  | { readonly kind: 'lengthen'; readonly steps: number; readonly past?: 'burn' }
   | {
       readonly kind: 'prefer'
       readonly labels?: readonly string[]

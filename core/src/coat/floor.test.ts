@@ -54,6 +54,15 @@ describe('what an attempt writes into the book', () => {
     ])
     expect(entriesOfWork(work('pull'), { ...day, standardId: 'jacket-pet' })[0].act).toEqual({ kind: 'pulled', how: 'half' })
   })
+  // Symptom: a blade of the school's own taken against the growth threw, and a 30 against wrote nothing
+  it('whatever blade was taken, in whatever direction', () => {
+    const rack = [...day.rack, tool('own', 'Nine and a half', 'blade', 1.8), tool('blade-30', '30', 'blade', 0.5)]
+    const cut = (toolId: string) =>
+      entriesOfWork(work('body-clip', { toolId, direction: 'against', regions: ['back'] }), { ...day, rack })[0].act
+    // Ref: hand calculation: half way between a 10 (1.6, against 0.5) and a 9 (2.0, against 1.2)
+    expect(cut('own')).toEqual({ kind: 'cut', toMm: expect.closeTo(0.85, 9) as number })
+    expect(cut('blade-30')).toEqual({ kind: 'cut', toMm: 0.25 })
+  })
   it('carding takes undercoat, strips are places of their own', () => {
     expect(entriesOfWork(work('card-first', { regions: ['back'] }), day)[0].act).toEqual({ kind: 'carded' })
     const strips = entriesOfWork(work('transition-strips', { regions: ['neckSide', 'throat', 'cheek', 'thigh', 'tail'] }), day)

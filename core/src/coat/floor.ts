@@ -70,11 +70,15 @@ function actOf(does: CoatWork, place: PlaceId, tool: Tool | undefined, direction
 /** Where a trim leaves so much more than the tool, the tool only skims the edge of the place, mm. Chosen. */
 const SKIMS_MM = 8
 
+/** What is written where a blade left less than any blade with the growth, mm: the closest of the series. */
+const AT_THE_SKIN_MM = 0.25
+
 /** What a tool leaves at a place, mm: its own length, or the trim's where scissors shape it or the clipper only runs out over it. */
 function leftAt(place: PlaceId, tool: Tool, direction: Direction | null, day: FloorDay): number | null {
   const planned = day.lengthsMm[place as RegionId] ?? null
   const left = tool.lengthMm !== null ? lengthLeft(tool, direction ?? 'with') : null
-  if (!left?.allowed) return tool.kind === 'scissors' ? planned : null
+  // a fine blade against the growth leaves next to nothing, and that is what it did
+  if (!left?.allowed) return tool.kind === 'scissors' ? planned : tool.kind === 'blade' ? AT_THE_SKIN_MM : null
   return planned !== null && planned > left.lengthMm + SKIMS_MM ? planned : left.lengthMm
 }
 

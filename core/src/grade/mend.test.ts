@@ -107,7 +107,10 @@ describe('the cut that gains most', () => {
     fc.assert(
       fc.property(value, value, fc.nat(40), fc.nat(40), (left, right, i, j) => {
         const sides = [left, right].map((v) => ({ value: v, weight: 2, burned: false }))
-        const { gain } = bestCuts(sides, length, compared)
+        const { gain } = bestCuts(
+          sides.map((side) => ({ ...length, ...side })),
+          compared
+        )
         const other = worth(left - onGrid(i, left), right - onGrid(j, right)) - worth(left, right)
         expect(gain).toBeGreaterThanOrEqual(other - 1e-9)
         tried++
@@ -118,12 +121,12 @@ describe('the cut that gains most', () => {
   })
 
   it('goes to the target, not to the edge of the band', () => {
-    const { cuts } = bestCuts([{ value: 45, weight: 2, burned: false }], length, null)
+    const { cuts } = bestCuts([{ ...length, value: 45, weight: 2, burned: false }], null)
     expect(45 - cuts[0]).toBe(35)
   })
 
   it('cuts nothing that is short already', () => {
-    expect(bestCuts([{ value: 20, weight: 2, burned: false }], length, null).cuts).toEqual([0])
+    expect(bestCuts([{ ...length, value: 20, weight: 2, burned: false }], null).cuts).toEqual([0])
   })
 })
 

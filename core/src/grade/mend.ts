@@ -1,5 +1,5 @@
 import { regionName } from '../regions'
-import type { Criterion, Standard } from '../standard'
+import type { Criterion, LengthTarget, Standard } from '../standard'
 import { sayNumber } from '../units'
 import { shareOfMarks } from './measure'
 import { levelOf, sayPlace, shareAt, type Part } from './parts'
@@ -50,14 +50,9 @@ function withoutWait({ wait: _wait, ...item }: Candidate): MendItem {
   return item
 }
 
-/** The best pair of cuts for a length and, where the standard compares its sides, their difference. */
+/** The best pair of cuts for the sides of a length, each with its own target, and, where the standard compares its sides, their difference. */
 export function bestCuts(
-  sides: readonly { readonly value: number; readonly weight: number; readonly burned: boolean }[],
-  length: {
-    readonly targetMm: number
-    readonly band: readonly [number | null, number | null]
-    readonly limit: readonly [number | null, number | null]
-  },
+  sides: readonly (LengthTarget & { readonly value: number; readonly weight: number; readonly burned: boolean })[],
   pair: {
     readonly weight: number
     readonly band: readonly [number | null, number | null]
@@ -80,9 +75,9 @@ export function bestCuts(
   }
   return { cuts: best.b ? [best.a.cut, best.b.cut] : [best.a.cut], gain: best.worth - before }
 
-  function option(side: { readonly value: number; readonly weight: number }, cut: number): Option {
-    const after = side.value - cut
-    return { cut, after, worth: side.weight * shareOfMarks(after, length.band, length.limit), off: Math.abs(after - length.targetMm) }
+  function option({ value, weight, targetMm, band, limit }: (typeof sides)[number], cut: number): Option {
+    const after = value - cut
+    return { cut, after, worth: weight * shareOfMarks(after, band, limit), off: Math.abs(after - targetMm) }
   }
 }
 
@@ -94,41 +89,36 @@ function cutsUpTo(value: number): number[] {
 
 function mendLength(parts: readonly Part[], own: readonly Part[], burns: readonly BurnPlace[]): Candidate[] {
   const { criterion } = own[0]
-  const { how } = criterion
-  if (how.kind !== 'length') return []
   const pair = parts.find((part) => part.criterion.how.kind === 'difference' && part.criterion.how.of === criterion.id && counts(part))
-  const compared =
-    pair && pair.criterion.how.kind === 'difference' && own.length === 2 ? { weight: pair.weight, ...pair.criterion.how } : null
-  const sides = own.map((part) => ({
-    side: part.side,
-    value: part.measured!.value,
-    weight: part.weight,
-    burned: isBurned(criterion, part.side, burns)
-  }))
+  const compared = pair && pair.how.kind === 'difference' && own.length === 2 ? { weight: pair.weight, ...pair.how } : null
+  const sides = own.flatMap((part) =>
+    part.how.kind === 'length'
+      ? [{ ...part.how, side: part.side, value: part.measured!.value, weight: part.weight, burned: isBurned(criterion, part.side, burns) }]
+      : []
+  )
   // sides that are not compared are mended each on its own, so that a sentence names one place
   const groups = compared ? [sides] : sides.map((side) => [side])
   return groups.map((group) => {
-    const { cuts, gain } = bestCuts(group, how, compared)
+    const { cuts, gain } = bestCuts(group, compared)
     const cutOf = (side: SideKey) => cuts[group.findIndex((member) => member.side === side)] ?? 0
     const cutMm = { left: group[0].side === 'whole' ? cuts[0] : cutOf('left'), right: group[0].side === 'whole' ? cuts[0] : cutOf('right') }
-    const { say, wait, side } = sayLengthMend(criterion, how.targetMm, how.band, group, cuts)
+    const { say, wait, side } = sayLengthMend(criterion, group, cuts)
     return { criterionId: criterion.id, side, region: criterion.region, gain, cutMm, say, wait }
   })
 }
 
-type MeasuredSide = { readonly side: SideKey; readonly value: number; readonly burned: boolean }
+type MeasuredSide = LengthTarget & { readonly side: SideKey; readonly value: number; readonly burned: boolean }
 
 function sayLengthMend(
   criterion: Criterion,
-  targetMm: number,
-  band: readonly [number | null, number | null],
   group: readonly MeasuredSide[],
   cuts: readonly number[]
 ): { say: string; wait: boolean; side: SideKey } {
   const cutAt = group.map((_, i) => i).filter((i) => cuts[i] > 0)
-  const shortest = group.reduce((a, b) => (b.value < a.value ? b : a))
-  const isShort = band[0] !== null && shortest.value < band[0]
-  const shortBy = sayNumber(targetMm - shortest.value)
+  const overTarget = ({ value, targetMm }: MeasuredSide) => value - targetMm
+  const shortest = group.reduce((a, b) => (overTarget(b) < overTarget(a) ? b : a))
+  const isShort = shortest.band[0] !== null && shortest.value < shortest.band[0]
+  const shortBy = sayNumber(-overTarget(shortest))
   if (cutAt.length === 0) {
     if (isShort)
       return {
@@ -136,9 +126,9 @@ function sayLengthMend(
         wait: true,
         side: shortest.side
       }
-    const burned = group.find((side) => side.burned && band[1] !== null && side.value > band[1])
+    const burned = group.find((side) => side.burned && side.band[1] !== null && side.value > side.band[1])
     if (burned) {
-      const over = sayNumber(burned.value - targetMm)
+      const over = sayNumber(overTarget(burned))
       return {
         say: `${sayPlace(criterion, burned.side)} is ${over} mm long ${criterion.place}, but it burned before: leave it, never shorter there.`,
         wait: true,
@@ -158,7 +148,7 @@ function sayLengthMend(
     }
   }
   if (cutAt.length === 1 && group.length === 2) {
-    const prouder = sayNumber(group[i].value - group[1 - i].value)
+    const prouder = sayNumber(overTarget(group[i]) - overTarget(group[1 - i]))
     const other = group[1 - i].side
     return {
       say: `${sayPlace(criterion, group[i].side)} stands ${prouder} mm prouder than the ${other} ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`,
@@ -175,7 +165,7 @@ function sayLengthMend(
     }
   }
   return {
-    say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(group[i].value - targetMm)} mm long ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`,
+    say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(overTarget(group[i]))} mm long ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`,
     wait: false,
     side: group[i].side
   }
@@ -183,13 +173,14 @@ function sayLengthMend(
 
 /** Two sides compared on a photograph alone: the longer one comes back. Gauged sides are mended by their own lengths. */
 function mendPair(part: Part, burns: readonly BurnPlace[]): Candidate[] {
-  const { criterion, measured } = part
-  if (part.answer?.kind !== 'picture' || !measured) return []
+  const { criterion, measured, how } = part
+  if (part.answer?.kind !== 'picture' || !measured || how.kind !== 'difference') return []
   const share = shareAt(part, measured.value, null) ?? 1
-  const side = measured.value > 0 ? 'left' : 'right'
+  const beyond = measured.value - (how.agreedMm ?? 0)
+  const side = beyond > 0 ? 'left' : 'right'
   if (share >= 1 || isBurned(criterion, side, burns)) return []
-  const mm = sayNumber(Math.abs(measured.value))
-  const cutMm = { left: side === 'left' ? Math.abs(measured.value) : 0, right: side === 'right' ? Math.abs(measured.value) : 0 }
+  const mm = sayNumber(Math.abs(beyond))
+  const cutMm = { left: side === 'left' ? Math.abs(beyond) : 0, right: side === 'right' ? Math.abs(beyond) : 0 }
   const say = `${sayPlace(criterion, side)} stands ${mm} mm prouder than the ${side === 'left' ? 'right' : 'left'}: take it back ${mm} mm.`
   return [{ criterionId: criterion.id, side, region: criterion.region, cutMm, gain: part.weight * (1 - share), say }]
 }

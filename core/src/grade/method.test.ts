@@ -1,5 +1,4 @@
 import { standards } from '@peen/content'
-import { quantile } from '../stats'
 import { describe, expect, it } from 'vitest'
 import { answersAtTarget, gradeResult, GRADE_RULES, sidesOf, type Answers, type GradeInput, type SideAnswer } from '.'
 import signed from './method-1.fixture.json'

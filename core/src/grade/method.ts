@@ -1,8 +1,9 @@
 // How marks become a total and a verdict. A signed grading keeps the method it was signed by, whatever comes after.
 import { inRange } from '../error'
+import type { RegionId } from '../regions'
 import type { Standard } from '../standard'
 import type { Part } from './parts'
-import type { GradeResult, Outcome, SectionResult } from './types'
+import type { BurnPlace, GradeResult, Outcome, SectionResult } from './types'
 import type { Estimate } from './total'
 
 export const GRADE_METHODS = [1, 2] as const
@@ -37,6 +38,15 @@ export const GRADE_RULE_LIMITS = Object.freeze({
 export function checkedRules(rules: GradeRules): GradeRules {
   for (const [name, [low, high]] of Object.entries(GRADE_RULE_LIMITS)) inRange(`rules.${name}`, rules[name as keyof GradeRules], low, high)
   return rules
+}
+
+/** What a signed grading was computed from besides its answers: kept with it, so that it is always the same. */
+export type GradedWith = {
+  readonly method: GradeMethod
+  readonly rules: GradeRules
+  readonly burns: readonly BurnPlace[]
+  /** places of the trim that its apprentice was not recorded to have worked on */
+  readonly unworked: readonly RegionId[]
 }
 
 /** Everything a verdict is decided by. */

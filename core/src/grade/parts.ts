@@ -1,6 +1,6 @@
 import { CoreError, inRange } from '../error'
 import { regionName } from '../regions'
-import { computeFrom, formulaById, type Band, type Criterion, type How, type Standard, type Unit } from '../standard'
+import { computeFrom, formulaById, howOnSide, type Band, type Criterion, type How, type Standard, type Unit } from '../standard'
 import { lowerFirst, sayNumber } from '../units'
 import { byEye, conformity, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
 import type { Answer, Answers, HandAnswer, PartResult, PictureMeasured, SideAnswer, SideKey } from './types'
@@ -8,6 +8,8 @@ import type { Answer, Answers, HandAnswer, PartResult, PictureMeasured, SideAnsw
 /** One side of a criterion together with what was found there, before any drawing of chances. */
 export type Part = {
   readonly criterion: Criterion
+  /** how this side is answered: with its own target where the sides were agreed apart */
+  readonly how: How
   readonly side: SideKey
   readonly weight: number
   readonly answer: HandAnswer | ({ readonly kind: 'picture' } & PictureMeasured) | null
@@ -66,7 +68,7 @@ function refuseStray(standard: Standard, id: string, answer: Answer): void {
 
 function partOf(standard: Standard, criterion: Criterion, side: SideKey, weight: number, answers: Answers): Part {
   if (criterion.how.kind === 'difference') return differencePart(standard, criterion, weight, answers)
-  const { how } = criterion
+  const how = howOnSide(criterion.how, side)
   const from = how.kind === 'computed' ? (how.readingsOf ?? criterion.id) : criterion.id
   // what was measured for this very criterion comes before readings that it follows from
   const own = answers[criterion.id]?.[side] ?? null
@@ -74,17 +76,10 @@ function partOf(standard: Standard, criterion: Criterion, side: SideKey, weight:
   const overruled = given?.kind === 'overruled' ? given : null
   const answer = given?.kind === 'overruled' ? given.instead : given
   // another criterion's picture is of another thing
-  if (answer?.kind === 'picture' && !own) return { criterion, side, weight, answer: null, overruled, measured: null, instrument: null }
+  if (answer?.kind === 'picture' && !own) return { criterion, how, side, weight, answer: null, overruled, measured: null, instrument: null }
   const instrument = answer?.kind === 'picture' ? pictureKey(answer) : 'instrument' in how ? how.instrument : null
-  return {
-    criterion,
-    side,
-    weight,
-    answer,
-    overruled,
-    measured: answer ? measuredFrom(standard, criterion, side, answer) : null,
-    instrument
-  }
+  const measured = answer ? measuredFrom(standard, { ...criterion, how }, side, answer) : null
+  return { criterion, how, side, weight, answer, overruled, measured, instrument }
 }
 
 /** All measures of one picture share its scale, as all readings with one instrument share its error. */
@@ -141,10 +136,11 @@ function instrumentOf(standard: Standard, id: string) {
 
 /** Left minus right of the pair it names. What both readings share (the instrument's common part) drops out of its u. */
 function differencePart(standard: Standard, criterion: Criterion, weight: number, answers: Answers): Part {
-  if (criterion.how.kind !== 'difference') throw new Error('not a difference')
-  const pair = standard.criteria.find((other) => criterion.how.kind === 'difference' && other.id === criterion.how.of)!
+  const { how } = criterion
+  if (how.kind !== 'difference') throw new Error('not a difference')
+  const pair = standard.criteria.find((other) => other.id === how.of)!
   const [left, right] = (['left', 'right'] as const).map((side) => partOf(standard, pair, side, pair.weight / 2, answers))
-  const none = { criterion, side: 'whole' as const, weight, overruled: null, measured: null, instrument: null }
+  const none = { criterion, how, side: 'whole' as const, weight, overruled: null, measured: null, instrument: null }
   const outside = [left, right].find((part) => part.answer?.kind === 'excused' || part.answer?.kind === 'instructor')
   if (outside) return { ...none, answer: outside.answer }
   const given = answers[criterion.id]?.whole ?? null
@@ -152,7 +148,7 @@ function differencePart(standard: Standard, criterion: Criterion, weight: number
     return { ...none, answer: given, measured: fromPicture(given, `answers.${criterion.id}.whole`), instrument: pictureKey(given) }
   const overruled = given?.kind === 'overruled' ? given : null
   if (overruled?.instead.kind === 'asItShouldBe')
-    return { ...none, overruled, answer: overruled.instead, measured: byEye(0, criterion.how.band) }
+    return { ...none, overruled, answer: overruled.instead, measured: byEye(how.agreedMm ?? 0, how.band) }
   if (!left.measured || !right.measured) return { ...none, answer: null }
   const own = (m: Measured) => m.u ** 2 - m.common ** 2
   const measured: Measured = {
@@ -166,15 +162,14 @@ function differencePart(standard: Standard, criterion: Criterion, weight: number
 }
 
 /** Marks share of a part, 0..1, at a given value (mm) or level; null where it counts for nothing. */
-export function shareAt(part: Part, valueMm: number | null, level: number | null): number | null {
-  const { how } = part.criterion
+export function shareAt({ how }: Part, valueMm: number | null, level: number | null): number | null {
   if (how.kind === 'judged') return level === null ? null : Math.min(TOP_LEVEL, Math.max(0, level)) / TOP_LEVEL
   return valueMm === null ? null : shareOfMarks(valueMm, how.band, how.limit)
 }
 
 /** The level an answer stands for: "as it should be" is the top one. */
 export function levelOf(part: Part): number | null {
-  if (part.criterion.how.kind !== 'judged' || !part.answer) return null
+  if (part.how.kind !== 'judged' || !part.answer) return null
   if (part.answer.kind === 'level') return part.answer.level
   return part.answer.kind === 'asItShouldBe' ? TOP_LEVEL : null
 }
@@ -195,7 +190,7 @@ export function describePart(part: Part, standard: Standard): PartResult {
     basis: basisOf(part),
     valueMm: measured?.value ?? null,
     uMm: measured?.u ?? null,
-    unit: unitOf(criterion.how),
+    unit: unitOf(part.how),
     level,
     share01: answer ? shareAt(part, measured?.value ?? null, level) : null,
     weight,
@@ -206,9 +201,9 @@ export function describePart(part: Part, standard: Standard): PartResult {
 
 function basisOf(part: Part): PartResult['basis'] {
   if (!part.answer || part.answer.kind === 'excused' || part.answer.kind === 'instructor') return 'none'
-  if (part.criterion.how.kind === 'judged') return 'judged'
+  if (part.how.kind === 'judged') return 'judged'
   if (part.answer.kind === 'picture') return 'picture'
-  if (part.criterion.how.kind === 'difference' || part.answer.kind === 'inputs') return 'computed'
+  if (part.how.kind === 'difference' || part.answer.kind === 'inputs') return 'computed'
   return part.answer.kind === 'readings' ? 'readings' : 'byEye'
 }
 
@@ -216,11 +211,10 @@ type Judgement = Pick<PartResult, 'verdict' | 'departure' | 'conformity01' | 'sa
 
 function judge(part: Part, standard: Standard, level: number | null): Judgement {
   const plain = { departure: null, conformity01: null } as const
-  const { answer, criterion, measured } = part
+  const { answer, how, measured } = part
   if (!answer) return { ...plain, verdict: 'notAnswered', say: 'not answered' }
   if (answer.kind === 'excused') return { ...plain, verdict: 'excused', say: `came in so: ${answer.reason}` }
   if (answer.kind === 'instructor') return { ...plain, verdict: 'instructor', say: 'finished by the instructor' }
-  const { how } = criterion
   if (how.kind === 'judged') {
     return { ...plain, verdict: level! >= MEETS_FROM_LEVEL ? 'meets' : 'fails', say: `${level}: ${how.levels[level!]}` }
   }
@@ -239,7 +233,7 @@ function departureOf(value: number, band: Band): 'long' | 'short' {
 }
 
 function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', departure: 'long' | 'short' | null): string {
-  const { how } = part.criterion
+  const { how } = part
   const { value, u } = part.measured!
   const unit = unitOf(how)
   if (verdict === 'cannotTell') {
@@ -248,9 +242,10 @@ function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', depar
       : `cannot tell at ${sayNumber(value)} ${unit}, u ${sayNumber(u)}: measure again`
   }
   if (how.kind === 'difference') {
-    const size = sayNumber(Math.abs(value))
-    if (verdict === 'meets') return `meets, ${size} mm apart`
-    return `${value > 0 ? 'left' : 'right'} ${size} mm longer`
+    const beyond = value - (how.agreedMm ?? 0)
+    const agreed = how.agreedMm ? ' than agreed' : ''
+    if (verdict === 'meets') return `meets, ${sayNumber(Math.abs(value))} mm apart${how.agreedMm ? ', as agreed' : ''}`
+    return `${beyond > 0 ? 'left' : 'right'} ${sayNumber(Math.abs(beyond))} mm longer${agreed}`
   }
   if (verdict === 'meets') return part.measured!.method === 'by eye' ? 'as it should be' : `meets, ${sayNumber(value)} ${unit}`
   if (how.kind === 'length') return `${sayNumber(Math.abs(value - how.targetMm))} mm too ${departure}`

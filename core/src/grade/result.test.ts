@@ -184,10 +184,10 @@ describe('the best cuts', () => {
     fc.assert(
       fc.property(value, value, fc.boolean(), (left, right, burned) => {
         const sides = [
-          { value: left, weight: 2, burned },
-          { value: right, weight: 2, burned: false }
+          { ...length, value: left, weight: 2, burned },
+          { ...length, value: right, weight: 2, burned: false }
         ]
-        const { cuts, gain } = bestCuts(sides, length, pair)
+        const { cuts, gain } = bestCuts(sides, pair)
         expect(cuts.every((cut) => cut >= 0)).toBe(true)
         expect(gain).toBeGreaterThanOrEqual(-1e-9)
         if (burned) expect(cuts[0]).toBe(0)
@@ -200,10 +200,9 @@ describe('the best cuts', () => {
     expect(
       bestCuts(
         [
-          { value: 35, weight: 2, burned: false },
-          { value: 35, weight: 2, burned: false }
+          { ...length, value: 35, weight: 2, burned: false },
+          { ...length, value: 35, weight: 2, burned: false }
         ],
-        length,
         pair
       )
     ).toEqual({ cuts: [0, 0], gain: 0 })

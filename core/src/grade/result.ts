@@ -3,23 +3,18 @@ import { regionName, type RegionId } from '../regions'
 import { seedOf } from '../stats'
 import type { Standard } from '../standard'
 import { mendingOf } from './mend'
-import { checkedRules, GRADE_METHOD, GRADE_RULES, MOST_EXCUSED_01, type GradeMethod, type GradeRules, type MarkCase } from './method'
+import { checkedRules, GRADE_METHOD, GRADE_RULES, MOST_EXCUSED_01, type GradedWith, type MarkCase } from './method'
 import { markByMethod1 } from './method-1'
 import { markByMethod2 } from './method-2'
 import { describePart, follows, partsOf } from './parts'
 import type { Answers, BurnPlace, GradeResult, PartResult } from './types'
 
-export type GradeInput = {
+export type GradeInput = Partial<Omit<GradedWith, 'burns'>> & {
   readonly answers: Answers
   readonly critical: readonly string[]
   readonly burns: readonly BurnPlace[]
   /** makes the simulation repeat: the id of the grading */
   readonly seedText: string
-  /** places that the trim works on and that this apprentice is not recorded to have worked on */
-  readonly unworked?: readonly RegionId[]
-  /** the method it was signed by; a draft is marked by the newest */
-  readonly method?: GradeMethod
-  readonly rules?: GradeRules
 }
 
 /**

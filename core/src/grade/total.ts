@@ -54,7 +54,7 @@ export function counts(part: Part): boolean {
 
 /** A difference comes after its pair, so that it reads the very sides that were drawn. */
 function inDrawingOrder(parts: readonly Part[]): Part[] {
-  const isPair = (part: Part) => part.criterion.how.kind === 'difference'
+  const isPair = (part: Part) => part.how.kind === 'difference'
   return [...parts.filter((part) => !isPair(part)), ...parts.filter(isPair)]
 }
 
@@ -97,7 +97,7 @@ type DrawPlan =
     }
 
 function planOf(shared: readonly string[], parts: readonly Part[], part: Part): DrawPlan {
-  const { how } = part.criterion
+  const { how } = part
   if (how.kind === 'judged') return { kind: 'level', level: levelOf(part)! }
   if (how.kind === 'difference' && part.instrument === null && part.measured!.method !== 'by eye') {
     const at = (side: string) => parts.findIndex((other) => other.criterion.id === how.of && other.side === side)

@@ -4,7 +4,7 @@ import { computeFrom, type Criterion, type Instrument, type Standard } from '../
 import { GRADE_RULES, type GradeMethod, type GradeRules } from './method'
 import { follows, partsOf, shareAt, sidesOf, TOP_LEVEL, type Part } from './parts'
 import { gradeResult } from './result'
-import type { Answer, Answers, SideAnswer, SideKey } from './types'
+import type { Answer, SideAnswer, SideKey } from './types'
 
 export type TrialAsked = {
   readonly standard: Standard

@@ -1,6 +1,7 @@
 import type { Inputs, Section, Station, Unit } from '../standard'
 import type { MeasureId } from '../measure'
 import type { RegionId } from '../regions'
+import type { Direction } from '../tools'
 
 export type SideKey = 'left' | 'right' | 'whole'
 
@@ -107,5 +108,9 @@ export type GradeResult = {
   readonly nextTime: readonly string[]
 }
 
-/** A place that must not be cut shorter (it burned before). */
-export type BurnPlace = { readonly region: RegionId; readonly side: 'left' | 'right' | 'both' }
+/** A place that must not be cut shorter (it burned before), with the blade that burned it where that is known. */
+export type BurnPlace = {
+  readonly region: RegionId
+  readonly side: 'left' | 'right' | 'both'
+  readonly by?: { readonly blade: string; readonly direction: Direction; readonly leftMm: number } | null
+}

@@ -17,3 +17,4 @@ export {
 } from './rounds'
 export { attemptMinutes, runningAttempt, stepProgress, workedMinutes, type StepProgress, type StepState } from './minutes'
 export { ROUNDS_DEFAULTS, ROUNDS_FIELDS, type RoundsField, type RoundsRules } from './rounds-rules'
+export { notGradable, unworkedRegions } from './gradable'

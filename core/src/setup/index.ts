@@ -1,14 +1,5 @@
+export { agreedTargets, linesAtStep, sayTarget, stepsByTargets, type AgreedTarget } from './agreed'
 export { fitOf, type Fit } from './fit'
-export {
-  factsToday,
-  groupLines,
-  houseFor,
-  orderedSteps,
-  sayLinePlace,
-  sayTool,
-  sheetCaseOf,
-  sheetOf,
-  WISH_LIMITS_MM,
-  type KnownDog
-} from './sheet'
+export { burnedMmAt, factsAt, factsToday, houseFor, orderedSteps, sheetCaseOf, sheetOf, WISH_LIMITS_MM, type KnownDog } from './sheet'
+export { groupLines, sayLinePlace, sayTool } from './say'
 export type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine, TrimFit } from './types'

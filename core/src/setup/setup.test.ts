@@ -1,4 +1,4 @@
-import { adviceRules, cutRegionsOf, houseRules, rack, standards, trimFits } from '@peen/content'
+import { adviceRules, cutRegionsOf, techniqueName, houseRules, rack, standards, trimFits } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { COAT_TYPES, DOG_FACTS, type Fact } from '../advice'
@@ -11,6 +11,7 @@ const house = Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen]
 const caseOf = (trim: string, more: Partial<SheetCase> = {}): SheetCase => ({
   standard: standards.find(({ id }) => id === trim)!,
   regionsOf: cutRegionsOf,
+  nameOf: techniqueName,
   coat: trim === 'clean-face' ? 'curly' : 'wire',
   facts: new Set<Fact>(['known', 'combed']),
   burns: [],

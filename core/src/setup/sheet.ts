@@ -1,12 +1,13 @@
 // Advice for a whole dog, in the order of the work.
-import { advise, cautionsWith, choicesOf, sayChoice, shortChoice, type AdviceRule, type Choice, type CoatType, type Fact } from '../advice'
+import { advise, cautionsWith, choicesOf, sayChoice, type AdviceRule, type Choice, type CoatType, type Fact } from '../advice'
 import { factsFromSkin, skinStops, type Found } from '../checkin'
 import { CoreError } from '../error'
 import type { BurnPlace } from '../grade'
 import type { Side } from '../practice'
-import { isRegionId, REGIONS, regionName, type RegionId } from '../regions'
+import { isRegionId, REGIONS, type RegionId } from '../regions'
 import { fittedStandard, type FittedStandard, type PlanStep, type Standard } from '../standard'
 import type { Tool } from '../tools'
+import { stepsByTargets, targetsOfLines } from './agreed'
 import type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine } from './types'
 
 /** Longest and shortest hair that can be asked for, mm. */
@@ -37,7 +38,14 @@ function targetsOf({ standard, moved }: FittedStandard, houseRules: SheetCase['h
   const changedBy = new Map<RegionId, string>()
   for (const { regions, by } of moved) {
     const rule = 'rule' in by ? houseRules.find(({ id }) => id === by.rule) : undefined
-    const words = 'rule' in by ? (rule ? `${rule.question}: ${rule.sides[by.side]}` : by.rule) : `${by.wish}, asked for by ${by.askedBy}`
+    const words =
+      'wish' in by
+        ? `${by.wish}, asked for by ${by.askedBy}`
+        : rule && 'rule' in by
+          ? `${rule.question}: ${rule.sides[by.side]}`
+          : 'rule' in by
+            ? by.rule
+            : 'agreed at set-up'
     for (const region of regions) changedBy.set(region, words)
   }
   return new Map(
@@ -72,7 +80,14 @@ function linesAt(region: RegionId, { burns, stops }: SheetCase): readonly { read
   ]
 }
 
-function factsAt(region: RegionId, side: LineSide, { facts, burns }: SheetCase): ReadonlySet<Fact> {
+/** What the blade left that burned this place, mm; the longest of several, and null where nobody knows which it was. */
+export function burnedMmAt(region: RegionId, side: LineSide, burns: readonly BurnPlace[]): number | null {
+  const known = burns.flatMap((burn) => (burn.region === region && holdsAt(burn.side, side) && burn.by ? [burn.by.leftMm] : []))
+  return known.length === 0 ? null : Math.max(...known)
+}
+
+/** What is true of the dog at one place: what is true of it today, and where it burned. */
+export function factsAt(region: RegionId, side: LineSide, { facts, burns }: Pick<SheetCase, 'facts' | 'burns'>): ReadonlySet<Fact> {
   const all = new Set(facts)
   if (burns.length > 0) all.add('burnedBefore')
   if (burns.some((burn) => burn.region === region && holdsAt(burn.side, side))) all.add('burnedHere')
@@ -107,9 +122,11 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
     )
   })
   const rank = new Map(REGIONS.map(({ id }, i) => [id, i]))
+  lines.sort((a, b) => a.order - b.order || rank.get(a.region)! - rank.get(b.region)!)
+  const named = stepsByTargets(steps, targetsOfLines(lines), asked.rack, asked)
   return {
-    steps,
-    lines: lines.sort((a, b) => a.order - b.order || rank.get(a.region)! - rank.get(b.region)!),
+    steps: named,
+    lines: lines.map((line) => ({ ...line, step: named[line.order - 1]?.label ?? '' })),
     house,
     moved: fitted.moved,
     wishes: asked.wishes.map(({ what, askedBy }) => `${what} (asked for by ${askedBy})`),
@@ -142,6 +159,7 @@ function lineOf(
   const advice = advise(rules, {
     region,
     plannedMm: targetMm,
+    burnedMm: burnedMmAt(region, side, one.burns),
     coat: one.coat,
     facts: factsAt(region, side, one),
     house: one.house,
@@ -197,7 +215,7 @@ export function sheetCaseOf(
     readonly excused: SheetCase['excused']
     readonly chosen: SheetCase['chosen']
   },
-  shipped: Pick<SheetCase, 'houseRules' | 'regionsOf'>
+  shipped: Pick<SheetCase, 'houseRules' | 'regionsOf' | 'nameOf'>
 ): SheetCase {
   const { standard, dog, found, known, house, rack, excused, chosen } = visit
   return {
@@ -225,31 +243,4 @@ function chosenIn(advice: SheetLine['advice'], own: Chosen, id: LineId, { rack }
     got: known ? sayChoice(known) : own.toolId,
     limit: ban ? `another tool, since: ${ban.because.map(({ say }) => say).join(' ')}` : 'a tool of the rack in a direction it can take'
   })
-}
-
-/** "comb A over a 30, with the growth" */
-export function sayTool({ choice, overBlade, stopped }: Pick<SheetLine, 'choice' | 'overBlade' | 'stopped'>): string {
-  if (stopped) return 'nothing is cut here today'
-  if (!choice) return 'scissor or leave; ask the instructor'
-  if (choice.direction === null) return choice.tool.label
-  return overBlade ? `${shortChoice(choice).replace(/ (with|against)$/, '')} over a ${overBlade}, ${choice.direction}` : shortChoice(choice)
-}
-
-/** "Left cheek": where a line of the sheet is. */
-export function sayLinePlace({ region, side }: Pick<SheetLine, 'region' | 'side'>): string {
-  const name = regionName(region)
-  return side === 'left' || side === 'right' ? `${side === 'left' ? 'Left' : 'Right'} ${name.toLowerCase()}` : name
-}
-
-/** Lines of one step that say the same, together: places that one tool passes over. */
-export function groupLines(lines: readonly SheetLine[]): readonly (readonly SheetLine[])[] {
-  const groups: SheetLine[][] = []
-  const sign = (line: SheetLine) =>
-    JSON.stringify([line.order, sayTool(line), line.leavesMm, line.changedBy, line.cautions.map(({ id }) => id), line.excused])
-  for (const line of lines) {
-    const same = groups.find(([first]) => sign(first) === sign(line))
-    if (same) same.push(line)
-    else groups.push([line])
-  }
-  return groups
 }

@@ -29,6 +29,8 @@ export type SheetCase = {
   readonly standard: Standard
   /** the places that a technique cuts; none for handling and finishing */
   readonly regionsOf: (technique: string) => readonly RegionId[]
+  /** the plain name of a technique, which promises no tool */
+  readonly nameOf: (technique: string) => string
   readonly coat: CoatType
   /** what is true of the dog today, apart from burns, which belong to a place */
   readonly facts: ReadonlySet<Fact>

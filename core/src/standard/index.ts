@@ -14,3 +14,4 @@ export {
 } from './formulas'
 export { largestUsableU, sayStandardIssue, sharedCriteria01, standardIssues, uOf, type Known } from './validity'
 export { fittedStandard, NOTHING_ASKED, type Asked, type FittedStandard, type Moved } from './variants'
+export { agreedAt, agreedStandard, howOnSide, planAgreed, type AgreedLength } from './agreed'

@@ -10,6 +10,9 @@ export type Sides = 'pair' | 'single'
 /** [low, high] in mm; null where that end is open (a departure cannot be less than none). */
 export type Band = readonly [number | null, number | null]
 
+/** A target with the band that gives full marks and the limit that gives none, mm. */
+export type LengthTarget = { readonly targetMm: number; readonly band: Band; readonly limit: Band }
+
 /** How a criterion is answered. Bands and limits in mm; full marks inside the band, none at the limit. */
 export type How =
   | {
@@ -21,6 +24,8 @@ export type How =
       readonly instrument: string
       /** the trim is no longer itself when the hair has grown to this, mm: apart from what is allowed on the day */
       readonly grownOutMm: number
+      /** where the two sides were agreed apart for this dog: each with its own target; never in a standard as it is written */
+      readonly bySide?: { readonly left: LengthTarget; readonly right: LengthTarget }
     }
   | {
       readonly kind: 'measured'
@@ -50,7 +55,14 @@ export type How =
       readonly mend: string
       readonly mendNow: boolean
     }
-  | { readonly kind: 'difference'; readonly of: string; readonly band: Band; readonly limit: Band }
+  | {
+      readonly kind: 'difference'
+      readonly of: string
+      readonly band: Band
+      readonly limit: Band
+      /** left minus right as it was agreed for this dog, mm; never in a standard as it is written */
+      readonly agreedMm?: number
+    }
   | { readonly kind: 'judged'; readonly sides: Sides; readonly levels: readonly string[]; readonly mend: string; readonly mendNow: boolean }
 
 export type Criterion = {

@@ -13,10 +13,11 @@ export type Asked = {
   }[]
 }
 
-/** Something that is not as the standard has it: the places whose length it moves, what moved it (a house rule, or a wish) and how it is said. */
+/** Something that is not as the standard has it: the places whose length it moves, what moved it (a house rule, a wish, or what was agreed at set-up) and how it is said. */
 export type Moved = {
   readonly regions: readonly RegionId[]
-  readonly by: { readonly rule: string; readonly side: number } | { readonly wish: string; readonly askedBy: string }
+  readonly by:
+    { readonly rule: string; readonly side: number } | { readonly wish: string; readonly askedBy: string } | { readonly agreed: true }
   readonly say: string
 }
 
@@ -69,12 +70,13 @@ function withLength(standard: Standard, region: RegionId, mm: number): Standard 
 }
 
 /** Half the narrowest band that the instrument can decide, with a tenth to spare: 1.96 u. */
-const leastHalf = (standard: Standard, how: { readonly instrument: string }) =>
+export const leastHalf = (standard: Standard, how: { readonly instrument: string }) =>
   Math.ceil((standard.instruments.find(({ id }) => id === how.instrument)?.uMm ?? 0) * 1.96 * 10 + 1) / 10
 
 type Length = Extract<How, { kind: 'length' }>
 
-function movedTo(how: Length, mm: number, leastMm: number): Length {
+/** A length criterion with another target: band and limit keep their share of it, and are never narrower than the instrument can decide. */
+export function movedTo(how: Length, mm: number, leastMm: number): Length {
   if (how.targetMm === mm) return how
   const share = how.targetMm > 0 ? mm / how.targetMm : 1
   const tenth = (value: number) => Math.round(Math.max(0, value) * 10) / 10

@@ -40,8 +40,8 @@ export type LengthLeft =
 /**
  * The length a tool leaves, mm, by direction; what a blade leaves against the growth is read from the reference series.
  * A comb sets its length itself, so direction changes nothing. Tools that set no length are answered `allowed: false`.
- * Refuses a blade outside the series taken against the growth with code `notInSeries`.
- * Source: common practice, no published source.
+ * A blade that is not of the series (a school's own) lies between two of its lengths and leaves against the growth what
+ * lies between theirs: a straight line between the two, our own choice. Source: common practice, no published source.
  * @example lengthLeft(blade7F, 'against') // { allowed: true, lengthMm: 2, because: 'a 9 with the growth' }
  */
 export function lengthLeft(tool: Tool, direction: Direction): LengthLeft {
@@ -49,12 +49,26 @@ export function lengthLeft(tool: Tool, direction: Direction): LengthLeft {
   if (tool.kind === 'comb') return { allowed: true, lengthMm: tool.lengthMm, because: 'a comb sets the length itself' }
   if (direction === 'with') return { allowed: true, lengthMm: tool.lengthMm, because: 'with the growth' }
   const at = REFERENCE_SERIES.findIndex((step) => step.blade === tool.label)
-  if (at < 0) {
-    throw new CoreError({ code: 'notInSeries', path: 'tool', got: tool.label, limit: REFERENCE_SERIES.map((s) => s.blade).join(' ') })
-  }
+  if (at < 0) return betweenSteps(tool.lengthMm)
   const reached = REFERENCE_SERIES[at + STEPS_AGAINST]
   if (!reached) return { allowed: false, because: 'under 0.25 mm: not allowed' }
   return { allowed: true, lengthMm: reached.lengthMm, because: `as a ${reached.blade} with the growth` }
+}
+
+/** What a blade between the steps of the series leaves against the growth. */
+function betweenSteps(lengthMm: number): LengthLeft {
+  const steps = REFERENCE_SERIES.slice(0, REFERENCE_SERIES.length - STEPS_AGAINST).map((step, i) => ({
+    withMm: step.lengthMm,
+    againstMm: REFERENCE_SERIES[i + STEPS_AGAINST].lengthMm
+  }))
+  if (lengthMm < steps[steps.length - 1].withMm) return { allowed: false, because: 'under 0.25 mm: not allowed' }
+  const because = 'counted between the steps of the series'
+  const below = steps.findIndex(({ withMm }) => withMm <= lengthMm)
+  // longer than the longest of the series: as much shorter as that one is
+  if (below === 0) return { allowed: true, lengthMm: lengthMm * (steps[0].againstMm / steps[0].withMm), because }
+  const [long, short] = [steps[below - 1], steps[below]]
+  const share = (lengthMm - short.withMm) / (long.withMm - short.withMm)
+  return { allowed: true, lengthMm: short.againstMm + share * (long.againstMm - short.againstMm), because }
 }
 
 /** The tool with this id; refuses an unknown one with code `unknownTool`. */

@@ -41,6 +41,17 @@ describe('the length a tool leaves', () => {
     expect(leaves('comb-a', 'against')).toEqual(leaves('comb-a', 'with'))
   })
 
+  // Symptom: a school's own blade taken against the growth threw, and broke every page that read the coat book
+  it('counts a blade of the school’s own between the steps of the series', () => {
+    const own = (lengthMm: number) => lengthLeft({ ...toolById(rack, 'blade-9'), label: 'own', lengthMm }, 'against')
+    // Ref: hand calculation: half way between a 7F (3.2, against 2) and a 5F (6.3, against 2.8)
+    expect(own(4.75)).toMatchObject({ allowed: true })
+    expect((own(4.75) as { lengthMm: number }).lengthMm).toBeCloseTo(2.4, 9)
+    expect((own(3.2) as { lengthMm: number }).lengthMm).toBeCloseTo(2, 9)
+    expect((own(26) as { lengthMm: number }).lengthMm).toBeCloseTo(12.6, 9)
+    expect(own(0.4)).toMatchObject({ allowed: false })
+  })
+
   it('names the unknown tool and what the rack holds', () => {
     expect(() => toolById(rack, 'blade-99')).toThrow(/toolId is blade-99; allowed is a tool of the rack \(blade-40/)
   })

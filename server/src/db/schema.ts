@@ -3,9 +3,9 @@ import type { CertificateRule, Finding } from '@peen/core/certify'
 import type { Found, Standing } from '@peen/core/checkin'
 import type { CoatRules } from '@peen/core/coat'
 import type { StandingRules } from '@peen/core/competency'
-import type { Answers, BurnPlace, GlobalRating, GradeResult } from '@peen/core/grade'
+import type { Answers, BurnPlace, GlobalRating, GradedWith, GradeResult, GradeRules } from '@peen/core/grade'
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
-import type { Chosen, LineId } from '@peen/core/setup'
+import type { AgreedTarget, Chosen, LineId } from '@peen/core/setup'
 import type { Asked } from '@peen/core/standard'
 import type { CheckIn, Closing, DogProfileMore, Role } from '@peen/contract'
 import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
@@ -34,6 +34,8 @@ export const school = mysqlTable('school', {
   competency: json('competency').$type<StandingRules>(),
   /** limits of the coat book; null where nobody has changed them */
   coat: json('coat').$type<CoatRules>(),
+  /** when a trim passes; null where nobody has changed it */
+  grading: json('grading').$type<GradeRules>(),
   /** by which code derived tables were filled last */
   derivedBy: int('derived_by')
 })
@@ -167,6 +169,21 @@ export const sessions = mysqlTable(
   (t) => [index('practice_sessions_date').on(t.onDate), index('practice_sessions_apprentice').on(t.apprenticeId)]
 )
 
+/** What was agreed for a dog at set-up; a change is a row of its own, and the newest holds. Graded against, never the plan. */
+export const agreedTargets = mysqlTable(
+  'agreed_targets',
+  {
+    id: uuid('id').primaryKey(),
+    sessionId: uuid('session_id')
+      .notNull()
+      .references(() => sessions.id),
+    by: uuid('by_person').notNull(),
+    at: utc('at').notNull(),
+    lines: json('lines').$type<readonly AgreedTarget[]>().notNull()
+  },
+  (t) => [index('agreed_targets_session').on(t.sessionId, t.at)]
+)
+
 /** Days on which nothing is planned any more. */
 export const closedDays = mysqlTable('closed_days', {
   onDate: day('on_date').primaryKey(),
@@ -274,6 +291,10 @@ export const gradings = mysqlTable(
     houseRules: json('house_rules').$type<Record<string, number>>().notNull(),
     /** lengths that were asked for, as they stood when the grading was opened */
     wishes: json('wishes').$type<Asked['wishes']>(),
+    /** what was agreed at set-up, as it stood when the grading was opened; null where nothing was */
+    agreed: json('agreed').$type<readonly AgreedTarget[]>(),
+    /** by what it was computed when it was signed; null in a draft, and where the first method signed it */
+    gradedWith: json('graded_with').$type<GradedWith>(),
     status: name('status', 10).$type<'draft' | 'signed'>().notNull(),
     blind: boolean('blind').notNull(),
     version: int('version').notNull(),

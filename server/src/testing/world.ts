@@ -1,7 +1,8 @@
 // A small school in a database of its own, and a client that talks to the real server over http. For tests.
-import { standards } from '@peen/content'
+import { standards, techniqueById } from '@peen/content'
 import type { Me, Problem, Role } from '@peen/contract'
 import { NOTHING_FOUND } from '@peen/core/checkin'
+import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
 import mysql from 'mysql2/promise'
 import type { AddressInfo } from 'node:net'
 import pino from 'pino'
@@ -10,6 +11,7 @@ import { makeApp } from '../app'
 import { settableClock } from '../clock'
 import { connect, migrateUp, tables, type Connection, type DatabaseSettings } from '../db'
 import { hashPassword } from '../features/auth'
+import { recordEvents } from '../features/practice'
 import { ensureSchool, loadContent } from '../features/school'
 
 export const PASSWORD = 'long enough 7F'
@@ -96,6 +98,46 @@ export type World = Served & {
   readonly ids: Readonly<Record<string, string>>
   readonly clock: ReturnType<typeof settableClock>
   readonly newSession: (apprentice: string, onDate?: string) => Promise<string>
+  /** every step of the trim, done by the apprentice's own hands and watched by ivo */
+  readonly workOn: (sessionId: string, onDate?: string) => Promise<void>
+  /** a session in which the apprentice's own hands have done every step of the trim, watched by ivo */
+  readonly newTrim: (apprentice: string, onDate?: string) => Promise<string>
+}
+
+const ivo = (ids: Readonly<Record<string, string>>): Omit<Me, 'csrf'> => ({
+  id: ids.ivo,
+  givenName: 'ivo',
+  familyName: 'Test',
+  role: 'instructor'
+})
+
+let trims = 0
+/** Every step of the first trim, done in turn. */
+function wholeTrim(sessionId: string, by: string, onDate = '2026-04-14'): PracticeEvent[] {
+  const deviceId = `trim-${trims++}`
+  const at = `${onDate}T08:30:00.000Z`
+  const events: PracticeEvent[] = []
+  const add = <K extends EventKind>(kind: K, payload: Payloads[K]) => {
+    const seq = events.length + 1
+    const head = { id: v7(), v: 1, sessionId, by, deviceId, seq, lamport: seq, atDevice: at, receivedAt: null }
+    events.push({ ...head, kind, payload } as PracticeEvent)
+  }
+  for (const { technique, toolId, direction, minutes } of standards[0].plan.steps) {
+    const attemptId = v7()
+    const regions = techniqueById(technique)!.regions
+    add('attemptStarted', {
+      attemptId,
+      techniqueId: technique,
+      regions,
+      side: 'both',
+      toolId,
+      direction,
+      hands: 'apprentice',
+      setting: 'live'
+    })
+    add('attemptEnded', { attemptId, minutes, help: 'alone', witness: 'watched' })
+  }
+  return events
 }
 
 /** Two leads, two instructors, two apprentices, two dogs and a table. */
@@ -135,6 +177,8 @@ export async function smallSchool(name: string): Promise<World> {
     { ...dog, id: ids.ember, name: 'Ember', burns: [{ region: 'cheek', side: 'left' }] }
   ])
   await db.insert(tables.roomTables).values({ id: ids.table, number: 1, xMm: 0, yMm: 0, turnDeg: 0 })
+  const served = await serve(connection)
+  const services = { db, clock: served.clock, log: pino({ level: 'silent' }) }
   const newSession = async (apprentice: string, onDate = '2026-04-14') => {
     const id = v7()
     await db.insert(tables.sessions).values({
@@ -148,7 +192,21 @@ export async function smallSchool(name: string): Promise<World> {
       checkIn: { weeksSince: 6, wishes: '', excused: [] },
       found: { ...NOTHING_FOUND, gate: { dry: true, combed: true, by: ids.ivo, at: `${onDate}T08:00:00.000Z`, house: {} } }
     })
+    // nothing was agreed otherwise than the trim has it, so that a test may count with the trim's own lengths
+    await db
+      .insert(tables.agreedTargets)
+      .values({ id: v7(), sessionId: id, by: ids.ivo, at: new Date(`${onDate}T08:00:00.000Z`), lines: [] })
     return id
   }
-  return { ...(await serve(connection)), db, ids, newSession }
+  const workOn = async (id: string, onDate?: string) => {
+    const { answers } = await recordEvents(services, { ...ivo(ids), csrf: '' }, id, wholeTrim(id, ids.ivo, onDate))
+    const refused = answers.find(({ status }) => status !== 'stored')
+    if (refused) throw new Error(`a trim was not recorded: ${refused.detail}`)
+  }
+  const newTrim = async (apprentice: string, onDate?: string) => {
+    const id = await newSession(apprentice, onDate)
+    await workOn(id, onDate)
+    return id
+  }
+  return { ...served, db, ids, newSession, workOn, newTrim }
 }

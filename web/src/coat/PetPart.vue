@@ -15,6 +15,7 @@ import {
   trimParts
 } from '@peen/core/coat'
 import { regionName, type RegionId } from '@peen/core/regions'
+import { burnedMmAt, factsAt } from '@peen/core/setup'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import LengthSlider from '../components/LengthSlider.vue'
@@ -79,8 +80,11 @@ const riskWord = computed(() =>
 const blades = computed(() =>
   parts.value.map((part) => {
     const { dog, house, rack } = page.value
-    const facts = new Set([...dog.facts, 'known', 'combed'] as const)
-    const { ranked } = advise(adviceRules, { region: part.region, plannedMm: part.targetMm, coat: coat.value, facts, house, rack })
+    const { burns } = dog
+    const facts = factsAt(part.region, 'both', { facts: new Set([...dog.facts, 'known', 'combed'] as const), burns })
+    const burnedMm = burnedMmAt(part.region, 'both', burns)
+    const plannedMm = page.value.written.plan.lengthsMm[part.region] ?? part.targetMm
+    const { ranked } = advise(adviceRules, { region: part.region, plannedMm, burnedMm, coat: coat.value, facts, house, rack })
     const measured = ranked.filter(({ lengthMm }) => lengthMm !== null)
     return { part, byHand: measured.length === 0, found: bladeNow(part, weeks.value, growthAt(part.region), measured) }
   })

@@ -36,7 +36,8 @@ const page = (): CoatPage => ({
     people: []
   },
   aim: { ...NO_AIM, aimOn: '2026-05-30', nextOn: '2026-04-21' },
-  standard: standards.find(({ id }) => id === 'jacket-show')!
+  standard: standards.find(({ id }) => id === 'jacket-show')!,
+  written: standards.find(({ id }) => id === 'jacket-show')!
 })
 const PLACES = ['back', 'ribs'] as const
 beforeEach(() => {

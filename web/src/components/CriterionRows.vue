@@ -35,7 +35,8 @@ const rows = computed(() =>
 )
 function target({ how }: Criterion): string {
   if (how.kind === 'judged') return '4'
-  if (how.kind === 'difference') return `within ${how.band[1]}`
+  if (how.kind === 'difference')
+    return how.agreedMm ? `${sayNumber(how.agreedMm)} ± ${sayNumber(how.band[1]! - how.agreedMm)}` : `within ${how.band[1]}`
   if (how.kind === 'measured') return `up to ${how.band[1]}`
   if (how.kind === 'computed') {
     const [low, high] = how.band
@@ -43,6 +44,7 @@ function target({ how }: Criterion): string {
       low === null ? `up to ${sayNumber(high!)}` : high === null ? `from ${sayNumber(low)}` : `${sayNumber(low)} to ${sayNumber(high)}`
     return unitOf(how) === 'mm' ? ends : `${ends} ${unitOf(how)}`
   }
+  if (how.bySide) return `${sayNumber(how.bySide.left.targetMm)} | ${sayNumber(how.bySide.right.targetMm)}`
   return `${sayNumber(how.targetMm)} ± ${sayNumber((how.band[1] ?? how.targetMm) - how.targetMm)}`
 }
 function sayFollows({ how }: Criterion, parts: GradeResult['parts']): string {

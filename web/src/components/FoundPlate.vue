@@ -4,7 +4,7 @@ import type { GradeResult } from '@peen/core/grade'
 import type { RegionId } from '@peen/core/regions'
 import type { Standard } from '@peen/core/standard'
 import { computed, ref } from 'vue'
-import { foundLengths } from '../composables/gradePlate'
+import { agreedLengths, foundLengths } from '../composables/gradePlate'
 import { useKeys } from '../composables/useKeys'
 import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
@@ -31,7 +31,7 @@ useKeys([
   <div>
     <DogPlate
       :dog="{ ...grading.dog, trim: standard.plan.drawnAs }"
-      :plan="standard.plan.lengthsMm"
+      :plan="agreedLengths(standard, side)"
       :lengths="lengths"
       :notes="notes"
       :selected="selected"

@@ -12,13 +12,11 @@ const emit = defineEmits<{ rate: [rating: GlobalRating] }>()
 const chosen = ref<GlobalRating | null>(null)
 const total = computed(() => props.result?.total ?? null)
 const round = Math.round
-const spans = computed(
-  () => total.value !== null && total.value.interval[0] < props.standard.passMark && total.value.interval[1] >= props.standard.passMark
-)
+const chance = computed(() => props.result?.passChance01 ?? null)
 const headline = computed(() => {
   if (!props.result) return ''
   if (props.result.outcome !== 'unfinished') return `${OUTCOME_WORDS[props.result.outcome].replace(/^./, (c) => c.toUpperCase())}.`
-  return spans.value ? 'The pass mark lies inside: as it stands, ask a second assessor.' : 'So far, with what is answered.'
+  return 'So far, with what is answered.'
 })
 </script>
 
@@ -59,6 +57,13 @@ const headline = computed(() => {
         {{ result?.cap ? `${result.cap.faults.join(' and ')} holds the mark at ${result.cap.mark}.` : 'Nothing caps it.' }} You called it
         {{ RATING_NAMES[rating] }} first.
       </p>
+      <details v-if="chance !== null" class="muted mt-1">
+        <summary class="flex min-h-11 cursor-pointer items-center">How sure this is</summary>
+        <p class="leading-[1.35]">
+          Drawn again and again within what gauges and levels leave open, this trim reaches the pass mark and every floor in
+          {{ Math.round(100 * chance) }} of 100 cases. The mark is the middle of all draws; 95 of 100 lie between the two ends.
+        </p>
+      </details>
     </template>
     <p v-else class="font-[650]">You called it {{ RATING_NAMES[rating] }}. Nothing is answered yet.</p>
   </section>

@@ -5,14 +5,23 @@ import type { Station, Standard } from '@peen/core/standard'
 import type { PlateNote } from '../figure/plate-note'
 import { glyphOfPart, wordOfParts } from './outcomes'
 
-/** The lengths that were read on one side, laid over the plan: the dog as it was found. */
+/** The lengths that were agreed for one side of this dog. */
+export function agreedLengths(standard: Standard, side: 'left' | 'right'): Lengths {
+  const apart = standard.criteria.flatMap(({ region, how }) =>
+    how.kind === 'length' && how.bySide ? [[region, how.bySide[side].targetMm] as const] : []
+  )
+  return { ...standard.plan.lengthsMm, ...Object.fromEntries(apart) }
+}
+
+/** The lengths that were read on one side, laid over what was agreed: the dog as it was found. */
 export function foundLengths(standard: Standard, result: GradeResult | null, side: 'left' | 'right'): Lengths {
   const read = (result?.parts ?? []).filter(
     (part) => part.basis === 'readings' && isLength(standard, part.criterionId) && (part.side === side || part.side === 'whole')
   )
   const found: Partial<Record<RegionId, number>> = Object.fromEntries(read.map((part) => [part.region, part.valueMm!]))
-  const body = found.back ?? standard.plan.lengthsMm.back
-  return { ...standard.plan.lengthsMm, loin: body, croup: body, shoulder: found.ribs ?? standard.plan.lengthsMm.shoulder, ...found }
+  const agreed = agreedLengths(standard, side)
+  const body = found.back ?? agreed.back
+  return { ...agreed, loin: body, croup: body, shoulder: found.ribs ?? agreed.shoulder, ...found }
 }
 
 function isLength(standard: Standard, id: string): boolean {

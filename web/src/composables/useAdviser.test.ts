@@ -16,6 +16,7 @@ const page = (more: Partial<DogPage['dog']> = {}, known = true): DogPage => ({
     ...more
   },
   plan: standards[0].plan,
+  worked: standards[0].plan,
   visits: [],
   measured: []
 })

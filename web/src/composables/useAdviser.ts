@@ -3,7 +3,7 @@ import type { DogPage } from '@peen/contract'
 import { advise, shortChoice, type Advice, type Choice, type DogFact, type Fact } from '@peen/core/advice'
 import { NOTHING_FOUND } from '@peen/core/checkin'
 import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
-import { factsToday } from '@peen/core/setup'
+import { burnedMmAt, factsAt, factsToday } from '@peen/core/setup'
 import type { Tool } from '@peen/core/tools'
 import { computed, ref, type Ref } from 'vue'
 import type { PlateNote } from '../figure/plate-note'
@@ -35,21 +35,20 @@ export function useAdviser(
   const selected = ref<RegionId>('back')
   const tried = ref<Partial<Record<RegionId, Choice>>>({})
 
-  function factsAt(region: RegionId): ReadonlySet<Fact> {
+  function factsHere(region: RegionId): ReadonlySet<Fact> {
     const { nose = null, skin = null } = page.value?.dog ?? {}
     const gate = { dry: true, combed: combed.value, by: '', at: '', house: {} }
-    const all = new Set<Fact>(factsToday({ facts: facts.value, nose, skin }, { ...NOTHING_FOUND, gate }, page.value?.known ?? false))
-    const burns = page.value?.dog.burns ?? []
-    if (burns.length > 0) all.add('burnedBefore')
-    if (burns.some((burn) => burn.region === region && burn.side === side.value)) all.add('burnedHere')
-    return all
+    const today = factsToday({ facts: facts.value, nose, skin }, { ...NOTHING_FOUND, gate }, page.value?.known ?? false)
+    return factsAt(region, side.value, { facts: today, burns: burns.value })
   }
+  const burns = computed(() => page.value?.dog.burns ?? [])
   const adviceFor = (region: RegionId): Advice =>
     advise(adviceRules, {
       region,
       plannedMm: page.value?.plan.lengthsMm[region] ?? null,
       coat: page.value?.dog.coatType ?? 'mixed',
-      facts: factsAt(region),
+      burnedMm: burnedMmAt(region, side.value, burns.value),
+      facts: factsHere(region),
       house: house(),
       rack: rack()
     })
@@ -77,7 +76,7 @@ export function useAdviser(
         heading: regionName(region),
         lines: [{ text: shortly(choice), bold: true }, ...(choice?.lengthMm ? [{ text: `leaves ${choice.lengthMm} mm` }] : [])],
         tone: off > 0.05 ? 'long' : off < -0.05 ? 'short' : undefined,
-        danger: factsAt(region).has('burnedHere') ? 'burned before' : undefined
+        danger: factsHere(region).has('burnedHere') ? 'burned before' : undefined
       }
     })
   )

@@ -1,7 +1,7 @@
 // A grade sheet under the hand: written when the hand rests, never called saved before, never over another device's text.
 import { standards } from '@peen/content'
 import type { GradingView } from '@peen/contract'
-import type { SideAnswer } from '@peen/core/grade'
+import { GRADE_RULES, type SideAnswer } from '@peen/core/grade'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import { useSavedStore } from '../stores/saved'
@@ -12,7 +12,7 @@ import { SAVE_AFTER_MS } from './useSaveSoon'
 const standard = standards.find(({ id }) => id === 'bearded-pet')!
 const grading = {
   ...{ id: 'g', version: 3, answers: {}, critical: [], globalRating: null },
-  dog: { burns: [] }
+  gradedWith: { method: 2, rules: GRADE_RULES, burns: [], unworked: [] }
 } as unknown as GradingView
 const reading = (mm: number): SideAnswer => ({ readings: [mm, mm] }) as unknown as SideAnswer
 type Sent = { readonly version: number; readonly answers: Record<string, Record<string, unknown>>; readonly globalRating: string | null }

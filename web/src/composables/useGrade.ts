@@ -49,7 +49,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
     const input = {
       answers: JSON.parse(JSON.stringify(answers.value)) as Answers,
       critical: [...critical.value],
-      burns: [...grading.dog.burns],
+      ...(JSON.parse(JSON.stringify(grading.gradedWith)) as GradingView['gradedWith']),
       seedText: grading.id
     }
     const found = await grader.grade(JSON.parse(JSON.stringify(standard)) as Standard, input)

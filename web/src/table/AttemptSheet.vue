@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Hands, Payloads, Setting, Side } from '@peen/core/practice'
 import { regionName, type RegionId } from '@peen/core/regions'
-import type { StandardHead } from '@peen/contract'
+import type { AgreedTarget } from '@peen/core/setup'
+import type { PlanStep } from '@peen/core/standard'
 import { lengthLeft, type Direction } from '@peen/core/tools'
 import { sayLength } from '@peen/core/units'
 import { computed, ref, watch } from 'vue'
@@ -15,7 +16,15 @@ import { FAMILIES, FAMILY_NAMES } from '@peen/core/technique'
 import { allTechniques, techniqueById } from '../stores/techniques'
 
 // What is about to be done: technique, places, side, tool and direction, whose hands, on a live dog or a practice figure.
-const props = defineProps<{ open: boolean; techniqueId: string | null; region: RegionId | null; standard: StandardHead; staff: boolean }>()
+const props = defineProps<{
+  open: boolean
+  techniqueId: string | null
+  region: RegionId | null
+  /** the steps of this visit, with the tools that were agreed */
+  steps: readonly PlanStep[]
+  agreed: readonly AgreedTarget[]
+  staff: boolean
+}>()
 const emit = defineEmits<{ close: []; start: [payload: Payloads['attemptStarted']] }>()
 const session = useSessionStore()
 
@@ -29,7 +38,7 @@ const setting = ref<Setting>('live')
 
 /** What this trim plans comes first, in its order; then everything else by family. */
 const groups = computed(() => {
-  const planned = props.standard.plan.steps.flatMap((step) => techniqueById(step.technique) ?? [])
+  const planned = props.steps.flatMap((step) => techniqueById(step.technique) ?? [])
   const others = allTechniques().filter((one) => !planned.includes(one))
   return [
     { name: 'In this trim', techniques: planned },
@@ -45,11 +54,15 @@ watch(
 )
 function choose(id: string): void {
   chosenId.value = id
-  const step = props.standard.plan.steps.find((candidate) => candidate.technique === id)
+  const step = props.steps.find((candidate) => candidate.technique === id)
   const own = techniqueById(id)!.regions
   regions.value = props.region && own.includes(props.region) ? [props.region] : [...own]
-  toolId.value = step?.toolId ?? techniqueById(id)!.tools[0] ?? null
-  direction.value = step?.direction ?? null
+  // one touched place is worked with what was agreed there, in the step that sets its length
+  const there = props.agreed.find(
+    ({ region, order }) => region === props.region && props.steps[order - 1]?.technique === id && own.includes(region)
+  )
+  toolId.value = there?.toolId ?? step?.toolId ?? techniqueById(id)!.tools[0] ?? null
+  direction.value = there?.toolId ? there.direction : (step?.direction ?? null)
 }
 function toggle(region: RegionId): void {
   regions.value = regions.value.includes(region) ? regions.value.filter((r) => r !== region) : [...regions.value, region]

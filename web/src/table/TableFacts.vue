@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { sayUndone } from '@peen/core/coat'
+import type { AgreedTarget } from '@peen/core/setup'
 import { upperFirst } from '@peen/core/units'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -8,14 +9,15 @@ import type { Table } from '../composables/useTable'
 import { useUndone } from '../coat/useUndone'
 import { sayClock, sayDate } from '../composables/words'
 import { techniqueById } from '../stores/techniques'
+import AgreedLines from './AgreedLines.vue'
 import LateNotes from './LateNotes.vue'
 import RanOut from './RanOut.vue'
 import SelfRating from './SelfRating.vue'
 
 // What one must know at the table now: minutes, what the dog can still stand, what waits for an instructor, cautions, what was said of it.
-const props = defineProps<{ id: string; table: Table; problem: string | null }>()
+const props = defineProps<{ id: string; table: Table; agreed: readonly AgreedTarget[]; problem: string | null }>()
 const emit = defineEmits<{ arrive: []; more: [eventId: string] }>()
-const { data, state, current, worked, canStand, waitsAt, gate, events, outbox, session, tap } = props.table
+const { data, state, current, nextStep, worked, canStand, waitsAt, gate, events, outbox, session, tap } = props.table
 const view = computed(() => data.value!)
 const LOW_MIN = 6
 const { fromLast, lastOn } = useUndone(() => props.id, props.table)
@@ -57,6 +59,12 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.
     </p>
     <p v-if="view.checkIn.wishes" class="muted mt-1 leading-[1.3]">{{ view.checkIn.wishes }}</p>
+    <AgreedLines
+      v-if="!state.closedAt"
+      :agreed="agreed"
+      :technique-id="current?.techniqueId ?? nextStep?.step.technique ?? null"
+      :began="current !== null"
+    />
     <template v-if="gate && !state.closedAt">
       <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
         <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ gate.hazardName }}: {{ gate.caution }}

@@ -34,13 +34,15 @@ const measured = computed<Lengths>(() =>
 )
 // body regions that are not gauged on their own wear what was read on the back and ribs
 const lengths = computed<Lengths>(() => {
-  const plan = data.value?.plan.lengthsMm ?? {}
+  const plan = data.value?.worked.lengthsMm ?? {}
   if (wears.value === 'plan') return { ...plan, ...tried.value }
   const body = measured.value.back ?? plan.back
   return { ...plan, loin: body, croup: body, shoulder: measured.value.ribs ?? plan.shoulder, ...measured.value }
 })
 const hasMeasured = computed(() => Object.keys(measured.value).length > 0)
-const sliderTop = computed(() => (selected.value ? Math.max(20, Math.round((data.value?.plan.lengthsMm[selected.value] ?? 10) * 1.9)) : 20))
+const sliderTop = computed(() =>
+  selected.value ? Math.max(20, Math.round((data.value?.worked.lengthsMm[selected.value] ?? 10) * 1.9)) : 20
+)
 
 const NOTED: readonly RegionId[] = [
   'brow',
@@ -56,7 +58,7 @@ const NOTED: readonly RegionId[] = [
   'earOutside'
 ]
 const notes = computed<PlateNote[]>(() => {
-  const plan = data.value?.plan.lengthsMm ?? {}
+  const plan = data.value?.worked.lengthsMm ?? {}
   return NOTED.map((region, i) => {
     const [now, planned] = [lengths.value[region] ?? 0, plan[region] ?? 0]
     const off = now - planned
@@ -88,7 +90,7 @@ function tryLength(event: Event): void {
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
       <DogPlate
         :dog="{ ...data.dog, trim: data.plan.drawnAs }"
-        :plan="data.plan.lengthsMm"
+        :plan="data.worked.lengthsMm"
         :lengths="lengths"
         :notes="notes"
         :selected="selected"
@@ -144,7 +146,7 @@ function tryLength(event: Event): void {
       <template v-if="selected && wears === 'plan'">
         <h2 class="mt-5">{{ regionName(selected) }}: {{ sayLength(lengths[selected] ?? 0, unit) }}</h2>
         <label class="muted mt-1 block" for="length"
-          >See it longer or shorter; the plan stays {{ sayLength(data.plan.lengthsMm[selected] ?? 0, unit) }}.</label
+          >See it longer or shorter; the plan stays {{ sayLength(data.worked.lengthsMm[selected] ?? 0, unit) }}.</label
         >
         <input
           id="length"

@@ -5,7 +5,8 @@ import { COAT_TYPES } from '@peen/core/advice'
 import { SIDES, type Side } from '@peen/core/practice'
 import { REGIONS, type RegionId } from '@peen/core/regions'
 import { useForm } from 'vee-validate'
-import { ref, watch } from 'vue'
+import { lengthLeft, type Direction } from '@peen/core/tools'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, sentenceOf } from '../api/client'
 import ChoiceField from '../components/ChoiceField.vue'
@@ -14,6 +15,7 @@ import FormField from '../components/FormField.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
+import { useSessionStore } from '../stores/session'
 
 // What is known of a dog: its looks, its own measurements, what it has lived through, and who brings it.
 const props = defineProps<{ id: string }>()
@@ -24,6 +26,10 @@ const said = ref<string | null>(null)
 const burns = ref<DogView['burns']>([])
 const burnAt = ref<RegionId>('cheek')
 const burnSide = ref<Side>('left')
+const burnBlade = ref('')
+const burnWay = ref<Direction>('with')
+const session = useSessionStore()
+const blades = computed(() => (session.school?.tools ?? []).filter(({ kind, lengthMm }) => kind === 'blade' && lengthMm !== null))
 const NOT_SAID = { id: '', name: 'not said' }
 const named = (ids: readonly string[]) => ids.map((id) => ({ id, name: id }))
 const coatTypes = [{ id: '', name: 'as the coat’s words tell' }, ...COAT_TYPES.map((id) => ({ id, name: COAT_TYPE_NAMES[id] }))]
@@ -96,8 +102,11 @@ const submit = handleSubmit(async (values) => {
   }
 })
 function addBurn(): void {
-  if (burns.value.some(({ region, side }) => region === burnAt.value && side === burnSide.value)) return
-  burns.value = [...burns.value, { region: burnAt.value, side: burnSide.value }]
+  const tool = blades.value.find(({ id }) => id === burnBlade.value)
+  const left = tool ? lengthLeft(tool, burnWay.value) : null
+  const by = tool ? { blade: tool.label, direction: burnWay.value, leftMm: left?.allowed ? left.lengthMm : 0 } : null
+  const others = burns.value.filter(({ region, side }) => region !== burnAt.value || side !== burnSide.value)
+  burns.value = [...others, { region: burnAt.value, side: burnSide.value, by }]
 }
 async function erase(): Promise<void> {
   if (!window.confirm('Erase the owner? Gradings and visits stay; no text will name the person any more.')) return
@@ -150,18 +159,38 @@ async function erase(): Promise<void> {
         <p class="label">Burned before</p>
         <ul class="m-0 list-none p-0">
           <li v-for="(burn, i) in burns" :key="i" class="flex min-h-11 items-center gap-3">
-            <span class="flex-1">{{ burn.side }} {{ REGIONS.find(({ id: region }) => region === burn.region)?.name.toLowerCase() }}</span>
+            <span class="flex-1"
+              >{{ burn.side }} {{ REGIONS.find(({ id: region }) => region === burn.region)?.name.toLowerCase()
+              }}<span class="muted block">{{
+                burn.by ? `by a ${burn.by.blade} ${burn.by.direction} the growth` : 'by a blade that nobody noted'
+              }}</span></span
+            >
             <button type="button" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="burns = burns.filter((_, k) => k !== i)">
               Take back
             </button>
           </li>
         </ul>
-        <div class="mb-4 flex gap-2">
+        <div class="mb-2 flex gap-2">
           <select v-model="burnAt" class="field h-12 min-w-0 flex-1" aria-label="Burn place">
             <option v-for="one in REGIONS" :key="one.id" :value="one.id">{{ one.name }}</option>
           </select>
           <select v-model="burnSide" class="field h-12 w-[96px]" aria-label="Side of the burn">
             <option v-for="one in SIDES" :key="one" :value="one">{{ one }}</option>
+          </select>
+        </div>
+        <div class="mb-4 flex gap-2">
+          <select v-model="burnBlade" class="field h-12 min-w-0 flex-1" aria-label="Blade that burned">
+            <option value="">blade not known</option>
+            <option v-for="one in blades" :key="one.id" :value="one.id">blade {{ one.label }}</option>
+          </select>
+          <select
+            v-model="burnWay"
+            class="field h-12 w-[112px]"
+            aria-label="Direction of the blade that burned"
+            :disabled="burnBlade === ''"
+          >
+            <option value="with">with</option>
+            <option value="against">against</option>
           </select>
           <button type="button" class="btn btn-quiet" @click="addBurn">Add</button>
         </div>

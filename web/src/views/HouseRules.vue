@@ -4,6 +4,7 @@ import type { SchoolView } from '@peen/contract'
 import { lowerFirst } from '@peen/core/units'
 import { ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
+import GradeLimits from '../certify/GradeLimits.vue'
 import CoatLimits from '../coat/CoatLimits.vue'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import TopLine from '../components/TopLine.vue'
@@ -69,6 +70,9 @@ async function choose(id: string, side: string | null): Promise<void> {
         <p v-for="say in effects(rule.id)" :key="say" class="muted mb-3 -mt-1 leading-[1.35]">Changes the advice: {{ say }}</p>
       </li>
     </ul>
+    <h1 class="mt-8">When a trim passes</h1>
+    <hr class="rule2 mt-2 mb-2" />
+    <GradeLimits :may-change="session.isLead" />
     <h1 class="mt-8">Stripped coats: what is a light roll, and what must be mended</h1>
     <hr class="rule2 mt-2 mb-2" />
     <CoatLimits :may-change="session.isLead" />

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import type { BorderlineView } from '@peen/contract'
+import type { BorderlineView, MethodDifference } from '@peen/contract'
 import { computed, defineAsyncComponent, ref } from 'vue'
+import { OUTCOME_WORDS } from '../composables/outcomes'
+import { sayDate } from '../composables/words'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
@@ -8,6 +10,7 @@ import { useLoaded } from '../composables/useLoaded'
 // The fixed pass mark of each trim beside what first impressions would make of it; nothing under thirty gradings.
 const BorderlineChart = defineAsyncComponent(() => import('../certify/BorderlineChart.vue'))
 const { data, error, loading, reload } = useLoaded<BorderlineView[]>(() => '/borderlines')
+const older = useLoaded<MethodDifference[]>(() => '/gradings/by-method')
 const chosen = ref<string | null>(null)
 const shown = computed(
   () => data.value?.find((one) => one.standardId === chosen.value) ?? [...(data.value ?? [])].sort((a, b) => b.n - a.n)[0] ?? null
@@ -43,5 +46,20 @@ const say = computed(() => {
       ratings explain {{ Math.round(100 * shown.found.r2) }} % of the marks’ spread. It decides nothing: the pass mark stands until the
       trim’s standard is changed.
     </p>
+    <section v-if="older.data.value?.length" class="mt-6" aria-label="Signed by an older method">
+      <h2>Signed by an older method</h2>
+      <hr class="rule2 mt-1" />
+      <p class="muted mt-1 max-w-[72ch] leading-[1.35]">
+        A signed mark stays as it was signed. These would come out differently today: read them before you rely on them.
+      </p>
+      <ul class="row-rule m-0 list-none p-0">
+        <li v-for="one in older.data.value" :key="one.gradingId" class="py-2 leading-[1.35]">
+          <RouterLink :to="`/trims/${one.gradingId}`">{{ one.apprentice }} with {{ one.dog }}, {{ sayDate(one.onDate) }}</RouterLink
+          >: signed as {{ Math.round(one.signed.mark ?? 0) }}, {{ OUTCOME_WORDS[one.signed.outcome] }}; today
+          <b>{{ Math.round(one.now.mark ?? 0) }}, {{ OUTCOME_WORDS[one.now.outcome] }}</b
+          >. {{ one.now.because }}
+        </li>
+      </ul>
+    </section>
   </main>
 </template>

@@ -2,7 +2,7 @@
 import type { EventKind, Payloads } from '@peen/core/practice'
 import { attemptMinutes } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
-import { sayLinePlace, sayTool } from '@peen/core/setup'
+import { sayLinePlace } from '@peen/core/setup'
 import { sayLength } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -41,19 +41,20 @@ const startWith = ref<string | null>(null)
 
 const NOTED: readonly RegionId[] = ['skull', 'brow', 'beard', 'neckSide', 'back', 'skirt', 'foreleg', 'foreFoot', 'rearPastern', 'tail']
 const NOTED_AS: Partial<Record<RegionId, string>> = { neckSide: 'Neck', back: 'Back and ribs', rearPastern: 'Rear leg' }
-/** the sheet of this visit: the plan, moved by wishes, house rules, burns and what the instructor chose */
-const { sheet: setUp, plan } = useVisit(() => props.id)
-const worn = computed(() => (setUp.value ? wornBy(setUp.value.lines, plan.value, 'left') : plan.value))
+/** what was agreed for this dog; before it is said ready, what its sheet says so far */
+const { agreed: soFar, plan } = useVisit(() => props.id)
+const agreed = computed(() => data.value?.agreed ?? soFar.value)
+const worn = computed(() => wornBy(agreed.value, plan.value, 'left'))
 const plateNotes = computed<PlateNote[]>(() =>
   NOTED.flatMap((region) => {
-    const line = setUp.value?.lines.find((one) => one.region === region && one.side !== 'right')
+    const line = agreed.value.find((one) => one.region === region && one.side !== 'right')
     return line ? [line] : []
   }).map((line, i) => ({
-    id: line.id,
+    id: line.place,
     region: line.region,
     numeral: String(i + 1),
     heading: NOTED_AS[line.region] ?? sayLinePlace(line),
-    lines: [{ text: sayTool(line) }, ...(line.leavesMm === null ? [] : [{ text: `leaves ${sayLength(line.leavesMm, 'mm')}`, bold: true }])],
+    lines: [{ text: line.tool }, ...(line.mm === null ? [] : [{ text: `leaves ${sayLength(line.mm, 'mm')}`, bold: true }])],
     danger: line.stopped ? 'nothing is cut' : undefined
   }))
 )
@@ -158,6 +159,7 @@ useKeys([
           :id="id"
           :class="asking ? 'max-lg:hidden' : ''"
           :table="table"
+          :agreed="agreed"
           :problem="problem"
           @arrive="taps.arrive"
           @more="askAgain"
@@ -202,7 +204,8 @@ useKeys([
       :open="sheet === 'start'"
       :technique-id="startWith"
       :region="picked"
-      :standard="standard"
+      :steps="data.steps"
+      :agreed="agreed"
       :staff="session.isStaff"
       @close="sheet = null"
       @start="(payload) => close('attemptStarted', payload, 'start')"

@@ -21,7 +21,7 @@ import { isSided, wornBy, type useVisit } from './useVisit'
 // The sheet: the dog as it will stand, and for every place the tool, the direction, the order, the caution and the reason.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
 const session = useSessionStore()
-const { sheet, plan, choose } = props.visit
+const { sheet, plan, choose, agreed } = props.visit
 const MEASURES = RULE_KINDS.map((id) => ({ id, name: RULE_NAMES[id] }))
 const region = ref<RegionId>('back')
 const side = ref<'left' | 'right'>('left')
@@ -32,7 +32,7 @@ const lines = computed(() => sheet.value!.lines)
 const lineAt = (at: RegionId) =>
   lines.value.find((line) => line.region === at && (line.side === side.value || line.side === 'both' || line.side === 'whole'))
 const line = computed(() => lineAt(region.value) ?? lines.value[0])
-const worn = computed(() => wornBy(lines.value, plan.value, side.value))
+const worn = computed(() => wornBy(agreed.value, plan.value, side.value))
 const fit = computed(() => fitOf(trimFits, props.page.standard.id, props.page.dog.coatType))
 /** what this trim asks for first; every other measure of the trade can be added */
 const kinds = ref<readonly RuleKind[]>(trimFits.find(({ trim }) => trim === props.page.standard.id)?.measures ?? RULE_KINDS)

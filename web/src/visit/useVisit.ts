@@ -1,7 +1,16 @@
-import { adviceRules, coatFor, cutRegionsOf, houseRules } from '@peen/content'
+import { adviceRules, coatFor, cutRegionsOf, techniqueName, houseRules } from '@peen/content'
 import type { NewFound, VisitPage } from '@peen/contract'
 import { excusedBy, type Found } from '@peen/core/checkin'
-import { sheetCaseOf, sheetOf, type Chosen, type LineId, type Sheet, type SheetCase, type SheetLine } from '@peen/core/setup'
+import {
+  agreedTargets,
+  sheetCaseOf,
+  sheetOf,
+  type AgreedTarget,
+  type Chosen,
+  type LineId,
+  type Sheet,
+  type SheetCase
+} from '@peen/core/setup'
 import { REGIONS, type RegionId } from '@peen/core/regions'
 import type { Lengths } from '@peen/core/figure'
 import { computed, ref, watch } from 'vue'
@@ -18,15 +27,15 @@ export const isSided = (region: RegionId): boolean => SIDED.has(region)
 /** What a visit's sheet is asked; an older check-in excuses what it said until somebody looks again. */
 export function sheetCase(page: VisitPage, found: Found, chosen: SheetCase['chosen']): SheetCase {
   const excused = found.coat.length > 0 || page.checkedIn ? excusedBy(found.coat) : page.checkIn.excused
-  return sheetCaseOf({ ...page, found, excused, chosen }, { houseRules, regionsOf: cutRegionsOf })
+  return sheetCaseOf({ ...page, found, excused, chosen }, { houseRules, regionsOf: cutRegionsOf, nameOf: techniqueName })
 }
 
 /** What a dog wears on one side when the sheet is followed: a place where nothing is cut keeps what it has grown to. */
-export function wornBy(lines: readonly SheetLine[], plan: Lengths, side: 'left' | 'right'): Lengths {
+export function wornBy(lines: readonly AgreedTarget[], plan: Lengths, side: 'left' | 'right'): Lengths {
   const worn: Record<string, number> = { ...plan }
   for (const line of lines) {
     if (worn[line.region] === undefined || (line.side !== side && line.side !== 'both' && line.side !== 'whole')) continue
-    worn[line.region] = line.stopped ? worn[line.region] * GROWN_OUT : (line.leavesMm ?? worn[line.region])
+    worn[line.region] = line.stopped ? worn[line.region] * GROWN_OUT : (line.mm ?? worn[line.region])
   }
   return worn
 }
@@ -83,6 +92,8 @@ export function useVisit(id: () => string) {
       return sheetOf(adviceRules, sheetCase(data.value, found.value, {}))
     }
   })
+  /** what this sheet agrees on: once the dog is said ready, the server keeps the same */
+  const agreed = computed(() => (sheet.value ? agreedTargets(sheet.value) : []))
   const plan = computed<Lengths>(() => data.value?.standard.plan.lengthsMm ?? coatFor('bearded').lengths)
   const trim = computed(() => data.value?.standard.id)
 
@@ -108,5 +119,5 @@ export function useVisit(id: () => string) {
     refused.value = null
     await reload()
   }
-  return { data, error, loading, reload, loadAgain, refused, draft, found, sheet, chosen, plan, trim, note, choose, sayReady, send }
+  return { data, error, loading, reload, loadAgain, refused, draft, found, sheet, agreed, chosen, plan, trim, note, choose, sayReady, send }
 }

@@ -74,6 +74,7 @@ describe('competency follows from what was recorded', () => {
     expect((await standingOf('abe')).standing.state).toBe('new')
     const last = await practise('abe', 14)
     expect((await standingOf('abe')).standing).toMatchObject({ state: 'ready', attempts: 14, clean: 14, score: 14, dogs: 2 })
+    await world.workOn(last, '2026-03-14')
     const id = (await ivo.post(`/sessions/${last}/gradings`, { id: v7() })).body.id as string
     await ivo.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
     await ivo.post(`/gradings/${id}/sign`, { version: 2 })
@@ -171,7 +172,7 @@ describe('the dog’s page', () => {
   })
 
   it('shows what was measured, but not while somebody else is marking; seeing it ends one’s blindness', async () => {
-    const session = await world.newSession('abe', '2026-04-10')
+    const session = await world.newTrim('abe', '2026-04-10')
     const first = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
     const measured = {
       ...fullSheet(),

@@ -17,7 +17,7 @@ afterAll(() => world.close())
 
 let session: string
 beforeEach(async () => {
-  session = await world.newSession('abe')
+  session = await world.newTrim('abe')
 })
 const appoint = (first: string, second: string, by = lena) =>
   by.send('PUT', `/assessments/${session}`, { first: world.ids[first], second: world.ids[second] })

@@ -8,10 +8,9 @@ import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { certificateAt, certificatesOf } from '../certificates'
-import { eventsOf } from '../derived'
+import { eventsOf, gradedBy } from '../derived'
 import { allPeople, dogView, fullName, personById, personName } from '../people'
 import { sessionRow } from '../practice'
-import { standardOf } from '../school'
 import { findingFor, findingsFor, handsOn } from '../evidence'
 
 type FindingRecord = typeof tables.findings.$inferSelect
@@ -180,7 +179,8 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
 
 async function decidingView(db: Reader, gradingId: string, sessionId: string): Promise<FindingView['deciding']> {
   const { session, dog } = await sessionRow(db, sessionId)
-  const standard = await standardOf(db, session.standardId, session.standardVersion)
+  const grading = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, gradingId)))[0]
+  const { standard } = await gradedBy(db, grading)
   const state = foldSession((await eventsOf(db, [sessionId])).get(sessionId)!)
   return {
     gradingId,

@@ -6,6 +6,7 @@ import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { rememberReading } from '../grading'
 import { allPeople, dogView, fullName } from '../people'
+import { standardAgreed } from '../agreed'
 import { houseOf, newestStandards, rackOf, standardOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
@@ -29,7 +30,7 @@ export async function coatPage({ db, clock }: Services, actor: Me, dogId: string
   const [last] = visits.filter(({ session }) => session.onDate <= today)
   const standards = await newestStandards(db)
   const usual = standards.find(({ body }) => body.bodyType === dog.bodyType) ?? standards[0]
-  const standard = last ? await standardOf(db, last.session.standardId, last.session.standardVersion) : usual.body
+  const standard = last ? await standardAgreed(db, last.session) : usual.body
   const names = new Map(standards.map(({ body }) => [body.id, body.name]))
   return {
     dog: dogView(dog),
@@ -49,6 +50,7 @@ export async function coatPage({ db, clock }: Services, actor: Me, dogId: string
       }))
       .reverse(),
     standard,
+    written: last ? await standardOf(db, last.session.standardId, last.session.standardVersion) : usual.body,
     rack: await rackOf(db),
     house: await houseOf(db),
     openEnds: last ? await openEndsOf(db, last.session, standard, fullName(last.person)) : null,

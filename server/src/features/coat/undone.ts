@@ -11,6 +11,7 @@ import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personById } from '../people'
 import { sessionRow } from '../practice'
+import { standardAgreed } from '../agreed'
 import { standardOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
@@ -46,7 +47,7 @@ export async function sessionStart({ db, clock }: Services, actor: Me, id: strin
     : null
   const model = await modelOf({ db, clock }, actor, dog)
   const { brushing } = aimOf(await aimsOf(db), dog.id)
-  const parts = trimParts(await standardOf(db, session.standardId, session.standardVersion))
+  const parts = trimParts(await standardAgreed(db, session))
   const growthAt = (region: RegionId) => model.places.get(region)?.growth ?? model.growth
   return { openEnds, outOfStep: placesOutOfStep(model), interval: trimInterval(parts, dogView(dog).coatType, brushing, growthAt) }
 }

@@ -14,7 +14,8 @@ import { tables, type Reader } from '../../db'
 import { eventsOf } from '../derived'
 import { personName } from '../people'
 import { sessionRows, stepsOfVisit } from '../practice'
-import { houseOf, standardOf, techniquesOf } from '../school'
+import { houseOf, rackOf, standardOf, techniquesOf } from '../school'
+import { agreedOfAll } from '../agreed'
 import { majorFaults } from '../techniques'
 import { absentOn } from './day'
 
@@ -46,9 +47,13 @@ type Techniques = ReadonlyMap<string, Awaited<ReturnType<typeof techniquesOf>>[n
 
 async function visitsOf(db: Reader, onDate: string, now: string, techniques: Techniques) {
   const rows = await sessionRows(db, eq(tables.sessions.onDate, onDate))
-  const house = await houseOf(db)
+  const shop = { house: await houseOf(db), rack: await rackOf(db) }
   const major = await majorFaults(db)
   const events = await eventsOf(
+    db,
+    rows.map(({ session }) => session.id)
+  )
+  const agreed = await agreedOfAll(
     db,
     rows.map(({ session }) => session.id)
   )
@@ -57,7 +62,7 @@ async function visitsOf(db: Reader, onDate: string, now: string, techniques: Tec
     const state = foldSession(events.get(session.id)!)
     if (state.openedAt === null && state.attempts.length === 0) continue
     const standard = await standardOf(db, session.standardId, session.standardVersion)
-    const steps = stepsOfVisit(session, dog, standard.plan.steps, house)
+    const steps = stepsOfVisit(session, dog, standard.plan.steps, shop, agreed.get(session.id) ?? null)
     const visit: VisitSummary = {
       dog: dog.name,
       trim: standard.name.toLowerCase(),

@@ -10,9 +10,10 @@ import {
   type FloorWork
 } from '@peen/core/coat'
 import { foldSession, type PracticeEvent, type SessionState } from '@peen/core/practice'
-import type { Standard } from '@peen/core/standard'
+import { planAgreed, type Standard } from '@peen/core/standard'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
+import { agreedOf } from '../agreed'
 import { knownOf, type Known } from './known'
 
 type Session = typeof tables.sessions.$inferSelect
@@ -21,7 +22,7 @@ type Session = typeof tables.sessions.$inferSelect
 export async function storeCoat(db: Reader, session: Session, events: readonly PracticeEvent[], known = knownOf(db)): Promise<void> {
   const { coatFromSessions: c } = tables
   const standard = await known.standard(session.standardId, session.standardVersion)
-  const floor = await floorLines(known, session, standard, events)
+  const floor = await floorLines(db, known, session, standard, events)
   const found = session.found
     ? entriesOfFindings(session.id, session.onDate, session.found.coat, session.found.gate?.by ?? null)
     : entriesOfFindings(session.id, session.onDate, session.checkIn.excused.map(asFound), null)
@@ -39,6 +40,7 @@ const asFound = ({ region, side }: Session['checkIn']['excused'][number]) =>
 const UNMEASURED_MM = 30
 
 async function floorLines(
+  db: Reader,
   known: Known,
   session: Session,
   standard: Standard,
@@ -51,7 +53,7 @@ async function floorLines(
     sessionId: session.id,
     on: session.onDate,
     standardId: session.standardId,
-    lengthsMm: standard.plan.lengthsMm,
+    lengthsMm: planAgreed(standard.plan, (await agreedOf(db, session.id)) ?? []).lengthsMm,
     rack: await known.rack(),
     works: coatWorks
   }

@@ -1,7 +1,7 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
-import { gradeResult, type GradeResult } from '@peen/core/grade'
+import { GRADE_RULES, gradeResult, type GradedWith, type GradeResult } from '@peen/core/grade'
 import { countedAttempts, foldSession, type CountedAttempt, type PracticeEvent } from '@peen/core/practice'
-import { fittedStandard, type FittedStandard } from '@peen/core/standard'
+import { agreedStandard, fittedStandard, type FittedStandard } from '@peen/core/standard'
 import { rollup } from 'd3-array'
 import { eq, inArray } from 'drizzle-orm'
 import { tables, type Database, type Reader } from '../../db'
@@ -67,33 +67,41 @@ async function writeAttempts(
   await db.insert(a).values(rows)
 }
 
-/** The standard a grading is marked against: with the sides and wishes that were frozen into it when it was opened. */
+/** The standard a grading is marked against: with the sides, wishes and agreed lengths that were frozen into it when it was opened. */
 export async function gradedBy(
   db: Reader,
   {
     standardId,
     standardVersion,
     houseRules,
-    wishes
-  }: Pick<typeof tables.gradings.$inferSelect, 'standardId' | 'standardVersion' | 'houseRules' | 'wishes'>
+    wishes,
+    agreed
+  }: Pick<typeof tables.gradings.$inferSelect, 'standardId' | 'standardVersion' | 'houseRules' | 'wishes' | 'agreed'>
 ): Promise<FittedStandard> {
-  return fittedStandard(await standardOf(db, standardId, standardVersion), { house: houseRules, wishes: wishes ?? [] })
+  const fitted = fittedStandard(await standardOf(db, standardId, standardVersion), { house: houseRules, wishes: wishes ?? [] })
+  return agreedStandard(fitted, agreed ?? [])
 }
 
-/** The result of a grading, computed from its answers; the same code as in the browser. */
-export async function computeResult(db: Reader, grading: typeof tables.gradings.$inferSelect): Promise<GradeResult> {
+/** The result of a grading, computed from its answers and what it is graded with; the same code as in the browser. */
+export async function computeResult(db: Reader, grading: typeof tables.gradings.$inferSelect, graded: GradedWith): Promise<GradeResult> {
   const { standard } = await gradedBy(db, grading)
-  const rows = await db
+  return gradeResult(standard, { answers: grading.answers, critical: grading.critical, seedText: grading.id, ...graded })
+}
+
+/** What a signed grading was signed by. One from before that was kept: by the first method, and where the dog is known to have burned. */
+export async function signedWith(db: Reader, { gradedWith, sessionId }: typeof tables.gradings.$inferSelect): Promise<GradedWith> {
+  if (gradedWith) return gradedWith
+  const [dog] = await db
     .select({ burns: tables.dogs.burns })
     .from(tables.sessions)
     .innerJoin(tables.dogs, eq(tables.dogs.id, tables.sessions.dogId))
-    .where(eq(tables.sessions.id, grading.sessionId))
-  return gradeResult(standard, { answers: grading.answers, critical: grading.critical, burns: rows[0].burns, seedText: grading.id })
+    .where(eq(tables.sessions.id, sessionId))
+  return { method: 1, rules: GRADE_RULES, burns: dog.burns, unworked: [] }
 }
 
 async function rebuildResult(db: Reader, gradingId: string): Promise<void> {
   const grading = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, gradingId)))[0]
-  if (grading.status === 'signed') await storeResult(db, gradingId, await computeResult(db, grading))
+  if (grading.status === 'signed') await storeResult(db, gradingId, await computeResult(db, grading, await signedWith(db, grading)))
 }
 
 export async function storeResult(db: Reader, gradingId: string, body: GradeResult): Promise<void> {

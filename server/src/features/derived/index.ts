@@ -7,6 +7,7 @@ export {
   eventsOf,
   rebuildAll,
   rebuildCoat,
+  signedWith,
   storeAttempts,
   storeResult
 } from './derived'

@@ -124,7 +124,7 @@ describe('a dog that is refused', () => {
 describe('erasing an owner', () => {
   it('leaves no trace of the person anywhere in the database, and every grading as it was', async () => {
     await save()
-    const id = await world.newSession('abe')
+    const id = await world.newTrim('abe')
     const wishes = [{ what: 'Marenka’s wish: brows longer', askedBy: 'Marenka', length: null, rule: null }]
     await ivo.send('PUT', `/visits/${id}/found`, { version: 0, weeksSince: 6, purpose: 'pet', coat: [], skin: [], nailsOwed: [], wishes })
     await ivo.send('PUT', `/visits/${id}/closing`, {

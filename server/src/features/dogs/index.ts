@@ -9,10 +9,12 @@ import {
   type Me,
   type NewStanding
 } from '@peen/contract'
+import { planAgreed } from '@peen/core/standard'
 import { asc, desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, route, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
+import { agreedOf } from '../agreed'
 import { rememberReading } from '../grading'
 import { newestStandards, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
@@ -54,6 +56,7 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
     known: visits.some(({ session }) => session.onDate < today),
     dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
     plan: standard.plan,
+    worked: planAgreed(standard.plan, visits[0] ? ((await agreedOf(db, visits[0].session.id)) ?? []) : []),
     visits: seen.map(({ session, person, gradingId }) => ({
       sessionId: session.id,
       onDate: session.onDate,

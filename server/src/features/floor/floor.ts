@@ -15,16 +15,17 @@ import {
   type StepProgress,
   type TableFacts
 } from '@peen/core/practice'
-import type { PlanStep } from '@peen/core/standard'
+import { planAgreed, type PlanStep } from '@peen/core/standard'
 import { asc, eq } from 'drizzle-orm'
 import { inTransaction, tables } from '../../db'
 import { refuse, type Services } from '../../http'
 import { standingsOfAll, type TechniqueRecord } from '../standings'
+import { agreedOfAll } from '../agreed'
 import { eventsOf } from '../derived'
 import { isClosedDay, openedBy } from '../day'
 import { dogView, personName } from '../people'
 import { holdsFor, sessionRows, stepsOfVisit } from '../practice'
-import { houseOf, schoolRow, standardOf } from '../school'
+import { houseOf, rackOf, schoolRow, standardOf } from '../school'
 
 const MINUTE_MS = 60000
 
@@ -39,7 +40,11 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     db,
     rows.map(({ session }) => session.id)
   )
-  const house = await houseOf(db)
+  const shop = { house: await houseOf(db), rack: await rackOf(db) }
+  const agreed = await agreedOfAll(
+    db,
+    rows.map(({ session }) => session.id)
+  )
   const rounds = room.rounds ?? ROUNDS_DEFAULTS
   const workedByDog = new Map<string, number>()
   for (const { session } of rows) {
@@ -58,8 +63,9 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     const standings = everyone.get(row.person.id)!
     const standard = await standardOf(db, row.session.standardId, row.session.standardVersion)
     const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today, standings)
-    const planned = stepsOfVisit(row.session, row.dog, standard.plan.steps, house)
-    occupied.push(describe(row, state, standings, standard, planned, holds, workedByDog.get(row.session.dogId)!, now))
+    const planned = stepsOfVisit(row.session, row.dog, standard.plan.steps, shop, agreed.get(row.session.id) ?? null)
+    const plan = planAgreed(standard.plan, agreed.get(row.session.id) ?? [])
+    occupied.push(describe(row, state, standings, { ...standard, plan }, planned, holds, workedByDog.get(row.session.dogId)!, now))
   }
   const everyTable = await db.select().from(tables.roomTables).orderBy(asc(tables.roomTables.number))
   return {

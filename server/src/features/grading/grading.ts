@@ -1,24 +1,35 @@
+import { cutRegionsOf } from '@peen/content'
 import { type Draft, type GradingView, type Me, type OpenGrading, type SignGrading, type TrimRow } from '@peen/contract'
 import { daysBetween } from '@peen/core/competency'
-import { countAnswers, outsideAnswers, refuseUnknownFaults, type GradeResult } from '@peen/core/grade'
-import { foldSession } from '@peen/core/practice'
+import {
+  countAnswers,
+  GRADE_METHOD,
+  outsideAnswers,
+  refuseUnknownFaults,
+  type GradedWith,
+  type GradeResult,
+  type Outside
+} from '@peen/core/grade'
+import { foldSession, notGradable, unworkedRegions } from '@peen/core/practice'
+import type { AgreedTarget } from '@peen/core/setup'
 import { rollup } from 'd3-array'
 import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
-import { computeResult, eventsOf, gradedBy, rebuildCoat, storeResult } from '../derived'
+import { computeResult, eventsOf, gradedBy, rebuildCoat, signedWith, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
-import { foundIn, houseOfVisit, outsideOf, sessionRow, stepsOfVisit } from '../practice'
-import { houseOf } from '../school'
+import { cuts, foundIn, houseOfVisit, outsideOf, sessionRow } from '../practice'
+import { gradeRulesOf, houseOf, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
+import { agreedFor } from '../visits'
 
 type GradingRow = typeof tables.gradings.$inferSelect
 
 /** Opens this assessor's own grading of a trim: the draft that is there, or a new one. */
 export async function openGrading({ db, clock }: Services, actor: Me, sessionId: string, { id }: OpenGrading): Promise<{ id: string }> {
-  const { session, dog } = await sessionRow(db, sessionId)
+  const { session } = await sessionRow(db, sessionId)
   if (session.apprenticeId === actor.id) throw refuse.forbidden('Nobody grades their own work.')
   const startedAt = await clock.now()
   return inTransaction(db, async (tx) => {
@@ -33,16 +44,19 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
     const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.sessionId, sessionId))
     if (appointed && appointed.first !== actor.id && appointed.second !== actor.id)
       throw refuse.forbidden('Two assessors are appointed for this trim, and you are neither of them.')
+    await refuseUngradable(tx, sessionId)
+    const agreed = await agreedFor(tx, session)
     const frozen = {
       standardId: session.standardId,
       standardVersion: session.standardVersion,
       houseRules: houseOfVisit(session, await houseOf(tx)),
       // the lengths alone: who asked stands on the visit, where an owner can be erased
-      wishes: foundIn(session).wishes.flatMap(({ length }) => (length ? [{ what: '', askedBy: '', length }] : []))
+      wishes: foundIn(session).wishes.flatMap(({ length }) => (length ? [{ what: '', askedBy: '', length }] : [])),
+      agreed
     }
     const { standard } = await gradedBy(tx, frozen)
     const state = foldSession((await eventsOf(tx, [sessionId])).get(sessionId)!)
-    const steps = stepsOfVisit(session, dog, standard.plan.steps, await houseOf(tx))
+    const outside = [...outsideOf(state, standard.plan.steps), ...stoppedAt(agreed)]
     const row = tx.insert(tables.gradings).values({
       ...frozen,
       id,
@@ -51,7 +65,8 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
       status: 'draft',
       blind: !(await hasReadAnother(tx, sessionId, actor.id)),
       version: 1,
-      answers: outsideAnswers(standard, outsideOf(state, steps)),
+      answers: outsideAnswers(standard, outside),
+      gradedWith: null,
       critical: [],
       globalRating: null,
       ratedAtAnswers: null,
@@ -61,6 +76,36 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
     await orTaken(row, refuse.taken('grading'))
     return { id }
   })
+}
+
+/** A grading needs a dog that was ready, and work that was done by this apprentice; refuses with what is missing. */
+async function refuseUngradable(tx: Reader, sessionId: string): Promise<void> {
+  const { session, person } = await sessionRow(tx, sessionId)
+  const { plan } = await standardOf(tx, session.standardId, session.standardVersion)
+  const state = foldSession((await eventsOf(tx, [sessionId])).get(sessionId)!)
+  const missing = notGradable(state, foundIn(session), plan.steps, { apprentice: person.givenName, cuts })
+  if (missing.length > 0) throw refuse.conflict('notGradable', `This trim cannot be graded. ${missing.join(' ')}`)
+}
+
+/** Places where nothing was to be cut today: nobody answers for them. */
+function stoppedAt(agreed: readonly AgreedTarget[]): Outside[] {
+  return agreed.flatMap(({ region, side, stopped }): Outside[] =>
+    stopped === null
+      ? []
+      : [{ regions: [region], side: side === 'whole' ? 'both' : side, answer: { kind: 'excused', reason: 'nothing was to be cut here' } }]
+  )
+}
+
+/** What a draft is computed with now; of a signed grading what it was signed by. */
+async function gradedWithOf(db: Reader, grading: GradingRow): Promise<GradedWith> {
+  if (grading.status === 'signed') return signedWith(db, grading)
+  const { session, dog } = await sessionRow(db, grading.sessionId)
+  const { plan } = await standardOf(db, session.standardId, session.standardVersion)
+  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  return {
+    ...{ method: GRADE_METHOD, rules: await gradeRulesOf(db), burns: dog.burns },
+    unworked: unworkedRegions(state, plan.steps, cutRegionsOf)
+  }
 }
 
 async function hasReadAnother(tx: Transaction, sessionId: string, personId: string): Promise<boolean> {
@@ -132,8 +177,10 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
   const own = grading.assessorId === actor.id
   if (!own && actor.role !== 'apprentice') await rememberReading(db, id, actor.id, await clock.now())
   const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  const gradedWith = await gradedWithOf(db, grading)
   return {
     id,
+    gradedWith,
     sessionId: session.id,
     onDate: session.onDate,
     tableNumber: table.number,
@@ -153,7 +200,7 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
     critical: grading.critical,
     globalRating: grading.globalRating,
     signedAt: grading.signedAt?.toISOString() ?? null,
-    result: grading.globalRating === null ? null : await computeResult(db, grading),
+    result: grading.globalRating === null ? null : await computeResult(db, grading, gradedWith),
     praises: state.praises.map((praise) => praise.text)
   }
 }
@@ -221,9 +268,11 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
       throw refuse.invalid([
         { path: 'globalRating', detail: 'Say first how you call this trim as a whole; then the total is shown and can be signed.' }
       ])
-    const result = await computeResult(tx, grading)
+    await refuseUngradable(tx, grading.sessionId)
+    const gradedWith = await gradedWithOf(tx, grading)
+    const result = await computeResult(tx, grading, gradedWith)
     if (result.outcome === 'unfinished') throw refuse.invalid([{ path: 'answers', detail: `It cannot be signed yet: ${result.because}` }])
-    await tx.update(tables.gradings).set({ status: 'signed', signedAt }).where(eq(tables.gradings.id, id))
+    await tx.update(tables.gradings).set({ status: 'signed', signedAt, gradedWith }).where(eq(tables.gradings.id, id))
     await appendAudit(tx, {
       kind: 'grading.signed',
       at: signedAt.toISOString(),

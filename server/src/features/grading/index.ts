@@ -1,5 +1,6 @@
 import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '@peen/contract'
 import { route, type Route } from '../../http'
+import { differByMethod } from './by-method'
 import { gradingView, openGrading, saveDraft, signGrading, trimList } from './grading'
 
 export { gradingView, openGrading, rememberReading, saveDraft, signGrading } from './grading'
@@ -13,6 +14,7 @@ export const gradingRoutes: readonly Route[] = [
     ({ services, actor, params, body }) => openGrading(services, actor, params.id, body),
     openGradingSchema
   ),
+  route('get', '/gradings/by-method', ['lead'], ({ services }) => differByMethod(services)),
   route('get', '/gradings/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
     gradingView(services, actor, params.id)
   ),

@@ -5,7 +5,7 @@ import { fitBody, sizedTo } from '@peen/core/figure'
 import { SEEN } from '@peen/core/measure'
 import { refuse, type Services } from '../../http'
 import { sessionRow } from '../practice'
-import { standardOf } from '../school'
+import { standardAgreed } from '../agreed'
 import { addPicture } from '../visits'
 
 const cameraUrl = () => process.env.PEEN_CAMERA_URL ?? null
@@ -20,7 +20,8 @@ export async function takePicture(services: Services, actor: Me, sessionId: stri
   if (!(SEEN as readonly string[]).includes(stance) || !(MOMENTS as readonly string[]).includes(moment))
     throw refuse.invalid([{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; the table camera takes ${SEEN.join(', ')}.` }])
   const { session, dog } = await sessionRow(services.db, sessionId)
-  const standard = await standardOf(services.db, session.standardId, session.standardVersion)
+  // what was agreed for this dog is what stands on it when it is finished
+  const standard = await standardAgreed(services.db, session)
   const coat = coatFor(dog.bodyType, standard.plan.drawnAs)
   const body = bodyById(dog.bodyType)
   const { withersMm } = dog

@@ -82,7 +82,7 @@ const put = (who: Client, picture: string, version: number, marks: unknown = MAR
 
 describe('the table camera', () => {
   it('is asked for what stands there, and its picture is kept like any other', async () => {
-    const session = await world.newSession('abe')
+    const session = await world.newTrim('abe')
     expect(await take(ivo, session, 'left')).toMatchObject({ status: 409, body: { code: 'noCamera' } })
     connect()
     const { body } = await take(ivo, session, 'left')
@@ -92,7 +92,7 @@ describe('the table camera', () => {
     expect((await take(abe, session, 'left')).status).toBe(403)
   })
   it('that is silent is said to be, and nothing is changed', async () => {
-    const session = await world.newSession('abe')
+    const session = await world.newTrim('abe')
     process.env.PEEN_CAMERA_URL = 'http://127.0.0.1:1'
     expect(await take(ivo, session, 'head')).toMatchObject({ status: 409, body: { code: 'cameraSilent' } })
     connect()
@@ -101,7 +101,7 @@ describe('the table camera', () => {
 
 describe('marks on a picture', () => {
   it('are kept by version, each assessor’s own, and unseen by the other', async () => {
-    const session = await world.newSession('abe')
+    const session = await world.newTrim('abe')
     const [mine, theirs] = [await openGrading(ivo, session), await openGrading(ina, session)]
     const picture = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
     expect(await put(ivo, picture, 0)).toMatchObject({ status: 200, body: { version: 1 } })
@@ -132,7 +132,7 @@ describe('marks on a picture', () => {
   })
 
   it('stay with their picture when another is taken; a picture without marks gives way', async () => {
-    const session = await world.newSession('abe')
+    const session = await world.newTrim('abe')
     const grading = await openGrading(ivo, session)
     const first = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
     await put(ivo, first, 0)
@@ -147,7 +147,7 @@ describe('marks on a picture', () => {
 
 describe('a dog’s own skin', () => {
   it('is learned from a signed sheet that gauged a length and measured the same side', async () => {
-    const before = await world.newSession('bea', '2026-03-02')
+    const before = await world.newTrim('bea', '2026-03-02')
     const old = await openGrading(ivo, before)
     const picture = ((await take(ivo, before, 'left')).body as unknown as PictureView).id
     await put(ivo, picture, 0)
@@ -159,7 +159,7 @@ describe('a dog’s own skin', () => {
       globalRating: 'pass'
     }
     expect((await ivo.send('PUT', `/gradings/${old}`, draft)).status).toBe(200)
-    const now = await openGrading(ina, await world.newSession('abe'))
+    const now = await openGrading(ina, await world.newTrim('abe'))
     expect((await read(ina, now)).skin).toEqual([])
     expect((await ivo.post(`/gradings/${old}/sign`, { version: 2 })).status).toBe(200)
     expect((await read(ina, now)).skin).toMatchObject([

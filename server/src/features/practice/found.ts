@@ -1,8 +1,9 @@
 // What the check-in of a session says, for whoever asks: holds, sheet, grading.
 import { NOTHING_FOUND, readyToCut, type Found } from '@peen/core/checkin'
-import { houseFor, orderedSteps } from '@peen/core/setup'
+import { houseFor, orderedSteps, stepsByTargets, type AgreedTarget } from '@peen/core/setup'
 import type { PlanStep } from '@peen/core/standard'
-import { techniqueById } from '@peen/content'
+import type { Tool } from '@peen/core/tools'
+import { cutRegionsOf, techniqueName, techniqueById } from '@peen/content'
 import type { tables } from '../../db'
 import { dogView } from '../people'
 
@@ -26,18 +27,26 @@ export function houseOfVisit(session: Session, school: Readonly<Record<string, n
   return houseFor(houseAtGate(found, school), found.wishes)
 }
 
-/** The steps of a visit in the order in which this house works on this coat: on the sheet, at the table and on the floor alike. */
+/** What the school has that decides how steps are ordered and named. */
+export type Workshop = { readonly house: Readonly<Record<string, number>>; readonly rack: readonly Tool[] }
+
+/**
+ * The steps of a visit in the order in which this house works on this coat, with the tools that were agreed: on the sheet,
+ * at the table and on the floor alike.
+ */
 export function stepsOfVisit(
   session: Session,
   dog: typeof tables.dogs.$inferSelect,
   steps: readonly PlanStep[],
-  school: Readonly<Record<string, number>>
-) {
-  return orderedSteps(steps, houseOfVisit(session, school), dogView(dog).coatType === 'wire')
+  { house, rack }: Workshop,
+  agreed: readonly AgreedTarget[] | null
+): readonly PlanStep[] {
+  const ordered = orderedSteps(steps, houseOfVisit(session, house), dogView(dog).coatType === 'wire')
+  return agreed ? stepsByTargets(ordered, agreed, rack, { nameOf: techniqueName, regionsOf: cutRegionsOf }) : ordered
 }
 
 /** A step that puts a blade, scissors or a knife to the dog. */
-const cuts = (techniqueId: string) => {
+export const cuts = (techniqueId: string) => {
   const family = techniqueById(techniqueId)?.family
   return family !== undefined && family !== 'handling'
 }

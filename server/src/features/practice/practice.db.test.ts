@@ -308,7 +308,7 @@ describe('the end of a trim', () => {
   const readGrading = async (id: string) => (await ivo.get(`/gradings/${id}`)).body as unknown as Answered & { version: number }
 
   it('is graded before the instructor corrects it; what is corrected then is no evidence where nobody has answered', async () => {
-    const session = await world.newSession('abe')
+    const session = await world.newTrim('abe')
     const refused = await record(ivo, session, mine(session))
     expect(refused.status).toBe(409)
     expect((refused.body.answers as { detail: string }[])[0].detail).toMatch(/^Grade first: open the grading/)
@@ -334,7 +334,7 @@ describe('the end of a trim', () => {
   })
 
   it('shows its mark to the apprentice once they have said how they see it', async () => {
-    const session = await world.newSession('bea')
+    const session = await world.newTrim('bea')
     const bea = await world.client('bea')
     const { id } = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
     const { version } = (await ivo.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' }))

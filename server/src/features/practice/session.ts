@@ -5,7 +5,8 @@ import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personName } from '../people'
-import { houseOf, standardOf } from '../school'
+import { agreedOf } from '../agreed'
+import { houseOf, rackOf, standardOf } from '../school'
 import { stepsOfVisit } from './found'
 import { holdsFor } from './holds'
 
@@ -36,6 +37,9 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
   const events = (await eventsOf(db, [id])).get(id)!
   const standard = await standardOf(db, session.standardId, session.standardVersion)
   const now = (await clock.now()).toISOString()
+  const state = foldSession(events)
+  const agreed = await agreedOf(db, id)
+  const steps = stepsOfVisit(session, dog, standard.plan.steps, { house: await houseOf(db), rack: await rackOf(db) }, agreed)
   const { gradings: g, people: p } = tables
   const marks = await db
     .select({ id: g.id, status: g.status, assessorId: g.assessorId, givenName: p.givenName, familyName: p.familyName })
@@ -54,10 +58,11 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
     standardId: session.standardId,
     standardVersion: session.standardVersion,
     standardMin: standard.standardMin,
-    steps: stepsOfVisit(session, dog, standard.plan.steps, await houseOf(db)),
+    steps,
+    agreed,
     events,
     names: await namesOf(db, events),
-    holds: await holdsFor(db, session, foldSession(events), await clock.today()),
+    holds: await holdsFor(db, session, state, await clock.today()),
     gradings:
       actor.role === 'apprentice'
         ? []

@@ -1,10 +1,12 @@
-import { houseRulesSchema, roomSchema, type HouseRules, type Room } from '@peen/contract'
+import { gradeRulesSchema, houseRulesSchema, roomSchema, type HouseRules, type Room } from '@peen/contract'
+import type { GradeRules } from '@peen/core/grade'
 import type { Schema } from 'yup'
 import { route, type Route } from '../../http'
-import { chooseHouseRules, keepRoom, schoolView } from './school'
+import { chooseHouseRules, gradeRulesOf, keepGradeRules, keepRoom, schoolView } from './school'
 
 export {
   ensureSchool,
+  gradeRulesOf,
   houseOf,
   inShippedOrder,
   knownTo,
@@ -27,5 +29,7 @@ export const schoolRoutes: readonly Route[] = [
     ({ services, body }) => chooseHouseRules(services, body),
     houseRulesSchema as unknown as Schema<HouseRules>
   ),
+  route('get', '/grade-rules', ['lead', 'instructor', 'apprentice'], ({ services }) => gradeRulesOf(services.db)),
+  route<GradeRules>('put', '/grade-rules', ['lead'], ({ services, body }) => keepGradeRules(services, body), gradeRulesSchema),
   route<Room>('put', '/school/room', ['lead'], ({ services, body }) => keepRoom(services, body), roomSchema)
 ]

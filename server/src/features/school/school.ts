@@ -10,6 +10,7 @@ import {
 import type { HouseRules, Room, SchoolView, StandardHead, TechniqueVersion } from '@peen/contract'
 import { ruleIssues } from '@peen/core/advice'
 import { CoreError } from '@peen/core/error'
+import { GRADE_RULES, type GradeRules } from '@peen/core/grade'
 import { standardIssues, type Criterion, type Known, type Standard } from '@peen/core/standard'
 import { catalogueIssues } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
@@ -18,7 +19,7 @@ import { inTransaction, tables, type Database, type Reader, type Transaction } f
 import { refuse, type Services } from '../../http'
 
 /** Counts up whenever derived tables are filled in another way: a school that was served by older code derives anew. */
-export const DERIVED_BY = 2
+export const DERIVED_BY = 3
 
 const EMPTY_ROOM = { room: 'grooming room', timeZone: 'Europe/London', demoNow: null, roomWidthMm: 12000, roomDepthMm: 9000 }
 
@@ -137,6 +138,17 @@ export function inShippedOrder(standards: readonly Standard[]): Standard[] {
 /** The school's sides; a question that came after the school was opened has its usual answer. */
 export async function houseOf(db: Reader): Promise<Readonly<Record<string, number>>> {
   return { ...USUAL_RULES, ...(await schoolRow(db)).houseRules }
+}
+
+/** When a trim passes, as the school has set it. */
+export async function gradeRulesOf(db: Reader): Promise<GradeRules> {
+  return { ...GRADE_RULES, ...(await schoolRow(db)).grading }
+}
+
+/** Sets when a trim passes: drafts and new gradings go by it, signed ones keep theirs. */
+export async function keepGradeRules(services: Services, rules: GradeRules): Promise<GradeRules> {
+  await services.db.update(tables.school).set({ grading: rules })
+  return gradeRulesOf(services.db)
 }
 
 /** What every screen needs to know of the school: names, its clock, rack and standards. */

@@ -152,7 +152,7 @@ describe('retiring a trim', () => {
 describe('a grading', () => {
   it('is marked against the house’s variant and the owner’s wish as they stood when it was opened', async () => {
     await lena.send('PUT', '/school/house-rules', { rules: { 'bearded-skull': 1 } })
-    const sessionId = await world.newSession('abe')
+    const sessionId = await world.newTrim('abe')
     const wish = { what: 'Skirt longer', askedBy: 'Jo', length: { region: 'skirt', mm: 60 }, rule: null }
     const session = (await world.db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
     await world.db

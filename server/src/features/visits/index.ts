@@ -10,6 +10,7 @@ import {
 } from '@peen/contract'
 import { reading, route, type Route } from '../../http'
 export { addPicture, picturesOf } from './pictures'
+export { agreedFor, sayReady } from './visit'
 import { addPicture, pictureBytes, removePicture } from './pictures'
 import { closeVisit, keepChosen, keepFound, sayReady, visitPage } from './visit'
 

@@ -1,11 +1,13 @@
 // One visit: what the dog came in with, with what it is set up, how it is closed.
-import { adviceRules, cutRegionsOf, houseRules } from '@peen/content'
+import { adviceRules, cutRegionsOf, techniqueName, houseRules } from '@peen/content'
 import type { Me, NewChosen, NewClosing, NewFound, NewGate, VisitPage } from '@peen/contract'
 import { checkInIssues, excusedBy, type Found } from '@peen/core/checkin'
-import { sheetCaseOf, sheetOf, type SheetCase } from '@peen/core/setup'
+import { CoreError } from '@peen/core/error'
+import { agreedTargets, sheetCaseOf, sheetOf, type AgreedTarget, type SheetCase } from '@peen/core/setup'
 import { and, desc, eq, lt, ne } from 'drizzle-orm'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
+import { agreedOf, fixAgreed } from '../agreed'
 import { rebuildCoat } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { foundIn, houseAtGate, sessionRow } from '../practice'
@@ -39,6 +41,7 @@ export async function visitPage({ db }: Services, actor: Me, id: string): Promis
     house: houseAtGate(found, await houseOf(db)),
     rack: await rackAt(db, table.id),
     chosen: session.chosen ?? {},
+    agreed: await agreedOf(db, id),
     closing: session.closing,
     version: session.setupVersion,
     pictures: await picturesOf(db, id),
@@ -66,7 +69,7 @@ async function visitsBefore(db: Reader, { id, dogId, onDate }: Session): Promise
 
 /** Changes one visit under its version: a second device that wrote meanwhile is told, and nothing is lost. */
 async function change(
-  { db }: Services,
+  { db, clock }: Services,
   actor: Me,
   id: string,
   version: number,
@@ -89,9 +92,35 @@ async function change(
       .update(tables.sessions)
       .set({ ...set, setupVersion: version + 1 })
       .where(eq(tables.sessions.id, id))
+    // a dog that is closed was worked by what stood before
+    if (!('closing' in set)) await agreeAgain({ clock }, tx, actor, { ...session, ...set })
     if (set.found) await rebuildCoat(tx, id)
     return { version: version + 1 }
   })
+}
+
+/** What was agreed once the dog is said ready, and again whenever the sheet changes after that. Opened gradings keep what they froze. */
+async function agreeAgain({ clock }: Pick<Services, 'clock'>, tx: Transaction, actor: Me, session: Session): Promise<void> {
+  if (!foundIn(session).gate) return
+  await fixAgreed(tx, session.id, await agreedNow(tx, session), actor.id, await clock.now())
+}
+
+/** What the sheet of a visit says now, as it would be agreed. */
+async function agreedNow(tx: Reader, session: Session): Promise<readonly AgreedTarget[]> {
+  const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, session.dogId)))[0]
+  const asked = await caseOf(tx, session, dogView(dog), (await visitsBefore(tx, session)).length > 0)
+  try {
+    return agreedTargets(sheetOf(adviceRules, { ...asked, chosen: session.chosen ?? {} }))
+  } catch (error) {
+    // a chosen tool that is banned since: the advice stands, on the sheet as here
+    if (!(error instanceof CoreError)) throw error
+    return agreedTargets(sheetOf(adviceRules, asked))
+  }
+}
+
+/** What a trim is graded against: what was agreed, or for a visit that was set up before that was kept, what its sheet says. */
+export async function agreedFor(tx: Reader, session: Session): Promise<readonly AgreedTarget[]> {
+  return (await agreedOf(tx, session.id)) ?? agreedNow(tx, session)
 }
 
 async function refuseGraded(tx: Transaction, id: string): Promise<void> {
@@ -141,7 +170,7 @@ async function caseOf(tx: Reader, session: Session, dog: ReturnType<typeof dogVi
       house: houseAtGate(found, await houseOf(tx)),
       rack: await rackAt(tx, session.tableId)
     },
-    { houseRules, regionsOf: cutRegionsOf }
+    { houseRules, regionsOf: cutRegionsOf, nameOf: techniqueName }
   )
 }
 

@@ -1,4 +1,6 @@
 import type { VisitPage } from '@peen/contract'
+import type { Answers, GradeResult } from '@peen/core/grade'
+import type { Standard } from '@peen/core/standard'
 import { eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import { v7 } from 'uuid'
@@ -21,6 +23,11 @@ async function planned(): Promise<string> {
   const id = await world.newSession('abe')
   await world.db.update(tables.sessions).set({ found: null }).where(eq(tables.sessions.id, id))
   return id
+}
+/** Said to be ready, and worked on from end to end. */
+async function ready(id: string, version = 0): Promise<void> {
+  await ivo.send('PUT', `/visits/${id}/gate`, { version, dry: true, combed: true })
+  await world.workOn(id)
 }
 const page = async (id: string, who = ivo) => (await who.get(`/visits/${id}`)).body as unknown as VisitPage
 const found = (change: object = {}) => ({
@@ -99,12 +106,13 @@ describe('check-in', () => {
 
   it('stays as it is once the trim is graded', async () => {
     const id = await planned()
+    await ready(id)
     const { body } = await ivo.post(`/sessions/${id}/gradings`, { id: v7() })
     await world.db
       .update(tables.gradings)
       .set({ status: 'signed' })
       .where(eq(tables.gradings.id, (body as unknown as { id: string }).id))
-    expect(await ivo.send('PUT', `/visits/${id}/found`, found())).toMatchObject({ status: 409, body: { code: 'graded' } })
+    expect(await ivo.send('PUT', `/visits/${id}/found`, found({ version: 1 }))).toMatchObject({ status: 409, body: { code: 'graded' } })
   })
 
   it('is for the own apprentice and the staff', async () => {
@@ -163,6 +171,7 @@ describe('the sheet', () => {
     const id = await planned()
     const wishes = [{ what: 'No brows', askedBy: 'the owner', length: null, rule: { id: 'brows', side: 1 } }]
     await ivo.send('PUT', `/visits/${id}/found`, found({ wishes }))
+    await ready(id, 1)
     const { body } = await ivo.post(`/sessions/${id}/gradings`, { id: v7() })
     const grading = (await ivo.get(`/gradings/${(body as unknown as { id: string }).id}`)).body as unknown as {
       houseRules: Record<string, number>
@@ -239,5 +248,100 @@ describe('photographs', () => {
     const big = await send(ivo, id, Buffer.alloc(16 * 1024 * 1024))
     expect(big.status).toBe(413)
     expect(((await big.json()) as { detail: string }).detail).toMatch(/larger than 15 MB/)
+  })
+})
+
+describe('what was agreed', () => {
+  type Graded = { standard: Standard; moved: { say: string }[]; result: GradeResult | null; version: number; answers: Answers }
+  const gradingOf = async (id: string) => (await ivo.get(`/gradings/${id}`)).body as unknown as Graded
+  const opened = async (sessionId: string) => (await ivo.post(`/sessions/${sessionId}/gradings`, { id: v7() })).body.id as string
+  const cheekOf = ({ standard }: Graded) => standard.criteria.find(({ id }) => id === 'cheek-length')!.how as Length
+  type Length = Extract<Standard['criteria'][number]['how'], { kind: 'length' }>
+  /** A first visit of a dog that nobody knows. */
+  async function firstVisit(dog = 'flint'): Promise<string> {
+    const id = await planned()
+    await world.db.delete(tables.agreedTargets).where(eq(tables.agreedTargets.sessionId, id))
+    await world.db.update(tables.sessions).set({ onDate: '2026-01-05', dogId: world.ids[dog] }).where(eq(tables.sessions.id, id))
+    return id
+  }
+
+  // Symptom: on a first visit the sheet asked for 6.3 mm where 3.2 is planned, and the grade sheet marked 6.3 as "3.1 too long"
+  it('is fixed when the dog is said ready, and graded against', async () => {
+    const id = await firstVisit()
+    expect((await page(id)).agreed).toBeNull()
+    await ready(id)
+    const agreed = (await page(id)).agreed!
+    const cheek = agreed.find(({ region }) => region === 'cheek')!
+    expect(cheek).toMatchObject({ toolId: 'blade-5f', direction: 'with', mm: 6.3 })
+    expect(cheek.why).toMatch(/^First visit, history unknown/)
+    const graded = await gradingOf(await opened(id))
+    expect(cheekOf(graded).targetMm).toBe(6.3)
+    expect(graded.moved.some(({ say }) => /^Cheek: 6\.3 mm, not 3\.2 mm: First visit/.test(say))).toBe(true)
+    const read = { kind: 'readings' as const, mm: [6.2, 6.3, 6.4] }
+    const { id: gradingId } = graded as unknown as { id: string }
+    await ivo.send('PUT', `/gradings/${gradingId}`, {
+      version: graded.version,
+      answers: { ...graded.answers, 'cheek-length': { left: read, right: read } },
+      critical: [],
+      globalRating: 'good'
+    })
+    const cheeks = (await gradingOf(gradingId)).result!.parts.filter(({ criterionId }) => criterionId === 'cheek-length')
+    expect(cheeks.map(({ say }) => say)).toEqual(['meets, 6.3 mm', 'meets, 6.3 mm'])
+  })
+
+  it('is asked of each side where one burned before', async () => {
+    const id = await firstVisit('ember')
+    // known since an earlier visit, so that the burn alone lengthens
+    const before = await world.newSession('abe', '2026-01-02')
+    await world.db.update(tables.sessions).set({ dogId: world.ids.ember }).where(eq(tables.sessions.id, before))
+    await ready(id)
+    const how = cheekOf(await gradingOf(await opened(id)))
+    expect([how.bySide?.left.targetMm ?? how.targetMm, how.bySide?.right.targetMm ?? how.targetMm]).toEqual([6.3, 6.3])
+    const brow = (await page(id)).agreed!.find(({ region }) => region === 'brow')!
+    expect(brow.mm).toBe(30)
+  })
+
+  it('follows a tool that the instructor takes, as a record of its own; an opened grading keeps what it froze', async () => {
+    const id = await planned()
+    await ready(id)
+    const first = await opened(id)
+    const { version } = await page(id)
+    const chosen = { back: { toolId: 'blade-4f', direction: 'with' as const } }
+    expect((await ivo.send('PUT', `/visits/${id}/chosen`, { version, chosen })).status).toBe(200)
+    expect((await page(id)).agreed!.find(({ region }) => region === 'back')).toMatchObject({
+      mm: 9.5,
+      why: 'chosen by the instructor at set-up'
+    })
+    const rows = await world.db.select().from(tables.agreedTargets).where(eq(tables.agreedTargets.sessionId, id))
+    expect(rows.length).toBeGreaterThan(1)
+    const backOf = async (grading: string, who = ivo) =>
+      (
+        ((await who.get(`/gradings/${grading}`)).body as unknown as Graded).standard.criteria.find(({ id: own }) => own === 'back-length')!
+          .how as Length
+      ).targetMm
+    expect(await backOf(first)).toBe(3.2)
+    const second = (await lena.post(`/sessions/${id}/gradings`, { id: v7() })).body.id as string
+    expect(await backOf(second, lena)).toBe(9.5)
+  })
+
+  // Symptom: a table without a 10 still started the pads with one, by the plan's step
+  it('names the steps and their tools', async () => {
+    const id = await firstVisit()
+    await ready(id)
+    const { steps } = (await ivo.get(`/sessions/${id}`)).body as unknown as {
+      steps: { technique: string; label: string; toolId: string }[]
+    }
+    expect(steps.find(({ technique }) => technique === 'body-clip')).toMatchObject({
+      toolId: 'blade-5f',
+      label: expect.stringMatching(/5F$/)
+    })
+  })
+
+  it('leaves out a place where nothing was to be cut', async () => {
+    const id = await planned()
+    await ivo.send('PUT', `/visits/${id}/found`, found({ skin: [{ kind: 'sore', region: 'cheek', side: 'left' }] }))
+    await ready(id, 1)
+    const { answers } = await gradingOf(await opened(id))
+    expect(answers['cheek-length']).toEqual({ left: { kind: 'excused', reason: 'nothing was to be cut here' } })
   })
 })
