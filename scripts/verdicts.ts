@@ -13,16 +13,14 @@ const ASSESSORS = [
 ] as const
 
 const percent = (share: number) => `${(100 * share).toFixed(1)} %`
-const row = (method: 1 | 2, name: string, found: TrialFound) =>
-  `| ${method} | ${name} | ${percent(found.coverage01)} | ${found.medianWidth.toFixed(1)} | ${percent(found.markAbove01)} | ${percent(found.wrongPasses01)} of ${found.trims - found.truePasses} | ${percent(found.wrongFails01)} of ${found.truePasses} | ${percent(found.secondAsked01)} |`
+const row = (name: string, found: TrialFound) =>
+  `| ${name} | ${percent(found.coverage01)} | ${found.medianWidth.toFixed(1)} | ${percent(found.markAbove01)} | ${percent(found.wrongPasses01)} of ${found.trims - found.truePasses} | ${percent(found.wrongFails01)} of ${found.truePasses} | ${percent(found.secondAsked01)} |`
 
-const rows = ([1, 2] as const).flatMap((method) =>
-  ASSESSORS.map(({ name, lean }) => {
-    const line = row(method, name, trialOfMarks({ standard: standards[0], trims: TRIMS, seed: SEED, lean, method }))
-    console.log(line)
-    return line
-  })
-)
+const rows = ASSESSORS.map(({ name, lean }) => {
+  const line = row(name, trialOfMarks({ standard: standards[0], trims: TRIMS, seed: SEED, lean }))
+  console.log(line)
+  return line
+})
 
 writeFileSync(
   new URL('../docs/verdicts.md', import.meta.url),
@@ -30,10 +28,10 @@ writeFileSync(
 
 Written by \`npm run verdicts\` (${TRIMS} trims of every quality by ${standards[0].name}, seed ${SEED}). The truth of each trim is known: true lengths, and true levels between the worded steps. Assessors name the step nearest to what they see after leaning; gauges scatter as their u says. "Wrong passes" are passed trims that truly miss the pass mark or a floor, of all that miss one; "wrong fails" the other way round.
 
-| method | assessor | truth inside the 95 % interval | median width, marks | mark above the truth | wrong passes | wrong fails | second assessor asked |
-|---|---|---|---|---|---|---|---|
+| assessor | truth inside the 95 % interval | median width, marks | mark above the truth | wrong passes | wrong fails | second assessor asked |
+|---|---|---|---|---|---|---|
 ${rows.join('\n')}
 
-Method 2 is the one in use (decision 0005). It asks a second assessor wherever the truth lies near a limit, which many of these trims do by design: they are spread evenly from poor to excellent. One assessor who leans by two standard deviations is not covered by the interval: no single sheet can show that, double marks do.
+The method is the one of decision 0005. It asks a second assessor wherever the truth lies near a limit, which many of these trims do by design: they are spread evenly from poor to excellent. One assessor who leans by two standard deviations is not covered by the interval: no single sheet can show that, double marks do.
 `
 )

@@ -62,7 +62,7 @@ describe('the finding', () => {
     ['passedTrim', { trims: [trim()], today: '2026-12-01' }, 'missing', /90 are allowed/],
     ['dogs', { dogs: [{ id: 'd1', name: 'Flint', coat: 'wire' }] }, 'missing', /dogs: 1, asked 3 \(Flint\); coats: 1, asked 2/],
     ['alike', { trims: [trim({ parts: pairs.map((id, i) => pair(id, i ? 'meets' : 'cannotTell')) })] }, 'cannotTell', /cannot tell/],
-    ['noSafety', { lastSafetyOn: '2026-04-01' }, 'missing', /13 days ago; 60 must pass/],
+    ['noSafety', { lastSafetyOn: '2026-04-01' }, 'missing', /13 days ago; more than 60 days are asked for/],
     ['fresh', { lastWorkOn: '2026-01-01' }, 'missing', /limit 60/]
   ])('%s can be unmet', (kind, change, met, words) => {
     const rule = outcome(kind, change)

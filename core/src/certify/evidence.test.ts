@@ -76,6 +76,35 @@ describe('practised often enough', () => {
   })
 })
 
+describe('the deciding trim', () => {
+  const asks = (withinDays: number) => ({ rules: [rule('passedTrim', { withinDays }), rule('alike', { criteria: ['skirt-pair'] })] })
+  const pair = (verdict: 'meets' | 'fails') => ({ criterionId: 'skirt-pair', label: 'Skirt', verdict, say: verdict, valueMm: 1, uMm: 0.5 })
+  const passed = (ago: number, verdict: 'meets' | 'fails') => {
+    const one = trim(ago, 80)
+    return { ...one, result: { ...one.result, parts: [pair(verdict)] } as unknown as GradeResult }
+  }
+
+  // Symptom: a trim that was too old, with both sides alike, hid a fresh one: "80, 120 days ago; 90 are allowed"
+  it('is no trim that is too old while a fresh one has passed', () => {
+    const facts = factsOf({ trims: [passed(120, 'meets'), passed(10, 'fails')] })
+    expect(findingOf(asks(90), facts).rules[0]).toMatchObject({ met: 'met', onDate: day(10) })
+    expect(findingOf(asks(90), facts).deciding?.onDate).toBe(day(10))
+    expect(findingOf(asks(150), facts).deciding?.onDate).toBe(day(120))
+    expect(findingOf(asks(5), facts).rules[0]).toMatchObject({ met: 'missing' })
+  })
+
+  it('counts its last day in, in the rule and in the sentence', () => {
+    const at = (ago: number) => findingOf({ rules: [rule('passedTrim', { withinDays: 90 })] }, factsOf({ trims: [trim(ago, 80)] })).rules[0]
+    expect(at(90).met).toBe('met')
+    expect(at(91)).toMatchObject({ met: 'missing', evidence: expect.stringMatching(/91 days ago; 90 are allowed/) })
+    const safety = (ago: number) => asked(rule('noSafety', { days: 60 }), { lastSafetyOn: day(ago) })
+    expect(safety(60)).toMatchObject({ met: 'missing', evidence: 'last one 60 days ago; more than 60 days are asked for' })
+    expect(safety(61).met).toBe('met')
+    const worked = (ago: number) => asked(rule('fresh', { days: 60 }), { lastWorkOn: day(ago) })
+    expect([worked(60).met, worked(61).met]).toEqual(['met', 'missing'])
+  })
+})
+
 describe('trims over the mark', () => {
   const wanted = rule('trims', { count: 2, mark: 75, assessors: 2, withinDays: 90, wishes: false })
   const both = (ago: number, a: number, b: number, change: Partial<GradedTrim> = {}) => [

@@ -6,11 +6,11 @@ import type { Certificate, CertificateRule, CertifyFacts, Finding, GradedTrim, R
 
 /**
  * Each rule of a certificate, met, missing or not to be told, with its evidence. The deciding trim is the latest passed
- * one whose sides are alike, else the latest passed one; without one the best so far is named.
+ * one that is not too old and whose sides are alike, else the latest passed one; without one the best so far is named.
  * Source: design.md section 3 (states, who signs).
  */
 export function findingOf(certificate: Pick<Certificate, 'rules'>, facts: CertifyFacts): Finding {
-  const deciding = decidingTrim(certificate.rules, facts.trims)
+  const deciding = decidingTrim(certificate.rules, facts.trims, facts.today)
   const rules = certificate.rules.map((rule) => check(rule, facts, deciding))
   const open = rules.filter((rule) => rule.met !== 'met')
   return { rules, deciding, ready: open.length === 0, say: sayFinding(rules, open) }
@@ -18,11 +18,14 @@ export function findingOf(certificate: Pick<Certificate, 'rules'>, facts: Certif
 
 const hasPassed = ({ settled, result }: GradedTrim) => (settled === null ? result.outcome === 'passed' : settled === 'passed')
 
-/** A newer trim never takes away what an older one has shown. */
-function decidingTrim(rules: readonly CertificateRule[], trims: readonly GradedTrim[]): GradedTrim | null {
+/** A newer trim never takes away what an older one has shown, as long as that one still counts; one that is too old hides no fresh one. */
+function decidingTrim(rules: readonly CertificateRule[], trims: readonly GradedTrim[], today: string): GradedTrim | null {
   const passed = trims.filter(hasPassed)
+  const withinDays = Math.min(...rules.flatMap((rule) => (rule.kind === 'passedTrim' ? [rule.withinDays] : [])))
+  const fresh = passed.filter(({ onDate }) => daysBetween(onDate, today) <= withinDays)
   const pairs = rules.flatMap((rule) => (rule.kind === 'alike' ? [rule] : []))
-  return passed.findLast((trim) => pairs.every((rule) => alike(rule, trim).met === 'met')) ?? passed.at(-1) ?? null
+  const isAlike = (trim: GradedTrim) => pairs.every((rule) => alike(rule, trim).met === 'met')
+  return fresh.findLast(isAlike) ?? fresh.at(-1) ?? passed.findLast(isAlike) ?? passed.at(-1) ?? null
 }
 
 function sayFinding(rules: readonly RuleOutcome[], open: readonly RuleOutcome[]): string {
@@ -58,7 +61,11 @@ function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTr
     case 'noSafety': {
       if (!facts.lastSafetyOn) return answer('met', 'none on record')
       const days = daysBetween(facts.lastSafetyOn, facts.today)
-      return answer(days > rule.days ? 'met' : 'missing', `last one ${days} days ago; ${rule.days} must pass`, facts.lastSafetyOn)
+      return answer(
+        days > rule.days ? 'met' : 'missing',
+        `last one ${days} days ago; more than ${rule.days} days are asked for`,
+        facts.lastSafetyOn
+      )
     }
     case 'noCritical': {
       const last = [...facts.attempts.values()]

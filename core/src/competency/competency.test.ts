@@ -41,6 +41,28 @@ describe('the learning chart', () => {
     expect(chart.power).toBeCloseTo(power, 4)
   })
 
+  // Ref: simulation below; the exact chain for longer than the school expects: who tries on gets there by luck more often
+  it('tells how many get there by luck who try for longer', () => {
+    const { k, limit } = designLearningChart()
+    const by = [30, 60, 100, 200].map((n) => signalWithin(n, 0.3, k, limit))
+    expect(by).toEqual([...by].sort((a, b) => a - b))
+    const random = randomFrom(20261128)
+    const runs = 4000
+    for (const [i, n] of [60, 100, 200].entries()) {
+      let signals = 0
+      for (let run = 0; run < runs; run++)
+        if (
+          runLearning(
+            Array.from({ length: n }, () => random() >= 0.3),
+            { k, limit }
+          ).signalAt !== null
+        )
+          signals++
+      // Tolerance: four standard errors of a proportion from 4,000 runs
+      expect(Math.abs(signals / runs - by[i + 1])).toBeLessThan(4 * Math.sqrt((by[i + 1] * (1 - by[i + 1])) / runs))
+    }
+  })
+
   it('agrees with simulation', () => {
     const random = randomFrom(7)
     const runs = 20000

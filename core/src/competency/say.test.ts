@@ -36,7 +36,9 @@ describe('above the learning chart', () => {
     const said = sayLearning(stand(tried(10, (i) => ({ clean: i !== 4 }))))
     // by hand: 4 clean, one miss takes it to 0, 5 clean; Wilson of 9 in 10 is 60 to 98 %
     expect(said).toContain('It stands at 5 of 14. 9 of 10 clean (60 % to 98 %).')
-    expect(said).toContain('Of 100 who still miss too often, 4 would get there by luck; of 100 who are competent, 92 do.')
+    expect(said).toContain(
+      'Within 30 attempts, of 100 who still miss too often 4 would get there by luck; of 100 who are competent, 92 do.'
+    )
     expect(sayLearning(stand(tried(14)))).toContain(`It signalled on 13 April 2026.`)
   })
 })

@@ -1,6 +1,6 @@
 // The sentence above each chart of a technique.
 import { addDays, formatISO, parseISO } from 'date-fns'
-import { jointRisk } from './chart'
+import { jointRisk, signalWithin } from './chart'
 import { HELP_WEIGHT } from './help'
 import { daysBetween, type AttemptRecord, type Standing } from './standing'
 import { fitTimes, recentRatio, whenAt, type Timed, type When } from './times'
@@ -13,11 +13,13 @@ const times = (n: number) => (n === 1 ? 'once' : `${n} times`)
 
 /** Above the learning chart: how far to the signal, and how often luck or bad luck would say otherwise. */
 export function sayLearning(standing: Standing): string {
-  const { attempts, clean, score, limit, risk, power, rate, signalOn, state } = standing
+  const { attempts, clean, score, limit, k, expected, unacceptable, risk, power, rate, signalOn, state } = standing
   if (attempts === 0) return 'No attempt yet that counts.'
   const share = rate ? ` ${clean} of ${attempts} clean (${percent(rate.interval[0])} to ${percent(rate.interval[1])}).` : ''
   const at = signalOn && state !== 'slipping' ? `It signalled on ${sayDay(signalOn)}.` : `It stands at ${score} of ${limit}.`
-  return `${at}${share} Of 100 who still miss too often, ${Math.round(100 * risk)} would get there by luck; of 100 who are competent, ${Math.round(100 * power)} do.`
+  // whoever tries for longer than the school expects has had more chances to be lucky
+  const longer = attempts > expected ? `, and ${Math.round(100 * signalWithin(attempts, unacceptable, k, limit))} within ${attempts}` : ''
+  return `${at}${share} Within ${expected} attempts, of 100 who still miss too often ${Math.round(100 * risk)} would get there by luck${longer}; of 100 who are competent, ${Math.round(100 * power)} do.`
 }
 
 /** Above the monitoring chart: only after the signal. */

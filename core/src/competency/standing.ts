@@ -55,6 +55,8 @@ export type Standing = {
   readonly k: number
   readonly risk: number
   readonly power: number
+  /** failure rate, 0..1, of somebody who is not competent by the school's own setting */
+  readonly unacceptable: number
   /** attempts within which the school expects a signal */
   readonly expected: number
   readonly scores: readonly number[]
@@ -162,6 +164,7 @@ export function standingOf(facts: StandingFacts, rules: StandingRules = STANDING
     k: chart.k,
     risk: chart.falseCompetentRisk,
     power: chart.power,
+    unacceptable: chart.unacceptable,
     expected: chart.expectedAttempts,
     scores: history.scores,
     watched: history.watched,

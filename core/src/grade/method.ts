@@ -1,4 +1,4 @@
-// How marks become a total and a verdict. A signed grading keeps the method it was signed by, whatever comes after.
+// By what marks become a total and a verdict: the method's version, what a school may set, and what a signed grading keeps of both.
 import { inRange } from '../error'
 import type { RegionId } from '../regions'
 import type { Standard } from '../standard'
@@ -6,12 +6,13 @@ import type { Part } from './parts'
 import type { BurnPlace, GradeResult, Outcome, SectionResult } from './types'
 import type { Estimate } from './total'
 
-export const GRADE_METHODS = [1, 2] as const
-export type GradeMethod = (typeof GRADE_METHODS)[number]
-/** The method by which drafts and new gradings are marked. */
-export const GRADE_METHOD: GradeMethod = 2
+/**
+ * The version of the method by which drafts and new gradings are marked. Count it up with every change that may move a
+ * mark or a verdict: a signed grading keeps its result and names the version, and what would differ is told to a lead.
+ */
+export const GRADE_METHOD = 2
 
-/** What a school may set of method 2. */
+/** What a school may set of it. */
 export type GradeRules = {
   /** at this chance and more, a sheet that reaches the pass mark and every floor passes; 0..1 */
   readonly passAt01: number
@@ -40,9 +41,10 @@ export function checkedRules(rules: GradeRules): GradeRules {
   return rules
 }
 
-/** What a signed grading was computed from besides its answers: kept with it, so that it is always the same. */
+/** What a signed grading was computed from besides its answers: kept with it and its result. */
 export type GradedWith = {
-  readonly method: GradeMethod
+  /** version of the method, as `GRADE_METHOD` was then; 1 where none was kept yet */
+  readonly method: number
   readonly rules: GradeRules
   readonly burns: readonly BurnPlace[]
   /** places of the trim that its apprentice was not recorded to have worked on */
@@ -65,7 +67,7 @@ export type Marked = {
   readonly method: string
   readonly total: Estimate | null
   readonly sections: readonly SectionResult[]
-  /** chance that the mark reaches the pass mark and every section its floor; null where the method knows none */
+  /** chance that the mark reaches the pass mark and every section its floor, 0..1; null where nothing counts */
   readonly passChance01: number | null
   readonly outcome: Outcome
   readonly because: string
@@ -76,8 +78,8 @@ export const MOST_EXCUSED_01 = 0.25
 
 /** What comes before any chance: a sheet that is not finished, or that is too little of the apprentice's own work. */
 export function decidedBefore({ open, outside }: MarkCase, total: Estimate | null): { outcome: Outcome; because: string } | null {
-  if (open > 0 || !total) return { outcome: 'unfinished', because: `${open} answer${open === 1 ? ' is' : 's are'} still missing.` }
-  return outside.share01 > MOST_EXCUSED_01 ? { outcome: 'feedbackOnly', because: outside.say } : null
+  if (open > 0) return { outcome: 'unfinished', because: `${open} answer${open === 1 ? ' is' : 's are'} still missing.` }
+  return !total || outside.share01 > MOST_EXCUSED_01 ? { outcome: 'feedbackOnly', because: outside.say } : null
 }
 
 /** What a critical fault says where it alone fails the trim. */

@@ -150,6 +150,9 @@ function differencePart(standard: Standard, criterion: Criterion, weight: number
   if (overruled?.instead.kind === 'asItShouldBe')
     return { ...none, overruled, answer: overruled.instead, measured: byEye(how.agreedMm ?? 0, how.band) }
   if (!left.measured || !right.measured) return { ...none, answer: null }
+  // whoever vouches for both sides by eye has seen them side by side: they are as they should be to each other as well
+  if (left.measured.method === 'by eye' && right.measured.method === 'by eye')
+    return { ...none, overruled, answer: { kind: 'asItShouldBe' }, measured: byEye(how.agreedMm ?? 0, how.band) }
   const own = (m: Measured) => m.u ** 2 - m.common ** 2
   const measured: Measured = {
     method: left.measured.n && right.measured.n ? 'mean of readings' : 'by eye',
@@ -203,6 +206,7 @@ function basisOf(part: Part): PartResult['basis'] {
   if (!part.answer || part.answer.kind === 'excused' || part.answer.kind === 'instructor') return 'none'
   if (part.how.kind === 'judged') return 'judged'
   if (part.answer.kind === 'picture') return 'picture'
+  if (part.how.kind === 'difference' && part.measured?.method === 'by eye') return 'byEye'
   if (part.how.kind === 'difference' || part.answer.kind === 'inputs') return 'computed'
   return part.answer.kind === 'readings' ? 'readings' : 'byEye'
 }
@@ -244,6 +248,7 @@ function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', depar
   if (how.kind === 'difference') {
     const beyond = value - (how.agreedMm ?? 0)
     const agreed = how.agreedMm ? ' than agreed' : ''
+    if (verdict === 'meets' && part.measured!.method === 'by eye') return 'alike, by eye'
     if (verdict === 'meets') return `meets, ${sayNumber(Math.abs(value))} mm apart${how.agreedMm ? ', as agreed' : ''}`
     return `${beyond > 0 ? 'left' : 'right'} ${sayNumber(Math.abs(beyond))} mm longer${agreed}`
   }

@@ -3,18 +3,20 @@ import { regionName, type RegionId } from '../regions'
 import { seedOf } from '../stats'
 import type { Standard } from '../standard'
 import { mendingOf } from './mend'
-import { checkedRules, GRADE_METHOD, GRADE_RULES, MOST_EXCUSED_01, type GradedWith, type MarkCase } from './method'
-import { markByMethod1 } from './method-1'
-import { markByMethod2 } from './method-2'
+import { checkedRules, GRADE_RULES, MOST_EXCUSED_01, type GradedWith, type MarkCase } from './method'
+import { markOf } from './mark'
 import { describePart, follows, partsOf } from './parts'
 import type { Answers, BurnPlace, GradeResult, PartResult } from './types'
 
-export type GradeInput = Partial<Omit<GradedWith, 'burns'>> & {
+export type GradeInput = {
   readonly answers: Answers
   readonly critical: readonly string[]
   readonly burns: readonly BurnPlace[]
   /** makes the simulation repeat: the id of the grading */
   readonly seedText: string
+  /** places that the trim works on and that this apprentice is not recorded to have worked on */
+  readonly unworked?: GradedWith['unworked']
+  readonly rules?: GradedWith['rules']
 }
 
 /**
@@ -24,7 +26,7 @@ export type GradeInput = Partial<Omit<GradedWith, 'burns'>> & {
  * Source: design.md section 3 (grade); JCGM 106:2012 for conformity, JCGM 101:2008 for the interval.
  */
 export function gradeResult(standard: Standard, input: GradeInput): GradeResult {
-  const { method = GRADE_METHOD, rules = GRADE_RULES, unworked = [] } = input
+  const { rules = GRADE_RULES, unworked = [] } = input
   const parts = partsOf(standard, input.answers)
   const described = parts.map((part) => describePart(part, standard))
   const { answered, asked } = countAnswers(standard, input.answers)
@@ -32,7 +34,7 @@ export function gradeResult(standard: Standard, input: GradeInput): GradeResult 
   const { excusedShare01, ...outside } = outsideOf(described, unworked)
   const asMarked: MarkCase = { standard, parts, seed: seedOf(input.seedText), cap, open: asked - answered, outside }
   return {
-    ...(method === 1 ? markByMethod1(asMarked) : markByMethod2(asMarked, checkedRules(rules))),
+    ...markOf(asMarked, checkedRules(rules)),
     parts: described,
     cap,
     excusedShare01,

@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest'
 import type { Criterion, Standard } from '../standard'
 import { partsOf } from './parts'
 import { quantile } from '../stats'
-import { markByMethod1 } from './method-1'
 import { counts, simulateMarks } from './total'
 import { describePart } from './parts'
 import type { Answers, SideAnswer } from './types'
@@ -95,18 +94,6 @@ describe('one joint simulation', () => {
     const [a, b] = [totals(standard, answers, 5).total!, totals(standard, answers, 6).total!]
     expect(a.value).toBe(b.value)
     expect(Math.abs(a.interval[0] - b.interval[0])).toBeLessThan(0.5)
-  })
-
-  it('always holds its mark by the first method, at full and at none', () => {
-    const standard = standardOf([length('a')])
-    for (const value of [45, 51, 67, 90]) {
-      const parts = partsOf(standard, { a: { left: mm(value), right: mm(value) } })
-      const { total } = markByMethod1({ standard, parts, seed: 1, cap: null, open: 0, outside: { share01: 0, say: '' } })
-      expect(total!.interval[0]).toBeLessThanOrEqual(total!.value)
-      expect(total!.interval[1]).toBeGreaterThanOrEqual(total!.value)
-      expect(total!.interval[0]).toBeGreaterThanOrEqual(0)
-      expect(total!.interval[1]).toBeLessThanOrEqual(100)
-    }
   })
 })
 

@@ -1,7 +1,7 @@
 // How well verdicts are drawn: trims whose truth is known, marked by assessors who lean one way or not at all.
 import { normalDraw, quantile, randomFrom, type Random } from '../stats'
 import { computeFrom, type Criterion, type Instrument, type Standard } from '../standard'
-import { GRADE_RULES, type GradeMethod, type GradeRules } from './method'
+import { GRADE_RULES, type GradeRules } from './method'
 import { follows, partsOf, shareAt, sidesOf, TOP_LEVEL, type Part } from './parts'
 import { gradeResult } from './result'
 import type { Answer, SideAnswer, SideKey } from './types'
@@ -12,7 +12,6 @@ export type TrialAsked = {
   readonly seed: number
   /** by how much this assessor's levels lie above the school's, in levels; or drawn anew for each trim with this spread */
   readonly lean: { readonly levels: number } | { readonly spread: number }
-  readonly method: GradeMethod
   readonly rules?: GradeRules
 }
 
@@ -56,7 +55,7 @@ export function trialOfMarks(asked: TrialAsked): TrialFound {
 
 type Truth = Readonly<Record<string, Readonly<Partial<Record<SideKey, number | Readonly<Record<string, number>>>>>>>
 
-function oneTrim({ standard, lean, method, rules = GRADE_RULES }: TrialAsked, random: Random, i: number) {
+function oneTrim({ standard, lean, rules = GRADE_RULES }: TrialAsked, random: Random, i: number) {
   const quality = 0.35 + 0.65 * random()
   const levels = 'levels' in lean ? lean.levels : lean.spread * normalDraw(random)
   const shared = new Map(standard.instruments.map(({ id }) => [id, normalDraw(random)]))
@@ -69,7 +68,7 @@ function oneTrim({ standard, lean, method, rules = GRADE_RULES }: TrialAsked, ra
       sides.map(([side, value]) => [side, answerTo(standard, criterion, value, levels, shared, random)])
     )
   }
-  const { total, outcome } = gradeResult(standard, { answers, critical: [], burns: [], seedText: `trial ${i}`, method, rules })
+  const { total, outcome } = gradeResult(standard, { answers, critical: [], burns: [], seedText: `trial ${i}`, rules })
   const marks = trueMarks(standard, partsOf(standard, answers), truth)
   const passes = marks.total >= standard.passMark && standard.sections.every(({ id, floor }) => (marks.sections.get(id) ?? 100) >= floor)
   return { truth: marks.total, passes, mark: total!.value, low: total!.interval[0], high: total!.interval[1], outcome }

@@ -99,7 +99,7 @@ export type GradeResult = {
   readonly answered: number
   readonly asked: number
   readonly cannotTell: number
-  /** chance that the mark reaches the pass mark and every section its floor; null by the first method */
+  /** chance that the mark reaches the pass mark and every section its floor; null where nothing counts, and by the first method */
   readonly passChance01: number | null
   readonly outcome: Outcome
   readonly because: string

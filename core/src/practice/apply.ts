@@ -205,7 +205,9 @@ function applyClock(draft: Draft, event: PracticeEvent, at: string): void {
       return
     case 'breakEnded': {
       const pause = draft.pauses.findLast(({ why, to }) => why === 'break' && to === null)
-      if (pause) pause.to = new Date(Date.parse(pause.from) + event.payload.minutes * 60000).toISOString()
+      // a break that is said to be longer than it was takes no work from what came after it
+      const said = pause ? Date.parse(pause.from) + event.payload.minutes * 60000 : 0
+      if (pause) pause.to = new Date(Math.min(said, Math.max(Date.parse(at), Date.parse(pause.from)))).toISOString()
       draft.onBreakSince = null
       return
     }

@@ -16,6 +16,9 @@ describe('minutes of work', () => {
     ['on a break now', { openedAt: at(0), pauses: [pause(30, null)] }, 30],
     ['stopped during a break: that time counts once', { openedAt: at(0), pauses: [pause(10, 20), pause(15, 22)] }, 30],
     ['a break longer than the work', { openedAt: at(0), pauses: [pause(0, 90)] }, 0],
+    // Symptom: closing the table later turned the minutes on again after the dog had gone
+    ['closed after the dog’s minutes ran out', { openedAt: at(0), ranOut: { how: 'home', at: at(33) }, closedAt: at(41) }, 33],
+    ['closed before its minutes ran out by another clock', { openedAt: at(0), ranOut: { how: 'home', at: at(33) }, closedAt: at(30) }, 30],
     ['closed', { openedAt: at(0), closedAt: at(20) }, 20],
     ['out of the dog’s minutes', { openedAt: at(0), ranOut: { how: 'home', at: at(33) } }, 33],
     ['closed before it was opened, by a wrong clock', { openedAt: at(30), closedAt: at(20) }, 0]
@@ -36,6 +39,8 @@ describe('the clock of a step', () => {
       minutesOf(started('a', {}, 2), event('attemptPaused', { attemptId: 'a' }, 12), event('attemptResumed', { attemptId: 'a' }, 40))
     ).toEqual([12])
     expect(minutesOf(started('a', {}, 2), event('breakStarted', {}, 10), event('breakEnded', { minutes: 15 }, 25))).toEqual([25])
+    // Symptom: a break said to be longer than the clock between its two taps ate the work after it
+    expect(minutesOf(started('a', {}, 2), event('breakStarted', {}, 10), event('breakEnded', { minutes: 90 }, 25))).toEqual([25])
     expect(minutesOf(started('a', {}, 2), event('stopped', { reason: '' }, 12))).toEqual([10])
     expect(minutesOf(started('a', {}, 2), event('stopped', { reason: '' }, 12), event('wentOn', {}, 32))).toEqual([20])
   })

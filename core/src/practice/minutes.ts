@@ -21,7 +21,11 @@ function stretches(spans: readonly Span[], endMs: number): Stretch[] {
   return spans.map(({ from, to }) => [Date.parse(from), to === null ? Math.max(Date.parse(from), endMs) : Date.parse(to)])
 }
 
-const endOf = (state: SessionState, now: string) => Date.parse(state.closedAt ?? state.ranOut?.at ?? now)
+/** Work is over when the dog can stand no longer, and at the latest when the table is closed: closing later adds no minute. */
+function endOf({ closedAt, ranOut }: SessionState, now: string): number {
+  const ends = [closedAt, ranOut?.at ?? null].flatMap((at) => (at === null ? [] : [Date.parse(at)]))
+  return ends.length > 0 ? Math.min(...ends) : Date.parse(now)
+}
 
 /** Whole minutes of work in a session up to `now` (ISO), breaks and stops left out; 0 before it is opened. */
 export function workedMinutes(state: SessionState, now: string): number {

@@ -17,7 +17,7 @@ describe('folding a session', () => {
       fault('a', 'line-wavy'),
       end('a'),
       event('breakStarted', {}),
-      event('breakEnded', { minutes: 5 })
+      event('breakEnded', { minutes: 5 }, 5)
     ]
     const expected = foldSession(events)
     fc.assert(

@@ -308,6 +308,15 @@ export const gradings = mysqlTable(
   (t) => [uniqueIndex('gradings_one_each').on(t.sessionId, t.assessorId)]
 )
 
+/** What a grading came to when it was signed. Never computed again: no later code may change a signed mark or verdict. */
+export const gradingResults = mysqlTable('grading_results', {
+  gradingId: uuid('grading_id').primaryKey(),
+  value: double('value').notNull(),
+  /** of the body, so that it can be asked for without reading it */
+  outcome: name('outcome', 20).$type<GradeResult['outcome']>(),
+  body: json('body').$type<GradeResult>().notNull()
+})
+
 /** the text of a draft that lost against another device's write: kept, never overwritten */
 export const gradingConflicts = mysqlTable('grading_conflicts', {
   id: uuid('id').primaryKey(),
@@ -404,11 +413,3 @@ export const attempts = mysqlTable(
     index('derived_attempts_apprentice').on(t.apprenticeId, t.techniqueId)
   ]
 )
-
-export const gradingResults = mysqlTable('derived_grading_results', {
-  gradingId: uuid('grading_id').primaryKey(),
-  value: double('value').notNull(),
-  /** of the body, so that it can be asked for without reading it */
-  outcome: name('outcome', 20).$type<GradeResult['outcome']>(),
-  body: json('body').$type<GradeResult>().notNull()
-})

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { chartProblem, type CertificateRow } from '@peen/contract'
-import { designLearningChart, designMonitoringChart, jointRisk, type StandingRules } from '@peen/core/competency'
+import { designLearningChart, designMonitoringChart, jointRisk, signalWithin, type StandingRules } from '@peen/core/competency'
 import { computed, ref, watch } from 'vue'
 import { api, sentenceOf } from '../api/client'
 import NumberBox from '../library/NumberBox.vue'
@@ -29,6 +29,11 @@ const most = computed(() => {
   }))
   return counts.reduce((a, b) => (b.n > a.n ? b : a), { name: '', n: 0 })
 })
+/** who keeps trying has more chances to be lucky: by so many attempts */
+const LONGER = [60, 100, 200]
+const byLuck = computed(() =>
+  LONGER.map((n) => ({ n, risk: chart.value ? signalWithin(n, own.value.unacceptable, chart.value.k, chart.value.limit) : 0 }))
+)
 const put = (part: Partial<StandingRules>) => (own.value = { ...own.value, ...part })
 async function keep(): Promise<void> {
   try {
@@ -56,6 +61,12 @@ async function keep(): Promise<void> {
       >
     </p>
     <p v-else class="mt-2" role="alert">{{ problem }}</p>
+    <p v-if="chart" class="mt-1 leading-[1.4]" data-testid="by-luck">
+      Whoever goes on trying has more chances to be lucky: found competent by luck are
+      <template v-for="({ n, risk }, i) in byLuck" :key="n"
+        >{{ i === 0 ? '' : i === byLuck.length - 1 ? ' and ' : ', ' }}<b>{{ percent(risk) }}</b> within {{ n }} attempts</template
+      >. Look at the trims, not only at the chart, where somebody needed that many.
+    </p>
     <div v-if="session.isLead" class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
       <NumberBox
         label="Not clean, if competent (0 to 1)"

@@ -65,6 +65,9 @@ const headline = computed(() => {
         </p>
       </details>
     </template>
+    <p v-else-if="result && result.outcome !== 'unfinished'" role="status">
+      <b>{{ headline }}</b> {{ result.because }} There is no mark.
+    </p>
     <p v-else class="font-[650]">You called it {{ RATING_NAMES[rating] }}. Nothing is answered yet.</p>
   </section>
 </template>

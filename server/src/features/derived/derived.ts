@@ -99,13 +99,8 @@ export async function signedWith(db: Reader, { gradedWith, sessionId }: typeof t
   return { method: 1, rules: GRADE_RULES, burns: dog.burns, unworked: [] }
 }
 
-async function rebuildResult(db: Reader, gradingId: string): Promise<void> {
-  const grading = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, gradingId)))[0]
-  if (grading.status === 'signed') await storeResult(db, gradingId, await computeResult(db, grading, await signedWith(db, grading)))
-}
-
+/** Keeps what a grading came to at its signature; it is kept once. */
 export async function storeResult(db: Reader, gradingId: string, body: GradeResult): Promise<void> {
-  await db.delete(tables.gradingResults).where(eq(tables.gradingResults.gradingId, gradingId))
   await db.insert(tables.gradingResults).values({ gradingId, value: body.total?.value ?? 0, outcome: body.outcome, body })
 }
 
@@ -119,11 +114,8 @@ export async function deriveWhereOld(db: Database): Promise<void> {
 /** Empties every derived table and fills it again. */
 export async function rebuildAll(db: Database): Promise<void> {
   await db.delete(tables.attempts)
-  await db.delete(tables.gradingResults)
   await db.delete(tables.coatFromSessions)
   const [known, major] = [knownOf(db), await majorFaults(db)]
-  // marks first: what was read on a trim is part of its dog's coat book
-  for (const { id } of await db.select({ id: tables.gradings.id }).from(tables.gradings)) await rebuildResult(db, id)
   for (const session of await db.select().from(tables.sessions)) {
     const events = (await eventsOf(db, [session.id])).get(session.id)!
     await writeAttempts(db, session, countedAttempts(foldSession(events), major), known)

@@ -108,6 +108,13 @@ async function gradedWithOf(db: Reader, grading: GradingRow): Promise<GradedWith
   }
 }
 
+/** What a grading comes to: of a signed one what was signed, of a draft nothing before its assessor has called the trim. */
+async function resultOf(db: Reader, grading: GradingRow, gradedWith: GradedWith): Promise<GradeResult | null> {
+  if (grading.status === 'draft') return grading.globalRating === null ? null : computeResult(db, grading, gradedWith)
+  const { gradingResults: r } = tables
+  return (await db.select({ body: r.body }).from(r).where(eq(r.gradingId, grading.id)))[0]?.body ?? null
+}
+
 async function hasReadAnother(tx: Transaction, sessionId: string, personId: string): Promise<boolean> {
   const others = await tx
     .select({ id: tables.gradings.id })
@@ -200,7 +207,7 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
     critical: grading.critical,
     globalRating: grading.globalRating,
     signedAt: grading.signedAt?.toISOString() ?? null,
-    result: grading.globalRating === null ? null : await computeResult(db, grading, gradedWith),
+    result: await resultOf(db, grading, gradedWith),
     praises: state.praises.map((praise) => praise.text)
   }
 }

@@ -1,7 +1,6 @@
 import { standards } from '@peen/content'
 import { describe, expect, it } from 'vitest'
 import { answersAtTarget, gradeResult, GRADE_RULES, sidesOf, type Answers, type GradeInput, type SideAnswer } from '.'
-import signed from './method-1.fixture.json'
 import { partsOf } from './parts'
 import { simulateMarks } from './total'
 import { trialOfMarks } from './trial'
@@ -17,22 +16,7 @@ function withLevels(trim: (typeof standards)[number], section: string, levels: r
   return { ...answersAtTarget(trim), ...Object.fromEntries(changed) }
 }
 
-describe('a mark that was signed by the first method', () => {
-  // Symptom: an upgrade that draws or decides otherwise changed marks that had been signed, and what certificates stood on.
-  // Ref: invariant; the numbers were written down by the code that signed them
-  it.each(Object.entries(signed))('stays what it was: %s', (name, { answers, critical, expected }) => {
-    const result = grade(answers as Answers, { critical, seedText: name, method: 1 })
-    expect(result.total!.value).toBeCloseTo(expected.value, 9)
-    result.total!.interval.forEach((end, i) => expect(end).toBeCloseTo(expected.interval[i], 9))
-    expect(result.sections.map(({ section, floor }) => [section.id, floor])).toEqual(
-      expected.sections.map(([id, , , floor]) => [id, floor])
-    )
-    expect([result.outcome, result.because]).toEqual([expected.outcome, expected.because])
-    expect(result.passChance01).toBeNull()
-  })
-})
-
-describe('the mark by the second method', () => {
+describe('the mark', () => {
   // Symptom: 88 was shown "between 85 and 90" though 82 % of the draws lay below it: the interval was stretched to hold it
   it('is the median of the draws, with its interval as it falls', () => {
     const answers = withLevels(standard, 'finish', [4, 3])
@@ -121,8 +105,7 @@ describe('the verdict by one joint chance', () => {
 // Ref: invariant of an interval of 95 % and of a decision at 95 %: simulated trims whose truth is known. The numbers of a
 // long run stand in docs/verdicts.md; here fewer trims, with four standard errors of room.
 describe('trims whose truth is known', () => {
-  const trial = (lean: Parameters<typeof trialOfMarks>[0]['lean']) =>
-    trialOfMarks({ standard, trims: 100, seed: 20261128, lean, method: 2 })
+  const trial = (lean: Parameters<typeof trialOfMarks>[0]['lean']) => trialOfMarks({ standard, trims: 100, seed: 20261128, lean })
 
   it('are covered, and hardly ever pass wrongly, with assessors as the school expects them', () => {
     const found = trial({ spread: GRADE_RULES.severityLevels })

@@ -1,4 +1,4 @@
-// The second method: the median of the draws, its interval as it falls, and a verdict by one joint chance.
+// The mark and its verdict: the median of the draws, its interval as it falls, and one joint chance.
 import { normalDraw, quantile, type Random } from '../stats'
 import type { Section, Standard } from '../standard'
 import { decidedBefore, failedByCap, type GradeRules, type MarkCase, type Marked } from './method'
@@ -26,7 +26,7 @@ function leaning(severityLevels: number): LevelDraw {
  * passes, at `failAt01` and less it does not, between them it cannot be told. Sources: JCGM 101:2008 (drawing, 7.7 for the
  * interval), JCGM 106:2012, 8.3 (deciding).
  */
-export function markByMethod2(asked: MarkCase, rules: GradeRules): Marked {
+export function markOf(asked: MarkCase, rules: GradeRules): Marked {
   const { standard, parts, seed, cap } = asked
   const simulated = simulateMarks(standard, parts, seed, leaning(rules.severityLevels))
   const top = cap?.mark ?? Infinity
