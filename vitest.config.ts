@@ -1,5 +1,13 @@
 import { availableParallelism } from 'node:os'
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+
+/** Seeds of properties are fixed here and printed by npm test; npm run explore draws new ones. */
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+const alias = [
+  { find: /^fast-check$/, replacement: here('./scripts/fast-check.ts') },
+  { find: /^fast-check-itself$/, replacement: here('./node_modules/fast-check/lib/fast-check.js') }
+]
 
 export default defineConfig({
   test: {
@@ -7,6 +15,7 @@ export default defineConfig({
     maxWorkers: availableParallelism(),
     projects: [
       {
+        resolve: { alias },
         test: {
           name: 'unit',
           // these tests change nothing outside themselves: modules are read once a worker, not once a file
@@ -26,6 +35,7 @@ export default defineConfig({
         }
       },
       {
+        resolve: { alias },
         test: {
           name: 'server',
           globalSetup: ['./scripts/test-database.mjs'],

@@ -47,7 +47,7 @@ const advice = await repeat(200, (i) =>
   sheetOf(adviceRules, {
     standard: benched[i % 2],
     regionsOf: cutRegionsOf,
-  nameOf: techniqueName,
+    nameOf: techniqueName,
     coat: i % 2 === 0 ? 'wire' : 'curly',
     facts: new Set(i % 3 === 0 ? ['combed'] : ['known', 'combed', 'light', 'pink']),
     burns: [{ region: 'cheek', side: 'left' }],

@@ -14,3 +14,8 @@ declare module '*/mariadb.mjs' {
     stop: () => Promise<void>
   }>
 }
+
+/** The library behind scripts/fast-check.ts. */
+declare module 'fast-check-itself' {
+  export * from 'fast-check'
+}

@@ -17,6 +17,7 @@ await runOrExplain(async () => {
   checkNode()
   ensurePackages()
   ensureProgram(['/usr/bin/chromium'], 'chromium')
+  say('Properties are drawn with seed 20261128 (scripts/fast-check.ts); npm run explore draws new ones.')
   const database = await startTestDatabase()
   try {
     const demo = join(reports, 'demo.sql')

@@ -7,6 +7,9 @@ CREATE TABLE `agreed_targets` (
 	CONSTRAINT `agreed_targets_id` PRIMARY KEY(`id`)
 );
 --> statement-breakpoint
+RENAME TABLE `derived_grading_results` TO `grading_results`;--> statement-breakpoint
+ALTER TABLE `grading_results` DROP PRIMARY KEY;--> statement-breakpoint
+ALTER TABLE `grading_results` ADD PRIMARY KEY(`grading_id`);--> statement-breakpoint
 ALTER TABLE `gradings` ADD `agreed` json;--> statement-breakpoint
 ALTER TABLE `gradings` ADD `graded_with` json;--> statement-breakpoint
 ALTER TABLE `school` ADD `grading` json;--> statement-breakpoint

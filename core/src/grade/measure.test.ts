@@ -32,7 +32,7 @@ describe('conformity with the full-marks band', () => {
         checked++
       })
     )
-    expect(checked).toBe(100)
+    expect(checked).toBeGreaterThanOrEqual(100)
   })
 
   it('calls meets, fails or cannot tell at 95 and 5 %', () => {

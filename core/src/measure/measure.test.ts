@@ -63,7 +63,7 @@ describe('a circle', () => {
       ),
       { seed: 3 }
     )
-    expect(cases).toBe(100)
+    expect(cases).toBeGreaterThanOrEqual(100)
   })
 
   it('leaves less sum of squares than any circle near it', () => {

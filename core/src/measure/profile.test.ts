@@ -170,7 +170,7 @@ describe('the plane of a mat', () => {
         cases++
       })
     )
-    expect(cases).toBe(100)
+    expect(cases).toBeGreaterThanOrEqual(100)
   })
 
   it('is refused for three places on a line and for other than four', () => {
