@@ -1,4 +1,5 @@
 import { password, username } from './fields'
+import type { Settings } from './own'
 import { object, string, type InferType } from './yup'
 
 export const ROLES = ['lead', 'instructor', 'apprentice'] as const
@@ -27,4 +28,5 @@ export type Me = {
   readonly familyName: string
   readonly role: Role
   readonly csrf: string
+  readonly settings: Settings
 }

@@ -1,8 +1,9 @@
 // Who and what a school is made of, and the day's work.
+import { COAT_TYPES, type CoatType } from '@peen/core/advice'
 import { WITHERS_LIMITS_MM } from '@peen/core/figure'
 import { SIDES, type Side } from '@peen/core/practice'
 import { ROLES, type Role } from './auth'
-import { chosen, date, named, password, username, within, words } from './fields'
+import { chosen, cohortOf, date, named, oneOf, password, username, within, words } from './fields'
 import { array, object, string, uuid } from './yup'
 import type { DogView, PersonName } from './views'
 
@@ -14,7 +15,7 @@ export const newPersonSchema = object({
   username: username(),
   password: password(),
   role: chosen('Role', ROLES),
-  cohort: named('Cohort')
+  cohort: cohortOf()
 }).noUnknown()
 export type NewPerson = {
   readonly id: string
@@ -29,8 +30,10 @@ export type NewPerson = {
 export const newDogSchema = object({
   id: uuid().required(),
   name: named('Name'),
+  breed: words('Breed or mix', 60),
   bodyType: named('Body type'),
   coat: named('Coat'),
+  coatType: oneOf('Coat type', COAT_TYPES).nullable().defined(),
   colour: named('Colour'),
   withersMm: within('Height at the withers', WITHERS_LIMITS_MM.low, WITHERS_LIMITS_MM.high, 'mm'),
   canStandMin: within('Minutes it can stand', 5, 300, 'minutes'),
@@ -42,8 +45,11 @@ export const newDogSchema = object({
 export type NewDog = {
   readonly id: string
   readonly name: string
+  readonly breed: string
   readonly bodyType: string
   readonly coat: string
+  /** null: as the coat's own words tell */
+  readonly coatType: CoatType | null
   readonly colour: string
   readonly withersMm: number
   readonly canStandMin: number
@@ -91,6 +97,10 @@ export type MoveVisit = {
   readonly onDate?: string
   readonly standardId?: string
 }
+
+/** Puts the wrong apprentice or dog of a visit right; what is not named stays. */
+export const correctVisitSchema = object({ apprenticeId: uuid(), dogId: uuid() }).noUnknown()
+export type CorrectVisit = { readonly apprenticeId?: string; readonly dogId?: string }
 
 /** The tools that lie at a table; null for the whole rack. */
 export const tableToolsSchema = object({ toolIds: array().of(string().required().max(60)).nullable().defined().max(200) }).noUnknown()

@@ -5,7 +5,7 @@ import type { BurnPlace } from '@peen/core/grade'
 import { SIDES } from '@peen/core/practice'
 import { REGION_IDS } from '@peen/core/regions'
 import { between, chosen, date, maybe, named, oneOf, within, words } from './fields'
-import { array, mixed, object, boolean } from './yup'
+import { array, mixed, object, boolean, uuid } from './yup'
 
 /** What a dog is known for, as an instructor keeps it: it decides which tools are advised. */
 export const dogFactsSchema = object({
@@ -137,6 +137,22 @@ export type DogProfile = {
   readonly owner: string
   readonly contact: string
 }
+
+/** A dog that was entered twice: the other one, which is kept. */
+export const mergeDogSchema = object({ into: uuid().required('The dog that is kept is missing.') }).noUnknown()
+export type MergeDog = { readonly into: string }
+
+/** A dog from a table, as it would be taken in. */
+export type DogLine = {
+  readonly line: number
+  readonly name: string
+  readonly breed: string
+  readonly coat: string
+  readonly withersMm: number
+}
+export type DogsPreview =
+  | { readonly ok: true; readonly dogs: readonly DogLine[] }
+  | { readonly ok: false; readonly issues: readonly { readonly path: string; readonly detail: string }[] }
 
 /** Limits or refuses a dog, or lets it be worked on again. */
 export const standingSchema = object({

@@ -68,6 +68,7 @@ const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
   faultNoted: object({
     attemptId: id(),
     faultId: string().max(60).defined().nullable(),
+    text: maybeText().optional(),
     region: region().nullable().defined(),
     side: oneOrNone(SIDES)
   }).noUnknown(),
@@ -114,7 +115,7 @@ const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
     help: oneOf(HELP_LEVELS),
     level: oneOf(STRESS_LEVELS)
   }).noUnknown(),
-  undone: object({ eventId: id() }).noUnknown(),
+  undone: object({ eventId: id(), reason: string().max(200).optional() }).noUnknown(),
   lateConfirmed: object({ eventId: id() }).noUnknown()
 }
 

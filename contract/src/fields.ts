@@ -38,6 +38,9 @@ export const date = (label: string) =>
       return /^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(value)) && new Date(value).toISOString().startsWith(value)
     }
   )
+/** An apprentice belongs to a cohort; who is staff to none. */
+export const cohortOf = () =>
+  words('Cohort', 60).when('role', { is: 'apprentice', then: (schema) => schema.required('Cohort is missing.') })
 export const username = () =>
   string().required('User name is missing.').matches(USERNAME, 'User name: 2 to 40 small letters, figures, dot, dash or underscore.')
 export const password = () => string().required('Password is missing.').min(10, 'Password is too short; at least 10 characters.').max(200)

@@ -1,6 +1,6 @@
 // Letting people in by a letter, resetting, retiring; cohorts; the letters themselves.
 import { ROLES, type Role } from './auth'
-import { chosen, date, named, password, username } from './fields'
+import { chosen, cohortOf, date, named, password, username } from './fields'
 import { boolean, object, string, uuid } from './yup'
 
 export const inviteSchema = object({
@@ -17,7 +17,7 @@ export const inviteSchema = object({
       ({ value }) => `Mail address is ${String(value).slice(0, 60)}; allowed is one such as ada@post.example.`
     ),
   role: chosen('Role', ROLES),
-  cohort: named('Cohort')
+  cohort: cohortOf()
 }).noUnknown()
 export type Invite = {
   readonly id: string

@@ -199,6 +199,19 @@ export type PractiseNext = {
   readonly onDate: string | null
 }
 
+/** One visit as a line of a dated list, with what was done in it. */
+export type VisitLine = {
+  readonly sessionId: string
+  readonly onDate: string
+  readonly apprenticeId: string
+  readonly apprentice: string
+  readonly dogId: string
+  readonly dog: string
+  readonly trim: string
+  readonly state: 'notBegun' | 'begun' | 'finished'
+  readonly did: readonly { readonly technique: string; readonly clean: boolean; readonly counts: boolean; readonly minutes: number }[]
+}
+
 export type ApprenticeView = {
   readonly person: PersonName
   readonly cohort: string

@@ -1,6 +1,6 @@
 // Plays the scenario through the server's own use cases; nothing derived is written by hand.
 import { certificates, standards } from '@peen/content'
-import { NO_PROFILE, type Me } from '@peen/contract'
+import { NO_PROFILE, USUAL_SETTINGS, type Me } from '@peen/contract'
 import type { Gate } from '@peen/core/checkin'
 import {
   agree,
@@ -58,7 +58,14 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
   const actors = new Map(
     STAFF.map((staff) => [
       staff.key,
-      { id: plan.ids.person.get(staff.key)!, givenName: staff.given, familyName: staff.family, role: staff.role, csrf: '' } as Me
+      {
+        id: plan.ids.person.get(staff.key)!,
+        givenName: staff.given,
+        familyName: staff.family,
+        role: staff.role,
+        csrf: '',
+        settings: USUAL_SETTINGS
+      } as Me
     ])
   )
   let gradings = 0

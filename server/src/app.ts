@@ -18,10 +18,12 @@ import { floorRoutes } from './features/floor'
 import { gradingRoutes } from './features/grading'
 import { liveRoutes } from './features/live'
 import { measureRoutes } from './features/measures'
+import { noteRoutes } from './features/notes'
 import { practiceRoutes } from './features/practice'
 import { rackRoutes } from './features/rack'
 import { recordRoutes } from './features/records'
 import { schoolRoutes } from './features/school'
+import { searchRoutes } from './features/search'
 import { standardRoutes } from './features/standards'
 import { techniqueRoutes } from './features/techniques'
 import { visitRoutes } from './features/visits'
@@ -50,6 +52,8 @@ export const ROUTES: readonly Route[] = [
   ...assessmentRoutes,
   ...certificateRoutes,
   ...certifyRoutes,
+  ...noteRoutes,
+  ...searchRoutes,
   ...auditRoutes
 ]
 

@@ -188,10 +188,10 @@ function noteStep(draft: Draft, event: Extract<PracticeEvent, { kind: 'faultNote
     if (event.payload.help === null) draft.unsaid.push(event.id)
     attempt.helps.push(event.payload.help)
   } else {
-    const { attemptId: _id, ...seen } = event.payload
+    const { attemptId: _id, text, ...seen } = event.payload
     draft.tally.fault++
     if (seen.faultId === null) draft.unsaid.push(event.id)
-    attempt.faults.push({ eventId: event.id, ...seen })
+    attempt.faults.push({ eventId: event.id, ...seen, ...(text ? { words: text } : {}) })
   }
 }
 

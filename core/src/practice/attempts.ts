@@ -1,5 +1,5 @@
 import { HELP_WEIGHT } from '../competency'
-import type { Attempt, HelpLevel, SessionState } from './types'
+import { OTHER_FAULT, type Attempt, type HelpLevel, type SessionState } from './types'
 
 /** What one session adds to the record of one technique: technique x dog x visit is one attempt (four feet are one). */
 export type CountedAttempt = {
@@ -61,7 +61,10 @@ function sidesOf(group: readonly Attempt[]): CountedAttempt['sides'] {
 
 function merge(group: readonly Attempt[], major: MajorFaults): CountedAttempt {
   const [first] = group
-  const faults = group.flatMap((attempt) => attempt.faults.flatMap(({ faultId }) => faultId ?? []))
+  // a fault that no list knows is told by its own words
+  const faults = group.flatMap((attempt) =>
+    attempt.faults.flatMap(({ faultId, words }) => (faultId === OTHER_FAULT && words ? words : (faultId ?? [])))
+  )
   const majorFaults = faults.filter((fault) => major.has(fault))
   const safety = group.flatMap((attempt) => attempt.safety)
   const prompts = group.reduce((sum, attempt) => sum + attempt.prompts, 0)

@@ -1,6 +1,17 @@
 import { standards } from '@peen/content'
 import { describe, expect, it } from 'vitest'
-import { clockOff, countedAttempts, daySummary, foldSession, mayUndo, proposeAttempts, stillOpen, undoneSteps, type DayFacts } from '.'
+import {
+  clockOff,
+  OTHER_FAULT,
+  countedAttempts,
+  daySummary,
+  foldSession,
+  mayUndo,
+  proposeAttempts,
+  stillOpen,
+  undoneSteps,
+  type DayFacts
+} from '.'
 import { at, ended, event, fault, started } from './testing'
 
 const prompt = (attemptId: string) => event('promptGiven', { attemptId }, 5)
@@ -91,23 +102,49 @@ describe('the end of a table', () => {
 })
 
 describe('taking a tap back', () => {
-  const target = fault('a', 'line-wavy', 10)
-  const later = (seconds: number, clockOffMs: number | null = null) => ({
-    atDevice: new Date(Date.parse(target.atDevice) + seconds * 1000).toISOString(),
+  const atSecond = (seconds: number, clockOffMs: number | null = null) => ({
+    atDevice: new Date(Date.parse(at(10)) + seconds * 1000).toISOString(),
     clockOffMs
   })
+  const open = { isFinished: false, hasReason: false, isStaff: true }
+  const target = ended('a', {}, 10)
 
   it('goes for ten seconds, by the same clock however wrong it is', () => {
-    expect(mayUndo(target, later(10))).toBe(true)
-    expect(mayUndo(target, later(11))).toBe(false)
-    expect(mayUndo({ ...target, clockOffMs: 3600000 }, later(9, 3600000))).toBe(true)
-    expect(mayUndo({ ...target, clockOffMs: 3600000 }, later(9))).toBe(false)
+    expect(mayUndo(target, atSecond(10), open)).toBe(true)
+    expect(mayUndo(target, atSecond(11), open)).toBe(false)
+    expect(mayUndo({ ...target, clockOffMs: 3600000 }, atSecond(9, 3600000), open)).toBe(true)
+    expect(mayUndo({ ...target, clockOffMs: 3600000 }, atSecond(9), open)).toBe(false)
   })
 
   it('goes at any time for what a table is in: finished, asked for help, out of minutes', () => {
-    expect(mayUndo(event('sessionClosed', {}, 10), later(3000))).toBe(true)
-    expect(mayUndo(event('helpAsked', {}, 10), later(3000))).toBe(true)
-    expect(mayUndo(event('stopped', { reason: '' }, 10), later(3000))).toBe(false)
+    expect(mayUndo(event('sessionClosed', {}, 10), atSecond(3000), open)).toBe(true)
+    expect(mayUndo(event('helpAsked', {}, 10), atSecond(3000), open)).toBe(true)
+    expect(mayUndo(event('stopped', { reason: '' }, 10), atSecond(3000), open)).toBe(false)
+  })
+
+  // Symptom: a fault tapped by mistake stood after ten seconds, and nobody could take it back before the end of the table
+  it('goes for a note as long as the table is not finished, later for staff with a reason', () => {
+    const note = fault('a', 'line-wavy', 10)
+    expect(mayUndo(note, atSecond(3000), open)).toBe(true)
+    expect(mayUndo(note, atSecond(3000), { ...open, isFinished: true })).toBe(false)
+    expect(mayUndo(note, atSecond(3000), { isFinished: true, hasReason: true, isStaff: true })).toBe(true)
+    expect(mayUndo(note, atSecond(3000), { isFinished: true, hasReason: true, isStaff: false })).toBe(false)
+    expect(mayUndo(ended('a', {}, 10), atSecond(3000), { isFinished: true, hasReason: true, isStaff: true })).toBe(false)
+  })
+})
+
+describe('a fault that no list knows', () => {
+  it('stays open until its words are said, and is told by them', () => {
+    const begun = started('a')
+    const noted = fault('a', null, 3)
+    const before = foldSession([begun, noted])
+    expect(before.unsaid).toEqual([noted.id])
+    const said = event('annotated', { eventId: noted.id, faultId: OTHER_FAULT, text: 'comb left in the coat' }, 5)
+    const state = foldSession([begun, noted, said, ended('a', {}, 9)])
+    expect(state.unsaid).toEqual([])
+    expect(state.attempts[0].faults).toMatchObject([{ faultId: 'other', words: 'comb left in the coat' }])
+    expect(countedAttempts(state, new Set())[0]).toMatchObject({ faults: ['comb left in the coat'], clean: true })
+    expect(foldSession([begun, noted, event('undone', { eventId: noted.id }, 8)]).unsaid).toEqual([])
   })
 })
 

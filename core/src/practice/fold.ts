@@ -71,7 +71,10 @@ function withMore(event: PracticeEvent, more: Payloads['annotated'] | undefined)
   const place = { ...(region === undefined ? {} : { region }), ...(side === undefined ? {} : { side }) }
   switch (event.kind) {
     case 'faultNoted':
-      return { ...event, payload: { ...event.payload, ...place, faultId: faultId ?? event.payload.faultId } }
+      return {
+        ...event,
+        payload: { ...event.payload, ...place, faultId: faultId ?? event.payload.faultId, text: text ?? event.payload.text }
+      }
     case 'helped':
       return { ...event, payload: { ...event.payload, ...place, help: help ?? event.payload.help } }
     case 'stressNoted':

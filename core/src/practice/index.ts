@@ -1,7 +1,7 @@
 export * from './types'
 export { eventOrder, foldSession } from './fold'
 export { eventTime } from './apply'
-export { CLOCK_TOLERANCE_MS, clockOff, mayUndo, UNDO_SECONDS } from './undo'
+export { CLOCK_TOLERANCE_MS, clockOff, isNote, mayUndo, UNDO_SECONDS } from './undo'
 export { daySummary, type DayFacts, type VisitSummary } from './summary'
 export { proposeAttempts, stillOpen, undoneSteps, type ProposedAttempt } from './end'
 export { countedAttempts, tappedHelp, type CountedAttempt, type MajorFaults } from './attempts'

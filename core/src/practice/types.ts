@@ -60,7 +60,14 @@ export type Payloads = {
   attemptResumed: { readonly attemptId: string }
   attemptReopened: { readonly attemptId: string }
   /** `faultId` null: one tap said that there is a fault, not yet which */
-  faultNoted: { readonly attemptId: string; readonly faultId: string | null; readonly region: RegionId | null; readonly side: Side | null }
+  faultNoted: {
+    readonly attemptId: string
+    readonly faultId: string | null
+    /** with the fault `other`: what it was */
+    readonly text?: string
+    readonly region: RegionId | null
+    readonly side: Side | null
+  }
   promptGiven: { readonly attemptId: string }
   /** `help` null: not said yet how */
   helped: { readonly attemptId: string; readonly help: HelpLevel | null; readonly region: RegionId | null; readonly side: Side | null }
@@ -101,7 +108,8 @@ export type Payloads = {
     readonly help?: HelpLevel
     readonly level?: StressLevel
   }
-  undone: { readonly eventId: string }
+  /** `reason`: why a note is taken back after the table was finished */
+  undone: { readonly eventId: string; readonly reason?: string }
   lateConfirmed: { readonly eventId: string }
 }
 
@@ -152,6 +160,9 @@ export const STAFF_KINDS: ReadonlySet<EventKind> = new Set([
   'attemptsConfirmed'
 ])
 
+/** A fault that no technique's list knows: its words are said with it. */
+export const OTHER_FAULT = 'other'
+
 export const EVENT_VERSION = 1
 
 /** The envelope around every event at a table. `late` is set by the server for one recorded after the session closed. */
@@ -179,6 +190,8 @@ export type PracticeEvent<K extends EventKind = EventKind> = {
 export type FaultSeen = {
   readonly eventId: string
   readonly faultId: string | null
+  /** the words of a fault that no list knows */
+  readonly words?: string
   readonly region: RegionId | null
   readonly side: Side | null
 }

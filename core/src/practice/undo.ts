@@ -7,12 +7,23 @@ export const UNDO_SECONDS = 10
 /** Not notes of what was seen, but what the table is in: taken back whenever it is no longer so. */
 const ANY_TIME: ReadonlySet<EventKind> = new Set(['sessionClosed', 'helpAsked', 'ranOut'])
 
+/** What was noted of the work: a wrong tap is taken back as long as the table is not finished, and later with a reason. */
+const NOTES: ReadonlySet<EventKind> = new Set(['faultNoted', 'promptGiven', 'helped', 'stressNoted', 'praised'])
+
+/** Is it a note of what was seen, which may turn out to have been tapped by mistake? */
+export const isNote = ({ kind }: Pick<PracticeEvent, 'kind'>): boolean => NOTES.has(kind)
+
 /**
- * Whether one event may be taken back by another: within ten seconds of it, by the clocks of the tablets, or at any
- * time for what a table is in. Never one without a time.
+ * Whether one event may be taken back by another: within ten seconds of it, by the clocks of the tablets; at any time for
+ * what a table is in; a note as long as the table is not finished, and after that by whoever vouches, with a reason.
  */
-export function mayUndo(target: PracticeEvent, undo: Pick<PracticeEvent, 'atDevice' | 'clockOffMs'>): boolean {
+export function mayUndo(
+  target: PracticeEvent,
+  undo: Pick<PracticeEvent, 'atDevice' | 'clockOffMs'>,
+  table: { readonly isFinished: boolean; readonly hasReason: boolean; readonly isStaff: boolean }
+): boolean {
   if (ANY_TIME.has(target.kind)) return true
+  if (isNote(target) && (!table.isFinished || (table.isStaff && table.hasReason))) return true
   const apartMs = Date.parse(eventTime(undo as PracticeEvent)) - Date.parse(eventTime(target))
   return Math.abs(apartMs) <= UNDO_SECONDS * 1000
 }

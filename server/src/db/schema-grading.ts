@@ -108,4 +108,3 @@ export const signatures = mysqlTable(
   },
   (t) => [primaryKey({ columns: [t.findingId, t.personId] })]
 )
-

@@ -5,7 +5,7 @@ import type { StandingRules } from '@peen/core/competency'
 import type { BurnPlace, GradeRules } from '@peen/core/grade'
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { AgreedTarget, Chosen, LineId } from '@peen/core/setup'
-import type { CheckIn, Closing, DogProfileMore, Role } from '@peen/contract'
+import type { CheckIn, Closing, DogProfileMore, Noted, Role, Settings } from '@peen/contract'
 import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
 
@@ -52,7 +52,9 @@ export const people = mysqlTable(
     startedOn: day('started_on').notNull(),
     handed: name('handed', 10).notNull(),
     active: boolean('active').notNull(),
-    email: varchar('email', { length: 120 })
+    email: varchar('email', { length: 120 }),
+    /** how this person wants to read Peen; null where they have set nothing */
+    settings: json('settings').$type<Settings>()
   },
   (t) => [uniqueIndex('people_username').on(t.username)]
 )
@@ -135,8 +137,37 @@ export const roomTables = mysqlTable('room_tables', {
   yMm: int('y_mm').notNull(),
   turnDeg: int('turn_deg').notNull(),
   /** the tools that lie at this table; null for the whole rack */
-  toolIds: json('tool_ids').$type<string[]>()
+  toolIds: json('tool_ids').$type<string[]>(),
+  /** the day on which it was taken out of the room; what was done at it stays */
+  removedOn: day('removed_on')
 })
+
+/** Dogs that were entered twice: which became which. What was known of both is the kept one's now. */
+export const dogMerges = mysqlTable('dog_merges', {
+  goneId: uuid('gone_id').primaryKey(),
+  goneName: name('gone_name').notNull(),
+  keptId: uuid('kept_id')
+    .notNull()
+    .references(() => dogs.id),
+  by: uuid('by_person').notNull(),
+  at: utc('at').notNull()
+})
+
+/** Notes with a date on a dog, a person or a visit. Never changed: one that is wrong is struck with a reason. */
+export const notes = mysqlTable(
+  'notes',
+  {
+    id: uuid('id').primaryKey(),
+    about: name('about', 10).$type<Noted>().notNull(),
+    aboutId: uuid('about_id').notNull(),
+    onDate: day('on_date').notNull(),
+    text: text('text').notNull(),
+    by: uuid('by_person').notNull(),
+    at: utc('at').notNull(),
+    struck: json('struck').$type<{ by: string; reason: string; at: string }>()
+  },
+  (t) => [index('notes_about').on(t.about, t.aboutId)]
+)
 
 // ---- what happens at the tables
 

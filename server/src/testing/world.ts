@@ -1,6 +1,6 @@
 // A small school in a database of its own, and a client that talks to the real server over http. For tests.
 import { standards, techniqueById } from '@peen/content'
-import type { Me, Problem, Role } from '@peen/contract'
+import { USUAL_SETTINGS, type Me, type Problem, type Role } from '@peen/contract'
 import { NOTHING_FOUND } from '@peen/core/checkin'
 import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
 import mysql from 'mysql2/promise'
@@ -104,7 +104,9 @@ export type World = Served & {
   readonly newTrim: (apprentice: string, onDate?: string) => Promise<string>
 }
 
-const ivo = (ids: Readonly<Record<string, string>>): Omit<Me, 'csrf'> => ({
+const ivo = (ids: Readonly<Record<string, string>>): Me => ({
+  csrf: '',
+  settings: USUAL_SETTINGS,
   id: ids.ivo,
   givenName: 'ivo',
   familyName: 'Test',
@@ -199,7 +201,7 @@ export async function smallSchool(name: string): Promise<World> {
     return id
   }
   const workOn = async (id: string, onDate?: string) => {
-    const { answers } = await recordEvents(services, { ...ivo(ids), csrf: '' }, id, wholeTrim(id, ids.ivo, onDate))
+    const { answers } = await recordEvents(services, ivo(ids), id, wholeTrim(id, ids.ivo, onDate))
     const refused = answers.find(({ status }) => status !== 'stored')
     if (refused) throw new Error(`a trim was not recorded: ${refused.detail}`)
   }

@@ -1,5 +1,5 @@
 // A server that answers as a test says, for stores and composables: what was asked of it is kept.
-import type { Me, SchoolView } from '@peen/contract'
+import { USUAL_SETTINGS, type Me, type SchoolView } from '@peen/contract'
 import { houseRules, rack, standards, techniques } from '@peen/content'
 import { createPinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
@@ -52,7 +52,8 @@ export const RUBEN: Me = {
   givenName: 'Ruben',
   familyName: 'Castell',
   role: 'instructor',
-  csrf: 'token'
+  csrf: 'token',
+  settings: USUAL_SETTINGS
 }
 
 export const SCHOOL: SchoolView = {

@@ -30,6 +30,7 @@ async function refuseTakenName(tx: Transaction, username: string): Promise<void>
 
 /** A cohort that is named for the first time begins today. */
 async function ensureCohort(tx: Transaction, name: string, today: string): Promise<void> {
+  if (name === '') return
   await tx.insert(tables.cohorts).ignore().values({ name, startedOn: today, endedOn: null })
 }
 

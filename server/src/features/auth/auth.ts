@@ -1,5 +1,6 @@
 import { hash, verify } from '@node-rs/argon2'
-import type { Me, Setup, SignIn } from '@peen/contract'
+import { USUAL_SETTINGS, type Me, type NewPassword, type Settings, type Setup, type SignIn } from '@peen/contract'
+import { and, eq, ne } from 'drizzle-orm'
 import { createHash, randomBytes } from 'node:crypto'
 import { v7 } from 'uuid'
 import { inTransaction, tables, type Database } from '../../db'
@@ -55,7 +56,7 @@ export async function signIn({ db, clock }: Services, body: SignIn, ip: string):
 
 async function open(
   db: Database,
-  person: { id: string; givenName: string; familyName: string; role: Me['role'] },
+  person: { id: string; givenName: string; familyName: string; role: Me['role']; settings?: Settings | null },
   now: Date
 ): Promise<OpenedSession> {
   const token = randomBytes(32).toString('base64url')
@@ -66,7 +67,8 @@ async function open(
     { tokenHash: tokenHash(token), personId: person.id, csrf, createdAt: now, expiresAt: new Date(now.getTime() + maxAgeMs) },
     now
   )
-  return { token, maxAgeMs, me: { id: person.id, givenName: person.givenName, familyName: person.familyName, role: person.role, csrf } }
+  const { id, givenName, familyName, role } = person
+  return { token, maxAgeMs, me: { id, givenName, familyName, role, csrf, settings: settingsOf(person.settings) } }
 }
 
 /** Signs in a person who came by a letter. */
@@ -78,7 +80,41 @@ export async function openFor({ db, clock }: Services, person: Parameters<typeof
 export async function whoIs({ db, clock }: Services, token: string | undefined): Promise<Me | null> {
   if (!token) return null
   const row = await signInByHash(db, tokenHash(token), clock.real())
-  return row ? { id: row.personId, givenName: row.givenName, familyName: row.familyName, role: row.role, csrf: row.csrf } : null
+  if (!row) return null
+  const { personId: id, givenName, familyName, role, csrf, settings } = row
+  return { id, givenName, familyName, role, csrf, settings: settingsOf(settings) }
+}
+
+/** Settings that came after a person set theirs are the usual ones. */
+const settingsOf = (settings: Settings | null | undefined): Settings => ({ ...USUAL_SETTINGS, ...settings })
+
+/** Keeps how a person wants to read Peen. */
+export async function keepSettings({ db }: Services, actor: Me, settings: Settings): Promise<Settings> {
+  await db.update(tables.people).set({ settings }).where(eq(tables.people.id, actor.id))
+  return settings
+}
+
+/** Changes one's own password; whoever knows it not is refused. Every other sign-in of the person ends. */
+export async function changePassword(
+  { db, clock }: Services,
+  actor: Me,
+  { now, next }: NewPassword,
+  token: string | undefined
+): Promise<void> {
+  const person = (await db.select().from(tables.people).where(eq(tables.people.id, actor.id)))[0]
+  const key = `password:${actor.id}`
+  const since = new Date(clock.real().getTime() - WINDOW_MINUTES * 60000)
+  if ((await recentFailures(db, key, since)) >= TRIES_PER_NAME)
+    throw new Refused(429, 'tooManyTries', `Too many tries. Wait ${WINDOW_MINUTES} minutes, then try again.`)
+  if (!(await verify(person.passwordHash, now))) {
+    await recordFailure(db, [key], clock.real())
+    throw refuse.invalid([{ path: 'now', detail: 'That is not your password now. Nothing was changed.' }])
+  }
+  const passwordHash = await hashPassword(next)
+  await inTransaction(db, async (tx) => {
+    await tx.update(tables.people).set({ passwordHash }).where(eq(tables.people.id, actor.id))
+    await tx.delete(tables.signIns).where(and(eq(tables.signIns.personId, actor.id), ne(tables.signIns.tokenHash, tokenHash(token ?? ''))))
+  })
 }
 
 export async function signOut({ db }: Services, token: string | undefined): Promise<void> {

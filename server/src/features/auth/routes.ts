@@ -1,7 +1,16 @@
-import { setupSchema, signInSchema, type Setup, type SignIn } from '@peen/contract'
+import {
+  newPasswordSchema,
+  settingsSchema,
+  setupSchema,
+  signInSchema,
+  type NewPassword,
+  type Settings,
+  type Setup,
+  type SignIn
+} from '@peen/contract'
 import type { Response } from 'express'
 import { route, type Route } from '../../http'
-import { COOKIE, setUp, signIn, signOut, type OpenedSession } from './auth'
+import { changePassword, COOKIE, keepSettings, setUp, signIn, signOut, type OpenedSession } from './auth'
 import { countPeople } from './store'
 
 const EVERYBODY = ['lead', 'instructor', 'apprentice'] as const
@@ -26,6 +35,20 @@ export const authRoutes: readonly Route[] = [
     await signOut(services, cookies[COOKIE])
     response.clearCookie(COOKIE, { path: '/' })
   }),
+  route<Settings>(
+    'put',
+    '/me/settings',
+    [...EVERYBODY],
+    ({ services, actor, body }) => keepSettings(services, actor, body),
+    settingsSchema
+  ),
+  route<NewPassword>(
+    'post',
+    '/me/password',
+    [...EVERYBODY],
+    ({ services, actor, body, cookies }) => changePassword(services, actor, body, cookies[COOKIE]),
+    newPasswordSchema
+  ),
   route('get', '/me', [...EVERYBODY], async ({ actor }) => actor),
   /** what a page asks when it loads: who is signed in, and whether anybody is here at all */
   route('get', '/session', 'anyone', async ({ services, actor }) => ({

@@ -28,6 +28,8 @@ const dog = (change: object = {}) => ({
   name: 'Moth',
   bodyType: 'bearded',
   coat: 'wire',
+  breed: '',
+  coatType: null,
   colour: 'pepper',
   withersMm: 340,
   canStandMin: 120,

@@ -5,7 +5,7 @@ import { standingOf } from '@peen/core/checkin'
 import { clashesOf, type Clash, type WantedVisit } from '@peen/core/day'
 import { foldSession } from '@peen/core/practice'
 import { fitOf } from '@peen/core/setup'
-import { and, asc, eq, ne } from 'drizzle-orm'
+import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import type { Services } from '../../http'
 import { eventsOf } from '../derived'
@@ -23,7 +23,7 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
   const visits = await visitsOn(db, onDate)
   const people = await db.select().from(tables.people).where(eq(tables.people.active, true)).orderBy(asc(tables.people.givenName))
   const dogs = await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))
-  const room = await db.select().from(tables.roomTables).orderBy(asc(tables.roomTables.number))
+  const room = await db.select().from(tables.roomTables).where(isNull(tables.roomTables.removedOn)).orderBy(asc(tables.roomTables.number))
   const cohorts = await db.select().from(tables.cohorts).orderBy(asc(tables.cohorts.name))
   const trims = await newestStandards(db, true)
   const retired = await retiredOf(db)

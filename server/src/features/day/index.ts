@@ -1,12 +1,12 @@
 import {
+  correctVisitSchema,
   moveVisitSchema,
-  newDogSchema,
   newTableSchema,
   newVisitSchema,
   swapSchema,
   tableToolsSchema,
+  type CorrectVisit,
   type MoveVisit,
-  type NewDog,
   type NewTable,
   type NewVisit,
   type Swap,
@@ -16,11 +16,13 @@ import type { Schema } from 'yup'
 import { refuse, route, type Route } from '../../http'
 import { dayView } from './day'
 import { closeDay, daySummaries, openDay, reopenDay, setAbsent } from './course'
-import { addDog, addTable, cancelVisit, moveVisit, planVisit, setTableTools, swapVisits } from './planning'
+import { correctVisit } from './correct'
+import { cancelVisit, moveVisit, planVisit, swapVisits } from './planning'
+import { addTable, removeTable, setTableTools } from './tables'
 
 export { openDay } from './course'
 export { isClosedDay, openedBy } from './day'
-export { knownLooks, planVisit } from './planning'
+export { planVisit } from './planning'
 
 const STAFF = ['lead', 'instructor'] as const
 
@@ -45,8 +47,15 @@ export const dayRoutes: readonly Route[] = [
   ),
   route('post', '/day/:on/close', STAFF, ({ services, actor, params }) => closeDay(services, actor, dateOf(params.on))),
   route('post', '/day/:on/reopen', ['lead'], ({ services, params }) => reopenDay(services, dateOf(params.on))),
-  route<NewDog>('post', '/dogs', STAFF, ({ services, body }) => addDog(services, body), newDogSchema as Schema<NewDog>),
   route<NewTable>('post', '/tables', STAFF, ({ services, body }) => addTable(services, body), newTableSchema as Schema<NewTable>),
+  route('post', '/tables/:id/remove', STAFF, ({ services, params }) => removeTable(services, params.id)),
+  route<CorrectVisit>(
+    'put',
+    '/visits/:id/correct',
+    STAFF,
+    ({ services, actor, params, body }) => correctVisit(services, actor, params.id, body),
+    correctVisitSchema as never
+  ),
   route<TableTools>(
     'put',
     '/tables/:id/tools',

@@ -1,69 +1,13 @@
-// Planning, moving, swapping and taking back visits; tables and their tools.
-import { bodies, colourNames } from '@peen/content'
-import type { MoveVisit, NewDog, NewTable, NewVisit, Planned, Swap, TableTools } from '@peen/contract'
-import { freePlace, type Clash } from '@peen/core/day'
+// Planning, moving, swapping and taking back visits.
+import type { MoveVisit, NewVisit, Planned, Swap } from '@peen/contract'
+import type { Clash } from '@peen/core/day'
 import { foldSession } from '@peen/core/practice'
 import { eq, inArray } from 'drizzle-orm'
-import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
-import { newestStandards, rackOf, schoolRow } from '../school'
+import { newestStandards } from '../school'
 import { absentOn, againstDog, clashesAmong, isClosedDay, visitsOn } from './day'
-
-/** Refuses a body type or colour that cannot be drawn. */
-export function knownLooks({ bodyType, colour }: { readonly bodyType: string; readonly colour: string }): void {
-  const known = [
-    { path: 'bodyType', name: 'Body type', got: bodyType, allowed: bodies.map(({ id }) => id) },
-    { path: 'colour', name: 'Colour', got: colour, allowed: colourNames }
-  ]
-  const wrong = known.filter(({ got, allowed }) => !allowed.includes(got))
-  if (wrong.length > 0)
-    throw refuse.invalid(
-      wrong.map(({ path, name, got, allowed }) => ({ path, detail: `${name} is ${got}; allowed is ${allowed.join(', ')}.` }))
-    )
-}
-
-export async function addDog({ db }: Services, dog: NewDog): Promise<{ readonly id: string }> {
-  knownLooks(dog)
-  const { owner, contact, ...rest } = dog
-  await inTransaction(db, async (tx) => {
-    const ownerId = owner === '' ? null : v7()
-    if (ownerId) await tx.insert(tables.owners).values({ id: ownerId, givenName: owner, contact })
-    await orTaken(tx.insert(tables.dogs).values({ ...rest, burns: [], facts: [], ownerId }), refuse.taken('dog'))
-  })
-  return { id: dog.id }
-}
-
-/** Puts another table into the room, where there is a place for it. */
-export async function addTable({ db }: Services, { id }: NewTable): Promise<{ readonly id: string; readonly number: number }> {
-  return inTransaction(db, async (tx) => {
-    const room = await schoolRow(tx)
-    const stand = await tx.select().from(tables.roomTables).for('update')
-    const place = freePlace([room.roomWidthMm, room.roomDepthMm], stand)
-    if (!place) throw refuse.conflict('roomFull', `The room is full with ${stand.length} tables. Nothing was changed.`)
-    const number = Math.max(0, ...stand.map((table) => table.number)) + 1
-    await orTaken(tx.insert(tables.roomTables).values({ id, number, ...place, turnDeg: 0 }), refuse.taken('table'))
-    return { id, number }
-  })
-}
-
-/** Says which tools lie at a table; what the adviser advises there comes from these. */
-export async function setTableTools({ db }: Services, id: string, { toolIds }: TableTools): Promise<TableTools> {
-  const rack = new Set((await rackOf(db)).map((tool) => tool.id))
-  const unknown = (toolIds ?? []).filter((toolId) => !rack.has(toolId))
-  if (unknown.length > 0)
-    throw refuse.invalid([
-      { path: 'toolIds', detail: `${unknown[0]} is not in the rack; allowed is a tool of the rack. Nothing was changed.` }
-    ])
-  const one = (await db.select().from(tables.roomTables).where(eq(tables.roomTables.id, id)))[0]
-  if (!one) throw refuse.notFound('This table')
-  await db
-    .update(tables.roomTables)
-    .set({ toolIds: toolIds === null ? null : [...new Set(toolIds)] })
-    .where(eq(tables.roomTables.id, id))
-  return { toolIds }
-}
 
 type Wanted = Pick<NewVisit, 'id' | 'apprenticeId' | 'dogId' | 'tableId' | 'standardId'> & { readonly onDate: string }
 
@@ -75,7 +19,7 @@ async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew:
   const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, wanted.dogId)))[0]
   const trims = await newestStandards(tx)
   const trim = trims.find(({ id }) => id === wanted.standardId)
-  if (!table) throw refuse.notFound('This table')
+  if (!table || table.removedOn !== null) throw refuse.notFound('This table')
   if (!person || !person.active || person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   if ((await absentOn(tx, wanted.onDate)).has(person.id))
     throw refuse.conflict('absent', `${person.givenName} is not here on ${wanted.onDate}. Nothing was changed.`)

@@ -1,27 +1,35 @@
 import {
   dogFactsSchema,
   dogProfileSchema,
+  mergeDogSchema,
+  newDogSchema,
   standingSchema,
   type DogFacts,
   type DogPage,
   type DogProfile,
   type DogView,
   type Me,
+  type MergeDog,
+  type NewDog,
   type NewStanding
 } from '@peen/contract'
 import { planAgreed } from '@peen/core/standard'
 import { asc, desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
-import { refuse, route, type Route, type Services } from '../../http'
+import { reading, refuse, route, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
 import { agreedOf } from '../agreed'
 import { rememberReading } from '../grading'
 import { newestStandards, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
 import { eraseOwner, ownerOf } from './owner'
+import { addDog, previewDogs, takeDogsIn } from './intake'
+import { mergeDogs } from './merge'
 import { decideStanding, keepProfile } from './profile'
 
 export { decideStanding } from './profile'
+
+const STAFF = ['lead', 'instructor'] as const
 
 async function dogList({ db }: Services): Promise<DogView[]> {
   return (await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))).map((row) => dogView(row))
@@ -46,6 +54,7 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   const standard = visits[0]
     ? await standardOf(db, visits[0].session.standardId, visits[0].session.standardVersion)
     : (usual.find(({ body }) => body.bodyType === row.dog.bodyType) ?? usual[0]).body
+  const names = new Map((await newestStandards(db, true)).map(({ id: trim, body }) => [trim, body.name]))
   const open = await sessionsBeingMarked(db)
   const graded = seen.find((visit) => visit.result !== null && !open.has(visit.session.id))
   // whoever sees what one assessor measured is not blind to that trim any more
@@ -61,7 +70,7 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
       sessionId: session.id,
       onDate: session.onDate,
       apprentice: fullName(person),
-      trim: standard.name,
+      trim: names.get(session.standardId) ?? session.standardId,
       checkIn: session.checkIn,
       gradingId
     })),
@@ -86,6 +95,22 @@ async function keepFacts({ db }: Services, id: string, { facts }: DogFacts): Pro
 export const dogRoutes: readonly Route[] = [
   route('get', '/dogs', ['lead', 'instructor', 'apprentice'], ({ services }) => dogList(services)),
   route('get', '/dogs/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => dogPage(services, actor, params.id)),
+  route<NewDog>('post', '/dogs', STAFF, ({ services, body }) => addDog(services, body), newDogSchema as never),
+  reading(
+    'csv',
+    route('post', '/dogs/preview', STAFF, ({ body }) => previewDogs(String(body)))
+  ),
+  reading(
+    'csv',
+    route('post', '/dogs/csv', STAFF, ({ services, body }) => takeDogsIn(services, String(body)))
+  ),
+  route<MergeDog>(
+    'post',
+    '/dogs/:id/merge',
+    STAFF,
+    ({ services, actor, params, body }) => mergeDogs(services, actor, params.id, body),
+    mergeDogSchema
+  ),
   route<DogFacts>(
     'put',
     '/dogs/:id/facts',

@@ -47,10 +47,21 @@ export async function eraseOwner({ db }: Services, dogId: string): Promise<{ rea
   })
 }
 
+/** Notes on the dog and on its visits, as everything else that was said in words. */
+async function scrubNotes(tx: Transaction, ids: readonly string[], names: readonly string[]): Promise<void> {
+  const { notes: n } = tables
+  for (const { id, text, struck } of await tx
+    .select()
+    .from(n)
+    .where(inArray(n.aboutId, [...ids])))
+    await tx.update(n).set(withoutPerson({ text, struck }, names)).where(eq(n.id, id))
+}
+
 async function scrubVisits(tx: Transaction, dogId: string, names: readonly string[]): Promise<void> {
   const { sessions: s, events: e, gradings: g, gradingResults: r, gradingConflicts: c } = tables
   const visits = await tx.select().from(s).where(eq(s.dogId, dogId))
   const ids = visits.map(({ id }) => id)
+  await scrubNotes(tx, [dogId, ...ids], names)
   if (ids.length === 0) return
   for (const { id, checkIn, found, closing } of visits)
     await tx.update(s).set(withoutPerson({ checkIn, found, closing }, names)).where(eq(s.id, id))

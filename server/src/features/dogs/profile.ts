@@ -7,7 +7,7 @@ import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
-import { knownLooks } from '../day'
+import { knownLooks } from './intake'
 import { dogView } from '../people'
 
 async function lockedDog(tx: Transaction, id: string) {

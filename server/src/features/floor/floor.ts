@@ -16,7 +16,7 @@ import {
   type TableFacts
 } from '@peen/core/practice'
 import { planAgreed, type PlanStep } from '@peen/core/standard'
-import { asc, eq } from 'drizzle-orm'
+import { asc, eq, isNull } from 'drizzle-orm'
 import { inTransaction, tables } from '../../db'
 import { refuse, type Services } from '../../http'
 import { standingsOfAll, type TechniqueRecord } from '../standings'
@@ -67,7 +67,11 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     const plan = planAgreed(standard.plan, agreed.get(row.session.id) ?? [])
     occupied.push(describe(row, state, standings, { ...standard, plan }, planned, holds, workedByDog.get(row.session.dogId)!, now))
   }
-  const everyTable = await db.select().from(tables.roomTables).orderBy(asc(tables.roomTables.number))
+  const everyTable = await db
+    .select()
+    .from(tables.roomTables)
+    .where(isNull(tables.roomTables.removedOn))
+    .orderBy(asc(tables.roomTables.number))
   return {
     tables: everyTable.flatMap((table) => {
       const at = occupied.filter(({ view }) => view.tableId === table.id)
@@ -93,7 +97,7 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
 export async function placeTable(services: Services, actor: Me, id: string, place: TablePlace): Promise<FloorView> {
   await inTransaction(services.db, async (tx) => {
     const room = await schoolRow(tx)
-    const stand = await tx.select().from(tables.roomTables).for('update')
+    const stand = (await tx.select().from(tables.roomTables).for('update')).filter(({ removedOn }) => removedOn === null)
     if (!stand.some((table) => table.id === id)) throw refuse.notFound('This table')
     const issue = placeIssue(
       [room.roomWidthMm, room.roomDepthMm],

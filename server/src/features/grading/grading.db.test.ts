@@ -221,8 +221,12 @@ describe('the method of a mark', () => {
   it('of a grading from before is the first one; what the newest would say is told to a lead', async () => {
     const id = await signed()
     await world.db.update(tables.gradings).set({ gradedWith: null }).where(eq(tables.gradings.id, id))
+    // the first method showed the best estimate, and knew no chance
+    const body = { ...(await stored(id)), total: { value: 100, interval: [95, 100] as const, n: 2000 }, passChance01: null }
+    await world.db.update(tables.gradingResults).set({ body }).where(eq(tables.gradingResults.gradingId, id))
     await rebuildAll(world.db)
-    expect((await stored(id)).passChance01).toBeNull()
+    expect(await stored(id)).toEqual(body)
+    expect((await read(lena, id)).result).toMatchObject({ total: { value: 100 } })
     const rows = (await lena.get('/gradings/by-method')).body as unknown as { gradingId: string; signed: object; now: object }[]
     const row = rows.find(({ gradingId }) => gradingId === id)!
     expect(row.signed).toMatchObject({ method: 1 })

@@ -1,6 +1,15 @@
 // Who may record what at a table, and whether it makes sense there.
 import type { Me } from '@peen/contract'
-import { EVENT_VERSION, mayUndo, UNDO_SECONDS, type EventKind, type PracticeEvent, type SessionState } from '@peen/core/practice'
+import {
+  EVENT_VERSION,
+  isNote,
+  mayUndo,
+  OTHER_FAULT,
+  UNDO_SECONDS,
+  type EventKind,
+  type PracticeEvent,
+  type SessionState
+} from '@peen/core/practice'
 import { toolById } from '@peen/core/tools'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Reader, type Transaction } from '../../db'
@@ -58,7 +67,7 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
       return isOwn ? allowHold(facts, attempt.techniqueId, state) : undefined
     }
     case 'faultNoted':
-      return allowFault(facts, attemptOf(state, event.payload.attemptId).techniqueId, event.payload.faultId, 'faultId')
+      return allowFault(facts, attemptOf(state, event.payload.attemptId).techniqueId, event.payload.faultId, event.payload.text)
     case 'attemptEnded':
     case 'attemptPaused':
     case 'promptGiven':
@@ -78,7 +87,7 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
     case 'annotated':
       return allowAnnotation(facts, event, state)
     case 'undone':
-      return allowUndo(facts, event)
+      return allowUndo(facts, event, state)
     case 'lateConfirmed':
       return void eventNamed(facts, event.payload.eventId, 'eventId')
   }
@@ -103,12 +112,16 @@ async function techniqueOf(tx: Transaction, id: string) {
   return technique
 }
 
-async function allowFault({ tx }: Facts, techniqueId: string, faultId: string | null | undefined, field: string): Promise<void> {
+async function allowFault({ tx }: Facts, techniqueId: string, faultId: string | null | undefined, words?: string): Promise<void> {
   if (faultId === null || faultId === undefined) return
+  if (faultId === OTHER_FAULT) {
+    if (words?.trim()) return
+    throw refuse.invalid([{ path: 'payload.text', detail: 'Say in words what the other fault is.' }])
+  }
   const { faults } = await techniqueOf(tx, techniqueId)
   if (faults.some((fault) => fault.id === faultId)) return
-  const detail = `payload.${field} is "${faultId}"; allowed is ${faults.map((f) => f.id).join(', ')}.`
-  throw refuse.invalid([{ path: `payload.${field}`, detail }])
+  const allowed = [...faults.map((fault) => fault.id), `${OTHER_FAULT} with its words`].join(', ')
+  throw refuse.invalid([{ path: 'payload.faultId', detail: `payload.faultId is "${faultId}"; allowed is ${allowed}.` }])
 }
 
 /** What may be said of an earlier tap: more words of any, a fault of the technique it was noted at. */
@@ -116,14 +129,19 @@ async function allowAnnotation(facts: Facts, event: Extract<PracticeEvent, { kin
   const target = eventNamed(facts, event.payload.eventId, 'eventId')
   if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice says more of own taps only.')
   if (target.kind === 'faultNoted')
-    await allowFault(facts, attemptOf(state, target.payload.attemptId).techniqueId, event.payload.faultId, 'faultId')
+    await allowFault(facts, attemptOf(state, target.payload.attemptId).techniqueId, event.payload.faultId, event.payload.text)
 }
 
-/** Within ten seconds; after that a tap stays, and more is said of it. */
-function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' }>): void {
+/** A wrong note before the table is finished, later with a reason; all else within ten seconds. */
+function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' }>, state: SessionState): void {
   const target = eventNamed(facts, event.payload.eventId, 'eventId')
   if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice takes back own taps only.')
-  if (!mayUndo(target, event))
+  const hasReason = (event.payload.reason ?? '').trim() !== ''
+  const isFinished = state.closedAt !== null
+  const isStaff = facts.actor.role !== 'apprentice'
+  if (isFinished && isNote(target) && isStaff && !hasReason && !mayUndo(target, event, { isFinished, hasReason, isStaff }))
+    throw refuse.conflict('reasonMissing', 'This table is finished: say why this is taken back. Nothing was changed.')
+  if (!mayUndo(target, event, { isFinished, hasReason, isStaff }))
     throw refuse.conflict(
       'undoTooLate',
       `A tap is taken back within ${UNDO_SECONDS} seconds. It stays; say more of it, or strike it when the table ends.`

@@ -208,15 +208,37 @@ describe('one tap and what is said later', () => {
     return { session, attempt }
   }
 
-  it('is taken back for ten seconds, then stays and is annotated', async () => {
+  it('of work is taken back for ten seconds, then stays; a note until the table is finished, then with a reason', async () => {
+    const { session, attempt } = await begun()
+    const finish = event(session, ivo, 'attemptEnded', end(attempt), at(0))
+    await record(ivo, session, finish)
+    const answer = async (...events: object[]) => {
+      const { status, body } = await record(ivo, session, ...events)
+      return [status, (body.answers as { status: string; detail: string }[])[0]] as const
+    }
+    expect(await answer(event(session, ivo, 'undone', { eventId: finish.id }, at(12)))).toEqual([
+      409,
+      expect.objectContaining({
+        detail: 'A tap is taken back within 10 seconds. It stays; say more of it, or strike it when the table ends.'
+      })
+    ])
+    const [wrong, second] = [1, 2].map(() => event(session, ivo, 'faultNoted', fault(attempt, null), at(20)))
+    await record(ivo, session, wrong, second)
+    expect((await answer(event(session, ivo, 'undone', { eventId: wrong.id }, at(900))))[1].status).toBe('stored')
+    await record(ivo, session, event(session, ivo, 'sessionClosed', {}, at(1000)))
+    expect((await answer(event(session, ivo, 'undone', { eventId: second.id }, at(1100))))[1].detail).toMatch(/say why this is taken back/)
+    const undo = event(session, ivo, 'undone', { eventId: second.id, reason: 'the wrong tablet' }, at(1100))
+    expect((await answer(undo))[1].status).toBe('stored')
+  })
+
+  it('stays and is annotated, with words where no list knows the fault', async () => {
     const { session, attempt } = await begun()
     const tap = event(session, ivo, 'faultNoted', fault(attempt, null), at(0))
     await record(ivo, session, tap)
-    const late = await record(ivo, session, event(session, ivo, 'undone', { eventId: tap.id }, at(12)))
-    expect(late.status).toBe(409)
-    expect((late.body.answers as { detail: string }[])[0].detail).toBe(
-      'A tap is taken back within 10 seconds. It stays; say more of it, or strike it when the table ends.'
-    )
+    const wordless = await record(ivo, session, event(session, ivo, 'annotated', { eventId: tap.id, faultId: 'other' }))
+    expect((wordless.body.answers as { detail: string }[])[0].detail).toMatch(/Say in words what the other fault is/)
+    const other = event(session, ivo, 'annotated', { eventId: tap.id, faultId: 'other', text: 'comb left in the coat' })
+    expect((await record(ivo, session, other)).status).toBe(200)
     const wrong = await record(ivo, session, event(session, ivo, 'annotated', { eventId: tap.id, faultId: 'no-such' }))
     expect((wrong.body.answers as { detail: string }[])[0].detail).toMatch(/payload\.faultId is "no-such"; allowed is/)
     const { faults } = (await ivo.get('/techniques/skirt-line')).body.technique as { faults: { id: string }[] }

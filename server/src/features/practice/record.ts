@@ -1,6 +1,6 @@
 import { check, eventSchema, type EventAnswer, type Me } from '@peen/contract'
 import { CoreError } from '@peen/core/error'
-import { clockOff, countedAttempts, foldSession, type PracticeEvent } from '@peen/core/practice'
+import { clockOff, countedAttempts, foldSession, isNote, type PracticeEvent } from '@peen/core/practice'
 import canonicalize from 'canonicalize'
 import { eq } from 'drizzle-orm'
 import { inTransaction, tables, type Transaction } from '../../db'
@@ -123,6 +123,9 @@ function lateness({ closed, actor, stored }: Facts, event: PracticeEvent, isFini
   if (!isFinished) return null
   // how the apprentice sees the own trim is said after it is finished; taking the closing itself back reopens it
   if (event.kind === 'selfRated') return null
+  const named = event.kind === 'undone' ? stored.find(({ id }) => id === event.payload.eventId) : undefined
+  // a note that is taken back with a reason after the end: the instructor's word, at once
+  if (named && isNote(named) && actor.role !== 'apprentice') return null
   const reopens = event.kind === 'undone' && stored.some(({ id, kind }) => id === event.payload.eventId && kind === 'sessionClosed')
   if (reopens && actor.role !== 'apprentice') return null
   return 'The session was closed before this came. It is kept as late; an instructor confirms it.'

@@ -8,9 +8,10 @@ import {
   type NewFound,
   type NewGate
 } from '@peen/contract'
-import { reading, route, type Route } from '../../http'
+import { reading, refuse, route, type Route } from '../../http'
 export { addPicture, picturesOf } from './pictures'
-export { agreedFor, sayReady } from './visit'
+export { agreedFor, agreeOn, sayReady } from './visit'
+import { visitsOfApprentice, visitsOfDog } from './history'
 import { addPicture, pictureBytes, removePicture } from './pictures'
 import { closeVisit, keepChosen, keepFound, sayReady, visitPage } from './visit'
 
@@ -27,6 +28,11 @@ export const visitRoutes: readonly Route[] = [
     ({ services, actor, params, body }) => keepFound(services, actor, params.id, body),
     foundSchema as never
   ),
+  route('get', '/dogs/:id/visits', EVERYBODY, ({ services, actor, params }) => visitsOfDog(services, actor, params.id)),
+  route('get', '/apprentices/:id/visits', EVERYBODY, async ({ services, actor, params }) => {
+    if (actor.role === 'apprentice' && actor.id !== params.id) throw refuse.forbidden('An apprentice reads own records only.')
+    return visitsOfApprentice(services, params.id)
+  }),
   route<NewGate>(
     'put',
     '/visits/:id/gate',

@@ -101,8 +101,15 @@ async function change(
 
 /** What was agreed once the dog is said ready, and again whenever the sheet changes after that. Opened gradings keep what they froze. */
 async function agreeAgain({ clock }: Pick<Services, 'clock'>, tx: Transaction, actor: Me, session: Session): Promise<void> {
-  if (!foundIn(session).gate) return
-  await fixAgreed(tx, session.id, await agreedNow(tx, session), actor.id, await clock.now())
+  await agreeOn(tx, session, actor.id, await clock.now())
+}
+
+/** Fixes what the sheet of a visit says as what is agreed for its dog; null while nobody has said that it is ready. */
+export async function agreeOn(tx: Transaction, session: Session, by: string, at: Date): Promise<readonly AgreedTarget[] | null> {
+  if (!foundIn(session).gate) return null
+  const agreed = await agreedNow(tx, session)
+  await fixAgreed(tx, session.id, agreed, by, at)
+  return agreed
 }
 
 /** What the sheet of a visit says now, as it would be agreed. */

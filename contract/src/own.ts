@@ -1,0 +1,39 @@
+// What a person sets for themselves, and how they change their password.
+import { chosen, password } from './fields'
+import { boolean, object, string } from './yup'
+
+export const LENGTH_UNITS = ['mm', 'in'] as const
+export const CLOCKS = ['24', '12'] as const
+export const THEMES = ['device', 'light', 'dark'] as const
+export const TEXT_SIZES = ['usual', 'large', 'larger'] as const
+export const CALLS = ['quiet', 'sound', 'vibration', 'both'] as const
+
+/** How one person wants to read and hear Peen, on whatever tablet they sign in. */
+export type Settings = {
+  readonly lengths: (typeof LENGTH_UNITS)[number]
+  readonly clock: (typeof CLOCKS)[number]
+  readonly theme: (typeof THEMES)[number]
+  readonly text: (typeof TEXT_SIZES)[number]
+  /** what a tablet does when an apprentice asks for help */
+  readonly call: (typeof CALLS)[number]
+  /** the short guide for the role has been read */
+  readonly guided: boolean
+}
+export const USUAL_SETTINGS: Settings = Object.freeze({
+  ...{ lengths: 'mm', clock: '24', theme: 'device', text: 'usual', call: 'quiet', guided: false }
+} as const)
+
+export const settingsSchema = object({
+  lengths: chosen('Lengths', LENGTH_UNITS),
+  clock: chosen('Clock', CLOCKS),
+  theme: chosen('Theme', THEMES),
+  text: chosen('Text size', TEXT_SIZES),
+  call: chosen('A call for help', CALLS),
+  guided: boolean().required()
+}).noUnknown()
+
+export const newPasswordSchema = object({
+  now: string().label('Password now').required('Your password now is missing.').max(200),
+  next: password()
+}).noUnknown()
+export type NewPassword = { readonly now: string; readonly next: string }
