@@ -176,6 +176,15 @@ export function coatFor(body: string, trim?: string): DrawnCoat {
 
 export const colourNames: readonly string[] = Object.keys(colourData.colours)
 
+/** What people call the colours that a dog can be drawn in. */
+const COLOUR_WORDS: Readonly<Record<string, string>> = {
+  ...{ pepper: 'pepper and salt', black: 'black', white: 'white', wheaten: 'wheaten', apricot: 'apricot', cream: 'cream', gold: 'gold' },
+  ...{ saddle: 'tan with a black saddle', grizzle: 'grizzle', blueGold: 'blue and gold', parti: 'parti-coloured', tricolour: 'tricolour' },
+  ...{ redCoat: 'red', roan: 'roan', ink: 'jet black' }
+}
+/** The name of a colour by its key: "pepper and salt". */
+export const colourName = (id: string): string => COLOUR_WORDS[id] ?? id
+
 /** A dog's colouring by its name in the profile; an unknown one is drawn in pepper. */
 export function colouringOf(colour: string): Colouring {
   const { ramps, colours } = colourData

@@ -87,7 +87,7 @@ test('a line is written on the figure, refused where it cannot be, counted, stru
 })
 
 test('a clipped coat tells when it comes back, by how it is brushed, and which tool now', async ({ page }) => {
-  await openCoat(page, 'Bramble', 'Next visit', 'mira')
+  await openCoat(page, 'Teasel', 'Next visit', 'mira')
   await expect(page.getByText(/still fair/)).toContainText('4 weeks at best, 5 still fair, 7 the longest: then the skull is grown out.')
   await page.getByLabel('Brushed at home').selectOption({ label: 'never, as far as we know' })
   await page.getByRole('button', { name: 'Keep this' }).click()

@@ -256,6 +256,8 @@ export type TrimRow = {
   readonly mark: number | null
   readonly interval: readonly [number, number] | null
   readonly outcome: string | null
+  /** why the verdict is what it is, in a sentence; null where it is hidden */
+  readonly because: string | null
   readonly hidden: string | null
 }
 
@@ -312,6 +314,9 @@ export type FindingRow = {
   readonly certificateId: string
   readonly certificate: string
   readonly met: number
+  /** names of the rules that are not met, and of those that cannot be told yet */
+  readonly missing: readonly string[]
+  readonly unknown: readonly string[]
   readonly of: number
   readonly status: 'none' | 'drafted' | 'issued' | 'declined'
   readonly say: string

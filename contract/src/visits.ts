@@ -21,7 +21,15 @@ export const foundSchema = object({
   weeksSince: number().integer().min(0).max(520).nullable().defined(),
   purpose: chosen('Purpose', PURPOSES),
   coat: array()
-    .of(object({ kind: chosen('Finding', COAT_FINDINGS), region: region(), side: side(), widthMm: number().required() }).noUnknown())
+    .of(
+      object({
+        kind: chosen('Finding', COAT_FINDINGS),
+        region: region(),
+        side: side(),
+        widthMm: number().required(),
+        combedOutAt: string().max(30).optional()
+      }).noUnknown()
+    )
     .required()
     .max(60),
   skin: array()
@@ -126,6 +134,8 @@ export type VisitPage = {
   readonly standard: Standard
   readonly checkIn: CheckIn
   readonly found: Found
+  /** a step was begun at the table */
+  readonly begun: boolean
   /** somebody has looked at the dog */
   readonly checkedIn: boolean
   readonly readyBy: string | null

@@ -25,7 +25,7 @@ export const COAT_DOGS: readonly Dog[] = [
     profile: { breed: 'long-legged terrier', bornOn: '2020-11-21', weightKg: 22, nose: 'black', skin: 'grey' }
   },
   {
-    ...{ key: 'bramble', name: 'Bramble', body: 'companion', coat: 'soft curly', colour: 'cream', withersMm: 300, canStandMin: 90 },
+    ...{ key: 'teasel', name: 'Teasel', body: 'companion', coat: 'soft curly', colour: 'cream', withersMm: 300, canStandMin: 90 },
     ...{ temperament: 'easy', dislikes: 'the comb behind his ears', owner: 'Gwil' },
     profile: { breed: 'curly mix', bornOn: '2022-07-30', weightKg: 6.8, nose: 'black', skin: 'pink' }
   }
@@ -68,7 +68,7 @@ const winter = (on: string): CoatDay => ({
   ]
 })
 const companion = (on: string): CoatDay => ({
-  ...{ dog: 'bramble', on, apprentice: 'ada', instructor: 'ruben', standard: 'companion' },
+  ...{ dog: 'teasel', on, apprentice: 'ada', instructor: 'ruben', standard: 'companion' },
   works: [
     { technique: 'comb-clip', regions: ['back', 'ribs', 'loin', 'shoulder', 'croup'], tool: 'comb-0', minutes: 24 },
     { technique: 'cylinder-leg', regions: ['foreleg'], tool: 'scissors-straight', minutes: 10 },
@@ -148,7 +148,7 @@ const LINES: readonly Line[] = [
 const AIMS: readonly (CoatAim & { readonly dog: string })[] = [
   { dog: 'sedge', aimOn: '2026-05-30', aim: 'Spring show', nextOn: '2026-04-21', everyDays: 14, brushing: 'never' },
   { dog: 'sorrel', aimOn: '2026-05-30', aim: 'Spring show', nextOn: '2026-04-20', everyDays: 14, brushing: 'never' },
-  { dog: 'bramble', aimOn: null, aim: '', nextOn: '2026-05-04', everyDays: 35, brushing: 'weekly' }
+  { dog: 'teasel', aimOn: null, aim: '', nextOn: '2026-05-04', everyDays: 35, brushing: 'weekly' }
 ]
 
 /** Plays the coat books through the use cases: sessions as they were, lines as they were written, in their time. */

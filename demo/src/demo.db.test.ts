@@ -104,7 +104,7 @@ describe('the demo school', () => {
     expect(of('Sorrel')).toMatchObject({ isStripped: true, lag: null, warnings: [] })
     expect(of('Larch').warnings.map(({ kind }) => kind)).toContain('borderUnstripped')
     expect(of('Flint').warnings.map(({ kind }) => kind)).toContain('hole')
-    expect(of('Bramble').isStripped).toBe(false)
+    expect(of('Teasel').isStripped).toBe(false)
   })
 
   it('mends the terrier by half instead of a light roll, before its show', async () => {

@@ -182,7 +182,9 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
     passwordHash,
     active: true,
     // letters go nowhere: the address is invented as well
-    email: `${key}@post.invalid`
+    email: `${key}@post.invalid`,
+    // nobody in the demo is new to it
+    settings: { ...USUAL_SETTINGS, guided: true }
   })
   await db.insert(tables.people).values([
     ...STAFF.map((staff) => ({

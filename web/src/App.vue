@@ -1,14 +1,19 @@
 <script setup lang="ts">
-import { applyTheme } from './composables/useTheme'
+import { watchEffect } from 'vue'
+import { useRoute } from 'vue-router'
+import { applySettings } from './composables/applySettings'
+import { titleOf } from './router'
 import { useSessionStore } from './stores/session'
 import BenchBar from './components/BenchBar.vue'
 
-applyTheme()
+applySettings()
+const route = useRoute()
 const session = useSessionStore()
+watchEffect(() => (document.title = [titleOf(route), session.school?.name ?? 'Peen'].join(', ')))
 </script>
 
 <template>
-  <div class="flex h-dvh flex-col overflow-hidden print:h-auto print:overflow-visible">
+  <div class="page flex flex-col overflow-hidden print:h-auto print:overflow-visible">
     <div class="flex min-h-0 flex-1 flex-col"><RouterView /></div>
     <BenchBar v-if="session.me" />
   </div>

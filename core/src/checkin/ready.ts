@@ -10,8 +10,8 @@ export function sayPlaceOf(region: RegionId, side: Side): string {
 }
 
 /** "mat at the left ribs, 40 mm across" */
-export function sayFinding({ kind, region, side, widthMm }: CoatFinding): string {
-  return `${COAT_FINDING_NAMES[kind]} at the ${sayPlaceOf(region, side)}, ${widthMm} mm across`
+export function sayFinding({ kind, region, side, widthMm, combedOutAt }: CoatFinding): string {
+  return `${COAT_FINDING_NAMES[kind]} at the ${sayPlaceOf(region, side)}, ${widthMm} mm across${combedOutAt ? ', combed out' : ''}`
 }
 
 /** What came in with the dog and is nobody's fault: places with their reason, as a grade sheet excuses them. */
@@ -59,7 +59,7 @@ export function readyToCut({ gate, coat }: Found): Ready {
     ...(gate && !gate.dry ? ['The coat is not dry.'] : []),
     ...(gate && !gate.combed ? ['The coat is not combed to the skin: a comb jams, a blade drags.'] : []),
     ...coat
-      .filter(({ kind }) => kind === 'mat')
+      .filter(({ kind, combedOutAt }) => kind === 'mat' && !combedOutAt)
       .map(({ region, side, widthMm }) => `A mat of ${widthMm} mm is still in at the ${sayPlaceOf(region, side)}: take it out first.`)
   ]
   return { ready: missing.length === 0, missing }

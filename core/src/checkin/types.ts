@@ -19,6 +19,8 @@ export type CoatFinding = {
   readonly side: Side
   /** across the widest place, mm */
   readonly widthMm: number
+  /** a mat that was combed out since: when, ISO; it came in with the dog all the same */
+  readonly combedOutAt?: string
 }
 /** Widths that are marked: below is no finding, above is more than one place. mm */
 export const FINDING_WIDTH_MM = Object.freeze({ low: 5, high: 300 })

@@ -43,6 +43,47 @@ export function sayLength(mm: number, unit: LengthUnit): string {
   return unit === 'mm' ? `${sayNumber(mm)} mm` : `${sayFraction(inchFromMm(mm))} in`
 }
 
+/**
+ * Millimetres of what somebody typed: "356", "35.6 cm", "14 in", "14 1/2 in" or 14". A bare number is in `unit`.
+ * Refuses what is no length with code `notALength`.
+ * @example mmOfText('14 in', 'mm') // 355.6
+ */
+export function mmOfText(text: string, unit: LengthUnit): number {
+  const [, amount = '', named = ''] = /^([\d.,/\s]+?)\s*(mm|cm|inches|inch|in|["″”])?$/i.exec(text.trim()) ?? []
+  const isInch = named === '' ? unit === 'in' : !/^[mc]m$/i.test(named)
+  const decimal = amount.trim().replace(',', '.')
+  const refuse = () =>
+    new CoreError({ code: 'notALength', path: 'length', got: text.slice(0, 20), limit: 'a length such as 356 mm, 35.6 cm or 14 in' })
+  if (isInch && amount.includes('/')) {
+    try {
+      return mmOfFraction(amount)
+    } catch {
+      throw refuse()
+    }
+  }
+  if (!/^(\d+(\.\d*)?|\.\d+)$/.test(decimal)) throw refuse()
+  const value = Number(decimal)
+  return isInch ? mmFromInch(value) : /^cm$/i.test(named) ? 10 * value : value
+}
+
+/** Inches as they are read off a rule, by the size of the length: 64ths under 20 mm, 16ths under 100, eighths beyond. Chosen. */
+function sayInches(mm: number): string {
+  const parts = mm < 20 ? 64 : mm < 100 ? 16 : 8
+  return sayFraction(Math.round(inchFromMm(mm) * parts) / parts)
+}
+
+/** A sentence with its millimetres told in inches: "13 to 20 mm" becomes "33/64 to 13/16 in". Nothing else in it changes. */
+export function lengthsIn(text: string, unit: LengthUnit): string {
+  if (unit === 'mm') return text
+  return text.replace(
+    /(\d+(?:\.\d+)?)((?: to | and | or | ± )(\d+(?:\.\d+)?))? mm\b/g,
+    (_, first: string, more?: string, second?: string) => {
+      const rest = more && second ? more.replace(second, sayInches(Number(second))) : ''
+      return `${sayInches(Number(first))}${rest} in`
+    }
+  )
+}
+
 /** A number without a needless decimal: 16, 1.6, 0.25. */
 export function sayNumber(value: number): string {
   const digits = Math.abs(value) < 1 ? 2 : 1

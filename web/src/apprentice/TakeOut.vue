@@ -21,7 +21,7 @@ async function take(what: 'logbook' | 'record', ending: string): Promise<void> {
 
 <template>
   <section>
-    <h1 class="mt-6">The whole record</h1>
+    <h2 class="title mt-6">The whole record</h2>
     <hr class="rule2 mt-2.5 mb-3" />
     <div class="flex flex-wrap gap-2">
       <button class="btn btn-quiet" @click="take('logbook', 'pdf')">Logbook (PDF)</button>

@@ -28,7 +28,7 @@ function sayState(one: CertificateProgress): string {
 
 <template>
   <section>
-    <h1 class="mt-5">The way to each certificate</h1>
+    <h2 class="title mt-5">The way to each certificate</h2>
     <hr class="rule2 mt-2.5" />
     <Disclosure
       v-for="one in ordered"

@@ -48,7 +48,7 @@ async function keep(): Promise<void> {
 
 <template>
   <section data-chart-rules>
-    <h1>How sure the charts are</h1>
+    <h2 class="title">How sure the charts are</h2>
     <hr class="rule2 mt-2" />
     <p v-if="chart && watching" class="mt-2 leading-[1.4]" role="status">
       One clean attempt counts 1, one that is not costs {{ chart.k }}; the signal stands at <b>{{ chart.limit }}</b>. Of 100 who still miss

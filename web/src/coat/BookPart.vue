@@ -70,7 +70,7 @@ const pick = (region: RegionId) => toggle(region)
 </script>
 
 <template>
-  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_440px] lg:overflow-hidden" aria-label="Coat book">
+  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_440px] lg:overflow-hidden" aria-label="Coat book" tabindex="0">
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <DogPlate
@@ -111,7 +111,7 @@ const pick = (region: RegionId) => toggle(region)
         @write="doWrite"
       />
       <div class="flex items-center justify-between gap-3">
-        <h1>The book</h1>
+        <h2 class="title">The book</h2>
         <button v-if="places.length" class="btn btn-quiet min-h-11 px-3 text-[16px]" :aria-pressed="only" @click="only = !only">
           {{ only ? 'all places' : 'these places only' }}
         </button>

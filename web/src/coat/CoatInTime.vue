@@ -101,7 +101,11 @@ useKeys([
 </script>
 
 <template>
-  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_440px] lg:overflow-hidden" aria-label="The coat in time">
+  <main
+    class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_440px] lg:overflow-hidden"
+    aria-label="The coat in time"
+    tabindex="0"
+  >
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <div class="grid gap-3 sm:grid-cols-2">

@@ -100,7 +100,7 @@ const selected = ref<RegionId | null>(null)
 </script>
 
 <template>
-  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden" aria-label="Next visit">
+  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden" aria-label="Next visit" tabindex="0">
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <p v-if="interval" class="finding finding-small">
@@ -147,7 +147,7 @@ const selected = ref<RegionId | null>(null)
       <AimForm class="max-w-[640px]" :aim="page.aim" asks="pet" :disabled="!session.isStaff" @keep="keepAim" />
     </div>
     <section class="border-line bg-sheet p-4 max-lg:border-t sm:px-6 lg:overflow-y-auto lg:border-l" tabindex="0" aria-label="Lengths then">
-      <h1>{{ page.standard.name }}, place by place</h1>
+      <h2 class="title">{{ page.standard.name }}, place by place</h2>
       <hr class="rule2 mt-2" />
       <p v-if="parts.length === 0" class="mt-3">This trim names no lengths.</p>
       <ul class="row-rule m-0 list-none p-0">

@@ -4,11 +4,13 @@ import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '../composables/useKeys'
 import { useSessionStore } from '../stores/session'
 import KeysDialog from './KeysDialog.vue'
+import SearchDialog from './SearchDialog.vue'
 
 const session = useSessionStore()
 const route = useRoute()
 const router = useRouter()
 const showsKeys = ref(false)
+const searches = ref(false)
 
 const places = computed(() => {
   const record = session.isStaff
@@ -32,6 +34,8 @@ useKeys([
     label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', v: 'Coat', c: 'Certify' }[key]!,
     run: () => void goTo(key)
   })),
+  { key: '/', label: 'Search', run: () => (searches.value = true) },
+  { key: ',', label: 'Your settings', run: () => void router.push('/settings') },
   { key: '?', label: 'These keys', run: () => (showsKeys.value = true) }
 ])
 function goTo(key: string): void {
@@ -52,7 +56,7 @@ async function leave(): Promise<void> {
       :to="place.to"
       :aria-current="isHere(place.to) ? 'page' : undefined"
       :class="[
-        'relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-[22px] sm:text-[18px]',
+        'relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-3 lg:px-[22px] sm:text-[18px]',
         isHere(place.to) ? 'bg-ink font-[650] text-sheet' : 'font-medium text-ink'
       ]"
       >{{ place.name }}</RouterLink
@@ -61,7 +65,21 @@ async function leave(): Promise<void> {
     <button class="flex items-center gap-2 px-4 pt-1.5 max-sm:hidden" @click="showsKeys = true">
       <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd>Keys
     </button>
-    <button class="flex items-center px-4 pt-1.5 max-sm:px-2 max-sm:text-[16px]" @click="leave">Sign out</button>
+    <button class="flex items-center gap-2 px-4 pt-1.5 max-sm:px-2 max-sm:text-[16px]" @click="searches = true">
+      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650] max-lg:hidden">/</kbd
+      >Search
+    </button>
+    <RouterLink
+      to="/settings"
+      :aria-current="route.meta.place === 'settings' ? 'page' : undefined"
+      :class="[
+        'flex items-center px-4 pt-1.5 no-underline max-sm:px-2 max-sm:text-[16px]',
+        route.meta.place === 'settings' ? 'bg-ink font-[650] text-sheet' : 'text-ink'
+      ]"
+      >Me</RouterLink
+    >
+    <button class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="leave">Sign out</button>
+    <SearchDialog :open="searches" @close="searches = false" />
     <KeysDialog :open="showsKeys" @close="showsKeys = false" />
   </nav>
 </template>

@@ -19,7 +19,7 @@ const { value, errorMessage, handleBlur } = useField<string>(() => props.name)
       :aria-describedby="errorMessage ? `${name}-error` : undefined"
       @blur="handleBlur($event, false)"
     >
-      <option value="" disabled>choose</option>
+      <option v-if="!choices.some(({ id }) => id === '')" value="" disabled>choose</option>
       <option v-for="choice in choices" :key="choice.id" :value="choice.id">{{ choice.name }}</option>
     </select>
     <p v-if="errorMessage" :id="`${name}-error`" class="mt-1 flex gap-2" role="alert">

@@ -25,6 +25,11 @@ function asItShouldBe({ id, how }: Criterion): void {
   for (const side of sidesOf(how)) if (!props.answers[id]?.[side]) emit('answer', id, side, { kind: 'asItShouldBe' })
 }
 
+/** what nobody has answered at this station yet: one touch, and what is not so is opened and read */
+const unanswered = computed(() => props.standard.criteria.filter((one) => one.station === props.station && !follows(one) && isOpenYet(one)))
+function stationAsItShouldBe(): void {
+  for (const criterion of unanswered.value) asItShouldBe(criterion)
+}
 const rows = computed(() =>
   props.standard.criteria
     .filter((criterion) => criterion.station === props.station)
@@ -73,6 +78,14 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
       <span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span
       ><span class="text-right">right</span><span>answer</span>
     </div>
+    <button
+      v-if="!readonly && unanswered.length > 1"
+      class="flex min-h-11 w-full items-center gap-2 border-b border-line px-3 text-left font-[650] text-act sm:px-5"
+      data-station-quick
+      @click="stationAsItShouldBe"
+    >
+      <span class="inline-block size-[18px] flex-none rounded-full border-2 border-act" />All {{ unanswered.length }} here as they should be
+    </button>
     <div v-for="row in rows" :key="row.criterion.id" class="relative border-b border-line">
       <button
         v-if="!readonly && open !== row.criterion.id && !follows(row.criterion) && isOpenYet(row.criterion)"

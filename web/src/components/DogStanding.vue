@@ -26,7 +26,7 @@ async function decide(kind: 'limited' | 'refused' | 'free'): Promise<void> {
 
 <template>
   <section aria-label="Whether it may be worked on">
-    <h1>May it be worked on?</h1>
+    <h2 class="title">May it be worked on?</h2>
     <hr class="rule2 mt-2 mb-3" />
     <p v-if="now" class="mb-2 font-semibold text-danger"><GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ now.say }}</p>
     <p v-else class="mb-2">Yes, as any other. A dog is limited by an instructor, and refused by a vet’s word or by two people.</p>

@@ -24,9 +24,10 @@ defineProps<{ result: GradeResult | null; shown: boolean; numbers: ReadonlyMap<s
       <p v-if="!shown" class="muted mt-1">It is shown with the mark.</p>
       <p v-else-if="!result?.mend.length" class="mt-1">Nothing that another cut would better.</p>
       <ol v-else class="m-0 mt-1 list-none p-0">
-        <li v-for="item in result.mend" :key="item.criterionId + item.side" class="flex gap-3 py-1 leading-[1.3]">
-          <span class="numeral w-6 flex-none text-[23px]">{{ numbers.get(item.criterionId) }}</span><span
-            >{{ item.say }} <span class="muted whitespace-nowrap">Worth {{ sayNumber(item.gain) }}.</span></span
+        <li v-for="(item, i) in result.mend" :key="item.criterionId + item.side" class="flex gap-3 py-1 leading-[1.3]">
+          <span class="numeral w-6 flex-none text-[23px]">{{ i + 1 }}</span><span
+            >{{ item.say }}
+            <span class="muted whitespace-nowrap">Worth {{ sayNumber(item.gain) }}. Row {{ numbers.get(item.criterionId) }}.</span></span
           >
         </li>
       </ol>

@@ -48,7 +48,7 @@ async function log(): Promise<void> {
 
 <template>
   <section id="figures" aria-label="Practice on figures">
-    <h1 class="mt-6">On figures</h1>
+    <h2 class="title mt-6">On figures</h2>
     <hr class="rule2 mt-2.5 mb-2" />
     <p v-if="error" role="alert">{{ error }}</p>
     <p v-else-if="data" class="leading-[1.35]">

@@ -5,9 +5,10 @@ import type { RegionId } from '@peen/core/regions'
 import { STATIONS, type Station } from '@peen/core/standard'
 import { computed, ref } from 'vue'
 import { stationNotes } from '../composables/gradePlate'
-import { STATION_WORDS } from '../composables/outcomes'
+import { OUTCOME_WORDS, STATION_WORDS } from '../composables/outcomes'
 import { useGrade } from '../composables/useGrade'
 import { useKeys } from '../composables/useKeys'
+import AskOnce from './AskOnce.vue'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
 import FoundPlate from './FoundPlate.vue'
@@ -53,9 +54,21 @@ function step(by: number): void {
   open.value = rows.value[Math.min(rows.value.length - 1, Math.max(0, at))]
   requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-row="${open.value}"]`)?.focus())
 }
+const asks = ref(false)
 async function finish(): Promise<void> {
   if (await sign()) emit('signed')
 }
+/** what follows from the signature, before it is given */
+const follows = computed(() => {
+  const mark = result.value?.total
+    ? `The mark is ${Math.round(result.value.total.value)}: ${OUTCOME_WORDS[result.value.outcome]}.`
+    : 'There is no mark: feedback only.'
+  return [
+    mark,
+    result.value?.because ?? '',
+    'A signed grading is never changed. It counts for the record, and the apprentice reads it.'
+  ].filter((one) => one !== '')
+})
 useKeys([
   { key: 'ArrowRight', label: 'Walk on to the next station', run: () => walk(1) },
   { key: 'ArrowLeft', label: 'Walk back', run: () => walk(-1) },
@@ -66,7 +79,7 @@ useKeys([
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <FoundPlate
         :grading="grading"
         :standard="standard"
@@ -87,7 +100,9 @@ useKeys([
       <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
     </main>
     <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Grade sheet">
-      <div class="px-5 pt-4 pb-2"><MarkPanel :result="result" :rating="rating" :standard="standard" :signed="false" @rate="rate" /></div>
+      <div class="px-5 pt-4 pb-2">
+        <MarkPanel :result="result" :rating="rating" :standard="standard" :signed="false" by="You" @rate="rate" />
+      </div>
       <WalkTabs v-model="station" :standard="standard" :result="result" />
       <div class="min-h-0 flex-1 lg:overflow-y-auto">
         <CriterionRows
@@ -127,7 +142,7 @@ useKeys([
               >, {{ result.cannotTell }} cannot tell</template
             ></span
           >
-          <button v-if="isComplete && rating" class="btn btn-go" @click="finish">Sign this grading</button>
+          <button v-if="isComplete && rating" class="btn btn-go" @click="asks = true">Sign this grading</button>
           <button v-else-if="next" class="btn btn-go" @click="walk(1)">Walk on: {{ STATION_WORDS[next].toLowerCase() }}</button>
           <button v-else class="btn btn-not-yet" disabled>
             {{ isComplete ? 'Say your rating first' : `${count.asked - count.answered} still open` }}
@@ -135,6 +150,15 @@ useKeys([
         </div>
       </div>
     </aside>
+    <AskOnce
+      :open="asks"
+      title="Sign this grading?"
+      :says="follows"
+      action="Sign it"
+      working="Signing …"
+      :run="finish"
+      @close="asks = false"
+    />
     <SheetDialog :open="conflict !== null" title="Another device wrote this sheet" @close="takeTheirs">
       <p v-if="conflict" class="leading-[1.35]">
         The same draft was saved elsewhere in the meantime: {{ Object.keys(conflict.answers).length }} criteria answered there,

@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import { DRAWINGS, useDogDrawing } from '../composables/useDogDrawing'
 import { activeKeys } from '../composables/useKeys'
-import { THEMES, useTheme } from '../composables/useTheme'
 import SheetDialog from './SheetDialog.vue'
 import ToggleButtons from './ToggleButtons.vue'
 
 defineProps<{ open: boolean }>()
 defineEmits<{ close: [] }>()
-const theme = useTheme()
 const drawing = useDogDrawing()
 const asOption = <T extends string>(id: T) => ({ id, name: id })
 const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', Enter: 'Enter' }
@@ -28,13 +26,10 @@ const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', Arr
     </dl>
     <p class="muted mt-3">On the drawn dog: Tab to it, arrow keys go from place to place, Enter opens the place.</p>
     <fieldset class="mt-4">
-      <legend class="label">Light or dark</legend>
-      <ToggleButtons :options="THEMES.map(asOption)" :is-on="(id) => id === theme" @toggle="(id) => (theme = id)" />
-    </fieldset>
-    <fieldset class="mt-4">
       <legend class="label">Dogs are drawn with</legend>
       <ToggleButtons :options="DRAWINGS.map(asOption)" :is-on="(id) => id === drawing" @toggle="(id) => (drawing = id)" />
     </fieldset>
-    <p class="muted mt-3">Both stay on this device. Plain shapes are quicker on a slow tablet.</p>
+    <p class="muted mt-3">It stays on this device. Plain shapes are quicker on a slow tablet.</p>
+    <RouterLink to="/settings" class="btn btn-quiet mt-4" @click="$emit('close')">Your settings: units, theme, text size</RouterLink>
   </SheetDialog>
 </template>

@@ -7,7 +7,7 @@ import { OUTCOME_WORDS } from '../composables/outcomes'
 import MarkLens from './MarkLens.vue'
 
 // The mark so far with its interval and what caps it; before that, how the assessor calls the trim as a whole.
-const props = defineProps<{ result: GradeResult | null; rating: GlobalRating | null; standard: Standard; signed: boolean }>()
+const props = defineProps<{ result: GradeResult | null; rating: GlobalRating | null; standard: Standard; signed: boolean; by: string }>()
 const emit = defineEmits<{ rate: [rating: GlobalRating] }>()
 const chosen = ref<GlobalRating | null>(null)
 const total = computed(() => props.result?.total ?? null)
@@ -44,7 +44,7 @@ const headline = computed(() => {
     </template>
     <template v-else-if="total">
       <p class="leading-none">
-        <span class="mr-2 text-[40px] font-[650]" data-testid="mark">{{ round(total.value) }}</span>
+        <span class="mr-3 text-[40px] font-[650]" data-testid="mark">{{ round(total.value) }}</span>
         <span class="text-[20px]"
           >between <b>{{ round(total.interval[0]) }}</b> and <b>{{ round(total.interval[1]) }}</b><template v-if="!signed"
             >, so far</template
@@ -54,8 +54,8 @@ const headline = computed(() => {
       <MarkLens class="mt-2" :total="total" :pass="standard.passMark" />
       <p class="leading-[1.3]" role="status">
         <b>{{ headline }}</b> {{ result?.outcome === 'unfinished' ? '' : result?.because }}
-        {{ result?.cap ? `${result.cap.faults.join(' and ')} holds the mark at ${result.cap.mark}.` : 'Nothing caps it.' }} You called it
-        {{ RATING_NAMES[rating] }} first.
+        {{ result?.cap ? `${result.cap.faults.join(' and ')} holds the mark at ${result.cap.mark}.` : 'Nothing caps it.' }} {{ by }} called
+        it {{ RATING_NAMES[rating] }} first.
       </p>
       <details v-if="chance !== null" class="muted mt-1">
         <summary class="flex min-h-11 cursor-pointer items-center">How sure this is</summary>
@@ -68,6 +68,6 @@ const headline = computed(() => {
     <p v-else-if="result && result.outcome !== 'unfinished'" role="status">
       <b>{{ headline }}</b> {{ result.because }} There is no mark.
     </p>
-    <p v-else class="font-[650]">You called it {{ RATING_NAMES[rating] }}. Nothing is answered yet.</p>
+    <p v-else class="font-[650]">{{ by }} called it {{ RATING_NAMES[rating] }}. Nothing is answered yet.</p>
   </section>
 </template>

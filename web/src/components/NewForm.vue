@@ -3,7 +3,9 @@ import { useForm } from 'vee-validate'
 import { v7 } from 'uuid'
 import { ref } from 'vue'
 import type { Schema } from 'yup'
+import { mmOfText } from '@peen/core/units'
 import { api, sentenceOf } from '../api/client'
+import { useSettingsStore } from '../stores/settings'
 import ChoiceField from './ChoiceField.vue'
 import FormField from './FormField.vue'
 
@@ -11,10 +13,13 @@ import FormField from './FormField.vue'
 export type NewField = {
   readonly name: string
   readonly label: string
-  readonly type?: 'text' | 'number' | 'password'
+  /** `length`: typed in mm, cm or inches, sent as whole mm */
+  readonly type?: 'text' | 'number' | 'password' | 'length'
   readonly choices?: readonly { readonly id: string; readonly name: string }[]
   /** an empty box means null */
   readonly nullable?: boolean
+  /** asked for only where this holds; else its first value is sent */
+  readonly only?: (values: Readonly<Record<string, unknown>>) => boolean
 }
 
 const props = defineProps<{
@@ -26,18 +31,48 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ made: [answer: Record<string, unknown>] }>()
 const refused = ref<string | null>(null)
+const settings = useSettingsStore()
 const made = (values: Record<string, unknown>) => {
   const sent: Record<string, unknown> = { ...values }
+  for (const { name, only } of props.fields) if (only && !only(values)) sent[name] = props.start[name]
   for (const { name, type, nullable } of props.fields) {
-    if (type !== 'number') continue
+    if (type !== 'number') {
+      if (nullable && values[name] === '') sent[name] = null
+      continue
+    }
     sent[name] = values[name] === '' || values[name] === null ? (nullable ? null : undefined) : Number(values[name])
   }
   return sent
 }
-const { handleSubmit, isSubmitting, resetForm, setFieldError } = useForm({ initialValues: { ...props.start, id: v7() } })
+/** Lengths as they were typed, in mm; what is none is said beside its field. */
+function readLengths(sent: Record<string, unknown>): boolean {
+  let isRight = true
+  for (const { name, label, type } of props.fields) {
+    if (type !== 'length') continue
+    const text = String(sent[name] ?? '').trim()
+    if (text === '') sent[name] = undefined
+    else {
+      try {
+        sent[name] = Math.round(mmOfText(text, settings.settings.lengths))
+      } catch {
+        setFieldError(name as never, `${label} is ${text.slice(0, 20)}; allowed is a length such as 356 mm, 35.6 cm or 14 in.`)
+        isRight = false
+      }
+    }
+  }
+  return isRight
+}
+const {
+  handleSubmit,
+  isSubmitting,
+  resetForm,
+  setFieldError,
+  values: now
+} = useForm<Record<string, unknown>>({ initialValues: { ...props.start, id: v7() } })
 const submit = handleSubmit(async (values) => {
   refused.value = null
   const sent = made(values)
+  if (!readLengths(sent)) return
   try {
     await props.schema.validate(sent, { abortEarly: false })
   } catch (caught) {
@@ -58,9 +93,14 @@ const submit = handleSubmit(async (values) => {
 
 <template>
   <form novalidate @submit="submit">
-    <template v-for="field in fields" :key="field.name">
+    <template v-for="field in fields.filter(({ only }) => !only || only(now))" :key="field.name">
       <ChoiceField v-if="field.choices" :name="field.name" :label="field.label" :choices="field.choices" />
-      <FormField v-else :name="field.name" :label="field.label" :type="field.type === 'number' ? 'text' : field.type" />
+      <FormField
+        v-else
+        :name="field.name"
+        :label="field.type === 'length' ? `${field.label}, ${settings.settings.lengths}` : field.label"
+        :type="field.type === 'password' ? 'password' : 'text'"
+      />
     </template>
     <p v-if="refused" class="mb-3 font-semibold text-danger" role="alert">{{ refused }}</p>
     <button class="btn btn-go w-full" :disabled="isSubmitting">{{ action }}</button>

@@ -31,7 +31,7 @@ useKeys([
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <FoundPlate :grading="grading" :standard="standard" :result="grading.result" :notes="notes" :caption="sayDate(grading.onDate)">
         <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]"
           >What it did to the record</RouterLink
@@ -40,9 +40,19 @@ useKeys([
       </FoundPlate>
       <FeedbackBlock :result="grading.result" :shown="true" :numbers="numbers" :praises="grading.praises" />
     </main>
-    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Result">
+    <aside
+      class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:overflow-y-auto lg:border-l"
+      aria-label="Result"
+      tabindex="0"
+    >
       <div class="px-5 pt-4 pb-3">
-        <MarkPanel :result="grading.result" :rating="grading.globalRating" :standard="standard" :signed="true" />
+        <MarkPanel
+          :result="grading.result"
+          :rating="grading.globalRating"
+          :standard="standard"
+          :signed="true"
+          :by="grading.own ? 'You' : grading.assessor.givenName"
+        />
         <p class="muted mt-2">
           {{ grading.apprentice.givenName }} {{ grading.apprentice.familyName }}, marked by {{ grading.assessor.givenName }}
           {{ grading.assessor.familyName }}{{ grading.blind ? ', blind' : ', not blind: had read another grading' }}.
@@ -59,8 +69,8 @@ useKeys([
         <ul class="row-rule m-0 mt-3 list-none border-t border-line p-0">
           <li v-for="row in grading.result?.sections ?? []" :key="row.section.id" class="flex items-center gap-3 py-1.5">
             <GlyphMark :name="glyph[row.floor]" /><span class="flex-1">{{ row.section.name }}</span
-            ><b v-if="row.value !== null">{{ Math.round(row.value) }}</b
-            ><span v-if="row.interval" class="muted w-24 text-right"
+            ><b v-if="row.value !== null" class="w-10 text-right">{{ Math.round(row.value) }}</b
+            ><span v-if="row.interval" class="muted w-28 text-right"
               >{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span
             ><span class="muted w-20 text-right">floor {{ row.section.floor }}</span>
           </li>

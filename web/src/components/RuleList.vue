@@ -6,7 +6,7 @@ import GlyphMark from './GlyphMark.vue'
 // The rules of a certificate, each met, missing or not to be told, with its evidence.
 defineProps<{ rules: readonly RuleOutcome[]; compact?: boolean }>()
 const glyph = { met: 'meets', missing: 'missing', cannotTell: 'cannotTell' } as const
-const word = { met: 'met', missing: 'missing', cannotTell: 'cannot tell' } as const
+const word = { met: 'met', missing: 'not met', cannotTell: 'not yet known' } as const
 </script>
 
 <template>
@@ -21,7 +21,7 @@ const word = { met: 'met', missing: 'missing', cannotTell: 'cannot tell' } as co
       ]"
     >
       <GlyphMark :name="glyph[rule.met]" :size="compact ? 20 : 24" class="mt-0.5" />
-      <span v-if="!compact" :class="['w-[92px] flex-none font-semibold', rule.met === 'met' ? 'text-act' : '']">{{ word[rule.met] }}</span>
+      <span v-if="!compact" :class="['w-[116px] flex-none font-semibold', rule.met === 'met' ? 'text-act' : '']">{{ word[rule.met] }}</span>
       <span class="min-w-0 flex-1 leading-[1.25]"
         ><b>{{ rule.name }}</b
         ><br /><span class="muted">{{ rule.evidence }}</span></span

@@ -13,7 +13,7 @@ defineEmits<{ close: [] }>()
         :class="['max-h-full w-full overflow-y-auto border-2 border-ink bg-sheet p-5 sm:p-6', wide ? 'max-w-[1180px]' : 'max-w-[620px]']"
       >
         <div class="flex items-start justify-between gap-4">
-          <DialogTitle as="h1">{{ title }}</DialogTitle>
+          <DialogTitle as="h2" class="title">{{ title }}</DialogTitle>
           <button class="btn btn-quiet min-h-11 px-3" @click="$emit('close')">Close</button>
         </div>
         <hr class="rule2 mt-2 mb-4" />

@@ -19,9 +19,9 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
     <span class="hidden font-[650] md:inline"
       >{{ session.school?.name }}<template v-if="session.school">, {{ session.school.room }}</template></span
     >
-    <span class="muted truncate max-md:font-[650] max-md:text-ink">{{ what }}</span>
+    <h1 class="muted truncate text-[16px] font-normal max-md:font-[650] max-md:text-ink">{{ what }}</h1>
     <span class="flex-1" />
-    <button v-if="saved.undo" class="btn btn-quiet min-h-9 px-3 py-0 text-[16px]" data-testid="undo" @click="saved.undo.run()">
+    <button v-if="saved.undo" class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]" data-testid="undo" @click="saved.undo.run()">
       Undo: {{ saved.undo.label }}
     </button>
     <span v-if="session.me" class="muted hidden lg:inline"

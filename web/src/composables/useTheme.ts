@@ -1,20 +1,17 @@
-import { useLocalStorage, usePreferredDark } from '@vueuse/core'
-import { watchEffect } from 'vue'
+import { usePreferredDark } from '@vueuse/core'
+import { computed, watchEffect } from 'vue'
+import { useSettingsStore } from '../stores/settings'
 
-export const THEMES = ['as the device', 'light', 'dark'] as const
-const chosen = useLocalStorage<(typeof THEMES)[number]>('peen.theme', 'as the device')
-
-/** Keeps the page's theme class in step with the choice; called once by the application. */
+/** Keeps the page's theme class in step with what the person, or else the device, wants; called once by the application. */
 export function applyTheme(): void {
+  const theme = useTheme()
   const devicePrefersDark = usePreferredDark()
   watchEffect(() =>
-    document.documentElement.classList.toggle(
-      'dark',
-      chosen.value === 'dark' || (chosen.value === 'as the device' && devicePrefersDark.value)
-    )
+    document.documentElement.classList.toggle('dark', theme.value === 'dark' || (theme.value === 'device' && devicePrefersDark.value))
   )
 }
 
 export function useTheme() {
-  return chosen
+  const store = useSettingsStore()
+  return computed(() => store.settings.theme)
 }

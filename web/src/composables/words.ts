@@ -1,4 +1,14 @@
 import { format, parseISO } from 'date-fns'
+import { ref } from 'vue'
+
+/** Whether times are told by 24 hours or by 12; set by whoever is signed in. */
+export const clockHours = ref<'24' | '12'>('24')
+const hours = () =>
+  ({
+    hour: clockHours.value === '24' ? '2-digit' : 'numeric',
+    minute: '2-digit',
+    hourCycle: clockHours.value === '24' ? 'h23' : 'h12'
+  }) as const
 
 /** "9 April", and with the year when it is another than the given day's. */
 export function sayDate(date: string | null, today?: string): string {
@@ -10,12 +20,12 @@ export function sayDate(date: string | null, today?: string): string {
 /** "Tue 14 April, 10:42" in the school's own zone. */
 export function sayMoment(iso: string, timeZone: string): string {
   const part = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat('en-GB', { timeZone, ...options }).format(new Date(iso))
-  return `${part({ weekday: 'short' })} ${part({ day: 'numeric' })} ${part({ month: 'long' })}, ${part({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })}`
+  return `${part({ weekday: 'short' })} ${part({ day: 'numeric' })} ${part({ month: 'long' })}, ${part(hours())}`
 }
 
 /** "10:42" in the school's own zone. */
 export function sayClock(iso: string, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(new Date(iso))
+  return new Intl.DateTimeFormat('en-GB', { timeZone, ...hours() }).format(new Date(iso))
 }
 
 /** Text with **bold** parts, split for a template; never as HTML. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DayView, Swap, VisitView } from '@peen/contract'
+import type { CorrectVisit, DayView, Swap, VisitView } from '@peen/contract'
 import { computed, ref } from 'vue'
 import draggable from 'vuedraggable'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -13,6 +13,7 @@ const emit = defineEmits<{
   cancel: [id: string]
   fill: [tableId: string]
   swap: [id: string, to: Swap]
+  correct: [id: string, right: CorrectVisit]
 }>()
 
 type Chip = {
@@ -68,6 +69,10 @@ function dropped(tableId: string, change: { readonly added?: { readonly element:
 function swapped(id: string, to: Swap): void {
   moving.value = null
   emit('swap', id, to)
+}
+function put(id: string, right: CorrectVisit): void {
+  moving.value = null
+  emit('correct', id, right)
 }
 function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate?: string }): void {
   moving.value = null
@@ -138,6 +143,7 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
             @move="(to) => apply(visit.id, to)"
             @cancel="emit('cancel', visit.id)"
             @swap="(to) => swapped(visit.id, to)"
+            @correct="(right) => put(visit.id, right)"
           />
         </template>
       </li>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { DayView, Swap, VisitView } from '@peen/contract'
+import type { CorrectVisit, DayView, Swap, VisitView } from '@peen/contract'
+import AskOnce from '../components/AskOnce.vue'
 import { computed, ref } from 'vue'
 
 // The keys' way to move a visit: another table, apprentice, day or trim, a swap with another, or not at all. One that has begun changes its table only.
@@ -8,7 +9,12 @@ const emit = defineEmits<{
   move: [to: { tableId?: string; apprenticeId?: string; onDate?: string; standardId?: string }]
   swap: [swap: Swap]
   cancel: []
+  correct: [right: CorrectVisit]
 }>()
+const cancels = ref(false)
+const dogId = ref(props.visit.dogId)
+/** a visit that is begun: whoever was entered wrongly is put right, what was done stays */
+const isOther = computed(() => dogId.value !== props.visit.dogId || apprenticeId.value !== props.visit.apprenticeId)
 const standardId = ref(props.visit.trimId)
 const tableId = ref(props.visit.tableId)
 const apprenticeId = ref(props.visit.apprenticeId)
@@ -50,7 +56,36 @@ function move(): void {
       >
     </template>
     <button class="btn">Move it</button>
-    <button v-if="!visit.begun" type="button" class="btn btn-quiet" @click="emit('cancel')">Take it back</button>
+    <button v-if="!visit.begun" type="button" class="btn btn-quiet" @click="cancels = true">Cancel the visit</button>
+    <fieldset class="flex basis-full flex-wrap items-end gap-2">
+      <legend class="muted">Entered wrongly? As long as nothing of it is signed:</legend>
+      <label v-if="visit.begun"
+        ><span class="muted block">Apprentice</span>
+        <select v-model="apprenticeId" class="field h-12 w-[150px]">
+          <option v-for="one in view.people.filter(({ role }) => role === 'apprentice')" :key="one.id" :value="one.id">
+            {{ one.givenName }}
+          </option>
+        </select></label
+      >
+      <label
+        ><span class="muted block">Dog</span>
+        <select v-model="dogId" class="field h-12 w-[150px]">
+          <option v-for="one in view.dogs" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select></label
+      >
+      <button type="button" class="btn btn-quiet" :disabled="!isOther" @click="emit('correct', { apprenticeId, dogId })">
+        Put it right
+      </button>
+    </fieldset>
+    <AskOnce
+      :open="cancels"
+      :title="`Cancel the visit of ${visit.dog}?`"
+      :says="[`${visit.apprentice} and table ${visit.tableNumber} are free again.`, 'What was found and chosen for it goes with it.']"
+      action="Cancel the visit"
+      working="Cancelling …"
+      :run="async () => emit('cancel')"
+      @close="cancels = false"
+    />
     <template v-if="other">
       <label class="basis-full sm:basis-auto"
         ><span class="muted block">Swap with</span>

@@ -25,7 +25,7 @@ const outbox = useOutboxStore()
           With keys: arrows move the table in focus, with Shift by half a metre; r turns it. It is kept as soon as you let go.
         </p>
       </div>
-      <h1 class="px-6 pt-3.5 pb-2.5">Your next three looks</h1>
+      <h2 class="title px-6 pt-3.5 pb-2.5">Your next three looks</h2>
       <hr class="rule2 mx-6 mb-3" />
       <p v-if="view.looks.length === 0" class="px-6">Nobody waits, and no risky step is near. Walk the room.</p>
       <section

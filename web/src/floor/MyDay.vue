@@ -14,8 +14,8 @@ const mine = computed(() => data.value?.find(({ person }) => person.id === sessi
 </script>
 
 <template>
-  <aside class="border-line bg-sheet px-6 pt-3.5 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="My day">
-    <h1>{{ closed ? 'Your day' : 'Your day so far' }}</h1>
+  <aside class="border-line bg-sheet px-6 pt-3.5 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="My day" tabindex="0">
+    <h2 class="title">{{ closed ? 'Your day' : 'Your day so far' }}</h2>
     <hr class="rule2 mt-2 mb-3" />
     <p v-if="!mine" class="muted leading-[1.4]">Nothing is recorded for you yet today.</p>
     <p v-for="sentence in mine?.sentences ?? []" :key="sentence" class="mt-1.5 text-[17px] leading-[1.4]">{{ sentence }}</p>

@@ -74,7 +74,7 @@ async function kept(): Promise<void> {
 <template>
   <article>
     <div class="flex flex-wrap items-end justify-between gap-3">
-      <h1 class="text-[24px]">{{ technique.name }}</h1>
+      <h2 class="title text-[24px]">{{ technique.name }}</h2>
       <button v-if="session.isStaff" class="btn btn-quiet" @click="editing = true">Make it ours</button>
     </div>
     <p class="muted mt-1">

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import type { ConfirmedAttempt, ProposedAttempt } from '@peen/core/practice'
+import type { ConfirmedAttempt, FaultSeen, ProposedAttempt } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import { HANDS_CHOICES, HELP_CHOICES, SIDE_CHOICES, WITNESS_CHOICES } from '../composables/choices'
 import { techniqueById } from '../stores/techniques'
 
 // One attempt as its events tell it: corrected where it was otherwise. Notes that were wrong are struck.
-const props = defineProps<{ proposed: ProposedAttempt; struck: readonly string[]; disabled: boolean }>()
+const props = defineProps<{ proposed: ProposedAttempt; struck: readonly string[]; disabled: boolean; locked: boolean }>()
 const emit = defineEmits<{ strike: [eventId: string] }>()
 const model = defineModel<ConfirmedAttempt>({ required: true })
 const technique = computed(() => techniqueById(props.proposed.techniqueId))
-const faultName = (id: string | null) => technique.value?.faults.find((fault) => fault.id === id)?.name ?? 'a fault, not said which'
+const faultName = ({ faultId, words }: FaultSeen) =>
+  words ?? technique.value?.faults.find((fault) => fault.id === faultId)?.name ?? 'a fault, not said which'
 const set = (change: Partial<ConfirmedAttempt>) => (model.value = { ...model.value, ...change })
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 const setMinutes = (minutes: number) => set({ minutes: Math.min(480, Math.max(0, Math.round(minutes) || 0)) })
@@ -81,12 +82,11 @@ const SELECTS = [
         type="button"
         :class="['btn min-h-11 px-3 text-[16px] font-normal', struck.includes(fault.eventId) ? 'btn-not-yet line-through' : 'btn-quiet']"
         :aria-pressed="struck.includes(fault.eventId)"
-        :aria-label="`${struck.includes(fault.eventId) ? 'Struck' : 'Strike'}: ${faultName(fault.faultId)}`"
-        :disabled="disabled"
+        :aria-label="`${struck.includes(fault.eventId) ? 'Struck' : 'Strike'}: ${faultName(fault)}`"
+        :disabled="locked"
         @click="emit('strike', fault.eventId)"
       >
-        <GlyphMark name="fails" :size="16" class="mr-1" />{{ faultName(fault.faultId)
-        }}<template v-if="fault.side">, {{ fault.side }}</template>
+        <GlyphMark name="fails" :size="16" class="mr-1" />{{ faultName(fault) }}<template v-if="fault.side">, {{ fault.side }}</template>
       </button>
     </div>
   </li>

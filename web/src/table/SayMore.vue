@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES, type HelpLevel, type Payloads, type Side, type StressLevel } from '@peen/core/practice'
+import { OTHER_FAULT, SIDES, type HelpLevel, type Payloads, type Side, type StressLevel } from '@peen/core/practice'
 import { computed, ref } from 'vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import { GIVEN_HELP_CHOICES, STRESS_CHOICES } from '../composables/choices'
@@ -8,7 +8,10 @@ import type { Asking } from './useTaps'
 
 // What a tap leaves open, asked afterwards: which fault and side, how it was helped, what was good, why the work stops.
 const props = defineProps<{ asking: Asking; dog: string }>()
-const emit = defineEmits<{ say: [more: Omit<Payloads['annotated'], 'eventId'>]; later: []; hold: [] }>()
+const emit = defineEmits<{ say: [more: Omit<Payloads['annotated'], 'eventId'>]; later: []; hold: []; mistake: [] }>()
+const other = ref('')
+const sayOther = () =>
+  other.value.trim() && emit('say', { faultId: OTHER_FAULT, text: other.value.trim(), ...(side.value ? { side: side.value } : {}) })
 
 const technique = computed(() => techniqueById(props.asking.attempt?.techniqueId ?? ''))
 const TITLES = {
@@ -60,6 +63,16 @@ const sayWords = () => text.value.trim() && emit('say', { text: text.value.trim(
       >
         {{ fault.name }}<span v-if="fault.major" class="font-normal">, major</span>
       </button>
+      <form class="mt-1.5 flex gap-1.5" @submit.prevent="sayOther">
+        <input
+          v-model="other"
+          class="field h-12 min-w-0 flex-1"
+          maxlength="200"
+          aria-label="Another fault, in words"
+          placeholder="another fault"
+        />
+        <button class="btn flex-none px-4">Keep</button>
+      </form>
     </template>
     <template v-else-if="asking.what === 'helped'">
       <button
@@ -100,5 +113,8 @@ const sayWords = () => text.value.trim() && emit('say', { text: text.value.trim(
         <button class="btn flex-none px-4">Keep</button>
       </div>
     </form>
+    <button v-if="asking.what !== 'stop'" class="mt-2 min-h-11 underline underline-offset-4" @click="$emit('mistake')">
+      Tapped by mistake: take it back
+    </button>
   </section>
 </template>

@@ -5,7 +5,14 @@ import GlyphMark from '../components/GlyphMark.vue'
 import { techniqueById } from '../stores/techniques'
 
 // The steps as a strip: done (touch to go back), the present one large with its clock, the next two with their danger in words.
-const props = defineProps<{ steps: readonly StepProgress[]; current: Attempt | null; minutes: number; over: string | null }>()
+const props = defineProps<{
+  steps: readonly StepProgress[]
+  current: Attempt | null
+  minutes: number
+  over: string | null
+  /** where the table is ended; null for an apprentice, who does not */
+  end: string | null
+}>()
 defineEmits<{
   start: [techniqueId: string]
   other: [techniqueId: string]
@@ -77,7 +84,13 @@ const label = computed(() => (isElse.value ? (techniqueById(props.current!.techn
             {{ here.state === 'paused' ? 'Go on' : 'Start' }}
           </button>
         </template>
-        <span v-else class="flex-none font-semibold">all steps done</span>
+        <template v-else>
+          <span class="flex-none font-semibold">All steps done</span>
+          <RouterLink v-if="end" :to="end" class="btn flex-none border-sheet bg-sheet text-ink no-underline"
+            >To the end of the table</RouterLink
+          >
+          <span v-else class="flex-none">Your instructor ends the table with you.</span>
+        </template>
       </div>
     </div>
     <button

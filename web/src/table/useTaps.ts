@@ -24,7 +24,14 @@ export function useTaps(table: Table, id: () => string) {
   function ask(what: Asked, eventId: string, attempt: Attempt | null): void {
     clearTimeout(timer)
     asking.value = { what, eventId, attempt }
-    if (what !== 'stop') timer = setTimeout(() => asking.value?.eventId === eventId && (asking.value = null), UNDO_SECONDS * 1000)
+    // a stop and a fault are asked after until they are said, or taken back
+    if (what !== 'stop' && what !== 'fault')
+      timer = setTimeout(() => asking.value?.eventId === eventId && (asking.value = null), UNDO_SECONDS * 1000)
+  }
+  /** Tapped by mistake: it counts for nothing, and is asked after no more. */
+  function takeBack(): void {
+    if (asking.value) tap('undone', { eventId: asking.value.eventId })
+    asking.value = null
   }
   /** Somebody is choosing: it is asked until they have. */
   const hold = () => clearTimeout(timer)
@@ -117,7 +124,7 @@ export function useTaps(table: Table, id: () => string) {
     else tap('lookedAt', {}, 'I am here')
   }
   const next = () => (current.value ? end() : nextStep.value && startPlanned(nextStep.value.step.technique))
-  return { asking, problem, ask, hold, say, startPlanned, end, pause, back, press, picture, release, arrive, next }
+  return { asking, problem, ask, hold, say, takeBack, startPlanned, end, pause, back, press, picture, release, arrive, next }
 }
 
 type Press = Parameters<ReturnType<typeof useTaps>['press']>[0]

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ApprenticeSummary } from '@peen/contract'
-import { computed } from 'vue'
+import { daysBetween } from '@peen/core/competency'
+import { computed, ref } from 'vue'
 import BoldText from '../components/BoldText.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
@@ -11,10 +12,16 @@ import { useSessionStore } from '../stores/session'
 const session = useSessionStore()
 const TABLES = ['standings', 'attempts', 'trims', 'certificates'] as const
 const { data, error, loading, reload } = useLoaded<ApprenticeSummary[]>(() => '/apprentices')
+/** only who has not worked on a dog for so many weeks; empty: everybody */
+const weeks = ref('')
+const asked = computed(() => (/^\d{1,3}$/.test(weeks.value.trim()) ? Number(weeks.value) : null))
+const isIdle = ({ lastOn }: ApprenticeSummary) =>
+  asked.value === null || lastOn === null || daysBetween(lastOn, session.today) >= 7 * asked.value
+const shown = computed(() => (data.value ?? []).filter(isIdle))
 const cohorts = computed(() =>
-  [...new Set(data.value?.map((person) => person.cohort) ?? [])].map((name) => ({
+  [...new Set(shown.value.map((person) => person.cohort))].map((name) => ({
     name,
-    people: data.value!.filter((person) => person.cohort === name)
+    people: shown.value.filter((person) => person.cohort === name)
   }))
 )
 </script>
@@ -25,14 +32,20 @@ const cohorts = computed(() =>
     <p class="text-[20px] font-[650]">No apprentice yet.</p>
     <p class="muted mt-2">They appear here as soon as a lead assessor has let them in.</p>
   </ViewState>
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div v-if="session.isStaff" class="mb-5 flex flex-wrap items-center gap-3">
       <RouterLink to="/wall" class="btn">The cohort at a glance</RouterLink>
       <span class="muted">Tables for a spreadsheet:</span>
       <a v-for="name in TABLES" :key="name" :href="`/api/records/${name}.csv`" class="flex min-h-11 items-center" download>{{ name }}</a>
     </div>
+    <label v-if="session.isStaff" class="mb-4 flex flex-wrap items-center gap-2"
+      >Not practised for
+      <input v-model="weeks" class="field h-11 min-h-11 w-[72px]" inputmode="numeric" aria-label="Weeks without practice" /> weeks
+      <span v-if="weeks.trim() && asked === null" role="alert">Weeks is {{ weeks }}; allowed is a whole number up to 999.</span>
+      <span v-else-if="asked !== null" class="muted" role="status">{{ shown.length }} of {{ data.length }}</span></label
+    >
     <section v-for="cohort in cohorts" :key="cohort.name" class="mb-8">
-      <h1>{{ cohort.name }} cohort</h1>
+      <h2 class="title">{{ cohort.name }} cohort</h2>
       <hr class="rule2 mt-2" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="person in cohort.people" :key="person.id">

@@ -12,9 +12,11 @@ import WayTo from '../apprentice/WayTo.vue'
 import BoldText from '../components/BoldText.vue'
 import FigureLog from '../components/FigureLog.vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import NotesPart from '../components/NotesPart.vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import StandingLines from '../components/StandingLines.vue'
 import TopLine from '../components/TopLine.vue'
+import VisitLines from '../components/VisitLines.vue'
 import ViewState from '../components/ViewState.vue'
 import { STATE_WORDS } from '../composables/state-words'
 import { useLoaded } from '../composables/useLoaded'
@@ -76,7 +78,7 @@ async function lift(): Promise<void> {
   />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_418px] lg:overflow-hidden">
-    <main class="min-w-0 p-4 sm:px-6 sm:pt-[18px] lg:overflow-y-auto">
+    <main class="min-w-0 p-4 sm:px-6 sm:pt-[18px] lg:overflow-y-auto" tabindex="0">
       <p class="finding max-sm:text-[23px]"><BoldText :text="data.say" /></p>
       <StandingLines class="mt-3" :techniques="data.techniques" :selected="selected" @select="choose" />
       <p class="muted mt-2 flex flex-wrap gap-x-4 gap-y-1">
@@ -87,9 +89,9 @@ async function lift(): Promise<void> {
       <hr class="rule2 mt-2.5" />
       <section v-if="shown" ref="detail" class="grid gap-5 pt-3 sm:grid-cols-[258px_1fr]" :aria-label="name">
         <div>
-          <h1>
+          <h2 class="title">
             {{ name }}<template v-if="shown.standing.state !== 'new'">, {{ shown.standing.score }} of {{ shown.standing.limit }}</template>
-          </h1>
+          </h2>
           <p class="mt-1.5 leading-[1.32]">
             <GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ STATE_WORDS[shown.standing.state] }}.</b>
             {{ shown.standing.because }}
@@ -104,9 +106,13 @@ async function lift(): Promise<void> {
         </div>
         <TechniqueCharts :technique="shown" :today="session.today" />
       </section>
+      <div class="mt-8 grid gap-8 xl:grid-cols-2">
+        <VisitLines :id="id" of="apprentices" />
+        <NotesPart v-if="session.isStaff" :id="id" about="person" />
+      </div>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
-      <h1>Practise next</h1>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+      <h2 class="title">Practise next</h2>
       <hr class="rule2 mt-2.5 mb-3" />
       <p v-if="data.next.length === 0">Nothing is open: every technique is competent or waits to be assessed.</p>
       <ol class="m-0 list-none p-0" data-next>

@@ -47,7 +47,7 @@ const say = computed(() => {
 <template>
   <TopLine what="Two assessors" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <p class="finding max-sm:text-[23px]"><BoldText :text="say" /></p>
     <div class="mt-4 flex flex-wrap items-end gap-3">
       <template v-if="session.isLead">
@@ -61,7 +61,7 @@ const say = computed(() => {
     <p v-if="problem" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
     <p v-if="data.days.length === 0" class="mt-6">No day of assessment yet, and no trim asks for a second assessor.</p>
     <section v-for="one in data.days" :key="one.onDate" class="mt-6" :data-day="one.onDate">
-      <h1 class="flex items-center gap-4">
+      <h2 class="title flex items-center gap-4">
         <span>{{ sayDate(one.onDate) }}<template v-if="one.isAssessment">, day of assessment</template></span>
         <button
           v-if="one.isAssessment && session.isLead && one.rows.every((row) => !row.markers)"
@@ -70,7 +70,7 @@ const say = computed(() => {
         >
           Not a day of assessment
         </button>
-      </h1>
+      </h2>
       <hr class="rule2 mt-2" />
       <p v-if="one.rows.length === 0" class="muted mt-2">No dog is planned for that day yet: plan it under the Floor’s day.</p>
       <ul class="row-rule m-0 list-none p-0">

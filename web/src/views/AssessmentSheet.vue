@@ -56,7 +56,7 @@ const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right
   <TopLine :what="data ? `${data.row.candidate} on ${data.row.dog}, ${sayDate(data.row.onDate)}` : 'Two assessors'" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
-    <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto">
+    <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto" tabindex="0">
       <p class="finding max-sm:text-[23px]">{{ data.say }}</p>
       <p class="muted mt-2">{{ data.row.trim }}; {{ data.row.coat }} coat; the pass mark is {{ data.version.pass }}.</p>
       <div class="mt-4 grid gap-4 sm:grid-cols-2">
@@ -89,7 +89,7 @@ const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right
         </section>
       </div>
       <template v-if="data.marks">
-        <h1 class="mt-6">Where they differ, largest first</h1>
+        <h2 class="title mt-6">Where they differ, largest first</h2>
         <hr class="rule2 mt-2" />
         <p v-if="data.differences.length === 0" class="mt-2">Nowhere.</p>
         <ul class="row-rule m-0 list-none p-0" data-differences>
@@ -105,10 +105,10 @@ const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right
         </ul>
       </template>
     </main>
-    <aside class="border-line bg-sheet px-6 py-4 max-lg:border-t lg:overflow-y-auto lg:border-l">
+    <aside class="border-line bg-sheet px-6 py-4 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <p v-if="problem" class="mb-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
       <template v-if="!data.marks">
-        <h1>Your part</h1>
+        <h2 class="title">Your part</h2>
         <hr class="rule2 my-3" />
         <button v-if="data.marksIt" class="btn btn-go w-full" @click="mark">
           {{ data.ownGradingId ? 'Go on with your sheet' : 'Mark this trim' }}
@@ -117,7 +117,7 @@ const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right
         <p class="muted mt-3 leading-[1.35]">Do not speak of the trim with the other before both have signed.</p>
       </template>
       <template v-else>
-        <h1>What you agree on</h1>
+        <h2 class="title">What you agree on</h2>
         <hr class="rule2 my-3" />
         <div v-if="data.settled" data-settled>
           <p class="font-serif text-[20px] leading-[1.3]">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { FindingRow } from '@peen/contract'
+import { lowerFirst } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
@@ -39,9 +40,9 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
     <p class="text-[20px] font-[650]">Nobody to certify yet.</p>
     <p class="muted mt-2">Apprentices appear here with what they have met and what is missing.</p>
   </ViewState>
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div class="flex flex-wrap items-end gap-3">
-      <h1 class="flex-1">Who may be certified, on what evidence</h1>
+      <h2 class="title flex-1">Who may be certified, on what evidence</h2>
       <label
         ><span class="sr-only">Certificate</span>
         <select class="field h-12 w-72" :value="shown" @change="chosen = ($event.target as HTMLSelectElement).value">
@@ -65,7 +66,14 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
           <span class="w-28"
             ><b>{{ row.met }}</b> of {{ row.of }} met<template v-if="shown === 'open'"><br />{{ row.certificate }}</template></span
           >
-          <span class="muted min-w-60 flex-1 leading-[1.3]">{{ row.say }}</span>
+          <span class="min-w-60 flex-1 text-left leading-[1.3]"
+            ><span v-if="row.met === row.of" class="muted">{{ row.say }}</span
+            ><span v-if="row.missing.length" class="block"
+              ><b>{{ row.missing.length }} not met:</b> <span class="muted">{{ row.missing.map(lowerFirst).join('; ') }}.</span></span
+            ><span v-if="row.unknown.length" class="block"
+              ><b>{{ row.unknown.length }} not yet known:</b> <span class="muted">{{ row.unknown.map(lowerFirst).join('; ') }}.</span></span
+            ></span
+          >
           <span class="muted w-32 text-right max-sm:text-left">{{ words[row.status] }}</span>
         </button>
       </li>

@@ -32,7 +32,7 @@ const wears = ({ dog }: CoatHead) => coatFor(dog.bodyType).lengths
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="Coats">
     <section v-for="group in groups" :key="group.name" class="mb-6">
-      <h1>{{ group.name }}</h1>
+      <h2 class="title">{{ group.name }}</h2>
       <hr class="rule2 mt-2" />
       <ul class="m-0 grid list-none gap-x-8 p-0 lg:grid-cols-2">
         <li v-for="head in group.heads" :key="head.dog.id" class="border-b border-line">

@@ -199,7 +199,7 @@ const sayCell = (row: Shown, t: number) => {
         </li>
       </ul>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <WallReason
         :row="shownRow"
         :cell="chosen && shownRow ? (shownRow.at.get(chosen.t) ?? null) : null"

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { bodies, colourNames } from '@peen/content'
 import { newDogSchema, newPersonSchema, newVisitSchema, ROLE_NAMES, ROLES, type DayView } from '@peen/contract'
 import { addDays, format, parseISO } from 'date-fns'
 import { v7 } from 'uuid'
@@ -15,6 +14,8 @@ import { useLoaded } from '../composables/useLoaded'
 import { sayDate } from '../composables/words'
 import DayBoard from '../day/DayBoard.vue'
 import DayCourse from '../day/DayCourse.vue'
+import { DOG_FIELDS, EMPTY_DOG } from '../day/dog-fields'
+import FinishedList from '../day/FinishedList.vue'
 import { useSessionStore } from '../stores/session'
 
 // Who works on which dog at which table today; and how a school gets its people, dogs and tables.
@@ -50,18 +51,6 @@ const visitFields = computed<readonly NewField[]>(() => [
   { name: 'weeksSince', label: 'Weeks since the last groom, if known', type: 'number', nullable: true },
   { name: 'wishes', label: 'What the owner asked for' }
 ])
-const DOG_FIELDS: readonly NewField[] = [
-  { name: 'name', label: 'Name' },
-  { name: 'bodyType', label: 'Body type', choices: bodies.map(({ id, label }) => ({ id, name: label })) },
-  { name: 'coat', label: 'Coat, as wire or soft curly' },
-  { name: 'colour', label: 'Colour', choices: colourNames.map((id) => ({ id, name: id })) },
-  { name: 'withersMm', label: 'Height at the withers, mm', type: 'number' },
-  { name: 'canStandMin', label: 'Minutes it can stand', type: 'number' },
-  { name: 'temperament', label: 'Temperament' },
-  { name: 'dislikes', label: 'What it dislikes' },
-  { name: 'owner', label: 'Owner’s given name' },
-  { name: 'contact', label: 'How to reach the owner' }
-]
 const roles = computed(() => (session.me?.role === 'lead' ? ROLES : (['apprentice'] as const)).map((id) => ({ id, name: ROLE_NAMES[id] })))
 const personFields = computed<readonly NewField[]>(() => [
   { name: 'givenName', label: 'Given name' },
@@ -69,7 +58,7 @@ const personFields = computed<readonly NewField[]>(() => [
   { name: 'username', label: 'User name' },
   { name: 'password', label: 'First password, ten characters or more', type: 'password' },
   { name: 'role', label: 'Role', choices: roles.value },
-  { name: 'cohort', label: 'Cohort' }
+  { name: 'cohort', label: 'Cohort', only: ({ role }) => role === 'apprentice' }
 ])
 const start = ref<Record<string, unknown>>({ apprenticeId: '', dogId: '', tableId: '', standardId: '', weeksSince: '', wishes: '' })
 const visitStart = computed(() => ({ ...start.value, onDate: data.value?.onDate }))
@@ -106,19 +95,9 @@ function plan(wanted: { tableId: string; dogId: string; apprenticeId: string }):
 }
 const move = (id: string, to: object) => void act(() => api.put(`/visits/${id}`, to), 'The visit is moved.')
 const cancel = (id: string) => void act(() => api.post(`/visits/${id}/cancel`), 'The visit is taken back.')
+const correct = (id: string, right: object) =>
+  void act(() => api.put(`/visits/${id}/correct`, right), 'The visit is put right; what was done counts for whom it belongs to.')
 const swap = (id: string, body: object) => void act(() => api.post(`/visits/${id}/swap`, body), 'They have changed places.')
-const EMPTY_DOG = {
-  name: '',
-  bodyType: '',
-  coat: '',
-  colour: '',
-  withersMm: '',
-  canStandMin: '',
-  temperament: '',
-  dislikes: '',
-  owner: '',
-  contact: ''
-}
 const EMPTY_PERSON = { givenName: '', familyName: '', username: '', password: '', role: '', cohort: '' }
 
 async function made(words: string, answer: Record<string, unknown>): Promise<void> {
@@ -136,9 +115,9 @@ const addTable = () =>
   <TopLine what="The day" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
-    <main class="min-w-0 p-4 sm:p-6 lg:overflow-y-auto">
+    <main class="min-w-0 p-4 sm:p-6 lg:overflow-y-auto" tabindex="0">
       <div class="flex flex-wrap items-center justify-between gap-3">
-        <h1>{{ sayDate(data.onDate, session.school?.now) }}: {{ busy.length }} of {{ data.tables.length }} tables taken</h1>
+        <h2 class="title">{{ sayDate(data.onDate, session.school?.now) }}: {{ busy.length }} of {{ data.tables.length }} tables taken</h2>
         <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Which day">
           <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="goTo(shifted(-1))">Day before</button>
           <input class="field h-11 min-h-11 w-[160px]" type="date" aria-label="Day" :value="data.onDate" @change="chooseDay" />
@@ -158,7 +137,8 @@ const addTable = () =>
       <p v-if="data.tables.length === 0" class="muted mt-3">
         No table yet: put one into the room, then people and dogs, then plan a visit.
       </p>
-      <DayBoard :view="data" @plan="plan" @move="move" @cancel="cancel" @fill="fill" @swap="swap" />
+      <DayBoard :view="data" @plan="plan" @move="move" @cancel="cancel" @fill="fill" @swap="swap" @correct="correct" />
+      <FinishedList :visits="data.visits.filter(({ closed }) => closed)" />
       <div class="mt-4 flex flex-wrap gap-2">
         <button class="btn btn-quiet" @click="addTable">Put a table into the room</button>
         <RouterLink class="btn btn-quiet" to="/room">Room and tools at the tables</RouterLink>
@@ -173,12 +153,12 @@ const addTable = () =>
         >
       </p>
       <p class="mt-2 leading-[1.5]">
-        <RouterLink v-for="dog in data.dogs" :key="dog.id" :to="`/dogs/${dog.id}`" class="mr-4 inline-flex min-h-6 items-center">{{
+        <RouterLink v-for="dog in data.dogs" :key="dog.id" :to="`/dogs/${dog.id}`" class="mr-4 inline-flex min-h-11 items-center">{{
           dog.name
         }}</RouterLink>
       </p>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <div class="mb-4 flex gap-2" role="group" aria-label="What to add">
         <button
           v-for="choice in MAKING"

@@ -63,7 +63,7 @@ async function toggle(fact: DogFact): Promise<void> {
   <TopLine :what="data ? `${data.dog.name}: which tool where` : 'Adviser'" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_380px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <DogPlate
         :dog="{ ...data.dog, trim: data.plan.drawnAs }"
         :plan="data.plan.lengthsMm"
@@ -111,12 +111,12 @@ async function toggle(fact: DogFact): Promise<void> {
         }}). Local animal-welfare codes and a veterinary surgeon come first.
       </p>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <label class="muted block" for="place">Place</label>
       <select id="place" v-model="selected" class="field mt-1 h-11 w-full">
         <option v-for="region in REGIONS" :key="region.id" :value="region.id">{{ region.name }}</option>
       </select>
-      <h1 class="mt-4">{{ regionName(selected) }}</h1>
+      <h2 class="title mt-4">{{ regionName(selected) }}</h2>
       <ToolChoice :advice="advice" :chosen="chosenAt(selected)" :aims="aims" @choose="tryTool" />
     </aside>
   </div>

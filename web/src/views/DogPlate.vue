@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { DogPage } from '@peen/contract'
+import { colourName } from '@peen/content'
+import type { DogPage, VisitLine } from '@peen/contract'
 import type { Lengths } from '@peen/core/figure'
 import { standingOf } from '@peen/core/checkin'
 import { regionName, type RegionId } from '@peen/core/regions'
@@ -7,7 +8,9 @@ import { sayLength, upperFirst, type LengthUnit } from '@peen/core/units'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import NotesPart from '../components/NotesPart.vue'
 import SideButtons from '../components/SideButtons.vue'
+import { doneIn } from '../components/visit-lines'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
@@ -19,6 +22,8 @@ import { useSessionStore } from '../stores/session'
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
 const { data, error, loading, reload } = useLoaded<DogPage>(() => `/dogs/${props.id}`)
+const lines = useLoaded<VisitLine[]>(() => `/dogs/${props.id}/visits`)
+const did = computed(() => new Map((lines.data.value ?? []).map((line) => [line.sessionId, doneIn(line)])))
 const unit = useLocalStorage<LengthUnit>('peen.unit', 'mm')
 const side = ref<'left' | 'right'>('left')
 const wears = ref<'plan' | 'measured'>('plan')
@@ -87,7 +92,7 @@ function tryLength(event: Event): void {
   <TopLine :what="data ? `${data.dog.name}, ${data.dog.coat} coat` : 'Dog'" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_360px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <DogPlate
         :dog="{ ...data.dog, trim: data.plan.drawnAs }"
         :plan="data.worked.lengthsMm"
@@ -97,7 +102,7 @@ function tryLength(event: Event): void {
         :mirrored="side === 'right'"
         :shows-departures="true"
         :height="560"
-        :caption="`${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm. ${wears === 'plan' ? 'As planned' : 'As last measured'}, from the dog’s own ${side}.`"
+        :caption="`${data.dog.name}, ${colourName(data.dog.colour)}, ${data.dog.withersMm} mm. ${wears === 'plan' ? 'As planned' : 'As last measured'}, from the dog’s own ${side}.`"
         :label="`${data.dog.name} drawn at true scale`"
         @pick="(region) => (selected = region)"
       />
@@ -126,8 +131,8 @@ function tryLength(event: Event): void {
         <button class="btn btn-quiet" @click="unit = unit === 'mm' ? 'in' : 'mm'">lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}</button>
       </div>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
-      <h1>{{ data.dog.name }}</h1>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+      <h2 class="title">{{ data.dog.name }}</h2>
       <hr class="rule2 mt-2.5 mb-3" />
       <p class="leading-[1.35]">
         {{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}. Can stand {{ data.dog.canStandMin }} minutes.<template
@@ -160,7 +165,7 @@ function tryLength(event: Event): void {
         />
         <button v-if="Object.keys(tried).length" class="btn btn-quiet mt-1" @click="tried = {}">Back to the plan</button>
       </template>
-      <h1 class="mt-6">Visits</h1>
+      <h2 class="title mt-6">Visits</h2>
       <hr class="rule2 mt-2.5" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="visit in data.visits.slice(0, 12)" :key="visit.sessionId + visit.gradingId" class="leading-[1.3]">
@@ -172,10 +177,11 @@ function tryLength(event: Event): void {
               >, {{ visit.apprentice }}<span v-if="visit.gradingId">, graded</span></span
             ><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"
               ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span
-            ></RouterLink
+            ><span v-if="did.get(visit.sessionId)" class="muted block">{{ did.get(visit.sessionId) }}</span></RouterLink
           >
         </li>
       </ul>
+      <NotesPart :id="id" about="dog" class="mt-6" />
     </aside>
   </div>
 </template>

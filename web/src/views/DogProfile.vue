@@ -1,19 +1,21 @@
 <script setup lang="ts">
-import { bodies, colourNames } from '@peen/content'
-import { COAT_TYPE_NAMES, dogProfileSchema, PIGMENTS, type DogPage, type DogView } from '@peen/contract'
-import { COAT_TYPES } from '@peen/core/advice'
+import { dogProfileSchema, PIGMENTS, type DogPage, type DogView } from '@peen/contract'
 import { SIDES, type Side } from '@peen/core/practice'
 import { REGIONS, type RegionId } from '@peen/core/regions'
 import { useForm } from 'vee-validate'
 import { lengthLeft, type Direction } from '@peen/core/tools'
+import { inchFromMm, mmOfText } from '@peen/core/units'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, sentenceOf } from '../api/client'
 import ChoiceField from '../components/ChoiceField.vue'
 import DogStanding from '../components/DogStanding.vue'
 import FormField from '../components/FormField.vue'
+import MergeDog from '../components/MergeDog.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import { BODY_CHOICES, COAT_TYPE_CHOICES, COLOUR_CHOICES } from '../day/dog-fields'
+import { useSettingsStore } from '../stores/settings'
 import { useLoaded } from '../composables/useLoaded'
 import { useSessionStore } from '../stores/session'
 
@@ -32,8 +34,21 @@ const session = useSessionStore()
 const blades = computed(() => (session.school?.tools ?? []).filter(({ kind, lengthMm }) => kind === 'blade' && lengthMm !== null))
 const NOT_SAID = { id: '', name: 'not said' }
 const named = (ids: readonly string[]) => ids.map((id) => ({ id, name: id }))
-const coatTypes = [{ id: '', name: 'as the coat’s words tell' }, ...COAT_TYPES.map((id) => ({ id, name: COAT_TYPE_NAMES[id] }))]
-const NUMBERS = ['withersMm', 'backMm', 'muzzleMm', 'forelegMm', 'footMm', 'flatFootMm', 'weightKg', 'canStandMin'] as const
+const LENGTHS = ['withersMm', 'backMm', 'muzzleMm', 'forelegMm', 'footMm', 'flatFootMm'] as const
+const NUMBERS = ['weightKg', 'canStandMin'] as const
+const settings = useSettingsStore()
+/** in whole mm; what is no length goes on as it was typed, and its field says so */
+function lengthOf(value: unknown): number | string | null {
+  const typed = String(value ?? '').trim()
+  try {
+    return typed === '' ? null : Math.round(mmOfText(typed, settings.settings.lengths))
+  } catch {
+    return typed
+  }
+}
+/** a length as this person types it */
+const typedLength = (mm: number | null | undefined) =>
+  mm === null || mm === undefined ? '' : settings.settings.lengths === 'mm' ? String(mm) : `${Math.round(100 * inchFromMm(mm)) / 100} in`
 const { handleSubmit, isSubmitting, resetForm, setFieldError } = useForm<Record<string, unknown>>({ initialValues: {} })
 
 const text = (value: number | null | undefined) => (value === null || value === undefined ? '' : String(value))
@@ -47,10 +62,10 @@ watch(data, async (page) => {
   resetForm({
     values: {
       ...{ name, breed, bodyType, coat, colour, temperament, dislikes, earHistory },
-      ...{ backMm: text(backMm), muzzleMm: text(muzzleMm), forelegMm: text(forelegMm), footMm: text(footMm) },
+      ...{ backMm: typedLength(backMm), muzzleMm: typedLength(muzzleMm), forelegMm: typedLength(forelegMm), footMm: typedLength(footMm) },
       ...{
-        withersMm: text(dog.withersMm),
-        flatFootMm: text(dog.flatFootMm),
+        withersMm: typedLength(dog.withersMm),
+        flatFootMm: typedLength(dog.flatFootMm),
         weightKg: text(dog.weightKg),
         canStandMin: text(dog.canStandMin)
       },
@@ -80,6 +95,7 @@ const submit = handleSubmit(async (values) => {
   const sent = {
     ...values,
     ...numbers,
+    ...Object.fromEntries(LENGTHS.map((name) => [name, lengthOf(values[name])])),
     coatType: orNull('coatType'),
     bornOn: orNull('bornOn'),
     nose: orNull('nose'),
@@ -126,19 +142,19 @@ async function erase(): Promise<void> {
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="What is known of the dog">
     <form class="grid gap-x-8 lg:grid-cols-3" novalidate @submit="submit">
       <section>
-        <h1>Looks</h1>
+        <h2 class="title">Looks</h2>
         <hr class="rule2 mt-2 mb-3" />
         <FormField name="name" label="Name" />
         <FormField name="breed" label="Breed or mix" />
-        <ChoiceField name="bodyType" label="Body type" :choices="bodies.map(({ id: body, label }) => ({ id: body, name: label }))" />
+        <ChoiceField name="bodyType" label="Body type" :choices="BODY_CHOICES" />
         <FormField name="coat" label="Coat, in words" />
-        <ChoiceField name="coatType" label="Coat type" :choices="coatTypes" />
-        <ChoiceField name="colour" label="Colour" :choices="named(colourNames)" />
+        <ChoiceField name="coatType" label="Coat type" :choices="COAT_TYPE_CHOICES" />
+        <ChoiceField name="colour" label="Colour" :choices="COLOUR_CHOICES" />
         <ChoiceField name="nose" label="Nose" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
         <ChoiceField name="skin" label="Skin" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
       </section>
       <section>
-        <h1>Measured, mm</h1>
+        <h2 class="title">Measured, in {{ settings.settings.lengths === 'mm' ? 'mm' : 'inches' }}</h2>
         <hr class="rule2 mt-2 mb-3" />
         <FormField name="withersMm" label="Height at the withers" />
         <FormField name="backMm" label="Back, withers to tail" />
@@ -150,7 +166,7 @@ async function erase(): Promise<void> {
         <FormField name="bornOn" label="Born on" type="date" />
       </section>
       <section>
-        <h1>Lived through</h1>
+        <h2 class="title">Lived through</h2>
         <hr class="rule2 mt-2 mb-3" />
         <FormField name="canStandMin" label="Minutes it can stand" />
         <FormField name="temperament" label="Temperament" />
@@ -206,5 +222,6 @@ async function erase(): Promise<void> {
       </section>
     </form>
     <DogStanding class="mt-8" :dog="data.dog" @changed="reload" />
+    <MergeDog :dog="data.dog" />
   </main>
 </template>

@@ -3,6 +3,7 @@ import type { FindingView } from '@peen/contract'
 import { ROLE_NAMES } from '@peen/contract'
 import { computed, ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
+import AskOnce from '../components/AskOnce.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import RuleList from '../components/RuleList.vue'
 import SheetDialog from '../components/SheetDialog.vue'
@@ -27,9 +28,10 @@ const met = computed(() => data.value?.rules.filter((rule) => rule.met === 'met'
 const heading = computed(() => {
   const rules = data.value?.rules.length ?? 0
   const unsure = data.value?.rules.filter((rule) => rule.met === 'cannotTell').length ?? 0
+  const missing = rules - met.value - unsure
   return met.value === rules
     ? `${rules} rules: all are met`
-    : `${rules} rules: ${met.value} met${unsure ? `, ${unsure} cannot be told` : ''}`
+    : `${rules} rules: ${[`${met.value} met`, ...(missing ? [`${missing} not met`] : []), ...(unsure ? [`${unsure} not yet known`] : [])].join(', ')}`
 })
 async function act(path: string, body: object = {}): Promise<void> {
   try {
@@ -42,7 +44,10 @@ async function act(path: string, body: object = {}): Promise<void> {
   }
 }
 const print = () => window.print()
-useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('sign')) }])
+/** a signature is asked for once, with what follows from it */
+const asks = ref(false)
+const isSecond = computed(() => (data.value?.signatures.length ?? 0) === 1)
+useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && (asks.value = true)) }])
 </script>
 
 <template>
@@ -55,7 +60,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
         <b>{{ data.apprentice.givenName }} {{ data.apprentice.familyName }}</b> {{ data.certificate.claim }}.
       </p>
       <div class="mt-3.5 flex flex-wrap items-baseline justify-between gap-x-6">
-        <h1>{{ heading }}</h1>
+        <h2 class="title">{{ heading }}</h2>
         <span class="muted"
           >rules {{ data.certificate.id }}, version {{ data.certificate.version }}{{ data.renews ? ', renewed' : '' }};
           {{ data.validUntil ? `stands until ${sayDate(data.validUntil)} ${data.validUntil.slice(0, 4)}` : 'stands for good' }}</span
@@ -73,7 +78,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
         place.
       </p>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-4 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+    <aside class="border-line bg-sheet px-6 pt-4 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <DogPlate
         v-if="data.deciding"
         :dog="{ ...data.deciding.dog, trim: data.deciding.plan.drawnAs }"
@@ -87,7 +92,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
       <RouterLink v-if="data.deciding" :to="`/trims/${data.deciding.gradingId}`" class="btn btn-quiet no-print mt-2 w-full"
         >Read the deciding trim</RouterLink
       >
-      <h1 class="mt-5">Two people sign</h1>
+      <h2 class="title mt-5">Two people sign</h2>
       <hr class="rule2 mt-2" />
       <div v-for="signature in data.signatures" :key="signature.personId" class="border-b border-line py-3 leading-[1.3]">
         <p class="font-serif text-[26px] leading-none italic">{{ signature.name }}</p>
@@ -98,7 +103,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
         <p class="muted">{{ signature.note }}</p>
       </div>
       <template v-if="data.status === 'drafted' && session.isStaff">
-        <button v-if="me?.may.may" class="btn btn-go no-print mt-3 w-full" @click="act('sign')">Sign as {{ me.name }}</button>
+        <button v-if="me?.may.may" class="btn btn-go no-print mt-3 w-full" @click="asks = true">Sign as {{ me.name }}</button>
         <p v-else-if="me" class="btn btn-not-yet no-print mt-3 w-full">
           {{ data.ready ? `${me.name} does not sign here` : `Sign as ${me.name}, when ${data.rules.length} are met` }}
         </p>
@@ -121,6 +126,21 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && act('s
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
       </p>
     </aside>
+    <AskOnce
+      :open="asks"
+      title="Sign this finding?"
+      :says="[
+        `${data.apprentice.givenName} ${data.apprentice.familyName} ${data.certificate.claim}.`,
+        isSecond
+          ? 'Yours is the second signature: the certificate is issued at once.'
+          : 'Yours is the first signature: a second person signs, then the certificate is issued.',
+        'A signature is not taken back.'
+      ]"
+      action="Sign it"
+      working="Signing …"
+      :run="() => act('sign')"
+      @close="asks = false"
+    />
     <SheetDialog :open="declines" title="Decline this finding" @close="declines = false">
       <form @submit.prevent="act('decline', { reason })">
         <label class="label" for="why">Why</label>

@@ -9,6 +9,7 @@ import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
 import { useLive } from '../composables/useLive'
 import { useLoaded } from '../composables/useLoaded'
+import FirstGuide from '../floor/FirstGuide.vue'
 import FloorTile from '../floor/FloorTile.vue'
 import LooksList from '../floor/LooksList.vue'
 import MovableTable from '../floor/MovableTable.vue'
@@ -94,9 +95,10 @@ useKeys([
 
 <template>
   <TopLine :what="title" />
+  <FirstGuide />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_384px] lg:overflow-hidden">
-    <main ref="room" class="relative min-w-0 lg:overflow-y-auto" aria-label="The room">
+    <main ref="room" class="relative min-w-0 lg:overflow-y-auto" aria-label="The room" tabindex="0">
       <p v-if="problem" class="absolute inset-x-6 top-6 z-20 border-2 border-ink bg-sheet p-3 font-semibold" role="alert">{{ problem }}</p>
       <div v-if="data.tables.length === 0 || (occupied.length === 0 && !session.isStaff)" class="p-6">
         <p class="text-[20px] font-[650]">{{ session.isStaff ? 'There is no table in the room yet.' : 'No dog for you today.' }}</p>

@@ -41,7 +41,7 @@ async function choose(id: string, side: string | null): Promise<void> {
 <template>
   <TopLine what="House rules" />
   <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="House rules">
-    <h1>Where practitioners differ, and how this school works</h1>
+    <h2 class="title">Where practitioners differ, and how this school works</h2>
     <p class="muted mt-1 max-w-[70ch]">
       Every grading records the side that was taken.
       {{ session.isLead ? 'A change holds from now on; what was graded stays.' : 'A lead assessor changes them.' }}
@@ -70,10 +70,10 @@ async function choose(id: string, side: string | null): Promise<void> {
         <p v-for="say in effects(rule.id)" :key="say" class="muted mb-3 -mt-1 leading-[1.35]">Changes the advice: {{ say }}</p>
       </li>
     </ul>
-    <h1 class="mt-8">When a trim passes</h1>
+    <h2 class="title mt-8">When a trim passes</h2>
     <hr class="rule2 mt-2 mb-2" />
     <GradeLimits :may-change="session.isLead" />
-    <h1 class="mt-8">Stripped coats: what is a light roll, and what must be mended</h1>
+    <h2 class="title mt-8">Stripped coats: what is a light roll, and what must be mended</h2>
     <hr class="rule2 mt-2 mb-2" />
     <CoatLimits :may-change="session.isLead" />
   </main>

@@ -125,7 +125,7 @@ useKeys([
         Put it on the sheet
       </button>
     </PhotoDesk>
-    <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+    <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
       <div class="mx-auto grid max-w-[1120px] items-start gap-6 lg:grid-cols-2">
         <figure class="m-0 border-2 border-ink bg-plate p-4">
           <div class="flex justify-center gap-4">
@@ -144,7 +144,7 @@ useKeys([
           <figcaption class="mt-2 font-serif text-[17px] italic">Like this, a ruler upright beside it.</figcaption>
         </figure>
         <div>
-          <h1>{{ NAMES[seen] }}</h1>
+          <h2 class="title">{{ NAMES[seen] }}</h2>
           <TakePicture
             class="mt-3"
             :visit-id="data.grading.sessionId"

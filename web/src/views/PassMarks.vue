@@ -32,7 +32,7 @@ const say = computed(() => {
   <ViewState v-if="!data || !shown" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
     <p class="text-[20px] font-[650]">No signed grading yet.</p>
   </ViewState>
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <label
       ><span class="sr-only">Trim</span>
       <select class="field h-12 w-80 max-w-full" :value="shown.standardId" @change="chosen = ($event.target as HTMLSelectElement).value">

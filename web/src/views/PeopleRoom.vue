@@ -3,6 +3,9 @@ import { inviteSchema, ROLE_NAMES, ROLES, type Cohort, type PeopleView, type Per
 import { computed, ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
 import CohortTable from '../components/CohortTable.vue'
+import AskOnce from '../components/AskOnce.vue'
+import LetterText from '../components/LetterText.vue'
+import NotesPart from '../components/NotesPart.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
@@ -22,7 +25,7 @@ const FIELDS = computed<readonly NewField[]>(() => [
   { name: 'username', label: 'User name' },
   { name: 'email', label: 'Mail address' },
   { name: 'role', label: 'Role', choices: roles.value },
-  { name: 'cohort', label: 'Cohort' }
+  { name: 'cohort', label: 'Cohort', only: ({ role }) => role === 'apprentice' }
 ])
 const EMPTY = { givenName: '', familyName: '', username: '', email: '', role: '', cohort: '' }
 const stateOf = ({ active, waiting }: PersonRow) => (!active ? 'retired' : waiting ? 'invited, not come yet' : '')
@@ -41,6 +44,9 @@ async function act(work: () => Promise<unknown>, words: string): Promise<void> {
   }
 }
 const reset = ({ id, givenName }: PersonRow) => act(() => api.post(`/people/${id}/reset`), `A letter for ${givenName} is written.`)
+/** who is about to be retired: it is asked once */
+const leaving = ref<PersonRow | null>(null)
+const noted = ref<string | null>(null)
 const retire = ({ id, givenName, active }: PersonRow) =>
   act(
     () => api.put(`/people/${id}/active`, { active: !active }),
@@ -67,8 +73,8 @@ async function invited(): Promise<void> {
   <TopLine what="People" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
-    <main class="min-w-0 p-4 sm:p-6 lg:overflow-y-auto">
-      <h1>{{ data.people.filter(({ active }) => active).length }} people</h1>
+    <main class="min-w-0 p-4 sm:p-6 lg:overflow-y-auto" tabindex="0">
+      <h2 class="title">{{ data.people.filter(({ active }) => active).length }} people</h2>
       <hr class="rule2 mt-2" />
       <p v-for="(words, i) in said" :key="words" :class="['mt-2', i === 0 ? 'font-[650]' : 'text-danger']" role="status">{{ words }}</p>
       <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }}</p>
@@ -79,12 +85,24 @@ async function invited(): Promise<void> {
             <span class="muted ml-2">{{ ROLE_NAMES[one.role] }}{{ one.cohort ? `, ${one.cohort}` : '' }}</span
             ><span v-if="stateOf(one)" class="muted block">{{ stateOf(one) }}</span></span
           >
+          <button
+            class="btn btn-quiet min-h-11 px-3 text-[16px]"
+            :aria-expanded="noted === one.id"
+            @click="noted = noted === one.id ? null : one.id"
+          >
+            Notes<span class="sr-only"> on {{ one.givenName }}</span>
+          </button>
           <button v-if="one.active && mayReset(one)" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="reset(one)">
             {{ one.waiting ? 'New letter' : 'New password' }}<span class="sr-only"> for {{ one.givenName }}</span>
           </button>
-          <button v-if="session.isLead && one.id !== session.me?.id" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="retire(one)">
+          <button
+            v-if="session.isLead && one.id !== session.me?.id"
+            class="btn btn-quiet min-h-11 px-3 text-[16px]"
+            @click="one.active ? (leaving = one) : retire(one)"
+          >
             {{ one.active ? 'Retire' : 'Take in again' }}<span class="sr-only"> {{ one.givenName }}</span>
           </button>
+          <NotesPart v-if="noted === one.id" :id="one.id" about="person" class="basis-full pb-3" />
         </li>
       </ul>
       <h2 class="mt-8">Cohorts</h2>
@@ -124,15 +142,27 @@ async function invited(): Promise<void> {
         <ul class="row-rule m-0 list-none p-0" data-testid="letters">
           <li v-for="letter in data.letters" :key="letter.id" class="py-2 leading-[1.4]">
             <b>{{ letter.subject }}</b> <span class="muted ml-2">{{ letter.address || 'no address' }}</span>
-            <p class="whitespace-pre-line">{{ letter.body }}</p>
+            <LetterText :body="letter.body" />
           </li>
         </ul>
       </template>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
-      <h1>Invite by a letter</h1>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+      <h2 class="title">Invite by a letter</h2>
       <hr class="rule2 mt-2 mb-3" />
       <NewForm path="/invitations" :schema="inviteSchema" :fields="FIELDS" :start="EMPTY" action="Write the letter" @made="invited" />
     </aside>
+    <AskOnce
+      :open="leaving !== null"
+      :title="`Retire ${leaving?.givenName ?? ''}?`"
+      :says="[
+        `${leaving?.givenName ?? ''} can no longer sign in, and is offered no dog.`,
+        'The record, gradings and signatures stay. A lead assessor can take them in again.'
+      ]"
+      action="Retire"
+      working="Retiring …"
+      :run="() => retire(leaving!)"
+      @close="leaving = null"
+    />
   </div>
 </template>

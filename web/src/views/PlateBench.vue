@@ -53,7 +53,7 @@ useKeys(
   <template v-else>
     <TopLine :what="`Plate: ${body.label}`" />
     <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_360px] lg:overflow-hidden">
-      <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+      <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
         <DogPlate
           :dog="dog"
           :plan="coat.lengths"
@@ -74,8 +74,8 @@ useKeys(
         />
         <ViewButtons class="mt-3" :view="view.id" @look="look" />
       </main>
-      <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
-        <h1>{{ body.label }}</h1>
+      <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+        <h2 class="title">{{ body.label }}</h2>
         <hr class="rule2 mt-2.5 mb-2" />
         <ul class="row-rule m-0 list-none p-0">
           <li v-for="sister in sisters" :key="sister.id">

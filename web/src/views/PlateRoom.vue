@@ -14,8 +14,8 @@ const SIZES = { side: [216, 176], head: [150, 176], front: [104, 176], rear: [10
 
 <template>
   <TopLine what="Plates" />
-  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
-    <h1>Plates: every kind of dog, from every side</h1>
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
+    <h2 class="title">Plates: every kind of dog, from every side</h2>
     <p class="muted mt-1 max-w-[70ch]">
       Drawn at true scale from the lengths and shapes of a trim. Open one to look closer, to move a length or a shape, or to see what a
       fault looks like on it.

@@ -2,6 +2,7 @@
 import type { DayView, FloorView, SchoolView } from '@peen/contract'
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, sentenceOf } from '../api/client'
+import AskOnce from '../components/AskOnce.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
@@ -14,6 +15,11 @@ const refused = ref<string | null>(null)
 const said = ref<string | null>(null)
 const room = ref({ room: session.school?.room ?? '', roomWidthMm: '', roomDepthMm: '' })
 const tableId = ref('')
+const removes = ref(false)
+const takeOut = () =>
+  act(() => api.post(`/tables/${tableId.value}/remove`), 'The table is out of the room; what was done at it stays.').then(
+    () => (tableId.value = data.value?.tables[0]?.id ?? '')
+  )
 onMounted(async () => {
   const [widthMm, depthMm] = (await api.get<FloorView>('/floor')).roomMm
   room.value = { ...room.value, roomWidthMm: String(widthMm), roomDepthMm: String(depthMm) }
@@ -60,7 +66,7 @@ function setTools(toolIds: readonly string[] | null): void {
     <p v-if="said" class="mb-2 font-[650]" role="status">{{ said }}</p>
     <p v-if="refused" class="mb-2 font-semibold text-danger" role="alert">{{ refused }}</p>
     <template v-if="session.isLead">
-      <h1>The room</h1>
+      <h2 class="title">The room</h2>
       <hr class="rule2 mt-2 mb-3" />
       <form class="flex flex-wrap items-end gap-2" novalidate @submit.prevent="keepRoom">
         <label><span class="label">Name</span><input v-model="room.room" class="field w-[240px]" maxlength="80" /></label>
@@ -69,7 +75,7 @@ function setTools(toolIds: readonly string[] | null): void {
         <button class="btn">Keep the room</button>
       </form>
     </template>
-    <h1 class="mt-6">Tools at the tables</h1>
+    <h2 class="title mt-6">Tools at the tables</h2>
     <hr class="rule2 mt-2 mb-3" />
     <p v-if="!table" class="muted">No table yet: put one into the room on the day’s page.</p>
     <template v-else>
@@ -91,7 +97,17 @@ function setTools(toolIds: readonly string[] | null): void {
           >
         </li>
       </ul>
-      <button v-if="table.toolIds" class="btn btn-quiet mt-2" @click="setTools(null)">The whole rack</button>
+      <button v-if="table.toolIds" class="btn btn-quiet mt-2 mr-2" @click="setTools(null)">The whole rack</button>
+      <button class="btn btn-quiet mt-2" @click="removes = true">Take table {{ table.number }} out of the room</button>
+      <AskOnce
+        :open="removes"
+        :title="`Take table ${table.number} out?`"
+        :says="['It is offered for no visit any more. What was done at it stays in the records.']"
+        action="Take it out"
+        working="Taking it out …"
+        :run="takeOut"
+        @close="removes = false"
+      />
     </template>
   </main>
 </template>

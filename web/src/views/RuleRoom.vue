@@ -46,9 +46,9 @@ function copy(): void {
         ><span v-if="drafts[one.id]" class="text-[14px]">being changed</span></RouterLink
       >
     </nav>
-    <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto">
+    <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto" tabindex="0">
       <template v-if="draft">
-        <h1>{{ draft.name }}, version {{ draft.version }}, not yet in use</h1>
+        <h2 class="title">{{ draft.name }}, version {{ draft.version }}, not yet in use</h2>
         <hr class="rule2 mt-2" />
         <CertificateFields :model-value="draft" @update:model-value="write" />
         <RuleEditor
@@ -70,7 +70,9 @@ function copy(): void {
         />
       </template>
       <template v-else-if="row">
-        <h1>{{ row.certificate.name }}, version {{ row.certificate.version }}<template v-if="row.retired">, no longer given</template></h1>
+        <h2 class="title">
+          {{ row.certificate.name }}, version {{ row.certificate.version }}<template v-if="row.retired">, no longer given</template>
+        </h2>
         <hr class="rule2 mt-2" />
         <p class="mt-2 font-serif text-[20px] leading-[1.3]">Whoever holds it {{ row.certificate.claim }}.</p>
         <h2 class="mt-4">It is given when</h2>
@@ -97,10 +99,10 @@ function copy(): void {
       </template>
       <ChartRules class="mt-8" :rules="data.rules" :certificates="data.certificates" @kept="reload" />
     </main>
-    <aside class="border-line bg-sheet px-5 py-4 max-lg:border-t lg:overflow-y-auto lg:border-l">
+    <aside class="border-line bg-sheet px-5 py-4 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <p v-if="problem" class="mb-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
       <template v-if="draft">
-        <h1>Before it is used</h1>
+        <h2 class="title">Before it is used</h2>
         <hr class="rule2 my-3" />
         <ul v-if="issues.length" class="m-0 list-none p-0" data-issues>
           <li v-for="issue in issues" :key="issue" class="flex gap-2 py-1.5 leading-[1.3]">
@@ -120,7 +122,7 @@ function copy(): void {
         <button class="btn btn-quiet mt-3 w-full" @click="drop(draft.id)">Throw the change away</button>
       </template>
       <template v-else-if="row">
-        <h1>Change it</h1>
+        <h2 class="title">Change it</h2>
         <hr class="rule2 my-3" />
         <p class="leading-[1.35]">What was drafted or issued by a version keeps that version.</p>
         <button class="btn btn-go mt-3 w-full" @click="begin">Change it</button>

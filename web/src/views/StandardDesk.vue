@@ -95,7 +95,7 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
   <TopLine what="Writing a trim" />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" :empty="false" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <DogPlate
         :key="view.name"
         :dog="drawn.dog"
@@ -131,7 +131,7 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
     </main>
     <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="The standard">
       <div class="px-5 pt-4 pb-3">
-        <h1>{{ standard.name }}</h1>
+        <h2 class="title">{{ standard.name }}</h2>
         <p class="muted">
           Draft of version {{ standard.version }} by {{ data.by
           }}<template v-if="data.basedOn">, from {{ data.basedOn.id }} {{ data.basedOn.version }}</template

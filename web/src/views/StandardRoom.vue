@@ -45,10 +45,10 @@ async function read(event: Event): Promise<void> {
 <template>
   <TopLine what="Library of trims" />
   <ViewState v-if="!data" :loading="loading" :error="error" :empty="false" @retry="reload" />
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div class="flex flex-wrap items-end justify-between gap-3">
       <div>
-        <h1>The trims this school teaches and grades</h1>
+        <h2 class="title">The trims this school teaches and grades</h2>
         <p class="muted mt-1 max-w-[70ch]">
           Each drawn at true scale by the numbers it is graded by. Open one to see what makes it, to print it for the wall, or to make it
           your own.

@@ -140,7 +140,7 @@ const retire = (retired: boolean) =>
   <TopLine :what="standard?.name ?? 'Library of trims'" />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" :empty="false" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <DogPlate
         :dog="drawn.dog"
         :plan="drawn.coat.lengths"
@@ -181,8 +181,8 @@ const retire = (retired: boolean) =>
       </section>
       <p class="muted mt-4 leading-[1.4]">Hair left, mm: {{ lengths.join(', ') }}.</p>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-8 max-lg:border-t lg:overflow-y-auto lg:border-l">
-      <h1 class="text-[24px]">{{ standard.name }}</h1>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-8 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+      <h2 class="title text-[24px]">{{ standard.name }}</h2>
       <p class="muted mt-1">
         Version {{ standard.version }}, about {{ standard.standardMin }} minutes, passed from {{ standard.passMark }} of 100<template
           v-if="data.graded > 0"

@@ -7,6 +7,7 @@ import { api, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import UndonePairs from '../coat/UndonePairs.vue'
 import { useUndone } from '../coat/useUndone'
+import SheetDialog from '../components/SheetDialog.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { RATING_CHOICES } from '../composables/choices'
@@ -37,7 +38,16 @@ const graded = computed(() => data.value?.gradings.find(({ own }) => own) ?? dat
 const ratingWords = computed(() => RATING_CHOICES.find(({ value }) => value === state.value.selfRating?.rating)?.name ?? null)
 
 const keep = (answer: ConfirmedAttempt) => (changed.value = { ...changed.value, [answer.attemptId]: answer })
-const strike = (eventId: string) =>
+/** a note that is taken back after the end says why */
+const takesBack = ref<string | null>(null)
+const why = ref('')
+const strike = (eventId: string) => (state.value.closedAt ? (takesBack.value = eventId) : toggleStruck(eventId))
+function takeBack(): void {
+  if (takesBack.value && why.value.trim()) tap('undone', { eventId: takesBack.value, reason: why.value.trim() })
+  takesBack.value = null
+  why.value = ''
+}
+const toggleStruck = (eventId: string) =>
   (struck.value = struck.value.includes(eventId) ? struck.value.filter((one) => one !== eventId) : [...struck.value, eventId])
 function inspectAll(): void {
   for (const one of unvouched.value) keep({ ...one, witness: 'inspected' })
@@ -89,7 +99,7 @@ useKeys([
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_384px] lg:overflow-hidden">
     <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto" tabindex="0" aria-label="Attempts">
       <div class="flex flex-wrap items-center justify-between gap-2">
-        <h1>{{ counted.length }} {{ counted.length === 1 ? 'attempt' : 'attempts' }}, as the taps tell them</h1>
+        <h2 class="title">{{ counted.length }} {{ counted.length === 1 ? 'attempt' : 'attempts' }}, as the taps tell them</h2>
         <button v-if="unvouched.length > 0 && !state.closedAt" class="btn btn-quiet min-h-11" @click="inspectAll">
           I inspected {{ unvouched.length === 1 ? 'the one' : `the ${unvouched.length}` }} nobody watched
         </button>
@@ -107,6 +117,7 @@ useKeys([
             :proposed="one"
             :struck="struck"
             :disabled="state.closedAt !== null || !session.isStaff"
+            :locked="!session.isStaff"
             @update:model-value="keep"
             @strike="strike"
           />
@@ -124,13 +135,17 @@ useKeys([
         </button>
       </template>
       <section class="mt-6" aria-label="What is undone">
-        <h1>What is undone, side by side</h1>
+        <h2 class="title">What is undone, side by side</h2>
         <hr class="rule2 mt-2 mb-2" />
         <UndonePairs :dog="data.dog.name" :undone="undone" :minutes="state.closedAt ? 0 : table.canStand.value" :out-of-step="outOfStep" />
       </section>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" aria-label="Closing">
-      <h1>1. Grade it as it stands</h1>
+    <aside
+      class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l"
+      aria-label="Closing"
+      tabindex="0"
+    >
+      <h2 class="title">1. Grade it as it stands</h2>
       <hr class="rule2 mt-2 mb-2" />
       <p class="leading-[1.35]">
         <template v-if="graded">{{ graded.status === 'signed' ? 'Signed' : 'Begun' }} by {{ graded.assessor }}.</template>
@@ -139,11 +154,11 @@ useKeys([
       <button v-if="session.isStaff" class="btn mt-2 w-full" :class="graded ? 'btn-quiet' : 'btn-go'" @click="grade">
         {{ graded?.own ? 'Go on with your grading' : 'Grade this trim' }}
       </button>
-      <h1 class="mt-5">2. What you finish yourself</h1>
+      <h2 class="title mt-5">2. What you finish yourself</h2>
       <hr class="rule2 mt-2 mb-1" />
       <MyFinish :table="table" :graded="graded !== null" />
       <template v-if="state.pictures.length > 0">
-        <h1 class="mt-5">Pictures of the work</h1>
+        <h2 class="title mt-5">Pictures of the work</h2>
         <hr class="rule2 mt-2 mb-2" />
         <p class="flex flex-wrap gap-2">
           <a v-for="one in state.pictures" :key="one.eventId" :href="`/api/pictures/${one.pictureId}`" target="_blank"
@@ -154,7 +169,7 @@ useKeys([
           /></a>
         </p>
       </template>
-      <h1 class="mt-5">3. Close</h1>
+      <h2 class="title mt-5">3. Close</h2>
       <hr class="rule2 mt-2 mb-2" />
       <p class="leading-[1.35]">
         {{ data.apprentice.givenName }}
@@ -171,5 +186,13 @@ useKeys([
       </p>
       <RouterLink :to="`/table/${id}`" class="btn btn-quiet mt-2 w-full">Back to the table</RouterLink>
     </aside>
+    <SheetDialog :open="takesBack !== null" title="Take this fault back?" @close="takesBack = null">
+      <form @submit.prevent="takeBack">
+        <p class="leading-[1.4]">The table is finished. The fault counts no more, and your reason is kept with it.</p>
+        <label class="label mt-3" for="why-back">Why</label>
+        <input id="why-back" v-model="why" class="field" maxlength="200" required />
+        <button class="btn btn-go mt-3">Take it back</button>
+      </form>
+    </SheetDialog>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { colourName } from '@peen/content'
 import type { EventKind, Payloads } from '@peen/core/practice'
 import { attemptMinutes } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
@@ -123,7 +124,7 @@ useKeys([
   />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_328px] lg:overflow-hidden">
-    <main class="flex min-w-0 flex-col lg:overflow-y-auto">
+    <main class="flex min-w-0 flex-col lg:overflow-y-auto" tabindex="0">
       <div class="flex-1 p-3 sm:p-4">
         <DogPlate
           :dog="{ ...data.dog, trim: standard.plan.drawnAs }"
@@ -134,7 +135,7 @@ useKeys([
           :now="nowRegion"
           :lists-rest="false"
           :height="544"
-          :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${data.dog.colour}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`"
+          :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${colourName(data.dog.colour)}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`"
           :label="`${data.dog.name} in the planned trim`"
           @pick="(region) => begin(techniqueAt(region), region)"
         />
@@ -144,6 +145,7 @@ useKeys([
         :current="current"
         :minutes="stepMinutes"
         :over="over"
+        :end="session.isStaff ? `/table/${id}/end` : null"
         @start="taps.startPlanned"
         @other="begin"
         @back="taps.back"
@@ -154,7 +156,15 @@ useKeys([
     </main>
     <aside class="flex flex-col border-line bg-sheet lg:min-h-0 lg:border-l" aria-label="At the table">
       <div :class="['lg:min-h-0 lg:flex-1 lg:overflow-y-auto', asking ? 'max-lg:order-first' : '']">
-        <SayMore v-if="asking" :key="asking.eventId" :asking="asking" :dog="data.dog.name" @say="taps.say" @later="asking = null" />
+        <SayMore
+          v-if="asking"
+          :key="asking.eventId"
+          :asking="asking"
+          :dog="data.dog.name"
+          @say="taps.say"
+          @later="asking = null"
+          @mistake="taps.takeBack"
+        />
         <TableFacts
           :id="id"
           :class="asking ? 'max-lg:hidden' : ''"

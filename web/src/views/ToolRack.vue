@@ -77,7 +77,7 @@ function open(tool: Tool | 'new'): void {
   <TopLine what="The rack" />
   <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="The rack">
     <div class="flex flex-wrap items-end gap-3">
-      <h1 class="flex-1">What each tool leaves</h1>
+      <h2 class="title flex-1">What each tool leaves</h2>
       <div v-if="session.isStaff" class="flex flex-wrap gap-2">
         <template v-if="session.isLead">
           <button v-if="undo" class="btn btn-quiet min-h-11" @click="change(() => api.post('/rack/undo'))">Take back: {{ undo }}</button>
@@ -130,7 +130,7 @@ function open(tool: Tool | 'new'): void {
     <p class="mt-3 leading-[1.35]">
       Without a length of their own:
       <template v-for="(tool, i) in others" :key="tool.id"
-        ><button v-if="session.isLead" class="min-h-6 underline decoration-1 underline-offset-4" @click="open(tool)">
+        ><button v-if="session.isLead" class="min-h-11 underline decoration-1 underline-offset-4" @click="open(tool)">
           {{ tool.label }}</button
         ><template v-else>{{ tool.label }}</template
         >{{ i < others.length - 1 ? ', ' : '.' }}</template

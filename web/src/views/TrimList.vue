@@ -33,9 +33,9 @@ const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${ro
     <p class="text-[20px] font-[650]">No trim has been graded yet.</p>
     <p class="muted mt-2">Open a table on the floor and press Grade when the trim is finished.</p>
   </ViewState>
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div class="flex flex-wrap items-end justify-between gap-3">
-      <h1>Graded trims, newest first</h1>
+      <h2 class="title">Graded trims, newest first</h2>
       <span class="flex flex-wrap gap-2">
         <RouterLink to="/standards" class="btn btn-quiet min-h-11">Library of trims</RouterLink>
         <RouterLink to="/techniques" class="btn btn-quiet min-h-11">Techniques</RouterLink>
@@ -52,12 +52,15 @@ const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${ro
           <span class="min-w-44 flex-1 text-[18px]"
             ><b>{{ row.apprentice }}</b> on {{ row.dog }}</span
           >
-          <span class="muted w-52">marked by {{ row.assessor }}</span>
-          <span class="w-56"><GlyphMark :name="glyphOf(row)" class="mr-2 align-[-4px]" />{{ wordOf(row) }}</span>
+          <span class="muted w-48">marked by {{ row.assessor }}</span>
+          <span class="w-72 leading-[1.25]"
+            ><GlyphMark :name="glyphOf(row)" class="mr-2 align-[-4px]" />{{ wordOf(row)
+            }}<span v-if="row.because && row.outcome !== 'passed'" class="muted block">{{ row.because }}</span></span
+          >
           <span class="w-40 text-right max-sm:text-left"
             ><template v-if="row.mark !== null && row.interval"
-              ><b class="text-[20px]">{{ Math.round(row.mark) }}</b>
-              <span class="muted">{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span></template
+              ><b class="mr-3 text-[20px]">{{ Math.round(row.mark) }}</b
+              ><span class="muted">{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span></template
             ></span
           >
         </RouterLink>

@@ -31,11 +31,18 @@ const lines = computed(() => [
   ...draft.value!.coat.map((one) => ({
     key: `c${one.kind}${one.region}${one.side}`,
     text: sayFinding(one),
+    /** a mat that is out stays on record: it came in with the dog */
+    combOut:
+      one.kind === 'mat' && !one.combedOutAt
+        ? () =>
+            note({ coat: draft.value!.coat.map((other) => (other === one ? { ...one, combedOutAt: new Date().toISOString() } : other)) })
+        : null,
     drop: () => note({ coat: draft.value!.coat.filter((other) => other !== one) })
   })),
   ...draft.value!.skin.map((one) => ({
     key: `s${one.kind}${one.region}${one.side}`,
     text: `${one.kind} skin at the ${sayPlaceOf(one.region, one.side)}`,
+    combOut: null,
     drop: () => note({ skin: draft.value!.skin.filter((other) => other !== one) })
   }))
 ])
@@ -54,7 +61,7 @@ function weeks(event: Event): void {
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <DogPlate
         :dog="{ ...page.dog, trim: page.standard.plan.drawnAs }"
@@ -78,6 +85,9 @@ function weeks(event: Event): void {
       <ul class="row-rule m-0 list-none p-0" data-testid="findings">
         <li v-for="line in lines" :key="line.key" class="flex min-h-12 items-center gap-3">
           <span class="flex-1 first-letter:uppercase">{{ line.text }}</span>
+          <button v-if="!locked && line.combOut" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="line.combOut()">
+            Combed out<span class="sr-only">: {{ line.text }}</span>
+          </button>
           <button v-if="!locked" class="btn btn-quiet min-h-11 px-3 text-[16px]" :aria-label="`Take back: ${line.text}`" @click="line.drop">
             Take back
           </button>
@@ -96,8 +106,8 @@ function weeks(event: Event): void {
         @changed="visit.reload"
       />
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
-      <h1>Ready to cut?</h1>
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+      <h2 class="title">Ready to cut?</h2>
       <hr class="rule2 mt-2 mb-2" />
       <div data-testid="gate">
         <p v-if="ready.ready" class="font-[650]">

@@ -72,7 +72,8 @@ async function close(): Promise<void> {
         <textarea id="next-time" v-model="nextTime" class="field min-h-[88px]" :disabled="!session.isStaff" maxlength="400" />
         <label class="label mt-3" for="back">Back in, weeks</label>
         <input id="back" v-model="back" class="field" inputmode="numeric" :disabled="!session.isStaff" />
-        <IntervalHint :visit-id="page.id" :dog-id="page.dog.id" />
+        <IntervalHint v-if="page.begun" :visit-id="page.id" :dog-id="page.dog.id" />
+        <p v-else class="muted mt-1 leading-[1.3]">Nothing is trimmed yet: how long it lasts is said once work has begun.</p>
         <label class="label mt-3" for="hand-over">Said to the owner</label>
         <textarea id="hand-over" v-model="handOver" class="field min-h-[120px]" :disabled="!session.isStaff" maxlength="400" />
         <div v-if="session.isStaff" class="mt-2 grid gap-2 sm:grid-cols-2">

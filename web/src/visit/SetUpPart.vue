@@ -109,7 +109,7 @@ async function pdf(): Promise<void> {
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_380px] lg:overflow-hidden">
-    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <p v-if="fit.say" class="mb-2 bg-danger-tint p-2 leading-[1.35] font-semibold text-danger">
         <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{
@@ -162,12 +162,12 @@ async function pdf(): Promise<void> {
         veterinary surgeon come first.
       </p>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l">
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <label class="muted block" for="place">Place</label>
       <select id="place" v-model="region" class="field mt-1 h-11 w-full">
         <option v-for="at in [...new Set(lines.map((one) => one.region))]" :key="at" :value="at">{{ regionName(at) }}</option>
       </select>
-      <h1 class="mt-4">{{ sayLinePlace(line) }}</h1>
+      <h2 class="title mt-4">{{ sayLinePlace(line) }}</h2>
       <p class="muted">
         {{ line.order }}. {{ line.step }}<template v-if="isSided(line.region) && line.side !== 'both'">, {{ line.side }} side</template>
       </p>

@@ -8,7 +8,17 @@ import { ok, refusal, settled, signedIn, stubServer, unstub, type Asked, type Gi
 import { isSided, useVisit } from './useVisit'
 
 const page = (version = 0, more: Partial<VisitPage> = {}): VisitPage => ({
-  ...{ id: 'v', onDate: '2026-04-14', tableNumber: 3, known: true, checkedIn: false, readyBy: null, closing: null, lastTime: '' },
+  ...{
+    id: 'v',
+    onDate: '2026-04-14',
+    tableNumber: 3,
+    known: true,
+    begun: false,
+    checkedIn: false,
+    readyBy: null,
+    closing: null,
+    lastTime: ''
+  },
   apprentice: { id: '3', givenName: 'Noor', familyName: 'Basri', role: 'apprentice' },
   dog: {
     ...NO_PROFILE,

@@ -36,6 +36,7 @@ const page: VisitPage = {
   standard: standards[0],
   checkIn: { weeksSince: 6, wishes: '', excused: [{ region: 'ribs', side: 'left', reason: 'an old hole' }] },
   found: NOTHING_FOUND,
+  begun: false,
   checkedIn: false,
   readyBy: null,
   house: Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen])),

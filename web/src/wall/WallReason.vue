@@ -20,7 +20,7 @@ const legend = [...STATES].reverse()
 
 <template>
   <div v-if="row && technique" data-reason>
-    <h1>{{ technique.name }}</h1>
+    <h2 class="title">{{ technique.name }}</h2>
     <p class="muted">{{ row.name }}</p>
     <hr class="rule2 my-3" />
     <p class="flex items-center gap-2 text-[19px] font-[650]">
@@ -39,7 +39,7 @@ const legend = [...STATES].reverse()
     <RouterLink :to="`/apprentices/${row.id}?technique=${technique.id}`" class="btn btn-go mt-4 w-full">Open the chart</RouterLink>
   </div>
   <div v-else>
-    <h1>What the shapes say</h1>
+    <h2 class="title">What the shapes say</h2>
     <hr class="rule2 my-3" />
     <p v-for="state in legend" :key="state" class="flex min-h-9 items-center gap-3"><GlyphMark :name="state" />{{ STATE_WORDS[state] }}</p>
     <p class="flex min-h-9 items-center gap-3">

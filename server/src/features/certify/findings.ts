@@ -40,6 +40,8 @@ export async function findingList({ db, clock }: Services): Promise<FindingRow[]
       certificateId: certificate.id,
       certificate: certificate.name,
       met: findings[i].rules.filter((rule) => rule.met === 'met').length,
+      missing: findings[i].rules.filter((rule) => rule.met === 'missing').map(({ name }) => name),
+      unknown: findings[i].rules.filter((rule) => rule.met === 'cannotTell').map(({ name }) => name),
       of: findings[i].rules.length,
       status: record?.status ?? 'none',
       say: findings[i].say

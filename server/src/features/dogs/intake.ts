@@ -1,5 +1,5 @@
 // Dogs that are taken in: one by a form, many by a table.
-import { bodies, colourNames } from '@peen/content'
+import { bodies, colourName, colourNames } from '@peen/content'
 import { check, newDogSchema, NO_PROFILE, type DogLine, type DogsPreview, type NewDog } from '@peen/contract'
 import { v7 } from 'uuid'
 import { fromCsv, fromText } from '../../csv'
@@ -79,7 +79,8 @@ function readDogs(text: string): Read {
     const number = (name: string) => (cell(name) === '' ? undefined : Number(cell(name).replace(',', '.')))
     // a body or a colour may be written by its name as well as by its key
     const body = bodies.find(({ id, label }) => [id, label].some((one) => one.toLowerCase() === cell('bodyType').toLowerCase()))?.id
-    const more = { bodyType: body ?? cell('bodyType'), colour: cell('colour').toLowerCase(), coatType: null }
+    const colour = colourNames.find((id) => [id, colourName(id)].some((one) => one.toLowerCase() === cell('colour').toLowerCase()))
+    const more = { bodyType: body ?? cell('bodyType'), colour: colour ?? cell('colour'), coatType: null }
     return {
       line,
       id: v7(),

@@ -335,6 +335,7 @@ export async function trimList({ db, clock }: Services, actor: Me): Promise<Trim
       mark: shown?.total?.value ?? null,
       interval: shown?.total?.interval ?? null,
       outcome: shown?.outcome ?? null,
+      because: shown?.because ?? null,
       hidden
     }
   })

@@ -8,7 +8,7 @@ import { and, desc, eq, lt, ne } from 'drizzle-orm'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { agreedOf, fixAgreed } from '../agreed'
-import { rebuildCoat } from '../derived'
+import { eventsOf, rebuildCoat } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { foundIn, houseAtGate, sessionRow } from '../practice'
 import { houseOf, rackOf, standardOf } from '../school'
@@ -36,6 +36,7 @@ export async function visitPage({ db }: Services, actor: Me, id: string): Promis
     standard: await standardOf(db, session.standardId, session.standardVersion),
     checkIn: session.checkIn,
     found,
+    begun: (await eventsOf(db, [id])).get(id)!.some(({ kind }) => kind === 'attemptStarted'),
     checkedIn: session.found !== null,
     readyBy: ready ? fullName(ready) : null,
     house: houseAtGate(found, await houseOf(db)),

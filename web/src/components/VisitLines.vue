@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import type { VisitLine } from '@peen/contract'
+import { lowerFirst } from '@peen/core/units'
+import { computed, ref } from 'vue'
+import { useLoaded } from '../composables/useLoaded'
+import { sayDate } from '../composables/words'
+import { doneIn } from './visit-lines'
+import { useSessionStore } from '../stores/session'
+
+// The visits of an apprentice or a dog by their dates, with what was done: newest first.
+const props = defineProps<{ of: 'apprentices' | 'dogs'; id: string }>()
+const session = useSessionStore()
+const { data } = useLoaded<VisitLine[]>(() => `/${props.of}/${props.id}/visits`)
+const FEW = 6
+const all = ref(false)
+const shown = computed(() => (data.value ?? []).slice(0, all.value ? undefined : FEW))
+const STATE = { notBegun: 'not begun', begun: 'not finished', finished: '' } as const
+</script>
+
+<template>
+  <section aria-label="Visits by date" data-visit-lines>
+    <h2>{{ of === 'dogs' ? 'Visits' : 'What was done, day by day' }}</h2>
+    <hr class="rule2 mt-1" />
+    <p v-if="data?.length === 0" class="muted mt-2">No visit yet.</p>
+    <ul class="row-rule m-0 list-none p-0">
+      <li v-for="line in shown" :key="line.sessionId" class="py-1.5 leading-[1.35]">
+        <RouterLink :to="`/table/${line.sessionId}`" class="inline-flex min-h-11 items-center gap-2"
+          ><b>{{ sayDate(line.onDate, session.school?.now) }}</b
+          >{{ of === 'dogs' ? line.apprentice : line.dog }}, {{ lowerFirst(line.trim) }}</RouterLink
+        ><span v-if="STATE[line.state]" class="muted ml-2">{{ STATE[line.state] }}</span>
+        <p v-if="doneIn(line)" class="muted">{{ doneIn(line) }}</p>
+      </li>
+    </ul>
+    <button v-if="(data?.length ?? 0) > FEW && !all" class="btn btn-quiet mt-2" @click="all = true">All {{ data!.length }} visits</button>
+  </section>
+</template>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+import type { VisitView } from '@peen/contract'
+import GlyphMark from '../components/GlyphMark.vue'
+
+// What is finished stays on its day: who worked on which dog, with the way back to it.
+defineProps<{ visits: readonly VisitView[] }>()
+</script>
+
+<template>
+  <section v-if="visits.length > 0" class="mt-5" aria-label="Finished" data-testid="finished">
+    <h2>Finished</h2>
+    <hr class="rule2 mt-1" />
+    <ul class="row-rule m-0 list-none p-0">
+      <li v-for="visit in visits" :key="visit.id" class="flex min-h-12 flex-wrap items-center gap-x-3 px-1">
+        <GlyphMark name="meets" :size="18" />
+        <RouterLink :to="`/table/${visit.id}`" class="flex min-h-11 flex-1 flex-wrap items-center gap-x-3"
+          ><b>{{ visit.apprentice }}</b
+          ><span>{{ visit.dog }}, {{ visit.trim }}, table {{ visit.tableNumber }}</span></RouterLink
+        >
+        <RouterLink :to="`/table/${visit.id}/end`" class="btn btn-quiet min-h-11 px-3 text-[16px]"
+          >Attempts<span class="sr-only"> of {{ visit.apprentice }}</span></RouterLink
+        >
+      </li>
+    </ul>
+  </section>
+</template>

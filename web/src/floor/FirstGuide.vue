@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import type { DayView } from '@peen/contract'
+import { computed } from 'vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import { useLive } from '../composables/useLive'
+import { useLoaded } from '../composables/useLoaded'
+import { useSessionStore } from '../stores/session'
+import { useSettingsStore } from '../stores/settings'
+
+// The first days: five steps that make a school of an empty one, and what each role finds where. Gone once it is read.
+const session = useSessionStore()
+const store = useSettingsStore()
+const { data, reload } = useLoaded<DayView | null>(() => (session.isStaff ? '/day' : '/me'))
+useLive(reload, ({ kind }) => kind === 'day')
+
+const ROLE: Readonly<Record<'lead' | 'instructor' | 'apprentice', readonly string[]>> = {
+  lead: [
+    'Floor: the room today, and your next three looks.',
+    'Certify: what each apprentice has met, and what is missing. Two people sign, never one alone.',
+    'Trims, House rules: how this school works, and when a trim passes.'
+  ],
+  instructor: [
+    'Floor: touch a table to open it. The keys at the right note what you see, one tap each.',
+    'End of a table: grade it as the apprentice left it, then confirm the attempts.',
+    'Press ? on any screen for its keys, and / to search.'
+  ],
+  apprentice: [
+    'Floor: your dog today, its sheet, and the step you are at. Ask for help with one key.',
+    'My record: what is yours, and what to practise next.',
+    'After each dog, say how you see your trim; then the mark is shown.'
+  ]
+}
+const words = computed(() => ROLE[session.me?.role ?? 'apprentice'])
+const steps = computed(() => {
+  const day = session.isStaff ? (data.value as DayView | null) : null
+  if (!day?.tables) return []
+  const visit = day.visits[0]
+  return [
+    { say: 'Put your tables into the room', done: day.tables.length > 0, to: '/day' },
+    { say: 'Let your people in', done: day.people.some(({ role }) => role === 'apprentice'), to: '/people' },
+    { say: 'Take your dogs in', done: day.dogs.length > 0, to: '/dogs' },
+    { say: 'Plan a visit', done: day.visits.length > 0, to: '/day' },
+    {
+      say: 'Check the dog in and agree its trim',
+      done: day.visits.some(({ begun }) => begun),
+      to: visit ? `/visits/${visit.id}/check-in` : '/day'
+    }
+  ]
+})
+/** a school that has begun needs no steps any more */
+const isNew = computed(() => steps.value.length > 0 && steps.value.slice(0, 4).some(({ done }) => !done))
+const next = computed(() => steps.value.findIndex(({ done }) => !done))
+</script>
+
+<template>
+  <section v-if="!store.settings.guided" class="no-print border-b-2 border-ink bg-plate px-4 py-3 sm:px-6" aria-label="Guide">
+    <div class="flex flex-wrap items-start gap-x-8 gap-y-2">
+      <ol v-if="isNew" class="m-0 flex list-none flex-wrap gap-x-6 gap-y-1 p-0" data-testid="first-steps">
+        <li v-for="(step, i) in steps" :key="step.say">
+          <RouterLink
+            :to="step.to"
+            :class="['inline-flex min-h-11 items-center gap-2', i === next ? 'font-[650]' : '']"
+            :aria-current="i === next ? 'step' : undefined"
+            ><GlyphMark :name="step.done ? 'meets' : 'missing'" :size="18" />{{ i + 1 }}. {{ step.say }}</RouterLink
+          >
+        </li>
+      </ol>
+      <ul v-else class="m-0 min-w-0 flex-1 list-none p-0 leading-[1.4]">
+        <li v-for="sentence in words" :key="sentence">{{ sentence }}</li>
+      </ul>
+      <span class="flex-1" />
+      <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="store.keep({ guided: true })">Hide this guide</button>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,31 @@
+import { USUAL_SETTINGS, type Settings } from '@peen/contract'
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed } from 'vue'
+import { api } from '../api/client'
+import { useSessionStore } from './session'
+
+/** How whoever is signed in wants to read Peen; before anybody is, as it was read on this device last. */
+export const useSettingsStore = defineStore('settings', () => {
+  const session = useSessionStore()
+  const last = useLocalStorage<Settings>('peen.settings', { ...USUAL_SETTINGS }, { mergeDefaults: true })
+  const settings = computed<Settings>(() => session.me?.settings ?? last.value)
+  /** Shown at once, kept by the server for every tablet; a refusal is told and the old one stands. */
+  async function keep(change: Partial<Settings>): Promise<void> {
+    const before = settings.value
+    const next = { ...before, ...change }
+    put(next)
+    if (!session.me) return
+    try {
+      put(await api.put<Settings>('/me/settings', next))
+    } catch (caught) {
+      put(before)
+      throw caught
+    }
+  }
+  function put(next: Settings): void {
+    last.value = next
+    if (session.me) session.me = { ...session.me, settings: next }
+  }
+  return { settings, keep }
+})

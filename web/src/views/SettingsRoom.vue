@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { newPasswordSchema, type NewPassword, type Settings } from '@peen/contract'
+import { useForm } from 'vee-validate'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, sentenceOf } from '../api/client'
+import FormField from '../components/FormField.vue'
+import ToggleButtons from '../components/ToggleButtons.vue'
+import TopLine from '../components/TopLine.vue'
+import { sound } from '../composables/applySettings'
+import { DRAWINGS, useDogDrawing } from '../composables/useDogDrawing'
+import { useSessionStore } from '../stores/session'
+import { useSettingsStore } from '../stores/settings'
+
+// What a person sets for themselves: it follows them to every tablet. The drawing of dogs stays on the device.
+const session = useSessionStore()
+const store = useSettingsStore()
+const router = useRouter()
+const drawing = useDogDrawing()
+const said = ref<string | null>(null)
+const refused = ref<string | null>(null)
+
+type Choice<K extends keyof Settings> = {
+  readonly key: K
+  readonly name: string
+  readonly options: readonly { readonly id: Settings[K]; readonly name: string }[]
+}
+const CHOICES: readonly [Choice<'lengths'>, Choice<'clock'>, Choice<'theme'>, Choice<'text'>] = [
+  {
+    key: 'lengths',
+    name: 'Lengths',
+    options: [
+      { id: 'mm', name: 'millimetres' },
+      { id: 'in', name: 'inches' }
+    ]
+  },
+  {
+    key: 'clock',
+    name: 'Clock',
+    options: [
+      { id: '24', name: '24 hours' },
+      { id: '12', name: '12 hours' }
+    ]
+  },
+  {
+    key: 'theme',
+    name: 'Light or dark',
+    options: [
+      { id: 'device', name: 'as the device' },
+      { id: 'light', name: 'light' },
+      { id: 'dark', name: 'dark' }
+    ]
+  },
+  {
+    key: 'text',
+    name: 'Text size',
+    options: [
+      { id: 'usual', name: 'usual' },
+      { id: 'large', name: 'large' },
+      { id: 'larger', name: 'larger' }
+    ]
+  }
+]
+const CALL: Choice<'call'> = {
+  key: 'call',
+  name: 'When an apprentice asks for help',
+  options: [
+    { id: 'quiet', name: 'stay quiet' },
+    { id: 'sound', name: 'sound' },
+    { id: 'vibration', name: 'vibrate' },
+    { id: 'both', name: 'both' }
+  ]
+}
+
+async function keep(change: Partial<Settings>): Promise<void> {
+  try {
+    await store.keep(change)
+    refused.value = null
+    said.value = 'Kept, on every tablet you sign in to.'
+    if (change.call === 'sound' || change.call === 'both') sound()
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  }
+}
+const { handleSubmit, isSubmitting, resetForm } = useForm<NewPassword>({
+  validationSchema: newPasswordSchema,
+  initialValues: { now: '', next: '' }
+})
+const changePassword = handleSubmit(async (body) => {
+  try {
+    await api.post('/me/password', body)
+    refused.value = null
+    said.value = 'Your password is changed. You are signed out everywhere else.'
+    resetForm()
+  } catch (caught) {
+    said.value = null
+    refused.value = sentenceOf(caught)
+  }
+})
+async function leave(): Promise<void> {
+  await session.signOut()
+  await router.push('/sign-in')
+}
+</script>
+
+<template>
+  <TopLine what="Your settings" />
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="Your settings">
+    <h2 class="title">{{ session.me?.givenName }} {{ session.me?.familyName }}</h2>
+    <hr class="rule2 mt-2 mb-3" />
+    <p v-if="said" class="mb-2 font-[650]" role="status">{{ said }}</p>
+    <p v-if="refused" class="mb-2 font-semibold text-danger" role="alert">{{ refused }}</p>
+    <div class="grid gap-x-12 gap-y-6 lg:grid-cols-2">
+      <div>
+        <fieldset v-for="choice in CHOICES" :key="choice.key" class="mb-5" :data-setting="choice.key">
+          <legend class="label">{{ choice.name }}</legend>
+          <ToggleButtons
+            :options="choice.options as never"
+            :is-on="(id) => id === store.settings[choice.key]"
+            @toggle="(id) => keep({ [choice.key]: id })"
+          />
+        </fieldset>
+        <fieldset v-if="session.isStaff" class="mb-5" data-setting="call">
+          <legend class="label">{{ CALL.name }}</legend>
+          <ToggleButtons
+            :options="CALL.options as never"
+            :is-on="(id) => id === store.settings.call"
+            @toggle="(id) => keep({ call: id as never })"
+          />
+        </fieldset>
+        <fieldset class="mb-5">
+          <legend class="label">Dogs are drawn with, on this device</legend>
+          <ToggleButtons
+            :options="DRAWINGS.map((id) => ({ id, name: id }))"
+            :is-on="(id) => id === drawing"
+            @toggle="(id) => (drawing = id)"
+          />
+        </fieldset>
+      </div>
+      <div>
+        <h2>A new password</h2>
+        <form class="mt-2 max-w-[420px]" novalidate @submit="changePassword">
+          <FormField name="now" label="Password now" type="password" autocomplete="current-password" />
+          <FormField name="next" label="New password, ten characters or more" type="password" autocomplete="new-password" />
+          <button class="btn" :disabled="isSubmitting">{{ isSubmitting ? 'Changing it …' : 'Change my password' }}</button>
+        </form>
+        <h2 class="mt-8">On this tablet</h2>
+        <button class="btn btn-quiet mt-2" @click="leave">Sign out</button>
+        <button class="btn btn-quiet mt-2 ml-2" @click="keep({ guided: false }).then(() => router.push('/floor'))">
+          Show me the guide again
+        </button>
+      </div>
+    </div>
+  </main>
+</template>
