@@ -53,7 +53,13 @@ watch(words, (text) => {
 })
 watch(
   () => props.open,
-  (open) => open && ((words.value = ''), (found.value = []))
+  (open) => {
+    if (!open) return
+    words.value = ''
+    found.value = []
+    // after the dialog has taken the focus for itself
+    setTimeout(() => document.querySelector<HTMLElement>('#search-words')?.focus(), 60)
+  }
 )
 function go(hit: Hit | undefined): void {
   if (!hit) return
