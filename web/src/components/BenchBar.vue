@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '../composables/useKeys'
+import { useSearchStore } from '../stores/search'
 import { useSessionStore } from '../stores/session'
 import KeysDialog from './KeysDialog.vue'
 import SearchDialog from './SearchDialog.vue'
@@ -10,7 +11,7 @@ const session = useSessionStore()
 const route = useRoute()
 const router = useRouter()
 const showsKeys = ref(false)
-const searches = ref(false)
+const search = useSearchStore()
 
 const places = computed(() => {
   const record = session.isStaff
@@ -34,7 +35,7 @@ useKeys([
     label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', v: 'Coat', c: 'Certify' }[key]!,
     run: () => void goTo(key)
   })),
-  { key: '/', label: 'Search', run: () => (searches.value = true) },
+  { key: '/', label: 'Search', run: () => (search.open = true) },
   { key: ',', label: 'Your settings', run: () => void router.push('/settings') },
   { key: '?', label: 'These keys', run: () => (showsKeys.value = true) }
 ])
@@ -56,30 +57,29 @@ async function leave(): Promise<void> {
       :to="place.to"
       :aria-current="isHere(place.to) ? 'page' : undefined"
       :class="[
-        'relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-3 lg:px-[22px] sm:text-[18px]',
+        'relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-3.5 lg:px-[22px] sm:text-[18px]',
         isHere(place.to) ? 'bg-ink font-[650] text-sheet' : 'font-medium text-ink'
       ]"
       >{{ place.name }}</RouterLink
     >
     <span class="flex-1 max-sm:hidden" />
-    <button class="flex items-center gap-2 px-4 pt-1.5 max-sm:hidden" @click="showsKeys = true">
+    <button class="flex items-center gap-2 px-4 pt-1.5 max-lg:hidden" @click="showsKeys = true">
       <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd>Keys
     </button>
-    <button class="flex items-center gap-2 px-4 pt-1.5 max-sm:px-2 max-sm:text-[16px]" @click="searches = true">
-      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650] max-lg:hidden">/</kbd
-      >Search
+    <button class="flex items-center gap-2 px-4 pt-1.5 max-lg:hidden" @click="search.open = true">
+      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">/</kbd>Search
     </button>
     <RouterLink
       to="/settings"
       :aria-current="route.meta.place === 'settings' ? 'page' : undefined"
       :class="[
-        'flex items-center px-4 pt-1.5 no-underline max-sm:px-2 max-sm:text-[16px]',
+        'flex items-center px-4 pt-1.5 no-underline max-lg:hidden',
         route.meta.place === 'settings' ? 'bg-ink font-[650] text-sheet' : 'text-ink'
       ]"
       >Me</RouterLink
     >
     <button class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="leave">Sign out</button>
-    <SearchDialog :open="searches" @close="searches = false" />
+    <SearchDialog :open="search.open" @close="search.open = false" />
     <KeysDialog :open="showsKeys" @close="showsKeys = false" />
   </nav>
 </template>

@@ -1,21 +1,24 @@
 <script setup lang="ts">
+import { Search, UserRound } from '@lucide/vue'
 import { ROLE_NAMES } from '@peen/contract'
 import { computed } from 'vue'
 import { useNow } from '../composables/useNow'
 import { sayMoment } from '../composables/words'
 import { useSavedStore } from '../stores/saved'
+import { useSearchStore } from '../stores/search'
 import { useSessionStore } from '../stores/session'
 import GlyphMark from './GlyphMark.vue'
 
 defineProps<{ what?: string }>()
 const session = useSessionStore()
 const saved = useSavedStore()
+const search = useSearchStore()
 const now = useNow()
 const when = computed(() => (session.school ? sayMoment(now.value, session.school.timeZone) : ''))
 </script>
 
 <template>
-  <header class="no-print flex h-11 flex-none items-center gap-3 border-b border-line px-4 whitespace-nowrap sm:gap-7 sm:px-6">
+  <header class="no-print flex h-11 flex-none items-center gap-2 border-b border-line px-4 whitespace-nowrap sm:gap-7 sm:px-6">
     <span class="hidden font-[650] md:inline"
       >{{ session.school?.name }}<template v-if="session.school">, {{ session.school.room }}</template></span
     >
@@ -31,5 +34,13 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
     <span class="muted flex items-center gap-2" role="status"
       ><GlyphMark name="saved" :size="18" /><span class="max-[500px]:sr-only">{{ saved.words }}</span></span
     >
+    <span v-if="session.me" class="-mr-3 flex lg:hidden">
+      <button class="flex size-11 items-center justify-center" aria-label="Search" @click="search.open = true">
+        <Search :size="22" :stroke-width="1.75" aria-hidden="true" />
+      </button>
+      <RouterLink to="/settings" class="flex size-11 items-center justify-center text-ink" aria-label="Me: my settings">
+        <UserRound :size="22" :stroke-width="1.75" aria-hidden="true" />
+      </RouterLink>
+    </span>
   </header>
 </template>

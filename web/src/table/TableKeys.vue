@@ -3,6 +3,7 @@ import { Camera, Hand, HandHelping, MessageSquare, NotebookPen, PawPrint, Pause,
 import type { SessionState } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import StopKey from './StopKey.vue'
 
 // Big keys under the thumb. Each tap draws one hair and is recorded at once; what it means more closely is asked afterwards.
 type KeyName = 'fault' | 'prompt' | 'helped' | 'praise' | 'stress' | 'break' | 'stop'
@@ -90,10 +91,7 @@ function takePicture(event: Event): void {
       ></span>
       <span class="key-label">{{ onBreak ? 'Back to work' : 'Break' }}</span>
     </button>
-    <button class="key stop" data-key="stop" :aria-pressed="stopped" @click="$emit('press', 'stop')">
-      <GlyphMark name="hold" :size="28" plain />
-      <span class="key-label">{{ stopped ? 'Go on' : 'Stop' }}</span>
-    </button>
+    <StopKey class="key max-lg:hidden" :stopped="stopped" @press="$emit('press', 'stop')" />
   </div>
 </template>
 
@@ -126,11 +124,6 @@ function takePicture(event: Event): void {
   font-weight: 650;
   font-size: 16px;
   line-height: 1.1;
-}
-.stop {
-  background: var(--danger);
-  border-color: var(--danger);
-  color: var(--danger-ink);
 }
 @media (min-width: 64rem) {
   .key-label {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { ArrowRight } from '@lucide/vue'
 import type { WallCell, WallRow, WallView } from '@peen/contract'
 import { needOf, sayWall, stateOf, wordOf, type State, type WallWord } from '@peen/core/competency'
-import { useElementSize, useVirtualList } from '@vueuse/core'
-import { computed, nextTick, ref } from 'vue'
+import { useElementSize, useScroll, useVirtualList } from '@vueuse/core'
+import { computed, nextTick, ref, watch } from 'vue'
 import BoldText from '../components/BoldText.vue'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -62,6 +63,10 @@ const { width } = useElementSize(box)
 /** Under this a table of techniques has no room: each apprentice tells only what needs somebody. */
 const LEAST_TABLE_PX = 800
 const isTable = computed(() => width.value >= LEAST_TABLE_PX)
+const across = ref<HTMLElement | null>(null)
+const { arrivedState, measure } = useScroll(across)
+watch([across, rows, width], () => void nextTick(measure))
+const showMore = () => across.value?.scrollBy({ left: across.value.clientWidth / 2 })
 
 const chosen = ref<{ readonly row: number; readonly t: number } | null>(null)
 const shownRow = computed(() => (chosen.value ? rows.value[chosen.value.row] : null))
@@ -108,9 +113,12 @@ const sayCell = (row: Shown, t: number) => {
             <option v-for="one in cohorts" :key="one.value" :value="one.value">{{ one.name }}</option>
           </select></label
         >
+        <button v-if="isTable && rows.length > 0 && !arrivedState.right" class="btn btn-quiet ml-auto h-11 px-3 py-0" @click="showMore">
+          More techniques<ArrowRight :size="20" aria-hidden="true" class="ml-2 inline" />
+        </button>
       </div>
       <p v-if="rows.length === 0" class="mt-6">Nobody here: choose another filter.</p>
-      <div v-else-if="isTable" class="mt-3 min-h-0 flex-1 overflow-x-auto" @keydown="walk">
+      <div v-else-if="isTable" ref="across" class="mt-3 min-h-0 flex-1 overflow-x-auto" @keydown="walk">
         <div class="flex h-full min-w-max flex-col">
           <div class="flex flex-none items-end border-b-[1.5px] border-ink">
             <span class="sticky left-0 z-10 w-44 flex-none bg-ground pb-2 font-[650]">{{ rows.length }} apprentices</span>

@@ -23,6 +23,7 @@ import NoteSheet from '../table/NoteSheet.vue'
 import SayMore from '../table/SayMore.vue'
 import StepStrip from '../table/StepStrip.vue'
 import TableFacts from '../table/TableFacts.vue'
+import StopKey from '../table/StopKey.vue'
 import TableKeys from '../table/TableKeys.vue'
 import { tableKeys, useTaps } from '../table/useTaps'
 import { useVisit, wornBy } from '../visit/useVisit'
@@ -207,6 +208,9 @@ useKeys([
         @note="sheet = 'note'"
       />
     </aside>
+    <div class="sticky bottom-0 z-20 border-t-2 border-ink bg-sheet p-2 lg:hidden">
+      <StopKey class="min-h-14 w-full items-center justify-center gap-3" :stopped="state.stopped !== null" @press="taps.press('stop')" />
+    </div>
     <SheetDialog :open="shown !== null" :title="shown?.name ?? ''" @close="shown = null">
       <TechniqueGuide v-if="shown" :technique="shown" />
     </SheetDialog>
