@@ -77,7 +77,8 @@ describe('the sixteen trims', () => {
     const right = answersAtTarget(standard)
     const good = grade(standard, right)
     expect(good.outcome).toBe('passed')
-    expect(good.total!.value).toBeCloseTo(100, 6)
+    // judged levels are drawn evenly over their step, so the best answers still leave a little room below 100
+    expect(good.total!.value).toBeGreaterThan(97)
     expect(good.cannotTell).toBe(0)
     expect(good.mend).toEqual([])
     const own = criterionOf(standard, standard.ownFault.criterion)

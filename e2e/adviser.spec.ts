@@ -18,7 +18,7 @@ test('the adviser says which tool where, why, and why not; facts of the dog and 
   await page.locator('#place').selectOption('cheek')
   await expect(advice).toHaveText('blade 5F with the growth, leaves 6.3 mm')
   await expect(page.getByText('planned 3.2 mm, aimed at 6.3 mm')).toBeVisible()
-  await expect(page.getByText('Burned here before: one blade longer at this place, always.')).toBeVisible()
+  await expect(page.getByText(/^Burned here before: longer than the blade that burned, always\./)).toBeVisible()
   await page.locator('#why-not').selectOption({ label: 'blade 7F with the growth, leaves 3.2 mm' })
   await expect(page.getByTestId('why-not')).toContainText('Not here.')
   await expect(page.getByTestId('why-not')).toContainText('Nearest: blade 5F with the growth, leaves 6.3 mm.')

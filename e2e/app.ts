@@ -89,6 +89,11 @@ export async function openTable(page: Page, givenName: string): Promise<void> {
   await page.waitForURL('**/table/**')
 }
 
+/** What is not taken back asks once; this is the answer. */
+export async function signIt(page: Page): Promise<void> {
+  await page.getByRole('dialog').getByRole('button', { name: 'Sign it' }).click()
+}
+
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByText('Everything is saved')).toBeVisible()
 }

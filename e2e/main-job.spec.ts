@@ -1,6 +1,6 @@
 // The whole job once: practice logged, trim graded, record changed, certificate signed by two people.
 import type { Page } from '@playwright/test'
-import { drawn, expect, openTable, saved, signIn, test, walkRound } from './app'
+import { drawn, expect, openTable, saved, signIn, signIt, test, walkRound } from './app'
 
 test('an instructor logs practice: what, where, tool, whose hands, fault, prompt', async ({ page }) => {
   await signIn(page, 'ruben')
@@ -108,7 +108,9 @@ test('a finished trim is measured, judged, mended in words, and signed', async (
   await page.getByRole('tab', { name: 'Side' }).click()
   await expect(page.locator('[data-row=skirt-length]')).toContainText('long, right')
   await page.getByRole('button', { name: 'Sign this grading' }).click()
-  await expect(page.getByText('Passed.')).toBeVisible()
+  await expect(page.getByRole('dialog')).toContainText('passed.')
+  await signIt(page)
+  await expect(page.getByText('Passed.', { exact: true })).toBeVisible()
   await expect(page.getByText('Handling and safety')).toBeVisible()
   await page.getByRole('link', { name: 'What it did to the record' }).click()
   await expect(page.getByText(/Pia is/)).toBeVisible()
@@ -143,12 +145,15 @@ test('a certificate is signed by two people and never by one alone', async ({ pa
   await page.getByRole('button', { name: /Tove Lind/ }).click()
   await expect(page.getByText('6 rules: all are met')).toBeVisible()
   await page.getByRole('button', { name: 'Sign as Ruben Castell' }).click()
+  await expect(page.getByRole('dialog')).toContainText('a second person signs, then the certificate is issued')
+  await signIt(page)
   await expect(page.getByText(/Ruben Castell may not sign: has signed already/)).toBeVisible()
   await page.getByRole('button', { name: 'Sign out' }).click()
   await page.waitForURL('**/sign-in**')
   await signIn(page, 'ottilie', '/certify')
   await page.getByRole('button', { name: /Tove Lind/ }).click()
   await page.getByRole('button', { name: 'Sign as Ottilie Marsh' }).click()
+  await signIt(page)
   await expect(page.getByText('It is issued.')).toBeVisible()
   await expect(page.getByText(/Audit chain at this decision: [0-9a-f]{64}/)).toBeVisible()
 })
@@ -158,7 +163,7 @@ test('what is missing is said, and a decision can be declined with its reason', 
   await page.getByRole('button', { name: /Bram Velde/ }).click()
   await page.waitForURL('**/certify/*')
   await expect(page.getByText(/It cannot be issued today/)).toBeVisible()
-  await expect(page.getByText(/Sign as Anneke Voss, when 6 are met/)).toBeVisible()
+  await expect(page.getByText(/Sign as Anneke Voss, when all 6 are met/)).toBeVisible()
   await page.getByRole('button', { name: 'Decline, why' }).click()
   await page.getByRole('button', { name: 'Decline it' }).click()
   await expect(page.getByText(/Say why it is declined/)).toBeVisible()

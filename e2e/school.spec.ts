@@ -1,7 +1,20 @@
 import type { Page } from '@playwright/test'
+import jsqr from 'jsqr'
+import sharp from 'sharp'
 import { expect, signIn, test } from './app'
 
 const row = (page: Page, number: number) => page.locator(`[data-table="${number}"]`)
+
+/** What a telephone held over the first letter reads. */
+async function readQr(page: Page): Promise<string | undefined> {
+  const letter = page.getByTestId('letters').locator('li').first()
+  await letter.getByRole('button', { name: 'Show it as a QR code' }).click()
+  const { data, info } = await sharp(await letter.getByTestId('qr').screenshot())
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true })
+  return jsqr(new Uint8ClampedArray(data), info.width, info.height)?.data
+}
 
 /** Draws something onto a table as a hand does: down, over in steps, up. */
 async function draw(page: Page, from: ReturnType<Page['locator']>, number: number): Promise<void> {
@@ -38,8 +51,9 @@ test('a day is planned by drawing a dog and an apprentice onto a table, and by k
   await page.keyboard.press('Enter')
   await expect(row(page, 1)).toContainText('Ada Quill')
   await page.getByRole('button', { name: 'Move Rook' }).click()
-  await page.getByRole('button', { name: 'Take it back' }).click()
-  await expect(page.getByTestId('said')).toContainText('The visit is taken back.')
+  await page.getByRole('button', { name: 'Cancel the visit' }).click()
+  await page.locator('[data-ask-go]').click()
+  await expect(page.getByTestId('said')).toContainText('The visit is cancelled.')
   await page.getByRole('button', { name: 'Close this day' }).click()
   await expect(page.getByText('This day is closed: nothing is planned on it.')).toBeVisible()
 })
@@ -53,15 +67,18 @@ test('people are invited by a letter, retired and taken in again', async ({ page
     ['Mail address', 'runa']
   ])
     await page.getByLabel(label, { exact: true }).fill(value)
-  await page.locator('input[name=cohort]').fill('Summer')
+  await page.locator('select[name=role]').selectOption('instructor')
+  await expect(page.locator('input[name=cohort]')).toHaveCount(0)
   await page.locator('select[name=role]').selectOption('apprentice')
+  await page.locator('input[name=cohort]').fill('Summer')
   await page.getByRole('button', { name: 'Write the letter' }).click()
   await expect(page.getByText('Mail address is runa; allowed is one such as ada@post.example.')).toBeVisible()
   await page.getByLabel('Mail address').fill('runa@post.example')
   await page.getByRole('button', { name: 'Write the letter' }).click()
   await expect(page.getByTestId('people')).toContainText('invited, not come yet')
   const letter = await page.getByTestId('letters').locator('li').first().innerText()
-  const address = /\/welcome\/\S+/.exec(letter)![0]
+  const address = /https?:\/\/\S+\/welcome\/\S+/.exec(letter)![0]
+  expect(await readQr(page), 'the square in the letter is the same address').toBe(address)
   // on another tablet
   const other = await browser.newPage()
   await other.goto(address)
@@ -76,6 +93,7 @@ test('people are invited by a letter, retired and taken in again', async ({ page
   await expect(other.getByText('This invitation was used already.')).toBeVisible()
   await other.close()
   await page.getByRole('button', { name: 'Retire Runa' }).click()
+  await page.locator('[data-ask-go]').click()
   await expect(page.getByText('Runa is retired; the record stays.')).toBeVisible()
   await page.getByRole('button', { name: 'Take in again Runa' }).click()
   await expect(page.getByText('Runa is back.')).toBeVisible()

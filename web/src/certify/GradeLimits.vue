@@ -60,7 +60,7 @@ async function keep(): Promise<void> {
     </p>
     <p v-if="wrong ?? problem" class="mt-2 font-[650]" role="alert">{{ wrong ?? problem }}</p>
     <div v-if="mayChange" class="mt-3 flex flex-wrap gap-3">
-      <button class="btn">Keep these limits</button>
+      <button class="btn">Keep these marking rules</button>
       <button type="button" class="btn btn-quiet" @click="fill(GRADE_RULES)">Back to the usual</button>
     </div>
     <p v-if="kept" class="mt-2 font-[650]" role="status">Kept.</p>

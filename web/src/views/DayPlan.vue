@@ -94,7 +94,7 @@ function plan(wanted: { tableId: string; dogId: string; apprenticeId: string }):
   void act(() => api.post('/visits', visit), 'The visit is planned.')
 }
 const move = (id: string, to: object) => void act(() => api.put(`/visits/${id}`, to), 'The visit is moved.')
-const cancel = (id: string) => void act(() => api.post(`/visits/${id}/cancel`), 'The visit is taken back.')
+const cancel = (id: string) => void act(() => api.post(`/visits/${id}/cancel`), 'The visit is cancelled.')
 const correct = (id: string, right: object) =>
   void act(() => api.put(`/visits/${id}/correct`, right), 'The visit is put right; what was done counts for whom it belongs to.')
 const swap = (id: string, body: object) => void act(() => api.post(`/visits/${id}/swap`, body), 'They have changed places.')

@@ -29,10 +29,10 @@ const heading = computed(() => {
   const rules = data.value?.rules.length ?? 0
   const unsure = data.value?.rules.filter((rule) => rule.met === 'cannotTell').length ?? 0
   const missing = rules - met.value - unsure
-  return met.value === rules
-    ? `${rules} rules: all are met`
-    : `${rules} rules: ${[`${met.value} met`, ...(missing ? [`${missing} not met`] : []), ...(unsure ? [`${unsure} not yet known`] : [])].join(', ')}`
+  if (met.value === rules) return rules === 1 ? '1 rule: it is met' : `${rules} rules: all are met`
+  return `${rules} ${rules === 1 ? 'rule' : 'rules'}: ${[`${met.value} met`, ...(missing ? [`${missing} not met`] : []), ...(unsure ? [`${unsure} not yet known`] : [])].join(', ')}`
 })
+const whenMet = computed(() => (data.value?.rules.length === 1 ? 'when its rule is met' : `when all ${data.value?.rules.length} are met`))
 async function act(path: string, body: object = {}): Promise<void> {
   try {
     await api.post(`/findings/${props.id}/${path}`, body)
@@ -105,7 +105,7 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && (asks.
       <template v-if="data.status === 'drafted' && session.isStaff">
         <button v-if="me?.may.may" class="btn btn-go no-print mt-3 w-full" @click="asks = true">Sign as {{ me.name }}</button>
         <p v-else-if="me" class="btn btn-not-yet no-print mt-3 w-full">
-          {{ data.ready ? `${me.name} does not sign here` : `Sign as ${me.name}, when ${data.rules.length} are met` }}
+          {{ data.ready ? `${me.name} does not sign here` : `Sign as ${me.name}, ${whenMet}` }}
         </p>
         <p v-if="me && me.may.may" class="muted mt-1.5 leading-[1.3]">{{ me.may.note }}; never worked on this dog</p>
         <p v-else-if="me && data.ready && !me.may.may" class="mt-1.5 leading-[1.3]">{{ me.may.because }}</p>

@@ -156,7 +156,7 @@ useKeys([
       />
     </main>
     <aside class="flex flex-col border-line bg-sheet lg:min-h-0 lg:border-l" aria-label="At the table">
-      <div :class="['lg:min-h-0 lg:flex-1 lg:overflow-y-auto', asking ? 'max-lg:order-first' : '']">
+      <div :class="['lg:min-h-0 lg:flex-1 lg:overflow-y-auto', asking ? 'max-lg:order-first' : '']" tabindex="0">
         <SayMore
           v-if="asking"
           :key="asking.eventId"

@@ -27,7 +27,7 @@ watch(
   () => props.id,
   () => nextTick(() => document.querySelector('[data-sheet]')?.scrollTo(0, 0))
 )
-useKeys([{ key: '/', label: 'Search', run: () => box.value?.focus() }])
+useKeys([{ key: 'l', label: 'Find in the list', run: () => box.value?.focus() }])
 </script>
 
 <template>
