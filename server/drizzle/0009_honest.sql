@@ -30,6 +30,7 @@ CREATE TABLE `notes` (
 --> statement-breakpoint
 RENAME TABLE `derived_grading_results` TO `grading_results`;--> statement-breakpoint
 ALTER TABLE `grading_results` DROP PRIMARY KEY;--> statement-breakpoint
+ALTER TABLE `practice_events` MODIFY COLUMN `clock_off_ms` bigint;--> statement-breakpoint
 ALTER TABLE `grading_results` ADD PRIMARY KEY(`grading_id`);--> statement-breakpoint
 ALTER TABLE `gradings` ADD `agreed` json;--> statement-breakpoint
 ALTER TABLE `gradings` ADD `graded_with` json;--> statement-breakpoint

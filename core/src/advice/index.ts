@@ -1,8 +1,11 @@
-export { advise, applies, cautionsWith, choicesOf, NOTHING_LEFT, sayChoice, shortChoice, whyNot, type WhyNot } from './advise'
-export { ruleIssues } from './validity'
+import { door } from '../error'
+import * as advisePart from './advise'
+import * as validityPart from './validity'
+import * as typesPart from './types'
+
+export { NOTHING_LEFT, type WhyNot } from './advise'
 export {
   COAT_TYPES,
-  coatTypeOf,
   DOG_FACTS,
   FACTS,
   type Advice,
@@ -17,3 +20,7 @@ export {
   type Fired,
   type When
 } from './types'
+
+export const { advise, applies, cautionsWith, choicesOf, sayChoice, shortChoice, whyNot } = door(advisePart)
+export const { ruleIssues } = door(validityPart)
+export const { coatTypeOf } = door(typesPart)

@@ -1,7 +1,13 @@
-export { borderlineOf, LEAST_TRIMS, type Borderline, type Rated } from './borderline'
-export { findingOf, lacks } from './rules'
-export { newRule, sayRule, sayTerm, type RuleNames } from './say'
-export { maySign, missingSigners, type MaySign, type SigningFacts, type SigningPerson } from './signing'
+import { door } from '../error'
+import * as borderlinePart from './borderline'
+import * as rulesPart from './rules'
+import * as sayPart from './say'
+import * as signingPart from './signing'
+import * as validityPart from './validity'
+
+export { LEAST_TRIMS, type Borderline, type Rated } from './borderline'
+export type { RuleNames } from './say'
+export type { MaySign, SigningFacts, SigningPerson } from './signing'
 export type {
   Certificate,
   CertificateRule,
@@ -14,4 +20,10 @@ export type {
   Settled,
   TechniqueState
 } from './types'
-export { certificateIssues, type KnownForCertificates } from './validity'
+export type { KnownForCertificates } from './validity'
+
+export const { borderlineOf } = door(borderlinePart)
+export const { findingOf, lacks } = door(rulesPart)
+export const { newRule, sayRule, sayTerm } = door(sayPart)
+export const { maySign, missingSigners } = door(signingPart)
+export const { certificateIssues } = door(validityPart)

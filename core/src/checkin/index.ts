@@ -1,13 +1,7 @@
+import { door } from '../error'
+import * as readyPart from './ready'
+
 export * from './types'
-export {
-  checkInIssues,
-  excusedBy,
-  factsFromSkin,
-  readyToCut,
-  sayFinding,
-  sayPlaceOf,
-  skinStops,
-  standingOf,
-  type Ready,
-  type Standing
-} from './ready'
+export type { Ready, Standing } from './ready'
+
+export const { checkInIssues, excusedBy, factsFromSkin, readyToCut, sayFinding, sayPlaceOf, skinStops, standingOf } = door(readyPart)

@@ -6,7 +6,8 @@ const DAY_MS = 86400000
 /** A plain date as whole days since 1970-01-01. @throws CoreError `notADate` */
 export function dayOf(date: string): number {
   const ms = /^\d{4}-\d{2}-\d{2}$/.test(date) ? Date.parse(`${date}T00:00:00Z`) : NaN
-  if (!Number.isFinite(ms)) throw new CoreError({ code: 'notADate', path: 'date', got: date, limit: 'a date such as 2026-04-14' })
+  if (!Number.isFinite(ms) || dateOf(Math.round(ms / DAY_MS)) !== date)
+    throw new CoreError({ code: 'notADate', path: 'date', got: date, limit: 'a date such as 2026-04-14' })
   return Math.round(ms / DAY_MS)
 }
 

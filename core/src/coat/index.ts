@@ -1,41 +1,45 @@
-export { dateOf, dayOf, sayDay } from './days'
-export { isPaired, PLACE_IDS, placeName, shownAt, sidesOf, STRIPS, type PatchSide, type PlaceId, type StripId } from './places'
+import { door } from '../error'
+import * as daysPart from './days'
+import * as placesPart from './places'
+import * as bookPart from './book'
+import * as growthPart from './growth'
+import * as modelPart from './model'
+import * as warnPart from './warn'
+import * as aheadPart from './ahead'
+import * as closePart from './close'
+import * as floorPart from './floor'
+import * as petPart from './pet'
+import * as sayPart from './say'
+import * as lettersPart from './letters'
+import * as dailyPart from './daily'
+
+export { STRIPS, type PatchSide, type PlaceId, type StripId } from './places'
 export { ACT_KINDS, HOLE_CAUSES, PULLS, type CoatAct, type CoatEntry, type Growing, type HoleCause, type Layer, type Pull } from './types'
 export { COAT_RULE_LIMITS, COAT_RULES, SPROUT_DAYS, type CoatRules } from './rules'
-export { ENTRY_LIMITS, entryIssues, sidesMeant, type BookDog, type BookIssue } from './book'
-export { daysOfGap, growthAt, growthOf, type Growth, type RateFound } from './growth'
-export { type LayerOn, type PlaceState, type Stand } from './state'
-export { type Lag } from './sides'
-export {
-  coatBounds,
-  coatModel,
-  lagAt,
-  rolledPlaces,
-  stateAt,
-  withSessions,
-  worstLag,
-  type CoatCase,
-  type CoatModel,
-  type PlaceModel,
-  type Session
-} from './model'
-export { warningsOf, type Warning, type WarningKind } from './warn'
-export { changed, mending, outcomeOf, sessionsOf, WHAT_IFS, type Outcome, type Rhythm, type WhatIfId } from './ahead'
-export { type Part } from './pairs'
-export { doneIn, isWorked, sayUndone, undoneOf, whatFits, type ClosingStep, type Done, type Fitting, type Undone } from './close'
-export { entriesOfFindings, entriesOfGrading, entriesOfWork, type CoatWork, type CoatWorks, type FloorDay, type FloorWork } from './floor'
-export {
-  bladeNow,
-  BRUSHING,
-  lengthsThen,
-  matRisk,
-  trimInterval,
-  trimParts,
-  type Brushing,
-  type LengthThen,
-  type TrimInterval,
-  type TrimPart
-} from './pet'
-export { sayDog, sayGrowth, sayPair, sayState } from './say'
-export { letteredLayers, type LetteredLayer } from './letters'
-export { dailyStates, type Daily } from './daily'
+export { ENTRY_LIMITS, type BookDog, type BookIssue } from './book'
+export type { Growth, RateFound } from './growth'
+export type { LayerOn, PlaceState, Stand } from './state'
+export type { Lag } from './sides'
+export type { CoatCase, CoatModel, PlaceModel, Session } from './model'
+export type { Warning, WarningKind } from './warn'
+export { WHAT_IFS, type Outcome, type Rhythm, type WhatIfId } from './ahead'
+export type { Part } from './pairs'
+export type { ClosingStep, Done, Fitting, Undone } from './close'
+export type { CoatWork, CoatWorks, FloorDay, FloorWork } from './floor'
+export { BRUSHING, type Brushing, type LengthThen, type TrimInterval, type TrimPart } from './pet'
+export type { LetteredLayer } from './letters'
+export type { Daily } from './daily'
+
+export const { dateOf, dayOf, sayDay } = door(daysPart)
+export const { isPaired, PLACE_IDS, placeName, shownAt, sidesOf } = door(placesPart)
+export const { entryIssues, sidesMeant } = door(bookPart)
+export const { daysOfGap, growthAt, growthOf } = door(growthPart)
+export const { coatBounds, coatModel, lagAt, rolledPlaces, stateAt, withSessions, worstLag } = door(modelPart)
+export const { warningsOf } = door(warnPart)
+export const { changed, mending, outcomeOf, sessionsOf } = door(aheadPart)
+export const { doneIn, isWorked, sayUndone, undoneOf, whatFits } = door(closePart)
+export const { entriesOfFindings, entriesOfGrading, entriesOfWork } = door(floorPart)
+export const { bladeNow, lengthsThen, matRisk, trimInterval, trimParts } = door(petPart)
+export const { sayDog, sayGrowth, sayPair, sayState } = door(sayPart)
+export const { letteredLayers } = door(lettersPart)
+export const { dailyStates } = door(dailyPart)

@@ -1,13 +1,17 @@
-export { fitBody, OUTLINE_ORDER, skeletonOf, usualMeasures, WITHERS_LIMITS_MM, type BodyType, type Landmark, type Measures } from './body'
+import { door, items } from '../error'
+import * as bodyPart from './body'
+import * as coatPart from './coat'
+import * as extentPart from './extent'
+import * as figurePart from './figure'
+import * as paintPart from './paint'
+import * as platePart from './plate'
+import * as vecPart from './vec'
+
+export { OUTLINE_ORDER, WITHERS_LIMITS_MM, type BodyType, type Landmark, type Measures } from './body'
 export {
   DAYS_LIMITS,
   DRAWN_REGIONS,
   LIE_DEG,
-  lieOf,
-  otherSide,
-  shapeIssues,
-  sizedTo,
-  standShare,
   USUAL_MM_PER_DAY,
   type Aged,
   type AgedHair,
@@ -22,12 +26,9 @@ export {
   type ViewId,
   type Worn
 } from './coat'
-export { extentOf } from './extent'
-export { bakedFaults, bakeFigure, type Figure, type FigureSpec } from './figure'
-export { newRaster, paintPolygon, toBytes, type Colouring, type Part, type Pattern, type Raster, type View } from './paint'
+export type { Figure, FigureSpec } from './figure'
+export type { Colouring, Part, Pattern, Raster, View } from './paint'
 export {
-  leadersCross,
-  placeNotes,
   RULE_BELOW_TOP_PX,
   type Covered,
   type Departure,
@@ -38,4 +39,12 @@ export {
   type RimPlace,
   type Silhouette
 } from './plate'
-export { isInside, type Point } from './vec'
+export type { Point } from './vec'
+
+export const { fitBody, skeletonOf, usualMeasures } = door(bodyPart)
+export const { lieOf, otherSide, shapeIssues, sizedTo, standShare } = door(coatPart)
+export const { extentOf } = door(extentPart)
+export const { bakedFaults, bakeFigure } = door(figurePart)
+export const { newRaster, paintPolygon, toBytes } = door(paintPart, { paintPolygon: [null, items(6), items(3, 3)] })
+export const { leadersCross, placeNotes } = door(platePart)
+export const { isInside } = door(vecPart, { isInside: [items(3)] })

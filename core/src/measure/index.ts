@@ -1,48 +1,99 @@
-export { fitCircle, taubin, type CircleFit } from './fit/circle'
-export { fitLine, type Departed, type LineFit } from './fit/line'
-export { homography, toPlane, type Homography } from './fit/plane'
-export { checkLength, planeScale, type KnownLength, type PlaneScale } from './fit/scale'
-export { findOutline, NO_CORRECTIONS, OUTLINE_STEPS, type Corrections, type FoundOutline, type OutlineStep } from './edge/find'
+import { door, items, over } from '../error'
+import * as circlePart from './fit/circle'
+import * as linePart from './fit/line'
+import * as planePart from './fit/plane'
+import * as scalePart from './fit/scale'
+import * as findPart from './edge/find'
+import * as headPart from './body/head'
+import * as ringPart from './fit/ring'
+import * as profilePart from './body/profile'
+import * as simulatePart from './fit/simulate'
+import * as alignPart from './fit/align'
+import * as overlapPart from './fit/overlap'
+import * as framePart from './photo/frame'
+import * as cataloguePart from './photo/catalogue'
+import * as foundPart from './photo/found'
+import * as planPart from './photo/plan'
+import * as proposePart from './photo/propose'
+import * as sayPart from './photo/say'
+import * as departurePart from './photo/departure'
+import * as skinPart from './photo/skin'
+import * as headMeasures from './photo/head-measures'
+import * as tracePart from './photo/trace'
+import * as explainPart from './photo/explain'
+
+export type { CircleFit } from './fit/circle'
+export type { Departed, LineFit } from './fit/line'
+export type { Homography } from './fit/plane'
+export type { KnownLength, PlaneScale } from './fit/scale'
+export { NO_CORRECTIONS, OUTLINE_STEPS, type Corrections, type FoundOutline, type OutlineStep } from './edge/find'
 export type { Framing, Patch } from './edge/backdrop'
 export type { Stroke } from './edge/correct'
 export type { Picture } from './edge/picture'
-export {
-  compareSides,
-  measureFrontHead,
-  type ClockDeparture,
-  type FrontHead,
-  type FrontHeadMeasures,
-  type HourSpan,
-  type SideDifference
-} from './body/head'
-export { clockOf, evenly, perimeter, radiusAt, reachAt } from './fit/ring'
+export type { ClockDeparture, FrontHead, FrontHeadMeasures, HourSpan, SideDifference } from './body/head'
 export type { Point } from './types'
-export { angleAt, footLine, largestStep, straightness, topline, type Chord, type FootLine, type Straightness } from './body/profile'
-export { simulate, type Simulated } from './fit/simulate'
-export { layOutline, layOver, layPoint, type Laid } from './fit/align'
-export { crossesItself, frechet, hausdorff, overlap01, uncrossedRing } from './fit/overlap'
-export {
-  frameOf,
-  SCALE_THINGS,
-  SEEN,
-  toMm,
-  toPx,
-  viewOf,
-  type Frame,
-  type PictureSize,
-  type ScaleMark,
-  type Seen,
-  type View
-} from './photo/frame'
+export type { Chord, FootLine, Straightness } from './body/profile'
+export type { Simulated } from './fit/simulate'
+export type { Laid } from './fit/align'
+export { SCALE_THINGS, SEEN, type Frame, type PictureSize, type ScaleMark, type Seen, type View } from './photo/frame'
 export { MEASURE_IDS, type MeasureId } from './photo/ids'
-export { keysIn, linesFor, measureSpec, measuresSeen, type MeasureKey, type PictureUnit } from './photo/catalogue'
+export type { MeasureKey, PictureUnit } from './photo/catalogue'
 export { LEAST_LINE_POINTS, LINE_IDS, LINES, PLACE_IDS, PLACES, type LineId, type PlaceId } from './photo/places'
-export { MOST_YAW_DEG, measurePhoto, PHOTO_DRAWS, type PhotoFound, type PictureMeasure, type Untold } from './photo/found'
-export { plannedView, type PlannedDog, type PlannedPlace, type PlannedView } from './photo/plan'
-export { onDarkSpots, onto, plannedTrace, proposePlaces, type Proposal } from './photo/propose'
-export { sayMeasured } from './photo/say'
-export { departuresFrom, laidRigid, plannedInPicture, regionDepartures, type PlaceDeparture, type RegionDeparture } from './photo/departure'
-export { coatDepth, REGION_VIEWS, regionSeenIn, skinOffset, type CoatDepth, type SkinReading } from './photo/skin'
-export { roundOf, frontHeadOf } from './photo/head-measures'
-export { drawnTrace, traceOf, yawFrom, type Depths, type PlacedPoint, type Reading, type Trace } from './photo/trace'
-export { drawMeasure, type Drawn } from './photo/explain'
+export { MOST_YAW_DEG, PHOTO_DRAWS, type PhotoFound, type PictureMeasure, type Untold } from './photo/found'
+export type { PlannedDog, PlannedPlace, PlannedView } from './photo/plan'
+export type { Proposal } from './photo/propose'
+export type { PlaceDeparture, RegionDeparture } from './photo/departure'
+export { REGION_VIEWS, type CoatDepth, type SkinReading } from './photo/skin'
+export type { Depths, PlacedPoint, Reading, Trace } from './photo/trace'
+export type { Drawn } from './photo/explain'
+
+/** A place in a picture or on a dog: two numbers. */
+const point = items(2, 2)
+/** A closed way round something: three places or more. */
+const ring = items(3)
+
+export const { fitCircle, taubin } = door(circlePart, { fitCircle: [ring], taubin: [ring] })
+export const { fitLine } = door(linePart)
+export const { homography, toPlane } = door(planePart, { toPlane: [items(9, 9), point] })
+export const { checkLength, planeScale } = door(scalePart, { checkLength: [null, items(2, 2)] })
+export const { findOutline } = door(findPart)
+export const { compareSides, measureFrontHead } = door(headPart)
+export const { clockOf, evenly, perimeter, radiusAt, reachAt } = door(ringPart, {
+  clockOf: [point, point],
+  evenly: [ring, over(0, 'mm')],
+  perimeter: [ring],
+  radiusAt: [ring, point],
+  reachAt: [ring, point]
+})
+export const { angleAt, footLine, largestStep, straightness, topline } = door(profilePart, {
+  angleAt: [point, point, point],
+  footLine: [null, point],
+  topline: [null, point, point]
+})
+export const { simulate } = door(simulatePart)
+export const { layOutline, layOver, layPoint } = door(alignPart, {
+  layOutline: [ring, ring],
+  layOver: [items(1), items(1)],
+  layPoint: [null, point]
+})
+export const { crossesItself, frechet, hausdorff, overlap01, uncrossedRing } = door(overlapPart, {
+  crossesItself: [items(1)],
+  frechet: [items(1), items(1)],
+  hausdorff: [items(1), items(1)],
+  overlap01: [ring, ring],
+  uncrossedRing: [ring]
+})
+export const { frameOf, toMm, toPx, viewOf } = door(framePart, { toMm: [null, point], toPx: [null, point] })
+export const { keysIn, linesFor, measureSpec, measuresSeen } = door(cataloguePart)
+export const { measurePhoto } = door(foundPart)
+export const { plannedView } = door(planPart)
+export const { onDarkSpots, onto, plannedTrace, proposePlaces } = door(proposePart, {
+  onto: [items(2), point],
+  proposePlaces: [null, ring]
+})
+export const { sayMeasured } = door(sayPart)
+export const { departuresFrom, laidRigid, plannedInPicture, regionDepartures } = door(departurePart)
+export const { coatDepth, regionSeenIn, skinOffset } = door(skinPart)
+export const { roundOf, frontHeadOf } = door(headMeasures)
+export const { drawnTrace, traceOf, yawFrom } = door(tracePart)
+export const { drawMeasure } = door(explainPart)

@@ -1,5 +1,15 @@
-export { agreedTargets, linesAtStep, sayTarget, stepsByTargets, type AgreedTarget } from './agreed'
-export { fitOf, type Fit } from './fit'
-export { burnedMmAt, factsAt, factsToday, houseFor, orderedSteps, sheetCaseOf, sheetOf, WISH_LIMITS_MM, type KnownDog } from './sheet'
-export { groupLines, sayLinePlace, sayTool } from './say'
+import { door } from '../error'
+import * as agreedPart from './agreed'
+import * as fitPart from './fit'
+import * as sheetPart from './sheet'
+import * as sayPart from './say'
+
+export type { AgreedTarget } from './agreed'
+export type { Fit } from './fit'
+export { WISH_LIMITS_MM, type KnownDog } from './sheet'
 export type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine, TrimFit } from './types'
+
+export const { agreedTargets, linesAtStep, sayTarget, stepsByTargets } = door(agreedPart)
+export const { fitOf } = door(fitPart)
+export const { burnedMmAt, factsAt, factsToday, houseFor, orderedSteps, sheetCaseOf, sheetOf } = door(sheetPart)
+export const { groupLines, sayLinePlace, sayTool } = door(sayPart)

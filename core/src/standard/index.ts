@@ -1,9 +1,13 @@
+import { door, items } from '../error'
+import * as formulasPart from './formulas'
+import * as validityPart from './validity'
+import * as variantsPart from './variants'
+import * as agreedPart from './agreed'
+
 export * from './types'
 export {
   BAND_COMB_MM,
-  computeFrom,
   FORMULA_IDS,
-  formulaById,
   FORMULAS,
   type Computed,
   type Formula,
@@ -12,6 +16,13 @@ export {
   type Inputs,
   type Unit
 } from './formulas'
-export { largestUsableU, sayStandardIssue, sharedCriteria01, standardIssues, uOf, type Known } from './validity'
-export { fittedStandard, NOTHING_ASKED, type Asked, type FittedStandard, type Moved } from './variants'
-export { agreedAt, agreedStandard, howOnSide, planAgreed, type AgreedLength } from './agreed'
+export type { Known } from './validity'
+export { NOTHING_ASKED, type Asked, type FittedStandard, type Moved } from './variants'
+export type { AgreedLength } from './agreed'
+
+export const { computeFrom, formulaById } = door(formulasPart)
+export const { largestUsableU, sayStandardIssue, sharedCriteria01, standardIssues, uOf } = door(validityPart, {
+  largestUsableU: [items(2, 2)]
+})
+export const { fittedStandard } = door(variantsPart)
+export const { agreedAt, agreedStandard, howOnSide, planAgreed } = door(agreedPart)

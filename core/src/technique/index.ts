@@ -1,2 +1,6 @@
+import { door } from '../error'
+import * as validityPart from './validity'
+
 export * from './types'
-export { catalogueIssues, comesBefore, techniqueIssues, versionIssues } from './validity'
+
+export const { catalogueIssues, comesBefore, techniqueIssues, versionIssues } = door(validityPart)

@@ -6,7 +6,7 @@ import type { BurnPlace, GradeRules } from '@peen/core/grade'
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { AgreedTarget, Chosen, LineId } from '@peen/core/setup'
 import type { CheckIn, Closing, DogProfileMore, Noted, Role, Settings } from '@peen/contract'
-import { boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
+import { bigint, boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
 
 export * from './schema-coat'
@@ -284,7 +284,7 @@ export const events = mysqlTable(
     payload: json('payload').$type<object>().notNull(),
     contentHash: varchar('content_hash', { length: 64 }).notNull(),
     /** what the device's clock must be moved by, ms; null where it was right */
-    clockOffMs: int('clock_off_ms'),
+    clockOffMs: bigint('clock_off_ms', { mode: 'number' }),
     /** its place in the order in which tablets are told; null until it is given one, after its transaction */
     position: int('position')
   },

@@ -11,10 +11,11 @@ const apart = ([ax, ay]: Point, [bx, by]: Point) => Math.hypot(bx - ax, by - ay)
 /**
  * Points along an open ring at even steps, so that no stretch counts more because it was drawn with more points.
  * @param stepMm over 0; the last step is as long as the others to within one part of their number
- * @throws CoreError `tooFew` under three points
+ * @throws CoreError `tooFew` under three points, `outOfRange` for a step that is not over 0
  */
 export function evenly(ring: readonly Point[], stepMm: number): Point[] {
   if (ring.length < 3) throw new CoreError({ code: 'tooFew', path: 'outline', got: ring.length, limit: '3 points or more' })
+  if (!(stepMm > 0)) throw new CoreError({ code: 'outOfRange', path: 'stepMm', got: stepMm, limit: 'over 0 mm' })
   const whole = perimeter(ring)
   const n = Math.max(3, Math.round(whole / stepMm))
   const found: Point[] = []

@@ -1,0 +1,169 @@
+// Valid examples of the functions whose arguments are long, or are functions: built here as the application builds them.
+import {
+  adviceRules,
+  bodyById,
+  certificates,
+  coatFor,
+  cutRegionsOf,
+  houseRules,
+  rack,
+  standards,
+  techniqueName,
+  techniques,
+  trimFits
+} from '@peen/content'
+import { NOTHING_FOUND } from '../src/checkin'
+import { growthOf, type TrimPart } from '../src/coat'
+import { newRaster } from '../src/figure'
+import { answersAtTarget, gradeResult } from '../src/grade'
+import { frameOf, plannedView, proposePlaces, toPx, type Point, type Reading } from '../src/measure'
+import { foldSession } from '../src/practice'
+import { at, ended, started } from '../src/practice/testing'
+import { agreedTargets, sheetCaseOf, sheetOf } from '../src/setup'
+import { randomFrom } from '../src/stats'
+
+type Examples = Readonly<Record<string, () => readonly unknown[]>>
+const [standard] = standards
+const { steps } = standard.plan
+
+// a table at which one step was ended and one runs
+const state = foldSession([started('a', {}, 2), ended('a', { minutes: 8 }, 10), started('b', {}, 12)])
+const now = at(42)
+const practice: Examples = {
+  attemptMinutes: () => [state.attempts[0], state, now],
+  countedAttempts: () => [state, () => []],
+  notGradable: () => [state, NOTHING_FOUND, steps, { apprentice: 'Ada', cuts: () => true }],
+  proposeAttempts: () => [state, now],
+  runningAttempt: () => [state],
+  stepProgress: () => [steps, state],
+  stillOpen: () => [state],
+  undoneSteps: () => [steps, state],
+  unworkedRegions: () => [state, steps, cutRegionsOf],
+  workedMinutes: () => [state, now]
+}
+
+// a check-in of a dog that was burned on its left cheek
+const burns = [{ region: 'cheek', side: 'left', by: { blade: '7F', direction: 'with', leftMm: 3.2 } }] as const
+const visit = {
+  ...{ standard, found: NOTHING_FOUND, known: true, house: {}, rack, excused: [], chosen: {} },
+  dog: { facts: [], nose: null, skin: null, coatType: 'wire' as const, burns }
+}
+const shipped = {
+  houseRules: houseRules.map((rule) => ({ ...rule, sides: rule.sides.map(String) })),
+  regionsOf: cutRegionsOf,
+  nameOf: techniqueName
+}
+const asked = () => sheetCaseOf(visit, shipped)
+const sheet = () => sheetOf(adviceRules, asked())
+const setup: Examples = {
+  agreedTargets: () => [sheet()],
+  factsAt: () => ['cheek', 'left', { facts: new Set(), burns }],
+  factsToday: () => [visit.dog, NOTHING_FOUND, true],
+  fitOf: () => [trimFits, standard.id, 'wire'],
+  groupLines: () => [sheet().lines],
+  sayTarget: () => [agreedTargets(sheet())[0], (mm: number) => `${mm} mm`],
+  sheetCaseOf: () => [visit, shipped],
+  sheetOf: () => [adviceRules, asked()],
+  stepsByTargets: () => [steps, agreedTargets(sheet()), rack, { nameOf: techniqueName, regionsOf: cutRegionsOf }]
+}
+
+// a clipped coat
+const growing = () => growthOf([{ mmPerDay: 0.3, uMmPerDay: 0.05 }])
+const parts: readonly TrimPart[] = [{ region: 'back', targetMm: 3.2, grownOutMm: 12 }]
+const coat: Examples = {
+  mending: () => [[], 10],
+  lengthsThen: () => [parts, 4, growing],
+  trimInterval: () => [parts, 'wire', 'weekly', growing]
+}
+
+const right = answersAtTarget(standard)
+const mark = () => gradeResult(standard, { answers: right, critical: [], burns: [], seedText: 'an example' })
+
+// the plan of a dog as it would be read off a picture of it
+const drawn = coatFor('highland', 'flower')
+const planned = plannedView({ body: bodyById('highland'), withersMm: 275, coat: drawn, lengths: drawn.lengths }, 'left')
+const frame = frameOf(
+  'left',
+  { widthPx: 1600, heightPx: 1200 },
+  {
+    ...{ what: 'board', upright: true, lengthMm: 100, behindMm: 0, behindUMm: 2, cameraMm: 2000, endUPx: 0.5, check: null },
+    ends: [
+      [1500, 300],
+      [1500, 600]
+    ]
+  }
+)
+const reading: Reading = {
+  ...{ frame, depths: planned.depths, places: {}, lines: {} },
+  outline: planned.outline.map(([x, y]) => toPx(frame, [x - 60, y + 140], planned.depths.edge.mm)),
+  edgeUPx: planned.outline.map(() => 0.5)
+}
+const { laid } = proposePlaces(reading.frame, reading.outline, planned)
+const ring: readonly Point[] = Array.from({ length: 24 }, (_, i) => [100 + 80 * Math.cos(i / 3.82), 100 + 80 * Math.sin(i / 3.82)])
+/** A dark round on a light ground, 200 px wide. */
+const picture = () => {
+  const rgba = new Uint8ClampedArray(200 * 200 * 4)
+  for (let i = 0; i < 200 * 200; i++) {
+    const value = Math.hypot((i % 200) - 100, Math.floor(i / 200) - 100) < 80 ? 30 : 220
+    rgba.set([value, value, value, 255], 4 * i)
+  }
+  return { width: 200, height: 200, rgba }
+}
+const measure: Examples = {
+  departuresFrom: () => [reading, planned, laid],
+  drawnTrace: () => [reading, randomFrom(1)],
+  evenly: () => [ring, 5],
+  layOutline: () => [ring, ring, true],
+  onto: () => [ring, [100, 0], 'above'],
+  overlap01: () => [ring, ring],
+  taubin: () => [ring],
+  toPlane: () => [
+    [1, 0, 0, 0, 1, 0, 0, 0, 1],
+    [3, 4]
+  ],
+  perimeter: () => [ring],
+  uncrossedRing: () => [ring],
+  radiusAt: () => [ring, [100, 100], 3],
+  reachAt: () => [ring, [100, 100], 3, 0.5],
+  findOutline: () => [picture(), 'head'],
+  laidRigid: () => [reading, planned, laid],
+  onDarkSpots: () => [picture(), { eye: [100, 100] }],
+  plannedInPicture: () => [reading, planned, laid],
+  plannedTrace: () => [planned, 'left'],
+  proposePlaces: () => [reading.frame, reading.outline, planned],
+  regionDepartures: () => [reading, planned, laid],
+  simulate: () => [{ back: 3 }, () => ({ back: 3 }), { seed: 1 }]
+}
+
+/** By subject and function: the arguments of a call that works, made afresh at each call. */
+export const WRITTEN: Readonly<Record<string, Examples>> = {
+  ...{ practice, setup, coat, measure },
+  advice: { coatTypeOf: () => ['hard wire coat'] },
+  certify: {
+    missingSigners: () => [[{ id: 'a', name: 'Ada', role: 'lead' }], { candidateId: 'b', markedBy: null, workedOnDog: new Set() }],
+    sayRule: () => [certificates[0].rules[0], { technique: techniqueName, criterion: String, certificate: String }]
+  },
+  changes: { changesBetween: () => [{ lengthMm: 3 }, { lengthMm: 6 }] },
+  checkin: { readyToCut: () => [NOTHING_FOUND] },
+  figure: { isInside: () => [ring, 100, 100], paintPolygon: () => [newRaster(8, 8), Float32Array.from([1, 1, 6, 1, 6, 6]), [0, 0, 0], 1] },
+  grade: { differencesOf: () => [mark(), mark()] },
+  regions: { isRegionId: () => ['back'], regionName: () => ['back'], regionOf: () => ['back'] },
+  stats: { normalDraw: () => [randomFrom(1)] },
+  technique: {
+    catalogueIssues: () => [techniques, new Set(rack.map(({ id }) => id))],
+    comesBefore: () => [techniques, 'skirt-line']
+  },
+  tools: { lengthLeft: () => [rack[0], 'with'], toolById: () => [rack, rack[0].id] },
+  units: {
+    inchFromMm: () => [25.4],
+    mmFromInch: () => [1],
+    mmOfFraction: () => ['1/2'],
+    mmOfText: () => ['14 in', 'mm'],
+    lengthsIn: () => ['3 mm', 'in'],
+    sayLength: () => [3.2, 'mm'],
+    sayNumber: () => [3.25],
+    sayDay: () => ['2026-04-14'],
+    upperFirst: () => ['back'],
+    lowerFirst: () => ['Back']
+  }
+}

@@ -1,0 +1,105 @@
+import { CoreError } from './core-error'
+
+// The door of a subject: what comes in is looked through once, here; inside the subject it is trusted.
+
+/** Refuses one argument by a CoreError, or says nothing. */
+export type Check = (value: unknown, path: string) => void
+type Anything = (...args: never[]) => unknown
+type Checks<M> = { readonly [K in keyof M]?: readonly (Check | null)[] }
+
+/** Fields that are lengths of something that is there, mm: none is under 0. Differences, places and movements are not among them. */
+const LENGTHS: ReadonlySet<string> = new Set(
+  (
+    'lengthMm hairMm terminalMm targetMm grownOutMm commonMm plannedUpToMm heightMm withersMm widthMm topMm rootMm tipMm ' +
+    'grownMm stepMm gaugeMm bareMm leavesMm plannedMm standingMm footMm overSkinMm pxPerMm cameraMm radiusMm'
+  ).split(' ')
+)
+/** What has been looked through before: data in core is never written to again. */
+const known = new WeakSet<object>()
+
+/**
+ * A module's functions as a subject hands them out: every number they are given, however deep, is finite, every length 0 mm or more,
+ * and what is written as a day is one. `checks` says for each argument in turn what else it must be; null says nothing more.
+ * @throws CoreError `notFinite`, `negativeLength`, `notADate`, or what a check refuses
+ */
+export function door<M extends object>(module: M, checks: Checks<M> = {}): M {
+  const guarded = Object.entries(module).map(([name, value]) => [
+    name,
+    isFunction(value) ? guard(name, value, checks[name as keyof M] ?? []) : (value as unknown)
+  ])
+  return Object.fromEntries(guarded) as M
+}
+
+/** A list of `least` to `most` members. */
+export const items =
+  (least: number, most = Infinity): Check =>
+  (value, path) => {
+    const n = (value as { readonly length: number }).length
+    if (n >= least && n <= most) return
+    const limit = most === Infinity ? `${least} or more` : most === least ? `${least} exactly` : `${least} to ${most}`
+    throw new CoreError({ code: n < least ? 'tooFew' : 'tooMany', path, got: n, limit })
+  }
+
+/** A number over `low`. */
+export const over =
+  (low: number, unit = ''): Check =>
+  (value, path) => {
+    if (value === undefined || (value as number) > low) return
+    throw new CoreError({ code: 'outOfRange', path, got: value, limit: `over ${low}${unit && ` ${unit}`}` })
+  }
+
+/** A number from `low` to `high`, both allowed. */
+export const from =
+  (low: number, high = Infinity, unit = ''): Check =>
+  (value, path) => {
+    if (value === undefined || ((value as number) >= low && (value as number) <= high)) return
+    const limit = high === Infinity ? `${low} or more` : `${low} to ${high}`
+    throw new CoreError({ code: 'outOfRange', path, got: value, limit: `${limit}${unit && ` ${unit}`}` })
+  }
+
+/** A date or a moment that a calendar has. */
+export const date: Check = (value, path) => {
+  if (Number.isFinite(Date.parse(String(value)))) return
+  throw new CoreError({ code: 'notADate', path, got: value, limit: 'a date such as 2026-04-14' })
+}
+
+function guard(name: string, work: Anything, checks: readonly (Check | null)[]): Anything {
+  const guarded = (...args: never[]) => {
+    for (let i = 0; i < args.length; i++) look(args[i], name, `${name}.${i}`)
+    checks.forEach((check, i) => check?.(args[i], `${name}.${i}`))
+    return work(...args)
+  }
+  return Object.defineProperty(guarded, 'name', { value: name })
+}
+
+function look(value: unknown, field: string, path: string): void {
+  if (typeof value === 'number') return lookAtNumber(value, field, path)
+  if (typeof value === 'string') return lookAtText(value, path)
+  if (typeof value !== 'object' || value === null || ArrayBuffer.isView(value) || known.has(value)) return
+  known.add(value)
+  try {
+    if (Array.isArray(value)) for (let i = 0; i < value.length; i++) look(value[i], field, `${path}.${i}`)
+    else if (value instanceof Map) for (const [key, own] of value) look(own, String(key), `${path}.${String(key)}`)
+    else if (value instanceof Set) for (const own of value) look(own, field, path)
+    else for (const key of Object.keys(value)) look((value as Record<string, unknown>)[key], key, `${path}.${key}`)
+  } catch (refused) {
+    known.delete(value)
+    throw refused
+  }
+}
+
+function lookAtNumber(value: number, field: string, path: string): void {
+  if (!Number.isFinite(value)) throw new CoreError({ code: 'notFinite', path, got: value, limit: 'a finite number' })
+  if (value < 0 && LENGTHS.has(field)) throw new CoreError({ code: 'negativeLength', path, got: value, limit: '0 mm or more' })
+}
+
+/** What is written as a day is one: Date.parse takes 2026-02-30 for the second of March. */
+function lookAtText(value: string, path: string): void {
+  if (value[4] !== '-' || value[7] !== '-' || !/^\d{4}-\d{2}-\d{2}(T|$)/.test(value)) return
+  const day = value.slice(0, 10)
+  const ms = Date.parse(`${day}T00:00:00Z`)
+  if (Number.isFinite(ms) && new Date(ms).toISOString().slice(0, 10) === day) return
+  throw new CoreError({ code: 'notADate', path, got: value, limit: 'a date such as 2026-04-14' })
+}
+
+const isFunction = (value: unknown): value is Anything => typeof value === 'function' && !String(value).startsWith('class')
