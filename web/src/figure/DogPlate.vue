@@ -71,7 +71,7 @@ const plateHeight = computed(() =>
 const box = computed(() => {
   const side = hasColumns.value ? MARGIN + COLUMN + 6 : 22
   const w = Math.max(120, Math.floor(width.value - 2 * side))
-  return { x: Math.floor((width.value - w) / 2), y: props.headPx, w, h: plateHeight.value - props.headPx - FOOT }
+  return { x: Math.floor((width.value - w) / 2), y: props.headPx, w, h: Math.max(0, plateHeight.value - props.headPx - FOOT) }
 })
 const { shapes: places, departures } = useFigure(
   () => ({ ...props }),

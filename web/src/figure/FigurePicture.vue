@@ -62,6 +62,8 @@ let wanted: 'coarse' | 'full' | null = null
 let gone = false
 
 async function draw(what: 'coarse' | 'full'): Promise<void> {
+  // a plate that has no width yet has no room for a dog
+  if (props.width <= 0 || props.height <= 0) return
   if (busy) {
     wanted = what
     return

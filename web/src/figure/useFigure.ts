@@ -18,7 +18,7 @@ export function useFigure(
   const departures = shallowRef<readonly Departure[]>([])
   const asked = () => {
     const { w, h } = toValue(box)
-    return w > 0 ? askPainter(toValue(drawn), w, h) : null
+    return w > 0 && h > 0 ? askPainter(toValue(drawn), w, h) : null
   }
   let reading = false
   let again = false
