@@ -92,6 +92,7 @@ export async function openTable(page: Page, givenName: string): Promise<void> {
 /** What is not taken back asks once; this is the answer. */
 export async function signIt(page: Page): Promise<void> {
   await page.getByRole('dialog').getByRole('button', { name: 'Sign it' }).click()
+  await expect(page.getByRole('dialog')).toHaveCount(0)
 }
 
 export async function saved(page: Page): Promise<void> {

@@ -123,7 +123,7 @@ test('ten people, eight dogs and two tables go from nothing to a certificate by 
   await page.getByLabel('Name', { exact: true }).fill('Pepperkin')
   await chosen(page, 'bodyType', /bearded/)
   await page.getByLabel('Coat, in words').fill('wire')
-  await chosen(page, 'colour', 'pepper and salt')
+  await chosen(page, 'colour', 'Pepper and salt')
   await page.getByLabel(/Height at the withers/).fill('3400')
   await page.getByLabel('Minutes it can stand').fill('30')
   await page.getByLabel('Temperament').fill('easy')

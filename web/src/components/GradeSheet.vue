@@ -12,6 +12,7 @@ import AskOnce from './AskOnce.vue'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
 import FoundPlate from './FoundPlate.vue'
+import MovedList from './MovedList.vue'
 import GlyphMark from './GlyphMark.vue'
 import MarkPanel from './MarkPanel.vue'
 import SheetDialog from './SheetDialog.vue'
@@ -89,7 +90,7 @@ useKeys([
         :caption="`${grading.dog.withersMm} mm`"
         @pick="pick"
       >
-        <p v-for="move in grading.moved" :key="move.say" data-moved><b>Graded as agreed.</b> {{ move.say }}</p>
+        <MovedList :moved="grading.moved" />
         <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2">
           <GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}
         </p>

@@ -10,6 +10,7 @@ import { useSessionStore } from '../stores/session'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
 import FoundPlate from './FoundPlate.vue'
+import MovedList from './MovedList.vue'
 import GlyphMark from './GlyphMark.vue'
 import MarkPanel from './MarkPanel.vue'
 import WalkTabs from './WalkTabs.vue'
@@ -36,7 +37,7 @@ useKeys([
         <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]"
           >What it did to the record</RouterLink
         >
-        <p v-for="move in grading.moved" :key="move.say" data-moved><b>Graded as agreed.</b> {{ move.say }}</p>
+        <MovedList :moved="grading.moved" />
       </FoundPlate>
       <FeedbackBlock :result="grading.result" :shown="true" :numbers="numbers" :praises="grading.praises" />
     </main>

@@ -91,7 +91,8 @@ function takePicture(event: Event): void {
       ></span>
       <span class="key-label">{{ onBreak ? 'Back to work' : 'Break' }}</span>
     </button>
-    <StopKey class="key max-lg:hidden" :stopped="stopped" @press="$emit('press', 'stop')" />
+    <!-- on a small screen it stands under the thumb instead, above the bar -->
+    <div class="contents max-lg:hidden"><StopKey class="key" :stopped="stopped" @press="$emit('press', 'stop')" /></div>
   </div>
 </template>
 
