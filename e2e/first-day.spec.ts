@@ -40,17 +40,21 @@ test('who reads inches sees and types them, on every screen and at the next sign
   await expect(page.getByTestId('said')).toContainText('The dog is taken in.')
   const { dogs } = (await (await page.request.get('/api/day')).json()) as { dogs: { id: string; name: string }[] }
   const id = dogs.find(({ name }) => name === 'Bracken')!.id
-  const { withersMm } = (await (await page.request.get(`/api/dogs/${id}`)).json()) as { withersMm: number }
+  const { dog } = (await (await page.request.get(`/api/dogs/${id}`)).json()) as { dog: { withersMm: number } }
   // Ref: 14 in by the international inch
-  expect(withersMm).toBeCloseTo(355.6, 0)
+  expect(dog.withersMm).toBeCloseTo(355.6, 0)
 })
 
 test('what was done stays on the day, on the apprentice and on the dog', async ({ page }) => {
   await signIn(page, 'ruben', '/apprentices')
   await page.getByRole('link', { name: /Tove Lind/ }).click()
   await page.waitForURL('**/apprentices/*-*')
-  await page.goto(`${new URL(page.url()).pathname}/visits`)
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Tove')
+  const lines = page.locator('[data-visit-lines]')
+  await expect(lines).toContainText('What was done, day by day')
+  await expect(lines.getByRole('listitem').first()).toContainText(/\d+ [A-Z][a-z]{2}/)
+  await lines.getByRole('link').first().click()
+  await page.waitForURL('**/table/**')
+})).toContainText('Tove')
   await expect(page.getByRole('main').getByRole('link').first()).toBeVisible()
 })
 

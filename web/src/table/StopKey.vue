@@ -14,7 +14,8 @@ defineEmits<{ press: [] }>()
 </template>
 
 <style scoped>
-.stop {
+/* stronger than the look of the keys it stands among */
+button.stop.stop {
   border: 1.5px solid var(--danger);
   border-bottom-width: 6px;
   border-radius: 4px;

@@ -113,15 +113,16 @@ const sayCell = (row: Shown, t: number) => {
             <option v-for="one in cohorts" :key="one.value" :value="one.value">{{ one.name }}</option>
           </select></label
         >
-        <button v-if="isTable && rows.length > 0 && !arrivedState.right" class="btn btn-quiet ml-auto h-11 px-3 py-0" @click="showMore">
-          More techniques<ArrowRight :size="20" aria-hidden="true" class="ml-2 inline" />
-        </button>
       </div>
       <p v-if="rows.length === 0" class="mt-6">Nobody here: choose another filter.</p>
       <div v-else-if="isTable" ref="across" class="mt-3 min-h-0 flex-1 overflow-x-auto" @keydown="walk">
         <div class="flex h-full min-w-max flex-col">
           <div class="flex flex-none items-end border-b-[1.5px] border-ink">
-            <span class="sticky left-0 z-10 w-44 flex-none bg-ground pb-2 font-[650]">{{ rows.length }} apprentices</span>
+            <span class="sticky left-0 z-10 w-44 flex-none bg-ground pb-2 font-[650]"
+              ><button v-if="!arrivedState.right" class="btn btn-quiet mb-3 h-11 px-3 py-0 text-[16px]" @click="showMore">
+                More techniques<ArrowRight :size="18" aria-hidden="true" class="ml-1 inline" /></button
+              ><span class="block">{{ rows.length }} apprentices</span></span
+            >
             <span
               v-for="(technique, t) in data.techniques"
               :key="technique.id"
