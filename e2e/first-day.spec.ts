@@ -29,7 +29,7 @@ test('who reads inches sees and types them, on every screen and at the next sign
   await expect(main).not.toContainText(/\d mm\b/)
   await page.goto('/day')
   await page.getByRole('button', { name: 'Dog', exact: true }).click()
-  await page.getByLabel('Name', { exact: true }).fill('Bracken')
+  await page.getByLabel('Name', { exact: true }).fill('Thistledown')
   await page.locator('select[name=bodyType]').selectOption({ label: 'Square bearded terrier' })
   await page.getByLabel('Coat, in words').fill('wire')
   await page.locator('select[name=colour]').selectOption({ label: 'Pepper and salt' })
@@ -39,7 +39,7 @@ test('who reads inches sees and types them, on every screen and at the next sign
   await page.getByRole('button', { name: 'Take this dog in' }).click()
   await expect(page.getByTestId('said')).toContainText('The dog is taken in.')
   const { dogs } = (await (await page.request.get('/api/day')).json()) as { dogs: { id: string; name: string }[] }
-  const id = dogs.find(({ name }) => name === 'Bracken')!.id
+  const id = dogs.find(({ name }) => name === 'Thistledown')!.id
   const { dog } = (await (await page.request.get(`/api/dogs/${id}`)).json()) as { dog: { withersMm: number } }
   // Ref: 14 in by the international inch
   expect(dog.withersMm).toBeCloseTo(355.6, 0)

@@ -89,5 +89,5 @@ function decide(
   // no limit is missed for certain, but together they are hardly ever reached
   const unsure = limits.filter((limit, i) => i === 0 || limit.chance < passAt01)
   const may = unsure.map(({ name, limit }) => `${name} may lie on either side of ${limit}`).join('. ')
-  return { outcome, because: outcome === 'notPassed' ? `${may}. Together they are hardly ever reached.` : `${may}. Ask a second assessor.` }
+  return { outcome, because: outcome === 'notPassed' ? `${may}. Together they are hardly ever reached.` : `${may}.` }
 }
