@@ -62,10 +62,10 @@ async function keep(): Promise<void> {
     </p>
     <p v-else class="mt-2" role="alert">{{ problem }}</p>
     <p v-if="chart" class="mt-1 leading-[1.4]" data-testid="by-luck">
-      Whoever goes on trying has more chances to be lucky: found competent by luck are
+      An apprentice who keeps trying has more chances of luck: found competent by luck are
       <template v-for="({ n, risk }, i) in byLuck" :key="n"
         >{{ i === 0 ? '' : i === byLuck.length - 1 ? ' and ' : ', ' }}<b>{{ percent(risk) }}</b> within {{ n }} attempts</template
-      >. Look at the trims, not only at the chart, where somebody needed that many.
+      >. Look at the trims, not only at the chart, where an apprentice needed that many.
     </p>
     <div v-if="session.isLead" class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
       <NumberBox

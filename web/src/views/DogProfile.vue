@@ -178,7 +178,7 @@ async function erase(): Promise<void> {
             <span class="flex-1"
               >{{ burn.side }} {{ REGIONS.find(({ id: region }) => region === burn.region)?.name.toLowerCase()
               }}<span class="muted block">{{
-                burn.by ? `by a ${burn.by.blade} ${burn.by.direction} the growth` : 'by a blade that nobody noted'
+                burn.by ? `by a ${burn.by.blade} ${burn.by.direction} the growth` : 'by a blade not on record'
               }}</span></span
             >
             <button type="button" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="burns = burns.filter((_, k) => k !== i)">
