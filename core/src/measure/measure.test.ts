@@ -117,7 +117,7 @@ describe('a circle', () => {
           [2, 4]
         ])
       )
-    ).toMatchObject({ code: 'notFinite', path: 'points.1' })
+    ).toMatchObject({ code: 'notFinite', path: 'fitCircle.0.1.1' })
   })
 })
 

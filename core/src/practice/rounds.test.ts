@@ -106,6 +106,7 @@ describe('expected harm', () => {
   // Ref: hand calculation, standard normal distribution: P(Z < ln(6/4)/.35 = 1.158) = .8766
   it('is P(start) x how bad x P(mishap)', () => {
     expect(startsWithin(4, 6, 0.35)).toBeCloseTo(0.8766, 3)
+    expect(startsWithin(Number.MIN_VALUE, 6, 0.35)).toBe(1)
     const harm = (change: Partial<TableFacts>) => expectedHarm(table({ unseenMin: 10, coming: [step()], ...change }), RULES)
     expect(harm({})).toBeCloseTo(0.8766 * 0.15, 3)
     expect(harm({ dogFlags: 2 })).toBeCloseTo(0.8766 * 0.15 * 1.96, 3)

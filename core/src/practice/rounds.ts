@@ -53,7 +53,8 @@ const LEAST_HARM = 0.005
 
 /** P(a step starts within `withinMin`), its start being log-normal about the expected minute. */
 export function startsWithin(inMin: number, withinMin: number, spread: number): number {
-  return inMin <= 0 ? 1 : normalCdf(Math.log(withinMin / inMin) / spread)
+  // A difference of logs, not the log of a quotient: a minute next to nothing makes the quotient infinite.
+  return inMin <= 0 ? 1 : normalCdf((Math.log(withinMin) - Math.log(inMin)) / spread)
 }
 
 /**
