@@ -146,6 +146,8 @@ export async function walkScreens(page: Page, from: 0 | 1): Promise<void> {
     }
     for (const [width, height] of [
       [820, 1180],
+      // 1280 x 800 at 200 %
+      [640, 400],
       [390, 844]
     ]) {
       await page.setViewportSize({ width, height })

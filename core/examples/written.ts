@@ -163,6 +163,7 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
     sayLength: () => [3.2, 'mm'],
     sayNumber: () => [3.25],
     sayDay: () => ['2026-04-14'],
+    sayAgo: () => [9],
     upperFirst: () => ['back'],
     lowerFirst: () => ['Back']
   }

@@ -53,13 +53,15 @@ describe('the finding', () => {
     expect(finding.ready).toBe(true)
     expect(finding.deciding?.gradingId).toBe('g')
     expect(finding.rules[0].evidence).toContain('risk over all 7 together 27 %')
+    expect(outcome('fresh', {}).evidence).toBe('last worked 2 days ago, limit 60 days')
+    expect(outcome('fresh', { lastWorkOn: '2026-04-14' }).evidence).toBe('last worked today, limit 60 days')
   })
 
   it.each<[string, Partial<CertifyFacts>, string, RegExp]>([
     ['techniques', { standings: new Map([['skirt-line', standing('practising')]]) }, 'missing', /0 of 7/],
     ['passedTrim', { trims: [] }, 'missing', /no graded trim yet/],
     ['passedTrim', { trims: [trim({ outcome: 'secondAssessor' })] }, 'cannotTell', /ask a second assessor/],
-    ['passedTrim', { trims: [trim()], today: '2026-12-01' }, 'missing', /90 are allowed/],
+    ['passedTrim', { trims: [trim()], today: '2026-12-01' }, 'missing', /90 days are allowed/],
     ['dogs', { dogs: [{ id: 'd1', name: 'Flint', coat: 'wire' }] }, 'missing', /dogs: 1, asked 3 \(Flint\); coats: 1, asked 2/],
     ['alike', { trims: [trim({ parts: pairs.map((id, i) => pair(id, i ? 'meets' : 'cannotTell')) })] }, 'cannotTell', /cannot tell/],
     ['noSafety', { lastSafetyOn: '2026-04-01' }, 'missing', /13 days ago; more than 60 days are asked for/],

@@ -96,7 +96,7 @@ describe('the deciding trim', () => {
   it('counts its last day in, in the rule and in the sentence', () => {
     const at = (ago: number) => findingOf({ rules: [rule('passedTrim', { withinDays: 90 })] }, factsOf({ trims: [trim(ago, 80)] })).rules[0]
     expect(at(90).met).toBe('met')
-    expect(at(91)).toMatchObject({ met: 'missing', evidence: expect.stringMatching(/91 days ago; 90 are allowed/) })
+    expect(at(91)).toMatchObject({ met: 'missing', evidence: expect.stringMatching(/91 days ago; 90 days are allowed/) })
     const safety = (ago: number) => asked(rule('noSafety', { days: 60 }), { lastSafetyOn: day(ago) })
     expect(safety(60)).toMatchObject({ met: 'missing', evidence: 'last one 60 days ago; more than 60 days are asked for' })
     expect(safety(61).met).toBe('met')

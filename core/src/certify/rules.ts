@@ -1,7 +1,7 @@
 // Each rule of a certificate against what is known of an apprentice, with its evidence.
 import { daysBetween, HELP_WEIGHT, jointRisk, type AttemptRecord } from '../competency'
 import type { GradeResult } from '../grade'
-import { lowerFirst, sayNumber } from '../units'
+import { lowerFirst, sayAgo, sayNumber } from '../units'
 import type { Certificate, CertificateRule, CertifyFacts, Finding, GradedTrim, RuleOutcome } from './types'
 
 /**
@@ -63,7 +63,7 @@ function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTr
       const days = daysBetween(facts.lastSafetyOn, facts.today)
       return answer(
         days > rule.days ? 'met' : 'missing',
-        `last one ${days} days ago; more than ${rule.days} days are asked for`,
+        `last one ${sayAgo(days)}; more than ${rule.days} days are asked for`,
         facts.lastSafetyOn
       )
     }
@@ -87,7 +87,7 @@ function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTr
     case 'fresh': {
       if (!facts.lastWorkOn) return answer('missing', 'no work on record')
       const days = daysBetween(facts.lastWorkOn, facts.today)
-      return answer(days <= rule.days ? 'met' : 'missing', `last worked ${days} days ago, limit ${rule.days}`, facts.lastWorkOn)
+      return answer(days <= rule.days ? 'met' : 'missing', `last worked ${sayAgo(days)}, limit ${rule.days} days`, facts.lastWorkOn)
     }
   }
 }
@@ -157,7 +157,7 @@ function passedTrim(rule: Of<'passedTrim'>, facts: CertifyFacts, deciding: Grade
     const say = `${deciding.dogName}: ${sayMark(deciding.result)}`
     return age <= rule.withinDays
       ? answer('met', say, deciding.onDate)
-      : answer('missing', `${say}, ${age} days ago; ${rule.withinDays} are allowed`, deciding.onDate)
+      : answer('missing', `${say}, ${sayAgo(age)}; ${rule.withinDays} days are allowed`, deciding.onDate)
   }
   const unsure = facts.trims.findLast((trim) => trim.settled === null && trim.result.outcome === 'secondAssessor')
   // no mark here: whoever is asked to mark it a second time must not have read the first

@@ -58,9 +58,10 @@ export function stepsByTargets(
   return steps.map((step, i) => {
     const own = linesAtStep(agreed, regionsOf(step.technique)).filter(({ order, toolId }) => order === i + 1 && toolId !== null)
     const here = own.length > 0 ? own : linesAtStep(agreed, regionsOf(step.technique)).filter(({ toolId }) => toolId !== null)
-    const isClip = rack.find(({ id }) => id === step.toolId)?.lengthMm != null
-    // scissors, knives and combs of the plan are taken as they lie there; what sets a length follows the sheet
-    if (here.length === 0 || !isClip || here.some(({ toolId }) => toolId === step.toolId)) return step
+    const planned = rack.find(({ id }) => id === step.toolId)
+    // scissors, knives and combs of the plan are taken as they lie there; what sets a length, or is not in this rack, follows the sheet
+    const isFree = step.toolId === null || planned?.lengthMm === null
+    if (here.length === 0 || isFree || here.some(({ toolId }) => toolId === step.toolId)) return step
     const most = mostUsed(here)
     const tool = rack.find(({ id }) => id === most.toolId)
     const mentions = rack.some(({ id, label }) => id !== tool?.id && isNamedIn(step.label, label))

@@ -3,7 +3,19 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { COAT_TYPES, DOG_FACTS, type Fact } from '../advice'
 import { NOTHING_FOUND, type Wish } from '../checkin'
-import { factsToday, fitOf, groupLines, orderedSteps, sayLinePlace, sayTool, sheetOf, type SheetCase } from '.'
+import {
+  agreedTargets,
+  factsToday,
+  fitOf,
+  groupLines,
+  linesAtStep,
+  orderedSteps,
+  sayLinePlace,
+  sayTool,
+  sheetOf,
+  stepsByTargets,
+  type SheetCase
+} from '.'
 import type { RuleKind } from '../proportions'
 
 const cleanFace = standards.find(({ id }) => id === 'clean-face')!
@@ -36,6 +48,27 @@ describe('the sheet', () => {
       expect(lines.some((line) => line.region === region)).toBe(true)
     for (const line of lines) expect(line.choice, line.id).not.toBeNull()
     expect(sayTool(lineOf('back', caseOf('bearded-pet')))).toBe('blade 7F with')
+  })
+
+  // Symptom: on a rack without a 10 the pads were still begun, and entered, with a 10.
+  it('starts each step with the tool that its places were agreed with, and no name promises another', () => {
+    const one = caseOf('clean-face')
+    const without = { ...one, rack: rack.filter(({ id }) => !['blade-10', 'blade-15', 'blade-30'].includes(id)) }
+    const steps = stepsByTargets(one.standard.plan.steps, agreedTargets(sheetOf(adviceRules, without)), without.rack, one)
+    const clip = (id: string | null) => without.rack.find((tool) => tool.id === id)?.lengthMm != null
+    for (const [i, step] of steps.entries()) {
+      const places = linesAtStep(agreedTargets(sheetOf(adviceRules, without)), one.regionsOf(step.technique))
+      if (clip(step.toolId))
+        expect(
+          places.map(({ toolId }) => toolId),
+          step.label
+        ).toContain(step.toolId)
+      expect(['blade-10', 'blade-15', 'blade-30'], `${i + 1} ${step.label}`).not.toContain(step.toolId)
+      expect(step.label).not.toMatch(/\b(10|15|30)\b/)
+    }
+    // with the whole rack the trim's own steps stand
+    const own = stepsByTargets(one.standard.plan.steps, agreedTargets(sheetOf(adviceRules, one)), one.rack, one)
+    expect(own.filter(({ label }, i) => label !== one.standard.plan.steps[i]!.label).map(({ label }) => label)).toEqual([])
   })
 
   it('moves a target by a wish and says who asked; a wish beats the house', () => {

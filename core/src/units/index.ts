@@ -1,9 +1,7 @@
-import { date, door } from '../error'
+import { date, door, from } from '../error'
 import * as sayPart from './say'
 
 export { HAIR_LENGTH_LIMITS_MM, type LengthUnit, MM_PER_INCH } from './say'
 
-export const { inchFromMm, lengthsIn, lowerFirst, mmFromInch, mmOfFraction, mmOfText, sayDay, sayLength, sayNumber, upperFirst } = door(
-  sayPart,
-  { sayDay: [date] }
-)
+export const { inchFromMm, lengthsIn, lowerFirst, mmFromInch, mmOfFraction, mmOfText, sayAgo, sayDay, sayLength, sayNumber, upperFirst } =
+  door(sayPart, { sayAgo: [from(0)], sayDay: [date] })

@@ -96,6 +96,9 @@ export function sayDay(date: string): string {
 }
 
 /** The same text beginning with a capital or a small letter. */
+/** Whole days that have gone by, as one says them: "today", "yesterday", "9 days ago". */
+export const sayAgo = (days: number): string => (days === 0 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`)
+
 export const upperFirst = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1)
 

@@ -1,13 +1,27 @@
-<script setup lang="ts">
-import type { DogsPreview } from '@peen/contract'
-import { ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+<script setup lang="ts" generic="Preview extends { ok: true } | { ok: false; issues: readonly { detail: string }[] }">
+import { ref, type Ref } from 'vue'
+import { sentenceOf } from '../api/client'
 import GlyphMark from './GlyphMark.vue'
 
-// Dogs from a table: shown before anything is written, all taken in together or none.
+// Many at once from a table: shown before anything is written, all taken in together or none.
+const props = defineProps<{
+  title: string
+  /** reads a table without writing anything */
+  show: (file: File) => Promise<Preview>
+  /** takes all of it in */
+  take: (file: File) => Promise<{ takenIn: number }>
+  /** what a refused table begins with: "No dog can be taken in yet" */
+  refused: string
+}>()
+defineSlots<{
+  /** the columns of the table */
+  default(): unknown
+  /** what the table holds, and the button that takes it in */
+  held(of: { held: Extract<Preview, { ok: true }>; takeIn: () => Promise<void> }): unknown
+}>()
 const emit = defineEmits<{ in: [count: number] }>()
 const file = ref<File | null>(null)
-const preview = ref<DogsPreview | null>(null)
+const preview = ref(null) as Ref<Preview | null>
 const problem = ref<string | null>(null)
 async function choose(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -16,7 +30,7 @@ async function choose(event: Event): Promise<void> {
   problem.value = null
   if (!file.value) return
   try {
-    preview.value = await api.upload<DogsPreview>('/dogs/preview', file.value, 'text/csv')
+    preview.value = await props.show(file.value)
   } catch (caught) {
     problem.value = sentenceOf(caught)
   }
@@ -25,7 +39,7 @@ async function choose(event: Event): Promise<void> {
 }
 async function takeIn(): Promise<void> {
   try {
-    const { takenIn } = await api.upload<{ takenIn: number }>('/dogs/csv', file.value!, 'text/csv')
+    const { takenIn } = await props.take(file.value!)
     preview.value = null
     file.value = null
     emit('in', takenIn)
@@ -33,34 +47,22 @@ async function takeIn(): Promise<void> {
     problem.value = sentenceOf(caught)
   }
 }
+const heldIn = (table: Preview) => table as Extract<Preview, { ok: true }>
 </script>
 
 <template>
-  <section data-dog-table>
-    <h2 class="mt-8">Dogs from a table</h2>
+  <section data-table-in>
+    <h2 class="mt-8">{{ title }}</h2>
     <hr class="rule2 mt-1 mb-2" />
-    <p class="muted leading-[1.35]">
-      A CSV table with the columns name, bodyType, coat, colour, withersMm, canStandMin, temperament and, if you like, breed, dislikes,
-      owner and contact. Nothing is written before you have seen it.
-    </p>
+    <p class="muted leading-[1.35]"><slot /> Nothing is written before you have seen it.</p>
     <label class="btn btn-quiet mt-2 cursor-pointer"
       >{{ file ? file.name : 'Choose the table' }}<input class="sr-only" type="file" accept=".csv,text/csv" @change="choose"
     /></label>
     <p v-if="problem" class="mt-2 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
-    <template v-if="preview?.ok">
-      <ul class="row-rule m-0 mt-2 list-none p-0">
-        <li v-for="one in preview.dogs" :key="one.line" class="py-1.5">
-          <b>{{ one.name }}</b> <span class="muted ml-2">{{ one.breed || one.coat }}, {{ one.withersMm }} mm</span>
-        </li>
-      </ul>
-      <button class="btn btn-go mt-3" @click="takeIn">
-        Take {{ preview.dogs.length === 1 ? 'this one' : `all ${preview.dogs.length}` }} in
-      </button>
-    </template>
+    <slot v-if="preview?.ok" name="held" :held="heldIn(preview)" :take-in="takeIn" />
     <template v-else-if="preview">
       <p class="mt-2 font-[650]" role="alert">
-        No dog can be taken in yet: {{ preview.issues.length }} {{ preview.issues.length === 1 ? 'thing is' : 'things are' }} to be put
-        right.
+        {{ refused }}: {{ preview.issues.length }} {{ preview.issues.length === 1 ? 'thing is' : 'things are' }} to be put right.
       </p>
       <ul class="m-0 list-none p-0">
         <li v-for="issue in preview.issues" :key="issue.detail" class="flex gap-2 py-1">

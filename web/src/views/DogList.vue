@@ -4,7 +4,7 @@ import type { DogView } from '@peen/contract'
 import { standingOf } from '@peen/core/checkin'
 import { ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
-import TableIn from '../components/TableIn.vue'
+import DogTable from '../components/DogTable.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
@@ -23,7 +23,7 @@ const wears = ({ bodyType }: DogView) => coatFor(bodyType).lengths
   <ViewState v-if="!data || data.length === 0" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
     <p class="text-[20px] font-[650]">No dog yet.</p>
     <p class="muted mt-2">Take one in on the day’s page, or many from a table.</p>
-    <TableIn v-if="session.isStaff" class="mt-4 text-left" @in="reload" />
+    <DogTable v-if="session.isStaff" class="mt-4 text-left" @in="reload" />
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <h2 class="title">Dogs of the school</h2>
@@ -45,6 +45,6 @@ const wears = ({ bodyType }: DogView) => coatFor(bodyType).lengths
       </li>
     </ul>
     <p v-if="said" class="mt-3 font-[650]" role="status">{{ said }}</p>
-    <TableIn v-if="session.isStaff" @in="(count) => ((said = `${count} dogs are taken in.`), reload())" />
+    <DogTable v-if="session.isStaff" @in="(count) => ((said = `${count} dogs are taken in.`), reload())" />
   </main>
 </template>

@@ -78,13 +78,13 @@ async function readCohort(db: Reader, text: string): Promise<CohortPreview> {
 }
 
 /** Lets a whole cohort in by letters: everybody on the table, or nobody. */
-export async function letCohortIn(services: Services, actor: Me, text: string): Promise<{ readonly letIn: number }> {
+export async function letCohortIn(services: Services, actor: Me, text: string): Promise<{ readonly takenIn: number }> {
   return inTransaction(services.db, async (tx) => {
     await tx.select().from(tables.school).where(eq(tables.school.id, 1)).for('update')
     const read = await readCohort(tx, text)
     if (!read.ok) throw refuse.invalid([...read.issues])
     for (const { line: _line, ...person } of read.people)
       await inviteWithin(tx, services, actor, { id: v7(), role: 'apprentice', ...person })
-    return { letIn: read.people.length }
+    return { takenIn: read.people.length }
   })
 }

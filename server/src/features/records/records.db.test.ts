@@ -148,7 +148,7 @@ describe('a cohort from a table', () => {
       ]
     })
     expect((await people()).length).toBe(before)
-    expect(await (await send('csv', csv)).json()).toEqual({ letIn: 2 })
+    expect(await (await send('csv', csv)).json()).toEqual({ takenIn: 2 })
     expect((await people()).map(({ username }) => username)).toEqual(expect.arrayContaining(['noel.brandt', 'ida7']))
     const letters = await world.db.select().from(tables.letters)
     expect(letters.map(({ address }) => address)).toEqual(expect.arrayContaining(['noel@post.example', 'ida@post.example']))

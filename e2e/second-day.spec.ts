@@ -1,0 +1,157 @@
+// What a school finds out on its second day: guides, own settings that reach every tablet, notes, and what was entered wrongly.
+import type { Page } from '@playwright/test'
+import { expect, openTable, signIn, tablet, test, walkRound } from './app'
+
+type Heard = { readonly tones: number; readonly shakes: number }
+
+/** Writes down what a tablet would be heard and felt to do; this machine has no loudspeaker. */
+const LISTEN = () => {
+  const heard = { tones: 0, shakes: 0 }
+  Object.assign(window, { heard })
+  const start = Object.getOwnPropertyDescriptor(AudioScheduledSourceNode.prototype, 'start')!.value
+  AudioScheduledSourceNode.prototype.start = function (...when: number[]) {
+    heard.tones++
+    start.apply(this, when)
+  }
+  navigator.vibrate = () => (heard.shakes++, true)
+}
+const heard = (page: Page): Promise<Heard> => page.evaluate(() => (window as unknown as { heard: Heard }).heard)
+
+test('a call for help sounds and shakes where its instructor wants that, and nowhere else', async ({ page, browser }) => {
+  await page.addInitScript(LISTEN)
+  await signIn(page, 'hollis', '/settings')
+  await page.locator('[data-setting=call]').getByRole('button', { name: 'both' }).click()
+  await expect(page.getByText('Kept, on every tablet you sign in to.')).toBeVisible()
+  await page.goto('/floor')
+  await expect(page.getByTestId('table').first()).toBeVisible()
+  const quiet = await (await browser.newContext()).newPage()
+  await quiet.addInitScript(LISTEN)
+  await signIn(quiet, 'mira')
+  await expect(quiet.getByTestId('table').first()).toBeVisible()
+  const apprentice = await tablet(browser, 'bram')
+  await apprentice.locator('[data-key=help]').click()
+  await expect(quiet.getByTestId('table').filter({ hasText: 'Bram' })).toContainText(/help/i)
+  await expect.poll(() => heard(page)).toEqual({ tones: 2, shakes: 1 })
+  expect(await heard(quiet)).toEqual({ tones: 0, shakes: 0 })
+})
+
+test('a larger text is larger on the next tablet too, and everything stays in reach', async ({ page, browser }) => {
+  await signIn(page, 'ines', '/settings')
+  const size = (on: Page) => on.evaluate(() => document.querySelector('h1')!.getBoundingClientRect().height)
+  const usual = await size(page)
+  await page.locator('[data-setting=text]').getByRole('button', { name: 'larger' }).click()
+  await expect.poll(() => size(page)).toBeGreaterThan(usual * 1.25)
+  const other = await tablet(browser, 'ines', '/settings')
+  await expect.poll(() => size(other)).toBeGreaterThan(usual * 1.25)
+  await other.getByRole('button', { name: 'Sign out' }).scrollIntoViewIfNeeded()
+  await expect(other.getByRole('button', { name: 'Sign out' })).toBeInViewport()
+})
+
+for (const [who, words] of [
+  ['ottilie', 'Two people sign, never one alone.'],
+  ['ruben', 'touch a table to open it'],
+  ['tove', 'Ask for help with one key']
+])
+  test(`the first screen of ${who} has a guide of their own, until it is hidden`, async ({ page }) => {
+    await signIn(page, who, '/settings')
+    await page.getByRole('button', { name: 'Show me the guide again' }).click()
+    const guide = page.getByRole('region', { name: 'Guide' })
+    await expect(guide).toContainText(words)
+    await guide.getByRole('button', { name: 'Hide this guide' }).click()
+    await expect(guide).toHaveCount(0)
+    await page.reload()
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expect(guide).toHaveCount(0)
+  })
+
+test('a note is kept with its date, and a wrong one is struck with a reason and stays', async ({ page }) => {
+  await signIn(page, 'ruben')
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; name: string }[]
+  await page.goto(`/dogs/${dogs.find(({ name }) => name === 'Sedge')!.id}`)
+  const notes = page.locator('[data-notes]')
+  await notes.getByLabel('Note', { exact: true }).fill('Leans on the left hand when the foot is held low.')
+  await notes.getByRole('button', { name: 'Keep the note' }).click()
+  const note = notes.getByRole('listitem').filter({ hasText: 'Leans on the left hand' })
+  await expect(note).toContainText('Ruben Castell')
+  await note.getByRole('button', { name: 'Strike it' }).click()
+  await note.getByLabel('Why it is struck').fill('it was Larch')
+  await note.getByRole('button', { name: 'Strike', exact: true }).click()
+  await expect(note).toContainText('Struck by Ruben Castell: it was Larch')
+  await page.reload()
+  await expect(note).toContainText('Leans on the left hand')
+})
+
+test('two entries of one dog are made one, with the history of both', async ({ page }) => {
+  await signIn(page, 'ruben', '/dogs')
+  const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; name: string; coat: string }[]
+  const [gone, kept] = ['Larch', 'Sedge'].map((name) => dogs.find((dog) => dog.name === name)!)
+  const lines = async (id: string) => ((await (await page.request.get(`/api/dogs/${id}/visits`)).json()) as unknown[]).length
+  const both = (await lines(gone!.id)) + (await lines(kept!.id))
+  await page.goto(`/dogs/${gone!.id}`)
+  const part = page.getByRole('region', { name: 'Entered twice' })
+  await part.getByRole('combobox').selectOption(kept!.id)
+  await part.getByRole('button', { name: 'Make them one' }).click()
+  await expect(page.getByRole('dialog')).toContainText('This is not taken back.')
+  await page.locator('[data-ask-go]').click()
+  await page.waitForURL(`**/dogs/${kept!.id}`)
+  expect(await lines(kept!.id)).toBe(both)
+  expect(both).toBeGreaterThan(0)
+  await page.goto('/dogs')
+  await expect(page.getByRole('main')).toContainText('Sedge')
+  await expect(page.getByRole('main')).not.toContainText('Larch')
+})
+
+test('the wrong apprentice is put right while nothing is signed, and what was done goes along', async ({ page }) => {
+  await signIn(page, 'ruben', '/day')
+  await page.getByRole('button', { name: 'Move Otter' }).click()
+  const form = page.locator('form', { hasText: 'Entered wrongly?' })
+  await form.getByLabel('Apprentice').last().selectOption({ label: 'Ada' })
+  await form.getByRole('button', { name: 'Put it right' }).click()
+  await expect(page.getByTestId('day-table').filter({ hasText: 'Otter' })).toContainText('Ada Quill')
+})
+
+test('a table without a visit leaves the room; one that is at work stays, and it is said why', async ({ page }) => {
+  await signIn(page, 'ottilie', '/room')
+  const out = async (number: number) => {
+    await page.getByRole('combobox', { name: 'Table' }).selectOption({ label: `Table ${number}` })
+    await page.getByRole('button', { name: `Take table ${number} out of the room` }).click()
+    await page.locator('[data-ask-go]').click()
+  }
+  await out(1)
+  await expect(page.getByRole('alert')).toContainText(/table 1/i)
+  // the visit at table 8 has not begun: it is cancelled, and the table is free
+  await page.goto('/day')
+  await page.getByRole('button', { name: 'Move Fable' }).click()
+  await page.getByRole('button', { name: 'Cancel the visit' }).click()
+  await page.locator('[data-ask-go]').click()
+  await expect(page.getByTestId('said')).toContainText('The visit is cancelled.')
+  await page.goto('/room')
+  await out(8)
+  await expect(page.getByRole('status')).toContainText('The table is out of the room')
+  await expect(page.getByRole('combobox', { name: 'Table' }).getByRole('option', { name: 'Table 8' })).toHaveCount(0)
+})
+
+test('signing shows that it works from the first moment, however slow the line', async ({ page }) => {
+  await signIn(page, 'mira')
+  await openTable(page, 'Pia')
+  await page.getByRole('button', { name: 'Grade' }).click()
+  await page.waitForURL('**/trims/**')
+  await walkRound(page)
+  let answer: () => void = () => undefined
+  const slow = new Promise<void>((resolve) => (answer = resolve))
+  await page.route('**/sign', async (route) => {
+    await slow
+    await route.continue()
+  })
+  await page.getByRole('button', { name: 'Sign' }).click()
+  const asked = page.getByRole('dialog')
+  // the frame after the touch, not a time: what a person sees while the line is held
+  const next = await asked.getByRole('button', { name: 'Sign it' }).evaluate(async (button: HTMLElement) => {
+    button.click()
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)))
+    return button.closest('[role=dialog]')!.textContent
+  })
+  expect(next).toContain('Signing …')
+  answer()
+  await expect(asked).toHaveCount(0)
+})
