@@ -1,4 +1,4 @@
-import { CoreError } from './core-error'
+import { CoreError, type CoreIssue } from './core-error'
 
 // The door of a subject: what comes in is looked through once, here; inside the subject it is trusted.
 
@@ -16,6 +16,8 @@ const LENGTHS: ReadonlySet<string> = new Set(
 )
 /** What has been looked through before: data in core is never written to again. */
 const known = new WeakSet<object>()
+/** Days that a calendar has, as far as they have been met: a record of years holds a few thousand. */
+const days = new Set<string>()
 
 /**
  * A module's functions as a subject hands them out: every number they are given, however deep, is finite, every length 0 mm or more,
@@ -65,41 +67,63 @@ export const date: Check = (value, path) => {
 
 function guard(name: string, work: Anything, checks: readonly (Check | null)[]): Anything {
   const guarded = (...args: never[]) => {
-    for (let i = 0; i < args.length; i++) look(args[i], name, `${name}.${i}`)
-    checks.forEach((check, i) => check?.(args[i], `${name}.${i}`))
+    for (let i = 0; i < args.length; i++) {
+      const wrong = look(args[i], name)
+      if (wrong) throw new CoreError({ ...wrong, path: [name, i, ...wrong.path].join('.') })
+      checks[i]?.(args[i], `${name}.${i}`)
+    }
+    for (let i = args.length; i < checks.length; i++) checks[i]?.(undefined, `${name}.${i}`)
     return work(...args)
   }
   return Object.defineProperty(guarded, 'name', { value: name })
 }
 
-function look(value: unknown, field: string, path: string): void {
-  if (typeof value === 'number') return lookAtNumber(value, field, path)
-  if (typeof value === 'string') return lookAtText(value, path)
-  if (typeof value !== 'object' || value === null || ArrayBuffer.isView(value) || known.has(value)) return
+/** What is wrong with a value and where in it; the way there is written down only once something is. */
+type Wrong = Pick<CoreIssue, 'code' | 'got' | 'limit'> & { readonly path: readonly string[] }
+
+function look(value: unknown, field: string): Wrong | null {
+  if (typeof value === 'number') return lookAtNumber(value, field)
+  if (typeof value === 'string') return value[4] === '-' && value[7] === '-' ? lookAtDay(value) : null
+  if (typeof value !== 'object' || value === null || known.has(value) || ArrayBuffer.isView(value)) return null
   known.add(value)
-  try {
-    if (Array.isArray(value)) for (let i = 0; i < value.length; i++) look(value[i], field, `${path}.${i}`)
-    else if (value instanceof Map) for (const [key, own] of value) look(own, String(key), `${path}.${String(key)}`)
-    else if (value instanceof Set) for (const own of value) look(own, field, path)
-    else for (const key of Object.keys(value)) look((value as Record<string, unknown>)[key], key, `${path}.${key}`)
-  } catch (refused) {
-    known.delete(value)
-    throw refused
-  }
+  const wrong = lookInside(value, field)
+  if (wrong) known.delete(value)
+  return wrong
 }
 
-function lookAtNumber(value: number, field: string, path: string): void {
-  if (!Number.isFinite(value)) throw new CoreError({ code: 'notFinite', path, got: value, limit: 'a finite number' })
-  if (value < 0 && LENGTHS.has(field)) throw new CoreError({ code: 'negativeLength', path, got: value, limit: '0 mm or more' })
+function lookInside(value: object, field: string): Wrong | null {
+  if (Array.isArray(value) || value instanceof Set) {
+    let i = 0
+    for (const own of value) {
+      const wrong = look(own, field)
+      if (wrong) return under(i, wrong)
+      i++
+    }
+    return null
+  }
+  const keys = value instanceof Map ? value.keys() : Object.keys(value)
+  for (const key of keys) {
+    const wrong = look(value instanceof Map ? value.get(key) : (value as Record<string, unknown>)[key], String(key))
+    if (wrong) return under(key, wrong)
+  }
+  return null
+}
+
+const under = (key: unknown, wrong: Wrong): Wrong => ({ ...wrong, path: [String(key), ...wrong.path] })
+
+function lookAtNumber(value: number, field: string): Wrong | null {
+  if (!Number.isFinite(value)) return { code: 'notFinite', path: [], got: value, limit: 'a finite number' }
+  return value < 0 && LENGTHS.has(field) ? { code: 'negativeLength', path: [], got: value, limit: '0 mm or more' } : null
 }
 
 /** What is written as a day is one: Date.parse takes 2026-02-30 for the second of March. */
-function lookAtText(value: string, path: string): void {
-  if (value[4] !== '-' || value[7] !== '-' || !/^\d{4}-\d{2}-\d{2}(T|$)/.test(value)) return
+function lookAtDay(value: string): Wrong | null {
+  if (!/^\d{4}-\d{2}-\d{2}(T|$)/.test(value)) return null
   const day = value.slice(0, 10)
+  if (days.has(day)) return null
   const ms = Date.parse(`${day}T00:00:00Z`)
-  if (Number.isFinite(ms) && new Date(ms).toISOString().slice(0, 10) === day) return
-  throw new CoreError({ code: 'notADate', path, got: value, limit: 'a date such as 2026-04-14' })
+  if (Number.isFinite(ms) && new Date(ms).toISOString().slice(0, 10) === day) return (days.add(day), null)
+  return { code: 'notADate', path: [], got: value, limit: 'a date such as 2026-04-14' }
 }
 
 const isFunction = (value: unknown): value is Anything => typeof value === 'function' && !String(value).startsWith('class')

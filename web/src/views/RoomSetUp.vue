@@ -17,9 +17,9 @@ const room = ref({ room: session.school?.room ?? '', roomWidthMm: '', roomDepthM
 const tableId = ref('')
 const removes = ref(false)
 const takeOut = () =>
-  act(() => api.post(`/tables/${tableId.value}/remove`), 'The table is out of the room; what was done at it stays.').then(
-    () => (tableId.value = data.value?.tables[0]?.id ?? '')
-  )
+  act(() => api.post(`/tables/${tableId.value}/remove`), 'The table is out of the room; what was done at it stays.').then(() => {
+    if (!table.value) tableId.value = data.value?.tables[0]?.id ?? ''
+  })
 onMounted(async () => {
   const [widthMm, depthMm] = (await api.get<FloorView>('/floor')).roomMm
   room.value = { ...room.value, roomWidthMm: String(widthMm), roomDepthMm: String(depthMm) }
@@ -99,15 +99,15 @@ function setTools(toolIds: readonly string[] | null): void {
       </ul>
       <button v-if="table.toolIds" class="btn btn-quiet mt-2 mr-2" @click="setTools(null)">The whole rack</button>
       <button class="btn btn-quiet mt-2" @click="removes = true">Take table {{ table.number }} out of the room</button>
-      <AskOnce
-        :open="removes"
-        :title="`Take table ${table.number} out?`"
-        :says="['It is offered for no visit any more. What was done at it stays in the records.']"
-        action="Take it out"
-        working="Taking it out …"
-        :run="takeOut"
-        @close="removes = false"
-      />
     </template>
+    <AskOnce
+      :open="removes"
+      :title="`Take table ${table?.number} out?`"
+      :says="['It is offered for no visit any more. What was done at it stays in the records.']"
+      action="Take it out"
+      working="Taking it out …"
+      :run="takeOut"
+      @close="removes = false"
+    />
   </main>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { newPasswordSchema, type NewPassword, type Settings } from '@peen/contract'
 import { useForm } from 'vee-validate'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, sentenceOf } from '../api/client'
 import FormField from '../components/FormField.vue'
@@ -20,57 +20,40 @@ const drawing = useDogDrawing()
 const said = ref<string | null>(null)
 const refused = ref<string | null>(null)
 
-type Choice<K extends keyof Settings> = {
-  readonly key: K
+type Worded = Pick<Settings, 'lengths' | 'clock' | 'theme' | 'text' | 'call'>
+type Choice = {
+  readonly key: keyof Worded
   readonly name: string
-  readonly options: readonly { readonly id: Settings[K]; readonly name: string }[]
+  readonly options: readonly { readonly id: string; readonly name: string }[]
 }
-const CHOICES: readonly [Choice<'lengths'>, Choice<'clock'>, Choice<'theme'>, Choice<'text'>] = [
-  {
-    key: 'lengths',
-    name: 'Lengths',
-    options: [
-      { id: 'mm', name: 'millimetres' },
-      { id: 'in', name: 'inches' }
-    ]
-  },
-  {
-    key: 'clock',
-    name: 'Clock',
-    options: [
-      { id: '24', name: '24 hours' },
-      { id: '12', name: '12 hours' }
-    ]
-  },
-  {
-    key: 'theme',
-    name: 'Light or dark',
-    options: [
-      { id: 'device', name: 'as the device' },
-      { id: 'light', name: 'light' },
-      { id: 'dark', name: 'dark' }
-    ]
-  },
-  {
-    key: 'text',
-    name: 'Text size',
-    options: [
-      { id: 'usual', name: 'usual' },
-      { id: 'large', name: 'large' },
-      { id: 'larger', name: 'larger' }
-    ]
-  }
-]
-const CALL: Choice<'call'> = {
-  key: 'call',
-  name: 'When an apprentice asks for help',
-  options: [
-    { id: 'quiet', name: 'stay quiet' },
-    { id: 'sound', name: 'sound' },
-    { id: 'vibration', name: 'vibrate' },
-    { id: 'both', name: 'both' }
-  ]
-}
+const choice = <K extends keyof Worded>(key: K, name: string, options: readonly (readonly [Worded[K], string])[]): Choice => ({
+  ...{ key, name, options: options.map(([id, words]) => ({ id, name: words })) }
+})
+const lengths = choice('lengths', 'Lengths', [
+  ['mm', 'millimetres'],
+  ['in', 'inches']
+])
+const clock = choice('clock', 'Clock', [
+  ['24', '24 hours'],
+  ['12', '12 hours']
+])
+const theme = choice('theme', 'Light or dark', [
+  ['device', 'as the device'],
+  ['light', 'light'],
+  ['dark', 'dark']
+])
+const text = choice('text', 'Text size', [
+  ['usual', 'usual'],
+  ['large', 'large'],
+  ['larger', 'larger']
+])
+const call = choice('call', 'When an apprentice asks for help', [
+  ['quiet', 'stay quiet'],
+  ['sound', 'sound'],
+  ['vibration', 'vibrate'],
+  ['both', 'both']
+])
+const choices = computed(() => [lengths, clock, theme, text, ...(session.isStaff ? [call] : [])])
 
 async function keep(change: Partial<Settings>): Promise<void> {
   try {
@@ -112,20 +95,12 @@ async function leave(): Promise<void> {
     <p v-if="refused" class="mb-2 font-semibold text-danger" role="alert">{{ refused }}</p>
     <div class="grid gap-x-12 gap-y-6 lg:grid-cols-2">
       <div>
-        <fieldset v-for="choice in CHOICES" :key="choice.key" class="mb-5" :data-setting="choice.key">
-          <legend class="label">{{ choice.name }}</legend>
+        <fieldset v-for="one in choices" :key="one.key" class="mb-5" :data-setting="one.key">
+          <legend class="label">{{ one.name }}</legend>
           <ToggleButtons
-            :options="choice.options as never"
-            :is-on="(id) => id === store.settings[choice.key]"
-            @toggle="(id) => keep({ [choice.key]: id })"
-          />
-        </fieldset>
-        <fieldset v-if="session.isStaff" class="mb-5" data-setting="call">
-          <legend class="label">{{ CALL.name }}</legend>
-          <ToggleButtons
-            :options="CALL.options as never"
-            :is-on="(id) => id === store.settings.call"
-            @toggle="(id) => keep({ call: id as never })"
+            :options="one.options"
+            :is-on="(id) => id === store.settings[one.key]"
+            @toggle="(id) => keep({ [one.key]: id } as Partial<Settings>)"
           />
         </fieldset>
         <fieldset class="mb-5">

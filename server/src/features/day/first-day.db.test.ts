@@ -114,7 +114,7 @@ describe('tables', () => {
     const visit = { id: v7(), apprenticeId: world.ids.bea, dogId: world.ids.ember, tableId: id, standardId: 'bearded-pet' }
     expect((await ivo.post('/visits', { ...visit, weeksSince: null, wishes: '', onDate: '2026-04-20' })).status).toBe(200)
     const refused = await ivo.post(`/tables/${id}/remove`)
-    expect(refused.body.detail).toMatch(/is planned for Ember on 2026-04-20: move those visits first/)
+    expect(refused.body.detail).toMatch(/is planned for Ember on 20 April 2026: move those visits first/)
     await ivo.post(`/visits/${visit.id}/cancel`)
     expect((await ivo.post(`/tables/${id}/remove`)).body.number).toBe(number)
     expect(((await ivo.get('/day')).body.tables as { id: string }[]).some((table) => table.id === id)).toBe(false)

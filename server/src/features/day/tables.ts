@@ -1,6 +1,7 @@
 // Tables in the room: put in, taken out, and the tools that lie at them.
 import type { NewTable, TableTools } from '@peen/contract'
 import { freePlace } from '@peen/core/day'
+import { sayDay } from '@peen/core/units'
 import { and, eq, gte, isNull } from 'drizzle-orm'
 import { inTransaction, orTaken, tables } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -54,7 +55,7 @@ export async function removeTable({ db, clock }: Services, id: string): Promise<
       .innerJoin(d, eq(d.id, s.dogId))
       .where(and(eq(s.tableId, id), gte(s.onDate, today)))
     if (ahead.length > 0) {
-      const list = ahead.slice(0, 3).map(({ onDate, dog }) => `${dog} on ${onDate}`)
+      const list = ahead.slice(0, 3).map(({ onDate, dog }) => `${dog} on ${sayDay(onDate)}`)
       throw refuse.conflict(
         'tableTaken',
         `Table ${table.number} is planned for ${list.join(', ')}${ahead.length > 3 ? ' and others' : ''}: move those visits first. Nothing was changed.`
