@@ -81,11 +81,14 @@ function guard(name: string, work: Anything, checks: readonly (Check | null)[]):
 /** What is wrong with a value and where in it; the way there is written down only once something is. */
 type Wrong = Pick<CoreIssue, 'code' | 'got' | 'limit'> & { readonly path: readonly string[] }
 
-function look(value: unknown, field: string): Wrong | null {
+const DASH = 45
+
+function look(value: unknown, field: string, isMember = false): Wrong | null {
   if (typeof value === 'number') return lookAtNumber(value, field)
-  if (typeof value === 'string') return value[4] === '-' && value[7] === '-' ? lookAtDay(value) : null
+  if (typeof value === 'string') return value.charCodeAt(4) === DASH && value.charCodeAt(7) === DASH ? lookAtDay(value) : null
   if (typeof value !== 'object' || value === null || known.has(value) || ArrayBuffer.isView(value)) return null
-  known.add(value)
+  // what stands in a list is known with its list
+  if (!isMember) known.add(value)
   const wrong = lookInside(value, field)
   if (wrong) known.delete(value)
   return wrong
@@ -93,17 +96,17 @@ function look(value: unknown, field: string): Wrong | null {
 
 function lookInside(value: object, field: string): Wrong | null {
   if (Array.isArray(value) || value instanceof Set) {
-    let i = 0
-    for (const own of value) {
-      const wrong = look(own, field)
+    const all = Array.isArray(value) ? value : [...value]
+    for (let i = 0; i < all.length; i++) {
+      const wrong = look(all[i], field, true)
       if (wrong) return under(i, wrong)
-      i++
     }
     return null
   }
-  const keys = value instanceof Map ? value.keys() : Object.keys(value)
-  for (const key of keys) {
-    const wrong = look(value instanceof Map ? value.get(key) : (value as Record<string, unknown>)[key], String(key))
+  if (value instanceof Map) return lookInside(Object.fromEntries(value), field)
+  // data has no inherited fields, and this is the quickest way through it
+  for (const key in value) {
+    const wrong = look((value as Record<string, unknown>)[key], key)
     if (wrong) return under(key, wrong)
   }
   return null
