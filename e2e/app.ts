@@ -102,8 +102,12 @@ export async function saved(page: Page): Promise<void> {
 /** Walks all six stations: what is in `change` is opened and read by hand, the rest is touched once, as it should be. */
 export async function walkRound(page: Page, change: Record<string, string[]> = {}): Promise<void> {
   let read = 0
+  // a sheet that has not come yet has nothing to touch, and would be walked past
+  await expect(page.locator('[data-row]').first()).toBeVisible()
   for (const [i, station] of ['Side', 'Front', 'Rear', 'Above', 'By hand', 'Handling'].entries()) {
-    if (i > 0) await page.getByRole('tab', { name: station }).click()
+    const tab = page.getByRole('tab', { name: station })
+    if (i > 0) await tab.click()
+    await expect(tab).toHaveAttribute('aria-selected', 'true')
     for (const [id, readings] of Object.entries(change)) {
       const row = page.locator(`[data-row="${id}"]`)
       if ((await row.count()) === 0) continue
