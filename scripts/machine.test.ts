@@ -8,7 +8,8 @@ import { startMariadb } from './mariadb.mjs'
 
 let folder: string
 beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'peen-machine-'))))
-afterAll(() => rmSync(folder, { recursive: true, force: true }))
+// a database that is just going may still write a file
+afterAll(() => rmSync(folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 250 }))
 
 describe('starting on a machine that is not ready', () => {
   it('refuses a taken port with one sentence that names the setting', async () => {

@@ -6,7 +6,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { expose, stageOf, usualScene, type Scene, type Seen } from '../camera'
 import { visionOutline, visionReady } from './vision'
 
-beforeAll(() => visionReady(), 60000)
+beforeAll(() => visionReady(), 300000)
 
 describe('an outline', () => {
   it.each<[string, Seen, string]>([
