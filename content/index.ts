@@ -5,7 +5,7 @@ import type { ClosingStep, CoatWorks } from '@peen/core/coat'
 import type { BodyType, Coat, Colouring, DrawnRegion, Fault, FaultKind, ShapeKind, ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import type { TrimFit } from '@peen/core/setup'
-import type { Known, PlanStep, Standard } from '@peen/core/standard'
+import { lengthsOfWork, type Known, type PlanStep, type Standard } from '@peen/core/standard'
 import type { Family, Technique } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import adviceRuleData from './advice-rules.json'
@@ -69,25 +69,31 @@ export const rack = rackData as readonly Tool[]
 export const techniques = techniqueData as unknown as readonly Technique[]
 export const houseRules = houseRuleData as readonly HouseRule[]
 export const adviceRules = adviceRuleData as unknown as readonly AdviceRule[]
-export const standards = [
-  standardBeardedPet,
-  standardJacketShow,
-  standardJacketPet,
-  standardCleanFace,
-  standardBracelets,
-  standardCompanion,
-  standardSmile,
-  standardLayeredHead,
-  standardTeddy,
-  standardFlower,
-  standardSpanielPet,
-  standardSpanielLegs,
-  standardCardedSporting,
-  standardMountainEar,
-  standardWinterShow,
-  standardLongCoat
-] as unknown as readonly Standard[]
-/** which coats a trim can be cut in */
+/** What a trim leaves is what its work leaves: derived here, never written a second time. */
+const withLengths = (written: Standard): Standard => ({
+  ...written,
+  plan: { ...written.plan, lengthsMm: lengthsOfWork(written.plan.work ?? [], { house: {} }) }
+})
+export const standards: readonly Standard[] = (
+  [
+    standardBeardedPet,
+    standardJacketShow,
+    standardJacketPet,
+    standardCleanFace,
+    standardBracelets,
+    standardCompanion,
+    standardSmile,
+    standardLayeredHead,
+    standardTeddy,
+    standardFlower,
+    standardSpanielPet,
+    standardSpanielLegs,
+    standardCardedSporting,
+    standardMountainEar,
+    standardWinterShow,
+    standardLongCoat
+  ] as unknown as readonly Standard[]
+).map(withLengths)
 /** What each technique does to the coat; what is not named takes no hair. */
 export const coatWorks = coatWorkData as unknown as CoatWorks
 export const trimFits = trimFitData as unknown as readonly TrimFit[]
@@ -157,12 +163,13 @@ export const coats: readonly DrawnCoat[] = (coatData as unknown as readonly Coat
 
 /** What a standard may refer to, with a school's own tools and techniques; by default what Peen ships. */
 export function knownWith(
-  tools: readonly { readonly id: string }[] = rack,
+  tools: readonly Pick<Tool, 'id' | 'kind'>[] = rack,
   of: readonly { readonly id: string }[] = techniques
 ): Required<Known> {
   return {
     techniques: new Set(of.map(({ id }) => id)),
     tools: new Set(tools.map(({ id }) => id)),
+    toolKinds: new Map(tools.map(({ id, kind }) => [id, kind])),
     bodies: new Set(bodies.map(({ id }) => id)),
     coats: new Map(coats.map(({ id, body }) => [id, body])),
     houses: new Map(houseRules.map(({ id, sides }) => [id, sides.length]))

@@ -67,7 +67,7 @@ test('the rack says what a blade leaves with and against the growth, in mm or in
   await expect(row).toContainText('2 mm')
   await page.getByRole('button', { name: 'lengths in inches' }).click()
   await expect(row).toContainText('1/8 in')
-  await expect(page.getByRole('row', { name: /blade 30/ })).toContainText('under 0.25 mm: not allowed')
+  await expect(page.getByRole('row', { name: /blade 30/ })).toContainText('at the skin')
 })
 
 test('"I am here" releases the hold point, and the look moves on', async ({ page }) => {

@@ -1,7 +1,8 @@
 // The published JSON Schema of a standard, for files that go out and come in (served at /api/schemas/standard, docs/standard.schema.json).
+import { COAT_TYPES } from '@peen/core/advice'
 import { MEASURE_IDS } from '@peen/core/measure'
 import { REGION_IDS } from '@peen/core/regions'
-import { FORMULA_IDS, STATIONS } from '@peen/core/standard'
+import { DOES, FORMULA_IDS, PASS_DIRECTIONS, PASS_KINDS, SHARES, STATIONS } from '@peen/core/standard'
 
 const text = (maxLength: number) => ({ type: 'string', minLength: 1, maxLength, pattern: '\\S' })
 const slug = { type: 'string', pattern: '^[a-z0-9][a-z0-9-]*$', maxLength: 60 }
@@ -81,6 +82,43 @@ const lengths = {
   description: 'mm of hair left, by region'
 }
 
+const houseSide = record({ id: slug, side: count(0, 9) })
+const mm = amount(0.05, 300)
+const work = list(
+  record(
+    {
+      place: { enum: REGION_IDS },
+      part: text(60),
+      does: {
+        enum: DOES,
+        description: 'passes; coat: the coat itself stands; leave: nothing is taken; unsaid: of before there was a plan'
+      },
+      passes: list(
+        record(
+          {
+            kind: { enum: PASS_KINDS },
+            tools: list(slug, 12),
+            direction: { enum: [...PASS_DIRECTIONS, null] },
+            leavesMm: { anyOf: [mm, { type: 'null' }] },
+            technique: slug,
+            where: text(200),
+            share: { enum: SHARES },
+            house: houseSide,
+            coats: list({ enum: COAT_TYPES }, COAT_TYPES.length)
+          },
+          ['where', 'share', 'house', 'coats']
+        ),
+        12
+      ),
+      standsMm: mm,
+      note: text(200),
+      house: houseSide
+    },
+    ['part', 'standsMm', 'note', 'house']
+  ),
+  REGION_IDS.length * 4
+)
+
 export const standardJsonSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:peen:standard',
@@ -106,21 +144,25 @@ export const standardJsonSchema = {
     ),
     sections: list(record({ id: slug, name: text(60), floor: amount(0, 100) }), 12, 1),
     critical: list(record({ id: slug, name: text(100), cap: { type: 'number', minimum: 0, exclusiveMaximum: 100 } }), 30),
-    plan: record({
-      drawnAs: slug,
-      lengthsMm: lengths,
-      steps: list(
-        record({
-          technique: slug,
-          label: text(80),
-          toolId: { anyOf: [slug, { type: 'null' }] },
-          direction: { enum: ['with', 'against', null] },
-          minutes: { type: 'number', exclusiveMinimum: 0, maximum: 1000 }
-        }),
-        40,
-        1
-      )
-    }),
+    plan: record(
+      {
+        drawnAs: slug,
+        work,
+        lengthsMm: lengths,
+        steps: list(
+          record({
+            technique: slug,
+            label: text(80),
+            toolId: { anyOf: [slug, { type: 'null' }] },
+            direction: { enum: ['with', 'against', null] },
+            minutes: { type: 'number', exclusiveMinimum: 0, maximum: 1000 }
+          }),
+          40,
+          1
+        )
+      },
+      ['work']
+    ),
     criteria: list(criterion, 80, 1),
     variants: list(
       record({ rule: slug, side: count(0, 9), says: text(200), lengthsMm: lengths, drops: list(slug, 40), criteria: list(criterion, 20) }, [

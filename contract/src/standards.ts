@@ -2,6 +2,7 @@ import { MEASURE_IDS } from '@peen/core/measure'
 import { FORMULA_IDS, STATIONS, type Standard } from '@peen/core/standard'
 import { boolean, array, lazy, mixed, number, object, string } from './yup'
 import { chosen, named, oneOf, within, words } from './fields'
+import { workShape } from './standard-work'
 
 // The shape of a standard as it comes in. Whether it can be used (bands inside limits, levels worded …) is said by core/standard.
 
@@ -160,6 +161,7 @@ export const standardSchema = object({
     .max(30),
   plan: object({
     drawnAs: slug('The shapes it is drawn with'),
+    work: workShape,
     lengthsMm: amountsBy('Planned lengths', -1000, 1000),
     steps: array().of(step).required('Steps are missing.').max(40)
   })

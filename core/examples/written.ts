@@ -55,6 +55,18 @@ const shipped = {
 }
 const asked = () => sheetCaseOf(visit, shipped)
 const sheet = () => sheetOf(adviceRules, asked())
+const work = () => standard.plan.work!
+const ofWork: Examples = {
+  isCut: () => ['clip'],
+  lengthOfPlace: () => [work()[0]],
+  lengthsOfWork: () => [work(), { house: {} }],
+  planWithLength: () => [standard.plan, 'back', 3.2],
+  settingPass: () => [work()[0]],
+  unsaidWork: () => [{ back: 3.2 }],
+  workFor: () => [work(), { house: {} }],
+  workSettled: () => [work(), { brows: 1 }],
+  workWithLength: () => [work(), 'back', 3.2]
+}
 const setup: Examples = {
   agreedTargets: () => [sheet()],
   factsAt: () => ['cheek', 'left', { facts: new Set(), burns }],
@@ -62,6 +74,8 @@ const setup: Examples = {
   fitOf: () => [trimFits, standard.id, 'wire'],
   groupLines: () => [sheet().lines],
   sayTarget: () => [agreedTargets(sheet())[0], (mm: number) => `${mm} mm`],
+  sayPass: () => [sheet().lines.find(({ passes }) => passes.length > 0)!.passes[0]],
+  sayTool: () => [sheet().lines[0]],
   sheetCaseOf: () => [visit, shipped],
   sheetOf: () => [adviceRules, asked()],
   stepsByTargets: () => [steps, agreedTargets(sheet()), rack, { nameOf: techniqueName, regionsOf: cutRegionsOf }]
@@ -137,7 +151,7 @@ const measure: Examples = {
 
 /** By subject and function: the arguments of a call that works, made afresh at each call. */
 export const WRITTEN: Readonly<Record<string, Examples>> = {
-  ...{ practice, setup, coat, measure },
+  ...{ practice, setup, coat, measure, standard: ofWork },
   advice: { coatTypeOf: () => ['hard wire coat'] },
   certify: {
     missingSigners: () => [[{ id: 'a', name: 'Ada', role: 'lead' }], { candidateId: 'b', markedBy: null, workedOnDog: new Set() }],

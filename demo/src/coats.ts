@@ -1,4 +1,5 @@
 // The coats of the demo: a stripped terrier out of step, one rolled every two weeks, one clipped along an unstripped border, one pet.
+import { standards } from '@peen/content'
 import type { CoatAim, Me } from '@peen/contract'
 import type { CoatAct, CoatEntry, PlaceId } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
@@ -208,7 +209,13 @@ async function playDay(
   tape.add('sessionClosed', {})
   clock.set(tape.now())
   await services.db.insert(tables.sessions).values({
-    ...{ id, standardId: day.standard, standardVersion: 1, onDate: day.on, found: null },
+    ...{
+      id,
+      standardId: day.standard,
+      standardVersion: standards.find((one) => one.id === day.standard)!.version,
+      onDate: day.on,
+      found: null
+    },
     apprenticeId: ids.person.get(day.apprentice)!,
     dogId: ids.dog.get(day.dog)!,
     tableId: ids.table.get(8)!,

@@ -42,7 +42,7 @@ function sheetText(trim: string, dog: Dog): string {
   return `${[head, ...body].join('\n')}\n`
 }
 
-describe.each(['bearded-pet', 'clean-face'])('%s', (trim) => {
+describe.each(standards.map(({ id }) => id))('%s', (trim) => {
   it.each(EIGHT.map((dog) => [dog.key, dog] as const))('%s', (key, dog) => {
     const file = new URL(`./sheets/${trim}.${key}.txt`, import.meta.url)
     const text = sheetText(trim, dog)

@@ -3,7 +3,7 @@ import { adviceRules, houseRules, rack } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { REGION_IDS, type RegionId } from '../regions'
-import { toolById } from '../tools'
+import { lengthLeft, toolById } from '../tools'
 import {
   advise,
   applies,
@@ -91,8 +91,8 @@ describe('the first choice', () => {
   it('takes the longer of two rules that lengthen, not both', () => {
     const both = { ...asked('cheek', 3.2, 'wire', ['combed', 'burnedHere']), burnedMm: 3.2 }
     expect(advise(adviceRules, both).aimMm).toBe(6.3)
-    // the dog is not known: one step past the plan is longer than past the blade that burned
-    expect(advise(adviceRules, { ...both, plannedMm: 9.5 }).aimMm).toBe(13)
+    // the skin reacted as well: one step past the plan is longer than past the blade that burned
+    expect(advise(adviceRules, { ...both, facts: new Set([...both.facts, 'skinReacts' as const]), plannedMm: 9.5 }).aimMm).toBe(13)
   })
 
   it('moves one blade longer where the dog was burned, and only one whatever else lengthens', () => {
@@ -100,7 +100,7 @@ describe('the first choice', () => {
     const burned = asked('cheek', 3.2, 'wire', [...KNOWN, 'burnedHere'])
     expect(advise(adviceRules, burned).aimMm).toBe(6.3)
     expect(first(burned)).toBe('blade 5F with the growth, leaves 6.3 mm')
-    // first visit, reacting skin, burned: steps do not add up
+    // reacting skin, burned: steps do not add up
     expect(advise(adviceRules, asked('cheek', 3.2, 'wire', ['combed', 'burnedHere', 'skinReacts'])).aimMm).toBe(6.3)
     expect(firedIn(burned)).toContain('burn-step')
   })
@@ -149,7 +149,7 @@ describe('what is banned', () => {
   })
 
   it('clippers at the eye and under the tail where the house says scissors', () => {
-    expect(first(asked('eyeCorner', null))).toMatch(/scissors|thinn|blender|chunker/)
+    expect(first(asked('eyeCorner', null, 'wire', KNOWN, { 'eye-corners': 1 }))).toMatch(/scissors|thinn|blender|chunker/)
     expect(first(asked('eyeCorner', null, 'curly', KNOWN, { 'eye-corners': 0 }))).toBe('blade 15 with the growth, leaves 1.2 mm')
     expect(first(asked('anus', null, 'wire', KNOWN, { sanitary: 1 }))).not.toMatch(/blade|comb/)
   })
@@ -233,10 +233,21 @@ describe('for every place, dog, house and rack', () => {
         const { ranked, aimMm } = advise(adviceRules, one)
         const caps = adviceRules
           .filter(({ when }) => applies(when, one))
-          .flatMap(({ does }) => does.flatMap((effect) => (effect.kind === 'cap' ? [effect.closestMm] : [])))
-        for (const { lengthMm } of ranked) {
+          .flatMap(({ does }) => does.flatMap((effect) => (effect.kind === 'cap' ? [effect] : [])))
+        for (const { lengthMm, direction } of ranked) {
           if (lengthMm === null) continue
-          for (const cap of caps) expect(lengthMm).toBeGreaterThanOrEqual(cap - 1e-6)
+          for (const cap of caps) {
+            // "not closer than a 10" is a 10 in the direction of the choice
+            const blade =
+              cap.label === undefined
+                ? null
+                : lengthLeft(
+                    rack.find(({ label }) => label === cap.label)!,
+                    direction ?? 'with'
+                  )
+            const closest = blade ? (blade.allowed ? blade.lengthMm : 0) : (cap as { closestMm: number }).closestMm
+            expect(lengthMm).toBeGreaterThanOrEqual(closest - 1e-6)
+          }
           if (one.facts.has('burnedHere') && one.plannedMm !== null)
             expect(lengthMm).toBeGreaterThanOrEqual(Math.min(aimMm!, one.plannedMm) - 1e-6)
         }

@@ -1,6 +1,6 @@
 // The adviser: starts from every tool, applies prohibitions, caps, lengthening and preferences in this order, and says why.
 import { lengthLeft, REFERENCE_SERIES, type Direction, type Tool } from '../tools'
-import type { Advice, AdviceCase, AdviceRule, Ban, Choice, Effect, Fired, When, Which } from './types'
+import type { Advice, AdviceCase, AdviceRule, Ban, Choice, Effect, Fired, When, Which, Within } from './types'
 
 /** What is said where nothing may be used. */
 export const NOTHING_LEFT = 'Scissor or leave; ask the instructor.'
@@ -93,6 +93,22 @@ function stepAtLeast(mm: number, rack: readonly Tool[]): number {
   return stepsOf(rack).find((step) => step >= mm - 1e-6) ?? mm
 }
 
+type Cap = Extract<Effect, { kind: 'cap' }>
+
+/** The closest that a cap allows, mm: of a blade, what it leaves in that direction, by the rack's own blade or the series. */
+function closestOf(effect: Cap, rack: readonly Tool[], direction: Direction | null): number {
+  if (effect.label === undefined) return effect.closestMm
+  const { label } = effect
+  const tool = rack.find((one) => one.kind === 'blade' && one.label === label) ?? seriesBlade(label)
+  const left = lengthLeft(tool, direction ?? 'with')
+  return left.allowed ? left.lengthMm : 0
+}
+
+const seriesBlade = (label: string): Tool => ({
+  ...{ id: label, label, kind: 'blade', fraction: null, toothing: 'finish', note: '' },
+  lengthMm: REFERENCE_SERIES.find(({ blade }) => blade === label)?.lengthMm ?? 0
+})
+
 const rulesByRegion = new WeakMap<readonly AdviceRule[], Map<string, readonly AdviceRule[]>>()
 
 /** The rules that can speak at a place, looked up once for a list of rules. */
@@ -111,11 +127,14 @@ function rulesAt(rules: readonly AdviceRule[], region: AdviceCase['region']): re
  */
 export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice {
   const active = rulesAt(rules, asked.region).filter(({ when }) => applies(when, asked))
-  const forbids = effectsOf(active, 'forbid')
+  // where a trim says the work, the house has spoken in it: a trim's own row beats a house rule that it does not name
+  const forbids = effectsOf(active, 'forbid').filter(({ rule }) => !asked.within || !rule.when.house)
   const caps = effectsOf(active, 'cap')
   const lengthens = effectsOf(active, 'lengthen')
   const prefers = effectsOf(active, 'prefer')
-  const cap = caps.reduce((most, { effect }) => Math.max(most, effect.closestMm), 0)
+  const closest = (effect: Cap, direction: Direction | null) => closestOf(effect, asked.rack, direction)
+  const way = asked.within?.direction ?? prefers.find(({ effect }) => effect.direction)?.effect.direction ?? null
+  const cap = caps.reduce((most, { effect }) => Math.max(most, closest(effect, way)), 0)
   const base = asked.plannedMm ?? preferredMm(prefers, asked.rack)
   const capped = base !== null && base >= cap ? base : cap > 0 ? stepAtLeast(cap, asked.rack) : null
   const burnedMm = asked.burnedMm ?? null
@@ -132,18 +151,20 @@ export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice 
   const bans: Ban[] = []
   const allowed: Choice[] = []
   for (const choice of choicesOf(asked.rack)) {
-    const { lengthMm } = choice
+    const { lengthMm, direction } = choice
     const against = [
       ...forbids.filter(({ effect }) => isMeant(effect.which, choice)),
-      ...(lengthMm !== null && lengthMm < cap - 1e-6 ? caps.filter(({ effect }) => lengthMm < effect.closestMm - 1e-6) : []),
+      ...(lengthMm === null ? [] : caps.filter(({ effect }) => lengthMm < closest(effect, direction) - 1e-6)),
       ...(lengthMm !== null && lengthens.length > 0 && lengthMm < leastMm - 1e-6 ? lengthens : []),
       // never at or below the blade that burned, whatever else is aimed at
       ...(lengthMm !== null && burnedMm !== null && lengthMm <= burnedMm + 1e-6 ? burns : [])
     ]
-    if (against.length > 0) bans.push({ choice, because: once(against.map(firedBy)) })
+    const outside = asked.within && !isWithin(asked.within, choice) ? [{ id: OUTSIDE_PLAN, say: asked.within.say }] : []
+    if (against.length + outside.length > 0) bans.push({ choice, because: [...outside, ...once(against.map(firedBy))] })
     else allowed.push(choice)
   }
-  const ranked = rank(allowed, prefers, aimMm)
+  const inOrder = rank(allowed, prefers, aimMm)
+  const ranked = asked.within ? usualFirst(inOrder, asked.within, prefers, aimMm) : inOrder
   const cautions = effectsOf(active, 'caution').map((one) => ({
     ...firedBy(one),
     ...(one.effect.kinds ? { kinds: one.effect.kinds } : {})
@@ -155,6 +176,21 @@ export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice 
   // what moved the length first, what only takes tools away last
   const fired = once([...moving, ...caps, ...prefers, ...hits].map(firedBy))
   return { ranked, bans, cautions, fired, aimMm, say: ranked.length === 0 ? NOTHING_LEFT : sayChoice(ranked[0]) }
+}
+
+/** What a choice outside the trim's kind of work is banned by. */
+export const OUTSIDE_PLAN = 'plan'
+
+const isWithin = ({ kinds, direction }: Within, { tool, direction: way }: Choice) => kinds.includes(tool.kind) && way === direction
+
+/** The tools that the trim names come first, in its order, where they leave what is aimed at; what a rule prefers among them before the rest. */
+function usualFirst(ranked: readonly Choice[], { tools }: Within, prefers: readonly Effective<'prefer'>[], aimMm: number | null): Choice[] {
+  const at = ({ tool }: Choice) => tools.indexOf(tool.id)
+  const liked = ({ tool }: Choice) => prefers.filter(({ effect }) => effect.labels?.includes(tool.label)).length
+  const meets = ({ lengthMm }: Choice) =>
+    lengthMm === null || aimMm === null || Math.abs(lengthMm - aimMm) <= Math.max(MEETS_LEAST_MM, MEETS_SHARE * aimMm)
+  const usual = ranked.filter((choice) => at(choice) >= 0 && meets(choice)).sort((a, b) => liked(b) - liked(a) || at(a) - at(b))
+  return [...usual, ...ranked.filter((choice) => !usual.includes(choice))]
 }
 
 /** The length of the tool that a rule prefers and names first, in its direction, mm. */

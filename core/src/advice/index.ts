@@ -3,7 +3,7 @@ import * as advisePart from './advise'
 import * as validityPart from './validity'
 import * as typesPart from './types'
 
-export { NOTHING_LEFT, type WhyNot } from './advise'
+export { NOTHING_LEFT, OUTSIDE_PLAN, type WhyNot } from './advise'
 export {
   COAT_TYPES,
   DOG_FACTS,
@@ -18,7 +18,8 @@ export {
   type Effect,
   type Fact,
   type Fired,
-  type When
+  type When,
+  type Within
 } from './types'
 
 export const { advise, applies, cautionsWith, choicesOf, sayChoice, shortChoice, whyNot } = door(advisePart)

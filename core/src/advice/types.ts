@@ -40,8 +40,19 @@ export function coatTypeOf(words: string): CoatType {
   return COAT_TYPES.find((type) => COAT_WORDS[type].test(words)) ?? 'mixed'
 }
 
+/** The kind of work that a trim has at a place: what is outside it is no choice here. */
+export type Within = {
+  readonly kinds: readonly Tool['kind'][]
+  /** tools by id that the trim names, the usual one first */
+  readonly tools: readonly string[]
+  readonly direction: Direction | null
+  /** why another kind of tool, or another direction, is not taken, as a sentence */
+  readonly say: string
+}
+
 export type AdviceCase = {
   readonly region: RegionId
+  readonly within?: Within
   /** planned length, mm; null where the plan names none */
   readonly plannedMm: number | null
   /** what the blade left that burned this very place, mm; nothing where none did or nobody knows which */
@@ -78,7 +89,9 @@ export type Which = {
 /** What a rule does. A cap is the closest that may be left, mm; of all lengthening the longest holds, it does not add up; a preference ranks. */
 export type Effect =
   | { readonly kind: 'forbid'; readonly which: Which }
-  | { readonly kind: 'cap'; readonly closestMm: number }
+  /** by a length, or by a blade in the direction of the place: "not closer than a 10" on a clean muzzle is a 10 against */
+  | { readonly kind: 'cap'; readonly closestMm: number; readonly label?: undefined }
+  | { readonly kind: 'cap'; readonly label: string }
   /** `past`: past the blade that burned here, where that is known; else by the steps */
   | { readonly kind: 'lengthen'; readonly steps: number; readonly past?: 'burn' }
   | {

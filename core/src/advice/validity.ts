@@ -12,6 +12,7 @@ type Known = {
 
 const labelsIn = (effect: Effect): readonly string[] => {
   if (effect.kind === 'forbid') return [...(effect.which.labels ?? []), ...(effect.which.notLabels ?? [])]
+  if (effect.kind === 'cap') return effect.label === undefined ? [] : [effect.label]
   return effect.kind === 'prefer' ? (effect.labels ?? []) : []
 }
 

@@ -62,7 +62,7 @@ describe('neck, foot, ruff, plume, tail and bands', () => {
   it('draws what a blade leaves with the growth and against it', () => {
     const both = one('against')
     expect(both.lines.map((line) => lengthOf(line as never))).toEqual([expect.closeTo(3.2, 6), expect.closeTo(2, 6)])
-    expect(one('against', caseOf(undefined, { blade: toolById(rack, 'blade-40') })).says[0]).toMatch(/not allowed/)
+    expect(one('against', caseOf(undefined, { blade: toolById(rack, 'blade-40') })).says[0]).toMatch(/0\.1 mm against it, at the skin/)
     expect(measuredRules(['against'], caseOf(undefined, { blade: toolById(rack, 'comb-a') }))).toEqual([])
   })
   it('lets a plume just touch the table', () => {

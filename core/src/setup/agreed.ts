@@ -1,5 +1,5 @@
 // What was agreed for one dog at set-up, place by place: worked by, graded against, and never read from the plan again.
-import { regionName, type RegionId } from '../regions'
+import type { RegionId } from '../regions'
 import type { AgreedLength, PlanStep } from '../standard'
 import type { Direction, Tool } from '../tools'
 import { sayLinePlace, sayTool } from './say'
@@ -16,7 +16,12 @@ export type AgreedTarget = AgreedLength & {
   readonly order: number
   /** why nothing is cut here today; null where it is */
   readonly stopped: string | null
+  /** the part of the place; nothing where it is worked in one way */
+  readonly part?: string
+  /** every pass with its technique and tool; none in a record of before there were plans of work */
+  readonly passes?: readonly AgreedPass[]
 }
+export type AgreedPass = { readonly technique: string; readonly toolId: string | null; readonly direction: Direction | null }
 
 /** The lines of a sheet as they are agreed when the dog is said to be ready: what the grade sheet asks for later. */
 export const agreedTargets = ({ lines }: Sheet): readonly AgreedTarget[] => targetsOfLines(lines)
@@ -24,12 +29,20 @@ export const agreedTargets = ({ lines }: Sheet): readonly AgreedTarget[] => targ
 export function targetsOfLines(lines: readonly SheetLine[]): readonly AgreedTarget[] {
   return lines.map((line) => ({
     ...{ place: line.id, region: line.region, side: line.side, mm: line.leavesMm, order: line.order, stopped: line.stopped },
-    ...{ toolId: line.choice?.tool.id ?? null, tool: sayTool(line), direction: line.choice?.direction ?? null, why: whyOf(line) }
+    ...{ toolId: line.choice?.tool.id ?? null, tool: sayTool(line), direction: line.choice?.direction ?? null, why: whyOf(line) },
+    ...(line.part === null ? {} : { part: line.part }),
+    ...(line.isPart ? { isPart: true } : {}),
+    passes: line.passes.map(({ technique, choice }) => ({
+      technique,
+      toolId: choice?.tool.id ?? null,
+      direction: choice?.direction ?? null
+    }))
   }))
 }
 
 function whyOf(line: SheetLine): string {
   if (line.stopped) return withoutStop(line.stopped)
+  if (line.does === 'leave') return 'left alone'
   if (line.isOwn) return 'chosen by the instructor at set-up'
   if (line.leavesMm === line.plannedMm) return 'as the trim has it'
   if (line.changedBy) return line.changedBy
@@ -40,9 +53,10 @@ function whyOf(line: SheetLine): string {
 
 const withoutStop = (sentence: string) => sentence.replace(/\.$/, '')
 
-/** The agreed lines of one step, by the places that its technique works on; of two steps at a place, the later has set it. */
-export function linesAtStep(agreed: readonly AgreedTarget[], regions: readonly RegionId[]): readonly AgreedTarget[] {
-  return agreed.filter(({ region }) => regions.includes(region))
+/** The agreed lines of one step: those with a pass of its technique; where the plan names it nowhere, those at its places. */
+export function linesAtStep(agreed: readonly AgreedTarget[], regions: readonly RegionId[], technique?: string): readonly AgreedTarget[] {
+  const own = agreed.filter(({ passes }) => passes?.some((pass) => pass.technique === technique))
+  return own.length > 0 ? own : agreed.filter(({ region }) => regions.includes(region))
 }
 
 /**
@@ -56,23 +70,32 @@ export function stepsByTargets(
   { nameOf, regionsOf }: { readonly nameOf: (technique: string) => string; readonly regionsOf: (technique: string) => readonly RegionId[] }
 ): readonly PlanStep[] {
   return steps.map((step, i) => {
+    const passes = agreed.flatMap((line) => line.passes ?? []).filter(({ technique, toolId }) => technique === step.technique && toolId)
+    if (passes.length > 0) return withTool(step, passes, rack, nameOf)
     const own = linesAtStep(agreed, regionsOf(step.technique)).filter(({ order, toolId }) => order === i + 1 && toolId !== null)
     const here = own.length > 0 ? own : linesAtStep(agreed, regionsOf(step.technique)).filter(({ toolId }) => toolId !== null)
     const planned = rack.find(({ id }) => id === step.toolId)
     // scissors, knives and combs of the plan are taken as they lie there; what sets a length, or is not in this rack, follows the sheet
     const isFree = step.toolId === null || planned?.lengthMm === null
     if (here.length === 0 || isFree || here.some(({ toolId }) => toolId === step.toolId)) return step
-    const most = mostUsed(here)
-    const tool = rack.find(({ id }) => id === most.toolId)
-    const mentions = rack.some(({ id, label }) => id !== tool?.id && isNamedIn(step.label, label))
-    const label = mentions ? `${nameOf(step.technique)}, ${tool?.label ?? ''}` : step.label
-    return { ...step, label, toolId: most.toolId, direction: most.direction }
+    return withTool(step, here, rack, nameOf)
   })
 }
 
-function mostUsed(lines: readonly AgreedTarget[]): AgreedTarget {
-  const times = (line: AgreedTarget) =>
-    lines.filter(({ toolId, direction }) => toolId === line.toolId && direction === line.direction).length
+type Used = Pick<AgreedPass, 'toolId' | 'direction'>
+
+/** A step with the tool that most of its places were agreed with; a tool of the trim's own that some of them keep stays. */
+function withTool(step: PlanStep, used: readonly Used[], rack: readonly Tool[], nameOf: (technique: string) => string): PlanStep {
+  if (used.some(({ toolId }) => toolId === step.toolId)) return step
+  const most = mostUsed(used)
+  const tool = rack.find(({ id }) => id === most.toolId)
+  const mentions = rack.some(({ id, label }) => id !== tool?.id && isNamedIn(step.label, label))
+  const label = mentions ? `${nameOf(step.technique)}, ${tool?.label ?? ''}` : step.label
+  return { ...step, label, toolId: most.toolId, direction: most.direction }
+}
+
+function mostUsed(lines: readonly Used[]): Used {
+  const times = (line: Used) => lines.filter(({ toolId, direction }) => toolId === line.toolId && direction === line.direction).length
   return lines.reduce((most, line) => (times(line) > times(most) ? line : most))
 }
 
@@ -83,7 +106,7 @@ function isNamedIn(name: string, label: string): boolean {
 
 /** "Left cheek: blade 5F with, leaves 6.3 mm" */
 export function sayTarget(target: AgreedTarget, sayMm: (mm: number) => string): string {
-  const place = target.side === 'left' || target.side === 'right' ? sayLinePlace(target) : regionName(target.region)
+  const place = sayLinePlace(target)
   if (target.stopped) return `${place}: nothing is cut here today`
   return `${place}: ${target.tool}${target.mm === null ? '' : `, leaves ${sayMm(target.mm)}`}`
 }

@@ -7,9 +7,9 @@ import * as sayPart from './say'
 export type { AgreedTarget } from './agreed'
 export type { Fit } from './fit'
 export { WISH_LIMITS_MM, type KnownDog } from './sheet'
-export type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine, TrimFit } from './types'
+export type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine, SheetPass, TrimFit } from './types'
 
 export const { agreedTargets, linesAtStep, sayTarget, stepsByTargets } = door(agreedPart)
 export const { fitOf } = door(fitPart)
 export const { burnedMmAt, factsAt, factsToday, houseFor, orderedSteps, sheetCaseOf, sheetOf } = door(sheetPart)
-export const { groupLines, sayLinePlace, sayTool } = door(sayPart)
+export const { groupLines, sayLinePlace, sayPass, sayTool } = door(sayPart)

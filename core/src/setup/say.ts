@@ -1,27 +1,73 @@
 // A line of the sheet in words.
-import { shortChoice } from '../advice'
 import { regionName } from '../regions'
-import type { SheetLine } from './types'
+import type { PassDirection, Share } from '../standard'
+import type { SheetLine, SheetPass } from './types'
 
-/** "comb A over a 30, with the growth" */
-export function sayTool({ choice, overBlade, stopped }: Pick<SheetLine, 'choice' | 'overBlade' | 'stopped'>): string {
-  if (stopped) return 'nothing is cut here today'
-  if (!choice) return 'scissor or leave; ask the instructor'
-  if (choice.direction === null) return choice.tool.label
-  return overBlade ? `${shortChoice(choice).replace(/ (with|against)$/, '')} over a ${overBlade}, ${choice.direction}` : shortChoice(choice)
+const WAYS: Readonly<Record<PassDirection, string>> = {
+  with: 'with',
+  against: 'against',
+  away: 'away from the anus',
+  off: 'off the edge onto the finger',
+  right: 'at a right angle',
+  edge: 'its edge only'
+}
+const SHARES: Readonly<Record<Share, string>> = {
+  all: 'everything that comes',
+  top: 'the longest layer',
+  tips: 'the tips',
+  strip: 'a strip of 25 mm'
 }
 
-/** "Left cheek": where a line of the sheet is. */
-export function sayLinePlace({ region, side }: Pick<SheetLine, 'region' | 'side'>): string {
+/** "comb A over a 30, with"; "fine knife, carded"; "finger and thumb, the tips pulled" */
+export function sayPass({ kind, choice, overBlade, direction, share }: SheetPass): string {
+  if (!choice) return 'no tool of the rack: ask the instructor'
+  const tool = choice.tool.kind === 'blade' || choice.tool.kind === 'comb' ? `${choice.tool.kind} ${choice.tool.label}` : choice.tool.label
+  if (kind === 'pull') return `${tool}, ${SHARES[share ?? 'all']} pulled`
+  if (kind === 'card') return `${tool}, carded`
+  if (kind === 'attach') return `${tool} over a ${overBlade}, ${WAYS[direction ?? 'with']}`
+  return direction === null ? tool : `${tool} ${WAYS[direction]}`
+}
+
+/** What is done at a place, its passes in order: "comb A over a 30, with, then curved scissors"; or that nothing is. */
+export function sayTool({
+  does,
+  passes,
+  stopped,
+  region,
+  frozen = null
+}: Pick<SheetLine, 'does' | 'passes' | 'stopped' | 'region'> & { readonly frozen?: string | null }): string {
+  if (stopped) return 'nothing is cut here today'
+  if (does === 'leave') return 'left alone, combed through'
+  if (does === 'unsaid') return frozen ?? 'work not said in this version of the trim; ask the instructor'
+  // the ladder of a clipped foot ends at the 15: what is to stay longer is left
+  if (passes.some(({ choice, kind }) => !choice && kind === 'clip') && /oot$|pads|toes/.test(region))
+    return /oot$/.test(region) ? 'leave it; scissor the outline' : 'leave it; no scissors between the pads'
+  // a tool that goes on and only runs out is said once
+  const said = passes.map(sayPass)
+  return said.filter((words, i) => words !== said[i - 1]).join(', then ')
+}
+
+/** "Left cheek", "Thigh, rear edge": where a line of the sheet is. */
+export function sayLinePlace({
+  region,
+  side,
+  part = null
+}: Pick<SheetLine, 'region' | 'side'> & { readonly part?: string | null }): string {
   const name = regionName(region)
-  return side === 'left' || side === 'right' ? `${side === 'left' ? 'Left' : 'Right'} ${name.toLowerCase()}` : name
+  const sided = side === 'left' || side === 'right' ? `${side === 'left' ? 'Left' : 'Right'} ${name.toLowerCase()}` : name
+  return part ? `${sided}, ${part}` : sided
 }
 
 /** Lines of one step that say the same, together: places that one tool passes over. */
 export function groupLines(lines: readonly SheetLine[]): readonly (readonly SheetLine[])[] {
   const groups: SheetLine[][] = []
-  const sign = (line: SheetLine) =>
-    JSON.stringify([line.order, sayTool(line), line.leavesMm, line.changedBy, line.cautions.map(({ id }) => id), line.excused])
+  const sign = (line: SheetLine) => {
+    const { order, leavesMm, changedBy, cautions, excused, note } = line
+    // what is left alone is one line, however long it stands
+    if (line.does === 'leave' && !line.stopped) return JSON.stringify(['left', excused])
+    const passes = line.passes.map(({ where }) => where)
+    return JSON.stringify([order, sayTool(line), passes, note, leavesMm, changedBy, cautions.map(({ id }) => id), excused])
+  }
   for (const line of lines) {
     const same = groups.find(([first]) => sign(first) === sign(line))
     if (same) same.push(line)

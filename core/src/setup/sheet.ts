@@ -1,13 +1,24 @@
 // Advice for a whole dog, in the order of the work.
-import { advise, cautionsWith, choicesOf, sayChoice, type AdviceRule, type Choice, type CoatType, type Fact } from '../advice'
+import { cautionsWith, choicesOf, sayChoice, type AdviceRule, type Choice, type CoatType, type Fact } from '../advice'
 import { factsFromSkin, skinStops, type Found } from '../checkin'
 import { CoreError } from '../error'
 import type { BurnPlace } from '../grade'
 import type { Side } from '../practice'
-import { isRegionId, REGIONS, type RegionId } from '../regions'
-import { fittedStandard, type FittedStandard, type PlanStep, type Standard } from '../standard'
+import { REGIONS, type RegionId } from '../regions'
+import {
+  fittedStandard,
+  lengthOfPlace,
+  unsaidWork,
+  workFor,
+  type FittedStandard,
+  type PlacePlan,
+  type Plan,
+  type PlanStep,
+  type Standard
+} from '../standard'
 import type { Tool } from '../tools'
 import { stepsByTargets, targetsOfLines } from './agreed'
+import { workPlace, type WorkedPlace } from './passes'
 import type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine } from './types'
 
 /** Longest and shortest hair that can be asked for, mm. */
@@ -67,16 +78,17 @@ const sidesOfPlace = new Map(REGIONS.map(({ id, paired }) => [id, paired]))
 const holdsAt = (said: Side, line: LineSide) => said === 'both' || line === 'both' || line === 'whole' || said === line
 
 /** A place whose sides must be told apart today: burned, or not to be cut, on one side only. */
-function linesAt(region: RegionId, { burns, stops }: SheetCase): readonly { readonly id: LineId; readonly side: LineSide }[] {
-  if (!sidesOfPlace.get(region)) return [{ id: region, side: 'whole' }]
+function linesAt(region: RegionId, nth: number, { burns, stops }: SheetCase): readonly { readonly id: LineId; readonly side: LineSide }[] {
+  const id = nth === 1 ? region : (`${region}.part${nth}` as const)
+  if (!sidesOfPlace.get(region)) return [{ id, side: 'whole' }]
   const isUneven = [burns, stops].some((list) => {
     const here = new Set(list.filter((item) => item.region === region).map(({ side }) => side))
     return here.size === 1 && !here.has('both')
   })
-  if (!isUneven) return [{ id: region, side: 'both' }]
+  if (!isUneven) return [{ id, side: 'both' }]
   return [
-    { id: `${region}.left`, side: 'left' },
-    { id: `${region}.right`, side: 'right' }
+    { id: `${id}.left`, side: 'left' },
+    { id: `${id}.right`, side: 'right' }
   ]
 }
 
@@ -106,19 +118,11 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
   const targets = targetsOf(fitted, asked.houseRules)
   const steps = orderedSteps(asked.standard.plan.steps, house, asked.coat === 'wire')
   const regionsIn = steps.map(({ technique }) => asked.regionsOf(technique))
-  const places = [...new Set([...regionsIn.flat(), ...targets.keys()])].filter(isRegionId)
-  const lines = places.flatMap((region) => {
-    // the step that leaves the place as it stays: pads are done before the foot is rounded
-    const at = regionsIn.reduce((last, regions, i) => (regions.includes(region) ? i : last), -1)
-    const order = at < 0 ? steps.length : at + 1
-    return linesAt(region, one).map((line) =>
-      lineOf(
-        rules,
-        one,
-        { ...line, region, order, step: steps[order - 1]?.label ?? '' },
-        at < 0 ? null : steps[at].toolId,
-        targets.get(region)
-      )
+  const lines = rowsOf(fitted.standard.plan, one).flatMap(({ row, nth }) => {
+    const order = orderOf(row, steps, regionsIn)
+    const place = { order, step: steps[order - 1]?.label ?? '', isPart: nth > 1 }
+    return linesAt(row.place, nth, one).map((line) =>
+      lineOf(rules, one, row, { ...line, region: row.place, ...place }, targets.get(row.place))
     )
   })
   const rank = new Map(REGIONS.map(({ id }, i) => [id, i]))
@@ -137,56 +141,85 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
   }
 }
 
+/** The rows of a plan that stand for this coat, each with which part of its place it is; of a version without work, every place unsaid. */
+function rowsOf({ work, lengthsMm }: Plan, { coat, house }: SheetCase): readonly { readonly row: PlacePlan; readonly nth: number }[] {
+  const seen = new Map<RegionId, number>()
+  return workFor(work ?? unsaidWork(lengthsMm), { house, coat }).map((row) => {
+    const nth = (seen.get(row.place) ?? 0) + 1
+    seen.set(row.place, nth)
+    return { row, nth }
+  })
+}
+
+/** The step at which a row comes, counted from 1: that of its first pass; else the last that works on its place; what is left alone comes last. */
+function orderOf(row: PlacePlan, steps: readonly PlanStep[], regionsIn: readonly (readonly RegionId[])[]): number {
+  if (row.does === 'leave') return steps.length
+  const own = row.passes.map(({ technique }) => steps.findIndex((step) => step.technique === technique)).find((at) => at >= 0)
+  const at = own ?? regionsIn.findLastIndex((regions) => regions.includes(row.place))
+  return at < 0 ? steps.length : at + 1
+}
+
 /** House rules that can speak on this sheet: those that a rule of advice, a length of this trim or the order of the work asks. */
 function decidedBy(rules: readonly AdviceRule[], { standard, coat, house, houseRules }: SheetCase): readonly string[] {
   const asked = new Set(['nails-when', 'tail-band', ...(coat === 'wire' ? ['order'] : [])])
   for (const { when } of rules) if (when.house && (!when.coats || when.coats.includes(coat))) asked.add(when.house.id)
+  for (const { house: by, passes } of standard.plan.work ?? []) {
+    if (by) asked.add(by.id)
+    for (const { house: side, kind } of passes) {
+      if (side) asked.add(side.id)
+      if (kind === 'pull') asked.add('knives')
+    }
+  }
   for (const { rule } of standard.variants) asked.add(rule)
   return houseRules.filter(({ id }) => asked.has(id)).map(({ id, question, sides }) => `${question}: ${sides[house[id] ?? 0]}`)
 }
 
-type Place = Pick<SheetLine, 'id' | 'side' | 'region' | 'order' | 'step'>
+type Place = Pick<SheetLine, 'id' | 'side' | 'region' | 'order' | 'step' | 'isPart'>
+type Target = { readonly mm: number; readonly changedBy: string | null }
 
-function lineOf(
-  rules: readonly AdviceRule[],
-  one: SheetCase,
-  place: Place,
-  planTool: string | null,
-  target: { readonly mm: number; readonly changedBy: string | null } | undefined
-): SheetLine {
+function lineOf(rules: readonly AdviceRule[], one: SheetCase, row: PlacePlan, place: Place, target: Target | undefined): SheetLine {
   const { region, side } = place
-  const targetMm = target?.mm ?? null
-  const advice = advise(rules, {
-    region,
-    plannedMm: targetMm,
-    burnedMm: burnedMmAt(region, side, one.burns),
-    coat: one.coat,
-    facts: factsAt(region, side, one),
-    house: one.house,
-    rack: one.rack
-  })
-  const stopped = one.stops.filter((stop) => stop.region === region && holdsAt(stop.side, side)).map(({ say }) => say)
+  // the length of a place is asked for at its first part; another part keeps its own
+  const targetMm = place.isPart ? lengthOfPlace(row) : (target?.mm ?? lengthOfPlace(row))
+  const stops = one.stops.filter((stop) => stop.region === region && holdsAt(stop.side, side)).map(({ say }) => say)
+  const frozen = row.does === 'unsaid' ? (one.frozen?.find((line) => line.place === place.id) ?? null) : null
+  const stopped = stops[0] ?? frozen?.stopped ?? null
   const own = one.chosen[place.id]
-  // where the trim plans scissors or hands to a length they come first, unless they are banned here
-  const planned = targetMm === null ? undefined : advice.ranked.find(({ tool, lengthMm }) => lengthMm === null && tool.id === planTool)
-  const usual = planned ?? advice.ranked[0] ?? null
-  const choice = stopped.length > 0 ? null : own ? chosenIn(advice, own, place.id, one) : usual
+  const at = {
+    ...{ region, coat: one.coat, house: one.house, rack: one.rack },
+    ...{ burnedMm: burnedMmAt(region, side, one.burns), facts: factsAt(region, side, one) }
+  }
+  const usual = workPlace(rules, row, at, targetMm, () => null)
+  const worked = own && !stopped ? workPlace(rules, row, at, targetMm, (advice) => chosenIn(advice, own, place.id, one)) : usual
+  const choice = stopped ? null : (worked.setting?.choice ?? null)
   return {
     ...place,
-    plannedMm: one.standard.plan.lengthsMm[region] ?? null,
+    ...{ part: row.part ?? null, does: row.does, note: row.note ?? null, passes: stopped ? [] : worked.passes },
+    frozen: frozen?.tool ?? null,
+    plannedMm: place.isPart ? lengthOfPlace(row) : (one.standard.plan.lengthsMm[region] ?? null),
     targetMm,
-    changedBy: target?.changedBy ?? null,
+    changedBy: place.isPart ? null : (target?.changedBy ?? null),
     choice,
-    isOwn: own !== undefined && !sameChoice(choice, usual),
-    overBlade: choice?.tool.kind === 'comb' ? (choice.tool.base ?? (one.house['comb-base'] === 1 ? '10' : '30')) : null,
-    leavesMm: stopped.length > 0 ? null : (choice?.lengthMm ?? advice.aimMm ?? targetMm),
-    advice,
-    cautions: stopped.length > 0 ? [] : cautionsWith(advice, choice),
+    isOwn: own !== undefined && !sameChoice(choice, usual.setting?.choice ?? null),
+    overBlade: stopped ? null : (worked.setting?.overBlade ?? null),
+    leavesMm: stopped
+      ? null
+      : frozen
+        ? frozen.mm
+        : (worked.setting?.leavesMm ?? (row.passes.some(({ leavesMm }) => leavesMm !== null) ? null : targetMm)),
+    advice: worked.advice,
+    cautions: stopped || row.does === 'leave' ? [] : cautionsOf(worked),
     excused: one.excused
       .filter((item) => item.region === region && holdsAt(item.side, side))
       .map(({ side: where, reason }) => (where === 'both' || side === where ? reason : `${where}: ${reason}`)),
-    stopped: stopped[0] ?? null
+    stopped
   }
+}
+
+/** What to take care of with every tool that comes to a place. */
+function cautionsOf({ passes, advice }: Pick<WorkedPlace, 'passes' | 'advice'>): SheetLine['cautions'] {
+  const all = passes.flatMap(({ choice }) => cautionsWith(advice, choice))
+  return [...new Map(all.map((caution) => [caution.id, caution])).values()]
 }
 
 /** What a dog is known for that decides blades; pink or patched pigment counts as pink. */
@@ -214,13 +247,14 @@ export function sheetCaseOf(
     readonly rack: readonly Tool[]
     readonly excused: SheetCase['excused']
     readonly chosen: SheetCase['chosen']
+    readonly agreed?: SheetCase['frozen']
   },
   shipped: Pick<SheetCase, 'houseRules' | 'regionsOf' | 'nameOf'>
 ): SheetCase {
-  const { standard, dog, found, known, house, rack, excused, chosen } = visit
+  const { standard, dog, found, known, house, rack, excused, chosen, agreed = null } = visit
   return {
     ...shipped,
-    ...{ standard, house, rack, excused, chosen },
+    ...{ standard, house, rack, excused, chosen, frozen: agreed },
     coat: dog.coatType,
     facts: factsToday(dog, found, known),
     burns: dog.burns,

@@ -5,7 +5,7 @@ import type { BurnPlace } from '../grade'
 import type { Side } from '../practice'
 import type { RuleKind } from '../proportions'
 import type { RegionId } from '../regions'
-import type { Moved, PlanStep, Standard } from '../standard'
+import type { Moved, PassDirection, PassKind, PlacePlan, PlanStep, Share, Standard } from '../standard'
 import type { Direction, Tool } from '../tools'
 
 /** The coats a trim is made for; where it is tried all the same, a warning or a refusal with its reason. */
@@ -19,8 +19,9 @@ export type TrimFit = {
 }
 
 export type LineSide = 'left' | 'right' | 'both' | 'whole'
-/** The name of a line of the sheet: "back", or "cheek.left" where the sides differ. */
-export type LineId = RegionId | `${RegionId}.left` | `${RegionId}.right`
+type LinePlace = RegionId | `${RegionId}.part${number}`
+/** The name of a line of the sheet: "back", "cheek.left" where the sides differ, "thigh.part2" for the second part of a place. */
+export type LineId = LinePlace | `${LinePlace}.left` | `${LinePlace}.right`
 /** A tool that the instructor chose instead of the advised one. */
 export type Chosen = { readonly toolId: string; readonly direction: Direction | null }
 
@@ -47,12 +48,39 @@ export type SheetCase = {
   readonly wishes: readonly Wish[]
   readonly excused: readonly { readonly region: RegionId; readonly side: Side; readonly reason: string }[]
   readonly chosen: Readonly<Partial<Record<LineId, Chosen>>>
+  /** what was agreed before: a visit by a version without a plan of work finishes on it */
+  readonly frozen?: readonly Frozen[] | null
+}
+/** A line as it was agreed: where, with what, and what it leaves, mm. */
+export type Frozen = { readonly place: LineId; readonly tool: string; readonly mm: number | null; readonly stopped: string | null }
+
+/** One pass of a line, with the tool that it is done with on this dog today. Lengths in mm. */
+export type SheetPass = {
+  readonly kind: PassKind
+  readonly technique: string
+  readonly direction: PassDirection | null
+  readonly where: string | null
+  readonly share: Share | null
+  /** null where nothing in the rack may be used for it */
+  readonly choice: Choice | null
+  /** the blade under a comb attachment */
+  readonly overBlade: '30' | '10' | null
+  readonly leavesMm: number | null
 }
 
 export type SheetLine = {
   readonly id: LineId
   readonly region: RegionId
+  /** the part of the place, where it is worked in several ways; `isPart` of all but the first, by which the place is graded */
+  readonly part: string | null
+  readonly isPart: boolean
   readonly side: LineSide
+  /** what the trim does here */
+  readonly does: PlacePlan['does']
+  readonly passes: readonly SheetPass[]
+  /** the tool as it was agreed, where the trim does not say the work */
+  readonly frozen: string | null
+  readonly note: string | null
   /** the step of the trim in which this place comes, counted from 1 */
   readonly order: number
   readonly step: string

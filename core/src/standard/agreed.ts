@@ -12,6 +12,8 @@ export type AgreedLength = {
   readonly mm: number | null
   /** who or what asked for this length, as a sentence without its full stop */
   readonly why: string
+  /** a further part of a place that is worked in several ways: the place is graded by its first */
+  readonly isPart?: boolean
 }
 
 type Sided = { readonly left: number | null; readonly right: number | null }
@@ -19,7 +21,8 @@ type Sided = { readonly left: number | null; readonly right: number | null }
 /** The agreed length of a place on either side, mm; null where none was agreed. */
 export function agreedAt(agreed: readonly AgreedLength[], region: RegionId): Sided {
   const on = (key: 'left' | 'right') =>
-    agreed.find((one) => one.region === region && (one.side === key || one.side === 'both' || one.side === 'whole'))?.mm ?? null
+    agreed.find((one) => one.region === region && !one.isPart && (one.side === key || one.side === 'both' || one.side === 'whole'))?.mm ??
+    null
   return { left: on('left'), right: on('right') }
 }
 
@@ -56,7 +59,7 @@ export function planAgreed<P extends Pick<Plan, 'lengthsMm'>>(plan: P, agreed: r
 function sayAgreed(region: RegionId, { left, right }: Sided, was: number, agreed: readonly AgreedLength[]): Moved {
   const isEven = left === right || left === null || right === null
   const length = isEven ? `${sayNumber((left ?? right)!)} mm` : `${sayNumber(left)} mm on the left, ${sayNumber(right)} mm on the right`
-  const why = agreed.find((one) => one.region === region && one.mm !== null && one.mm !== was)?.why ?? ''
+  const why = agreed.find((one) => one.region === region && !one.isPart && one.mm !== null && one.mm !== was)?.why ?? ''
   return {
     regions: [region],
     by: { agreed: true },

@@ -3,6 +3,7 @@ import * as formulasPart from './formulas'
 import * as validityPart from './validity'
 import * as variantsPart from './variants'
 import * as agreedPart from './agreed'
+import * as workPart from './work'
 
 export * from './types'
 export {
@@ -17,6 +18,21 @@ export {
   type Unit
 } from './formulas'
 export type { Known } from './validity'
+export {
+  DOES,
+  type HouseSide,
+  type Pass,
+  PASS_DIRECTIONS,
+  PASS_KINDS,
+  type PassDirection,
+  type PassKind,
+  type PlacePlan,
+  SETS_LENGTH,
+  type Share,
+  SHARES,
+  TOOLS_OF,
+  type WorkCase
+} from './work'
 export { NOTHING_ASKED, type Asked, type FittedStandard, type Moved } from './variants'
 export type { AgreedLength } from './agreed'
 
@@ -26,3 +42,5 @@ export const { largestUsableU, sayStandardIssue, sharedCriteria01, standardIssue
 })
 export const { fittedStandard } = door(variantsPart)
 export const { agreedAt, agreedStandard, howOnSide, planAgreed } = door(agreedPart)
+export const { isCut, lengthOfPlace, lengthsOfWork, planWithLength, settingPass, unsaidWork, workFor, workSettled, workWithLength } =
+  door(workPart)

@@ -1,6 +1,7 @@
 import type { MeasureId } from '../measure'
 import type { RegionId } from '../regions'
 import type { FormulaId, Inputs } from './formulas'
+import type { PlacePlan } from './work'
 
 export const STATIONS = ['side', 'front', 'rear', 'above', 'hand', 'handling'] as const
 export type Station = (typeof STATIONS)[number]
@@ -100,9 +101,13 @@ export type PlanStep = {
   readonly minutes: number
 }
 
-/** What a trim leaves and how it is worked. `drawnAs` names the drawn coat whose shapes it has: a copy keeps those of its model. */
+/**
+ * What a trim leaves and how it is worked. `drawnAs` names the drawn coat whose shapes it has: a copy keeps those of its model.
+ * `work` says what is done at each place; a version of before there was one has none. `lengthsMm` is what the work leaves.
+ */
 export type Plan = {
   readonly drawnAs: string
+  readonly work?: readonly PlacePlan[]
   readonly lengthsMm: Readonly<Partial<Record<RegionId, number>>>
   readonly steps: readonly PlanStep[]
 }

@@ -6,6 +6,7 @@ import { sayNumber } from '../units'
 import { computeFrom, formulaById } from './formulas'
 import { STATIONS, type Band, type Criterion, type How, type Instrument, type Standard } from './types'
 import { fittedStandard } from './variants'
+import { workIssues, type WorkKnown } from './work-validity'
 
 /**
  * The largest standard uncertainty with which a band can still be met at its best point, at 95 % conformity, in the band's
@@ -30,7 +31,7 @@ export function uOf(standard: Standard, how: How): number | null {
 }
 
 /** What a standard may refer to outside itself. */
-export type Known = {
+export type Known = Pick<WorkKnown, 'toolKinds'> & {
   readonly techniques?: ReadonlySet<string>
   readonly tools?: ReadonlySet<string>
   readonly bodies?: ReadonlySet<string>
@@ -50,6 +51,7 @@ export function standardIssues(standard: Standard, known: Known = {}): CoreIssue
   criteriaIssues(standard, '', refuse)
   sectionIssues(standard, refuse)
   planIssues(standard, known, refuse)
+  workIssues(standard, known, refuse)
   referenceIssues(standard, refuse)
   variantIssues(standard, known, refuse)
   return issues

@@ -2,6 +2,7 @@
 import { regionName, type RegionId } from '../regions'
 import { sayNumber } from '../units'
 import type { Criterion, How, Standard } from './types'
+import { lengthsOfWork, planWithLength, settingPass, workFor, workSettled } from './work'
 
 /** What was chosen for this visit: sides of house rules, and lengths that somebody asked for. */
 export type Asked = {
@@ -34,25 +35,60 @@ export const NOTHING_ASKED: Asked = { house: {}, wishes: [] }
  */
 export function fittedStandard(standard: Standard, { house, wishes }: Asked): FittedStandard {
   const moved: Moved[] = []
-  let fitted = standard
+  const { work } = standard.plan
+  const settled = work && workSettled(work, house)
+  let fitted = settled === work ? standard : { ...standard, plan: { ...standard.plan, work: settled } }
   for (const { rule, side, says, lengthsMm = {}, drops = [], criteria = [] } of standard.variants) {
     if ((house[rule] ?? 0) !== side) continue
+    const byWork = movedByRule(standard, house, rule)
+    for (const [region, mm] of byWork) fitted = withLength(fitted, region, mm)
     for (const [region, mm] of Object.entries(lengthsMm)) fitted = withLength(fitted, region as RegionId, mm)
     fitted = { ...fitted, criteria: replaced(fitted.criteria, criteria).filter(({ id }) => !drops.includes(id)) }
-    moved.push({ regions: Object.keys(lengthsMm) as RegionId[], by: { rule, side }, say: `${says}.` })
+    const regions = [...new Set([...(Object.keys(lengthsMm) as RegionId[]), ...byWork.map(([region]) => region)])]
+    moved.push({ regions, by: { rule, side }, say: `${says}.` })
+  }
+  for (const { region, mm, house: by } of leftByHouse(standard, fitted, house)) {
+    moved.push({ regions: [region], by: { rule: by.id, side: by.side }, say: `${sayMove(region, mm, fitted)}, by the house.` })
+    fitted = withLength(fitted, region, mm)
   }
   for (const { what, askedBy, length } of wishes) {
     if (!length) continue
-    const was = fitted.plan.lengthsMm[length.region]
+    const before = fitted
+    const was = before.plan.lengthsMm[length.region]
     fitted = withLength(fitted, length.region, length.mm)
     if (was !== length.mm)
       moved.push({
         regions: [length.region],
         by: { wish: what, askedBy },
-        say: `${regionName(length.region)}: ${sayNumber(length.mm)} mm${was === undefined ? '' : `, not ${sayNumber(was)} mm`}, ${askedBy ? `asked for by ${askedBy} (${what})` : 'as it was asked for'}.`
+        say: `${sayMove(length.region, length.mm, before)}, ${askedBy ? `asked for by ${askedBy} (${what})` : 'as it was asked for'}.`
       })
   }
   return { standard: fitted, moved }
+}
+
+/** "Skull: 2 mm, not 3.2 mm" */
+function sayMove(region: RegionId, mm: number, { plan }: Standard): string {
+  const was = plan.lengthsMm[region]
+  return `${regionName(region)}: ${sayNumber(mm)} mm${was === undefined ? '' : `, not ${sayNumber(was)} mm`}`
+}
+
+/** The lengths that one side of a house rule moves by the work that stands on it. */
+function movedByRule({ plan }: Standard, house: Asked['house'], rule: string): [RegionId, number][] {
+  if (!plan.work) return []
+  const other = lengthsOfWork(plan.work, { house: { ...house, [rule]: 0 } })
+  const own = Object.entries(lengthsOfWork(plan.work, { house })) as [RegionId, number][]
+  return own.filter(([region, mm]) => mm !== other[region])
+}
+
+/** Lengths that the house moves without a variant that says so. */
+function leftByHouse({ plan: { work } }: Standard, { plan }: Standard, house: Asked['house']) {
+  if (!work) return []
+  const rows = workFor(work, { house })
+  return (Object.entries(lengthsOfWork(work, { house })) as [RegionId, number][]).flatMap(([region, mm]) => {
+    const row = rows.find(({ place }) => place === region)
+    const by = row && (settingPass(row)?.house ?? row.house)
+    return by && plan.lengthsMm[region] !== mm ? [{ region, mm, house: by }] : []
+  })
 }
 
 function replaced(criteria: readonly Criterion[], by: readonly Criterion[]): readonly Criterion[] {
@@ -66,7 +102,7 @@ function withLength(standard: Standard, region: RegionId, mm: number): Standard 
       ? { ...criterion, how: movedTo(criterion.how, mm, leastHalf(standard, criterion.how)) }
       : criterion
   )
-  return { ...standard, plan: { ...standard.plan, lengthsMm: { ...standard.plan.lengthsMm, [region]: mm } }, criteria }
+  return { ...standard, plan: planWithLength(standard.plan, region, mm), criteria }
 }
 
 /** Half the narrowest band that the instrument can decide, with a tenth to spare: 1.96 u. */

@@ -1,6 +1,6 @@
 import { door } from '../error'
 import * as seriesPart from './series'
 
-export { type Direction, type LengthLeft, REFERENCE_SERIES, type Tool } from './series'
+export { AT_THE_SKIN_MM, type Direction, type LengthLeft, REFERENCE_SERIES, type Tool } from './series'
 
 export const { lengthLeft, toolById } = door(seriesPart)

@@ -33,6 +33,11 @@ export const REFERENCE_SERIES: readonly { readonly blade: string; readonly lengt
 ])
 
 const STEPS_AGAINST = 2
+/**
+ * What the two finest leave against the growth, mm: at the skin. It is ordinary work on feet and on the front of a muzzle; no
+ * figure is agreed on in the trade, these are our own.
+ */
+export const AT_THE_SKIN_MM: Readonly<Record<string, number>> = Object.freeze({ '30': 0.15, '40': 0.1 })
 
 export type LengthLeft =
   { readonly allowed: true; readonly lengthMm: number; readonly because: string } | { readonly allowed: false; readonly because: string }
@@ -50,8 +55,9 @@ export function lengthLeft(tool: Tool, direction: Direction): LengthLeft {
   if (direction === 'with') return { allowed: true, lengthMm: tool.lengthMm, because: 'with the growth' }
   const at = REFERENCE_SERIES.findIndex((step) => step.blade === tool.label)
   if (at < 0) return betweenSteps(tool.lengthMm)
+  const skin = AT_THE_SKIN_MM[tool.label]
+  if (skin !== undefined) return { allowed: true, lengthMm: skin, because: 'at the skin' }
   const reached = REFERENCE_SERIES[at + STEPS_AGAINST]
-  if (!reached) return { allowed: false, because: 'under 0.25 mm: not allowed' }
   return { allowed: true, lengthMm: reached.lengthMm, because: `as a ${reached.blade} with the growth` }
 }
 

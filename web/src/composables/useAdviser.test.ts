@@ -80,7 +80,8 @@ describe('the adviser of a dog', () => {
     dry.value = false
     // a comb attachment jams in what is not combed
     expect(advices.value.get('back')!.ranked.every(({ tool }) => tool.kind !== 'comb')).toBe(true)
-    expect(adviser(page({}, false)).chosenAt('back')!.lengthMm!).toBeGreaterThan(3.2)
+    // a 7F is the same on a dog one does not know
+    expect(adviser(page({}, false)).chosenAt('back')!.lengthMm).toBe(3.2)
     expect(fired('back').length).toBeGreaterThan(0)
   })
 

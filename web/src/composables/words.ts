@@ -35,3 +35,6 @@ export function boldParts(text: string): { readonly text: string; readonly bold:
     .map((part, i) => ({ text: part, bold: i % 2 === 1 }))
     .filter((part) => part.text !== '')
 }
+
+/** Said wherever tools are chosen for a dog that was never here. */
+export const UNKNOWN_DOG = 'First visit: nobody here knows this dog. Face and feet are taken as on an unknown dog.'

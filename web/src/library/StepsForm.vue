@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
-import type { PlanStep, Standard } from '@peen/core/standard'
+import { planWithLength, type PlanStep, type Standard } from '@peen/core/standard'
 import { FAMILIES, FAMILY_NAMES } from '@peen/core/technique'
 import { computed, ref } from 'vue'
 import { useSessionStore } from '../stores/session'
@@ -51,7 +51,7 @@ function putLength(region: RegionId, mm: number): void {
   const criteria = props.standard.criteria.map((one) =>
     one.region === region && one.how.kind === 'length' ? { ...one, how: { ...one.how, targetMm: mm } } : one
   )
-  emit('change', { plan: { ...props.standard.plan, lengthsMm: { ...props.standard.plan.lengthsMm, [region]: mm } }, criteria })
+  emit('change', { plan: planWithLength(props.standard.plan, region, mm), criteria })
 }
 const USUAL_MM = 10
 </script>

@@ -1,6 +1,6 @@
 import { knownWith } from '@peen/content'
 import type { DraftView } from '@peen/contract'
-import { sayStandardIssue, standardIssues, type Criterion, type Standard } from '@peen/core/standard'
+import { sayStandardIssue, standardIssues, planWithLength, type Criterion, type Standard } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
 import { api, ApiError, sentenceOf } from '../api/client'
 import { useLoaded } from '../composables/useLoaded'
@@ -69,8 +69,11 @@ export function useDraft(id: () => string) {
     const criteria = body.value.criteria.map((one) => (one.id === was ? next : one))
     const { plan } = body.value
     const moves = next.how.kind === 'length' && plan.lengthsMm[next.region] !== undefined && next.how.targetMm > 0
-    const lengthsMm = moves && next.how.kind === 'length' ? { ...plan.lengthsMm, [next.region]: next.how.targetMm } : plan.lengthsMm
-    set({ ...body.value, criteria, plan: { ...plan, lengthsMm } })
+    set({
+      ...body.value,
+      criteria,
+      plan: moves && next.how.kind === 'length' ? planWithLength(plan, next.region, next.how.targetMm) : plan
+    })
   }
   function addCriterion(criterion: Criterion, after: string | null): void {
     if (!body.value) return

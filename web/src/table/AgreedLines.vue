@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { cutRegionsOf } from '@peen/content'
-import { regionName } from '@peen/core/regions'
 import { linesAtStep, sayLinePlace, type AgreedTarget } from '@peen/core/setup'
 import { lowerFirst, sayLength } from '@peen/core/units'
 import { computed } from 'vue'
@@ -10,12 +9,12 @@ const props = defineProps<{ agreed: readonly AgreedTarget[]; techniqueId: string
 const MOST = 5
 
 const groups = computed(() => {
-  const lines = props.techniqueId === null ? [] : linesAtStep(props.agreed, cutRegionsOf(props.techniqueId))
+  const lines = props.techniqueId === null ? [] : linesAtStep(props.agreed, cutRegionsOf(props.techniqueId), props.techniqueId)
   const sign = ({ tool, mm, stopped }: AgreedTarget) => `${tool}|${mm}|${stopped === null}`
   const signs = [...new Set(lines.map(sign))]
   return signs.map((one) => lines.filter((line) => sign(line) === one))
 })
-const placeOf = (line: AgreedTarget) => (line.side === 'left' || line.side === 'right' ? sayLinePlace(line) : regionName(line.region))
+const placeOf = (line: AgreedTarget) => sayLinePlace(line)
 const places = (group: readonly AgreedTarget[]) => group.map((line, i) => (i === 0 ? placeOf(line) : lowerFirst(placeOf(line)))).join(', ')
 /** why a length is not the trim's own */
 const reason = ([line]: readonly AgreedTarget[]) =>

@@ -13,6 +13,7 @@ import { useAdviser } from '../composables/useAdviser'
 import { useLoaded } from '../composables/useLoaded'
 import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
+import { UNKNOWN_DOG } from '../composables/words'
 
 // Which tool, in which direction, leaves what at each place of this dog, and why; trying another one moves the drawn dog.
 const props = defineProps<{ id: string }>()
@@ -84,7 +85,7 @@ async function toggle(fact: DogFact): Promise<void> {
       </div>
       <h2 class="mt-5">Known of {{ data.dog.name }}</h2>
       <p v-if="!data.known" class="mt-1 font-semibold text-danger">
-        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />First visit: everything one step longer.
+        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ UNKNOWN_DOG }}
       </p>
       <ul class="m-0 grid list-none gap-x-6 p-0 sm:grid-cols-2">
         <li v-for="fact in DOG_FACTS" :key="fact">

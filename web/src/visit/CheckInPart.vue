@@ -13,6 +13,7 @@ import PictureRow from './PictureRow.vue'
 import PlaceFindings from './PlaceFindings.vue'
 import type { useVisit } from './useVisit'
 import WishList from './WishList.vue'
+import { UNKNOWN_DOG } from '../composables/words'
 
 // What the dog came in with: touched on the drawn dog, said beside it; then somebody says that it is ready to cut.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
@@ -149,7 +150,7 @@ function weeks(event: Event): void {
         placeholder="not known"
         @change="weeks"
       />
-      <p class="muted mt-1">{{ page.known ? 'Known: it stood on a table here before.' : 'First visit: everything one step longer.' }}</p>
+      <p class="muted mt-1">{{ page.known ? 'Known: it stood on a table here before.' : UNKNOWN_DOG }}</p>
       <p class="label mt-3">What the trim is for</p>
       <ToggleButtons
         :options="FOR"

@@ -15,6 +15,7 @@ import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
 import { useSessionStore } from '../stores/session'
 import MeasureLines from './MeasureLines.vue'
+import PassLines from './PassLines.vue'
 import SheetTable from './SheetTable.vue'
 import { isSided, wornBy, type useVisit } from './useVisit'
 
@@ -62,7 +63,7 @@ const notes = computed<PlateNote[]>(() =>
       ({ region: at, side: of }) => plan.value[at as never] !== undefined && (of === side.value || of === 'both' || of === 'whole')
     )
   )
-    .filter((group) => group[0].choice || group[0].stopped)
+    .filter(([first]) => (first.choice || first.frozen || first.stopped) && !first.isPart)
     .slice(0, 12)
     .map((group, i) => noteOf(group, i))
 )
@@ -73,7 +74,7 @@ function noteOf(group: readonly SheetLine[], i: number): PlateNote {
     id: first.id,
     region: first.region,
     numeral: String(i + 1),
-    heading: group.length > 1 ? `${sayLinePlace(first)} +${group.length - 1}` : sayLinePlace(first),
+    heading: `${sayLinePlace({ ...first, part: null })}${group.length > 1 ? ` +${group.length - 1}` : ''}`,
     lines: [{ text: sayTool(first), bold: true }, ...(first.leavesMm === null ? [] : [{ text: `leaves ${first.leavesMm} mm` }])],
     // what the instructor chose is told apart from what the rules lengthen
     tone: !first.isOwn ? undefined : off > 0.05 ? 'long' : off < -0.05 ? 'short' : undefined,
@@ -177,7 +178,9 @@ async function pdf(): Promise<void> {
       <p v-for="reason in line.excused" :key="reason" class="mt-1">
         <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />{{ reason }}
       </p>
-      <template v-if="!line.stopped">
+      <p v-if="!line.stopped" class="mt-2 text-[18px] leading-[1.4]"><PassLines :line="line" /></p>
+      <template v-if="!line.stopped && line.advice.ranked.length > 0">
+        <p v-if="line.passes.length > 1" class="label mt-4">The pass that leaves the length</p>
         <ToolChoice
           :advice="line.advice"
           :chosen="line.choice"

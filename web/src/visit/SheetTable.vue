@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { groupLines, sayLinePlace, sayTool, type LineId, type Sheet, type SheetLine } from '@peen/core/setup'
+import { groupLines, sayLinePlace, type LineId, type Sheet, type SheetLine } from '@peen/core/setup'
+import PassLines from './PassLines.vue'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 
@@ -35,8 +36,7 @@ const places = (group: readonly SheetLine[]) =>
           >
             <span>{{ places(group) }}</span>
             <span
-              ><b :class="group[0].stopped ? 'text-danger' : ''">{{ sayTool(group[0]) }}</b
-              ><span v-if="group[0].isOwn" class="muted"> (chosen here)</span
+              ><PassLines :line="group[0]" /><span v-if="group[0].isOwn" class="muted"> (chosen here)</span
               ><span v-if="group[0].changedBy" class="muted block">{{ group[0].changedBy }}</span
               ><span v-for="reason in group[0].excused" :key="reason" class="muted block"
                 ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />came in so: {{ reason }}</span
@@ -44,7 +44,9 @@ const places = (group: readonly SheetLine[]) =>
                 ><GlyphMark name="danger" :size="15" class="mr-1 align-[-2px]" />{{ caution.say }}</span
               ></span
             >
-            <span class="sm:text-right">{{ group[0].leavesMm === null ? '' : `${group[0].leavesMm} mm` }}</span>
+            <span class="sm:text-right">{{
+              group[0].leavesMm === null || group[0].does === 'leave' ? '' : `${group[0].leavesMm} mm`
+            }}</span>
           </button>
         </li>
       </ul>

@@ -3,14 +3,13 @@ import type { VisitPage } from '@peen/contract'
 import { FOOT_NAMES, readyToCut, skinStops } from '@peen/core/checkin'
 import type { Lengths } from '@peen/core/figure'
 import type { MeasuredRule } from '@peen/core/proportions'
-import { groupLines, sayLinePlace, sayTool, type Sheet } from '@peen/core/setup'
+import { groupLines, sayLinePlace, sayPass, sayTool, type Sheet, type SheetLine } from '@peen/core/setup'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { pictureOnPaper, refuseUnprintable, savePdf } from '../library/paper'
+import { UNKNOWN_DOG } from '../composables/words'
 
 const DANGER = '#b0102b'
 const MUTED = '#44545a'
-/** what the head of the sheet says once for every place */
-const SAID_ABOVE: ReadonlySet<string> = new Set(['unknown-safe', 'unknown-feet', 'unknown-toes'])
 const PICTURE_PX = { w: 1100, h: 620 }
 
 /** Everything on the sheet as the layout package takes it; `picture` is a PNG as a data address. */
@@ -32,7 +31,7 @@ export function sheetDocument(
   ]
   const alarms = [
     ...(dog.standing ? [`${dog.name} is ${dog.standing.kind}: ${dog.standing.reason}.`] : []),
-    ...(page.known ? [] : ['First visit: everything one step longer.']),
+    ...(page.known ? [] : [UNKNOWN_DOG]),
     ...ready.missing,
     ...skinStops(found.skin).map(({ say }) => say),
     ...(found.nailsOwed.length > 0 ? [`Nails owed: ${found.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ')}.`] : [])
@@ -77,17 +76,30 @@ export function sheetDocument(
   }
 }
 
+/** What is done, pass by pass, each with where it goes. */
+function toolCell(line: SheetLine): TableCell {
+  if (line.stopped || line.passes.length === 0)
+    return { text: sayTool(line), bold: line.does !== 'leave', ...(line.stopped ? { color: DANGER } : {}) }
+  const passes = line.passes.map((pass, i) => ({
+    text: [
+      { text: `${i > 0 ? 'then ' : ''}${sayPass(pass)}`, bold: true },
+      ...(pass.where ? [{ text: `, ${pass.where}`, color: MUTED }] : [])
+    ]
+  }))
+  return { stack: [...passes, ...(line.note ? [{ text: line.note, color: MUTED }] : [])] }
+}
+
 function sheetTable({ lines }: Sheet): Content {
   const head = ['Step', 'Place', 'Tool and direction', 'Leaves', 'Take care, and why'].map((text): TableCell => ({ text, bold: true }))
   const rows = groupLines(lines).map((group): TableCell[] => {
     const [line] = group
     const places = group.map((one, i) => (i === 0 ? sayLinePlace(one) : sayLinePlace(one).toLowerCase())).join(', ')
-    const why = line.advice.fired.filter(({ id }) => !SAID_ABOVE.has(id) && !line.cautions.some((caution) => caution.id === id)).slice(0, 2)
+    const why = line.advice.fired.filter(({ id }) => !line.cautions.some((caution) => caution.id === id)).slice(0, 2)
     return [
       { text: `${line.order}. ${line.step}` },
       { text: places },
-      { text: sayTool(line), bold: true, ...(line.stopped ? { color: DANGER } : {}) },
-      { text: line.leavesMm === null ? '' : `${line.leavesMm} mm` },
+      toolCell(line),
+      { text: line.leavesMm === null || line.does === 'leave' ? '' : `${line.leavesMm} mm` },
       {
         stack: [
           ...(line.stopped ? [{ text: line.stopped, color: DANGER }] : []),
@@ -100,7 +112,7 @@ function sheetTable({ lines }: Sheet): Content {
     ]
   })
   return {
-    table: { headerRows: 1, dontBreakRows: true, widths: [62, 92, 82, 36, '*'], body: [head, ...rows] },
+    table: { headerRows: 1, dontBreakRows: true, widths: [62, 84, 130, 34, '*'], body: [head, ...rows] },
     layout: 'lightHorizontalLines',
     margin: [0, 6, 0, 0]
   }

@@ -113,7 +113,7 @@ describe('the sheet on paper', () => {
       'Sore skin at the left foreleg',
       'Nails owed: left fore',
       'nothing is cut here today',
-      'blade 9 with'
+      'blade 7F with'
     ])
       expect(text, words).toContain(words)
     expect(text).not.toContain('"image"')

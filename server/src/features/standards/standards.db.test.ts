@@ -23,7 +23,11 @@ const rows = async () => (await ivo.get('/standards')).body as unknown as Standa
 const page = async (id: string, version: number) => (await ivo.get(`/standards/${id}/versions/${version}`)).body as unknown as StandardPage
 const draftOf = async (id: string) => (await ivo.get(`/standard-drafts/${id}`)).body as unknown as DraftView
 async function begin(id: string, copyAs: { id: string; name: string } | null = null): Promise<string> {
-  const made = await ivo.post('/standard-drafts', { id: v7(), from: { id, version: 1 }, copyAs })
+  const made = await ivo.post('/standard-drafts', {
+    id: v7(),
+    from: { id, version: standards.find((one) => one.id === id)!.version },
+    copyAs
+  })
   expect(made.status).toBe(200)
   return made.body.id as string
 }
@@ -37,9 +41,9 @@ describe('the library', () => {
     const all = await rows()
     expect(all.map(({ id }) => id)).toEqual(standards.map(({ id }) => id))
     expect(all.every(({ makes, shipped, retired }) => makes.length > 2 && shipped && !retired)).toBe(true)
-    const { standard, versions, graded } = await page('bracelets', 1)
+    const { standard, versions, graded } = await page('bracelets', 2)
     expect(standard).toEqual(standards.find(({ id }) => id === 'bracelets'))
-    expect(versions).toEqual([{ version: 1, by: null, at: null }])
+    expect(versions).toEqual([{ version: 2, by: null, at: null }])
     expect(graded).toBe(0)
     expect((await ivo.get('/standards/bracelets/versions/9')).status).toBe(404)
     expect((await ivo.get('/standards/bracelets/versions/one')).status).toBe(404)
@@ -47,13 +51,13 @@ describe('the library', () => {
 
   it('serves the schema of a file, and a file that reads back', async () => {
     expect((await abe.get('/schemas/standard')).body).toMatchObject({ $id: 'urn:peen:standard' })
-    const file = await fetch(`${world.url}/api/standards/smile/versions/1/file`, { headers: ivo.headers })
-    expect(file.headers.get('content-disposition')).toMatch(/smile-1\.json/)
+    const file = await fetch(`${world.url}/api/standards/smile/versions/2/file`, { headers: ivo.headers })
+    expect(file.headers.get('content-disposition')).toMatch(/smile-2\.json/)
     const body = JSON.parse(await file.text()) as Standard
     expect(body).toEqual(standards.find(({ id }) => id === 'smile'))
     const made = await ivo.post('/standard-drafts/file', { id: v7(), standard: body })
     expect(made.status).toBe(200)
-    expect(await draftOf(made.body.id as string)).toMatchObject({ body: { id: 'smile', version: 2 }, issues: [], basedOn: null })
+    expect(await draftOf(made.body.id as string)).toMatchObject({ body: { id: 'smile', version: 3 }, issues: [], basedOn: null })
     await ivo.post(`/standard-drafts/${made.body.id as string}/drop`)
   })
 })
@@ -82,7 +86,7 @@ describe('a draft', () => {
     })
     expect((await draftOf(id)).body.criteria[0].how).toMatchObject({ band: [15.8, 16.2] })
     // and a second draft of the same trim is the same desk
-    expect(await lena.post('/standard-drafts', { id: v7(), from: { id: 'companion', version: 1 }, copyAs: null })).toMatchObject({
+    expect(await lena.post('/standard-drafts', { id: v7(), from: { id: 'companion', version: 2 }, copyAs: null })).toMatchObject({
       status: 409,
       body: { code: 'draftThere', draftId: id }
     })
@@ -91,13 +95,13 @@ describe('a draft', () => {
       body: wide(body, 'companion-body', { targetMm: 19, band: [16, 22], limit: [9, 30], grownOutMm: 36 })
     })
     expect((await ivo.post(`/standard-drafts/${id}/use`, { version: 3 })).status).toBe(403)
-    expect((await lena.post(`/standard-drafts/${id}/use`, { version: 3 })).body).toEqual({ id: 'companion', version: 2 })
-    expect((await page('companion', 2)).versions.map((one) => [one.version, one.by])).toEqual([
-      [2, 'lena Test'],
-      [1, null]
+    expect((await lena.post(`/standard-drafts/${id}/use`, { version: 3 })).body).toEqual({ id: 'companion', version: 3 })
+    expect((await page('companion', 3)).versions.map((one) => [one.version, one.by])).toEqual([
+      [3, 'lena Test'],
+      [2, null]
     ])
-    // version 1 is as it was
-    expect((await page('companion', 1)).standard).toEqual(standards.find((one) => one.id === 'companion'))
+    // the version before is as it was
+    expect((await page('companion', 2)).standard).toEqual(standards.find((one) => one.id === 'companion'))
     const [entry] = await world.db.select().from(tables.auditLog).orderBy(desc(tables.auditLog.seq)).limit(1)
     expect(JSON.stringify(entry)).toContain('standard.used')
   })
@@ -111,7 +115,7 @@ describe('a draft', () => {
     expect(day.trims.map((trim) => trim.id)).toContain('our-teddy')
     const again = await ivo.post('/standard-drafts', {
       id: v7(),
-      from: { id: 'teddy', version: 1 },
+      from: { id: 'teddy', version: 2 },
       copyAs: { id: 'our-teddy', name: 'x' }
     })
     expect(again).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/one that no other trim of the school has/) } })
@@ -131,7 +135,7 @@ describe('a draft', () => {
 
   it('is for staff; an apprentice reads standards and writes none', async () => {
     expect((await abe.get('/standards')).status).toBe(200)
-    expect((await abe.post('/standard-drafts', { id: v7(), from: { id: 'teddy', version: 1 }, copyAs: null })).status).toBe(403)
+    expect((await abe.post('/standard-drafts', { id: v7(), from: { id: 'teddy', version: 2 }, copyAs: null })).status).toBe(403)
   })
 })
 
@@ -142,7 +146,7 @@ describe('retiring a trim', () => {
     expect((await rows()).find(({ id }) => id === 'flower')).toMatchObject({ retired: true })
     const trims = async () => ((await ivo.get('/day')).body as unknown as { trims: { id: string }[] }).trims.map((trim) => trim.id)
     expect(await trims()).not.toContain('flower')
-    expect((await page('flower', 1)).retired).toBe(true)
+    expect((await page('flower', 2)).retired).toBe(true)
     await lena.send('PUT', '/standards/flower/retired', { retired: false })
     expect(await trims()).toContain('flower')
     expect((await lena.send('PUT', '/standards/unheard-of/retired', { retired: true })).status).toBe(404)

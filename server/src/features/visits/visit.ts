@@ -108,6 +108,9 @@ async function agreeAgain({ clock }: Pick<Services, 'clock'>, tx: Transaction, a
 /** Fixes what the sheet of a visit says as what is agreed for its dog; null while nobody has said that it is ready. */
 export async function agreeOn(tx: Transaction, session: Session, by: string, at: Date): Promise<readonly AgreedTarget[] | null> {
   if (!foundIn(session).gate) return null
+  const before = await agreedOf(tx, session.id)
+  // set up by a version that does not say the work: it finishes on what was agreed
+  if (before && !(await standardOf(tx, session.standardId, session.standardVersion)).plan.work) return before
   const agreed = await agreedNow(tx, session)
   await fixAgreed(tx, session.id, agreed, by, at)
   return agreed
