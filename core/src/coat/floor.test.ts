@@ -1,6 +1,8 @@
+import { coatWorks, standards } from '@peen/content'
 import { describe, expect, it } from 'vitest'
 import { entriesOfFindings, entriesOfGrading, entriesOfWork, type FloorDay, type FloorWork } from './floor'
 import type { PartResult } from '../grade'
+import { workFor } from '../standard'
 import type { Tool } from '../tools'
 
 const tool = (id: string, label: string, kind: Tool['kind'], lengthMm: number | null): Tool => ({
@@ -61,7 +63,7 @@ describe('what an attempt writes into the book', () => {
       entriesOfWork(work('body-clip', { toolId, direction: 'against', regions: ['back'] }), { ...day, rack })[0].act
     // Ref: hand calculation: half way between a 10 (1.6, against 0.5) and a 9 (2.0, against 1.2)
     expect(cut('own')).toEqual({ kind: 'cut', toMm: expect.closeTo(0.85, 9) as number })
-    expect(cut('blade-30')).toEqual({ kind: 'cut', toMm: 0.25 })
+    expect(cut('blade-30')).toEqual({ kind: 'cut', toMm: 0.15 })
   })
   it('carding takes undercoat, strips are places of their own', () => {
     expect(entriesOfWork(work('card-first', { regions: ['back'] }), day)[0].act).toEqual({ kind: 'carded' })
@@ -96,6 +98,24 @@ describe('what an attempt writes into the book', () => {
       toMm: 26
     })
     expect(entriesOfWork(work('comfort-first', { regions: ['beard'] }), day)[0].act).toEqual({ kind: 'pulled', how: 'all' })
+  })
+  // Symptom: skimming over the skirt was booked as the skirt cut, and a place that the trim leaves as worked
+  it('nothing where the trim leaves a place, nor for a blade that only runs out over it', () => {
+    const { work: plan } = standards.find(({ id }) => id === 'bearded-pet')!.plan
+    const planned: FloorDay = { ...day, works: { ...day.works, 'skim-off': { does: 'cut' } }, work: workFor(plan!, { house: {} }) }
+    const skim = work('skim-off', { toolId: 'blade-7f', direction: 'with', regions: ['skirt', 'shoulder', 'armpit'] })
+    expect(entriesOfWork(skim, planned)).toEqual([])
+    const clip = work('body-clip', { toolId: 'blade-7f', direction: 'with', regions: ['shoulder', 'back'] })
+    expect(entriesOfWork(clip, planned).map(({ place, act }) => [place, act])).toEqual([
+      ['shoulder', { kind: 'cut', toMm: 3.2 }],
+      ['back', { kind: 'cut', toMm: 3.2 }]
+    ])
+  })
+  it('nothing for techniques that teach, plan or look: one session is not counted many times', () => {
+    for (const id of ['what-to-pull', 'strip-hold', 'strip-tools', 'easy-hard', 'move-about', 'mirror-sides', 'layer-sum', 'work-back'])
+      expect(entriesOfWork(work(id), { ...day, works: coatWorks }), id).toEqual([])
+    const worst = entriesOfWork(work('comfort-first', { regions: ['beard'] }), { ...day, works: coatWorks })
+    expect(worst.map(({ act }) => act)).toEqual([{ kind: 'pulled', how: 'half' }])
   })
   it('nothing for a technique that takes no hair, or a cut by no tool', () => {
     expect(entriesOfWork(work('nails'), day)).toEqual([])

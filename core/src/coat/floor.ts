@@ -3,6 +3,7 @@ import type { CoatFinding } from '../checkin'
 import type { PartResult } from '../grade'
 import type { Attempt, Side } from '../practice'
 import { regionOf, type RegionId } from '../regions'
+import { isCut, type PlacePlan } from '../standard'
 import { lengthLeft, type Direction, type Tool } from '../tools'
 import { isPaired, STRIPS, type PatchSide, type PlaceId } from './places'
 import type { CoatAct, CoatEntry, Pull } from './types'
@@ -30,6 +31,8 @@ export type FloorDay = {
   readonly lengthsMm: Readonly<Partial<Record<RegionId, number>>>
   readonly rack: readonly Tool[]
   readonly works: CoatWorks
+  /** what the trim does at each place, as it stands for this house; nothing for a version that does not say it */
+  readonly work?: readonly PlacePlan[]
 }
 
 const SIDE_AT = (place: PlaceId, side: Side): CoatEntry['side'] => (isPaired(place) ? side : 'middle')
@@ -39,7 +42,8 @@ export function entriesOfWork(work: FloorWork, day: FloorDay): readonly CoatEntr
   const does = day.works[work.techniqueId]
   if (!does) return []
   const tool = day.rack.find(({ id }) => id === work.toolId)
-  const places: readonly PlaceId[] = does.does === 'strips' ? stripsAt(work.regions) : work.regions
+  const taken = work.regions.filter((region) => takesHair(region, work.techniqueId, day))
+  const places: readonly PlaceId[] = does.does === 'strips' ? stripsAt(taken) : taken
   return places.flatMap((place) => {
     const act = actOf(does, place, tool, work.direction, day)
     if (!act) return []
@@ -47,6 +51,15 @@ export function entriesOfWork(work: FloorWork, day: FloorDay): readonly CoatEntr
     const id = `${day.sessionId}/${work.attemptId}/${place}`
     return [{ id, on: day.on, place, side: SIDE_AT(place, work.side), act, hands: work.hands }]
   })
+}
+
+/** Nothing is written where the trim leaves a place alone, nor for a pass that only runs out, sets an edge or opens a corner. */
+function takesHair(region: RegionId, technique: string, { work }: FloorDay): boolean {
+  const rows = work?.filter(({ place }) => place === region) ?? []
+  if (rows.length === 0) return true
+  const passes = rows.flatMap((row) => row.passes).filter((pass) => pass.technique === technique)
+  const onlyRuns = passes.length > 0 && passes.every(({ kind, leavesMm }) => isCut(kind) && leavesMm === null)
+  return !onlyRuns && rows.some(({ does }) => does !== 'leave')
 }
 
 /** Strips that lie at any of the regions. */

@@ -10,7 +10,7 @@ import {
   type FloorWork
 } from '@peen/core/coat'
 import { foldSession, type PracticeEvent, type SessionState } from '@peen/core/practice'
-import { planAgreed, type Standard } from '@peen/core/standard'
+import { planAgreed, workFor, type Standard } from '@peen/core/standard'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { agreedOf } from '../agreed'
@@ -55,7 +55,8 @@ async function floorLines(
     standardId: session.standardId,
     lengthsMm: planAgreed(standard.plan, (await agreedOf(db, session.id)) ?? []).lengthsMm,
     rack: await known.rack(),
-    works: coatWorks
+    works: coatWorks,
+    ...(standard.plan.work ? { work: workFor(standard.plan.work, { house: session.found?.gate?.house ?? {} }) } : {})
   }
   return works.flatMap((work) => entriesOfWork(work, day))
 }
