@@ -245,3 +245,14 @@ describe('the catalogue of techniques', () => {
     expect(planned.size).toBeGreaterThan(30)
   })
 })
+
+describe('what a slip can hurt', () => {
+  // Ref: common practice, no published source; the caps are chosen
+  it.each(standards.map((standard) => [standard.id, standard] as const))('%s has its critical faults', (_, { critical, plan }) => {
+    const caps = Object.fromEntries(critical.map(({ id, cap }) => [id, cap]))
+    expect(caps).toMatchObject({ 'eye-hurt': 0, 'tongue-cut': 30, 'genital-cut': 30, 'ear-cut': 30 })
+    const passes = (places: readonly string[]) => plan.work!.filter(({ place }) => places.includes(place)).flatMap((row) => row.passes)
+    if (passes(['toes', 'foreFoot', 'rearFoot']).some(({ kind }) => kind === 'clip')) expect(caps['web-cut']).toBe(40)
+    if (plan.work!.some((row) => row.passes.some(({ kind }) => kind === 'band'))) expect(caps['band-on-leather']).toBe(0)
+  })
+})

@@ -1,11 +1,11 @@
 // The sheet against the plan of work, over all trims, coats, dogs, house rules and racks; and against a plan typed by hand from how the trade works.
-import { adviceRules, cutRegionsOf, houseRules, rack, standards, techniqueName } from '@peen/content'
+import { adviceRules, cutRegionsOf, houseRules, rack, standards, techniqueName, trimFits } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { COAT_TYPES, DOG_FACTS, type Fact } from '../advice'
 import { REGION_IDS } from '../regions'
 import { isCut, lengthsOfWork, standardIssues, TOOLS_OF, workFor, type Standard } from '../standard'
-import { sayLinePlace, sayPass, sayTool, sheetOf, type SheetCase, type SheetLine } from '.'
+import { fitOf, sayLinePlace, sayPass, sayTool, sheetOf, type SheetCase, type SheetLine } from '.'
 
 const trimOf = (id: string) => standards.find((standard) => standard.id === id)!
 const school = Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen]))
@@ -284,5 +284,35 @@ describe('blades by the dog', () => {
     const passes = (knives: number) => at(linesOf('jacket-show', { house: { ...school, knives } }), 'Back').passes.map(sayPass)
     expect(passes(0)[1]).toBe('finger and thumb, the longest layer pulled')
     expect(passes(1)[1]).toBe('coarse knife, the longest layer pulled')
+  })
+})
+
+// Typed by hand from how the trade sees coats: y fits, w with a warning, n refused. Common practice, no published source.
+describe('which coats a trim fits', () => {
+  const COATS = ['wire', 'curly', 'drop', 'double', 'smooth', 'mixed'] as const
+  const WORDS = { y: 'fits', w: 'warned', n: 'refused' } as const
+  it.each([
+    ['bearded-pet', 'yywnwy'],
+    ['jacket-show', 'ynnnnw'],
+    ['jacket-pet', 'ynnnnw'],
+    ['winter-show', 'ynnnnn'],
+    ['clean-face', 'wywnnw'],
+    ['bracelets', 'nynnnw'],
+    ['companion', 'wyynwy'],
+    ['smile', 'nwynny'],
+    ['layered-head', 'nwynny'],
+    ['teddy', 'wyywny'],
+    ['flower', 'ywwwny'],
+    ['spaniel-pet', 'nwwnyw'],
+    ['spaniel-legs', 'nwwnyw'],
+    ['carded-sporting', 'wnnwyw'],
+    ['mountain-ear', 'wnwyyw'],
+    ['long-coat', 'nyynnw']
+  ])('%s: %s', (trim, row) => {
+    for (const [i, coat] of COATS.entries()) {
+      const { verdict, say } = fitOf(trimFits, trim, coat)
+      expect(verdict, coat).toBe(WORDS[row[i] as keyof typeof WORDS])
+      expect(say === null, coat).toBe(verdict === 'fits')
+    }
   })
 })
