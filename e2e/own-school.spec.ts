@@ -163,7 +163,7 @@ test('ten people, eight dogs and two tables go from nothing to a certificate by 
   await page.getByRole('button', { name: 'I say so' }).click()
   await expect(page.getByTestId('gate')).toContainText('Ada Quist says so')
   await page.getByRole('link', { name: 'For the table' }).click()
-  await expect(page.getByTestId('sheet')).toContainText('blade 5F with')
+  await expect(page.getByTestId('sheet')).toContainText('blade 7F with')
   await page.getByRole('link', { name: 'To the table' }).click()
   await page.waitForURL('**/table/**')
   await drawn(page)

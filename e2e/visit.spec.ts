@@ -76,7 +76,7 @@ test('a dog is checked in on the figure, held until it is ready, set up, printed
   await page.locator('#place').selectOption('cheek')
   await expect(page.getByTestId('advice')).toHaveText('blade 4F with the growth, leaves 9.5 mm')
   await page.getByRole('button', { name: 'Back to the advice' }).click()
-  await expect(page.getByTestId('advice')).toHaveText('straight scissors')
+  await expect(page.getByTestId('advice')).toHaveText('blade 10 with the growth, leaves 1.6 mm')
   // the trade's measures on the dog
   await page.getByRole('button', { name: 'measured on the dog' }).click()
   await expect(page.getByTestId('measured')).toContainText('By the 2 in comb laid at the root: 50.8 mm bare.')
