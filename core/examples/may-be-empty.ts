@@ -69,6 +69,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'setup.orderedSteps': [0],
   'setup.sheetOf': [0],
   'setup.groupLines': [0],
+  'setup.adviceInPlan': [0, 1],
   'standard.agreedAt': [0],
   'standard.agreedStandard': [1],
   'standard.lengthsOfWork': [0],

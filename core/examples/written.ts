@@ -68,6 +68,7 @@ const ofWork: Examples = {
   workWithLength: () => [work(), 'back', 3.2]
 }
 const setup: Examples = {
+  adviceInPlan: () => [adviceRules, work(), { region: 'back', coat: 'wire', facts: new Set(), house: {}, rack }, 3.2],
   agreedTargets: () => [sheet()],
   factsAt: () => ['cheek', 'left', { facts: new Set(), burns }],
   factsToday: () => [visit.dog, NOTHING_FOUND, true],

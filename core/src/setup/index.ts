@@ -2,6 +2,7 @@ import { door } from '../error'
 import * as agreedPart from './agreed'
 import * as fitPart from './fit'
 import * as sheetPart from './sheet'
+import * as passesPart from './passes'
 import * as sayPart from './say'
 
 export type { AgreedTarget } from './agreed'
@@ -11,5 +12,6 @@ export type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine, SheetPass, 
 
 export const { agreedTargets, linesAtStep, sayTarget, stepsByTargets } = door(agreedPart)
 export const { fitOf } = door(fitPart)
+export const { adviceInPlan } = door(passesPart)
 export const { burnedMmAt, factsAt, factsToday, houseFor, orderedSteps, sheetCaseOf, sheetOf } = door(sheetPart)
 export const { groupLines, sayLinePlace, sayPass, sayTool } = door(sayPart)

@@ -1,6 +1,6 @@
 // The passes of a place on one dog today: each within its kind of work, with the tool that the rack and the rules give it.
 import { advise, choicesOf, type Advice, type AdviceCase, type AdviceRule, type Choice } from '../advice'
-import { settingPass, SETS_LENGTH, TOOLS_OF, type Pass, type PlacePlan } from '../standard'
+import { settingPass, SETS_LENGTH, TOOLS_OF, workFor, type Pass, type PlacePlan } from '../standard'
 import type { Direction, Tool } from '../tools'
 import type { SheetPass } from './types'
 
@@ -37,6 +37,27 @@ export function adviceFor(rules: readonly AdviceRule[], pass: Pass, mm: number |
   return advise(rules, { ...at, plannedMm: mm, within })
 }
 
+/**
+ * Advice for a place as a trim works it, by the pass that leaves its length: another kind of work is no choice, and a place that is left
+ * gets none. Without a plan of work, advice for the length alone. `mm` is what shall be left.
+ */
+export function adviceInPlan(
+  rules: readonly AdviceRule[],
+  work: readonly PlacePlan[] | undefined,
+  at: PlaceCase,
+  mm: number | null
+): Advice {
+  if (!work) return advise(rules, { ...at, plannedMm: mm })
+  const row = workFor(work, { house: at.house, coat: at.coat }).find(({ place }) => place === at.region)
+  const pass = row && mainPass(row)
+  if (!pass) return NO_ADVICE
+  return adviceFor(rules, pass, pass.leavesMm === null ? null : mm, at)
+}
+
+/** The pass that leaves the length of a row; where none does, the last that is done with a blade or comb, else the last. */
+const mainPass = (row: PlacePlan): Pass | null =>
+  settingPass(row) ?? row.passes.findLast(({ kind }) => SETS_LENGTH[kind] === 'tool') ?? row.passes.at(-1) ?? null
+
 /** The tools of a pass that this house allows; where it strips by hand only, no knife pulls. */
 const toolsOf = ({ kind, tools }: Pass, { house }: PlaceCase): readonly string[] =>
   kind === 'pull' && (house.knives ?? 0) === 0 ? tools.filter((id) => !id.startsWith('knife')) : tools
@@ -67,7 +88,7 @@ export function workPlace(
   targetMm: number | null,
   own: (advice: Advice) => Choice | null
 ): WorkedPlace {
-  const sets = settingPass(row) ?? row.passes.findLast(({ kind }) => SETS_LENGTH[kind] === 'tool') ?? row.passes.at(-1) ?? null
+  const sets = mainPass(row)
   let advice = NO_ADVICE
   let setting: SheetPass | null = null
   const passes = row.passes.map((pass) => {

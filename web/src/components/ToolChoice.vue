@@ -46,28 +46,30 @@ const alternatives = computed(() => {
       <li v-for="rule in reasons" :key="rule.id" class="py-2 leading-[1.35]">{{ rule.say }}</li>
     </ul>
   </template>
-  <h2 class="mt-4">Allowed here</h2>
-  <ul class="row-rule m-0 list-none p-0">
-    <li v-for="choice in alternatives" :key="keyOf(choice)">
-      <button
-        class="flex min-h-11 w-full items-center py-1 text-left hover:underline"
-        :class="isChosen(choice) ? 'font-[650]' : ''"
-        :aria-pressed="isChosen(choice)"
-        :disabled="locked"
-        @click="emit('choose', choice)"
-      >
-        {{ sayChoice(choice) }}
-      </button>
-    </li>
-  </ul>
-  <h2 class="mt-4"><label for="why-not">Why not</label></h2>
-  <select id="why-not" v-model="asked" class="field mt-1 h-11 w-full">
-    <option value="">choose a tool</option>
-    <option v-for="choice in everything" :key="keyOf(choice)" :value="keyOf(choice)">{{ sayChoice(choice) }}</option>
-  </select>
-  <div v-if="answer" class="mt-2 leading-[1.35]" role="status" data-testid="why-not">
-    <p class="font-[650]">{{ answer.allowed ? 'Allowed.' : 'Not here.' }}</p>
-    <p v-for="because in answer.because" :key="because">{{ because }}</p>
-    <p v-if="answer.nearest && !answer.allowed" class="mt-1">Nearest: {{ sayChoice(answer.nearest) }}.</p>
-  </div>
+  <template v-if="everything.length > 0">
+    <h2 class="mt-4">Allowed here</h2>
+    <ul class="row-rule m-0 list-none p-0">
+      <li v-for="choice in alternatives" :key="keyOf(choice)">
+        <button
+          class="flex min-h-11 w-full items-center py-1 text-left hover:underline"
+          :class="isChosen(choice) ? 'font-[650]' : ''"
+          :aria-pressed="isChosen(choice)"
+          :disabled="locked"
+          @click="emit('choose', choice)"
+        >
+          {{ sayChoice(choice) }}
+        </button>
+      </li>
+    </ul>
+    <h2 class="mt-4"><label for="why-not">Why not</label></h2>
+    <select id="why-not" v-model="asked" class="field mt-1 h-11 w-full">
+      <option value="">choose a tool</option>
+      <option v-for="choice in everything" :key="keyOf(choice)" :value="keyOf(choice)">{{ sayChoice(choice) }}</option>
+    </select>
+    <div v-if="answer" class="mt-2 leading-[1.35]" role="status" data-testid="why-not">
+      <p class="font-[650]">{{ answer.allowed ? 'Allowed.' : 'Not here.' }}</p>
+      <p v-for="because in answer.because" :key="because">{{ because }}</p>
+      <p v-if="answer.nearest && !answer.allowed" class="mt-1">Nearest: {{ sayChoice(answer.nearest) }}.</p>
+    </div>
+  </template>
 </template>

@@ -1,9 +1,9 @@
 import { adviceRules, houseRules } from '@peen/content'
 import type { DogPage } from '@peen/contract'
-import { advise, shortChoice, type Advice, type Choice, type DogFact, type Fact } from '@peen/core/advice'
+import { shortChoice, type Advice, type Choice, type DogFact, type Fact } from '@peen/core/advice'
 import { NOTHING_FOUND } from '@peen/core/checkin'
 import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
-import { burnedMmAt, factsAt, factsToday } from '@peen/core/setup'
+import { adviceInPlan, burnedMmAt, factsAt, factsToday } from '@peen/core/setup'
 import type { Tool } from '@peen/core/tools'
 import { computed, ref, type Ref } from 'vue'
 import type { PlateNote } from '../figure/plate-note'
@@ -43,15 +43,15 @@ export function useAdviser(
   }
   const burns = computed(() => page.value?.dog.burns ?? [])
   const adviceFor = (region: RegionId): Advice =>
-    advise(adviceRules, {
-      region,
-      plannedMm: page.value?.plan.lengthsMm[region] ?? null,
-      coat: page.value?.dog.coatType ?? 'mixed',
-      burnedMm: burnedMmAt(region, side.value, burns.value),
-      facts: factsHere(region),
-      house: house(),
-      rack: rack()
-    })
+    adviceInPlan(
+      adviceRules,
+      page.value?.plan.work,
+      {
+        ...{ region, coat: page.value?.dog.coatType ?? 'mixed', house: house(), rack: rack() },
+        ...{ burnedMm: burnedMmAt(region, side.value, burns.value), facts: factsHere(region) }
+      },
+      page.value?.plan.lengthsMm[region] ?? null
+    )
   const advices = computed(() => new Map(REGIONS.map(({ id }) => [id, adviceFor(id)])))
   const chosenAt = (region: RegionId): Choice | null => tried.value[region] ?? advices.value.get(region)?.ranked[0] ?? null
 
