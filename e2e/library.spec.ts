@@ -24,6 +24,10 @@ test('every trim stands in the library with what makes it, and one is printed fo
   await page.getByRole('link', { name: 'Bracelets on clipped legs' }).last().click()
   await expect(page.getByRole('heading', { name: 'Graded by, as one walks round the dog' })).toBeVisible()
   await expect(page.getByText('a straight tube instead of a bracelet')).toBeVisible()
+  // what is done at each place, and what is left alone
+  const work = page.locator('[data-work-plan]')
+  await expect(work.getByRole('listitem').filter({ hasText: 'Foreleg, the bracelet' })).toContainText('curved scissors')
+  await expect(work.getByRole('listitem').filter({ hasText: 'Armpit' })).toContainText('left alone, combed through')
   await page.getByRole('button', { name: 'head', exact: true }).click()
   const coming = page.waitForEvent('download', { timeout: 50000 })
   await page.getByRole('button', { name: 'Wall chart, PDF' }).click()

@@ -22,6 +22,7 @@ import ChangeList from '../library/ChangeList.vue'
 import { sayInstrument, sayTarget } from '../library/criterion-words'
 import { saveFile } from '../library/save-file'
 import VersionList from '../library/VersionList.vue'
+import WorkPlan from '../library/WorkPlan.vue'
 import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
 
@@ -179,6 +180,12 @@ const retire = (retired: boolean) =>
           </li>
         </ul>
       </section>
+      <WorkPlan
+        v-if="data.standard.plan.work"
+        :work="data.standard.plan.work"
+        :rack="session.school?.tools ?? []"
+        :comb-base="session.school?.houseRules['comb-base'] === 1 ? '10' : '30'"
+      />
       <p class="muted mt-4 leading-[1.4]">Hair left, mm: {{ lengths.join(', ') }}.</p>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-8 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
