@@ -172,7 +172,7 @@ test('an apprentice takes the own record along, and a cohort comes in from a tab
       .locator('input[type=file]')
       .setInputFiles({ name: 'cohort.csv', mimeType: 'text/csv', buffer: Buffer.from(`givenName,familyName,email,cohort\r\n${rows}`) })
   await choose('Ada,Brook,ada@post.example,Harvest\r\nBo,,bo@post.example,Harvest\r\n')
-  await expect(table).toContainText('Nobody can be let in yet: 1 thing is to be put right.')
+  await expect(table).toContainText('No one can be added yet: 1 thing needs fixing.')
   await expect(table).toContainText('Line 3: Family name is missing')
   await choose('Ada,Brook,ada@post.example,Harvest\r\nBo,Ek,bo@post.example,Harvest\r\n')
   await expect(table).toContainText('New cohort: Harvest, beginning today.')

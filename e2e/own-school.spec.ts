@@ -136,10 +136,10 @@ test('ten people, eight dogs and two tables go from nothing to a certificate by 
   await fillSchool(page)
   await ownRule(page)
   await page.goto(`${EMPTY}/dogs`)
-  // its page stands before its first visit, and says that nobody knows it
+  // its page stands before its first visit, and says that it is new here
   await page.getByRole('link', { name: 'Pepperkin' }).click()
   await page.getByRole('link', { name: 'Which tool where' }).click()
-  await expect(page.getByText('First visit: nobody here knows this dog.', { exact: false })).toBeVisible()
+  await expect(page.getByText('First visit: we don’t know this dog yet.', { exact: false })).toBeVisible()
   await expect(page.getByTestId('advice')).toHaveText('blade 7F with the growth, leaves 3.2 mm')
   // a visit: the dog's minutes are said; the same dog and table again are refused in words
   await page.goto(`${EMPTY}/day`)

@@ -7,6 +7,7 @@ export const NOTHING_LEFT = 'Scissor or leave; ask the instructor.'
 /** A clipper's length meets the plan within this share, or scissors are nearer. Chosen. */
 const MEETS_SHARE = 0.12
 const MEETS_LEAST_MM = 0.4
+const meetsAim = (lengthMm: number, aimMm: number) => Math.abs(lengthMm - aimMm) <= Math.max(MEETS_LEAST_MM, MEETS_SHARE * aimMm)
 
 /** Does a rule apply here? */
 export function applies(when: When, { region, coat, facts, house, plannedMm }: AdviceCase): boolean {
@@ -187,8 +188,7 @@ const isWithin = ({ kinds, direction }: Within, { tool, direction: way }: Choice
 function usualFirst(ranked: readonly Choice[], { tools }: Within, prefers: readonly Effective<'prefer'>[], aimMm: number | null): Choice[] {
   const at = ({ tool }: Choice) => tools.indexOf(tool.id)
   const liked = ({ tool }: Choice) => prefers.filter(({ effect }) => effect.labels?.includes(tool.label)).length
-  const meets = ({ lengthMm }: Choice) =>
-    lengthMm === null || aimMm === null || Math.abs(lengthMm - aimMm) <= Math.max(MEETS_LEAST_MM, MEETS_SHARE * aimMm)
+  const meets = ({ lengthMm }: Choice) => lengthMm === null || aimMm === null || meetsAim(lengthMm, aimMm)
   const usual = ranked.filter((choice) => at(choice) >= 0 && meets(choice)).sort((a, b) => liked(b) - liked(a) || at(a) - at(b))
   return [...usual, ...ranked.filter((choice) => !usual.includes(choice))]
 }
@@ -216,7 +216,7 @@ function rank(choices: readonly Choice[], prefers: readonly Effective<'prefer'>[
         (!effect.direction || choice.direction === effect.direction)
     ).length
   const off = ({ lengthMm }: Choice) => (lengthMm === null || aimMm === null ? 0 : Math.abs(lengthMm - aimMm))
-  const meets = (choice: Choice) => (aimMm === null ? liked(choice) > 0 : off(choice) <= Math.max(MEETS_LEAST_MM, MEETS_SHARE * aimMm))
+  const meets = (choice: Choice) => (aimMm === null ? liked(choice) > 0 : choice.lengthMm === null || meetsAim(choice.lengthMm, aimMm))
   // a blade or comb that meets the aim, then what cuts free-hand, then what is merely near
   const order = (choice: Choice) => (choice.lengthMm === null ? 1 : meets(choice) ? 0 : 2)
   const free = (choice: Choice) => (choice.tool.kind === 'hand' ? 1 : 0)

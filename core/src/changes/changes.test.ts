@@ -88,3 +88,13 @@ function sorted(data: unknown): unknown {
       .map(([key, value]) => [key, sorted(value)])
   )
 }
+
+it('knows a row of work by its place, part and house side, and tells a whole plan of work by its size', () => {
+  const row = { place: 'thigh', part: 'rear edge', does: 'passes', passes: [{ kind: 'clip', leavesMm: 3.2 }] }
+  const other = { place: 'brow', house: { id: 'brows', side: 1 }, does: 'leave', passes: [] }
+  const longer = { ...row, passes: [{ kind: 'clip', leavesMm: 6.3 }] }
+  expect(changesBetween({ work: [other, row] }, { work: [other, longer] })).toEqual([
+    { path: ['work', 'thigh, rear edge', 'passes', '1', 'leavesMm'], before: '3.2', after: '6.3' }
+  ])
+  expect(changesBetween({}, { work: [other, row, { place: 'back' }] })).toEqual([{ path: ['work'], before: null, after: '3 entries' }])
+})

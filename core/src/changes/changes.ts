@@ -50,10 +50,12 @@ function longestCommon(a: readonly string[], b: readonly string[]): ReadonlySet<
   return kept
 }
 
-/** What a list member is known by: its id, or for a step its technique, for a variant its question and side. */
+/** What a list member is known by: its id; for a row of work its place, part and house side; for a step its technique; for a variant its question and side. */
 function idOf(item: Data): string | null {
-  const { id, technique, rule, side } = (item ?? {}) as Record<string, unknown>
+  const { id, place, part, technique, rule, side } = (item ?? {}) as Record<string, unknown>
+  const { house } = (item ?? {}) as { readonly house?: { readonly id: string; readonly side: number } }
   if (typeof id === 'string') return id
+  if (typeof place === 'string') return [place, part, house && `${house.id} ${house.side}`].filter(Boolean).join(', ')
   if (typeof technique === 'string') return technique
   return typeof rule === 'string' ? `${rule} ${String(side)}` : null
 }
@@ -79,6 +81,7 @@ const same = (a: Data, b: Data) => JSON.stringify(a ?? null) === JSON.stringify(
 
 function tell(data: Data): string | null {
   if (data === undefined || data === null) return null
+  if (Array.isArray(data) && data.length > 2 && data.every((item) => typeof item === 'object')) return `${data.length} entries`
   if (Array.isArray(data)) return data.map((item) => tell(item) ?? 'open').join(' to ')
   if (typeof data !== 'object') return String(data)
   const { label, name, say, says } = data as Record<string, unknown>

@@ -9,21 +9,21 @@ const WAYS: Readonly<Record<PassDirection, string>> = {
   away: 'away from the anus',
   off: 'off the edge onto the finger',
   right: 'at a right angle',
-  edge: 'its edge only'
+  edge: 'edge only'
 }
 const SHARES: Readonly<Record<Share, string>> = {
-  all: 'everything that comes',
-  top: 'the longest layer',
-  tips: 'the tips',
-  strip: 'a strip of 25 mm'
+  all: 'pulling everything that comes',
+  top: 'pulling the longest layer',
+  tips: 'pulling the tips',
+  strip: 'pulling a 25 mm strip'
 }
 
-/** "comb A over a 30, with"; "fine knife, carded"; "finger and thumb, the tips pulled" */
+/** "comb A over a 30, with"; "fine knife, carding"; "finger and thumb, pulling the tips" */
 export function sayPass({ kind, choice, overBlade, direction, share }: SheetPass): string {
-  if (!choice) return 'no tool of the rack: ask the instructor'
+  if (!choice) return 'no tool in the rack for this; ask the instructor'
   const tool = choice.tool.kind === 'blade' || choice.tool.kind === 'comb' ? `${choice.tool.kind} ${choice.tool.label}` : choice.tool.label
-  if (kind === 'pull') return `${tool}, ${SHARES[share ?? 'all']} pulled`
-  if (kind === 'card') return `${tool}, carded`
+  if (kind === 'pull') return `${tool}, ${SHARES[share ?? 'all']}`
+  if (kind === 'card') return `${tool}, carding`
   if (kind === 'attach') return `${tool} over a ${overBlade}, ${WAYS[direction ?? 'with']}`
   return direction === null ? tool : `${tool} ${WAYS[direction]}`
 }
@@ -38,7 +38,7 @@ export function sayTool({
 }: Pick<SheetLine, 'does' | 'passes' | 'stopped' | 'region'> & { readonly frozen?: string | null }): string {
   if (stopped) return 'nothing is cut here today'
   if (does === 'leave') return 'left alone, combed through'
-  if (does === 'unsaid') return frozen ?? 'work not said in this version of the trim; ask the instructor'
+  if (does === 'unsaid') return frozen ?? 'this version of the trim does not say how; ask the instructor'
   // the ladder of a clipped foot ends at the 15: what is to stay longer is left
   if (passes.some(({ choice, kind }) => !choice && kind === 'clip') && /oot$|pads|toes/.test(region))
     return /oot$/.test(region) ? 'leave it; scissor the outline' : 'leave it; no scissors between the pads'

@@ -143,23 +143,23 @@ describe.each<[trim: string, coat: SheetCase['coat'], rows: readonly (readonly [
     'jacket-pet',
     'wire',
     [
-      ['Back', 'fine knife, carded, then finger and thumb, everything that comes pulled', 13],
-      ['Foreleg', 'finger and thumb, everything that comes pulled', 13],
-      ['Fore foot', 'finger and thumb, everything that comes pulled, then small face scissors', 9],
+      ['Back', 'fine knife, carding, then finger and thumb, pulling everything that comes', 13],
+      ['Foreleg', 'finger and thumb, pulling everything that comes', 13],
+      ['Fore foot', 'finger and thumb, pulling everything that comes, then small face scissors', 9],
       ['Brow', 'left alone, combed through', 12],
-      ['Ear outside', 'finger and thumb, everything that comes pulled', 2.5]
+      ['Ear outside', 'finger and thumb, pulling everything that comes', 2.5]
     ]
   ],
   [
     'winter-show',
     'wire',
     [
-      ['Cheek', 'finger and thumb, a strip of 25 mm pulled, then blade 10 with', 1.6],
+      ['Cheek', 'finger and thumb, pulling a 25 mm strip, then blade 10 with', 1.6],
       ['Skull', 'left alone, combed through', 7],
-      ['Throat', 'finger and thumb, a strip of 25 mm pulled, then blade 10 with', 1.6],
+      ['Throat', 'finger and thumb, pulling a 25 mm strip, then blade 10 with', 1.6],
       ['Chest, below the dimple', 'left alone, combed through', 18],
-      ['Ear outside', 'finger and thumb, a strip of 25 mm pulled, then blade 15 with', 1.2],
-      ['Thigh, rear edge', 'finger and thumb, a strip of 25 mm pulled, then blade 10 with', 1.6],
+      ['Ear outside', 'finger and thumb, pulling a 25 mm strip, then blade 15 with', 1.2],
+      ['Thigh, rear edge', 'finger and thumb, pulling a 25 mm strip, then blade 10 with', 1.6],
       ['Tail, tip', 'left alone, combed through', null]
     ]
   ],
@@ -217,8 +217,8 @@ describe.each<[trim: string, coat: SheetCase['coat'], rows: readonly (readonly [
     'carded-sporting',
     'smooth',
     [
-      ['Back', 'medium carder, carded, then fine carder, carded', 8],
-      ['Shoulder', 'medium carder, carded, then stripping stone, the tips pulled', 8]
+      ['Back', 'medium carder, carding, then fine carder, carding', 8],
+      ['Shoulder', 'medium carder, carding, then stripping stone, pulling the tips', 8]
     ]
   ],
   [
@@ -282,8 +282,8 @@ describe('blades by the dog', () => {
   })
   it('a stripped dog is pulled by hand where the house strips by hand only', () => {
     const passes = (knives: number) => at(linesOf('jacket-show', { house: { ...school, knives } }), 'Back').passes.map(sayPass)
-    expect(passes(0)[1]).toBe('finger and thumb, the longest layer pulled')
-    expect(passes(1)[1]).toBe('coarse knife, the longest layer pulled')
+    expect(passes(0)[1]).toBe('finger and thumb, pulling the longest layer')
+    expect(passes(1)[1]).toBe('coarse knife, pulling the longest layer')
   })
 })
 

@@ -13,7 +13,7 @@ const take = (file: File) => api.upload<{ takenIn: number }>('/cohorts/csv', fil
     title="A whole cohort from a table"
     :show="show"
     :take="take"
-    refused="Nobody can be let in yet"
+    refused="No one can be added yet"
     data-cohort-table
     @in="$emit('in', $event)"
   >

@@ -9,14 +9,7 @@ const take = (file: File) => api.upload<{ takenIn: number }>('/dogs/csv', file, 
 </script>
 
 <template>
-  <TableIn
-    title="Dogs from a table"
-    :show="show"
-    :take="take"
-    refused="No dog can be taken in yet"
-    data-dog-table
-    @in="$emit('in', $event)"
-  >
+  <TableIn title="Dogs from a table" :show="show" :take="take" refused="No dog can be added yet" data-dog-table @in="$emit('in', $event)">
     A CSV table with the columns name, bodyType, coat, colour, withersMm, canStandMin, temperament and, if you like, breed, dislikes, owner
     and contact.
     <template #held="{ held, takeIn }">

@@ -10,7 +10,7 @@ const props = defineProps<{
   show: (file: File) => Promise<Preview>
   /** takes all of it in */
   take: (file: File) => Promise<{ takenIn: number }>
-  /** what a refused table begins with: "No dog can be taken in yet" */
+  /** what a refused table begins with: "No dog can be added yet" */
   refused: string
 }>()
 defineSlots<{
@@ -62,7 +62,7 @@ const heldIn = (table: Preview) => table as Extract<Preview, { ok: true }>
     <slot v-if="preview?.ok" name="held" :held="heldIn(preview)" :take-in="takeIn" />
     <template v-else-if="preview">
       <p class="mt-2 font-[650]" role="alert">
-        {{ refused }}: {{ preview.issues.length }} {{ preview.issues.length === 1 ? 'thing is' : 'things are' }} to be put right.
+        {{ refused }}: {{ preview.issues.length }} {{ preview.issues.length === 1 ? 'thing needs' : 'things need' }} fixing.
       </p>
       <ul class="m-0 list-none p-0">
         <li v-for="issue in preview.issues" :key="issue.detail" class="flex gap-2 py-1">

@@ -37,4 +37,4 @@ export function boldParts(text: string): { readonly text: string; readonly bold:
 }
 
 /** Said wherever tools are chosen for a dog that was never here. */
-export const UNKNOWN_DOG = 'First visit: nobody here knows this dog. Face and feet are taken as on an unknown dog.'
+export const UNKNOWN_DOG = 'First visit: we don’t know this dog yet. Clip its face and feet as you would any new dog’s.'

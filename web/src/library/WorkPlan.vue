@@ -44,7 +44,7 @@ const places = (group: readonly PlacePlan[]) => group.map((row, i) => (i === 0 ?
           >{{ places(group) }}<span v-if="sideOf(group[0].house)" class="muted block">{{ sideOf(group[0].house) }}</span></span
         >
         <span v-if="group[0].does === 'leave'">left alone, combed through</span>
-        <span v-else-if="group[0].does === 'unsaid'">work not said yet</span>
+        <span v-else-if="group[0].does === 'unsaid'">not written down yet</span>
         <span v-else>
           <span v-for="(pass, i) in group[0].passes" :key="i" class="block"
             ><b class="font-[650]">{{ inWords(pass) }}</b

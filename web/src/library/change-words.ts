@@ -17,6 +17,11 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   levels: 'level',
   how: '',
   plan: '',
+  work: 'what is done',
+  passes: 'pass',
+  leavesMm: 'leaves, mm',
+  standsMm: 'stands, mm',
+  does: 'how',
   lengthsMm: 'length, mm',
   ownFault: 'its own fault',
   makes: 'what makes it',
@@ -35,7 +40,8 @@ export function sayChange({ path, before, after }: Change, labelOf: (id: string)
   const words = path.flatMap((part, i) => {
     const label = labelOf(part)
     if (label) return [label]
-    if (isRegionId(part)) return [regionName(part)]
+    const [place, ...rest] = part.split(', ')
+    if (isRegionId(place)) return [regionName(place), ...rest]
     if (/^\d+$/.test(part)) return [path[i - 1] === 'levels' ? String(Number(part) - 1) : part]
     const word = FIELD_WORDS[part] ?? part
     return word === '' ? [] : [word]

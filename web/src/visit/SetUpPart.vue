@@ -180,7 +180,7 @@ async function pdf(): Promise<void> {
       </p>
       <p v-if="!line.stopped" class="mt-2 text-[18px] leading-[1.4]"><PassLines :line="line" /></p>
       <template v-if="!line.stopped && line.advice.ranked.length > 0">
-        <p v-if="line.passes.length > 1" class="label mt-4">The pass that leaves the length</p>
+        <p v-if="line.passes.length > 1" class="label mt-4">The pass that sets the length</p>
         <ToolChoice
           :advice="line.advice"
           :chosen="line.choice"
