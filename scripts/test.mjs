@@ -1,17 +1,20 @@
 // npm test: install what is missing, then types, lint, sizes, unit and server tests, the built application in a browser.
 // Everything runs on throw-away databases. The last line counts what the runners reported.
 import { spawn, spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, openSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { checkNode, ensurePackages, ensureProgram, ensureWebBuilt, freePort, ROOT, runOrExplain, say } from './machine.mjs'
 import { startCamera } from './camera.mjs'
+import { ofPlaywright, ofVitest } from './reports.mjs'
 import { startTestDatabase, TEST_PREFIX } from './test-database.mjs'
 
 const reports = mkdtempSync(join(tmpdir(), 'peen-reports-'))
 /** As many as a small machine has cores. */
 const WORKERS = [1, 2]
-const count = { passed: 0, failed: 0 }
+const count = { passed: 0 }
+/** What failed, each by its name; told once more at the end, where a reader of a long log looks first. */
+const failed = []
 
 await runOrExplain(async () => {
   checkNode()
@@ -37,14 +40,15 @@ await runOrExplain(async () => {
       inOnePiece('unit and server tests', 'nice', ['-n', '15', process.execPath, ...vitest], env),
       inBrowser(database, env)
     ])
-    addVitest(vitestReport)
+    add(ofVitest(vitestReport))
   } finally {
     await database.stop()
     rmSync(reports, { recursive: true, force: true })
   }
 })
-say(`\n${count.passed} passed, ${count.failed} failed`)
-process.exit(count.failed === 0 && count.passed > 0 ? 0 : 1)
+if (failed.length > 0) say(`\n== what failed\n${failed.join('\n')}`)
+say(`\n${count.passed} passed, ${failed.length} failed`)
+process.exit(failed.length === 0 && count.passed > 0 ? 0 : 1)
 
 /** Runs something beside others: what it says comes out in one piece when it is done. Returns whether it passed. */
 async function inOnePiece(name, command, args, env = process.env) {
@@ -58,7 +62,8 @@ async function inOnePiece(name, command, args, env = process.env) {
 
 /** A runner without a report of its own counts as one check. */
 async function check(name, command, args) {
-  count[(await inOnePiece(name, command, args)) ? 'passed' : 'failed']++
+  if (await inOnePiece(name, command, args)) count.passed++
+  else failed.push(name)
 }
 
 async function inBrowser(database, env) {
@@ -77,20 +82,9 @@ function run(command, args, env) {
   return ended(spawn(command, args, { cwd: ROOT, stdio: 'inherit', env }))
 }
 
-function addVitest(file) {
-  if (!existsSync(file)) return void count.failed++
-  const { numPassedTests, numTotalTests, testResults } = JSON.parse(readFileSync(file, 'utf8'))
-  count.passed += numPassedTests
-  // a file that could not be loaded holds no test and still fails
-  const broken = testResults.filter((result) => result.status === 'failed' && result.assertionResults.length === 0).length
-  count.failed += numTotalTests - numPassedTests + broken
-}
-
-function addPlaywright(file) {
-  if (!existsSync(file)) return void count.failed++
-  const { stats, errors } = JSON.parse(readFileSync(file, 'utf8'))
-  count.passed += stats.expected
-  count.failed += stats.unexpected + stats.flaky + stats.skipped + errors.length
+function add({ passed, failures }) {
+  count.passed += passed
+  failed.push(...failures)
 }
 
 /** Types, lint and sizes, and the web application that the browser will load. */
@@ -142,7 +136,7 @@ async function browserTests({ demos, empties }, env) {
     PEEN_E2E_DATABASE: demos.map(({ database }) => database.database).join(','),
     PEEN_E2E_REPORT: report
   })
-  addPlaywright(report)
+  add(ofPlaywright(report))
   for (const { stop } of [...demos, ...empties]) stop()
 }
 
