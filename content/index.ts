@@ -1,12 +1,12 @@
 // What Peen ships as data. Types come from core; contract validates the shapes when they enter the database.
 import type { AdviceRule } from '@peen/core/advice'
 import type { Certificate } from '@peen/core/certify'
-import type { ClosingStep, CoatWorks } from '@peen/core/coat'
+import type { ClosingStep } from '@peen/core/coat'
 import type { BodyType, Coat, Colouring, DrawnRegion, Fault, FaultKind, ShapeKind, ViewId } from '@peen/core/figure'
 import type { RegionId } from '@peen/core/regions'
 import type { TrimFit } from '@peen/core/setup'
-import { lengthsOfWork, type Known, type PlanStep, type Standard } from '@peen/core/standard'
-import type { Family, Technique } from '@peen/core/technique'
+import { lengthsOfWork, placesTaken, type Known, type Plan, type Standard } from '@peen/core/standard'
+import { waitsForGate, type Family, type OralQuestion, type RetiredTechnique, type Technique } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import adviceRuleData from './advice-rules.json'
 import bodyBearded from './bodies/bearded.json'
@@ -29,12 +29,13 @@ import certificateScissoring from './certificates/scissoring.json'
 import certificateSporting from './certificates/sporting.json'
 import certificateStripping from './certificates/stripping.json'
 import certificateTerriersStripped from './certificates/terriers-stripped.json'
-import coatWorkData from './coat-work.json'
 import coatData from './coats.json'
 import colourData from './colours.json'
 import drawnFaultData from './drawn-faults.json'
 import houseRuleData from './house-rules.json'
+import questionData from './questions.json'
 import rackData from './rack.json'
+import retiredTechniqueData from './retired-techniques.json'
 import standardBeardedPet from './standards/bearded-pet.json'
 import standardBracelets from './standards/bracelets.json'
 import standardCardedSporting from './standards/carded-sporting.json'
@@ -67,6 +68,10 @@ export type HouseRule = {
 
 export const rack = rackData as readonly Tool[]
 export const techniques = techniqueData as unknown as readonly Technique[]
+/** What is asked and not done. */
+export const questions = questionData as readonly OralQuestion[]
+/** What left the catalogue, with what became of it: what was recorded under these ids is still read. */
+export const retiredTechniques = retiredTechniqueData as unknown as readonly RetiredTechnique[]
 export const houseRules = houseRuleData as readonly HouseRule[]
 export const adviceRules = adviceRuleData as unknown as readonly AdviceRule[]
 /** What a trim leaves is what its work leaves: derived here, never written a second time. */
@@ -94,8 +99,12 @@ export const standards: readonly Standard[] = (
     standardLongCoat
   ] as unknown as readonly Standard[]
 ).map(withLengths)
-/** What each technique does to the coat; what is not named takes no hair. */
-export const coatWorks = coatWorkData as unknown as CoatWorks
+/** Techniques by which any trim pulls a coat. */
+export const pullTechniques: ReadonlySet<string> = new Set(
+  standards.flatMap(({ plan }) =>
+    (plan.work ?? []).flatMap(({ passes }) => passes.flatMap(({ kind, technique }) => (kind === 'pull' ? [technique] : [])))
+  )
+)
 export const trimFits = trimFitData as unknown as readonly TrimFit[]
 /** One pattern first, then the four families, then groups of trims. */
 export const certificates = [
@@ -111,26 +120,34 @@ export const certificates = [
   certificateLongCoats
 ] as unknown as readonly Certificate[]
 
+/** A technique by its id; one that left the catalogue too, since old records name it. */
 export function techniqueById(id: string): Technique | undefined {
-  return techniques.find((technique) => technique.id === id)
+  return techniques.find((technique) => technique.id === id) ?? retiredTechniques.find((technique) => technique.id === id)
 }
 
 const CUTTING: ReadonlySet<Family> = new Set(['clipping', 'scissoring', 'stripping'])
 
-/** The places that a technique cuts; none for handling and finishing, which go over places that others have set. */
 /** The plain name of a technique, which promises no tool. */
 export const techniqueName = (id: string): string => techniqueById(id)?.name ?? id
 
+/** Does a technique wait until somebody has said that the dog is dry and combed to the skin? */
+export const techniqueWaits = (id: string): boolean => {
+  const technique = techniqueById(id)
+  return technique !== undefined && waitsForGate(technique)
+}
+
+/** The places that a technique cuts; none for handling and finishing, which go over places that others have set. */
 export function cutRegionsOf(id: string): readonly RegionId[] {
   const technique = techniqueById(id)
   return technique && CUTTING.has(technique.family) ? technique.regions : []
 }
 
 /** Steps of a trim that take hair, with the places they go over: what a session is closed by. */
-export function closingSteps(steps: readonly PlanStep[]): readonly ClosingStep[] {
-  return steps
-    .filter(({ technique }) => coatWorks[technique])
-    .map(({ technique, label, minutes }) => ({ technique, label, minutes, regions: techniqueById(technique)?.regions ?? [] }))
+export function closingSteps({ steps, work }: Pick<Plan, 'steps' | 'work'>): readonly ClosingStep[] {
+  return steps.flatMap(({ technique, label, minutes }) => {
+    const regions = work ? placesTaken(work, technique) : cutRegionsOf(technique)
+    return regions.length === 0 ? [] : [{ technique, label, minutes, regions }]
+  })
 }
 
 export const bodies = [

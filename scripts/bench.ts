@@ -1,7 +1,19 @@
 // npm run bench: how fast the dog is drawn, as medians and as ratios to a named reference in the same run.
 // In Node always; in the browser as well when Peen is running (PEEN_URL, by default http://127.0.0.1:4760).
 import { chromium, type Browser, type Page } from '@playwright/test'
-import { adviceRules, bodyById, coatFor, coats, colouringOf, cutRegionsOf, techniqueName, houseRules, rack, standards } from '@peen/content'
+import {
+  adviceRules,
+  bodyById,
+  coatFor,
+  coats,
+  colouringOf,
+  cutRegionsOf,
+  techniqueName,
+  techniqueWaits,
+  houseRules,
+  rack,
+  standards
+} from '@peen/content'
 import { bakeFigure, extentOf, newRaster, toBytes } from '@peen/core/figure'
 import { sheetOf } from '@peen/core/setup'
 import sharp from 'sharp'
@@ -48,6 +60,7 @@ const advice = await repeat(200, (i) =>
     standard: benched[i % 2],
     regionsOf: cutRegionsOf,
     nameOf: techniqueName,
+    waits: techniqueWaits,
     coat: i % 2 === 0 ? 'wire' : 'curly',
     facts: new Set(i % 3 === 0 ? ['combed'] : ['known', 'combed', 'light', 'pink']),
     burns: [{ region: 'cheek', side: 'left' }],

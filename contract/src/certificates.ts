@@ -25,6 +25,7 @@ const RULES = {
     bothSides: boolean().required(),
     withinWeeks: number().nullable().defined()
   }),
+  answered: object({ kind: kindOf('answered'), name, questions: ids('Questions') }),
   passedTrim: object({ kind: kindOf('passedTrim'), name, withinDays: count('Days') }),
   trims: object({
     kind: kindOf('trims'),

@@ -3,6 +3,7 @@ import {
   EVENT_VERSION,
   HANDS,
   HELP_LEVELS,
+  PORTIONS,
   RAN_OUT_ENDS,
   SETTINGS,
   SEVERITIES,
@@ -39,7 +40,8 @@ const confirmed = object({
   help: oneOf(HELP_LEVELS).required(),
   witness: oneOf(WITNESSES).required(),
   hands: oneOf(HANDS).required(),
-  side: oneOf(SIDES).required()
+  side: oneOf(SIDES).required(),
+  portion: oneOf(PORTIONS).optional()
 }).noUnknown()
 
 /** One shape per kind; a new kind does not compile until it has one here. */

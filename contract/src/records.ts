@@ -59,6 +59,13 @@ export type RecordHold = {
   readonly by: string
   readonly reason: string
 }
+export type RecordAnswer = {
+  readonly onDate: string
+  readonly question: string
+  readonly right: boolean
+  readonly by: string
+  readonly note: string
+}
 export type RecordFigure = {
   readonly onDate: string
   readonly techniqueId: string
@@ -85,6 +92,7 @@ export type RecordFile = {
   readonly trims: readonly RecordTrim[]
   readonly certificates: readonly RecordCertificate[]
   readonly liftedHolds: readonly RecordHold[]
+  readonly answers: readonly RecordAnswer[]
   /** the head of the audit chain when this was written */
   readonly auditHead: string
 }
@@ -146,6 +154,7 @@ export const recordJsonSchema = {
       ...{ signatures: list({ name: text, on: day }), auditHash: maybe(text) }
     }),
     liftedHolds: list({ techniqueId: text, technique: text, liftedOn: day, by: text, reason: text }),
+    answers: list({ onDate: day, question: text, right: bool, by: text, note: text }),
     auditHead: text
   })
 } as const

@@ -150,13 +150,18 @@ export const standardJsonSchema = {
         work,
         lengthsMm: lengths,
         steps: list(
-          record({
-            technique: slug,
-            label: text(80),
-            toolId: { anyOf: [slug, { type: 'null' }] },
-            direction: { enum: ['with', 'against', null] },
-            minutes: { type: 'number', exclusiveMinimum: 0, maximum: 1000 }
-          }),
+          record(
+            {
+              technique: slug,
+              label: text(80),
+              toolId: { anyOf: [slug, { type: 'null' }] },
+              direction: { enum: ['with', 'against', null] },
+              minutes: { type: 'number', exclusiveMinimum: 0, maximum: 1000 },
+              apart: { type: 'boolean' },
+              house: houseSide
+            },
+            ['apart', 'house']
+          ),
           40,
           1
         )

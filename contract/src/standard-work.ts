@@ -12,7 +12,8 @@ const length = (label: string) => {
   return number().typeError(say).min(MM.low, say).max(MM.high, say)
 }
 const slug = (label: string) => named(label, 60)
-const houseSide = object({ id: slug('House rule'), side: within('Side', 0, 9, '') }).noUnknown()
+/** A side of a house rule on which something stands. */
+export const houseSide = object({ id: slug('House rule'), side: within('Side', 0, 9, '') }).noUnknown()
 
 const pass = object({
   kind: chosen('Kind of work', PASS_KINDS),

@@ -2,7 +2,7 @@ import { MEASURE_IDS } from '@peen/core/measure'
 import { FORMULA_IDS, STATIONS, type Standard } from '@peen/core/standard'
 import { boolean, array, lazy, mixed, number, object, string } from './yup'
 import { chosen, named, oneOf, within, words } from './fields'
-import { workShape } from './standard-work'
+import { houseSide, workShape } from './standard-work'
 
 // The shape of a standard as it comes in. Whether it can be used (bands inside limits, levels worded …) is said by core/standard.
 
@@ -122,7 +122,9 @@ const step = object({
     )
     .nullable()
     .defined(),
-  minutes: amount('Minutes', -1000, 1000)
+  minutes: amount('Minutes', -1000, 1000),
+  apart: boolean().optional().default(undefined),
+  house: houseSide.optional().default(undefined)
 }).noUnknown()
 
 export const standardSchema = object({

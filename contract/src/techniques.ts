@@ -58,7 +58,8 @@ export const techniqueSchema = object({
       .max(12),
     regions: array().of(chosen('Region', REGION_IDS)).required().max(40),
     tools: array().of(slug('A tool')).required().max(20),
-    usualMinutes: within('Usual minutes', 1, 240, 'minutes')
+    usualMinutes: within('Usual minutes', 1, 240, 'minutes'),
+    beforeGate: boolean().optional()
   })
     .required()
     .noUnknown()

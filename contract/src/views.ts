@@ -1,4 +1,5 @@
 // What the server answers: read models for the screens.
+import type { ClosingStep } from '@peen/core/coat'
 import type { CoatType, DogFact } from '@peen/core/advice'
 import type { MaySign, RuleOutcome } from '@peen/core/certify'
 import type { Standing } from '@peen/core/checkin'
@@ -146,6 +147,8 @@ export type SessionView = {
   readonly elsewhereMin: number
   /** the steps of the trim in the order in which this house works, with the tools that were agreed */
   readonly steps: readonly PlanStep[]
+  /** the steps that take hair, each with the places it takes it at: by which the table is closed */
+  readonly closing: readonly ClosingStep[]
   /** what was agreed for this dog at set-up; null until it is said ready */
   readonly agreed: readonly AgreedTarget[] | null
   readonly events: readonly PracticeEvent[]

@@ -9,6 +9,7 @@ import {
   rack,
   standards,
   techniqueName,
+  techniqueWaits,
   techniques,
   trimFits
 } from '@peen/content'
@@ -51,7 +52,8 @@ const visit = {
 const shipped = {
   houseRules: houseRules.map((rule) => ({ ...rule, sides: rule.sides.map(String) })),
   regionsOf: cutRegionsOf,
-  nameOf: techniqueName
+  nameOf: techniqueName,
+  waits: techniqueWaits
 }
 const asked = () => sheetCaseOf(visit, shipped)
 const sheet = () => sheetOf(adviceRules, asked())

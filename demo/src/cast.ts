@@ -6,6 +6,7 @@ import type { BurnPlace } from '@peen/core/grade'
 export const SEED = 20260414
 /** the coats have a stream of their own: what is added to them moves nothing else */
 export const COATS_SEED = 20260415
+export const MORE_SEED = 20260802
 export const OWNERS_SEED = 20260416
 export const TODAY = '2026-04-14'
 /** 10:42 in the school's own zone */
@@ -329,7 +330,8 @@ export type Today = {
   readonly dog: string
   readonly table: number
   readonly startedMinAgo: number
-  readonly done: number
+  /** the step that is under way, or comes next */
+  readonly at: string
   readonly under: boolean
 }
 
@@ -338,13 +340,13 @@ export type Today = {
 export const OPENED_MIN_AGO = 115
 
 export const TODAYS_TABLES: readonly Today[] = [
-  { apprentice: 'bram', dog: 'flint', table: 1, startedMinAgo: 38, done: 3, under: true },
-  { apprentice: 'tove', dog: 'ash', table: 2, startedMinAgo: 71, done: 8, under: true },
-  { apprentice: 'marek', dog: 'otter', table: 3, startedMinAgo: 57, done: 5, under: false },
-  { apprentice: 'pia', dog: 'saffron', table: 4, startedMinAgo: 101, done: 12, under: true },
-  { apprentice: 'jun', dog: 'biscuit', table: 5, startedMinAgo: 64, done: 7, under: true },
-  { apprentice: 'enzo', dog: 'wren', table: 6, startedMinAgo: 31, done: 2, under: false },
-  { apprentice: 'dilys', dog: 'bracken', table: 7, startedMinAgo: 42, done: 3, under: true }
+  { apprentice: 'bram', dog: 'flint', table: 1, startedMinAgo: 38, at: 'skim-off', under: true },
+  { apprentice: 'tove', dog: 'ash', table: 2, startedMinAgo: 71, at: 'rear-leg', under: true },
+  { apprentice: 'marek', dog: 'otter', table: 3, startedMinAgo: 57, at: 'ear-leather', under: false },
+  { apprentice: 'pia', dog: 'saffron', table: 4, startedMinAgo: 101, at: 'last-look', under: true },
+  { apprentice: 'jun', dog: 'biscuit', table: 5, startedMinAgo: 64, at: 'cylinder-leg', under: true },
+  { apprentice: 'enzo', dog: 'wren', table: 6, startedMinAgo: 31, at: 'body-clip', under: false },
+  { apprentice: 'dilys', dog: 'bracken', table: 7, startedMinAgo: 42, at: 'skim-off', under: true }
 ]
 
 /** Finished yesterday afternoon, and still to be graded. */

@@ -56,7 +56,9 @@ const roll = (dog: string, on: string, apprentice: string): CoatDay => ({
   ...{ dog, on, apprentice, instructor: 'mira', standard: 'jacket-show' },
   works: [
     { technique: 'strip-order', regions: ['back'], tool: 'comb-grey', minutes: 5 },
-    { technique: 'pull', regions: PULLED, minutes: 42 },
+    { technique: 'pull', regions: [...BODY, 'foreleg'], minutes: 30 },
+    { technique: 'layback', regions: ['shoulder'], tool: 'stone', minutes: 6 },
+    { technique: 'strip-shapes', regions: ['neckTop'], minutes: 6 },
     { technique: 'last-look', regions: ['back'], tool: 'comb-grey', minutes: 4 }
   ]
 })

@@ -7,6 +7,7 @@ import {
   APPRENTICES,
   COATS_SEED,
   COHORT_START,
+  MORE_SEED,
   DOGS,
   NOW,
   POODLES,
@@ -42,6 +43,9 @@ export type Ids = {
   readonly table: ReadonlyMap<number, string>
 }
 
+/** `more` draws for steps that came later than the stories. */
+type Chances = { readonly chance: Chance; readonly more: Chance }
+
 export type Scenario = { readonly ids: Ids; readonly sessions: readonly DemoSession[]; readonly chance: Chance }
 
 const DAY_MS = 86400000
@@ -63,6 +67,30 @@ const HARDNESS: Readonly<Record<string, number>> = {
   blend: 1.7
 }
 
+/** The order in which this school has always gone through its pattern; what the walk has besides follows its neighbour. */
+const PRACTISED =
+  'pads nails body-clip skim-off bearded-head ear-leather round-foot cylinder-leg rear-leg skirt-line brows-beard blend last-look'.split(
+    ' '
+  )
+const FOLLOWS: Readonly<Record<string, readonly string[]>> = {
+  pads: ['sanitary'],
+  'skim-off': ['terrier-rear'],
+  'ear-leather': ['eye-corners', 'bearded-head-scissors'],
+  'skirt-line': ['chest-front', 'tail-shape'],
+  blend: ['blow-shake']
+}
+const BEFORE = ['brush-out', 'bath', 'dry']
+/** Steps with a draw of chance of their own, so that a longer walk changes no story. */
+type Practised = { readonly step: PlanStep; readonly isMore: boolean }
+
+function practised({ plan }: Standard, k: number | null): readonly Practised[] {
+  const step = (technique: string) => plan.steps.find((one) => one.technique === technique)!
+  const held = (i: number) => k === null || (i + k) % 3 !== 0
+  const more = (ids: readonly string[] = []): Practised[] => ids.map((id) => ({ step: step(id), isMore: true }))
+  const own = PRACTISED.flatMap((id, i) => (held(i) ? [{ step: step(id), isMore: false }, ...more(FOLLOWS[id])] : []))
+  return [...more(BEFORE), ...own]
+}
+
 /** Handling is watched on every dog, beside the steps of the trim. */
 const HANDLING: readonly PlanStep[] = [
   { technique: 'leg-control', label: 'Leg control', toolId: null, direction: null, minutes: 3 },
@@ -81,12 +109,13 @@ export function scenario(standard: Standard): Scenario {
   }
   const coats = chanceFrom(COATS_SEED)
   const withCoats: Ids = { ...ids, dog: new Map([...ids.dog, ...COAT_DOGS.map((dog) => [dog.key, coats.id(START_OF_TIME)] as const)]) }
-  const sessions = APPRENTICES.flatMap((apprentice, i) => pastSessions(apprentice, i, standard, ids, chance))
-  sessions.push(...TODAYS_TABLES.map((today) => todaysSession(today, standard, ids, chance)))
+  const chances = { chance, more: chanceFrom(MORE_SEED) }
+  const sessions = APPRENTICES.flatMap((apprentice, i) => pastSessions(apprentice, i, standard, ids, chances))
+  sessions.push(...TODAYS_TABLES.map((today) => todaysSession(today, standard, ids, chances)))
   return { ids: withCoats, sessions: sessions.sort((a, b) => (a.onDate < b.onDate ? -1 : a.onDate > b.onDate ? 1 : 0)), chance }
 }
 
-function pastSessions(apprentice: Apprentice, index: number, standard: Standard, ids: Ids, chance: Chance): DemoSession[] {
+function pastSessions(apprentice: Apprentice, index: number, standard: Standard, ids: Ids, chances: Chances): DemoSession[] {
   const dates = sessionDates(apprentice, index)
   const tries = new Map<string, number>()
   const found: DemoSession[] = []
@@ -94,9 +123,9 @@ function pastSessions(apprentice: Apprentice, index: number, standard: Standard,
     const sure01 = Math.min(0.9, 0.12 + k / 34) * (apprentice.story === 'plateau' ? 0.6 : 1)
     const isGraded = k >= 8 && (k % 9 === 8 || k === dates.length - 1)
     // a graded trim is a whole trim; an ordinary day holds the steps of its stage
-    const steps = [...HANDLING, ...(isGraded || k > 20 ? standard.plan.steps : standard.plan.steps.filter((_, s) => (s + k) % 3 !== 0))]
+    const steps = [...HANDLING.map((step) => ({ step, isMore: false })), ...practised(standard, isGraded || k > 20 ? null : k)]
     const dog = DOGS[(index * 5 + k * 3) % DOGS.length].key
-    found.push(oneSession({ apprentice, onDate, k, steps, dog, sure01, isGraded, last: k === dates.length - 1 }, tries, ids, chance))
+    found.push(oneSession({ apprentice, onDate, k, steps, dog, sure01, isGraded, last: k === dates.length - 1 }, tries, ids, chances))
   })
   return found
 }
@@ -113,36 +142,37 @@ type SessionPlan = {
   readonly apprentice: Apprentice
   readonly onDate: string
   readonly k: number
-  readonly steps: readonly PlanStep[]
+  readonly steps: readonly Practised[]
   readonly dog: string
   readonly sure01: number
   readonly isGraded: boolean
   readonly last: boolean
 }
 
-function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, chance: Chance): DemoSession {
+function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, { chance, more }: Chances): DemoSession {
   const { apprentice, onDate, k, steps, dog, sure01, isGraded, last } = plan
   const opened = new Date(`${onDate}T08:${String(5 + (k % 4) * 5).padStart(2, '0')}:00.000Z`)
   const id = chance.id(opened)
   const instructor = STAFF[(k + apprentice.key.length) % STAFF.length].key
   const tape = tapeFor(id, ids.person.get(instructor)!, `tablet-${(k % 3) + 1}`, opened, chance)
   tape.add('sessionOpened', {})
-  for (const step of steps) {
+  for (const { step, isMore } of steps) {
+    const drawn = isMore ? more : chance
     const technique = techniqueById(step.technique)!
     const n = tries.get(technique.id) ?? 0
     tries.set(technique.id, n + 1)
-    const isFigure = n === 0 && technique.family === 'scissoring'
+    const isFigure = !isMore && n === 0 && technique.family === 'scissoring'
     attempt(
       tape,
       technique,
       step,
       {
-        misses: missesNow(apprentice, technique, n, last, chance),
+        misses: missesNow(apprentice, technique, n, last, drawn),
         isFigure,
         serious: isSerious(apprentice, technique, onDate),
         hard: n < 6
       },
-      chance
+      drawn
     )
   }
   if (chance.happens(0.3))
@@ -193,51 +223,63 @@ type Manner = { readonly misses: boolean; readonly isFigure: boolean; readonly s
 
 function attempt(tape: Tape, technique: Technique, step: PlanStep, manner: Manner, chance: Chance): void {
   const attemptId = chance.id(tape.now())
-  tape.add('attemptStarted', {
-    attemptId,
-    techniqueId: technique.id,
-    regions: technique.regions,
-    side: 'both',
-    toolId: step.toolId,
-    direction: step.direction,
-    hands: 'apprentice',
-    setting: manner.isFigure ? 'figure' : 'live'
-  })
+  tape.add(
+    'attemptStarted',
+    {
+      attemptId,
+      techniqueId: technique.id,
+      regions: technique.regions,
+      side: 'both',
+      toolId: step.toolId,
+      direction: step.direction,
+      hands: 'apprentice',
+      setting: manner.isFigure ? 'figure' : 'live'
+    },
+    chance
+  )
   const minutes = Math.max(2, Math.round(chance.about(step.minutes * (manner.hard ? 1.4 : 1.05), step.minutes * 0.12)))
   tape.pass(minutes)
   if (manner.serious)
-    tape.add('safetyNoted', { attemptId, hazardId: technique.hazards[0].id, severity: 'serious', region: technique.regions[0] })
+    tape.add('safetyNoted', { attemptId, hazardId: technique.hazards[0].id, severity: 'serious', region: technique.regions[0] }, chance)
   let help: HelpLevel = 'alone'
   if (manner.misses) {
     const major = technique.faults.filter((fault) => fault.major)
     const how = chance.share()
     if (how < 0.5 && major.length > 0)
-      tape.add('faultNoted', {
-        attemptId,
-        faultId: chance.pick(major).id,
-        region: technique.regions[0],
-        side: chance.pick(['left', 'right'])
-      })
-    else if (how < 0.8) for (let i = 0; i < 2; i++) tape.add('promptGiven', { attemptId })
+      tape.add(
+        'faultNoted',
+        {
+          attemptId,
+          faultId: chance.pick(major).id,
+          region: technique.regions[0],
+          side: chance.pick(['left', 'right'])
+        },
+        chance
+      )
+    else if (how < 0.8) for (let i = 0; i < 2; i++) tape.add('promptGiven', { attemptId }, chance)
     else help = chance.pick(['talkedThrough', 'handsGuided'])
   } else if (chance.happens(0.25)) {
-    tape.add('promptGiven', { attemptId })
+    tape.add('promptGiven', { attemptId }, chance)
     help = 'onePrompt'
   }
   const minor = technique.faults.filter((fault) => !fault.major)
   if (minor.length > 0 && chance.happens(0.2))
-    tape.add('faultNoted', {
-      attemptId,
-      faultId: chance.pick(minor).id,
-      region: technique.regions[0],
-      side: chance.pick(['left', 'right'])
-    })
-  tape.add('attemptEnded', { attemptId, minutes, help, witness: chance.happens(0.8) ? 'watched' : 'inspected' })
+    tape.add(
+      'faultNoted',
+      {
+        attemptId,
+        faultId: chance.pick(minor).id,
+        region: technique.regions[0],
+        side: chance.pick(['left', 'right'])
+      },
+      chance
+    )
+  tape.add('attemptEnded', { attemptId, minutes, help, witness: chance.happens(0.8) ? 'watched' : 'inspected' }, chance)
 }
 
 type Tape = {
   readonly events: PracticeEvent[]
-  readonly add: <K extends EventKind>(kind: K, payload: Payloads[K]) => void
+  readonly add: <K extends EventKind>(kind: K, payload: Payloads[K], drawn?: Chance) => void
   readonly pass: (minutes: number) => void
   readonly now: () => Date
 }
@@ -250,10 +292,10 @@ export function tapeFor(sessionId: string, by: string, deviceId: string, opened:
     events,
     now: () => at,
     pass: (minutes) => (at = new Date(at.getTime() + minutes * MINUTE_MS)),
-    add: (kind, payload) => {
+    add: (kind, payload, drawn = chance) => {
       const n = events.length + 1
       events.push({
-        id: chance.id(at),
+        id: drawn.id(at),
         v: 1,
         kind,
         sessionId,
@@ -279,31 +321,25 @@ export function wholeTrim(sessionId: string, by: string, from: Date, steps: read
   return tape.events
 }
 
-function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard, ids: Ids, chance: Chance): DemoSession {
+function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard, ids: Ids, { chance, more }: Chances): DemoSession {
   const opened = new Date(NOW.getTime() - today.startedMinAgo * MINUTE_MS)
   const id = chance.id(opened)
   const tape = tapeFor(id, ids.person.get('ruben')!, 'tablet-1', opened, chance)
   tape.add('sessionOpened', {})
   const { steps } = standard.plan
-  const planned = steps.slice(0, today.done).reduce((sum, step) => sum + step.minutes, 0)
+  const done = steps.findIndex(({ technique }) => technique === today.at)
+  const planned = steps.slice(0, done).reduce((sum, step) => sum + step.minutes, 0)
   const pace = Math.min(1, (today.startedMinAgo - 3) / Math.max(1, planned))
-  steps.slice(0, today.done + (today.under ? 1 : 0)).forEach((step, i) => {
+  steps.slice(0, done + (today.under ? 1 : 0)).forEach((step, i) => {
+    const drawn = PRACTISED.includes(step.technique) ? chance : more
     const technique = techniqueById(step.technique)!
-    const attemptId = chance.id(tape.now())
-    tape.add('attemptStarted', {
-      attemptId,
-      techniqueId: technique.id,
-      regions: technique.regions,
-      side: 'both',
-      toolId: step.toolId,
-      direction: step.direction,
-      hands: 'apprentice',
-      setting: 'live'
-    })
-    if (i >= today.done) return
+    const attemptId = drawn.id(tape.now())
+    const started = { toolId: step.toolId, direction: step.direction, hands: 'apprentice', setting: 'live' } as const
+    tape.add('attemptStarted', { attemptId, techniqueId: technique.id, regions: technique.regions, side: 'both', ...started }, drawn)
+    if (i >= done) return
     const minutes = Math.max(1, Math.floor(step.minutes * pace))
     tape.pass(minutes)
-    tape.add('attemptEnded', { attemptId, minutes, help: 'alone', witness: 'watched' })
+    tape.add('attemptEnded', { attemptId, minutes, help: 'alone', witness: 'watched' }, drawn)
   })
   const found = foundToday(today.dog, ids.person.get('ruben')!, opened)
   return {

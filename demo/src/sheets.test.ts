@@ -1,6 +1,6 @@
 // The set-up sheet of two trims on eight dogs, line by line with the rules that spoke: a change is seen before it lands.
 // Common practice, no published source. To take a changed sheet over: PEEN_TAKE_SHEETS=1 npx vitest run demo/src/sheets
-import { adviceRules, cutRegionsOf, techniqueName, houseRules, rack, standards, trimFits } from '@peen/content'
+import { adviceRules, cutRegionsOf, techniqueName, techniqueWaits, houseRules, rack, standards, trimFits } from '@peen/content'
 import { coatTypeOf } from '@peen/core/advice'
 import { NOTHING_FOUND } from '@peen/core/checkin'
 import { factsToday, fitOf, sayLinePlace, sayTool, sheetOf } from '@peen/core/setup'
@@ -21,6 +21,7 @@ function sheetText(trim: string, dog: Dog): string {
     standard: standards.find(({ id }) => id === trim)!,
     regionsOf: cutRegionsOf,
     nameOf: techniqueName,
+    waits: techniqueWaits,
     coat,
     facts: factsToday(known, NOTHING_FOUND, !POODLES.includes(dog)),
     burns: dog.burns ?? [],

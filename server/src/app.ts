@@ -18,6 +18,7 @@ import { floorRoutes } from './features/floor'
 import { gradingRoutes } from './features/grading'
 import { liveRoutes } from './features/live'
 import { measureRoutes } from './features/measures'
+import { answerRoutes } from './features/answers'
 import { noteRoutes } from './features/notes'
 import { practiceRoutes } from './features/practice'
 import { rackRoutes } from './features/rack'
@@ -53,6 +54,7 @@ export const ROUTES: readonly Route[] = [
   ...certificateRoutes,
   ...certifyRoutes,
   ...noteRoutes,
+  ...answerRoutes,
   ...searchRoutes,
   ...auditRoutes
 ]

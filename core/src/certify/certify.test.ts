@@ -42,6 +42,8 @@ const facts = (change: Partial<CertifyFacts> = {}): CertifyFacts => ({
   lastWorkOn: '2026-04-12',
   held: new Map(),
   certificateNames: new Map(),
+  answered: new Map(),
+  questionWords: new Map(),
   ...change
 })
 const outcome = (kind: string, change: Partial<CertifyFacts>) =>

@@ -50,6 +50,8 @@ const factsOf = (change: Partial<CertifyFacts> = {}): CertifyFacts => ({
   lastWorkOn: null,
   held: new Map(),
   certificateNames: new Map([['stripping', 'Stripping']]),
+  answered: new Map(),
+  questionWords: new Map(),
   ...change
 })
 const asked = (rule: CertificateRule, change: Partial<CertifyFacts>) => findingOf({ rules: [rule] }, factsOf(change)).rules[0]
@@ -211,6 +213,7 @@ describe('more clean evidence', () => {
 
 const known: KnownForCertificates = {
   techniques: new Set(techniques.map(({ id }) => id)),
+  questions: new Set(['why-pull']),
   standards: new Map(standards.map(({ id, criteria }) => [id, new Set(criteria.map((criterion) => criterion.id))])),
   certificates: new Map(certificates.map(({ id, rules }) => [id, rules])),
   coats: 6,
@@ -220,7 +223,12 @@ const withRule = (one: CertificateRule): Certificate => ({ ...certificates[0], r
 
 describe('a certificate', () => {
   it('ships with rules that can be met, and reads as sentences', () => {
-    const names = { technique: (id: string) => id, certificate: (id: string) => id, criterion: (id: string) => id }
+    const names = {
+      technique: (id: string) => id,
+      certificate: (id: string) => id,
+      criterion: (id: string) => id,
+      question: (id: string) => id
+    }
     for (const certificate of certificates) {
       expect(certificateIssues(certificate, known), certificate.id).toEqual([])
       for (const one of [...certificate.rules, ...certificate.renewal]) expect(sayRule(one, names)).toMatch(/^[A-Z0-9].+\.$/)

@@ -50,6 +50,23 @@ function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTr
       return competent(rule, facts)
     case 'practised':
       return practised(rule, facts)
+    case 'answered': {
+      const open = rule.questions.filter((id) => !facts.answered.has(id))
+      const asked = rule.questions.length
+      if (open.length === 0)
+        return answer(
+          'met',
+          `all ${asked} answered`,
+          rule.questions
+            .map((id) => facts.answered.get(id)!)
+            .sort()
+            .at(-1)
+        )
+      return answer(
+        'missing',
+        `${asked - open.length} of ${asked}: still to ask ${open.map((id) => facts.questionWords.get(id) ?? id).join(' ')}`
+      )
+    }
     case 'passedTrim':
       return passedTrim(rule, facts, deciding)
     case 'trims':

@@ -6,6 +6,7 @@ export type RuleNames = {
   readonly technique: (id: string) => string
   readonly certificate: (id: string) => string
   readonly criterion: (id: string) => string
+  readonly question: (id: string) => string
 }
 
 const HELP_WORDS = {
@@ -36,6 +37,8 @@ export function sayRule(rule: CertificateRule, names: RuleNames): string {
       ]
       return `Each of these was done ${many(rule.count, 'time')} or more, ${[how, ...where].join(', ')}: ${techniques(rule.techniques)}.`
     }
+    case 'answered':
+      return `Each of these questions was asked and answered: ${rule.questions.map(names.question).join(' ')}`
     case 'passedTrim':
       return `A finished trim has passed, graded blind, within the last ${many(rule.withinDays, 'day')}.`
     case 'trims':
@@ -83,6 +86,8 @@ export function newRule(kind: CertificateRule['kind']): CertificateRule {
         bothSides: true,
         withinWeeks: 26
       }
+    case 'answered':
+      return { kind, name: 'Questions answered', questions: [] }
     case 'passedTrim':
       return { kind, name: 'A passed trim, graded blind', withinDays: 90 }
     case 'trims':

@@ -19,6 +19,8 @@ export type CertificateRule =
       readonly bothSides: boolean
       readonly withinWeeks: number | null
     }
+  /** each of these questions was asked and answered */
+  | { readonly kind: 'answered'; readonly name: string; readonly questions: readonly string[] }
   | { readonly kind: 'passedTrim'; readonly name: string; readonly withinDays: number }
   /** so many finished trims at or over the mark, each by so many assessors; `wishes`: trims the owner had changed count too */
   | {
@@ -94,6 +96,9 @@ export type CertifyFacts = {
   /** certificates this apprentice holds today, by id */
   readonly held: ReadonlyMap<string, Held>
   readonly certificateNames: ReadonlyMap<string, string>
+  /** questions whose last answer was right, with the day; by id */
+  readonly answered: ReadonlyMap<string, string>
+  readonly questionWords: ReadonlyMap<string, string>
 }
 
 export type RuleOutcome = {

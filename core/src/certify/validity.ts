@@ -5,6 +5,7 @@ import type { Certificate, CertificateRule } from './types'
 /** What a certificate may refer to in this school. */
 export type KnownForCertificates = {
   readonly techniques: ReadonlySet<string>
+  readonly questions: ReadonlySet<string>
   /** criteria by trim */
   readonly standards: ReadonlyMap<string, ReadonlySet<string>>
   /** the rules of all other certificates, for circles */
@@ -69,6 +70,8 @@ function ruleIssues(rule: CertificateRule, path: string, certificate: Certificat
             : [])
         ]
       }
+      case 'answered':
+        return names('questions', rule.questions, (id) => known.questions.has(id), 'question')
       case 'passedTrim':
         return whole(at('withinDays'), rule.withinDays, 1, 1825, 'days')
       case 'trims':

@@ -8,6 +8,7 @@ import * as warnPart from './warn'
 import * as aheadPart from './ahead'
 import * as closePart from './close'
 import * as floorPart from './floor'
+import * as takenPart from './taken'
 import * as petPart from './pet'
 import * as sayPart from './say'
 import * as lettersPart from './letters'
@@ -25,7 +26,7 @@ export type { Warning, WarningKind } from './warn'
 export { WHAT_IFS, type Outcome, type Rhythm, type WhatIfId } from './ahead'
 export type { Part } from './pairs'
 export type { ClosingStep, Done, Fitting, Undone } from './close'
-export type { CoatWork, CoatWorks, FloorDay, FloorWork } from './floor'
+export type { FloorDay, FloorWork } from './taken'
 export { BRUSHING, type Brushing, type LengthThen, type TrimInterval, type TrimPart } from './pet'
 export type { LetteredLayer } from './letters'
 export type { Daily } from './daily'
@@ -38,7 +39,8 @@ export const { coatBounds, coatModel, lagAt, rolledPlaces, stateAt, withSessions
 export const { warningsOf } = door(warnPart)
 export const { changed, mending, outcomeOf, sessionsOf } = door(aheadPart)
 export const { doneIn, isWorked, sayUndone, undoneOf, whatFits } = door(closePart)
-export const { entriesOfFindings, entriesOfGrading, entriesOfWork } = door(floorPart)
+export const { entriesOfFindings, entriesOfGrading } = door(floorPart)
+export const { entriesOfWork } = door(takenPart)
 export const { bladeNow, lengthsThen, matRisk, trimInterval, trimParts } = door(petPart)
 export const { sayDog, sayGrowth, sayPair, sayState } = door(sayPart)
 export const { letteredLayers } = door(lettersPart)

@@ -112,10 +112,10 @@ function halt(attempt: OpenAttempt, at: string): void {
 }
 
 function confirm(draft: Draft, event: Extract<PracticeEvent, { kind: 'attemptsConfirmed' }>, at: string): void {
-  for (const { attemptId, hands, side, ...ended } of event.payload.attempts) {
+  for (const { attemptId, hands, side, portion, ...ended } of event.payload.attempts) {
     const attempt = draft.byId.get(attemptId)
     if (!attempt) continue
-    Object.assign(attempt, { hands, side, ended, confirmed: true })
+    Object.assign(attempt, { hands, side, ended, confirmed: true }, portion ? { portion } : {})
     halt(attempt, at)
     draft.open.delete(attempt)
   }

@@ -35,6 +35,7 @@ export function proposeAttempts(state: SessionState, now: string): ProposedAttem
         witness,
         hands: attempt.hands,
         side: attempt.side,
+        ...(attempt.portion ? { portion: attempt.portion } : {}),
         prompts: attempt.prompts,
         faults: attempt.faults,
         cutShort: attempt.cutShort

@@ -23,7 +23,7 @@ export type RoundsRules = {
 
 export const ROUNDS_DEFAULTS: RoundsRules = Object.freeze({
   lookMin: 2,
-  capMin: 20,
+  capMin: 25,
   unforeseenPerMin: 0.005,
   freshMin: 8,
   spread: 0.35,

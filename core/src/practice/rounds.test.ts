@@ -161,7 +161,8 @@ function morning(seed: number) {
   return Array.from({ length: TABLES }, (_, i) => {
     const standard = standards[Math.floor(random() * standards.length)]
     const state: State = i < 4 ? (random() < 0.5 ? 'new' : 'practising') : random() < 0.5 ? 'ready' : 'competent'
-    const { steps } = standard.plan
+    // brushing out, bath and drying have a room and a clock of their own: the morning at the tables begins after them
+    const steps = standard.plan.steps.filter(({ apart }) => !apart)
     const pace = Math.exp(0.2 * normalDraw(random))
     let at = random() * 6
     const starts = steps.map(({ minutes }) => {

@@ -38,7 +38,12 @@ export type ConfirmedAttempt = {
   readonly witness: Witness
   readonly hands: Hands
   readonly side: Side
+  /** how much of its places was done; all of it where nothing is said */
+  readonly portion?: Portion
 }
+export const PORTIONS = ['all', 'half', 'some'] as const
+/** All of a step's places, about half of the hair there was to take, or only what came easily. */
+export type Portion = (typeof PORTIONS)[number]
 
 /** What each kind of event carries. */
 export type Payloads = {
@@ -220,6 +225,7 @@ export type Attempt = {
   readonly ended: { readonly minutes: number; readonly help: HelpLevel; readonly witness: Witness } | null
   /** the dog's minutes ran out under it: no evidence, and nothing is lost by it */
   readonly cutShort: boolean
+  readonly portion?: Portion
   /** an instructor went through it at the end of the table */
   readonly confirmed: boolean
   /** somebody who vouches was at the table while it ran */

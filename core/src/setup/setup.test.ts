@@ -1,4 +1,14 @@
-import { adviceRules, cutRegionsOf, techniqueName, houseRules, rack, standards, trimFits } from '@peen/content'
+import {
+  adviceRules,
+  cutRegionsOf,
+  techniqueById,
+  techniqueName,
+  techniqueWaits,
+  houseRules,
+  rack,
+  standards,
+  trimFits
+} from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { COAT_TYPES, DOG_FACTS, type Fact } from '../advice'
@@ -9,6 +19,7 @@ import {
   fitOf,
   groupLines,
   linesAtStep,
+  gateStep,
   orderedSteps,
   sayLinePlace,
   sayTool,
@@ -17,12 +28,14 @@ import {
   type SheetCase
 } from '.'
 import type { RuleKind } from '../proportions'
+import { waitsForGate } from '../technique'
 
 const house = Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen]))
 const caseOf = (trim: string, more: Partial<SheetCase> = {}): SheetCase => ({
   standard: standards.find(({ id }) => id === trim)!,
   regionsOf: cutRegionsOf,
   nameOf: techniqueName,
+  waits: techniqueWaits,
   coat: trim === 'clean-face' ? 'curly' : 'wire',
   facts: new Set<Fact>(['known', 'combed']),
   burns: [],
@@ -42,7 +55,7 @@ describe('the sheet', () => {
   it('follows the order of the work and names a tool for every place', () => {
     const { lines } = sheetOf(adviceRules, caseOf('bearded-pet'))
     expect(lines.map(({ order }) => order)).toEqual([...lines.map(({ order }) => order)].sort((a, b) => a - b))
-    expect(lines[0]).toMatchObject({ step: 'Pads and sanitary', order: 2 })
+    expect(lines[0]).toMatchObject({ step: 'Pads', order: 5 })
     for (const region of ['back', 'cheek', 'pads', 'belly', 'skirt', 'earEdge'])
       expect(lines.some((line) => line.region === region)).toBe(true)
     for (const line of lines)
@@ -152,16 +165,37 @@ describe('the sheet', () => {
 })
 
 describe('the order', () => {
-  const steps = standards[0].plan.steps
-  const names = (own: Record<string, number>, stripped = false) =>
-    orderedSteps(steps, { ...house, ...own }, stripped).map(({ technique }) => technique)
-  it('puts nails first or after the feet, and the head first only on a stripped dog', () => {
-    expect(names({})[0]).toBe('nails')
-    const after = names({ 'nails-when': 1 })
-    expect(after.indexOf('nails')).toBeGreaterThan(after.indexOf('round-foot'))
-    expect(names({ order: 1 })[0]).toBe('nails')
-    expect(names({ order: 1 }, true)[0]).toBe('bearded-head')
-    expect([...names({ order: 1 }, true)].sort()).toEqual([...names({})].sort())
+  const names = (id: string, own: Record<string, number> = {}) =>
+    orderedSteps(standards.find((one) => one.id === id)!.plan.steps, { ...house, ...own }).map(({ technique }) => technique)
+
+  it('washes, dries and combs before anything is cut, and says where the gate stands', () => {
+    const pet = names('bearded-pet')
+    expect(pet.slice(0, 6)).toEqual(['brush-out', 'bath', 'dry', 'nails', 'pads', 'sanitary'])
+    const steps = standards[0].plan.steps
+    expect(steps[gateStep(steps, (id) => waitsForGate(techniqueById(id)!))! - 1].technique).toBe('pads')
+  })
+
+  it('puts nails before or after the feet, as the house has it', () => {
+    for (const { id, plan } of standards) {
+      const after = names(id, { 'nails-when': 1 })
+      for (const { technique } of plan.steps)
+        if (/foot|pads/.test(technique)) expect(after.indexOf('nails'), `${id}, ${technique}`).toBeGreaterThan(after.indexOf(technique))
+      expect([...after].sort()).toEqual([...names(id)].sort())
+    }
+  })
+
+  it('takes the head first only on a stripped dog, after what comes before any shape', () => {
+    expect(names('bearded-pet', { order: 1 })).toEqual(names('bearded-pet'))
+    const show = names('jacket-show', { order: 1 })
+    expect(show.slice(0, 4)).toEqual(['brush-out', 'eye-care', 'card-first', 'what-to-pull'])
+    expect(show[4]).toBe('pulled-head')
+    // transitions first is this trim's own order, whatever the house says
+    for (const order of [0, 1]) expect(names('winter-show', { order })[2]).toBe('transition-strips')
+  })
+
+  it('clips feet before the bath as well, where the house does both', () => {
+    expect(names('clean-face', { 'feet-bath': 0 })[0]).toBe('rough-clip')
+    expect(names('clean-face', { 'feet-bath': 1 })).not.toContain('rough-clip')
   })
 })
 

@@ -19,30 +19,11 @@ import {
 import type { Tool } from '../tools'
 import { stepsByTargets, targetsOfLines } from './agreed'
 import { workPlace, type WorkedPlace } from './passes'
+import { gateStep, orderedSteps } from './walk'
 import type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine } from './types'
 
 /** Longest and shortest hair that can be asked for, mm. */
 export const WISH_LIMITS_MM = Object.freeze({ low: 0.25, high: 300 })
-
-/**
- * The order of the work: as the trim plans it, moved by the house. Nails go before the cut or after the feet; on a stripped dog
- * the head may come before the body. Common practice, no published source.
- */
-export function orderedSteps(
-  steps: readonly PlanStep[],
-  house: Readonly<Record<string, number>>,
-  isStripped: boolean
-): readonly PlanStep[] {
-  const isFeet = ({ technique }: PlanStep) => /foot|pads/.test(technique)
-  const nails = steps.filter(({ technique }) => technique === 'nails')
-  const rest = steps.filter(({ technique }) => technique !== 'nails')
-  const lastFoot = rest.reduce((last, step, i) => (isFeet(step) ? i : last), -1)
-  const withNails =
-    house['nails-when'] === 1 ? [...rest.slice(0, lastFoot + 1), ...nails, ...rest.slice(lastFoot + 1)] : [...nails, ...rest]
-  if (!isStripped || house.order !== 1) return withNails
-  const isHead = ({ technique }: PlanStep) => /head|face|brows|ear-|visor|eye|smile|mouth|dome|transition/.test(technique)
-  return [...withNails.filter(isHead), ...withNails.filter((step) => !isHead(step))]
-}
 
 /** The target at each place with what changed it, from the standard as it is fitted for this visit. */
 function targetsOf({ standard, moved }: FittedStandard, houseRules: SheetCase['houseRules']) {
@@ -116,7 +97,7 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
   const one: SheetCase = { ...asked, house }
   const fitted = fittedStandard(asked.standard, { house, wishes: asked.wishes })
   const targets = targetsOf(fitted, asked.houseRules)
-  const steps = orderedSteps(asked.standard.plan.steps, house, asked.coat === 'wire')
+  const steps = orderedSteps(asked.standard.plan.steps, house)
   const regionsIn = steps.map(({ technique }) => asked.regionsOf(technique))
   const lines = rowsOf(fitted.standard.plan, one).flatMap(({ row, nth }) => {
     const order = orderOf(row, steps, regionsIn)
@@ -130,6 +111,7 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
   const named = stepsByTargets(steps, targetsOfLines(lines), asked.rack, asked)
   return {
     steps: named,
+    gate: gateStep(named, asked.waits),
     lines: lines.map((line) => ({ ...line, step: named[line.order - 1]?.label ?? '' })),
     house,
     moved: fitted.moved,
@@ -249,7 +231,7 @@ export function sheetCaseOf(
     readonly chosen: SheetCase['chosen']
     readonly agreed?: SheetCase['frozen']
   },
-  shipped: Pick<SheetCase, 'houseRules' | 'regionsOf' | 'nameOf'>
+  shipped: Pick<SheetCase, 'houseRules' | 'regionsOf' | 'nameOf' | 'waits'>
 ): SheetCase {
   const { standard, dog, found, known, house, rack, excused, chosen, agreed = null } = visit
   return {

@@ -32,6 +32,8 @@ export type SheetCase = {
   readonly regionsOf: (technique: string) => readonly RegionId[]
   /** the plain name of a technique, which promises no tool */
   readonly nameOf: (technique: string) => string
+  /** does a technique wait until the dog is dry and combed to the skin? */
+  readonly waits: (technique: string) => boolean
   readonly coat: CoatType
   /** what is true of the dog today, apart from burns, which belong to a place */
   readonly facts: ReadonlySet<Fact>
@@ -105,6 +107,8 @@ export type SheetLine = {
 }
 
 export type Sheet = {
+  /** the step before which the gate stands, counted from 1: dry, and combed to the skin; null where no step waits */
+  readonly gate: number | null
   /** the order of the work, counted from 1 by their place */
   readonly steps: readonly PlanStep[]
   readonly lines: readonly SheetLine[]

@@ -1,5 +1,5 @@
 // The sheet against the plan of work, over all trims, coats, dogs, house rules and racks; and against a plan typed by hand from how the trade works.
-import { adviceRules, cutRegionsOf, houseRules, rack, standards, techniqueName, trimFits } from '@peen/content'
+import { adviceRules, cutRegionsOf, houseRules, rack, standards, techniqueName, techniqueWaits, trimFits } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { COAT_TYPES, DOG_FACTS, type Fact } from '../advice'
@@ -11,7 +11,15 @@ const trimOf = (id: string) => standards.find((standard) => standard.id === id)!
 const school = Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen]))
 const caseOf = (trim: string, more: Partial<SheetCase> = {}): SheetCase => ({
   standard: trimOf(trim),
-  ...{ regionsOf: cutRegionsOf, nameOf: techniqueName, coat: 'wire', facts: new Set<Fact>(['known', 'combed']), burns: [], stops: [] },
+  ...{
+    regionsOf: cutRegionsOf,
+    nameOf: techniqueName,
+    waits: techniqueWaits,
+    coat: 'wire',
+    facts: new Set<Fact>(['known', 'combed']),
+    burns: [],
+    stops: []
+  },
   ...{ house: school, houseRules, rack, wishes: [], excused: [], chosen: {} },
   ...more
 })

@@ -42,5 +42,15 @@ export const { largestUsableU, sayStandardIssue, sharedCriteria01, standardIssue
 })
 export const { fittedStandard } = door(variantsPart)
 export const { agreedAt, agreedStandard, howOnSide, planAgreed } = door(agreedPart)
-export const { isCut, lengthOfPlace, lengthsOfWork, planWithLength, settingPass, unsaidWork, workFor, workSettled, workWithLength } =
-  door(workPart)
+export const {
+  isCut,
+  lengthOfPlace,
+  lengthsOfWork,
+  placesTaken,
+  planWithLength,
+  settingPass,
+  unsaidWork,
+  workFor,
+  workSettled,
+  workWithLength
+} = door(workPart)

@@ -1,7 +1,7 @@
 import type { MeasureId } from '../measure'
 import type { RegionId } from '../regions'
 import type { FormulaId, Inputs } from './formulas'
-import type { PlacePlan } from './work'
+import type { HouseSide, PlacePlan } from './work'
 
 export const STATIONS = ['side', 'front', 'rear', 'above', 'hand', 'handling'] as const
 export type Station = (typeof STATIONS)[number]
@@ -93,12 +93,15 @@ export type Instrument = {
 export type Section = { readonly id: string; readonly name: string; readonly floor: number }
 export type CriticalFault = { readonly id: string; readonly name: string; readonly cap: number }
 
+/** A step of the walk. `apart`: it has a clock of its own, and is not in the trim's minutes. `house`: it stands on that side only. */
 export type PlanStep = {
   readonly technique: string
   readonly label: string
   readonly toolId: string | null
   readonly direction: 'with' | 'against' | null
   readonly minutes: number
+  readonly apart?: boolean
+  readonly house?: HouseSide
 }
 
 /**

@@ -156,7 +156,7 @@ function sectionIssues(standard: Standard, refuse: Refuse): void {
   }
 }
 
-function planIssues({ plan, bodyType }: Standard, { techniques, tools, coats }: Known, refuse: Refuse): void {
+function planIssues({ plan, bodyType }: Standard, { techniques, tools, coats, houses }: Known, refuse: Refuse): void {
   if (coats && coats.get(plan.drawnAs) !== bodyType)
     refuse('plan.drawnAs', plan.drawnAs, [...coats].flatMap(([id, body]) => (body === bodyType ? [id] : [])).join(', '))
   for (const [region, mm] of Object.entries(plan.lengthsMm)) {
@@ -164,13 +164,15 @@ function planIssues({ plan, bodyType }: Standard, { techniques, tools, coats }: 
     if (!(mm > 0 && mm <= 300)) refuse(`plan.lengthsMm.${region}`, mm, 'more than 0 and up to 300 mm')
   }
   if (plan.steps.length === 0) refuse('plan.steps', 0, 'at least one step')
-  plan.steps.forEach(({ technique, toolId, minutes }, i) => {
+  plan.steps.forEach(({ technique, toolId, minutes, house }, i) => {
     // an attempt is a technique on a dog in a visit: two steps of one technique would be one attempt
     if (plan.steps.findIndex((step) => step.technique === technique) < i)
       refuse(`plan.steps.${i + 1}.technique`, technique, 'a technique that no other step of this trim has')
     if (techniques && !techniques.has(technique)) refuse(`plan.steps.${i + 1}.technique`, technique, 'a known technique')
     if (tools && toolId !== null && !tools.has(toolId)) refuse(`plan.steps.${i + 1}.toolId`, toolId, 'a tool of the rack')
     if (!(minutes > 0)) refuse(`plan.steps.${i + 1}.minutes`, minutes, 'more than 0')
+    if (house && houses && !(house.side < (houses.get(house.id) ?? 0)))
+      refuse(`plan.steps.${i + 1}.house`, `${house.id}, side ${house.side}`, 'a side of a house rule')
   })
 }
 

@@ -18,6 +18,19 @@ export function workIssues({ plan }: Pick<Standard, 'plan'>, known: WorkKnown, r
   if (!work) return
   for (const { id } of REGIONS) silentAt(id, work, known, refuse)
   work.forEach((row, i) => rowIssues(row, `plan.work.${i + 1}`, known, refuse))
+  const walked = new Set(plan.steps.map(({ technique }) => technique))
+  work.forEach(({ place, passes }, i) =>
+    passes.forEach(({ technique }, k) => {
+      // what no step does, nobody would start at the table
+      if (!walked.has(technique))
+        refuse(
+          `plan.work.${i + 1}.passes.${k + 1}.technique`,
+          `${technique} at ${regionName(place).toLowerCase()}`,
+          'a step of this trim',
+          'notWalked'
+        )
+    })
+  )
   const derived = lengthsOfWork(work, { house: {} })
   for (const [region, mm] of Object.entries(derived)) {
     const written = plan.lengthsMm[region as keyof typeof plan.lengthsMm]

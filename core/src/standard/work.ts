@@ -129,6 +129,17 @@ export const unsaidWork = (lengthsMm: Readonly<Partial<Record<RegionId, number>>
     return { place: id, does: 'unsaid' as const, passes: [], ...(standsMm === undefined ? {} : { standsMm }) }
   })
 
+/** The places at which a technique takes hair, carding among it; not where it only sets an edge, runs out or bands. */
+export const placesTaken = (work: readonly PlacePlan[], technique: string): readonly RegionId[] => [
+  ...new Set(
+    work.flatMap(({ place, passes }) =>
+      passes.some((pass) => pass.technique === technique && (pass.kind === 'pull' || pass.kind === 'card' || pass.leavesMm !== null))
+        ? [place]
+        : []
+    )
+  )
+]
+
 /** The kinds of tools that each kind of work is done with. */
 export const TOOLS_OF: Readonly<Record<PassKind, readonly Tool['kind'][]>> = {
   clip: ['blade'],

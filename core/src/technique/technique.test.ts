@@ -43,7 +43,7 @@ describe('a school’s own version', () => {
     [
       'a fault without a cure',
       with_({ faults: [...foot.faults, { id: 'x', name: 'X', major: false, cause: 'y', cure: '' }] }),
-      'faults.4',
+      'faults.6',
       /cure/
     ]
   ])('refuses %s', (_, wrong, path, limit) => {

@@ -39,4 +39,18 @@ export type Technique = {
   readonly regions: readonly RegionId[]
   readonly tools: readonly string[]
   readonly usualMinutes: number
+  /** may be worked on a dog that is not yet dry and combed to the skin: rough work before the bath, and whatever is pulled or carded */
+  readonly beforeGate?: boolean
 }
+
+/** A technique that puts a blade or scissors to the dog waits until somebody has said that the dog is ready to cut. */
+export const waitsForGate = ({ family, beforeGate }: Pick<Technique, 'family' | 'beforeGate'>): boolean =>
+  family !== 'handling' && !beforeGate
+
+/**
+ * `renamed`: the same skill under a better name; its history goes with it. `merged`: one piece of work had two charts; the other
+ * goes on, and what was recorded here stays on file and is not counted a second time. `judged`: looked at inside another
+ * attempt, as one of its faults. `asked`: knowledge, now an oral question.
+ */
+export type Retirement = { readonly how: 'renamed' | 'merged' | 'judged'; readonly to: string } | { readonly how: 'asked' }
+export type RetiredTechnique = Technique & { readonly retired: Retirement }

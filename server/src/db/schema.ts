@@ -169,6 +169,26 @@ export const notes = mysqlTable(
   (t) => [index('notes_about').on(t.about, t.aboutId)]
 )
 
+/** A question asked aloud; never changed, the last one of a question stands. */
+export const oralAnswers = mysqlTable(
+  'oral_answers',
+  {
+    id: uuid('id').primaryKey(),
+    apprenticeId: uuid('apprentice_id')
+      .notNull()
+      .references(() => people.id),
+    questionId: name('question_id').notNull(),
+    right: boolean('was_right').notNull(),
+    note: text('note').notNull(),
+    onDate: day('on_date').notNull(),
+    by: uuid('by_person')
+      .notNull()
+      .references(() => people.id),
+    at: utc('at').notNull()
+  },
+  (t) => [index('oral_answers_apprentice').on(t.apprenticeId)]
+)
+
 // ---- what happens at the tables
 
 export const sessions = mysqlTable(

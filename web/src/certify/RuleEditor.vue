@@ -9,6 +9,7 @@ const rules = defineModel<readonly CertificateRule[]>({ required: true })
 const KIND_WORDS: Readonly<Record<RuleKind, string>> = {
   techniques: 'techniques stand competent',
   practised: 'practised so often, on such dogs',
+  answered: 'questions answered',
   passedTrim: 'a trim has passed',
   trims: 'trims at or over a mark',
   dogs: 'dogs and coats',

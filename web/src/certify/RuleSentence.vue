@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { questions } from '@peen/content'
 import type { CertificateBook } from '@peen/contract'
 import type { Certificate, CertificateRule } from '@peen/core/certify'
 import { HELP_LEVELS } from '@peen/core/practice'
@@ -82,6 +83,15 @@ const pick = (event: Event) => (event.target as HTMLSelectElement).value
         :options="techniques"
         @update:model-value="put({ techniques: $event })"
       />.
+    </template>
+    <template v-else-if="rule.kind === 'answered'">
+      Each of these questions was asked and answered:
+      <NamedList
+        :model-value="rule.questions"
+        label="questions"
+        :options="questions.map(({ id, ask }) => ({ id, name: ask }))"
+        @update:model-value="put({ questions: $event })"
+      />
     </template>
     <template v-else-if="rule.kind === 'passedTrim'">
       A finished trim has passed, graded blind, within the last

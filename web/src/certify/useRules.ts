@@ -1,3 +1,4 @@
+import { questions } from '@peen/content'
 import { sayCertificateIssue, type CertificateBook, type DryRunRow } from '@peen/contract'
 import { certificateIssues, type Certificate } from '@peen/core/certify'
 import { designLearningChart, sayJointRisk } from '@peen/core/competency'
@@ -26,10 +27,12 @@ export function useRules(asked: () => string | undefined) {
   const names = {
     technique: (one: string) => session.school?.techniques.find((technique) => technique.id === one)?.name ?? one,
     certificate: (one: string) => rowOf(one)?.certificate.name ?? one,
+    question: (one: string) => questions.find(({ id }) => id === one)?.ask ?? one,
     criterion: (one: string) => criteria.value.find((criterion) => criterion.id === one)?.label ?? one
   }
   const known = computed(() => ({
     techniques: new Set(session.school?.techniques.map((technique) => technique.id)),
+    questions: new Set(questions.map(({ id }) => id)),
     standards: new Map(
       Object.entries(data.value?.criteria ?? {}).map(([one, own]) => [one, new Set(own.map((criterion) => criterion.id))])
     ),

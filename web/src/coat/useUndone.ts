@@ -1,4 +1,3 @@
-import { closingSteps } from '@peen/content'
 import type { SessionCoatStart } from '@peen/contract'
 import { doneIn, undoneOf } from '@peen/core/coat'
 import { computed } from 'vue'
@@ -8,7 +7,7 @@ import type { Table } from '../composables/useTable'
 /** What a table has still to do by the steps of its visit, and what the visit before left it. */
 export function useUndone(id: () => string, { data, state }: Pick<Table, 'data' | 'state'>) {
   const start = useLoaded<SessionCoatStart>(() => `/sessions/${id()}/coat`)
-  const undone = computed(() => (data.value ? undoneOf(closingSteps(data.value.steps), doneIn(state.value)) : []))
+  const undone = computed(() => (data.value ? undoneOf(data.value.closing, doneIn(state.value)) : []))
   /** what was left last time and is still not done today */
   const fromLast = computed(() =>
     (start.data.value?.openEnds?.undone ?? []).filter((one) =>

@@ -1,6 +1,6 @@
 import { RATING_NAMES } from '@peen/contract'
 import { GLOBAL_RATINGS, type GlobalRating } from '@peen/core/grade'
-import type { Hands, HelpLevel, Side, StressLevel, Witness } from '@peen/core/practice'
+import type { Hands, HelpLevel, Portion, Side, StressLevel, Witness } from '@peen/core/practice'
 
 type Choice<T> = { readonly value: T; readonly name: string }
 
@@ -9,6 +9,13 @@ export const SIDE_CHOICES: readonly Choice<Side>[] = [
   { value: 'left', name: 'left' },
   { value: 'right', name: 'right' },
   { value: 'both', name: 'both' }
+]
+
+/** How much of a step's places was done: what the coat book writes. */
+export const PORTION_CHOICES: readonly Choice<Portion>[] = [
+  { value: 'all', name: 'all of it' },
+  { value: 'half', name: 'about half' },
+  { value: 'some', name: 'easy hairs only' }
 ]
 
 /** Levels of help, from none to most; alone is with the instructor in the room. */

@@ -1,5 +1,5 @@
 // Techniques as this school has them; before the school is loaded, as Peen ships them.
-import { techniques as shipped } from '@peen/content'
+import { retiredTechniques, techniques as shipped } from '@peen/content'
 import type { TechniqueVersion } from '@peen/contract'
 import { useSessionStore } from './session'
 
@@ -7,4 +7,8 @@ const SHIPPED: readonly TechniqueVersion[] = shipped.map((technique) => ({ ...te
 
 export const allTechniques = (): readonly TechniqueVersion[] => useSessionStore().school?.techniques ?? SHIPPED
 
-export const techniqueById = (id: string): TechniqueVersion | undefined => allTechniques().find((technique) => technique.id === id)
+const RETIRED: readonly TechniqueVersion[] = retiredTechniques.map((technique) => ({ ...technique, version: 1 }))
+
+/** A technique by its id; one that left the catalogue too, since old records name it. */
+export const techniqueById = (id: string): TechniqueVersion | undefined =>
+  allTechniques().find((technique) => technique.id === id) ?? RETIRED.find((technique) => technique.id === id)

@@ -1,12 +1,18 @@
 <script setup lang="ts">
-import type { ConfirmedAttempt, FaultSeen, ProposedAttempt } from '@peen/core/practice'
+import type { ConfirmedAttempt, FaultSeen, Portion, ProposedAttempt } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
-import { HANDS_CHOICES, HELP_CHOICES, SIDE_CHOICES, WITNESS_CHOICES } from '../composables/choices'
+import { HANDS_CHOICES, HELP_CHOICES, PORTION_CHOICES, SIDE_CHOICES, WITNESS_CHOICES } from '../composables/choices'
 import { techniqueById } from '../stores/techniques'
 
 // One attempt as its events tell it: corrected where it was otherwise. Notes that were wrong are struck.
-const props = defineProps<{ proposed: ProposedAttempt; struck: readonly string[]; disabled: boolean; locked: boolean }>()
+const props = defineProps<{
+  proposed: ProposedAttempt
+  struck: readonly string[]
+  disabled: boolean
+  locked: boolean
+  takesHair: boolean
+}>()
 const emit = defineEmits<{ strike: [eventId: string] }>()
 const model = defineModel<ConfirmedAttempt>({ required: true })
 const technique = computed(() => techniqueById(props.proposed.techniqueId))
@@ -70,6 +76,16 @@ const SELECTS = [
         @change="set({ [one.field]: value($event) })"
       >
         <option v-for="option in one.options" :key="option.value" :value="option.value">{{ option.name }}</option>
+      </select>
+      <select
+        v-if="takesHair"
+        class="field h-11 min-h-11 w-[142px] px-1.5"
+        :aria-label="`How much, ${technique?.name}`"
+        :value="model.portion ?? 'all'"
+        :disabled="disabled"
+        @change="set({ portion: value($event) as Portion })"
+      >
+        <option v-for="option in PORTION_CHOICES" :key="option.value" :value="option.value">{{ option.name }}</option>
       </select>
     </div>
     <p v-for="sentence in proposed.say" :key="sentence" class="mt-1 leading-[1.3]">

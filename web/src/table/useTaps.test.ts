@@ -9,6 +9,7 @@ import { useSavedStore } from '../stores/saved'
 import { ok, RUBEN, settled, signedIn, stubServer, unstub, type Asked, type Given } from '../testing/server'
 import { useTaps } from './useTaps'
 
+const STEPS = ['pads', 'nails', 'body-clip', 'skim-off'].map((id) => standards[0].plan.steps.find(({ technique }) => technique === id)!)
 const SESSION = '019d8a3e-0000-7000-8000-0000000000aa'
 let events: PracticeEvent[]
 const view = () =>
@@ -16,7 +17,7 @@ const view = () =>
     ...{ id: SESSION, tableNumber: 3, onDate: '2026-04-14', now: '2026-04-14T09:42:00.000Z', elsewhereMin: 20 },
     apprentice: { id: '3', givenName: 'Noor', familyName: 'Basri', role: 'apprentice' },
     dog: { ...NO_PROFILE, id: '1', name: 'Ember', canStandMin: 60 },
-    ...{ standardId: standards[0].id, standardVersion: standards[0].version, standardMin: 95, steps: standards[0].plan.steps },
+    ...{ standardId: standards[0].id, standardVersion: standards[0].version, standardMin: 95, steps: STEPS, closing: [] },
     ...{ checkIn: { weeksSince: 6, wishes: '', excused: [] }, events, holds: [], gradings: [] }
   }) as unknown as SessionView
 const keeps = ({ method, body }: Asked): Given => {

@@ -1,5 +1,6 @@
 import type { PictureView } from '@peen/contract'
 import { attemptMinutes, tappedHelp, UNDO_SECONDS, type Attempt, type EventKind, type Payloads } from '@peen/core/practice'
+import type { RegionId } from '@peen/core/regions'
 import { computed, onScopeDispose, ref } from 'vue'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
@@ -13,7 +14,7 @@ export type Asking = { readonly what: Asked; readonly eventId: string; readonly 
 
 /** The taps at a table: each is one event at once; what it means more closely is asked afterwards, and may be left. */
 export function useTaps(table: Table, id: () => string) {
-  const { state, steps, current, nextStep, now, tap, outbox, reload, session } = table
+  const { data, state, steps, current, nextStep, now, tap, outbox, reload, session } = table
   const saved = useSavedStore()
   const asking = ref<Asking | null>(null)
   const problem = ref<string | null>(null)
@@ -49,6 +50,10 @@ export function useTaps(table: Table, id: () => string) {
 
   const attemptId = computed(() => current.value?.id ?? null)
 
+  /** The places that this trim has for a step; those that the technique is used at, where it takes no hair or is not planned. */
+  const regionsOf = (techniqueId: string): readonly RegionId[] =>
+    data.value?.closing.find(({ technique }) => technique === techniqueId)?.regions ?? techniqueById(techniqueId)?.regions ?? []
+
   function startPlanned(techniqueId: string): void {
     const paused = state.value.attempts.find((one) => one.techniqueId === techniqueId && !one.ended && !one.cutShort)
     if (paused) return void tap('attemptResumed', { attemptId: paused.id }, 'going on')
@@ -56,7 +61,7 @@ export function useTaps(table: Table, id: () => string) {
     tap(
       'attemptStarted',
       {
-        ...{ attemptId: v7(), techniqueId, regions: techniqueById(techniqueId)?.regions ?? [], side: 'both' },
+        ...{ attemptId: v7(), techniqueId, regions: regionsOf(techniqueId), side: 'both' },
         ...{ toolId: step?.toolId ?? null, direction: step?.direction ?? null, hands: 'apprentice', setting: 'live' }
       },
       'start'

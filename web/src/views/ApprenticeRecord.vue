@@ -6,6 +6,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { v7 } from 'uuid'
 import { api, sentenceOf } from '../api/client'
+import OralQuestions from '../apprentice/OralQuestions.vue'
 import TakeOut from '../apprentice/TakeOut.vue'
 import TechniqueCharts from '../apprentice/TechniqueCharts.vue'
 import WayTo from '../apprentice/WayTo.vue'
@@ -108,6 +109,7 @@ async function lift(): Promise<void> {
       </section>
       <div class="mt-8 grid gap-8 xl:grid-cols-2">
         <VisitLines :id="id" of="apprentices" />
+        <OralQuestions :id="id" :name="data.person.givenName" />
         <NotesPart v-if="session.isStaff" :id="id" about="person" />
       </div>
     </main>

@@ -28,9 +28,11 @@ const struck = ref<readonly string[]>([])
 
 const proposed = computed(() => proposeAttempts(state.value, now.value))
 const counted = computed(() => proposed.value.filter(({ cutShort }) => !cutShort))
-const asTold = ({ attemptId, minutes, help, witness, hands, side }: ConfirmedAttempt): ConfirmedAttempt => ({
-  ...{ attemptId, minutes, help, witness, hands, side }
+const asTold = ({ attemptId, minutes, help, witness, hands, side, portion }: ConfirmedAttempt): ConfirmedAttempt => ({
+  ...{ attemptId, minutes, help, witness, hands, side, ...(portion ? { portion } : {}) }
 })
+/** Only what takes hair can take a part of it. */
+const takesHair = (techniqueId: string) => data.value?.closing.some(({ technique }) => technique === techniqueId) ?? false
 const answers = computed(() => counted.value.map((one) => changed.value[one.attemptId] ?? asTold(one)))
 const unvouched = computed(() => answers.value.filter(({ witness, hands }) => witness === 'self' && hands === 'apprentice'))
 const isConfirmed = computed(() => state.value.confirmedBy !== null && stillOpen(state.value).length === 0)
@@ -115,6 +117,7 @@ useKeys([
           <AttemptRow
             :model-value="answers[i]"
             :proposed="one"
+            :takes-hair="takesHair(one.techniqueId)"
             :struck="struck"
             :disabled="state.closedAt !== null || !session.isStaff"
             :locked="!session.isStaff"

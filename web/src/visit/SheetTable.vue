@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { groupLines, sayLinePlace, type LineId, type Sheet, type SheetLine } from '@peen/core/setup'
+import { GATE_WORDS, groupLines, sayLinePlace, type LineId, type Sheet, type SheetLine } from '@peen/core/setup'
 import PassLines from './PassLines.vue'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -9,13 +9,16 @@ const props = defineProps<{ sheet: Sheet; selected?: LineId | null; large?: bool
 const emit = defineEmits<{ pick: [line: SheetLine] }>()
 
 const steps = computed(() =>
-  props.sheet.steps.map(({ label, minutes }, i) => ({
+  props.sheet.steps.map(({ label, minutes, apart }, i) => ({
     order: i + 1,
     name: label,
     minutes,
+    apart,
     groups: groupLines(props.sheet.lines.filter(({ order }) => order === i + 1))
   }))
 )
+const sayMinutes = ({ minutes, apart }: { readonly minutes: number; readonly apart?: boolean }) =>
+  apart ? `${minutes} min, its own clock` : `${minutes} min`
 const places = (group: readonly SheetLine[]) =>
   group.map((line, i) => (i === 0 ? sayLinePlace(line) : sayLinePlace(line).toLowerCase())).join(', ')
 </script>
@@ -23,8 +26,11 @@ const places = (group: readonly SheetLine[]) =>
 <template>
   <section aria-label="The sheet, step by step" data-testid="sheet">
     <div v-for="step in steps" :key="step.order" class="break-inside-avoid">
+      <p v-if="step.order === sheet.gate" class="mt-5 border-t-2 border-b-2 border-line py-2 font-[650]" data-gate>
+        {{ GATE_WORDS }}
+      </p>
       <h2 class="mt-4" :class="large ? 'text-[20px]' : ''">
-        {{ step.order }}. {{ step.name }} <span class="muted font-normal">{{ step.minutes }} min</span>
+        {{ step.order }}. {{ step.name }} <span class="muted font-normal">{{ sayMinutes(step) }}</span>
       </h2>
       <hr class="rule2 mt-1" />
       <ul class="row-rule m-0 list-none p-0">

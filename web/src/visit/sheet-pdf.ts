@@ -3,7 +3,7 @@ import type { VisitPage } from '@peen/contract'
 import { FOOT_NAMES, readyToCut, skinStops } from '@peen/core/checkin'
 import type { Lengths } from '@peen/core/figure'
 import type { MeasuredRule } from '@peen/core/proportions'
-import { groupLines, sayLinePlace, sayPass, sayTool, type Sheet, type SheetLine } from '@peen/core/setup'
+import { GATE_WORDS, groupLines, sayLinePlace, sayPass, sayTool, type Sheet, type SheetLine } from '@peen/core/setup'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { pictureOnPaper, refuseUnprintable, savePdf } from '../library/paper'
 import { UNKNOWN_DOG } from '../composables/words'
@@ -54,6 +54,7 @@ export function sheetDocument(
         ? [{ image: picture, width: 420, alignment: 'center' as const, margin: [0, 4, 0, 4] as [number, number, number, number] }]
         : []),
       ...asked.map((text): Content => ({ text: `• ${text}` })),
+      walkOf(sheet),
       sheetTable(sheet),
       ...(measured.length > 0
         ? [{ text: 'Measured on the dog', style: 'head', margin: [0, 8, 0, 2] as [number, number, number, number] }]
@@ -89,12 +90,22 @@ function toolCell(line: SheetLine): TableCell {
   return { stack: [...passes, ...(line.note ? [{ text: line.note, color: MUTED }] : [])] }
 }
 
+/** The walk in one line, so that what no place stands for (the bath, the nails) is on paper too. */
+function walkOf({ steps, gate }: Sheet): Content {
+  const said = steps.map(({ label, minutes }, i) => `${i + 1} ${label}, ${minutes} min${i + 2 === gate ? ' | ready to cut? |' : ''}`)
+  return { stack: [{ text: said.join(' · ') }, ...(gate === null ? [] : [{ text: GATE_WORDS, bold: true }])], margin: [0, 4, 0, 0] }
+}
+
+const BLADED = new Set(['clip', 'attach', 'tap', 'bevel'])
+
 function sheetTable({ lines }: Sheet): Content {
   const head = ['Step', 'Place', 'Tool and direction', 'Leaves', 'Take care, and why'].map((text): TableCell => ({ text, bold: true }))
   const rows = groupLines(lines).map((group): TableCell[] => {
     const [line] = group
     const places = group.map((one, i) => (i === 0 ? sayLinePlace(one) : sayLinePlace(one).toLowerCase())).join(', ')
-    const why = line.advice.fired.filter(({ id }) => !line.cautions.some((caution) => caution.id === id)).slice(0, 2)
+    // why this blade and no other: only where a blade comes to the place
+    const isBladed = line.passes.some(({ kind }) => BLADED.has(kind))
+    const why = (isBladed ? line.advice.fired : []).filter(({ id }) => !line.cautions.some((caution) => caution.id === id)).slice(0, 2)
     return [
       { text: `${line.order}. ${line.step}` },
       { text: places },

@@ -1,4 +1,4 @@
-import { adviceRules, coatFor, cutRegionsOf, techniqueName, houseRules } from '@peen/content'
+import { adviceRules, coatFor, cutRegionsOf, techniqueName, techniqueWaits, houseRules } from '@peen/content'
 import type { NewFound, VisitPage } from '@peen/contract'
 import { excusedBy, type Found } from '@peen/core/checkin'
 import {
@@ -27,7 +27,10 @@ export const isSided = (region: RegionId): boolean => SIDED.has(region)
 /** What a visit's sheet is asked; an older check-in excuses what it said until somebody looks again. */
 export function sheetCase(page: VisitPage, found: Found, chosen: SheetCase['chosen']): SheetCase {
   const excused = found.coat.length > 0 || page.checkedIn ? excusedBy(found.coat) : page.checkIn.excused
-  return sheetCaseOf({ ...page, found, excused, chosen }, { houseRules, regionsOf: cutRegionsOf, nameOf: techniqueName })
+  return sheetCaseOf(
+    { ...page, found, excused, chosen },
+    { houseRules, regionsOf: cutRegionsOf, nameOf: techniqueName, waits: techniqueWaits }
+  )
 }
 
 /** What a dog wears on one side when the sheet is followed: a place where nothing is cut keeps what it has grown to. */

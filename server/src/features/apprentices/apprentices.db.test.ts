@@ -126,21 +126,19 @@ describe('competency follows from what was recorded', () => {
 
 describe('the floor', () => {
   it('shows today only, with the hold that waits and the looks', async () => {
-    // nails after the feet: the pads come first in this house
-    await (await world.client('lena')).send('PUT', '/school/house-rules', { rules: { 'nails-when': 1 } })
     const session = await world.newSession('bea')
     await record(session, ['sessionOpened', {}])
     const floor = (await ivo.get('/floor')).body as unknown as FloorView
     expect(floor.tables).toHaveLength(1)
-    // bea is new to pads, whose toe web is a hold point, and nothing is under way
+    // bea is new to brushing out, where an armpit mat is a hold point, and nothing is under way
     expect(floor.tables[0]).toMatchObject({
       sessionId: session,
       workedMin: 42,
-      hold: { hazardId: 'toe-web' },
-      next: { techniqueId: 'pads' }
+      hold: { hazardId: 'armpit-mat' },
+      next: { techniqueId: 'brush-out' }
     })
-    expect(floor.looks[0].say).toContain('waits for you: toe web')
-    await record(session, ['holdReleased', { techniqueId: 'pads', hazardId: 'toe-web' }])
+    expect(floor.looks[0].say).toContain('waits for you: armpit mat')
+    await record(session, ['holdReleased', { techniqueId: 'brush-out', hazardId: 'armpit-mat' }])
     expect(((await ivo.get('/floor')).body as unknown as FloorView).tables[0].hold).toBeNull()
     const own = (await (await world.client('abe')).get('/floor')).body as unknown as FloorView
     expect(own).toMatchObject({ tables: [], looks: [] })

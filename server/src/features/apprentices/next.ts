@@ -1,7 +1,9 @@
 // What to practise next: what certificates still lack, and which dogs come in.
+import { retiredTechniques } from '@peen/content'
 import type { PractiseNext } from '@peen/contract'
 import { lacks, type Certificate, type Finding } from '@peen/core/certify'
 import { practiseNext, type Chance, type Need } from '@peen/core/competency'
+import { successorsOf } from '@peen/core/technique'
 import { addDays, formatISO, parseISO } from 'date-fns'
 import { and, asc, eq, gte, lte } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
@@ -25,7 +27,7 @@ export function needsOf(progress: readonly Progress[], records: ReadonlyMap<stri
       const needs = new Map<string, string[]>()
       for (const rule of certificate.rules) {
         if (rule.kind !== 'techniques' && rule.kind !== 'practised') continue
-        for (const id of rule.techniques) {
+        for (const id of successorsOf(rule.techniques, retiredTechniques)) {
           const own = (records.get(id)?.attempts ?? []).filter(({ counts }) => counts)
           const lacking = rule.kind === 'practised' ? lacks(rule, own, today) : []
           needs.set(id, [...(needs.get(id) ?? []), ...lacking])

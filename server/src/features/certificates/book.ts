@@ -1,4 +1,5 @@
 // Certificates written, tried on the cohort, put into use, retired; and the risks that every chart is made by.
+import { questions, retiredTechniques } from '@peen/content'
 import { chartProblem, sayCertificateIssue, type CertificateBook, type DryRunRow, type Me, type StandingRulesBody } from '@peen/contract'
 import { certificateIssues, type Certificate, type KnownForCertificates } from '@peen/core/certify'
 import { and, count, countDistinct, desc, eq, ne } from 'drizzle-orm'
@@ -21,7 +22,9 @@ export async function knownHere(db: Reader): Promise<KnownForCertificates> {
     .from(tables.people)
     .where(and(ne(tables.people.role, 'apprentice'), eq(tables.people.active, true)))
   return {
-    techniques: new Set((await techniquesOf(db)).map(({ id }) => id)),
+    // a rule of before may still name what left the catalogue: its history is kept
+    techniques: new Set([...(await techniquesOf(db)), ...retiredTechniques].map(({ id }) => id)),
+    questions: new Set(questions.map(({ id }) => id)),
     standards: new Map((await newestStandards(db, true)).map(({ body }) => [body.id, new Set(body.criteria.map(({ id }) => id))])),
     certificates: new Map((await certificatesOf(db, true)).map(({ id, rules }) => [id, rules])),
     coats,

@@ -53,7 +53,7 @@ export async function coatPage({ db, clock }: Services, actor: Me, dogId: string
     written: last ? await standardOf(db, last.session.standardId, last.session.standardVersion) : usual.body,
     rack: await rackOf(db),
     house: await houseOf(db),
-    openEnds: last ? await openEndsOf(db, last.session, standard, fullName(last.person)) : null,
+    openEnds: last ? await openEndsOf(db, last.session, dog, standard, fullName(last.person)) : null,
     people: (await allPeople(db)).filter(({ active }) => active).map((person) => ({ id: person.id, name: fullName(person) }))
   }
 }

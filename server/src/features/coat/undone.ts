@@ -10,19 +10,27 @@ import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personById } from '../people'
-import { sessionRow } from '../practice'
+import { sessionRow, workOfVisit } from '../practice'
 import { standardAgreed } from '../agreed'
-import { standardOf } from '../school'
+import { houseOf, standardOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
 
 type Session = typeof tables.sessions.$inferSelect
 
 /** What a visit left undone, place by place and side by side; null where nothing was begun or nothing is left. */
-export async function openEndsOf(db: Reader, session: Session, standard: Standard, apprentice: string): Promise<OpenEnds | null> {
+export async function openEndsOf(
+  db: Reader,
+  session: Session,
+  dog: typeof tables.dogs.$inferSelect,
+  standard: Standard,
+  apprentice: string
+): Promise<OpenEnds | null> {
   const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
   if (state.attempts.length === 0) return null
-  const undone = undoneOf(closingSteps(standard.plan.steps), doneIn(state))
+  const { steps } = standard.plan
+  const work = workOfVisit(session, dog, standard.plan, await houseOf(db))
+  const undone = undoneOf(closingSteps({ steps, ...(work ? { work } : {}) }), doneIn(state))
   return undone.length === 0 ? null : { sessionId: session.id, onDate: session.onDate, apprentice, undone }
 }
 
@@ -41,6 +49,7 @@ export async function sessionStart({ db, clock }: Services, actor: Me, id: strin
     ? await openEndsOf(
         db,
         before,
+        dog,
         await standardOf(db, before.standardId, before.standardVersion),
         fullName(await personById(db, before.apprenticeId))
       )

@@ -1,11 +1,10 @@
 // The wrong apprentice or the wrong dog on a visit, put right as long as nothing of it is signed.
 import type { CorrectVisit, Me } from '@peen/contract'
-import { countedAttempts, foldSession } from '@peen/core/practice'
 import { and, eq } from 'drizzle-orm'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
-import { eventsOf, rebuildCoat, storeAttempts } from '../derived'
+import { countedOf, eventsOf, rebuildCoat, storeAttempts } from '../derived'
 import { majorFaults } from '../techniques'
 import { agreeOn } from '../visits'
 
@@ -25,7 +24,7 @@ export async function correctVisit({ db, clock }: Services, actor: Me, id: strin
     const events = (await eventsOf(tx, [id])).get(id)!
     // taken from the one who had them, then given to the one they belong to: both charts are made again
     await storeAttempts(tx, session, [])
-    await storeAttempts(tx, put, countedAttempts(foldSession(events), await majorFaults(tx)))
+    await storeAttempts(tx, put, countedOf(events, await majorFaults(tx)))
     if (dogId !== session.dogId) {
       const agreed = await agreeOn(tx, put, actor.id, at)
       await tx.update(tables.gradings).set({ agreed }).where(eq(tables.gradings.sessionId, id))

@@ -1,4 +1,5 @@
 // Each apprentice's day, from events, attempts and figures; derived every time it is asked for.
+import { techniqueName } from '@peen/content'
 import type { DaySummaryView } from '@peen/contract'
 import {
   countedAttempts,
@@ -35,7 +36,7 @@ export async function summariesOf(db: Reader, onDate: string, now: string): Prom
     const own = visits.filter(({ personId }) => personId === person.id).map(({ visit }) => visit)
     const practised = figures
       .filter(({ apprenticeId }) => apprenticeId === person.id)
-      .map(({ techniqueId, minutes }) => ({ technique: techniques.get(techniqueId)?.name ?? techniqueId, minutes }))
+      .map(({ techniqueId, minutes }) => ({ technique: techniques.get(techniqueId)?.name ?? techniqueName(techniqueId), minutes }))
     const isAbsent = absent.has(person.id)
     if (own.length + practised.length === 0 && !isAbsent) return []
     const sentences = daySummary({ name: person.givenName, absent: isAbsent, visits: own, figures: practised })
@@ -62,7 +63,7 @@ async function visitsOf(db: Reader, onDate: string, now: string, techniques: Tec
     const state = foldSession(events.get(session.id)!)
     if (state.openedAt === null && state.attempts.length === 0) continue
     const standard = await standardOf(db, session.standardId, session.standardVersion)
-    const steps = stepsOfVisit(session, dog, standard.plan.steps, shop, agreed.get(session.id) ?? null)
+    const steps = stepsOfVisit(session, standard.plan.steps, shop, agreed.get(session.id) ?? null)
     const visit: VisitSummary = {
       dog: dog.name,
       trim: standard.name.toLowerCase(),
@@ -80,7 +81,7 @@ async function visitsOf(db: Reader, onDate: string, now: string, techniques: Tec
 
 function attemptsOf(state: SessionState, major: ReadonlySet<string>, techniques: Techniques): VisitSummary['attempts'] {
   return countedAttempts(state, major).map(({ techniqueId, clean, counts, because, faults }) => ({
-    technique: techniques.get(techniqueId)?.name ?? techniqueId,
+    technique: techniques.get(techniqueId)?.name ?? techniqueName(techniqueId),
     ...{ clean, counts, because },
     faults: faults.map((id) => ({
       name: techniques.get(techniqueId)?.faults.find((fault) => fault.id === id)?.name ?? id,

@@ -1,5 +1,5 @@
 // What a session writes into its dog's coat book: recomputed from its events, what was found, and what was read on the finished trim.
-import { coatWorks, cutRegionsOf } from '@peen/content'
+import { closingSteps, cutRegionsOf, pullTechniques } from '@peen/content'
 import {
   entriesOfFindings,
   entriesOfGrading,
@@ -11,7 +11,8 @@ import {
 } from '@peen/core/coat'
 import { foldSession, type PracticeEvent, type SessionState } from '@peen/core/practice'
 import { planAgreed, workFor, type Standard } from '@peen/core/standard'
-import { and, eq } from 'drizzle-orm'
+import type { AgreedTarget } from '@peen/core/setup'
+import { and, asc, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { agreedOf } from '../agreed'
 import { knownOf, type Known } from './known'
@@ -47,37 +48,50 @@ async function floorLines(
   events: readonly PracticeEvent[]
 ): Promise<readonly CoatEntry[]> {
   const state = foldSession(events)
-  const works = [...attemptsDone(state, session), ...finishedByInstructor(state, standard, events)]
-  if (works.length === 0) return []
-  const day: FloorDay = {
-    sessionId: session.id,
-    on: session.onDate,
-    standardId: session.standardId,
-    lengthsMm: planAgreed(standard.plan, (await agreedOf(db, session.id)) ?? []).lengthsMm,
-    rack: await known.rack(),
-    works: coatWorks,
-    ...(standard.plan.work ? { work: workFor(standard.plan.work, { house: session.found?.gate?.house ?? {} }) } : {})
-  }
+  const agreed = await agreedOf(db, session.id)
+  const day = await floorDay(known, session, standard, agreed)
+  const works = [...attemptsDone(state, session), ...finishedByInstructor(state, standard, events, day)]
   return works.flatMap((work) => entriesOfWork(work, day))
 }
 
+/** What is known of the day a step was done on: the plan as it stood for house and coat, what was agreed, the rack. */
+async function floorDay(known: Known, session: Session, { plan }: Standard, agreed: readonly AgreedTarget[] | null): Promise<FloorDay> {
+  const coat = await known.coat(session.dogId)
+  return {
+    ...{ sessionId: session.id, on: session.onDate, rack: await known.rack(), pulls: pullTechniques, cutsAt: cutRegionsOf },
+    lengthsMm: planAgreed(plan, agreed ?? []).lengthsMm,
+    stepTools: Object.fromEntries(plan.steps.map(({ technique, toolId }) => [technique, toolId])),
+    ...(agreed
+      ? { agreed: agreed.map(({ region, part, mm, passes }) => ({ region, mm, ...(part ? { part } : {}), ...(passes ? { passes } : {}) })) }
+      : {}),
+    ...(plan.work ? { work: workFor(plan.work, { house: session.found?.gate?.house ?? {}, coat }) } : {})
+  }
+}
+
 function attemptsDone(state: SessionState, session: Session): readonly FloorWork[] {
-  return state.attempts.filter(isWorked).map(({ id, techniqueId, regions, side, toolId, direction, hands }) => ({
-    ...{ attemptId: id, techniqueId, regions, side, toolId, direction },
+  return state.attempts.filter(isWorked).map(({ id, techniqueId, regions, side, toolId, direction, hands, portion }) => ({
+    ...{ attemptId: id, techniqueId, regions, side, toolId, direction, ...(portion ? { portion } : {}) },
     hands: hands === 'apprentice' ? session.apprenticeId : (state.confirmedBy ?? session.apprenticeId)
   }))
 }
 
-/** Places that the instructor finished: as the step of the trim that goes over them does it. */
-function finishedByInstructor(state: SessionState, standard: Standard, events: readonly PracticeEvent[]): readonly FloorWork[] {
+/** Places that the instructor finished: as every step of the trim that takes hair there does it. */
+function finishedByInstructor(
+  state: SessionState,
+  { plan }: Standard,
+  events: readonly PracticeEvent[],
+  { work }: FloorDay
+): readonly FloorWork[] {
   const by = new Map(events.map((event) => [event.id, event.by]))
+  const closing = closingSteps({ steps: plan.steps, ...(work ? { work } : {}) })
   return state.byInstructor.flatMap(({ eventId, regions, side }) =>
-    regions.flatMap((region): FloorWork[] => {
-      const step = standard.plan.steps.find(({ technique }) => coatWorks[technique] && cutRegionsOf(technique).includes(region))
-      const { technique: techniqueId, toolId, direction } = step ?? { technique: null, toolId: null, direction: null }
-      return techniqueId === null
-        ? []
-        : [{ attemptId: eventId, techniqueId, regions: [region], side, toolId, direction, hands: by.get(eventId)! }]
+    closing.flatMap(({ technique, regions: taken }, i): FloorWork[] => {
+      const own = regions.filter((region) => taken.includes(region))
+      const { toolId, direction } = plan.steps.find((step) => step.technique === technique)!
+      // a line that was struck stays struck: the first step keeps the id it always had
+      const attemptId =
+        closing.findIndex((step) => step.regions.some((region) => regions.includes(region))) === i ? eventId : `${eventId}/${technique}`
+      return own.length === 0 ? [] : [{ attemptId, techniqueId: technique, regions: own, side, toolId, direction, hands: by.get(eventId)! }]
     })
   )
 }
@@ -90,6 +104,7 @@ async function gradingLines(db: Reader, session: Session, standard: Standard) {
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
     .where(and(eq(g.sessionId, session.id), eq(g.status, 'signed')))
+    .orderBy(asc(g.id))
   return rows
     .map(({ gradingId, by, result }) => ({ gradingId, entries: entriesOfGrading(gradingId, session.onDate, result.parts, lengths, by) }))
     .filter(({ entries }) => entries.length > 0)

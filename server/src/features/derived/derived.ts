@@ -1,7 +1,9 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
+import { retiredTechniques } from '@peen/content'
 import { GRADE_RULES, gradeResult, type GradedWith, type GradeResult } from '@peen/core/grade'
 import { countedAttempts, foldSession, type CountedAttempt, type PracticeEvent } from '@peen/core/practice'
 import { agreedStandard, fittedStandard, type FittedStandard } from '@peen/core/standard'
+import { nowCalled } from '@peen/core/technique'
 import { rollup } from 'd3-array'
 import { eq, inArray } from 'drizzle-orm'
 import { tables, type Database, type Reader } from '../../db'
@@ -25,6 +27,16 @@ export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promi
 export function eventFrom(row: typeof tables.events.$inferSelect): PracticeEvent {
   const { contentHash: _hash, atDevice, receivedAt, ...event } = row
   return { ...event, atDevice: atDevice.toISOString(), receivedAt: receivedAt.toISOString() } as unknown as PracticeEvent
+}
+
+/** The id under which a technique's history is kept today. */
+export const techniqueToday = (id: string): string => nowCalled(id, retiredTechniques)
+
+/** The attempts that events come to. They keep the word that was used then; what is derived goes by the names of today. */
+export function countedOf(events: readonly PracticeEvent[], major: ReadonlySet<string>): CountedAttempt[] {
+  const state = foldSession(events)
+  const attempts = state.attempts.map((attempt) => ({ ...attempt, techniqueId: techniqueToday(attempt.techniqueId) }))
+  return countedAttempts({ ...state, attempts }, major)
 }
 
 /** What one session wrote into the coat book, made again: after its events, its check-in or a mark of it changed. */
@@ -58,7 +70,7 @@ async function writeAttempts(
   const planned = rollup(
     steps,
     (own) => own.reduce((sum, step) => sum + step.minutes, 0),
-    (step) => step.technique
+    (step) => techniqueToday(step.technique)
   )
   const rows = counted.map((body) => {
     const { techniqueId, setting } = body
@@ -118,7 +130,7 @@ export async function rebuildAll(db: Database): Promise<void> {
   const [known, major] = [knownOf(db), await majorFaults(db)]
   for (const session of await db.select().from(tables.sessions)) {
     const events = (await eventsOf(db, [session.id])).get(session.id)!
-    await writeAttempts(db, session, countedAttempts(foldSession(events), major), known)
+    await writeAttempts(db, session, countedOf(events, major), known)
     await storeCoat(db, session, events, known)
   }
   await rebuildCharts(db)

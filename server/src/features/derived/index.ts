@@ -8,7 +8,9 @@ export {
   rebuildAll,
   rebuildCoat,
   signedWith,
+  countedOf,
   storeAttempts,
+  techniqueToday,
   storeResult
 } from './derived'
 export { storeCoat } from './coat'

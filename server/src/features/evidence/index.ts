@@ -1,9 +1,12 @@
+import { questions, retiredTechniques } from '@peen/content'
 import { findingOf, type Certificate, type CertifyFacts, type Finding, type Held, type TechniqueState } from '@peen/core/certify'
 import { designLearningChart } from '@peen/core/competency'
+import { successorOf } from '@peen/core/technique'
 import { group } from 'd3-array'
 import { and, eq, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { attemptRows, eventsOf, recordFrom, standingRules } from '../derived'
+import { answeredBy } from '../answers'
+import { attemptRows, eventsOf, recordFrom, standingRules, techniqueToday } from '../derived'
 import { techniquesOf } from '../school'
 import { cohortStates, signedTrims } from '../standings'
 
@@ -33,16 +36,17 @@ export async function factsFor(
   const ids = [...new Set(apprenticeIds)]
   const risk = designLearningChart(await standingRules(db)).falseCompetentRisk
   const states = group(await cohortStates(db, ids, today), ({ apprenticeId }) => apprenticeId)
-  const names = new Map((await techniquesOf(db)).map(({ id, name }) => [id, name]))
+  const names = new Map([...retiredTechniques, ...(await techniquesOf(db))].map(({ id, name }) => [id, name]))
   const rows = ids.length === 0 ? [] : (await attemptRows(db, ids)).filter(({ row }) => row.onDate <= today && row.body.setting === 'live')
   const live = group(rows, ({ row }) => row.apprenticeId)
   const trims = group(await signedTrims(db, ids), (trim) => trim.apprenticeId)
   const held = await heldBy(db, ids, today)
+  const answered = await answeredBy(db, ids, today)
   const certificateNames = await namesOfCertificates(db)
   return (certificate, apprenticeId) => {
     const own = live.get(apprenticeId) ?? []
     const counted = own.filter(({ row }) => row.body.counts)
-    const wanted = new Set(certificate.rules.flatMap((rule) => ('techniques' in rule ? rule.techniques : [])))
+    const wanted = new Set(certificate.rules.flatMap((rule) => ('techniques' in rule ? rule.techniques.map(techniqueToday) : [])))
     const dogs = new Map(
       counted
         .filter(({ row }) => wanted.has(row.techniqueId))
@@ -55,18 +59,51 @@ export async function factsFor(
     const attempts = group(counted, ({ row }) => row.techniqueId)
     return {
       today,
-      standings: new Map(standings),
+      standings: withRetired(new Map(standings), answered.get(apprenticeId) ?? new Map()),
       techniqueNames: names,
-      attempts: new Map([...attempts].map(([id, some]) => [id, some.map(recordFrom)])),
+      attempts: renamedToo(new Map([...attempts].map(([id, some]) => [id, some.map(recordFrom)]))),
       trims: (trims.get(apprenticeId) ?? []).filter((trim) => certificate.standards.includes(trim.standardId) && trim.blind),
       dogs: [...dogs.values()].sort((x, y) => x.name.localeCompare(y.name)),
       lastSafetyOn: latest(own.filter(({ row }) => row.body.safetyEvents > 0).map(({ row }) => row.onDate)),
       lastWorkOn: latest(counted.map(({ row }) => row.onDate)),
       held: held.get(apprenticeId) ?? new Map<string, Held>(),
-      certificateNames
+      certificateNames,
+      answered: answered.get(apprenticeId) ?? new Map<string, string>(),
+      questionWords
     }
   }
 }
+
+/** What was kept under a technique's name of today, under its former name as well: a school's rule may still ask by that. */
+function renamedToo<T>(known: ReadonlyMap<string, T>): ReadonlyMap<string, T> {
+  const former = retiredTechniques.flatMap(({ id }): [string, T][] => {
+    const today = techniqueToday(id)
+    return today !== id && known.has(today) ? [[id, known.get(today)!]] : []
+  })
+  return new Map([...known, ...former])
+}
+
+/** A retired technique stands where its successor stands, and no lower than it stood itself: nobody loses what was shown. */
+function withRetired(
+  known: ReadonlyMap<string, TechniqueState>,
+  answered: ReadonlyMap<string, string>
+): ReadonlyMap<string, TechniqueState> {
+  const own = renamedToo(known)
+  const former = retiredTechniques.flatMap(({ id }): [string, TechniqueState][] => {
+    const to = successorOf(id, retiredTechniques)
+    const successor = to === null ? answeredAs(id, answered) : own.get(to)
+    return successor?.state === 'competent' && own.get(id)?.state !== 'competent' ? [[id, successor]] : []
+  })
+  return new Map([...own, ...former])
+}
+
+/** Knowledge that became a question: shown by its answer, without any luck in it. */
+function answeredAs(id: string, answered: ReadonlyMap<string, string>): TechniqueState | undefined {
+  const question = questions.find(({ was }) => was === id)
+  const signalOn = question === undefined ? undefined : answered.get(question.id)
+  return signalOn === undefined ? undefined : { state: 'competent', signalOn, risk: 0 }
+}
+const questionWords: ReadonlyMap<string, string> = new Map(questions.map(({ id, ask }) => [id, ask]))
 
 const latest = (dates: readonly string[]) => [...dates].sort().at(-1) ?? null
 

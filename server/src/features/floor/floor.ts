@@ -63,7 +63,7 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     const standings = everyone.get(row.person.id)!
     const standard = await standardOf(db, row.session.standardId, row.session.standardVersion)
     const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today, standings)
-    const planned = stepsOfVisit(row.session, row.dog, standard.plan.steps, shop, agreed.get(row.session.id) ?? null)
+    const planned = stepsOfVisit(row.session, standard.plan.steps, shop, agreed.get(row.session.id) ?? null)
     const plan = planAgreed(standard.plan, agreed.get(row.session.id) ?? [])
     occupied.push(describe(row, state, standings, { ...standard, plan }, planned, holds, workedByDog.get(row.session.dogId)!, now))
   }

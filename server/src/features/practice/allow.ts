@@ -1,4 +1,5 @@
 // Who may record what at a table, and whether it makes sense there.
+import { retiredTechniques } from '@peen/content'
 import type { Me } from '@peen/contract'
 import {
   EVENT_VERSION,
@@ -10,11 +11,12 @@ import {
   type PracticeEvent,
   type SessionState
 } from '@peen/core/practice'
-import { toolById } from '@peen/core/tools'
+import { toolById, type Tool } from '@peen/core/tools'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Reader, type Transaction } from '../../db'
 import { refuse } from '../../http'
 import { rackOf, techniquesOf } from '../school'
+import { gateAt } from './found'
 import { holdsFor } from './holds'
 
 export type Facts = {
@@ -64,7 +66,9 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
     case 'attemptReopened': {
       const attempt = attemptOf(state, event.payload.attemptId)
       const isOwn = session.apprenticeId === actor.id && attempt.hands === 'apprentice' && attempt.setting === 'live'
-      return isOwn ? allowHold(facts, attempt.techniqueId, state) : undefined
+      if (!isOwn) return
+      const tool = (await rackOf(facts.tx)).find(({ id }) => id === attempt.toolId) ?? null
+      return allowHold(facts, attempt.techniqueId, state, tool)
     }
     case 'faultNoted':
       return allowFault(facts, attemptOf(state, event.payload.attemptId).techniqueId, event.payload.faultId, event.payload.text)
@@ -97,14 +101,15 @@ async function allowStart(facts: Facts, event: Extract<PracticeEvent, { kind: 'a
   const { tx, session, actor } = facts
   const { techniqueId, toolId, attemptId, setting } = event.payload
   const technique = await techniqueOf(tx, techniqueId)
-  if (toolId !== null) toolById(await rackOf(tx), toolId)
+  const tool = toolId === null ? null : toolById(await rackOf(tx), toolId)
   if (state.attempts.some((attempt) => attempt.id === attemptId))
     throw refuse.conflict('attemptExists', 'This attempt has been started already.')
-  if (session.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state)
+  if (session.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state, tool)
 }
 
 async function techniqueOf(tx: Transaction, id: string) {
-  const technique = (await techniquesOf(tx)).find((one) => one.id === id)
+  // a tablet that was away may still send a name of before
+  const technique = [...(await techniquesOf(tx)), ...retiredTechniques].find((one) => one.id === id)
   if (!technique)
     throw refuse.invalid([
       { path: 'payload.techniqueId', detail: `payload.techniqueId is "${id}"; allowed is a technique of the catalogue.` }
@@ -182,9 +187,11 @@ function allowApprentice(event: PracticeEvent): void {
 }
 
 /** A new, lapsed or held apprentice may not start a risky step until the instructor has tapped "I am here". */
-async function allowHold(facts: Facts, techniqueId: string, state: SessionState): Promise<void> {
+async function allowHold(facts: Facts, techniqueId: string, state: SessionState, tool: Pick<Tool, 'kind'> | null): Promise<void> {
+  // whether the trim plans this step or not
+  const waits = gateAt(facts.session, techniqueId, tool)
+  if (waits !== null) throw refuse.forbidden(`Not ready to cut. ${waits}`)
   const holds = await holdsFor(facts.tx, facts.session, state, facts.session.onDate)
-  const hold = holds.find((candidate) => candidate.techniqueId === techniqueId)
-  if (hold?.gate) throw refuse.forbidden(`Not ready to cut. ${hold.caution}`)
+  const hold = holds.find((candidate) => !candidate.gate && candidate.techniqueId === techniqueId)
   if (hold) throw refuse.forbidden(`Wait for the instructor: ${hold.hazardName}. ${hold.caution}`)
 }

@@ -1,7 +1,8 @@
 // What the check-in of a session says, for whoever asks: holds, sheet, grading.
 import { NOTHING_FOUND, readyToCut, type Found } from '@peen/core/checkin'
 import { houseFor, orderedSteps, stepsByTargets, type AgreedTarget } from '@peen/core/setup'
-import type { PlanStep } from '@peen/core/standard'
+import { workFor, type PlacePlan, type Plan, type PlanStep } from '@peen/core/standard'
+import { waitsForGate } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import { cutRegionsOf, techniqueName, techniqueById } from '@peen/content'
 import type { tables } from '../../db'
@@ -36,13 +37,22 @@ export type Workshop = { readonly house: Readonly<Record<string, number>>; reado
  */
 export function stepsOfVisit(
   session: Session,
-  dog: typeof tables.dogs.$inferSelect,
   steps: readonly PlanStep[],
   { house, rack }: Workshop,
   agreed: readonly AgreedTarget[] | null
 ): readonly PlanStep[] {
-  const ordered = orderedSteps(steps, houseOfVisit(session, house), dogView(dog).coatType === 'wire')
+  const ordered = orderedSteps(steps, houseOfVisit(session, house))
   return agreed ? stepsByTargets(ordered, agreed, rack, { nameOf: techniqueName, regionsOf: cutRegionsOf }) : ordered
+}
+
+/** What is done at each place on this visit: the rows and passes that stand for its house and its coat. */
+export function workOfVisit(
+  session: Session,
+  dog: typeof tables.dogs.$inferSelect,
+  { work }: Pick<Plan, 'work'>,
+  school: Readonly<Record<string, number>>
+): readonly PlacePlan[] | undefined {
+  return work && workFor(work, { house: houseOfVisit(session, school), coat: dogView(dog).coatType })
 }
 
 /** A step that puts a blade, scissors or a knife to the dog. */
@@ -51,9 +61,16 @@ export const cuts = (techniqueId: string) => {
   return family !== undefined && family !== 'handling'
 }
 
-/** Why nobody may cut yet at this step; null once the dog is ready. */
-export function gateAt(session: Session, techniqueId: string): string | null {
-  if (!cuts(techniqueId)) return null
+/**
+ * Why this step may not begin yet; null where it need not wait, or once the dog is ready. What is pulled does not wait, unless it
+ * is done with blade or scissors today.
+ */
+export function gateAt(session: Session, techniqueId: string, tool: Pick<Tool, 'kind'> | null = null): string | null {
+  const technique = techniqueById(techniqueId)
+  if (!technique) return null
+  const isCutAnyway = technique.family === 'stripping' && tool !== null && CUTTING_TOOLS.has(tool.kind)
+  if (!waitsForGate(technique) && !isCutAnyway) return null
   const { ready, missing } = readyToCut(foundIn(session))
   return ready ? null : missing.join(' ')
 }
+const CUTTING_TOOLS: ReadonlySet<Tool['kind']> = new Set(['blade', 'comb', 'scissors'])

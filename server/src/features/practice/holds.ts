@@ -18,7 +18,8 @@ export async function holdsFor(
   const standings = known ?? (await standingsOf(db, session.apprenticeId, today))
   const standard = await standardOf(db, session.standardId, session.standardVersion)
   const planned = standard.plan.steps.flatMap((step) => standings.get(step.technique)?.technique ?? [])
-  const released = new Set(state.released.map((release) => `${release.techniqueId}|${release.hazardId}`))
+  // an instructor who stands at a step stands there for every risk of it
+  const released = new Set(state.released.map(({ techniqueId }) => techniqueId))
   const gates = planned.flatMap((technique) => {
     const why = gateAt(session, technique.id)
     return why === null
@@ -29,7 +30,7 @@ export async function holdsFor(
     const standing = standings.get(technique.id)
     if (standing && !WAITS.includes(standing.standing.state)) return []
     return technique.hazards
-      .filter((hazard) => hazard.hold && !released.has(`${technique.id}|${hazard.id}`))
+      .filter((hazard) => hazard.hold && !released.has(technique.id))
       .map((hazard) => ({ techniqueId: technique.id, hazardId: hazard.id, hazardName: hazard.name, caution: hazard.caution }))
   })
   return [...gates, ...hazards]

@@ -189,6 +189,7 @@ describe('what an apprentice may', () => {
     const waiting = await record(abe, session, risky())
     expect(waiting.status).toBe(403)
     expect((waiting.body.answers as { detail: string }[])[0].detail).toMatch(/Wait for the instructor: ear edge/)
+    // who stands there stands there for every risk of the step: the pocket of the ear as well
     await record(ivo, session, event(session, ivo, 'holdReleased', { techniqueId: 'ear-leather', hazardId: 'ear-edge' }))
     expect((await record(abe, session, risky())).status).toBe(200)
     // who stood by, and when, is kept and told by name

@@ -1,12 +1,12 @@
 import { check, eventSchema, type EventAnswer, type Me } from '@peen/contract'
 import { CoreError } from '@peen/core/error'
-import { clockOff, countedAttempts, foldSession, isNote, type PracticeEvent } from '@peen/core/practice'
+import { clockOff, foldSession, isNote, type PracticeEvent } from '@peen/core/practice'
 import canonicalize from 'canonicalize'
 import { eq } from 'drizzle-orm'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
 import { sha256 } from '../audit'
-import { eventsOf, storeAttempts, storeCoat } from '../derived'
+import { countedOf, eventsOf, storeAttempts, storeCoat } from '../derived'
 import { majorFaults } from '../techniques'
 import { allow, whyLate, type Facts } from './allow'
 import { markInstructorsParts } from './instructor'
@@ -64,8 +64,8 @@ async function updateAttempts(
 ): Promise<void> {
   if (after.length === before.length) return
   const major = await majorFaults(tx)
-  const counted = countedAttempts(foldSession(after), major)
-  if (JSON.stringify(counted) !== JSON.stringify(countedAttempts(foldSession(before), major))) await storeAttempts(tx, session, counted)
+  const counted = countedOf(after, major)
+  if (JSON.stringify(counted) !== JSON.stringify(countedOf(before, major))) await storeAttempts(tx, session, counted)
 }
 
 /** Kinds that say that hair was taken, or take it back. */

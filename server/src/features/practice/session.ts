@@ -1,3 +1,4 @@
+import { closingSteps } from '@peen/content'
 import type { Me, SessionView } from '@peen/contract'
 import { foldSession, workedMinutes, type PracticeEvent } from '@peen/core/practice'
 import { and, asc, eq, inArray, ne, type SQL } from 'drizzle-orm'
@@ -7,7 +8,7 @@ import { eventsOf } from '../derived'
 import { dogView, fullName, personName } from '../people'
 import { agreedOf } from '../agreed'
 import { houseOf, rackOf, standardOf } from '../school'
-import { stepsOfVisit } from './found'
+import { stepsOfVisit, workOfVisit } from './found'
 import { holdsFor } from './holds'
 
 /** Sessions with the people, dog and table around them, by table. */
@@ -39,7 +40,8 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
   const now = (await clock.now()).toISOString()
   const state = foldSession(events)
   const agreed = await agreedOf(db, id)
-  const steps = stepsOfVisit(session, dog, standard.plan.steps, { house: await houseOf(db), rack: await rackOf(db) }, agreed)
+  const house = await houseOf(db)
+  const steps = stepsOfVisit(session, standard.plan.steps, { house, rack: await rackOf(db) }, agreed)
   const { gradings: g, people: p } = tables
   const marks = await db
     .select({ id: g.id, status: g.status, assessorId: g.assessorId, givenName: p.givenName, familyName: p.familyName })
@@ -59,6 +61,7 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
     standardVersion: session.standardVersion,
     standardMin: standard.standardMin,
     steps,
+    closing: closingSteps({ steps, work: workOfVisit(session, dog, standard.plan, house) }),
     agreed,
     events,
     names: await namesOf(db, events),

@@ -123,6 +123,21 @@ export function logbookDocument(record: RecordFile): TDocumentDefinitions {
           ]
         )
       ),
+      ...section('Questions', record.answers, () =>
+        table(
+          [66, '*', 62, '*', '*'],
+          [
+            head(['date', 'question', 'answer', 'asked by', 'note']),
+            ...record.answers.map((one) => [
+              sayDay(one.onDate),
+              set(one.question),
+              one.right ? 'answered' : 'not yet',
+              set(one.by),
+              set(one.note)
+            ])
+          ]
+        )
+      ),
       ...section('Work on dogs', record.attempts, () =>
         table(
           [66, '*', '*', 60, 62, '*'],

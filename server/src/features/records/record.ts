@@ -1,8 +1,10 @@
 // Everything that is on record of one apprentice.
+import { questions, techniqueName } from '@peen/content'
 import { RECORD_SCHEMA_ID, type Me, type RecordFile } from '@peen/contract'
 import { asc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, type Services } from '../../http'
+import { answersOf } from '../answers'
 import { certificatesOf } from '../certificates'
 import { allPeople, fullName, personById } from '../people'
 import { attemptRows } from '../derived'
@@ -18,7 +20,7 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
   if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const today = await clock.today()
   const standings = await standingsOf(db, id, today)
-  const nameOf = (techniqueId: string) => standings.get(techniqueId)?.technique.name ?? techniqueId
+  const nameOf = (techniqueId: string) => standings.get(techniqueId)?.technique.name ?? techniqueName(techniqueId)
   const names = new Map((await allPeople(db)).map((one) => [one.id, fullName(one)]))
   const trims = new Map((await newestStandards(db, true)).map(({ body }) => [body.id, body.name]))
   const certificates = new Map((await certificatesOf(db, true)).map((one) => [one.id, one.name]))
@@ -41,6 +43,10 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
       ...{ onDate: row.onDate, techniqueId: row.techniqueId, technique: nameOf(row.techniqueId), dog: dogName, coat },
       ...{ sides: row.body.sides, setting: row.body.setting, counts: row.body.counts, clean: row.body.clean, help: row.body.help },
       ...{ prompts: row.body.prompts, minutes: row.body.minutes, planMinutes: row.planMinutes, because: row.body.because }
+    })),
+    answers: (await answersOf(db, [id])).map(({ onDate, questionId, right, by, note }) => ({
+      ...{ onDate, question: questions.find((one) => one.id === questionId)?.ask ?? questionId, right },
+      ...{ by: names.get(by) ?? 'somebody who left', note }
     })),
     figures: (await db.select().from(p).where(eq(p.apprenticeId, id)).orderBy(asc(p.onDate))).map(
       ({ onDate, techniqueId, minutes, note }) => ({

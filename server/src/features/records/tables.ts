@@ -1,4 +1,5 @@
 // The school's records as tables for a spreadsheet.
+import { techniqueName } from '@peen/content'
 import { asc } from 'drizzle-orm'
 import { toCsv, type Cell } from '../../csv'
 import { tables } from '../../db'
@@ -33,7 +34,13 @@ const TABLES: Readonly<Record<string, (services: Services) => Promise<Table>>> =
         'why'
       ],
       rows: rows.map(({ row, dogName, coat }) => [
-        ...[row.onDate, people.get(row.apprenticeId) ?? '', techniques.get(row.techniqueId) ?? row.techniqueId, dogName, coat],
+        ...[
+          row.onDate,
+          people.get(row.apprenticeId) ?? '',
+          techniques.get(row.techniqueId) ?? techniqueName(row.techniqueId),
+          dogName,
+          coat
+        ],
         ...[row.body.sides, row.body.setting, row.body.counts, row.body.clean, row.body.help, row.body.prompts, row.body.minutes],
         ...[row.planMinutes, row.body.because]
       ])
@@ -49,7 +56,7 @@ const TABLES: Readonly<Record<string, (services: Services) => Promise<Table>>> =
         .map((one) => [
           ...[
             people.get(one.apprenticeId)!,
-            techniques.get(one.techniqueId) ?? one.techniqueId,
+            techniques.get(one.techniqueId) ?? techniqueName(one.techniqueId),
             one.state,
             one.score,
             one.attempts,

@@ -3,7 +3,9 @@ import {
   certificates as shippedCertificates,
   houseRules,
   knownWith,
+  questions,
   rack,
+  retiredTechniques,
   standards as shippedStandards,
   techniques as shippedTechniques
 } from '@peen/content'
@@ -12,14 +14,14 @@ import { ruleIssues } from '@peen/core/advice'
 import { CoreError } from '@peen/core/error'
 import { GRADE_RULES, type GradeRules } from '@peen/core/grade'
 import { standardIssues, type Criterion, type Known, type Standard } from '@peen/core/standard'
-import { catalogueIssues } from '@peen/core/technique'
+import { catalogueIssues, nowCalled, questionIssues, retirementIssues, upToDate } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import { and, asc, desc, eq } from 'drizzle-orm'
 import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 
 /** Counts up whenever derived tables are filled in another way: a school that was served by older code derives anew. */
-export const DERIVED_BY = 3
+export const DERIVED_BY = 4
 
 const EMPTY_ROOM = { room: 'grooming room', timeZone: 'Europe/London', demoNow: null, roomWidthMm: 12000, roomDepthMm: 9000 }
 
@@ -45,7 +47,11 @@ export async function loadContent(db: Database): Promise<void> {
     houses: new Map(houseRules.map(({ id, sides }) => [id, sides.length]))
   })
   if (ruleIssue) throw new CoreError(ruleIssue)
-  const [techniqueIssue] = catalogueIssues(shippedTechniques, new Set(rack.map(({ id }) => id)))
+  const [techniqueIssue] = [
+    ...catalogueIssues(shippedTechniques, new Set(rack.map(({ id }) => id))),
+    ...retirementIssues(retiredTechniques, shippedTechniques),
+    ...questionIssues(questions, shippedTechniques, retiredTechniques)
+  ]
   if (techniqueIssue) throw new CoreError(techniqueIssue)
   for (const standard of shippedStandards) {
     const [issue] = standardIssues(standard, knownWith())
@@ -115,8 +121,11 @@ export async function newestStandards(db: Reader, withRetired = false) {
 export async function techniquesOf(db: Reader): Promise<readonly TechniqueVersion[]> {
   const { schoolTechniques: t } = tables
   const own = await db.select().from(t).orderBy(asc(t.version))
-  const newest = new Map(own.map((row) => [row.id, { ...row.body, version: row.version }]))
-  return shippedTechniques.map((technique) => newest.get(technique.id) ?? { ...technique, version: 1 })
+  const newest = new Map(own.map((row) => [nowCalled(row.id, retiredTechniques), { ...row.body, version: row.version }]))
+  return shippedTechniques.map((technique) => {
+    const ours = newest.get(technique.id)
+    return ours ? upToDate(ours, technique, retiredTechniques) : { ...technique, version: 1 }
+  })
 }
 
 async function standardHeads(db: Reader): Promise<StandardHead[]> {

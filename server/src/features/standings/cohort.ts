@@ -2,7 +2,7 @@
 import { stateOf, type Around, type ChartRow, type State } from '@peen/core/competency'
 import { asc, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { standingRules } from '../derived'
+import { standingRules, techniqueToday } from '../derived'
 import { passedTrims } from './trims'
 
 export type ChartState = ChartRow &
@@ -23,7 +23,7 @@ export async function cohortStates(db: Reader, apprenticeIds: readonly string[] 
     .from(h)
     .where(ids === null ? undefined : inArray(h.apprenticeId, ids))
     .orderBy(asc(h.onDate))
-  const lifted = new Map(lifts.map((lift) => [`${lift.apprenticeId}|${lift.techniqueId}`, lift.onDate]))
+  const lifted = new Map(lifts.map((lift) => [`${lift.apprenticeId}|${techniqueToday(lift.techniqueId)}`, lift.onDate]))
   const rules = await standingRules(db)
   return rows.map((row) => {
     const key = `${row.apprenticeId}|${row.techniqueId}`

@@ -3,7 +3,7 @@ import { standingOf, type AttemptRecord, type Standing } from '@peen/core/compet
 import { group } from 'd3-array'
 import { inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { attemptRows, recordFrom, standingRules } from '../derived'
+import { attemptRows, recordFrom, standingRules, techniqueToday } from '../derived'
 import { techniquesOf } from '../school'
 import { passedTrims } from './trims'
 
@@ -36,7 +36,7 @@ export async function standingsOfAll(
     const attempts = (attemptsOf.get(`${apprenticeId}|${technique.id}`) ?? []).map(recordFrom)
     const liftedOn =
       lifts
-        .filter((lift) => lift.apprenticeId === apprenticeId && lift.techniqueId === technique.id)
+        .filter((lift) => lift.apprenticeId === apprenticeId && techniqueToday(lift.techniqueId) === technique.id)
         .map((lift) => lift.onDate)
         .sort()
         .at(-1) ?? null

@@ -1,5 +1,5 @@
 // Techniques as the school has them: what Peen ships, and versions of its own.
-import { techniqueById } from '@peen/content'
+import { retiredTechniques, techniques } from '@peen/content'
 import type { Me, NewTechnique, TechniquePage } from '@peen/contract'
 import { catalogueIssues, versionIssues } from '@peen/core/technique'
 import { desc, eq } from 'drizzle-orm'
@@ -9,7 +9,7 @@ import { fullName } from '../people'
 import { rackOf, techniquesOf } from '../school'
 
 export async function techniquePage({ db }: Services, id: string): Promise<TechniquePage> {
-  const shipped = techniqueById(id)
+  const shipped = techniques.find((technique) => technique.id === id)
   if (!shipped) throw refuse.notFound(`The technique ${id.slice(0, 60)}`)
   const { schoolTechniques: t } = tables
   const own = await db.select().from(t).where(eq(t.id, id)).orderBy(desc(t.version))
@@ -50,5 +50,7 @@ export async function keepTechnique(services: Services, actor: Me, id: string, {
 
 /** The faults that are major in the school's version, and every one that ever was. */
 export async function majorFaults(db: Reader): Promise<ReadonlySet<string>> {
-  return new Set((await techniquesOf(db)).flatMap(({ faults }) => faults.filter(({ major }) => major).map(({ id }) => id)))
+  return new Set(
+    [...(await techniquesOf(db)), ...retiredTechniques].flatMap(({ faults }) => faults.filter(({ major }) => major).map(({ id }) => id))
+  )
 }

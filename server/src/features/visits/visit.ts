@@ -1,5 +1,5 @@
 // One visit: what the dog came in with, with what it is set up, how it is closed.
-import { adviceRules, cutRegionsOf, techniqueName, houseRules } from '@peen/content'
+import { adviceRules, cutRegionsOf, techniqueName, techniqueWaits, houseRules } from '@peen/content'
 import type { Me, NewChosen, NewClosing, NewFound, NewGate, VisitPage } from '@peen/contract'
 import { checkInIssues, excusedBy, type Found } from '@peen/core/checkin'
 import { CoreError } from '@peen/core/error'
@@ -181,7 +181,7 @@ async function caseOf(tx: Reader, session: Session, dog: ReturnType<typeof dogVi
       house: houseAtGate(found, await houseOf(tx)),
       rack: await rackAt(tx, session.tableId)
     },
-    { houseRules, regionsOf: cutRegionsOf, nameOf: techniqueName }
+    { houseRules, regionsOf: cutRegionsOf, nameOf: techniqueName, waits: techniqueWaits }
   )
 }
 

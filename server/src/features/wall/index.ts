@@ -30,10 +30,11 @@ export async function wallView({ db, clock }: Services): Promise<WallView> {
       id: person.id,
       name: fullName(person),
       cohort: person.cohort,
-      cells: (own.get(person.id) ?? []).map(({ apprenticeId: _a, techniqueId, state: _s, because: _b, ...cell }) => ({
-        t: place.get(techniqueId)!,
-        ...cell
-      }))
+      cells: (own.get(person.id) ?? []).flatMap(({ apprenticeId: _a, techniqueId, state: _s, because: _b, ...cell }) => {
+        const t = place.get(techniqueId)
+        // a chart of a technique that left the catalogue stays on file and off the wall
+        return t === undefined ? [] : [{ t, ...cell }]
+      })
     }))
   }
 }

@@ -1,0 +1,15 @@
+// What was asked aloud, and whether it was answered.
+import type { OralAnswer } from '@peen/core/technique'
+import { date, named, words } from './fields'
+import { boolean, object, uuid } from './yup'
+
+export const newAnswerSchema = object({
+  id: uuid().required(),
+  questionId: named('Question', 60),
+  right: boolean().required('Say whether it was answered.'),
+  onDate: date('Date').required('Date is missing.'),
+  note: words('Note', 300)
+}).noUnknown()
+export type NewAnswer = OralAnswer & { readonly id: string; readonly note: string }
+
+export type AnswerView = OralAnswer & { readonly id: string; readonly note: string; readonly by: string }

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { questions } from '@peen/content'
+import type { AnswerView } from '@peen/contract'
+import { answersStanding, type OralQuestion } from '@peen/core/technique'
+import { computed, ref } from 'vue'
+import { v7 } from 'uuid'
+import { api } from '../api/client'
+import GlyphMark from '../components/GlyphMark.vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import { useDoing } from '../composables/useDoing'
+import { useLoaded } from '../composables/useLoaded'
+import { sayDate } from '../composables/words'
+import { useSessionStore } from '../stores/session'
+
+// What is asked, not done. The instructor asks aloud, reads what must be said, and ticks; the apprentice sees the questions alone.
+const props = defineProps<{ id: string; name: string }>()
+const session = useSessionStore()
+const { data, reload } = useLoaded<AnswerView[]>(() => `/apprentices/${props.id}/answers`)
+const { problem, doing } = useDoing(reload)
+const standing = computed(() => answersStanding(data.value ?? []))
+const asking = ref<OralQuestion | null>(null)
+const note = ref('')
+const earlier = computed(() => (data.value ?? []).filter(({ questionId }) => questionId === asking.value?.id).reverse())
+
+function ask(question: OralQuestion): void {
+  if (session.isStaff) [asking.value, note.value] = [question, '']
+}
+async function tick(right: boolean): Promise<void> {
+  const body = { id: v7(), questionId: asking.value!.id, right, onDate: session.today, note: note.value }
+  await doing(() => api.post(`/apprentices/${props.id}/answers`, body))
+  if (problem.value === null) asking.value = null
+}
+const stateOf = ({ id }: OralQuestion) => {
+  const last = standing.value.get(id)
+  if (!last) return 'not asked yet'
+  return `${last.right ? 'answered' : 'not yet'}, ${sayDate(last.onDate, session.school?.now)}, asked by ${last.by}`
+}
+</script>
+
+<template>
+  <section class="mt-8" data-questions aria-label="Questions">
+    <h2 class="title">Questions</h2>
+    <hr class="rule2 mt-2.5" />
+    <ul class="row-rule m-0 list-none p-0">
+      <li v-for="question in questions" :key="question.id">
+        <component
+          :is="session.isStaff ? 'button' : 'div'"
+          class="block min-h-12 w-full py-2 text-left leading-[1.32]"
+          @click="ask(question)"
+        >
+          {{ question.ask }}
+          <span class="muted block"
+            ><GlyphMark
+              v-if="standing.has(question.id)"
+              :name="standing.get(question.id)!.right ? 'meets' : 'fails'"
+              :size="16"
+              class="mr-1 align-[-3px]"
+            />{{ stateOf(question) }}</span
+          >
+        </component>
+      </li>
+    </ul>
+    <SheetDialog :open="asking !== null" :title="`Ask ${name}`" @close="asking = null">
+      <template v-if="asking">
+        <p class="font-serif text-[22px] leading-[1.25]">{{ asking.ask }}</p>
+        <h3 class="label mt-4">What must be said</h3>
+        <ul class="m-0 list-disc pl-5 leading-[1.35]">
+          <li v-for="point in asking.answer" :key="point" class="mt-1">{{ point }}</li>
+        </ul>
+        <label class="mt-4 block"
+          ><span class="label">Note</span><input v-model="note" class="field h-12" maxlength="300" placeholder="what was missing"
+        /></label>
+        <ul v-if="earlier.length > 0" class="muted mt-3 list-none p-0">
+          <li v-for="one in earlier" :key="one.id">
+            {{ sayDate(one.onDate, session.school?.now) }}, {{ one.by }}: {{ one.right ? 'answered' : 'not yet'
+            }}{{ one.note ? `. ${one.note}` : '' }}
+          </li>
+        </ul>
+        <p v-if="problem" class="mt-2 font-[650]" role="alert">{{ problem }}</p>
+        <div class="mt-4 flex gap-2">
+          <button class="btn btn-go flex-1" @click="tick(true)">Answered</button>
+          <button class="btn btn-quiet flex-1" @click="tick(false)">Not yet</button>
+        </div>
+      </template>
+    </SheetDialog>
+  </section>
+</template>
