@@ -1,6 +1,6 @@
 // Who may record what at a table, and whether it makes sense there.
 import { retiredTechniques } from '@peen/content'
-import type { Me } from '@peen/contract'
+import type { Me, TechniqueVersion } from '@peen/contract'
 import {
   EVENT_VERSION,
   isNote,
@@ -15,7 +15,6 @@ import { toolById, type Tool } from '@peen/core/tools'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Reader, type Transaction } from '../../db'
 import { refuse } from '../../http'
-import { rackOf, techniquesOf } from '../school'
 import { gateAt } from './found'
 import { holdsFor } from './holds'
 
@@ -26,6 +25,9 @@ export type Facts = {
   readonly receivedAt: Date
   readonly sentAt: string | null
   readonly stored: PracticeEvent[]
+  /** read once for a batch, and only where an event asks */
+  readonly rack: () => Promise<readonly Tool[]>
+  readonly techniques: () => Promise<readonly TechniqueVersion[]>
   /** why nothing counts at once at this session any more; null where it does */
   readonly closed: string | null
 }
@@ -67,7 +69,7 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
       const attempt = attemptOf(state, event.payload.attemptId)
       const isOwn = session.apprenticeId === actor.id && attempt.hands === 'apprentice' && attempt.setting === 'live'
       if (!isOwn) return
-      const tool = (await rackOf(facts.tx)).find(({ id }) => id === attempt.toolId) ?? null
+      const tool = (await facts.rack()).find(({ id }) => id === attempt.toolId) ?? null
       return allowHold(facts, attempt.techniqueId, state, tool)
     }
     case 'faultNoted':
@@ -98,18 +100,18 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
 }
 
 async function allowStart(facts: Facts, event: Extract<PracticeEvent, { kind: 'attemptStarted' }>, state: SessionState): Promise<void> {
-  const { tx, session, actor } = facts
+  const { session, actor } = facts
   const { techniqueId, toolId, attemptId, setting } = event.payload
-  const technique = await techniqueOf(tx, techniqueId)
-  const tool = toolId === null ? null : toolById(await rackOf(tx), toolId)
+  const technique = await techniqueOf(facts, techniqueId)
+  const tool = toolId === null ? null : toolById(await facts.rack(), toolId)
   if (state.attempts.some((attempt) => attempt.id === attemptId))
     throw refuse.conflict('attemptExists', 'This attempt has been started already.')
   if (session.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state, tool)
 }
 
-async function techniqueOf(tx: Transaction, id: string) {
+async function techniqueOf({ techniques }: Facts, id: string) {
   // a tablet that was away may still send a name of before
-  const technique = [...(await techniquesOf(tx)), ...retiredTechniques].find((one) => one.id === id)
+  const technique = [...(await techniques()), ...retiredTechniques].find((one) => one.id === id)
   if (!technique)
     throw refuse.invalid([
       { path: 'payload.techniqueId', detail: `payload.techniqueId is "${id}"; allowed is a technique of the catalogue.` }
@@ -117,13 +119,13 @@ async function techniqueOf(tx: Transaction, id: string) {
   return technique
 }
 
-async function allowFault({ tx }: Facts, techniqueId: string, faultId: string | null | undefined, words?: string): Promise<void> {
+async function allowFault(facts: Facts, techniqueId: string, faultId: string | null | undefined, words?: string): Promise<void> {
   if (faultId === null || faultId === undefined) return
   if (faultId === OTHER_FAULT) {
     if (words?.trim()) return
     throw refuse.invalid([{ path: 'payload.text', detail: 'Say in words what the other fault is.' }])
   }
-  const { faults } = await techniqueOf(tx, techniqueId)
+  const { faults } = await techniqueOf(facts, techniqueId)
   if (faults.some((fault) => fault.id === faultId)) return
   const allowed = [...faults.map((fault) => fault.id), `${OTHER_FAULT} with its words`].join(', ')
   throw refuse.invalid([{ path: 'payload.faultId', detail: `payload.faultId is "${faultId}"; allowed is ${allowed}.` }])

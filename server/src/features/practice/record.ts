@@ -2,11 +2,13 @@ import { check, eventSchema, type EventAnswer, type Me } from '@peen/contract'
 import { CoreError } from '@peen/core/error'
 import { clockOff, foldSession, isNote, type PracticeEvent } from '@peen/core/practice'
 import canonicalize from 'canonicalize'
-import { eq } from 'drizzle-orm'
+import { eq, inArray } from 'drizzle-orm'
+import { validate as isUuid } from 'uuid'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
 import { sha256 } from '../audit'
 import { countedOf, eventsOf, storeAttempts, storeCoat } from '../derived'
+import { rackOf, techniquesOf } from '../school'
 import { majorFaults } from '../techniques'
 import { allow, whyLate, type Facts } from './allow'
 import { markInstructorsParts } from './instructor'
@@ -34,12 +36,14 @@ export async function recordEvents(
     if (actor.role === 'apprentice' && session.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
     const stored = (await eventsOf(tx, [sessionId])).get(sessionId)!
     const before = [...stored]
-    const facts: Facts = { tx, session, actor, receivedAt, sentAt, stored, closed: await whyLate(tx, session) }
+    const read = { rack: once(() => rackOf(tx)), techniques: once(() => techniquesOf(tx)) }
+    const facts: Facts = { tx, session, actor, receivedAt, sentAt, stored, closed: await whyLate(tx, session), ...read }
+    const batch: Batch = { known: await hashesOf(tx, incoming), rows: [] }
     const answers: EventAnswer[] = []
     const statuses: number[] = []
     for (const raw of incoming) {
       try {
-        answers.push(await recordOne(facts, raw))
+        answers.push(await recordOne(facts, batch, raw))
         statuses.push(200)
       } catch (error) {
         if (!(error instanceof Refused) && !(error instanceof CoreError)) throw error
@@ -49,6 +53,7 @@ export async function recordEvents(
         statuses.push(error instanceof Refused ? error.status : 422)
       }
     }
+    if (batch.rows.length > 0) await tx.insert(tables.events).values(batch.rows)
     await updateAttempts(tx, session, before, stored)
     if (changesCoat(stored.slice(before.length))) await storeCoat(tx, session, stored)
     return { answers, status: answers.length === 1 ? statuses[0] : 200 }
@@ -80,15 +85,32 @@ const COAT_KINDS: ReadonlySet<string> = new Set([
 ])
 const changesCoat = (events: readonly PracticeEvent[]) => events.some(({ kind }) => COAT_KINDS.has(kind))
 
-async function recordOne(facts: Facts, raw: unknown): Promise<EventAnswer> {
+/** What is stored already of the ids that came, and the rows that are written in one go. */
+type Batch = { readonly known: Map<string, string>; readonly rows: (typeof tables.events.$inferInsert)[] }
+
+async function hashesOf(tx: Transaction, incoming: readonly unknown[]): Promise<Map<string, string>> {
+  const ids = incoming.flatMap((raw) => {
+    const id = (raw as { id?: unknown } | null)?.id
+    return typeof id === 'string' && isUuid(id) ? [id] : []
+  })
+  if (ids.length === 0) return new Map()
+  const { events: e } = tables
+  const rows = await tx.select({ id: e.id, contentHash: e.contentHash }).from(e).where(inArray(e.id, ids))
+  return new Map(rows.map(({ id, contentHash }) => [id, contentHash]))
+}
+
+function once<T>(read: () => Promise<T>): () => Promise<T> {
+  let kept: Promise<T> | null = null
+  return () => (kept ??= read())
+}
+
+async function recordOne(facts: Facts, { known, rows }: Batch, raw: unknown): Promise<EventAnswer> {
   const checked = check(eventSchema as never, raw)
   if (!checked.ok) throw refuse.invalid(checked.issues)
   const { receivedAt: _none, late: _late, clockOffMs: _off, position: _place, ...event } = checked.value as PracticeEvent
   const contentHash = sha256(canonicalize(event)!)
-  const before = (
-    await facts.tx.select({ contentHash: tables.events.contentHash }).from(tables.events).where(eq(tables.events.id, event.id))
-  )[0]
-  if (before?.contentHash === contentHash) return { id: event.id, status: 'alreadyThere', detail: null }
+  const before = known.get(event.id)
+  if (before === contentHash) return { id: event.id, status: 'alreadyThere', detail: null }
   if (before)
     throw refuse.conflict(
       'eventConflict',
@@ -109,7 +131,8 @@ async function recordOne(facts: Facts, raw: unknown): Promise<EventAnswer> {
     contentHash,
     clockOffMs
   }
-  await facts.tx.insert(tables.events).values(row)
+  rows.push(row)
+  known.set(event.id, contentHash)
   facts.stored.push({ ...moved, late, receivedAt: facts.receivedAt.toISOString() } as PracticeEvent)
   if (moved.kind === 'instructorFinished' && !late) await markInstructorsParts(facts.tx, facts.session, moved.payload)
   const clock = clockOffMs === null ? null : sayClock(clockOffMs)
