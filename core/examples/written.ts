@@ -6,7 +6,9 @@ import {
   coatFor,
   cutRegionsOf,
   houseRules,
+  questions,
   rack,
+  retiredTechniques,
   standards,
   techniqueName,
   techniqueWaits,
@@ -60,6 +62,7 @@ const sheet = () => sheetOf(adviceRules, asked())
 const work = () => standard.plan.work!
 const ofWork: Examples = {
   isCut: () => ['clip'],
+  placesTaken: () => [work(), 'body-clip'],
   lengthOfPlace: () => [work()[0]],
   lengthsOfWork: () => [work(), { house: {} }],
   planWithLength: () => [standard.plan, 'back', 3.2],
@@ -75,7 +78,10 @@ const setup: Examples = {
   factsAt: () => ['cheek', 'left', { facts: new Set(), burns }],
   factsToday: () => [visit.dog, NOTHING_FOUND, true],
   fitOf: () => [trimFits, standard.id, 'wire'],
+  gateStep: () => [steps, techniqueWaits],
   groupLines: () => [sheet().lines],
+  minutesOfWalk: () => [steps],
+  orderedSteps: () => [steps, { 'nails-when': 1, order: 1 }],
   sayTarget: () => [agreedTargets(sheet())[0], (mm: number) => `${mm} mm`],
   sayPass: () => [sheet().lines.find(({ passes }) => passes.length > 0)!.passes[0]],
   sayTool: () => [sheet().lines[0]],
@@ -88,6 +94,10 @@ const setup: Examples = {
 const growing = () => growthOf([{ mmPerDay: 0.3, uMmPerDay: 0.05 }])
 const parts: readonly TrimPart[] = [{ region: 'back', targetMm: 3.2, grownOutMm: 12 }]
 const coat: Examples = {
+  entriesOfWork: () => [
+    { attemptId: 'a', techniqueId: 'body-clip', regions: ['back'], side: 'both', toolId: 'blade-7f', direction: 'with', hands: 'b' },
+    { sessionId: 's', on: '2026-03-02', lengthsMm: { back: 3.2 }, rack, work: work(), pulls: new Set(), cutsAt: cutRegionsOf }
+  ],
   mending: () => [[], 10],
   lengthsThen: () => [parts, 4, growing],
   trimInterval: () => [parts, 'wire', 'weekly', growing]
@@ -158,7 +168,7 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
   advice: { coatTypeOf: () => ['hard wire coat'] },
   certify: {
     missingSigners: () => [[{ id: 'a', name: 'Ada', role: 'lead' }], { candidateId: 'b', markedBy: null, workedOnDog: new Set() }],
-    sayRule: () => [certificates[0].rules[0], { technique: techniqueName, criterion: String, certificate: String }]
+    sayRule: () => [certificates[0].rules[0], { technique: techniqueName, criterion: String, certificate: String, question: String }]
   },
   changes: { changesBetween: () => [{ lengthMm: 3 }, { lengthMm: 6 }] },
   checkin: { readyToCut: () => [NOTHING_FOUND] },
@@ -167,6 +177,14 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
   regions: { isRegionId: () => ['back'], regionName: () => ['back'], regionOf: () => ['back'] },
   stats: { normalDraw: () => [randomFrom(1)] },
   technique: {
+    answersStanding: () => [[{ questionId: 'why-pull', right: true, onDate: '2026-03-02' }]],
+    nowCalled: () => ['ear-straight-up', retiredTechniques],
+    questionIssues: () => [questions, techniques, retiredTechniques],
+    retirementIssues: () => [retiredTechniques, techniques],
+    successorOf: () => ['set-shape', retiredTechniques],
+    successorsOf: () => [['set-shape', 'pads'], retiredTechniques],
+    upToDate: () => [techniques[0], techniques[0], retiredTechniques],
+    waitsForGate: () => [techniques[0]],
     catalogueIssues: () => [techniques, new Set(rack.map(({ id }) => id))],
     comesBefore: () => [techniques, 'skirt-line']
   },

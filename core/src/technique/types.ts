@@ -43,10 +43,6 @@ export type Technique = {
   readonly beforeGate?: boolean
 }
 
-/** A technique that puts a blade or scissors to the dog waits until somebody has said that the dog is ready to cut. */
-export const waitsForGate = ({ family, beforeGate }: Pick<Technique, 'family' | 'beforeGate'>): boolean =>
-  family !== 'handling' && !beforeGate
-
 /**
  * `renamed`: the same skill under a better name; its history goes with it. `merged`: one piece of work had two charts; the other
  * goes on, and what was recorded here stays on file and is not counted a second time. `judged`: looked at inside another

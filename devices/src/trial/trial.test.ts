@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { binomialBound, runTrial, summarise, trialDog, trialTrims, type TrialRow } from '.'
 
 const SEED = 20261201
-const DOGS = 12
+const DOGS = 6
 const trims = trialTrims(coats, bodyById)
 const colours = ['white', 'apricot', 'wheaten', 'cream'].map(colouringOf)
 const rows: TrialRow[] = []

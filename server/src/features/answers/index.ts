@@ -51,8 +51,7 @@ async function keepAnswer({ db, clock }: Services, actor: Me, apprenticeId: stri
       { path: 'questionId', detail: `Question is "${answer.questionId.slice(0, 60)}"; allowed is a question of the list.` }
     ])
   const today = await clock.today()
-  if (answer.onDate > today)
-    throw refuse.invalid([{ path: 'onDate', detail: `Date is ${answer.onDate}; allowed is ${today} or before.` }])
+  if (answer.onDate > today) throw refuse.invalid([{ path: 'onDate', detail: `Date is ${answer.onDate}; allowed is ${today} or before.` }])
   const row = { ...answer, apprenticeId, by: actor.id, at: await clock.now() }
   await orTaken(db.insert(tables.oralAnswers).values(row), refuse.taken('answer'))
   return { id: answer.id }
