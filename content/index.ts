@@ -64,6 +64,11 @@ export type HouseRule = {
   readonly sides: readonly string[]
   readonly because: readonly string[]
   readonly chosen: number
+  /** steps at which the side that is taken is said, in the words of `atStep` */
+  readonly shownAt?: readonly string[]
+  readonly atStep?: readonly string[]
+  /** it computes nothing: the words at the step are all it does */
+  readonly informs?: boolean
 }
 
 export const rack = rackData as readonly Tool[]
@@ -123,6 +128,16 @@ export const certificates = [
 /** A technique by its id; one that left the catalogue too, since old records name it. */
 export function techniqueById(id: string): Technique | undefined {
   return techniques.find((technique) => technique.id === id) ?? retiredTechniques.find((technique) => technique.id === id)
+}
+
+/** What the house says at a step, each with the reason for its side. */
+export type HouseWords = { readonly rule: string; readonly question: string; readonly say: string; readonly because: string }
+export function houseWordsAt(technique: string, house: Readonly<Record<string, number>>): readonly HouseWords[] {
+  return houseRules.flatMap(({ id, question, shownAt, atStep, because, chosen }): HouseWords[] => {
+    const side = house[id] ?? chosen
+    const say = shownAt?.includes(technique) ? atStep?.[side] : undefined
+    return say === undefined ? [] : [{ rule: id, question, say, because: because[side] }]
+  })
 }
 
 const CUTTING: ReadonlySet<Family> = new Set(['clipping', 'scissoring', 'stripping'])

@@ -147,6 +147,8 @@ export type SessionView = {
   readonly elsewhereMin: number
   /** the steps of the trim in the order in which this house works, with the tools that were agreed */
   readonly steps: readonly PlanStep[]
+  /** the sides of house rules as they hold at this visit */
+  readonly house: Readonly<Record<string, number>>
   /** the steps that take hair, each with the places it takes it at: by which the table is closed */
   readonly closing: readonly ClosingStep[]
   /** what was agreed for this dog at set-up; null until it is said ready */

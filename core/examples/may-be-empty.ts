@@ -67,6 +67,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'setup.burnedMmAt': [2],
   'setup.houseFor': [1],
   'setup.gateStep': [0],
+  'setup.layOut': [1],
   'setup.minutesOfWalk': [0],
   'setup.orderedSteps': [0],
   'setup.sheetOf': [0],

@@ -80,6 +80,7 @@ const setup: Examples = {
   fitOf: () => [trimFits, standard.id, 'wire'],
   gateStep: () => [steps, techniqueWaits],
   groupLines: () => [sheet().lines],
+  layOut: () => [sheet(), rack],
   minutesOfWalk: () => [steps],
   orderedSteps: () => [steps, { 'nails-when': 1, order: 1 }],
   sayTarget: () => [agreedTargets(sheet())[0], (mm: number) => `${mm} mm`],

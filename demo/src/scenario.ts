@@ -167,7 +167,7 @@ function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, { c
       technique,
       step,
       {
-        misses: missesNow(apprentice, technique, n, last, drawn),
+        misses: !isMore && missesNow(apprentice, technique, n, last, drawn),
         isFigure,
         serious: isSerious(apprentice, technique, onDate),
         hard: n < 6

@@ -4,6 +4,7 @@ import * as fitPart from './fit'
 import * as sheetPart from './sheet'
 import * as passesPart from './passes'
 import * as sayPart from './say'
+import * as layOutPart from './lay-out'
 import * as walkPart from './walk'
 
 export type { AgreedTarget } from './agreed'
@@ -17,4 +18,5 @@ export const { fitOf } = door(fitPart)
 export const { adviceInPlan } = door(passesPart)
 export const { burnedMmAt, factsAt, factsToday, houseFor, sheetCaseOf, sheetOf } = door(sheetPart)
 export const { groupLines, sayLinePlace, sayPass, sayTool } = door(sayPart)
+export const { layOut } = door(layOutPart)
 export const { gateStep, minutesOfWalk, orderedSteps } = door(walkPart)

@@ -108,8 +108,12 @@ describe('the sheet', () => {
 
   it('names the house rules that decide on it, and no other', () => {
     const { decided } = sheetOf(adviceRules, caseOf('bearded-pet', { house: { ...house, 'comb-base': 1 } }))
-    expect(decided).toEqual(expect.arrayContaining(['Terrier brows: on', 'Blade under a comb attachment: 10', 'Order: body first']))
-    expect(decided.join()).not.toMatch(/Chalk|drop coat/)
+    expect(decided).toEqual(expect.arrayContaining(['Terrier brows: on', 'Nails: before the cut', 'Ear edge: clipper onto the finger']))
+    // nothing is pulled, no head is round, no comb is laid over a drop coat
+    expect(decided.join()).not.toMatch(/Chalk|drop coat|Order|round head|Grip/)
+    const pulled = sheetOf(adviceRules, caseOf('jacket-pet')).decided.join()
+    expect(pulled).toMatch(/Order: body first.*Chalk|Chalk.*Order: body first|Order: body first/)
+    expect(pulled).toMatch(/Grip when pulling: tips/)
   })
 
   it('splits a place whose sides differ: burned on the left, one blade longer there', () => {

@@ -143,9 +143,21 @@ function orderOf(row: PlacePlan, steps: readonly PlanStep[], regionsIn: readonly
 
 /** House rules that can speak on this sheet: those that a rule of advice, a length of this trim or the order of the work asks. */
 function decidedBy(rules: readonly AdviceRule[], { standard, coat, house, houseRules }: SheetCase): readonly string[] {
-  const asked = new Set(['nails-when', 'tail-band', ...(coat === 'wire' ? ['order'] : [])])
-  for (const { when } of rules) if (when.house && (!when.coats || when.coats.includes(coat))) asked.add(when.house.id)
-  for (const { house: by, passes } of standard.plan.work ?? []) {
+  const { steps, work = [] } = standard.plan
+  const walked = new Set(steps.map(({ technique }) => technique))
+  const asked = new Set<string>()
+  if (walked.has('nails')) asked.add('nails-when')
+  if (walked.has('round-head') || walked.has('smile-lip')) asked.add('round-head')
+  if (walked.has('pull') || walked.has('roll-coat')) asked.add('order')
+  for (const { house: by } of steps) if (by) asked.add(by.id)
+  for (const { id, shownAt } of houseRules) if (shownAt?.some((technique) => walked.has(technique))) asked.add(id)
+  // a rule of advice speaks where the trim has work at one of its places
+  const worked = new Set(work.flatMap(({ place, does }) => (does === 'leave' ? [] : [place])))
+  for (const { when } of rules)
+    if (when.house && (!when.coats || when.coats.includes(coat)) && (!when.regions || when.regions.some((region) => worked.has(region))))
+      asked.add(when.house.id)
+  if (work.some(({ passes }) => passes.some(({ kind }) => kind === 'attach'))) asked.add('comb-base')
+  for (const { house: by, passes } of work) {
     if (by) asked.add(by.id)
     for (const { house: side, kind } of passes) {
       if (side) asked.add(side.id)

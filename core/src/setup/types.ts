@@ -45,6 +45,8 @@ export type SheetCase = {
     readonly id: string
     readonly question: string
     readonly sides: readonly string[]
+    /** steps at which the side is said */
+    readonly shownAt?: readonly string[]
   }[]
   readonly rack: readonly Tool[]
   readonly wishes: readonly Wish[]

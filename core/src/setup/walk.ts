@@ -29,7 +29,24 @@ const STRIPS = new Set(['pull', 'roll-coat'])
 export function orderedSteps(steps: readonly PlanStep[], house: House): readonly PlanStep[] {
   const held = steps.filter(({ house: by }) => by === undefined || (house[by.id] ?? 0) === by.side)
   const walked = house['nails-when'] === 1 ? nailsAfterFeet(held) : held
-  return house.order === 1 && held.some(({ technique }) => STRIPS.has(technique)) ? headFirst(walked) : walked
+  const opened = roundHeadOpened(walked, house['round-head'] ?? 0)
+  return house.order === 1 && held.some(({ technique }) => STRIPS.has(technique)) ? headFirst(opened) : opened
+}
+
+/** With what a round head is begun, by the side of the house rule; the first side is the order that the trim has itself. */
+const OPENS: readonly (readonly string[])[] = [[], ['visor'], ['visor', 'round-head'], ['eye-corners', 'eye-diamond', 'open-eyes']]
+const ROUND_HEAD = new Set(['eye-corners', 'eye-diamond', 'open-eyes', 'visor', 'mouth', 'smile-lip', 'round-head'])
+
+function roundHeadOpened(steps: readonly PlanStep[], side: number): readonly PlanStep[] {
+  const first = OPENS[side] ?? []
+  if (first.length === 0 || !steps.some(({ technique }) => technique === 'round-head' || technique === 'smile-lip')) return steps
+  const at = steps.flatMap(({ technique }, i) => (ROUND_HEAD.has(technique) ? [i] : []))
+  const head = at.map((i) => steps[i])
+  const opened = [
+    ...head.filter(({ technique }) => first.includes(technique)),
+    ...head.filter(({ technique }) => !first.includes(technique))
+  ]
+  return steps.map((step, i) => (at.includes(i) ? opened[at.indexOf(i)] : step))
 }
 
 function nailsAfterFeet(steps: readonly PlanStep[]): readonly PlanStep[] {

@@ -176,7 +176,7 @@ describe.each<[trim: string, coat: SheetCase['coat'], rows: readonly (readonly [
     'curly',
     [
       ['Fore foot', 'blade 30 against', 0.15],
-      ['Base of the tail', 'blade 10 against', 0.5],
+      ['Base of the tail', 'blade 10 against, then blade 40 at a right angle', 0.5],
       ['Cheek', 'blade 10 with', 1.6],
       ['Throat', 'blade 10 with', 1.6],
       ['Bridge of the nose', 'blade 15 against', 0.25],

@@ -10,6 +10,7 @@ import { useUndone } from '../coat/useUndone'
 import { sayClock, sayDate } from '../composables/words'
 import { techniqueById } from '../stores/techniques'
 import AgreedLines from './AgreedLines.vue'
+import HouseAtStep from './HouseAtStep.vue'
 import LateNotes from './LateNotes.vue'
 import RanOut from './RanOut.vue'
 import SelfRating from './SelfRating.vue'
@@ -64,6 +65,12 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       :agreed="agreed"
       :technique-id="current?.techniqueId ?? nextStep?.step.technique ?? null"
       :began="current !== null"
+    />
+    <HouseAtStep
+      v-if="!state.closedAt"
+      :house="view.house"
+      :technique-id="current?.techniqueId ?? nextStep?.step.technique ?? null"
+      :asks="!session.isStaff"
     />
     <template v-if="gate && !state.closedAt">
       <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">

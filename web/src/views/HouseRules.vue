@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { adviceRules, houseRules, type HouseRule } from '@peen/content'
+import { houseRules, type HouseRule } from '@peen/content'
 import type { SchoolView } from '@peen/contract'
-import { lowerFirst } from '@peen/core/units'
 import { ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
 import GradeLimits from '../certify/GradeLimits.vue'
 import CoatLimits from '../coat/CoatLimits.vue'
+import { effectsOf } from '../library/house-effects'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import TopLine from '../components/TopLine.vue'
 import { useSessionStore } from '../stores/session'
@@ -14,18 +14,7 @@ import { useSessionStore } from '../stores/session'
 const session = useSessionStore()
 const refused = ref<string | null>(null)
 const sideOf = (id: string) => String(session.school?.houseRules[id] ?? 0)
-const effects = (id: string) =>
-  adviceRules.filter(({ when }) => when.house?.id === id && String(when.house.side) === sideOf(id)).map(({ say }) => say)
-
-/** what the side that is taken leaves otherwise than the trim's plan says */
-const moves = ({ id }: HouseRule) =>
-  (session.school?.standards ?? [])
-    .filter((standard, i, all) => all.findIndex((other) => other.id === standard.id) === i && !standard.retired)
-    .flatMap(({ name, variants }) =>
-      variants
-        .filter(({ rule, side }) => rule === id && String(side) === sideOf(id))
-        .map(({ says }) => `Changes “${name}”: ${lowerFirst(says)}.`)
-    )
+const effects = (rule: HouseRule) => (session.school ? effectsOf(rule, Number(sideOf(rule.id)), session.school) : [])
 
 async function choose(id: string, side: string | null): Promise<void> {
   if (side === null) return
@@ -66,8 +55,7 @@ async function choose(id: string, side: string | null): Promise<void> {
             <b class="font-[650]">{{ rule.sides[i] }}:</b> {{ why }}
           </li>
         </ul>
-        <p v-for="say in moves(rule)" :key="say" class="mb-3 -mt-1 leading-[1.35]">{{ say }}</p>
-        <p v-for="say in effects(rule.id)" :key="say" class="muted mb-3 -mt-1 leading-[1.35]">Changes the advice: {{ say }}</p>
+        <p v-for="say in effects(rule)" :key="say" class="mb-3 -mt-1 leading-[1.35]">{{ say }}</p>
       </li>
     </ul>
     <h2 class="title mt-8">When a trim passes</h2>

@@ -78,7 +78,10 @@ function begin(techniqueId: string | null, region: RegionId | null = null): void
 /** The technique that touching a place means: the next planned one that works there, else any. */
 function techniqueAt(region: RegionId): string | null {
   const works = (id: string) => techniqueById(id)?.regions.includes(region) ?? false
-  const planned = steps.value.find((step) => step.state === 'todo' && works(step.step.technique))?.step.technique
+  const takes = (id: string) => data.value?.closing.some((step) => step.technique === id && step.regions.includes(region)) ?? false
+  const open = steps.value.filter((step) => step.state === 'todo').map(({ step }) => step.technique)
+  // who touches a place means the step that takes hair there, not the bath that wets it
+  const planned = open.find(takes) ?? open.find(works)
   return planned ?? allTechniques().find((technique) => works(technique.id))?.id ?? nextStep.value?.step.technique ?? null
 }
 /** Records what a sheet has asked for, and closes it. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { houseWordsAt } from '@peen/content'
 import { GATE_WORDS, groupLines, sayLinePlace, type LineId, type Sheet, type SheetLine } from '@peen/core/setup'
 import PassLines from './PassLines.vue'
 import { computed } from 'vue'
@@ -9,11 +10,12 @@ const props = defineProps<{ sheet: Sheet; selected?: LineId | null; large?: bool
 const emit = defineEmits<{ pick: [line: SheetLine] }>()
 
 const steps = computed(() =>
-  props.sheet.steps.map(({ label, minutes, apart }, i) => ({
+  props.sheet.steps.map(({ label, minutes, apart, technique }, i) => ({
     order: i + 1,
     name: label,
     minutes,
     apart,
+    technique,
     groups: groupLines(props.sheet.lines.filter(({ order }) => order === i + 1))
   }))
 )
@@ -32,6 +34,7 @@ const places = (group: readonly SheetLine[]) =>
       <h2 class="mt-4" :class="large ? 'text-[20px]' : ''">
         {{ step.order }}. {{ step.name }} <span class="muted font-normal">{{ sayMinutes(step) }}</span>
       </h2>
+      <p v-for="one in houseWordsAt(step.technique, sheet.house)" :key="one.rule" class="muted leading-[1.3]">{{ one.say }}</p>
       <hr class="rule2 mt-1" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="group in step.groups" :key="group[0].id">

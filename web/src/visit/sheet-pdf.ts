@@ -1,9 +1,10 @@
 // The set-up sheet on A4 paper. Loaded when it is asked for: the layout package and its fonts are large.
+import { houseWordsAt } from '@peen/content'
 import type { VisitPage } from '@peen/contract'
 import { FOOT_NAMES, readyToCut, skinStops } from '@peen/core/checkin'
 import type { Lengths } from '@peen/core/figure'
 import type { MeasuredRule } from '@peen/core/proportions'
-import { GATE_WORDS, groupLines, sayLinePlace, sayPass, sayTool, type Sheet, type SheetLine } from '@peen/core/setup'
+import { GATE_WORDS, groupLines, layOut, sayLinePlace, sayPass, sayTool, type Sheet, type SheetLine } from '@peen/core/setup'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { pictureOnPaper, refuseUnprintable, savePdf } from '../library/paper'
 import { UNKNOWN_DOG } from '../composables/words'
@@ -54,6 +55,7 @@ export function sheetDocument(
         ? [{ image: picture, width: 420, alignment: 'center' as const, margin: [0, 4, 0, 4] as [number, number, number, number] }]
         : []),
       ...asked.map((text): Content => ({ text: `• ${text}` })),
+      { text: `Laid out: ${layOut(sheet, page.rack).join(', ')}.`, margin: [0, 4, 0, 0] },
       walkOf(sheet),
       sheetTable(sheet),
       ...(measured.length > 0
@@ -91,9 +93,17 @@ function toolCell(line: SheetLine): TableCell {
 }
 
 /** The walk in one line, so that what no place stands for (the bath, the nails) is on paper too. */
-function walkOf({ steps, gate }: Sheet): Content {
+function walkOf({ steps, gate, house: sides }: Sheet): Content {
   const said = steps.map(({ label, minutes }, i) => `${i + 1} ${label}, ${minutes} min${i + 2 === gate ? ' | ready to cut? |' : ''}`)
-  return { stack: [{ text: said.join(' · ') }, ...(gate === null ? [] : [{ text: GATE_WORDS, bold: true }])], margin: [0, 4, 0, 0] }
+  const house = steps.flatMap(({ technique }) => houseWordsAt(technique, sides).map(({ say }) => say))
+  return {
+    stack: [
+      { text: said.join(' · ') },
+      ...(house.length > 0 ? [{ text: `How this house does it: ${[...new Set(house)].join(' ')}`, color: MUTED }] : []),
+      ...(gate === null ? [] : [{ text: GATE_WORDS, bold: true }])
+    ],
+    margin: [0, 4, 0, 0]
+  }
 }
 
 const BLADED = new Set(['clip', 'attach', 'tap', 'bevel'])

@@ -8,7 +8,7 @@ import { eventsOf } from '../derived'
 import { dogView, fullName, personName } from '../people'
 import { agreedOf } from '../agreed'
 import { houseOf, rackOf, standardOf } from '../school'
-import { stepsOfVisit, workOfVisit } from './found'
+import { houseOfVisit, stepsOfVisit, workOfVisit } from './found'
 import { holdsFor } from './holds'
 
 /** Sessions with the people, dog and table around them, by table. */
@@ -61,6 +61,7 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
     standardVersion: session.standardVersion,
     standardMin: standard.standardMin,
     steps,
+    house: houseOfVisit(session, house),
     closing: closingSteps({ steps, work: workOfVisit(session, dog, standard.plan, house) }),
     agreed,
     events,

@@ -1,0 +1,33 @@
+// What is laid out before a dog comes onto the table.
+import type { PlanStep } from '../standard'
+import type { Tool } from '../tools'
+import type { Sheet } from './types'
+
+type House = Readonly<Record<string, number>>
+
+/** The tools of a sheet in the order in which they are first taken, then what the house wants beside them. */
+export function layOut({ lines, steps, house }: Pick<Sheet, 'lines' | 'steps' | 'house'>, rack: readonly Tool[]): readonly string[] {
+  const inOrder = steps.flatMap(({ toolId }, i) => [
+    ...lines
+      .filter(({ order }) => order === i + 1)
+      .flatMap(({ passes }) =>
+        passes.flatMap(({ choice, overBlade }) => [choice?.tool.id, overBlade === null ? undefined : `blade-${overBlade}`])
+      ),
+    toolId ?? undefined
+  ])
+  const tools = [...new Set(inOrder)].flatMap((id) => rack.find((tool) => tool.id === id) ?? [])
+  return [...tools.map(({ kind, label }) => (kind === 'blade' || kind === 'comb' ? `${kind} ${label}` : label)), ...besides(steps, house)]
+}
+
+function besides(steps: readonly PlanStep[], house: House): readonly string[] {
+  const walks = (...ids: readonly string[]) => steps.some(({ technique }) => ids.includes(technique))
+  const pulls = walks('pull', 'pulled-head', 'roll-coat', 'outline-first', 'transition-strips')
+  return [
+    ...(pulls && house.fingers !== 1 ? ['finger cots'] : []),
+    ...(pulls ? [house.chalk === 0 ? 'chalk, for everywhere' : 'chalk, for where the grip fails'] : []),
+    ...(walks('nails') ? ['nail clippers, grinder, powder for the quick'] : []),
+    // long show hair is never brushed without it
+    ...(walks('long-coat-care', 'banding') || house.product === 1 ? ['spray'] : []),
+    ...(walks('ear-leather', 'ear-vent', 'natural-ear', 'ear-clean') ? ['ear wipes'] : [])
+  ]
+}
