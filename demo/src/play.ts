@@ -1,5 +1,5 @@
 // Plays the scenario through the server's own use cases; nothing derived is written by hand.
-import { certificates, standards } from '@peen/content'
+import { certificates, standards, houseRules } from '@peen/content'
 import { NO_PROFILE, USUAL_SETTINGS, type Me } from '@peen/contract'
 import type { Gate } from '@peen/core/checkin'
 import {
@@ -167,11 +167,14 @@ async function planTheRest(services: Services, { ids, chance }: Scenario, ruben:
   await decideStanding(services, ruben, ids.dog.get('rook')!, { kind: 'limited', reason: 'two people for his nails', vet: false })
 }
 
+const USUAL_SIDES = Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen]))
+
 async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<void> {
   await db.transaction((tx) => ensureSchool(tx, SCHOOL.name))
   await db
     .update(tables.school)
-    .set({ ...SCHOOL, timeZone: ZONE, demoNow: NOW })
+    // this school has counted four weeks from the day it opened
+    .set({ ...SCHOOL, timeZone: ZONE, demoNow: NOW, houseRules: { ...USUAL_SIDES, 'sprout-weeks': 0 } })
     .where(eq(tables.school.id, 1))
   const passwordHash = await hashPassword(PASSWORD)
   const person = (key: string, given: string, family: string) => ({

@@ -9,7 +9,12 @@ const school = {
     ...{ id, version, name, bodyType, standardMin, plan, retired: false, variants }
   }))
 }
-const of = (id: string, side: number) => effectsOf(houseRules.find((rule) => rule.id === id)!, side, school)
+const of = (id: string, side: number) =>
+  effectsOf(
+    houseRules.find((rule) => rule.id === id)!,
+    side,
+    school
+  )
 
 describe('what a house rule changes', () => {
   // Ref: common practice, no published source: plan.md section 5

@@ -246,10 +246,10 @@ describe('the coat from its book', () => {
     expect(head.warnings.map(({ kind }) => kind)).toContain('outOfStep')
   })
   it('sprouts by the school’s side of the house rule', async () => {
-    expect((await page('ember')).sproutDays).toBe(28)
-    await lena.send('PUT', '/school/house-rules', { rules: { 'sprout-weeks': 1 } })
     expect((await page('ember')).sproutDays).toBe(42)
     await lena.send('PUT', '/school/house-rules', { rules: { 'sprout-weeks': 0 } })
+    expect((await page('ember')).sproutDays).toBe(28)
+    await lena.send('PUT', '/school/house-rules', { rules: { 'sprout-weeks': 1 } })
   })
   it('keeps what the coat is for, and refuses days that are over', async () => {
     const aim: CoatAim = { aimOn: '2026-05-30', aim: 'Spring show', nextOn: '2026-04-21', everyDays: 14, brushing: 'weekly' }
