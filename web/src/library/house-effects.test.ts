@@ -34,7 +34,7 @@ describe('what a house rule changes', () => {
 
   it('names the work of the trims, and counts them where they are many', () => {
     expect(of('teddy-ear', 1).join(' ')).toMatch(/“Teddy/)
-    expect(of('eye-corners', 1).join(' ')).toMatch(/eye corner: small face scissors, in \d+ trims/)
-    expect(of('bearded-ear', 1).join(' ')).toMatch(/ear outside: blade 10 with, in “Bearded/)
+    expect(of('eye-corners', 1).join(' ')).toMatch(/Eye corner: small face scissors \(\d+ trims\)/)
+    expect(of('bearded-ear', 1).join(' ')).toMatch(/Ear outside: blade 10 with \(“Bearded/)
   })
 })

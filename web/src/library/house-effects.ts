@@ -5,7 +5,7 @@ import { regionName } from '@peen/core/regions'
 import { sayPass } from '@peen/core/setup'
 import type { HouseSide, Pass, PlacePlan } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
-import { lowerFirst } from '@peen/core/units'
+import { lowerFirst, upperFirst } from '@peen/core/units'
 
 type School = { readonly standards: readonly StandardHead[]; readonly tools: readonly Tool[] }
 
@@ -59,7 +59,7 @@ export function effectsOf(rule: HouseRule, side: number, school: School): readon
   ]
 }
 
-/** "Eye corner: small face scissors, in Companion trim, Smile and 12 more." */
+/** "Eye corner: small face scissors (14 trims)." */
 function workSentences(id: string, side: number, trims: readonly StandardHead[], rack: readonly Tool[]): readonly string[] {
   const is = (by: HouseSide | undefined) => by?.id === id && by.side === side
   const found = new Map<string, { places: Set<string>; trims: Set<string> }>()
@@ -72,7 +72,7 @@ function workSentences(id: string, side: number, trims: readonly StandardHead[],
         found.set(words, one)
       }
   return [...found].map(
-    ([words, { places, trims: names }]) => `Changes the work: ${[...places].join(', ')}: ${words}, in ${some([...names])}.`
+    ([words, { places, trims: names }]) => `${upperFirst([...places].join(', '))}: ${words} (${some([...names])}).`
   )
 }
 
