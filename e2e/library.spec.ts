@@ -102,7 +102,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
   await page.locator('[data-criterion-form=own-1]').getByLabel('Name').fill('Whiskers kept')
   await page.locator('[data-criterion-form=own-1]').getByLabel('Name').press('Tab')
   // the work and its time, and a fault that caps
-  await page.getByRole('button', { name: 'The work in order, and the hair that is left' }).click()
+  await page.getByRole('button', { name: 'The work in order', exact: true }).click()
   const work = page.locator('[data-steps-form]')
   const walked = await work.locator('[data-step]').count()
   await work.getByLabel('Another step').selectOption({ label: 'Mouth' })
@@ -126,6 +126,38 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
   await page.getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'Take it out of planning' }).click()
   await expect(page.getByText('No longer planned. What was graded by it stays.')).toBeVisible()
+})
+
+test('what is done at a place is written pass by pass: a place that is not said keeps a trim from use, a blade brings its length', async ({
+  page
+}) => {
+  await signIn(page, 'ottilie', '/standards/companion')
+  await page.getByRole('button', { name: /^Change it: write version 3/ }).click()
+  await page.waitForURL('**/standard-drafts/**')
+  await page.getByRole('button', { name: 'What is done at each place, pass by pass' }).click()
+  const back = page.locator('[data-work-form] [data-place=back]')
+  await expect(back).toContainText('comb over a blade')
+  await back.getByRole('button').first().click()
+  await back.getByLabel('Back: what is done').selectOption({ label: 'not written yet' })
+  await expect(page.locator('[data-issues]')).toContainText(/work not said/i)
+  await expect(page.getByRole('button', { name: 'Put it into use' })).toBeDisabled()
+  await back.getByLabel('Back: what is done').selectOption({ label: 'worked, pass by pass' })
+  await back.getByLabel('Back, pass 1: work', { exact: true }).selectOption({ label: 'clip' })
+  await back.getByLabel('Back, pass 1: tool', { exact: true }).selectOption('blade-5f')
+  await expect(back.getByLabel('Leaves, mm')).toHaveValue('6.3')
+  await back.getByLabel('Back, pass 1: direction').selectOption('against')
+  await expect(back.getByLabel('Leaves, mm')).toHaveValue('2.8')
+  await back.getByLabel('Back, pass 1: direction').selectOption('with')
+  await back.getByLabel('Back, pass 1: step').selectOption('comb-clip')
+  await back.getByRole('button', { name: 'Another pass' }).click()
+  await back.getByLabel('Back, pass 2: work', { exact: true }).selectOption({ label: 'thin or blend' })
+  await expect(page.getByText('Everything is saved')).toBeVisible()
+  // taken back, the comb is there again
+  for (let i = 0; i < 9; i++) await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(back).toContainText('comb over a blade')
+  await page.getByRole('button', { name: 'Throw away' }).click()
+  await page.getByRole('button', { name: 'Throw the draft away' }).click()
+  await page.waitForURL('**/standards')
 })
 
 test('a trim of our own begins as another is, and a broken file is refused with its place', async ({ page }) => {
@@ -202,7 +234,7 @@ test('a poodle in bracelets is graded by touch in six stations; the house’s ba
   }
   await call(page, 'post', '/visits', visit)
   await page.goto(`/visits/${visit.id}/set-up`)
-  await expect(page.locator('[data-moved]')).toContainText('Tail band by the 2 in comb: 50.8 mm on every dog.')
+  await expect(page.locator('[data-moved]').filter({ hasText: '2 in comb' })).toContainText('Tail band by the 2 in comb: 50.8 mm on every dog.')
   await workThrough(page, visit.id)
   const { id } = await call(page, 'post', `/sessions/${visit.id}/gradings`, { id: crypto.randomUUID() })
   await page.goto(`/trims/${id}`)

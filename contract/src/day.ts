@@ -71,7 +71,9 @@ export const newVisitSchema = object({
   weeksSince: within('Weeks since the last groom', 0, 520, 'weeks').nullable().defined(),
   wishes: words('Wishes', 200),
   /** today where it is not given */
-  onDate: date('Date')
+  onDate: date('Date'),
+  /** why a trim is planned that its coat is refused for */
+  allTheSame: words('Why all the same', 300).optional()
 }).noUnknown()
 export type NewVisit = {
   readonly id: string
@@ -81,6 +83,7 @@ export type NewVisit = {
   readonly standardId: string
   readonly weeksSince: number | null
   readonly wishes: string
+  readonly allTheSame?: string
   readonly onDate?: string
 }
 

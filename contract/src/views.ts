@@ -59,7 +59,13 @@ export type DogView = Omit<DogProfileMore, 'coatType'> & {
   readonly standing: Standing | null
 }
 
-export type CheckIn = { readonly weeksSince: number | null; readonly wishes: string; readonly excused: readonly Excusal[] }
+export type CheckIn = {
+  readonly weeksSince: number | null
+  readonly wishes: string
+  readonly excused: readonly Excusal[]
+  /** why this trim is worked though its coat is refused for it, and by whose word */
+  readonly allTheSame?: { readonly reason: string; readonly by: string }
+}
 
 /** `gate`: nobody may cut before the check-in says that the dog is ready; an instructor’s presence does not lift it. */
 export type HoldView = {

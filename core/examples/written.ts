@@ -62,6 +62,11 @@ const sheet = () => sheetOf(adviceRules, asked())
 const work = () => standard.plan.work!
 const ofWork: Examples = {
   isCut: () => ['clip'],
+  newPass: () => ['clip', 'body-clip', rack],
+  passAs: () => [work()[0].passes[0], 'scissor', rack],
+  rowAs: () => [work()[0], 'leave', 'body-clip', rack],
+  standardWithWork: () => [standard, work()],
+  withTool: () => [work().find(({ passes }) => passes.length > 0)!.passes[0], rack[6]],
   placesTaken: () => [work(), 'body-clip'],
   lengthOfPlace: () => [work()[0]],
   lengthsOfWork: () => [work(), { house: {} }],

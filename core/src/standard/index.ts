@@ -4,6 +4,7 @@ import * as validityPart from './validity'
 import * as variantsPart from './variants'
 import * as agreedPart from './agreed'
 import * as workPart from './work'
+import * as workEditPart from './work-edit'
 
 export * from './types'
 export {
@@ -54,3 +55,4 @@ export const {
   workSettled,
   workWithLength
 } = door(workPart)
+export const { newPass, passAs, rowAs, standardWithWork, withTool } = door(workEditPart)

@@ -1,29 +1,31 @@
 <script setup lang="ts">
-import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
-import { planWithLength, type PlanStep, type Standard } from '@peen/core/standard'
+import type { PlanStep, Standard } from '@peen/core/standard'
+import { minutesOfWalk } from '@peen/core/setup'
 import { FAMILIES, FAMILY_NAMES } from '@peen/core/technique'
 import { computed, ref } from 'vue'
 import { useSessionStore } from '../stores/session'
 import { allTechniques, techniqueById } from '../stores/techniques'
 import NumberBox from './NumberBox.vue'
 
-// The work in its order, and the hair that is left at each place.
+// The work in its order. Brushing out, bath and drying have a clock of their own.
 const props = defineProps<{ standard: Standard }>()
 const emit = defineEmits<{ change: [part: Partial<Standard>] }>()
 const session = useSessionStore()
 const steps = computed(() => props.standard.plan.steps)
-const lengths = computed(() => Object.entries(props.standard.plan.lengthsMm) as [RegionId, number][])
-const unplanned = computed(() => REGIONS.filter(({ id }) => props.standard.plan.lengthsMm[id] === undefined))
 const free = computed(() => allTechniques().filter(({ id }) => !steps.value.some(({ technique }) => technique === id)))
 const text = (event: Event) => (event.target as HTMLInputElement).value
 
 /** The standard time follows the steps as long as it was their sum. */
 function putSteps(next: readonly PlanStep[]): void {
-  const sum = (list: readonly PlanStep[]) => list.reduce((total, { minutes }) => total + minutes, 0)
+  const sum = (list: readonly PlanStep[]) => minutesOfWalk(list).trim
   const follows = sum(steps.value) === props.standard.standardMin
   emit('change', { plan: { ...props.standard.plan, steps: next }, ...(follows ? { standardMin: sum(next) } : {}) })
 }
 const put = (i: number, part: Partial<PlanStep>) => putSteps(steps.value.map((step, k) => (k === i ? { ...step, ...part } : step)))
+function putApart(i: number, apart: boolean): void {
+  const { apart: _none, ...rest } = steps.value[i]
+  putSteps(steps.value.map((step, k) => (k === i ? (apart ? { ...rest, apart } : rest) : step)))
+}
 function move(i: number, by: number): void {
   const next = [...steps.value]
   next.splice(i + by, 0, ...next.splice(i, 1))
@@ -46,14 +48,6 @@ function add(): void {
   ])
   added.value = ''
 }
-/** A place's length, with the criteria that read it there. */
-function putLength(region: RegionId, mm: number): void {
-  const criteria = props.standard.criteria.map((one) =>
-    one.region === region && one.how.kind === 'length' ? { ...one, how: { ...one.how, targetMm: mm } } : one
-  )
-  emit('change', { plan: planWithLength(props.standard.plan, region, mm), criteria })
-}
-const USUAL_MM = 10
 </script>
 
 <template>
@@ -67,6 +61,14 @@ const USUAL_MM = 10
           /></label>
           <NumberBox label="Minutes" :value="step.minutes" :low="1" :high="240" @put="(value) => put(i, { minutes: value ?? 1 })" />
         </div>
+        <label class="mt-1 flex min-h-11 items-center gap-2"
+          ><input
+            type="checkbox"
+            class="h-5 w-5"
+            :checked="step.apart === true"
+            @change="putApart(i, ($event.target as HTMLInputElement).checked)"
+          />its own clock, not in the trim’s minutes</label
+        >
         <div class="mt-2 flex flex-wrap gap-2">
           <select
             class="field h-11 flex-1"
@@ -119,24 +121,5 @@ const USUAL_MM = 10
       </select>
       <button class="btn" :disabled="added === ''" @click="add">Add</button>
     </div>
-    <h3 class="label mt-5 mb-1">Hair left, mm</h3>
-    <div class="grid grid-cols-2 gap-2 sm:grid-cols-3">
-      <NumberBox
-        v-for="[region, mm] in lengths"
-        :key="region"
-        :label="regionName(region)"
-        :value="mm"
-        :low="0.25"
-        :high="300"
-        @put="(value) => putLength(region, value ?? mm)"
-      />
-    </div>
-    <label class="mt-3 block"
-      ><span class="label">Plan another place</span>
-      <select class="field h-12" value="" @change="putLength(text($event) as RegionId, USUAL_MM)">
-        <option value="">choose a place</option>
-        <option v-for="region in unplanned" :key="region.id" :value="region.id">{{ region.name }}</option>
-      </select></label
-    >
   </div>
 </template>

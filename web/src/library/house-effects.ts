@@ -71,9 +71,7 @@ function workSentences(id: string, side: number, trims: readonly StandardHead[],
         one.trims.add(name)
         found.set(words, one)
       }
-  return [...found].map(
-    ([words, { places, trims: names }]) => `${upperFirst([...places].join(', '))}: ${words} (${some([...names])}).`
-  )
+  return [...found].map(([words, { places, trims: names }]) => `${upperFirst([...places].join(', '))}: ${words} (${some([...names])}).`)
 }
 
 function wordsOf(row: PlacePlan, is: (by: HouseSide | undefined) => boolean, rack: readonly Tool[]): readonly string[] {

@@ -10,6 +10,17 @@ import { allTechniques } from '../stores/techniques'
 
 const MOST_UNDO = 60
 
+type Said = { readonly path: string; readonly say: string }
+const MOST_OF_WORK = 3
+
+/** Issues as they are read: where the work is not written at many places, that is one sentence. */
+export function togetherOf(issues: readonly Said[]): readonly Said[] {
+  const ofWork = issues.filter(({ path }) => path.startsWith('plan.work.'))
+  if (ofWork.length <= MOST_OF_WORK) return issues
+  const say = `What is done is not right yet at ${ofWork.length} places. First: ${ofWork[0].say}`
+  return [{ path: 'plan.work', say }, ...issues.filter((issue) => !ofWork.includes(issue))]
+}
+
 /** A standard under the hand: every change is judged at once, kept when the hand rests, and can be taken back. */
 export function useDraft(id: () => string) {
   const { data, error, loading, reload } = useLoaded<DraftView>(() => `/standard-drafts/${id()}`)

@@ -49,7 +49,8 @@ const visitFields = computed<readonly NewField[]>(() => [
   { name: 'tableId', label: 'Table', choices: (data.value?.tables ?? []).map(({ id, number }) => ({ id, name: `Table ${number}` })) },
   { name: 'standardId', label: 'Trim', choices: data.value?.trims ?? [] },
   { name: 'weeksSince', label: 'Weeks since the last groom, if known', type: 'number', nullable: true },
-  { name: 'wishes', label: 'What the owner asked for' }
+  { name: 'wishes', label: 'What the owner asked for' },
+  { name: 'allTheSame', label: 'If its coat is refused for this trim: why all the same' }
 ])
 const roles = computed(() => (session.me?.role === 'lead' ? ROLES : (['apprentice'] as const)).map((id) => ({ id, name: ROLE_NAMES[id] })))
 const personFields = computed<readonly NewField[]>(() => [
@@ -60,7 +61,7 @@ const personFields = computed<readonly NewField[]>(() => [
   { name: 'role', label: 'Role', choices: roles.value },
   { name: 'cohort', label: 'Cohort', only: ({ role }) => role === 'apprentice' }
 ])
-const start = ref<Record<string, unknown>>({ apprenticeId: '', dogId: '', tableId: '', standardId: '', weeksSince: '', wishes: '' })
+const start = ref<Record<string, unknown>>({ apprenticeId: '', dogId: '', tableId: '', standardId: '', weeksSince: '', wishes: '', allTheSame: '' })
 const visitStart = computed(() => ({ ...start.value, onDate: data.value?.onDate }))
 /** Puts a table into the form, for keys and for who would rather type. */
 function fill(tableId: string): void {

@@ -15,8 +15,9 @@ import { sayTarget } from '../library/criterion-words'
 import CriterionForm from '../library/CriterionForm.vue'
 import HeadForm from '../library/HeadForm.vue'
 import StepsForm from '../library/StepsForm.vue'
+import WorkForm from '../library/WorkForm.vue'
 import { liveAt, stopsOf, viewFor } from '../library/live'
-import { useDraft } from '../library/useDraft'
+import { togetherOf, useDraft } from '../library/useDraft'
 import { useSessionStore } from '../stores/session'
 
 // Where a standard is written: its criteria in order at the right, and what each number means on the dog at the left.
@@ -25,8 +26,9 @@ const router = useRouter()
 const session = useSessionStore()
 const draft = useDraft(() => props.id)
 const { data, error, loading, reload, body: standard, issues, refused, before } = draft
-/** what is open: a criterion by its id, the head, or the steps */
+/** what is open: a criterion by its id, the head, the steps, or the work at each place */
 const STEPS = ' steps'
+const WORK = ' work'
 const open = ref<string | null>(null)
 const stop = ref('target')
 const criterion = computed(() => standard.value?.criteria.find(({ id }) => id === open.value) ?? null)
@@ -41,7 +43,7 @@ const live = computed(() =>
 const view = computed(() => (criterion.value ? viewFor(criterion.value) : { from: 'side' as const, mirrored: false, name: 'left side' }))
 const plan = computed(() => standard.value?.plan.lengthsMm ?? {})
 const issuesOf = (id: string) => issues.value.filter(({ path }) => path.includes(`criteria.${id}.`))
-const otherIssues = computed(() => issues.value.filter(({ path }) => !/criteria\.[^.]+\./.test(path)))
+const otherIssues = computed(() => togetherOf(issues.value.filter(({ path }) => !/criteria\.[^.]+\./.test(path))))
 const share = computed(() => {
   const total = standard.value?.criteria.reduce((sum, { weight }) => sum + Math.max(0, weight), 0) ?? 0
   return criterion.value && total > 0 ? (100 * criterion.value.weight) / total : 0
@@ -160,9 +162,17 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           :aria-expanded="open === STEPS"
           @click="open = open === STEPS ? null : STEPS"
         >
-          The work in order, and the hair that is left
+          The work in order
         </button>
         <StepsForm v-if="open === STEPS" :standard="standard" @change="(part) => draft.change(part)" />
+        <button
+          class="flex min-h-12 w-full items-center border-b border-line px-5 font-[650]"
+          :aria-expanded="open === WORK"
+          @click="open = open === WORK ? null : WORK"
+        >
+          What is done at each place, pass by pass
+        </button>
+        <WorkForm v-if="open === WORK" :standard="standard" @change="(part) => draft.change(part)" />
         <draggable v-model="order" item-key="id" handle="[data-handle]" :animation="120">
           <template #item="{ element, index }">
             <div class="border-b border-line" :data-criterion="element.id">

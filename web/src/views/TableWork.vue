@@ -81,7 +81,8 @@ function techniqueAt(region: RegionId): string | null {
   const takes = (id: string) => data.value?.closing.some((step) => step.technique === id && step.regions.includes(region)) ?? false
   const open = steps.value.filter((step) => step.state === 'todo').map(({ step }) => step.technique)
   // who touches a place means the step that takes hair there, not the bath that wets it
-  const planned = open.find(takes) ?? open.find(works)
+  const walked = steps.value.map(({ step }) => step.technique)
+  const planned = open.find(takes) ?? walked.find(takes) ?? open.find(works)
   return planned ?? allTechniques().find((technique) => works(technique.id))?.id ?? nextStep.value?.step.technique ?? null
 }
 /** Records what a sheet has asked for, and closes it. */

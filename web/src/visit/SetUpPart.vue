@@ -117,6 +117,9 @@ async function pdf(): Promise<void> {
           fit.verdict === 'refused' ? 'Not in this coat.' : 'Look first.'
         }}
         {{ fit.say }}
+        <span v-if="page.checkIn.allTheSame" class="block text-ink" data-all-the-same
+          >Planned all the same: {{ page.checkIn.allTheSame.reason }}</span
+        >
       </p>
       <DogPlate
         :dog="{ ...page.dog, trim: page.standard.plan.drawnAs }"

@@ -1,4 +1,4 @@
-import type { DayView, DogPage, FloorView, Planned } from '@peen/contract'
+import type { DayView, DogPage, FloorView, Planned, VisitPage } from '@peen/contract'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { smallSchool, type Client, type World } from '../../testing/world'
@@ -215,6 +215,18 @@ describe('other days, moving and closing', () => {
     await ivo.post('/dogs', smooth)
     const refused = await ivo.post('/visits', visit(view, { onDate: '2026-05-05', dogId: smooth.id, standardId: 'clean-face' }))
     expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/Glide: A smooth coat has no hair/)])
+    expect(refused.body.code).toBe('trimUnfit')
+    expect(refused.body.detail).toMatch(/To plan it all the same, write why\./)
+    // gone on with by a written word, which stays with the visit; a word of two letters is none
+    const wanted = visit(view, { dogId: smooth.id, standardId: 'bracelets', onDate: '2026-05-05' })
+    expect((await ivo.post('/visits', { ...wanted, allTheSame: 'ok' })).status).toBe(422)
+    const reason = 'A smooth coat for the figure class: shown, not cut.'
+    const planned = await ivo.post('/visits', { ...wanted, allTheSame: reason })
+    expect(planned).toMatchObject({ status: 200, body: { warnings: [expect.stringMatching(/Glide: This coat has no hair that a bracelet/)] } })
+    const page = (await ivo.get(`/visits/${wanted.id}`)).body as unknown as VisitPage
+    expect(page.checkIn.allTheSame).toEqual({ reason, by: ivo.me!.id })
+    // the word was given for one trim
+    expect((await ivo.send('PUT', `/visits/${wanted.id}`, { standardId: 'clean-face' })).body).toMatchObject({ code: 'trimUnfit' })
   })
 
   it('take tools that lie at a table from the rack only', async () => {

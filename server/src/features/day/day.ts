@@ -93,17 +93,17 @@ function wantedOf({ row: { session, dog, person, table } }: DayVisitRow, trims: 
     dogCanStandMin: dog.canStandMin,
     apprentice: person.givenName,
     tableNumber: table.number,
-    against: againstDog(dog, session.standardId)
+    against: againstDog(dog, session.standardId, session.checkIn.allTheSame !== undefined)
   }
 }
 
 /** What stands against a dog itself: limited or refused, or a coat that the trim does not fit. */
-export function againstDog(dog: typeof tables.dogs.$inferSelect, trimId: string): readonly Clash[] {
+export function againstDog(dog: typeof tables.dogs.$inferSelect, trimId: string, allTheSame = false): readonly Clash[] {
   const { verdict, say } = fitOf(trimFits, trimId, dogView(dog).coatType)
   const standing = standingOf(dog.name, dog.standing)
   return [
     ...(standing ? [standing] : []),
-    ...(say ? [{ code: 'trimUnfit' as const, blocks: verdict === 'refused', say: `${dog.name}: ${say}` }] : [])
+    ...(say ? [{ code: 'trimUnfit' as const, blocks: verdict === 'refused' && !allTheSame, say: `${dog.name}: ${say}` }] : [])
   ]
 }
 

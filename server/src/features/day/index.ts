@@ -63,7 +63,13 @@ export const dayRoutes: readonly Route[] = [
     ({ services, params, body }) => setTableTools(services, params.id, body),
     tableToolsSchema as never
   ),
-  route<NewVisit>('post', '/visits', STAFF, ({ services, body }) => planVisit(services, body), newVisitSchema as Schema<NewVisit>),
+  route<NewVisit>(
+    'post',
+    '/visits',
+    STAFF,
+    ({ services, actor, body }) => planVisit(services, body, actor),
+    newVisitSchema as Schema<NewVisit>
+  ),
   route<MoveVisit>(
     'put',
     '/visits/:id',

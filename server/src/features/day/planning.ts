@@ -1,5 +1,5 @@
 // Planning, moving, swapping and taking back visits.
-import type { MoveVisit, NewVisit, Planned, Swap } from '@peen/contract'
+import type { Me, MoveVisit, NewVisit, Planned, Swap } from '@peen/contract'
 import type { Clash } from '@peen/core/day'
 import { foldSession } from '@peen/core/practice'
 import { eq, inArray } from 'drizzle-orm'
@@ -9,7 +9,10 @@ import { eventsOf } from '../derived'
 import { newestStandards } from '../school'
 import { absentOn, againstDog, clashesAmong, isClosedDay, visitsOn } from './day'
 
-type Wanted = Pick<NewVisit, 'id' | 'apprenticeId' | 'dogId' | 'tableId' | 'standardId'> & { readonly onDate: string }
+type Wanted = Pick<NewVisit, 'id' | 'apprenticeId' | 'dogId' | 'tableId' | 'standardId'> & {
+  readonly onDate: string
+  readonly allTheSame: boolean
+}
 
 /** Who, which dog, which table and trim; refuses what does not exist, a day that is over, and every clash that blocks. */
 async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew: boolean) {
@@ -36,7 +39,7 @@ async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew:
     dogCanStandMin: dog.canStandMin,
     apprentice: person.givenName,
     tableNumber: table.number,
-    against: againstDog(dog, wanted.standardId)
+    against: againstDog(dog, wanted.standardId, wanted.allTheSame)
   })
   refuseBlocking(clashes)
   return { trim, warnings: clashes.map(({ say }) => say) }
@@ -44,16 +47,27 @@ async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew:
 
 function refuseBlocking(clashes: readonly Clash[]): void {
   const blocking = clashes.filter(({ blocks }) => blocks)
-  if (blocking.length > 0) throw refuse.conflict('clash', `${blocking.map(({ say }) => say).join(' ')} Nothing was changed.`)
+  if (blocking.length === 0) return
+  // what a coat is refused for may be gone on with by a written word, and nothing else may
+  const isCoatOnly = blocking.every(({ code }) => code === 'trimUnfit')
+  const way = isCoatOnly ? ' To plan it all the same, write why.' : ''
+  throw refuse.conflict(isCoatOnly ? 'trimUnfit' : 'clash', `${blocking.map(({ say }) => say).join(' ')}${way} Nothing was changed.`)
 }
 
+const LEAST_REASON = 5
+
 /** Plans a visit. What blocks it is refused with every reason; what does not is said and stays the instructor's decision. */
-export async function planVisit({ db, clock }: Services, visit: NewVisit): Promise<Planned> {
+export async function planVisit({ db, clock }: Services, visit: NewVisit, actor: Me | null = null): Promise<Planned> {
   const today = await clock.today()
   const { id, apprenticeId, dogId, tableId, standardId, weeksSince, wishes, onDate = today } = visit
+  const reason = visit.allTheSame?.trim() ?? ''
+  if (reason !== '' && reason.length < LEAST_REASON)
+    throw refuse.invalid([{ path: 'allTheSame', detail: `Why all the same is "${reason}"; allowed is a reason in a few words.` }])
+  const allTheSame = reason !== '' && actor !== null ? { reason, by: actor.id } : null
   return inTransaction(db, async (tx) => {
-    const { trim, warnings } = await checkVisit(tx, { id, apprenticeId, dogId, tableId, standardId, onDate }, today, true)
-    const checkIn = { weeksSince, wishes, excused: [] }
+    const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, allTheSame: allTheSame !== null }
+    const { trim, warnings } = await checkVisit(tx, wanted, today, true)
+    const checkIn = { weeksSince, wishes, excused: [], ...(allTheSame ? { allTheSame } : {}) }
     const row = { id, apprenticeId, dogId, tableId, standardId, standardVersion: trim.version, onDate, checkIn }
     await orTaken(tx.insert(tables.sessions).values(row), refuse.taken('visit'))
     return { id, warnings }
@@ -78,7 +92,10 @@ export async function moveVisit({ db, clock }: Services, id: string, move: MoveV
     const rest = ['apprenticeId', 'onDate', 'standardId'] as const
     const isTableOnly = rest.every((field) => move[field] === undefined || move[field] === before?.[field])
     const { apprenticeId, dogId, tableId, standardId, onDate } = await notBegun(tx, id, isTableOnly)
-    const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, ...move }
+    // the word was given for one trim
+    const isSame = move.standardId === undefined || move.standardId === standardId
+    const allTheSame = isSame && before?.checkIn.allTheSame !== undefined
+    const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, ...move, allTheSame }
     const { trim, warnings } = await checkVisit(tx, wanted, today, false)
     await tx
       .update(tables.sessions)

@@ -1,3 +1,4 @@
+import { REGIONS } from '@peen/core/regions'
 import { standards } from '@peen/content'
 import type { DraftView, StandardPage, StandardRow } from '@peen/contract'
 import type { Standard } from '@peen/core/standard'
@@ -119,6 +120,41 @@ describe('a draft', () => {
       copyAs: { id: 'our-teddy', name: 'x' }
     })
     expect(again).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/one that no other trim of the school has/) } })
+  })
+
+  it('of a trim from before there were plans has nothing guessed, and waits until every place is said', async () => {
+    const teddy = standards.find((one) => one.id === 'teddy')!
+    const { work: _none, ...old } = teddy.plan
+    const steps = [...old.steps, { ...old.steps[0], technique: 'set-shape', label: 'Set the shape' }]
+    const body = { ...teddy, id: 'old-teddy', name: 'Our old teddy', version: 1, plan: { ...old, steps } }
+    // as a school of the version before had it: a row that is never rewritten
+    await world.db.insert(tables.standards).values({ id: body.id, version: 1, body, by: null, at: null })
+    const made = await ivo.post('/standard-drafts', { id: v7(), from: { id: 'old-teddy', version: 1 }, copyAs: null })
+    const id = made.body.id as string
+    const draft = await draftOf(id)
+    expect(draft.body.plan.work!.length).toBe(REGIONS.length)
+    expect(draft.body.plan.work!.every(({ does, passes }) => does === 'unsaid' && passes.length === 0)).toBe(true)
+    expect(draft.body.plan.lengthsMm).toEqual(old.lengthsMm)
+    expect(draft.body.plan.steps.map(({ technique }) => technique)).not.toContain('set-shape')
+    const refused = await lena.post(`/standard-drafts/${id}/use`, { version: 1 })
+    expect(refused).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/work not said/) } })
+    const said = { ...draft.body, plan: { ...draft.body.plan, steps: teddy.plan.steps, work: teddy.plan.work } }
+    expect((await ivo.send('PUT', `/standard-drafts/${id}`, { version: 1, body: said })).status).toBe(200)
+    expect((await draftOf(id)).issues).toEqual([])
+    expect((await lena.post(`/standard-drafts/${id}/use`, { version: 2 })).body).toEqual({ id: 'old-teddy', version: 2 })
+    // byte for byte what it was
+    expect((await page('old-teddy', 1)).standard).toEqual(JSON.parse(JSON.stringify(body)))
+  })
+
+  it.each(standards.map(({ id }) => id))('of %s comes back from its file with its work as it was', async (id) => {
+    const standard = standards.find((one) => one.id === id)!
+    const file = await fetch(`${world.url}/api/standards/${id}/versions/${standard.version}/file`, { headers: ivo.headers })
+    const read = JSON.parse(await file.text()) as Standard
+    const made = await ivo.post('/standard-drafts/file', { id: v7(), standard: { ...read, id: `round-${id}` } })
+    const draft = await draftOf(made.body.id as string)
+    expect(draft.issues).toEqual([])
+    expect(draft.body.plan).toEqual(standard.plan)
+    await ivo.post(`/standard-drafts/${made.body.id as string}/drop`)
   })
 
   it.each<[string, (standard: Standard) => unknown, RegExp]>([

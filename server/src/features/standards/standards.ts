@@ -1,6 +1,8 @@
 // The school's library of standards: read, copied, written as drafts, used, retired. What is used is never edited.
+import { retiredTechniques } from '@peen/content'
 import type { DraftView, Imported, KeptDraft, Me, NewDraft, StandardPage, StandardRow } from '@peen/contract'
-import { sayStandardIssue, standardIssues, type Standard } from '@peen/core/standard'
+import { sayStandardIssue, standardIssues, unsaidWork, type Standard } from '@peen/core/standard'
+import { successorOf } from '@peen/core/technique'
 import { and, count, desc, eq } from 'drizzle-orm'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -55,7 +57,7 @@ export async function makeDraft({ db, clock }: Services, actor: Me, { id, from, 
   const at = await clock.now()
   const base = await standardOf(db, from.id, from.version)
   return inTransaction(db, async (tx) => {
-    const body = copyAs ? { ...base, ...copyAs, version: 1 } : { ...base, version: (await lastVersion(tx, base.id)) + 1 }
+    const body = toWrite(copyAs ? { ...base, ...copyAs, version: 1 } : { ...base, version: (await lastVersion(tx, base.id)) + 1 })
     if (copyAs && (await lastVersion(tx, copyAs.id)) > 0)
       throw refuse.invalid([{ path: 'copyAs.id', detail: `id is ${copyAs.id}; allowed is one that no other trim of the school has.` }])
     await refuseSecondDraft(tx, body.id)
@@ -70,11 +72,25 @@ export async function importDraft({ db, clock }: Services, actor: Me, { id, stan
   const at = await clock.now()
   return inTransaction(db, async (tx) => {
     await refuseSecondDraft(tx, standard.id)
-    const body = { ...standard, version: (await lastVersion(tx, standard.id)) + 1 }
+    const body = toWrite({ ...standard, version: (await lastVersion(tx, standard.id)) + 1 })
     const row = tx.insert(tables.standardDrafts).values({ id, version: 1, standardId: body.id, basedOn: null, body, by: actor.id, at })
     await orTaken(row, refuse.taken('draft'))
     return { id }
   })
+}
+
+/**
+ * A trim as it is written on: one from before there were plans of work has "not written yet" at every place, and nothing is
+ * guessed; steps of techniques that left the catalogue go by their successors.
+ */
+function toWrite(standard: Standard): Standard {
+  const { plan } = standard
+  const seen = new Set<string>()
+  const steps = plan.steps.flatMap((step) => {
+    const technique = successorOf(step.technique, retiredTechniques)
+    return technique === null || seen.has(technique) || !seen.add(technique) ? [] : [{ ...step, technique }]
+  })
+  return { ...standard, plan: { ...plan, work: plan.work ?? unsaidWork(plan.lengthsMm), steps } }
 }
 
 async function refuseSecondDraft(tx: Reader, standardId: string): Promise<void> {
@@ -99,7 +115,8 @@ async function draftRow(db: Reader, id: string) {
 }
 
 export async function draftView({ db }: Services, id: string): Promise<DraftView> {
-  const { version, body, basedOn, by } = await draftRow(db, id)
+  const { version, body: kept, basedOn, by } = await draftRow(db, id)
+  const body = toWrite(kept)
   const issues = standardIssues(body, await knownTo(db)).map((issue) => ({ path: issue.path, say: sayStandardIssue(body, issue) }))
   return { id, version, body, basedOn, by: fullName(await personById(db, by)), issues }
 }
@@ -135,10 +152,11 @@ export async function useDraft({ db, clock }: Services, actor: Me, id: string, v
     if (!row) throw refuse.notFound('This draft')
     if (row.version !== version)
       throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Read it again before you use it.')
-    const issues = standardIssues(row.body, await knownTo(tx))
+    const written = toWrite(row.body)
+    const issues = standardIssues(written, await knownTo(tx))
     if (issues.length > 0)
-      throw refuse.invalid(issues.slice(0, 20).map((issue) => ({ path: issue.path, detail: sayStandardIssue(row.body, issue) })))
-    const body = { ...row.body, version: (await lastVersion(tx, row.standardId)) + 1 }
+      throw refuse.invalid(issues.slice(0, 20).map((issue) => ({ path: issue.path, detail: sayStandardIssue(written, issue) })))
+    const body = { ...written, version: (await lastVersion(tx, row.standardId)) + 1 }
     await tx.insert(tables.standards).values({ id: body.id, version: body.version, body, by: actor.id, at })
     await tx.delete(tables.standardDrafts).where(eq(tables.standardDrafts.id, id))
     await appendAudit(tx, {

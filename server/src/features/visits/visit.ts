@@ -160,7 +160,9 @@ export async function keepFound(services: Services, actor: Me, id: string, { ver
     await refuseGraded(tx, id)
     const found: Found = { ...seen, gate: foundIn(session).gate }
     const wishes = seen.wishes.map(({ what, askedBy }) => `${what}, asked for by ${askedBy}`).join('. ')
-    return { found, checkIn: { weeksSince, wishes: wishes === '' ? '' : `${wishes}.`, excused: excusedBy(seen.coat) } }
+    const { allTheSame } = session.checkIn
+    const kept = allTheSame ? { allTheSame } : {}
+    return { found, checkIn: { weeksSince, wishes: wishes === '' ? '' : `${wishes}.`, excused: excusedBy(seen.coat), ...kept } }
   })
 }
 
