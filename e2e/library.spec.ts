@@ -234,10 +234,13 @@ test('a poodle in bracelets is graded by touch in six stations; the house’s ba
   }
   await call(page, 'post', '/visits', visit)
   await page.goto(`/visits/${visit.id}/set-up`)
-  await expect(page.locator('[data-moved]').filter({ hasText: '2 in comb' })).toContainText('Tail band by the 2 in comb: 50.8 mm on every dog.')
+  await expect(page.locator('[data-moved]').filter({ hasText: '2 in comb' })).toContainText(
+    'Tail band by the 2 in comb: 50.8 mm on every dog.'
+  )
   await workThrough(page, visit.id)
   const { id } = await call(page, 'post', `/sessions/${visit.id}/gradings`, { id: crypto.randomUUID() })
   await page.goto(`/trims/${id}`)
+  await page.locator('[data-moved] summary').click()
   await expect(page.locator('[data-moved]').getByText('Tail band by the 2 in comb')).toBeVisible()
   let touches = 0
   for (const [i, station] of ['Side', 'Front', 'Rear', 'Above', 'By hand', 'Handling'].entries()) {

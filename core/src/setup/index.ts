@@ -4,6 +4,7 @@ import * as fitPart from './fit'
 import * as sheetPart from './sheet'
 import * as passesPart from './passes'
 import * as sayPart from './say'
+import * as cameInPart from './came-in'
 import * as layOutPart from './lay-out'
 import * as walkPart from './walk'
 
@@ -18,5 +19,6 @@ export const { fitOf } = door(fitPart)
 export const { adviceInPlan } = door(passesPart)
 export const { burnedMmAt, factsAt, factsToday, houseFor, sheetCaseOf, sheetOf } = door(sheetPart)
 export const { groupLines, sayLinePlace, sayPass, sayTool } = door(sayPart)
+export const { cameInLengths, usualGrowthMm } = door(cameInPart)
 export const { layOut } = door(layOutPart)
 export const { gateStep, minutesOfWalk, orderedSteps } = door(walkPart)

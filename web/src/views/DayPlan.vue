@@ -61,7 +61,15 @@ const personFields = computed<readonly NewField[]>(() => [
   { name: 'role', label: 'Role', choices: roles.value },
   { name: 'cohort', label: 'Cohort', only: ({ role }) => role === 'apprentice' }
 ])
-const start = ref<Record<string, unknown>>({ apprenticeId: '', dogId: '', tableId: '', standardId: '', weeksSince: '', wishes: '', allTheSame: '' })
+const start = ref<Record<string, unknown>>({
+  apprenticeId: '',
+  dogId: '',
+  tableId: '',
+  standardId: '',
+  weeksSince: '',
+  wishes: '',
+  allTheSame: ''
+})
 const visitStart = computed(() => ({ ...start.value, onDate: data.value?.onDate }))
 /** Puts a table into the form, for keys and for who would rather type. */
 function fill(tableId: string): void {

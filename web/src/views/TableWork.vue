@@ -44,9 +44,9 @@ const startWith = ref<string | null>(null)
 const NOTED: readonly RegionId[] = ['skull', 'brow', 'beard', 'neckSide', 'back', 'skirt', 'foreleg', 'foreFoot', 'rearPastern', 'tail']
 const NOTED_AS: Partial<Record<RegionId, string>> = { neckSide: 'Neck', back: 'Back and ribs', rearPastern: 'Rear leg' }
 /** what was agreed for this dog; before it is said ready, what its sheet says so far */
-const { agreed: soFar, plan } = useVisit(() => props.id)
+const { agreed: soFar, plan, cameIn } = useVisit(() => props.id)
 const agreed = computed(() => data.value?.agreed ?? soFar.value)
-const worn = computed(() => wornBy(agreed.value, plan.value, 'left'))
+const worn = computed(() => wornBy(agreed.value, plan.value, 'left', cameIn.value))
 const plateNotes = computed<PlateNote[]>(() =>
   NOTED.flatMap((region) => {
     const line = agreed.value.find((one) => one.region === region && one.side !== 'right')

@@ -22,7 +22,7 @@ const FOR = PURPOSES.map((id) => ({ id, name: id }))
 const NAILS = FEET.map((id) => ({ id, name: FOOT_NAMES[id] }))
 const region = ref<RegionId>('ribs')
 const side = ref<'left' | 'right'>('left')
-const { draft, found, plan, note, sayReady } = props.visit
+const { draft, found, plan, cameIn, note, sayReady } = props.visit
 const locked = computed(() => props.page.closing !== null)
 const ready = computed(() => readyToCut(found.value!))
 const stops = computed(() => skinStops(draft.value!.skin))
@@ -47,6 +47,11 @@ const lines = computed(() => [
     drop: () => note({ skin: draft.value!.skin.filter((other) => other !== one) })
   }))
 ])
+/** how far the picture can be trusted */
+const grown = computed(() => {
+  const { weeksSince } = draft.value!
+  return weeksSince === null ? 'its weeks not known' : `${weeksSince} ${weeksSince === 1 ? 'week' : 'weeks'} grown`
+})
 function pick(at: RegionId): void {
   region.value = at
 }
@@ -67,11 +72,11 @@ function weeks(event: Event): void {
       <DogPlate
         :dog="{ ...page.dog, trim: page.standard.plan.drawnAs }"
         :plan="plan"
-        :lengths="plan"
+        :lengths="cameIn"
         :selected="region"
         :mirrored="side === 'right'"
         :height="470"
-        :caption="`${page.dog.name} as it came in, from the dog’s own ${side}. Touch a place to say what is there.`"
+        :caption="`${page.dog.name} as it came in, ${grown}, from the dog’s own ${side}. Touch a place to say what is there.`"
         :label="`${page.dog.name}: where things were found`"
         @pick="pick"
       >

@@ -5,7 +5,7 @@ import type { Choice } from '@peen/core/advice'
 import { fitBody } from '@peen/core/figure'
 import { measuredRules, RULE_KINDS, RULE_NAMES, type RuleKind } from '@peen/core/proportions'
 import { regionName, type RegionId } from '@peen/core/regions'
-import { fitOf, groupLines, sayLinePlace, sayTool, type SheetLine } from '@peen/core/setup'
+import { fitOf, groupLines, layOut, sayLinePlace, sayTool, type SheetLine } from '@peen/core/setup'
 import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import SideButtons from '../components/SideButtons.vue'
@@ -22,7 +22,7 @@ import { isSided, wornBy, type useVisit } from './useVisit'
 // The sheet: the dog as it will stand, and for every place the tool, the direction, the order, the caution and the reason.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
 const session = useSessionStore()
-const { sheet, plan, choose, agreed } = props.visit
+const { sheet, plan, choose, agreed, cameIn } = props.visit
 const MEASURES = RULE_KINDS.map((id) => ({ id, name: RULE_NAMES[id] }))
 const region = ref<RegionId>('back')
 const side = ref<'left' | 'right'>('left')
@@ -33,7 +33,7 @@ const lines = computed(() => sheet.value!.lines)
 const lineAt = (at: RegionId) =>
   lines.value.find((line) => line.region === at && (line.side === side.value || line.side === 'both' || line.side === 'whole'))
 const line = computed(() => lineAt(region.value) ?? lines.value[0])
-const worn = computed(() => wornBy(agreed.value, plan.value, side.value))
+const worn = computed(() => wornBy(agreed.value, plan.value, side.value, cameIn.value))
 const fit = computed(() => fitOf(trimFits, props.page.standard.id, props.page.dog.coatType))
 /** what this trim asks for first; every other measure of the trade can be added */
 const kinds = ref<readonly RuleKind[]>(trimFits.find(({ trim }) => trim === props.page.standard.id)?.measures ?? RULE_KINDS)
@@ -160,6 +160,7 @@ async function pdf(): Promise<void> {
       </ul>
       <p v-for="move in sheet!.moved" :key="move.say" class="mt-1 leading-[1.35]" data-moved><b>The trim today.</b> {{ move.say }}</p>
       <p v-for="other in sheet!.overridden" :key="other" class="mt-1 font-[650]">This visit differs from the house: {{ other }}.</p>
+      <p class="mt-3 leading-[1.35]" data-laid-out><b>Laid out:</b> {{ layOut(sheet!, page.rack).join(', ') }}.</p>
       <SheetTable class="mt-4" :sheet="sheet!" :selected="line.id" @pick="(one) => (region = one.region)" />
       <p class="muted mt-3 max-w-[72ch]">
         Common practice and this school’s house rules ({{ sheet!.decided.join('; ').toLowerCase() }}). Local animal-welfare codes and a

@@ -9,9 +9,9 @@ import { wornBy, type useVisit } from './useVisit'
 
 // The sheet for the tablet at the table: large, one column, nothing to type.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
-const { sheet, found, plan, agreed } = props.visit
+const { sheet, found, plan, agreed, cameIn } = props.visit
 const ready = computed(() => readyToCut(found.value!))
-const worn = computed(() => wornBy(props.page.agreed ?? agreed.value, plan.value, 'left'))
+const worn = computed(() => wornBy(props.page.agreed ?? agreed.value, plan.value, 'left', cameIn.value))
 </script>
 
 <template>

@@ -3,6 +3,7 @@ import type { NewFound, VisitPage } from '@peen/contract'
 import { excusedBy, type Found } from '@peen/core/checkin'
 import {
   agreedTargets,
+  cameInLengths,
   sheetCaseOf,
   sheetOf,
   type AgreedTarget,
@@ -34,16 +35,14 @@ export function sheetCase(page: VisitPage, found: Found, chosen: SheetCase['chos
 }
 
 /** What a dog wears on one side when the sheet is followed: a place where nothing is cut keeps what it has grown to. */
-export function wornBy(lines: readonly AgreedTarget[], plan: Lengths, side: 'left' | 'right'): Lengths {
+export function wornBy(lines: readonly AgreedTarget[], plan: Lengths, side: 'left' | 'right', cameIn: Lengths): Lengths {
   const worn: Record<string, number> = { ...plan }
   for (const line of lines) {
     if (worn[line.region] === undefined || (line.side !== side && line.side !== 'both' && line.side !== 'whole')) continue
-    worn[line.region] = line.stopped ? worn[line.region] * GROWN_OUT : (line.mm ?? worn[line.region])
+    worn[line.region] = line.stopped ? (cameIn[line.region] ?? worn[line.region]) : (line.mm ?? worn[line.region])
   }
   return worn
 }
-/** A coat that is not cut today is drawn this much longer than the trim. Chosen: it must be seen. */
-const GROWN_OUT = 1.6
 
 /** One visit with its check-in, sheet and closing; every change is sent at once and counted by its version. */
 export function useVisit(id: () => string) {
@@ -99,6 +98,12 @@ export function useVisit(id: () => string) {
   const agreed = computed(() => (sheet.value ? agreedTargets(sheet.value) : []))
   const plan = computed<Lengths>(() => data.value?.standard.plan.lengthsMm ?? coatFor('bearded').lengths)
   const trim = computed(() => data.value?.standard.id)
+  /** the dog as it came in: grown out by the weeks since the last groom */
+  const cameIn = computed<Lengths>(() => {
+    if (!data.value || !draft.value) return plan.value
+    const { standard, house, dog } = data.value
+    return cameInLengths(standard.plan, draft.value.weeksSince, { house, coat: dog.coatType })
+  })
 
   /** Changes what was found, shows it at once and sends it. */
   async function note(change: Partial<Draft>): Promise<boolean> {
@@ -122,5 +127,24 @@ export function useVisit(id: () => string) {
     refused.value = null
     await reload()
   }
-  return { data, error, loading, reload, loadAgain, refused, draft, found, sheet, agreed, chosen, plan, trim, note, choose, sayReady, send }
+  return {
+    data,
+    error,
+    loading,
+    reload,
+    loadAgain,
+    refused,
+    draft,
+    found,
+    sheet,
+    agreed,
+    chosen,
+    plan,
+    cameIn,
+    trim,
+    note,
+    choose,
+    sayReady,
+    send
+  }
 }

@@ -1,7 +1,7 @@
 import { adviceRules, houseRules, rack, standards } from '@peen/content'
 import { NO_PROFILE, type DogView, type VisitPage } from '@peen/contract'
 import { NOTHING_FOUND } from '@peen/core/checkin'
-import { agreedTargets, sheetOf, type Sheet } from '@peen/core/setup'
+import { agreedTargets, sheetOf, type Sheet, cameInLengths } from '@peen/core/setup'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { unprintable } from '../library/paper'
@@ -63,22 +63,23 @@ describe('what the sheet is asked', () => {
 
 describe('what the dog wears', () => {
   const plan = page.standard.plan.lengthsMm
+  const cameIn = cameInLengths(page.standard.plan, 6, { house: page.house, coat: page.dog.coatType })
   it('is what each line leaves, on its own side', () => {
     const { lines } = sheetFor(page)
-    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'left').cheek).toBe(6.3)
+    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'left', cameIn).cheek).toBe(6.3)
     // burned elsewhere lengthens the other cheek by the same step
-    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'right').back).toBe(3.2)
+    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'right', cameIn).back).toBe(3.2)
   })
   it('is longer than planned where nothing is cut', () => {
     const sore = { ...page, found: { ...NOTHING_FOUND, skin: [{ kind: 'sore', region: 'foreleg', side: 'left' } as const] } }
     const { lines } = sheetFor(sore)
-    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'left').foreleg).toBeGreaterThan(plan.foreleg!)
-    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'right').foreleg).toBe(plan.foreleg)
+    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'left', cameIn).foreleg).toBeGreaterThan(plan.foreleg!)
+    expect(wornBy(agreedTargets({ lines } as Sheet), plan, 'right', cameIn).foreleg).toBe(plan.foreleg)
   })
   it('is never changed by a place that the plan does not know', () => {
     fc.assert(
       fc.property(fc.constantFrom('left', 'right'), (side) => {
-        expect(Object.keys(wornBy(agreedTargets(sheetFor(page)), plan, side as 'left')).sort()).toEqual(Object.keys(plan).sort())
+        expect(Object.keys(wornBy(agreedTargets(sheetFor(page)), plan, side as 'left', plan)).sort()).toEqual(Object.keys(plan).sort())
       })
     )
   })

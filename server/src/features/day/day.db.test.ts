@@ -222,7 +222,10 @@ describe('other days, moving and closing', () => {
     expect((await ivo.post('/visits', { ...wanted, allTheSame: 'ok' })).status).toBe(422)
     const reason = 'A smooth coat for the figure class: shown, not cut.'
     const planned = await ivo.post('/visits', { ...wanted, allTheSame: reason })
-    expect(planned).toMatchObject({ status: 200, body: { warnings: [expect.stringMatching(/Glide: This coat has no hair that a bracelet/)] } })
+    expect(planned).toMatchObject({
+      status: 200,
+      body: { warnings: [expect.stringMatching(/Glide: This coat has no hair that a bracelet/)] }
+    })
     const page = (await ivo.get(`/visits/${wanted.id}`)).body as unknown as VisitPage
     expect(page.checkIn.allTheSame).toEqual({ reason, by: ivo.me!.id })
     // the word was given for one trim
