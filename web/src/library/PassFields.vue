@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
 import NumberBox from './NumberBox.vue'
-import { DIRECTION_NAMES, KIND_NAMES, SHARE_NAMES } from './pass-words'
+import { DIRECTION_NAMES, KIND_NAMES, SHARE_NAMES, toolName } from './pass-words'
 
 // One pass over a place: what is done, with which tool and in which direction, what it leaves, at which step.
 const props = defineProps<{ pass: Pass; techniques: readonly string[]; label: string }>()
@@ -52,7 +52,7 @@ function putHouse(value: string): void {
       ><span class="label">Tool</span
       ><select class="field h-11" :value="pass.tools[0] ?? ''" :aria-label="`${label}: tool`" @change="putTool(text($event))">
         <option v-if="pass.tools.length === 0" value="">choose one</option>
-        <option v-for="tool in fitting" :key="tool.id" :value="tool.id">{{ tool.kind }} {{ tool.label }}</option>
+        <option v-for="tool in fitting" :key="tool.id" :value="tool.id">{{ toolName(tool) }}</option>
       </select></label
     >
     <label v-if="pass.direction !== null"
@@ -74,7 +74,7 @@ function putHouse(value: string): void {
     >
     <NumberBox
       v-if="SETS_LENGTH[pass.kind] !== 'never'"
-      label="Leaves, mm"
+      label="Leaves, mm; empty where it only runs out"
       open
       :value="pass.leavesMm"
       :low="0.1"
@@ -118,13 +118,13 @@ function putHouse(value: string): void {
           :aria-label="`${label}: not with ${id}`"
           @click="put({ tools: pass.tools.filter((one) => one !== id) })"
         >
-          {{ rack.find((tool) => tool.id === id)?.label ?? id }} ✕
+          {{ rack.find((tool) => tool.id === id)?.label ?? id }}, take out
         </button>
       </template>
       <select class="field inline-block h-11 w-auto" value="" :aria-label="`${label}: or with`" @change="also(text($event))">
         <option value="">another tool that may be taken instead</option>
         <option v-for="tool in fitting.filter(({ id }) => !pass.tools.includes(id))" :key="tool.id" :value="tool.id">
-          {{ tool.kind }} {{ tool.label }}
+          {{ toolName(tool) }}
         </option>
       </select>
     </p>

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useSessionStore } from '../stores/session'
 import { allTechniques, techniqueById } from '../stores/techniques'
 import NumberBox from './NumberBox.vue'
+import { toolName } from './pass-words'
 
 // The work in its order. Brushing out, bath and drying have a clock of their own.
 const props = defineProps<{ standard: Standard }>()
@@ -77,7 +78,7 @@ function add(): void {
             @change="putTool(i, text($event))"
           >
             <option value="">no tool</option>
-            <option v-for="tool in session.school?.tools ?? []" :key="tool.id" :value="tool.id">{{ tool.kind }} {{ tool.label }}</option>
+            <option v-for="tool in session.school?.tools ?? []" :key="tool.id" :value="tool.id">{{ toolName(tool) }}</option>
           </select>
           <select
             v-if="step.direction !== null"

@@ -1,4 +1,5 @@
 // The words for passes at the desk where a trim is written.
+import type { Tool } from '@peen/core/tools'
 import type { PassDirection, PassKind, PlacePlan, Share } from '@peen/core/standard'
 
 export const KIND_NAMES: Readonly<Record<PassKind, string>> = {
@@ -32,3 +33,7 @@ export const DOES_NAMES: Readonly<Record<PlacePlan['does'], string>> = {
   leave: 'left alone, combed through',
   unsaid: 'not written yet'
 }
+
+/** "blade 10", "comb A", "straight scissors" */
+export const toolName = ({ kind, label }: Pick<Tool, 'kind' | 'label'>): string =>
+  kind === 'blade' || kind === 'comb' ? `${kind} ${label}` : label

@@ -77,17 +77,19 @@ const SELECTS = [
       >
         <option v-for="option in one.options" :key="option.value" :value="option.value">{{ option.name }}</option>
       </select>
+    </div>
+    <label v-if="asksPortion" class="mt-1.5 flex flex-wrap items-center gap-2"
+      ><span class="muted">How much came out</span>
       <select
-        v-if="takesHair"
-        class="field h-11 min-h-11 w-[142px] px-1.5"
+        class="field h-11 min-h-11 w-[170px] px-1.5"
         :aria-label="`How much, ${technique?.name}`"
         :value="model.portion ?? 'all'"
         :disabled="disabled"
         @change="set({ portion: value($event) as Portion })"
       >
         <option v-for="option in PORTION_CHOICES" :key="option.value" :value="option.value">{{ option.name }}</option>
-      </select>
-    </div>
+      </select></label
+    >
     <p v-for="sentence in proposed.say" :key="sentence" class="mt-1 leading-[1.3]">
       <GlyphMark name="cannotTell" :size="16" class="mr-1 align-[-2px]" />{{ sentence }}
     </p>

@@ -31,8 +31,9 @@ const counted = computed(() => proposed.value.filter(({ cutShort }) => !cutShort
 const asTold = ({ attemptId, minutes, help, witness, hands, side, portion }: ConfirmedAttempt): ConfirmedAttempt => ({
   ...{ attemptId, minutes, help, witness, hands, side, ...(portion ? { portion } : {}) }
 })
-/** Only what takes hair can take a part of it. */
-const takesHair = (techniqueId: string) => data.value?.closing.some(({ technique }) => technique === techniqueId) ?? false
+/** A coat is often pulled in part: what came easily, half of it. What is clipped or scissored is done or is not. */
+const isPulled = (techniqueId: string) =>
+  techniqueById(techniqueId)?.family === 'stripping' && (data.value?.closing.some(({ technique }) => technique === techniqueId) ?? false)
 const answers = computed(() => counted.value.map((one) => changed.value[one.attemptId] ?? asTold(one)))
 const unvouched = computed(() => answers.value.filter(({ witness, hands }) => witness === 'self' && hands === 'apprentice'))
 const isConfirmed = computed(() => state.value.confirmedBy !== null && stillOpen(state.value).length === 0)
@@ -117,7 +118,7 @@ useKeys([
           <AttemptRow
             :model-value="answers[i]"
             :proposed="one"
-            :takes-hair="takesHair(one.techniqueId)"
+            :asks-portion="isPulled(one.techniqueId)"
             :struck="struck"
             :disabled="state.closedAt !== null || !session.isStaff"
             :locked="!session.isStaff"

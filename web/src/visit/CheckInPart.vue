@@ -76,7 +76,7 @@ function weeks(event: Event): void {
         :selected="region"
         :mirrored="side === 'right'"
         :height="470"
-        :caption="`${page.dog.name} as it came in, ${grown}, from the dog’s own ${side}. Touch a place to say what is there.`"
+        :caption="`${page.dog.name} as it came in, ${grown}, from the dog’s own ${side}.`"
         :label="`${page.dog.name}: where things were found`"
         @pick="pick"
       >
@@ -84,7 +84,9 @@ function weeks(event: Event): void {
           <FoundMarks :coat="draft!.coat" :skin="draft!.skin" :side="side" :px-per-mm="pxPerMm" :centre-of="centreOf" />
         </template>
       </DogPlate>
-      <div class="mt-3 flex flex-wrap items-center gap-2"><SideButtons v-model="side" /></div>
+      <div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <SideButtons v-model="side" /><span class="muted">Touch a place to say what is there.</span>
+      </div>
       <h2 class="mt-5">Found</h2>
       <hr class="rule2 mt-1" />
       <p v-if="lines.length === 0" class="muted mt-2">Nothing yet. Comb through, look at the skin, try a blade between the pads.</p>
