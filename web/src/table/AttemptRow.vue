@@ -11,7 +11,7 @@ const props = defineProps<{
   struck: readonly string[]
   disabled: boolean
   locked: boolean
-  takesHair: boolean
+  asksPortion: boolean
 }>()
 const emit = defineEmits<{ strike: [eventId: string] }>()
 const model = defineModel<ConfirmedAttempt>({ required: true })

@@ -13,6 +13,7 @@ import ViewState from '../components/ViewState.vue'
 import { RATING_CHOICES } from '../composables/choices'
 import { useKeys } from '../composables/useKeys'
 import { useTable } from '../composables/useTable'
+import { techniqueById } from '../stores/techniques'
 import AttemptRow from '../table/AttemptRow.vue'
 import MyFinish from '../table/MyFinish.vue'
 

@@ -1,0 +1,43 @@
+// What is asked and said, besides what is done: questions with an answer key, and the house's way at a step.
+import { expect, openTable, saved, signIn, tablet, test } from './app'
+
+test('a question is asked aloud, answered on second asking, and its key is the assessor’s alone', async ({ page, browser }) => {
+  await signIn(page, 'ruben', '/apprentices')
+  await page.getByRole('link', { name: /Tove Lind/ }).first().click()
+  const asked = page.locator('[data-questions]')
+  const question = asked.getByRole('button', { name: /A chest was pulled bare today/ })
+  await expect(question).toContainText('not asked yet')
+  await question.click()
+  const sheet = page.getByRole('dialog')
+  await expect(sheet).toContainText('58 days with 4 weeks to sprout, 72 days with 6.')
+  await sheet.getByLabel('Note').fill('forgot the growing')
+  await sheet.getByRole('button', { name: 'Not yet' }).click()
+  await expect(question).toContainText(/not yet, .*asked by Ruben/)
+  await question.click()
+  await expect(sheet).toContainText('not yet. forgot the growing')
+  await sheet.getByRole('button', { name: 'Answered', exact: true }).click()
+  await expect(question).toContainText(/answered, .*asked by Ruben/)
+  // the apprentice reads what was asked, and not what must be said
+  const own = await tablet(browser, 'tove', new URL(page.url()).pathname)
+  await expect(own.locator('[data-questions]')).toContainText(/answered, .*asked by Ruben/)
+  await expect(own.locator('[data-questions]').getByRole('button')).toHaveCount(0)
+  await expect(own.locator('main')).not.toContainText('58 days')
+})
+
+test('the house’s way is said at its step, the reason one touch later, and a lead sees what each side changes', async ({ page }) => {
+  await signIn(page, 'ottilie', '/house-rules')
+  const rule = page.locator('[data-rule=eye-corners]')
+  await expect(rule).toContainText(/Eye corner: blade 15 edge only/)
+  await rule.getByRole('radio', { name: 'scissors' }).click()
+  await expect(rule).toContainText(/Eye corner: small face scissors \(\d+ trims\)/)
+  await rule.getByRole('radio', { name: 'clipper' }).click()
+  await saved(page)
+  await expect(page.locator('[data-rule=pull-hurts]')).toContainText('Changes no length and no tool. It is said at the step')
+  await page.goto('/floor')
+  await openTable(page, 'Enzo')
+  const words = page.getByTestId('house-at-step')
+  await expect(words).toContainText('An adjustable blade is welcome: read its lever before it touches.')
+  await expect(words).not.toContainText('One blade runs cool')
+  await words.getByRole('button', { name: 'Why?' }).click()
+  await expect(words).toContainText('One blade runs cool and has many lengths.')
+})
