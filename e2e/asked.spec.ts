@@ -3,7 +3,10 @@ import { expect, openTable, saved, signIn, tablet, test } from './app'
 
 test('a question is asked aloud, answered on second asking, and its key is the assessor’s alone', async ({ page, browser }) => {
   await signIn(page, 'ruben', '/apprentices')
-  await page.getByRole('link', { name: /Tove Lind/ }).first().click()
+  await page
+    .getByRole('link', { name: /Tove Lind/ })
+    .first()
+    .click()
   const asked = page.locator('[data-questions]')
   const question = asked.getByRole('button', { name: /A chest was pulled bare today/ })
   await expect(question).toContainText('not asked yet')
