@@ -145,7 +145,7 @@ const CUTTING: ReadonlySet<Family> = new Set(['clipping', 'scissoring', 'strippi
 /** The plain name of a technique, which promises no tool. */
 export const techniqueName = (id: string): string => techniqueById(id)?.name ?? id
 
-/** Does a technique wait until somebody has said that the dog is dry and combed to the skin? */
+/** Does a technique wait until the dog has been checked in as dry and combed to the skin? */
 export const techniqueWaits = (id: string): boolean => {
   const technique = techniqueById(id)
   return technique !== undefined && waitsForGate(technique)

@@ -4,7 +4,7 @@ import { fittedStandard, formulaById, sharedCriteria01, standardIssues, STATIONS
 import { regionName } from '@peen/core/regions'
 import { catalogueIssues, questionIssues, retirementIssues } from '@peen/core/technique'
 import { describe, expect, it } from 'vitest'
-import { adviceRules, coats, knownWith, questions, rack, retiredTechniques, standards, techniques } from '.'
+import { adviceRules, coats, houseRules, houseWordsAt, knownWith, questions, rack, retiredTechniques, standards, techniques } from '.'
 
 const KNOWN = knownWith()
 const each = standards.map((standard) => [standard.id, standard] as const)
@@ -221,6 +221,19 @@ describe('the catalogue of techniques', () => {
   ])('%s', (family, ids) => {
     const own = techniques.filter((technique) => technique.family === family).map(({ id }) => id)
     for (const id of ids.split(' ')) expect(own).toContain(id)
+  })
+
+  it('are said by the house at steps that there are, in words for every side', () => {
+    const known = new Set(techniques.map(({ id }) => id))
+    for (const { id, sides, because, shownAt = [], atStep } of houseRules) {
+      expect(because.length, id).toBe(sides.length)
+      for (const technique of shownAt) expect(known, `${id} at ${technique}`).toContain(technique)
+      if (shownAt.length > 0) expect(atStep?.length, id).toBe(sides.length)
+      sides.forEach((_, side) => {
+        for (const technique of shownAt)
+          expect(houseWordsAt(technique, { [id]: side }).find(({ rule }) => rule === id)).toMatchObject({ say: atStep![side] })
+      })
+    }
   })
 
   it('tells what became of each that left, and asks what became a question', () => {

@@ -14,6 +14,11 @@ declare module '*/mariadb.mjs' {
     stop: () => Promise<void>
   }>
 }
+declare module '*/reports.mjs' {
+  type Reported = { readonly passed: number; readonly failures: readonly string[] }
+  export function ofVitest(file: string): Reported
+  export function ofPlaywright(file: string): Reported
+}
 
 /** The library behind scripts/fast-check.ts. */
 declare module 'fast-check-itself' {

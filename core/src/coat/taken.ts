@@ -57,7 +57,7 @@ export function entriesOfWork(work: FloorWork, day: FloorDay): readonly CoatEntr
     seen.set(place, nth)
     // a strip lies between two places and is pulled once
     if (nth > 1 && act.kind === 'pulled') return []
-    // ids stay the same however often the book is made anew, so that a line can be struck
+    // ids stay the same however often the book is rebuilt, so that a line can be struck
     const id = `${day.sessionId}/${work.attemptId}/${place}${nth === 1 ? '' : `/${nth}`}`
     return [{ id, on: day.on, place, side, act, hands: work.hands }]
   })

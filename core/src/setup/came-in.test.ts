@@ -21,7 +21,7 @@ describe('a dog as it came in', () => {
     expect(cameInLengths(mountain, 8, { house: {}, coat: 'double' }).ribs).toBe(mountain.lengthsMm.ribs)
   })
 
-  it('is drawn as planned where nobody knows the weeks, and is never shorter than the plan', () => {
+  it('is drawn as planned where the weeks are not known, and is never shorter than the plan', () => {
     expect(cameInLengths(planOf('teddy'), null, wire)).toEqual(planOf('teddy').lengthsMm)
     fc.assert(
       fc.property(fc.constantFrom(...standards), fc.double({ min: 0, max: 520, noNaN: true }), ({ plan }, weeks) => {

@@ -4,13 +4,13 @@ import { inRange } from '../error'
 import type { RegionId } from '../regions'
 import { lengthOfPlace, settingPass, unsaidWork, workFor, type Plan, type WorkCase } from '../standard'
 
-/** How hair grows where nobody has measured this dog, mm a day. Source: core/coat, the usual rate. */
+/** How hair grows on a dog that was never measured, mm a day. Source: core/coat, the usual rate. */
 export const usualGrowthMm = (): number => growthOf([]).mmPerDay
 
 /**
  * Lengths as the dog came in, mm: where the trim cuts, what it leaves and what has grown since; where the coat itself stands or is
  * left, as the plan expects it, since such hair keeps its own length. Never shorter than the plan.
- * @param weeks since the last groom, 0 to 520; null where nobody knows: then the lengths are the plan's
+ * @param weeks since the last groom, 0 to 520; null where they are not known: then the lengths are the plan's
  */
 export function cameInLengths(
   plan: Pick<Plan, 'work' | 'lengthsMm'>,

@@ -54,7 +54,7 @@ describe('a place under the hand', () => {
 })
 
 describe('whatever is written', () => {
-  it('a trim written anew with the same answers is the trim', () => {
+  it('a trim written again with the same answers is the same trim', () => {
     for (const standard of standards) expect(standardWithWork(standard, standard.plan.work!), standard.id).toEqual(standard)
   })
 

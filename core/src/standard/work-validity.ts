@@ -21,7 +21,7 @@ export function workIssues({ plan }: Pick<Standard, 'plan'>, known: WorkKnown, r
   const walked = new Set(plan.steps.map(({ technique }) => technique))
   work.forEach(({ place, passes }, i) =>
     passes.forEach(({ technique }, k) => {
-      // what no step does, nobody would start at the table
+      // work without a step could not be started at the table
       if (!walked.has(technique))
         refuse(
           `plan.work.${i + 1}.passes.${k + 1}.technique`,

@@ -83,7 +83,7 @@ function renamedToo<T>(known: ReadonlyMap<string, T>): ReadonlyMap<string, T> {
   return new Map([...known, ...former])
 }
 
-/** A retired technique stands where its successor stands, and no lower than it stood itself: nobody loses what was shown. */
+/** A retired technique stands where its successor stands, and no lower than it stood itself: what was shown is not lost. */
 function withRetired(
   known: ReadonlyMap<string, TechniqueState>,
   answered: ReadonlyMap<string, string>

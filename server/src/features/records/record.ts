@@ -46,7 +46,7 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
     })),
     answers: (await answersOf(db, [id])).map(({ onDate, questionId, right, by, note }) => ({
       ...{ onDate, question: questions.find((one) => one.id === questionId)?.ask ?? questionId, right },
-      ...{ by: names.get(by) ?? 'somebody who left', note }
+      ...{ by: names.get(by) ?? 'a former member of staff', note }
     })),
     figures: (await db.select().from(p).where(eq(p.apprenticeId, id)).orderBy(asc(p.onDate))).map(
       ({ onDate, techniqueId, minutes, note }) => ({
@@ -54,7 +54,7 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
       })
     ),
     trims: (await signedTrims(db, [id])).map(({ onDate, dogName, standardId, assessorId, result, settled }) => ({
-      ...{ onDate, dog: dogName, trim: trims.get(standardId) ?? standardId, assessor: names.get(assessorId) ?? 'somebody who left' },
+      ...{ onDate, dog: dogName, trim: trims.get(standardId) ?? standardId, assessor: names.get(assessorId) ?? 'a former member of staff' },
       ...{ mark: result.total?.value ?? null, low: result.total?.interval[0] ?? null, high: result.total?.interval[1] ?? null },
       ...{ outcome: result.outcome, settled }
     })),
@@ -63,11 +63,11 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
       ...{ status: row.status, validUntil: row.validUntil, auditHash: row.auditHash },
       signatures: signatures
         .filter(({ signatures: own }) => own.findingId === row.id)
-        .map(({ signatures: own }) => ({ name: names.get(own.personId) ?? 'somebody who left', on: dayOf(own.signedAt) }))
+        .map(({ signatures: own }) => ({ name: names.get(own.personId) ?? 'a former member of staff', on: dayOf(own.signedAt) }))
     })),
     liftedHolds: (await db.select().from(h).where(eq(h.apprenticeId, id)).orderBy(asc(h.onDate))).map((row) => ({
       ...{ techniqueId: row.techniqueId, technique: nameOf(row.techniqueId), liftedOn: row.onDate },
-      ...{ by: names.get(row.by) ?? 'somebody who left', reason: row.reason }
+      ...{ by: names.get(row.by) ?? 'a former member of staff', reason: row.reason }
     })),
     auditHead: head?.hash ?? ''
   }
