@@ -54,7 +54,7 @@ async function rowsOf(
   const names = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
   const markerOf = (sessionId: string, id: string): Marker => {
     const own = marks.find((mark) => mark.sessionId === sessionId && mark.assessorId === id)
-    return { id, name: names.get(id) ?? 'somebody who left', status: own?.status ?? 'notBegun' }
+    return { id, name: names.get(id) ?? 'a former member of staff', status: own?.status ?? 'notBegun' }
   }
   const trims = new Map<string, string>()
   for (const { session } of rows)

@@ -56,8 +56,8 @@ export async function assessmentPage({ db }: Services, actor: Me, sessionId: str
     ? {
         outcome: appointed.outcome,
         reason: appointed.reason ?? '',
-        by: names.get(appointed.settledBy!) ?? 'somebody who left',
-        agreedBy: appointed.agreedBy && (names.get(appointed.agreedBy) ?? 'somebody who left')
+        by: names.get(appointed.settledBy!) ?? 'a former member of staff',
+        agreedBy: appointed.agreedBy && (names.get(appointed.agreedBy) ?? 'a former member of staff')
       }
     : null
   const may = !marksIt || appointed.agreedBy ? 'read' : appointed.outcome && appointed.settledBy !== actor.id ? 'agree' : 'settle'

@@ -144,7 +144,7 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
   const today = await clock.today()
   const { certificate, finding, facts, signatures, people } = await gather(db, record, today)
   const rules = record.evidence ?? finding.rules
-  const name = (personId: string | null) => people.find((person) => person.id === personId)?.name ?? 'somebody who left'
+  const name = (personId: string | null) => people.find((person) => person.id === personId)?.name ?? 'a former member of staff'
   const assessors = people.filter((person) => person.role !== 'apprentice')
   return {
     id,
