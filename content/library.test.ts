@@ -1,6 +1,7 @@
 // The library as it ships: every trim and technique of the trade. Trade facts: common practice, no published source.
 import { answersAtTarget, follows, gradeResult, sidesOf, type Answer, type SideAnswer } from '@peen/core/grade'
 import { fittedStandard, formulaById, sharedCriteria01, standardIssues, STATIONS, type Criterion, type Standard } from '@peen/core/standard'
+import { minutesOfWalk } from '@peen/core/setup'
 import { regionName } from '@peen/core/regions'
 import { catalogueIssues, questionIssues, retirementIssues } from '@peen/core/technique'
 import { describe, expect, it } from 'vitest'
@@ -47,6 +48,10 @@ describe('the sixteen trims', () => {
 
   it.each(each)('%s can be used, in every variant', (_, standard) => {
     expect(standardIssues(standard, KNOWN)).toEqual([])
+  })
+
+  it.each(each)('%s takes as long as its steps, but for what has a clock of its own', (_, { standardMin, plan }) => {
+    expect(minutesOfWalk(plan.steps).trim).toBe(standardMin)
   })
 
   it.each(each)('%s is walked in six stations, holds 15 to 40 criteria, six of them from what makes it', (_, standard) => {

@@ -60,7 +60,7 @@ test('the rounds send an instructor where they are needed, and every tablet foll
     await expect(tile(mira, 'Bram')).toContainText('On a break', LIVE)
     minutesLater(3)
     await expect(bram.getByText('10:54')).toBeVisible({ timeout: 12000 })
-    await expect(minutes(bram)).toContainText(`${worked} of 95 min`)
+    await expect(minutes(bram)).toContainText(`${worked} of 120 min`)
     await bram.locator('[data-key=break]').click()
     await strip.getByRole('button', { name: 'End this step' }).click()
     await expect(tile(ruben, 'Bram')).toContainText('Between steps', LIVE)

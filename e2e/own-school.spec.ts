@@ -152,7 +152,7 @@ test('ten people, eight dogs and two tables go from nothing to a certificate by 
   }
   await plan('Odile Tarn', 'Table 1')
   await expect(page.getByTestId('said')).toContainText('The visit is planned.')
-  await expect(page.getByTestId('said')).toContainText(/would stand 95 minutes today and can stand 30/)
+  await expect(page.getByTestId('said')).toContainText(/would stand 120 minutes today and can stand 30/)
   await plan('Per Holt', 'Table 1')
   await expect(page.getByText('Pepperkin stands on another table already. Table 1 is taken. Nothing was changed.')).toBeVisible()
   // checked in and said to be ready, then at the table

@@ -65,6 +65,8 @@ const advice = await repeat(200, (i) =>
     facts: new Set(i % 3 === 0 ? ['combed'] : ['known', 'combed', 'light', 'pink']),
     burns: [{ region: 'cheek', side: 'left' }],
     stops: [],
+    mats: [],
+    hurts: [],
     house: Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen])),
     houseRules,
     rack,

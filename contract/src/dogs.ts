@@ -26,6 +26,7 @@ export const DOG_FACT_NAMES: Readonly<Record<DogFact, string>> = {
   takes40: 'known to take a 40',
   sensitive: 'sensitive skin on the face',
   skinReacts: 'skin reacts at the test between the pads',
+  itches: 'itches under the tail after clipping',
   feetSore: 'feet licked, stained or sore',
   cropped: 'cropped ears'
 }

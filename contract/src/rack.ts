@@ -2,7 +2,10 @@ import type { Tool } from '@peen/core/tools'
 import { chosen, words } from './fields'
 import { array, mixed, number, object, string } from './yup'
 
-export const TOOL_KINDS = ['blade', 'comb', 'scissors', 'hand', 'brush'] as const satisfies readonly Tool['kind'][]
+export const TOOL_KINDS = ['blade', 'comb', 'scissors', 'hand', 'brush', 'aid'] as const satisfies readonly Tool['kind'][]
+
+/** What an adjustable blade can be set to. */
+export const SETTINGS = ['9', '10', '15', '30', '40'] as const
 
 export const toolSchema = object({
   id: string()
@@ -29,6 +32,12 @@ export const toolSchema = object({
   base: mixed<'30' | '10'>()
     .oneOf(['30', '10', null as never], ({ value }) => `Base blade is ${String(value).slice(0, 20)}; allowed is 30, 10 or nothing.`)
     .nullable(),
+  setTo: string()
+    .nullable()
+    .oneOf(
+      [...SETTINGS, null as never],
+      ({ value }) => `Set to is ${String(value).slice(0, 20)}; allowed is ${SETTINGS.join(', ')} or nothing.`
+    ),
   note: words('Note', 120)
 }).noUnknown()
 

@@ -104,9 +104,10 @@ const work = list(
             where: text(200),
             share: { enum: SHARES },
             house: houseSide,
-            coats: list({ enum: COAT_TYPES }, COAT_TYPES.length)
+            coats: list({ enum: COAT_TYPES }, COAT_TYPES.length),
+            purpose: { enum: ['pet', 'show'] }
           },
-          ['where', 'share', 'house', 'coats']
+          ['where', 'share', 'house', 'coats', 'purpose']
         ),
         12
       ),

@@ -32,7 +32,10 @@ const pass = object({
     .optional()
     .oneOf([...SHARES], ({ value }) => `Share pulled is ${String(value).slice(0, 20)}; allowed are ${SHARES.join(', ')}.`),
   house: houseSide.optional().default(undefined),
-  coats: array().of(chosen('Coat', COAT_TYPES)).optional().max(COAT_TYPES.length)
+  coats: array().of(chosen('Coat', COAT_TYPES)).optional().max(COAT_TYPES.length),
+  purpose: string()
+    .optional()
+    .oneOf(['pet', 'show'], ({ value }) => `Purpose is ${String(value).slice(0, 20)}; allowed are pet, show.`)
 }).noUnknown()
 
 /** A list of what is done at each place; at most as many rows as places in four parts. */

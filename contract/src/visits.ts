@@ -3,7 +3,7 @@ import { COAT_FINDINGS, FEET, PURPOSES, SKIN_FINDINGS, type Foot, type Found } f
 import { SIDES } from '@peen/core/practice'
 import { REGION_IDS } from '@peen/core/regions'
 import { type AgreedTarget, WISH_LIMITS_MM, type Chosen, type LineId } from '@peen/core/setup'
-import type { Standard } from '@peen/core/standard'
+import { WORK_WISHES, type Standard, type WorkWish } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
 import { chosen, named, words } from './fields'
 import type { CheckIn, DogView, PersonName } from './views'
@@ -54,7 +54,14 @@ export const foundSchema = object({
           .noUnknown()
           .nullable()
           .defined()
-          .default(undefined)
+          .default(undefined),
+        work: mixed<WorkWish>()
+          .oneOf(
+            [...WORK_WISHES, null as never],
+            ({ value }) => `Work is ${String(value).slice(0, 30)}; allowed are ${WORK_WISHES.join(', ')}.`
+          )
+          .nullable()
+          .optional()
       }).noUnknown()
     )
     .required()

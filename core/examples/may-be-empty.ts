@@ -79,6 +79,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'standard.newPass': [2],
   'standard.passAs': [2],
   'standard.rowAs': [3],
+  'standard.standardAsWished': [1],
   'standard.standardWithWork': [1],
   'standard.placesTaken': [0],
   'standard.planAgreed': [1],

@@ -72,9 +72,11 @@ const ofWork: Examples = {
   lengthsOfWork: () => [work(), { house: {} }],
   planWithLength: () => [standard.plan, 'back', 3.2],
   settingPass: () => [work()[0]],
+  standardAsWished: () => [standards[0], [{ work: 'skirtOff' }]],
   unsaidWork: () => [{ back: 3.2 }],
   workFor: () => [work(), { house: {} }],
   workSettled: () => [work(), { brows: 1 }],
+  workWishesFor: () => [standards[0]],
   workWithLength: () => [work(), 'back', 3.2]
 }
 const setup: Examples = {
@@ -196,7 +198,7 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
     catalogueIssues: () => [techniques, new Set(rack.map(({ id }) => id))],
     comesBefore: () => [techniques, 'skirt-line']
   },
-  tools: { lengthLeft: () => [rack[0], 'with'], toolById: () => [rack, rack[0].id] },
+  tools: { bladeOf: () => [rack[0]], lengthLeft: () => [rack[0], 'with'], toolById: () => [rack, rack[0].id] },
   units: {
     inchFromMm: () => [25.4],
     mmFromInch: () => [1],

@@ -26,6 +26,8 @@ function sheetText(trim: string, dog: Dog): string {
     facts: factsToday(known, NOTHING_FOUND, !POODLES.includes(dog)),
     burns: dog.burns ?? [],
     stops: [],
+    mats: [],
+    hurts: [],
     house,
     houseRules,
     rack,

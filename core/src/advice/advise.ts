@@ -1,5 +1,5 @@
 // The adviser: starts from every tool, applies prohibitions, caps, lengthening and preferences in this order, and says why.
-import { lengthLeft, REFERENCE_SERIES, type Direction, type Tool } from '../tools'
+import { bladeOf, lengthLeft, REFERENCE_SERIES, type Direction, type Tool } from '../tools'
 import type { Advice, AdviceCase, AdviceRule, Ban, Choice, Effect, Fired, When, Which, Within } from './types'
 
 /** What is said where nothing may be used. */
@@ -37,7 +37,7 @@ export function choicesOf(rack: readonly Tool[]): readonly Choice[] {
 function everyChoice(rack: readonly Tool[]): Choice[] {
   return rack.flatMap((tool): Choice[] => {
     if (tool.kind === 'scissors' || tool.kind === 'hand') return [{ tool, direction: null, lengthMm: null }]
-    if (tool.kind === 'brush' || tool.lengthMm === null) return []
+    if (tool.lengthMm === null) return []
     const directions: readonly Direction[] = onSeries(tool) || tool.kind === 'comb' ? ['with', 'against'] : ['with']
     return directions.flatMap((direction) => {
       const left = lengthLeft(tool, direction)
@@ -46,13 +46,14 @@ function everyChoice(rack: readonly Tool[]): Choice[] {
   })
 }
 
-const onSeries = ({ label }: Tool) => REFERENCE_SERIES.some(({ blade }) => blade === label)
+const onSeries = (tool: Tool) => REFERENCE_SERIES.some(({ blade }) => blade === bladeOf(tool))
 
-function isMeant({ labels, notLabels, kinds, toothing, direction }: Which, choice: Choice): boolean {
+function isMeant({ labels, notLabels, kinds, toothing, adjustable, direction }: Which, choice: Choice): boolean {
   const { tool } = choice
   return (
-    (!labels || labels.includes(tool.label)) &&
-    (!notLabels || !notLabels.includes(tool.label)) &&
+    (!labels || labels.includes(bladeOf(tool))) &&
+    (!notLabels || !notLabels.includes(bladeOf(tool))) &&
+    (!adjustable || Boolean(tool.setTo)) &&
     (!kinds || kinds.includes(tool.kind)) &&
     (!toothing || tool.toothing === toothing) &&
     (!direction || choice.direction === direction)
@@ -129,7 +130,10 @@ function rulesAt(rules: readonly AdviceRule[], region: AdviceCase['region']): re
 export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice {
   const active = rulesAt(rules, asked.region).filter(({ when }) => applies(when, asked))
   // where a trim says the work, the house has spoken in it: a trim's own row beats a house rule that it does not name
-  const forbids = effectsOf(active, 'forbid').filter(({ rule }) => !asked.within || !rule.when.house)
+  const forbids = effectsOf(active, 'forbid').filter(
+    // what this house does not work with at all is no matter of the row
+    ({ rule, effect }) => !asked.within || !rule.when.house || effect.which.adjustable
+  )
   const caps = effectsOf(active, 'cap')
   const lengthens = effectsOf(active, 'lengthen')
   const prefers = effectsOf(active, 'prefer')

@@ -73,6 +73,8 @@ const ROWS: readonly (readonly [id: string, shows: Shows, fires: string, firesTo
   ],
   ['skin-test-pads', bans('blade-30'), 'pads - wire skinReacts', 'toes 0.5 curly skinReacts', 'back 3.2 wire skinReacts'],
   ['skin-test', aims(6.3), 'back 3.2 wire skinReacts', 'foreFoot 0.5 curly skinReacts', 'back 3.2 wire'],
+  ['adjustable-avoided', bans('adjustable-10'), 'back 3.2 wire adjustable-blade=1', 'toes - curly adjustable-blade=1', 'back 3.2 wire'],
+  ['hot-swap', warns, 'earOutside 1.2 wire', 'earInside - curly', 'earOutside 3.2 wire'],
   ['burn-step', aims(6.3), 'cheek 3.2 wire burnedHere', 'back 1.6 curly burnedHere', 'cheek 3.2 wire burnedBefore'],
   ['burn-elsewhere', aims(2), 'cheek 1.6 wire burnedBefore', 'belly - curly burnedBefore', 'back 1.6 wire burnedBefore'],
   ['hot-spots', warns, 'cheek 3.2 wire', 'earBase 3.2 wire', 'muzzle 3.2 wire'],

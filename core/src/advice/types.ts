@@ -18,12 +18,22 @@ export const FACTS = [
   'burnedHere',
   'burnedBefore',
   'cropped',
+  'itches',
   'combed'
 ] as const
 export type Fact = (typeof FACTS)[number]
 
 /** What is kept with a dog; the rest is known from the visit, the place or the trim. */
-export const DOG_FACTS = ['light', 'pink', 'takes40', 'sensitive', 'skinReacts', 'feetSore', 'cropped'] as const satisfies readonly Fact[]
+export const DOG_FACTS = [
+  'light',
+  'pink',
+  'takes40',
+  'sensitive',
+  'skinReacts',
+  'feetSore',
+  'cropped',
+  'itches'
+] as const satisfies readonly Fact[]
 export type DogFact = (typeof DOG_FACTS)[number]
 
 const COAT_WORDS: Readonly<Record<CoatType, RegExp>> = {
@@ -83,6 +93,8 @@ export type Which = {
   readonly notLabels?: readonly string[]
   readonly kinds?: readonly Tool['kind'][]
   readonly toothing?: 'skip'
+  /** only blades with a lever for their length */
+  readonly adjustable?: true
   readonly direction?: Direction
 }
 

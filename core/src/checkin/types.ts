@@ -1,6 +1,7 @@
 // What a dog comes in with: coat, skin, nails, wishes, and whether a blade may come near it.
 import type { Side } from '../practice'
 import type { RegionId } from '../regions'
+import type { WorkWish } from '../standard'
 
 /** `mat` still in the coat; `matCut` a hole where one was cut out; `missing` hair that is not there. */
 export const COAT_FINDINGS = ['mat', 'matCut', 'missing'] as const
@@ -25,8 +26,13 @@ export type CoatFinding = {
 /** Widths that are marked: below is no finding, above is more than one place. mm */
 export const FINDING_WIDTH_MM = Object.freeze({ low: 5, high: 300 })
 
-export const SKIN_FINDINGS = ['red', 'scaly', 'licked', 'stained', 'itching', 'sore', 'lump', 'bleeding', 'infected'] as const
+export const SKIN_FINDINGS = ['red', 'scaly', 'licked', 'stained', 'itching', 'sore', 'lump', 'bleeding', 'infected', 'hurts'] as const
 export type SkinFindingKind = (typeof SKIN_FINDINGS)[number]
+export const SKIN_FINDING_NAMES: Readonly<Record<SkinFindingKind, string>> = {
+  ...{ red: 'red', scaly: 'scaly', licked: 'licked', stained: 'stained', itching: 'itching' },
+  ...{ sore: 'sore', lump: 'lump', bleeding: 'bleeding', infected: 'infected' },
+  hurts: 'pulling hurts here'
+}
 export type SkinFinding = { readonly kind: SkinFindingKind; readonly region: RegionId; readonly side: Side }
 
 /** Sore, infected, lumpy or bleeding skin: stop there, tell the owner, see a vet. Common practice, no published source. */
@@ -41,12 +47,14 @@ export const FOOT_NAMES: Readonly<Record<Foot, string>> = {
   rightRear: 'right rear'
 }
 
-/** What somebody asked for on this visit: words, and where it is one, a length at a place or a side in a house rule. */
+/** What was asked for on this visit: words, and where it is one, a length at a place, a side in a house rule or other work. */
 export type Wish = {
   readonly what: string
   readonly askedBy: string
   readonly length: { readonly region: RegionId; readonly mm: number } | null
   readonly rule: { readonly id: string; readonly side: number } | null
+  /** work that is done otherwise than the trim has it */
+  readonly work?: WorkWish | null
 }
 
 /** Somebody looked, combed and said so. */

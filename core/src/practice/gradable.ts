@@ -27,6 +27,9 @@ export function notGradable(
   const onFigures = state.attempts.some(({ setting }) => setting === 'figure')
   const running = state.attempts.some((one) => one.setting === 'live' && one.hands === 'apprentice' && !one.ended && !one.cutShort)
   return [
+    ...(found.wishes.some(({ work }) => work === 'reset')
+      ? ['The coat comes off today and grows out again, so there is no trim to grade. Each step still counts as practice.']
+      : []),
     ...(gate?.dry && gate.combed ? [] : ['Nobody has said at the check-in that this dog was dry, combed out and ready to cut.']),
     ...(counts
       ? []

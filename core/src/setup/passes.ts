@@ -48,7 +48,7 @@ export function adviceInPlan(
   mm: number | null
 ): Advice {
   if (!work) return advise(rules, { ...at, plannedMm: mm })
-  const row = workFor(work, { house: at.house, coat: at.coat }).find(({ place }) => place === at.region)
+  const row = workFor(work, { house: at.house, coat: at.coat, isShow: at.facts.has('show') }).find(({ place }) => place === at.region)
   const pass = row && mainPass(row)
   if (!pass) return NO_ADVICE
   return adviceFor(rules, pass, pass.leavesMm === null ? null : mm, at)
@@ -56,7 +56,10 @@ export function adviceInPlan(
 
 /** The pass that leaves the length of a row; where none does, the last that is done with a blade or comb, else the last. */
 const mainPass = (row: PlacePlan): Pass | null =>
-  settingPass(row) ?? row.passes.findLast(({ kind }) => SETS_LENGTH[kind] === 'tool') ?? row.passes.at(-1) ?? null
+  settingPass(row) ??
+  row.passes.findLast(({ kind, technique }) => SETS_LENGTH[kind] === 'tool' && technique !== 'mats') ??
+  row.passes.at(-1) ??
+  null
 
 /** The tools of a pass that this house allows; where it strips by hand only, no knife pulls. */
 const toolsOf = ({ kind, tools }: Pass, { house }: PlaceCase): readonly string[] =>
@@ -73,6 +76,16 @@ function handTool(pass: Pass, advice: Advice, at: PlaceCase): Choice | null {
   return SETS_LENGTH[pass.kind] === 'hand'
     ? (advice.ranked[0] ?? null)
     : (choicesOf(at.rack).find(({ tool }) => tool.id === 'fingers' && pass.kind === 'pull') ?? null)
+}
+
+const isEdge = ({ kind }: Pass) => kind === 'tap' || kind === 'bevel'
+
+/** For an edge: the blade that the trim names, else the finest of the rack. */
+function edgeTool({ tools }: Pass, { rack, house }: PlaceCase): Choice | null {
+  const blades = choicesOf(rack)
+    .filter(({ tool, direction }) => tool.kind === 'blade' && direction === 'with' && !(tool.setTo && house['adjustable-blade'] === 1))
+    .sort((a, b) => a.lengthMm! - b.lengthMm!)
+  return tools.map((id) => blades.find(({ tool }) => tool.id === id)).find((one) => one !== undefined) ?? blades[0] ?? null
 }
 
 export type WorkedPlace = { readonly passes: readonly SheetPass[]; readonly setting: SheetPass | null; readonly advice: Advice }
@@ -96,7 +109,8 @@ export function workPlace(
     const mm = isSetting ? (pass.leavesMm === null ? null : targetMm) : pass.leavesMm
     const here = adviceFor(rules, pass, mm, at)
     const chosen = isSetting ? own(here) : null
-    const usual = runs(pass) === null ? handTool(pass, here, at) : (here.ranked[0] ?? null)
+    // an edge alone comes no closer, whatever blade it is
+    const usual = isEdge(pass) ? edgeTool(pass, at) : runs(pass) === null ? handTool(pass, here, at) : (here.ranked[0] ?? null)
     const done = passDone(pass, chosen ?? usual, mm, here, at)
     if (isSetting) [advice, setting] = [here, done]
     return done

@@ -1,137 +1,103 @@
-// The rows of the work plans that are shown by people at work, typed by hand: what stands in `content/standards` must say the same.
+// The work of the sixteen trims against rows typed by hand (plan-rows.txt): nothing else, and nothing less, stands in `content/standards`.
+// Ref: common practice, no published source; a row marked F is shown by people at work, one marked C is our own choice.
+import { readFileSync } from 'node:fs'
 import { standards } from '@peen/content'
 import { describe, expect, it } from 'vitest'
 import type { CoatType } from '../advice'
 import type { RegionId } from '../regions'
-import { workFor, type Pass } from '../standard'
+import { workFor, type Pass, type PlacePlan } from '../standard'
 
-const BODY = 'shoulder back ribs loin croup'
-const NECK = 'neckTop neckSide'
-const FEET = 'foreFoot rearFoot'
-
-/** "clip 7f w 3.2": kind, tool as in the table, direction, mm; a pass with no length has none. */
-function sayPass({ kind, tools, direction, leavesMm, share }: Pass): string {
-  const tool = tools[0].replace(/^(blade|scissors)-/, '')
-  const way = direction === null || kind === 'pull' || kind === 'tap' || kind === 'bevel' ? '' : ` ${WAYS[direction]}`
-  return `${kind} ${tool}${way}${leavesMm === null ? '' : ` ${leavesMm}`}${share ? ` ${share}` : ''}`
+const GROUPS: Readonly<Record<string, string>> = {
+  BODY: 'shoulder back ribs loin croup',
+  NECK: 'neckTop neckSide',
+  FEET: 'foreFoot rearFoot'
 }
-const WAYS: Readonly<Record<string, string>> = { with: 'w', against: 'a', away: 'away', off: 'off', right: 'right', edge: 'edge' }
+const WAYS: Readonly<Record<string, string>> = { with: 'w', against: 'a', away: 'away', edge: 'edge' }
+/** What is done before and after the work on the shape, the same in every trim. */
+const FRAME = new Set(
+  'rough-clip chalk equipment-check brush-out bath dry eye-care nails pads sanitary ear-clean eye-corners comfort-first blow-shake last-look'.split(
+    ' '
+  )
+)
 
-// Ref: common practice, no published source: plan.md section 2, rows marked F or F/C, as the first side of every house rule has them
-const ROWS: readonly [trim: string, coat: CoatType, rows: readonly (readonly [places: string, part: string, work: string])[]][] = [
-  [
-    'bearded-pet',
-    'wire',
-    [
-      [`back ribs loin croup ${NECK}`, '', 'clip 7f w 3.2'],
-      ['throat', '', 'clip 7f w 3.2'],
-      ['chest', 'above the breastbone', 'clip 7f w 3.2'],
-      ['chest', 'below the breastbone', 'scissor straight 9'],
-      ['skirt', '', 'clip 7f w, scissor straight 45'],
-      ['foreleg', '', 'scissor straight 35'],
-      [FEET, '', 'scissor straight 12'],
-      ['thigh', 'rear edge', 'clip 7f w 3.2'],
-      ['underTail', '', 'clip 7f w 3.2'],
-      ['rearPastern', '', 'scissor straight 32'],
-      ['tail tailBand', '', 'clip 7f w 3.2, scissor straight 4'],
-      ['skull cheek earBase', '', 'clip 7f w 3.2, scissor straight'],
-      ['earOutside', '', 'clip 7f w 3.2'],
-      ['earInside', '', 'clip 15 w 1.2'],
-      ['earEdge', '', 'tap 40'],
-      ['muzzle', '', 'scissor face 6'],
-      ['eyeCorner', '', 'clip 15 edge'],
-      ['belly', '', 'clip 10 w 1.6'],
-      ['anus', '', 'clip 10 away 1.6']
-    ]
-  ],
-  [
-    'winter-show',
-    'wire',
-    [
-      ['cheek', '', 'pull fingers strip, clip 10 w 1.6'],
-      ['throat', '', 'pull fingers strip, clip 10 w 1.6'],
-      ['earInside', '', 'clip 15 w'],
-      ['thigh', 'rear edge', 'pull fingers strip, clip 10 w 1.6'],
-      ['underTail', '', 'pull fingers strip, clip 10 w 1.6'],
-      ['neckTop', '', 'pull stone top'],
-      ['back ribs loin croup shoulder', '', 'pull stone top'],
-      ['foreleg', '', 'scissor straight 20'],
-      ['rearPastern', '', 'scissor straight 16'],
-      ['skirt', '', 'thin thinner 34'],
-      [FEET, '', 'scissor straight 12']
-    ]
-  ],
-  [
-    'clean-face',
-    'curly',
-    [
-      [FEET, '', 'clip 30 a 0.15'],
-      ['cheek throat', '', 'clip 10 w 1.6'],
-      ['tailBand', '', 'clip 10 a 0.5'],
-      ['anus', '', 'clip 10 away 1.6']
-    ]
-  ],
-  [
-    'bracelets',
-    'curly',
-    [
-      [`${BODY} neckSide chest skirt thigh`, '', 'clip 7f w 3.2'],
-      [FEET, '', 'clip 30 a 0.15'],
-      ['cheek throat', '', 'clip 10 w 1.6'],
-      ['earOutside', '', 'band bands']
-    ]
-  ],
-  [
-    'companion',
-    'mixed',
-    [
-      [`${BODY} ${NECK} chest skirt thigh`, '', 'attach comb-0 w 16, thin chunker'],
-      ['foreleg', '', 'attach comb-a w 19, scissor straight'],
-      ['tail', '', 'scissor straight 48'],
-      ['anus', '', 'clip 10 away 1.6']
-    ]
-  ],
-  [
-    'smile',
-    'drop',
-    [
-      [`back ribs loin croup shoulder skirt chest`, '', 'attach comb-0 a 16, thin chunker'],
-      ['earInside', '', 'clip 10 w']
-    ]
-  ],
-  [
-    'teddy',
-    'curly',
-    [
-      [`${BODY} skirt`, '', 'clip 4f w 9.5'],
-      ['eyeCorner', '', 'clip 15 edge'],
-      ['brow', '', 'scissor straight 40']
-    ]
-  ],
-  ['flower', 'wire', [['earOutside', 'tip third', 'clip 15 w 1.2']]],
-  ['spaniel-legs', 'smooth', [[`${BODY} ${NECK} skirt chest`, '', 'clip 7f w 3.2']]],
-  [
-    'mountain-ear',
-    'double',
-    [['skull brow muzzle beard cheek throat back ribs loin croup shoulder chest skirt foreleg thigh tail', '', 'leave']]
-  ],
-  ['long-coat', 'drop', [['muzzle beard cheek throat back ribs loin croup shoulder skirt chest foreleg thigh', '', 'leave']]],
-  [
-    'jacket-show',
-    'wire',
-    [
-      ['earEdge', '', 'leave'],
-      ['back ribs croup', '', 'card knife-fine, pull knife-coarse top']
-    ]
-  ]
-]
+type Row = {
+  readonly place: RegionId
+  readonly part: string | null
+  readonly house: Readonly<Record<string, number>>
+  readonly work: string
+}
+type TypedTrim = { readonly id: string; readonly coat: CoatType; readonly walk: readonly string[]; readonly rows: readonly Row[] }
 
-describe.each(ROWS)('%s on a %s coat', (trim, coat, rows) => {
-  const work = workFor(standards.find(({ id }) => id === trim)!.plan.work!, { house: {}, coat })
-  const cases = rows.flatMap(([places, part, words]) => places.split(' ').map((place) => [place as RegionId, part, words] as const))
-  it.each(cases)('%s%s: %s', (place, part, words) => {
-    const here = work.filter((row) => row.place === place && (part === '' || row.part === part))
-    const said = here.map(({ does, passes }) => (does === 'leave' ? 'leave' : passes.map(sayPass).join(', ')))
-    expect(said, `${trim} ${place} ${part}`).toContain(words)
+function readRow(line: string): readonly Row[] {
+  const [where, work] = line.split(' | ')
+  const part = /\[(.+)\]/.exec(where)?.[1] ?? null
+  const [, id, side] = /\{(\S+) (\d)\}/.exec(where) ?? []
+  const places = where
+    .replace(/[[{].*/, '')
+    .trim()
+    .split(' ')
+  return places
+    .flatMap((place) => (GROUPS[place] ?? place).split(' '))
+    .map((place) => ({ place: place as RegionId, part, house: id ? { [id]: Number(side) } : {}, work }))
+}
+
+function readTyped(): { readonly common: readonly Row[]; readonly trims: readonly TypedTrim[] } {
+  const text = readFileSync(new URL('./plan-rows.txt', import.meta.url), 'utf8')
+  const [common, ...trims] = text.split('\n== ').slice(1)
+  const rowsIn = (part: string) => part.split('\n').filter((line) => line.includes(' | '))
+  return {
+    common: rowsIn(common).flatMap(readRow),
+    trims: trims.map((trim) => {
+      const [id, coat] = trim.split('\n')[0].split(' ')
+      const walk = /^walk: (.+)$/m.exec(trim)?.[1].split(' ') ?? []
+      return { id, coat: coat as CoatType, walk, rows: rowsIn(trim).flatMap(readRow) }
+    })
+  }
+}
+
+/** A pass as the rows have it: no more is said than was typed, so tools after the first and what the row leaves open may differ. */
+function sayPass({ technique, kind, tools, direction, leavesMm, share }: Pass, typed: string): string {
+  const named = / (\S+\/\S+)/.exec(typed)?.[1].split('/').length ?? 1
+  const tool = tools
+    .slice(0, named)
+    .map((id) => id.replace(/^(blade|scissors)-/, ''))
+    .join('/')
+  const way = direction !== null && (kind !== 'pull' || / w\b/.test(typed)) ? WAYS[direction] : undefined
+  const much = share && new RegExp(` ${share}\\b`).test(typed) ? share : undefined
+  return [`(${technique})`, kind, tool, way, much, leavesMm ?? undefined].filter((word) => word !== undefined).join(' ')
+}
+
+function sayRow({ does, passes, standsMm }: PlacePlan, typed: string): string {
+  if (does === 'leave') return 'leave'
+  const parts = typed.split('; ')
+  const said = passes.map((pass, i) => sayPass(pass, parts[i] ?? '')).join('; ')
+  return standsMm === undefined || does === 'passes' ? said : `${said} coat ${standsMm}`
+}
+
+const { common, trims } = readTyped()
+
+describe.each(trims)('$id, as it was typed', ({ id, coat, walk, rows }) => {
+  const { plan } = standards.find((trim) => trim.id === id)!
+  const own = new Set(rows.map(({ place }) => place))
+  const all = [...rows, ...common.filter(({ place }) => !own.has(place))]
+
+  it('walks in this order', () => {
+    const steps = plan.steps.map(({ technique }) => technique)
+    expect(steps.filter((step) => walk.includes(step) || !FRAME.has(step))).toEqual(walk)
   })
+
+  it.each(all)('$place $part $house: $work', ({ place, part, house, work }) => {
+    const here = workFor(plan.work!, { house, coat }).filter((row) => row.place === place && (part === null || row.part === part))
+    expect(here.map((row) => sayRow(row, work))).toContain(work)
+  })
+
+  it('has no place that was not typed', () => {
+    const typed = new Set(all.map(({ place, part }) => `${place} ${part}`))
+    const untyped = plan.work!.filter(({ place, part = null }) => !typed.has(`${place} ${part}`) && !typed.has(`${place} null`))
+    expect(untyped.map(({ place, part }) => `${place} ${part}`)).toEqual([])
+  })
+})
+
+it('holds all sixteen trims', () => {
+  expect(trims.map(({ id }) => id).sort()).toEqual(standards.map(({ id }) => id).sort())
 })

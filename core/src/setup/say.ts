@@ -62,11 +62,11 @@ export function sayLinePlace({
 export function groupLines(lines: readonly SheetLine[]): readonly (readonly SheetLine[])[] {
   const groups: SheetLine[][] = []
   const sign = (line: SheetLine) => {
-    const { order, leavesMm, changedBy, cautions, excused, note } = line
+    const { order, leavesMm, changedBy, cautions, excused, note, named } = line
     // what is left alone is one line, however long it stands
     if (line.does === 'leave' && !line.stopped) return JSON.stringify(['left', excused])
     const passes = line.passes.map(({ where }) => where)
-    return JSON.stringify([order, sayTool(line), passes, note, leavesMm, changedBy, cautions.map(({ id }) => id), excused])
+    return JSON.stringify([order, sayTool(line), passes, note, leavesMm, changedBy, cautions.map(({ id }) => id), excused, named])
   }
   for (const line of lines) {
     const same = groups.find(([first]) => sign(first) === sign(line))

@@ -3,7 +3,6 @@ import { cautionsWith, choicesOf, sayChoice, type AdviceRule, type Choice, type 
 import { factsFromSkin, skinStops, type Found } from '../checkin'
 import { CoreError } from '../error'
 import type { BurnPlace } from '../grade'
-import type { Side } from '../practice'
 import { REGIONS, type RegionId } from '../regions'
 import {
   fittedStandard,
@@ -18,6 +17,7 @@ import {
 } from '../standard'
 import type { Tool } from '../tools'
 import { stepsByTargets, targetsOfLines } from './agreed'
+import { holdsAt, namedFindings, rowToday } from './named'
 import { workPlace, type WorkedPlace } from './passes'
 import { gateStep, orderedSteps } from './walk'
 import type { Chosen, LineId, LineSide, Sheet, SheetCase, SheetLine } from './types'
@@ -55,14 +55,15 @@ export function houseFor(house: Readonly<Record<string, number>>, wishes: SheetC
 
 const sidesOfPlace = new Map(REGIONS.map(({ id, paired }) => [id, paired]))
 
-/** Does something that is said of a side hold for a line of the sheet? */
-const holdsAt = (said: Side, line: LineSide) => said === 'both' || line === 'both' || line === 'whole' || said === line
-
-/** A place whose sides must be told apart today: burned, or not to be cut, on one side only. */
-function linesAt(region: RegionId, nth: number, { burns, stops }: SheetCase): readonly { readonly id: LineId; readonly side: LineSide }[] {
+/** A place whose sides must be told apart today: burned, matted, hurting or not to be cut on one side only. */
+function linesAt(
+  region: RegionId,
+  nth: number,
+  { burns, stops, mats, hurts }: SheetCase
+): readonly { readonly id: LineId; readonly side: LineSide }[] {
   const id = nth === 1 ? region : (`${region}.part${nth}` as const)
   if (!sidesOfPlace.get(region)) return [{ id, side: 'whole' }]
-  const isUneven = [burns, stops].some((list) => {
+  const isUneven = [burns, stops, mats, hurts].some((list) => {
     const here = new Set(list.filter((item) => item.region === region).map(({ side }) => side))
     return here.size === 1 && !here.has('both')
   })
@@ -97,7 +98,7 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
   const one: SheetCase = { ...asked, house }
   const fitted = fittedStandard(asked.standard, { house, wishes: asked.wishes })
   const targets = targetsOf(fitted, asked.houseRules)
-  const steps = orderedSteps(asked.standard.plan.steps, house)
+  const steps = orderedSteps(fitted.standard.plan.steps, house)
   const regionsIn = steps.map(({ technique }) => asked.regionsOf(technique))
   const lines = rowsOf(fitted.standard.plan, one).flatMap(({ row, nth }) => {
     const order = orderOf(row, steps, regionsIn)
@@ -124,9 +125,12 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
 }
 
 /** The rows of a plan that stand for this coat, each with which part of its place it is; of a version without work, every place unsaid. */
-function rowsOf({ work, lengthsMm }: Plan, { coat, house }: SheetCase): readonly { readonly row: PlacePlan; readonly nth: number }[] {
+function rowsOf(
+  { work, lengthsMm }: Plan,
+  { coat, house, facts }: SheetCase
+): readonly { readonly row: PlacePlan; readonly nth: number }[] {
   const seen = new Map<RegionId, number>()
-  return workFor(work ?? unsaidWork(lengthsMm), { house, coat }).map((row) => {
+  return workFor(work ?? unsaidWork(lengthsMm), { house, coat, isShow: facts.has('show') }).map((row) => {
     const nth = (seen.get(row.place) ?? 0) + 1
     seen.set(row.place, nth)
     return { row, nth }
@@ -171,8 +175,9 @@ function decidedBy(rules: readonly AdviceRule[], { standard, coat, house, houseR
 type Place = Pick<SheetLine, 'id' | 'side' | 'region' | 'order' | 'step' | 'isPart'>
 type Target = { readonly mm: number; readonly changedBy: string | null }
 
-function lineOf(rules: readonly AdviceRule[], one: SheetCase, row: PlacePlan, place: Place, target: Target | undefined): SheetLine {
+function lineOf(rules: readonly AdviceRule[], one: SheetCase, planned: PlacePlan, place: Place, target: Target | undefined): SheetLine {
   const { region, side } = place
+  const { row, named } = rowToday(planned, side, one)
   // the length of a place is asked for at its first part; another part keeps its own
   const targetMm = place.isPart ? lengthOfPlace(row) : (target?.mm ?? lengthOfPlace(row))
   const stops = one.stops.filter((stop) => stop.region === region && holdsAt(stop.side, side)).map(({ say }) => say)
@@ -190,6 +195,7 @@ function lineOf(rules: readonly AdviceRule[], one: SheetCase, row: PlacePlan, pl
     ...place,
     ...{ part: row.part ?? null, does: row.does, note: row.note ?? null, passes: stopped ? [] : worked.passes },
     frozen: frozen?.tool ?? null,
+    named: stopped ? [] : named,
     plannedMm: place.isPart ? lengthOfPlace(row) : (one.standard.plan.lengthsMm[region] ?? null),
     targetMm,
     changedBy: place.isPart ? null : (target?.changedBy ?? null),
@@ -253,6 +259,7 @@ export function sheetCaseOf(
     facts: factsToday(dog, found, known),
     burns: dog.burns,
     stops: skinStops(found.skin),
+    ...namedFindings(found.coat, found.skin),
     wishes: found.wishes
   }
 }

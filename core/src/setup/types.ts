@@ -1,6 +1,6 @@
 // The set-up of one visit: what is left at each place of this dog, with which tool, in which order, and why.
 import type { Advice, Choice, CoatType, Fact, Fired } from '../advice'
-import type { Wish } from '../checkin'
+import type { CoatFinding, SkinFinding, Wish } from '../checkin'
 import type { BurnPlace } from '../grade'
 import type { Side } from '../practice'
 import type { RuleKind } from '../proportions'
@@ -40,6 +40,9 @@ export type SheetCase = {
   readonly burns: readonly BurnPlace[]
   /** places where nothing is cut today, with the sentence */
   readonly stops: readonly { readonly region: RegionId; readonly side: Side; readonly say: string }[]
+  /** mats that are still in, and places where pulling hurts: they change the kind of work there */
+  readonly mats: readonly CoatFinding[]
+  readonly hurts: readonly SkinFinding[]
   readonly house: Readonly<Record<string, number>>
   readonly houseRules: readonly {
     readonly id: string
@@ -85,6 +88,8 @@ export type SheetLine = {
   /** the tool as it was agreed, where the trim does not say the work */
   readonly frozen: string | null
   readonly note: string | null
+  /** what changed the kind of work here today, a sentence each */
+  readonly named: readonly string[]
   /** the step of the trim in which this place comes, counted from 1 */
   readonly order: number
   readonly step: string

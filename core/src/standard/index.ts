@@ -3,6 +3,7 @@ import * as formulasPart from './formulas'
 import * as validityPart from './validity'
 import * as variantsPart from './variants'
 import * as agreedPart from './agreed'
+import * as wishesPart from './wishes'
 import * as workPart from './work'
 import * as workEditPart from './work-edit'
 
@@ -34,6 +35,7 @@ export {
   TOOLS_OF,
   type WorkCase
 } from './work'
+export { WORK_WISHES, WORK_WISH_NAMES, type WorkWish } from './wishes'
 export { NOTHING_ASKED, type Asked, type FittedStandard, type Moved } from './variants'
 export type { AgreedLength } from './agreed'
 
@@ -55,4 +57,5 @@ export const {
   workSettled,
   workWithLength
 } = door(workPart)
+export const { standardAsWished, workWishesFor } = door(wishesPart)
 export const { newPass, passAs, rowAs, standardWithWork, withTool } = door(workEditPart)

@@ -1,7 +1,8 @@
 // A standard as it holds for one dog today: house rules choose their variants, wishes move lengths.
 import { regionName, type RegionId } from '../regions'
-import { sayNumber } from '../units'
+import { sayNumber, upperFirst } from '../units'
 import type { Criterion, How, Standard } from './types'
+import { standardAsWished, WORK_WISH_NAMES, type WorkWish } from './wishes'
 import { lengthsOfWork, planWithLength, settingPass, workFor, workSettled } from './work'
 
 /** What was chosen for this visit: sides of house rules, and lengths that somebody asked for. */
@@ -11,6 +12,8 @@ export type Asked = {
     readonly what: string
     readonly askedBy: string
     readonly length: { readonly region: RegionId; readonly mm: number } | null
+    /** work that is done otherwise than the trim has it */
+    readonly work?: WorkWish | null
   }[]
 }
 
@@ -33,7 +36,8 @@ export const NOTHING_ASKED: Asked = { house: {}, wishes: [] }
  * limit keep their share of it, but never become narrower than the instrument can decide.
  * @returns the standard with plan and criteria moved, and each move as a sentence
  */
-export function fittedStandard(standard: Standard, { house, wishes }: Asked): FittedStandard {
+export function fittedStandard(written: Standard, { house, wishes }: Asked): FittedStandard {
+  const standard = standardAsWished(written, wishes)
   const moved: Moved[] = []
   const { work } = standard.plan
   const settled = work && workSettled(work, house)
@@ -51,6 +55,17 @@ export function fittedStandard(standard: Standard, { house, wishes }: Asked): Fi
     moved.push({ regions: [region], by: { rule: by.id, side: by.side }, say: `${sayMove(region, mm, fitted)}, by the house.` })
     fitted = withLength(fitted, region, mm)
   }
+  if (standard !== written) {
+    const { standard: worked, regions } = lengthsAsWished(written, fitted, house)
+    fitted = worked
+    for (const { what, askedBy, work: wish } of wishes)
+      if (wish)
+        moved.push({
+          regions,
+          by: { wish: what, askedBy },
+          say: `${upperFirst(WORK_WISH_NAMES[wish])}${askedBy ? `, asked for by ${askedBy}` : ', as it was asked for'}.`
+        })
+  }
   for (const { what, askedBy, length } of wishes) {
     if (!length) continue
     const before = fitted
@@ -64,6 +79,16 @@ export function fittedStandard(standard: Standard, { house, wishes }: Asked): Fi
       })
   }
   return { standard: fitted, moved }
+}
+
+/** Lengths and criteria where the work was asked for otherwise: lengths follow the work, and what no longer exists is not asked. */
+function lengthsAsWished(written: Standard, fitted: Standard, house: Asked['house']): { standard: Standard; regions: readonly RegionId[] } {
+  const rows = (all: Standard, place: RegionId) => JSON.stringify(all.plan.work!.filter((row) => row.place === place))
+  const regions = [...new Set(written.plan.work!.map(({ place }) => place))].filter((place) => rows(written, place) !== rows(fitted, place))
+  const lengths = lengthsOfWork(fitted.plan.work!, { house })
+  const standard = regions.reduce((all, region) => (lengths[region] === undefined ? all : withLength(all, region, lengths[region])), fitted)
+  const isGone = ({ region, how }: Criterion) => regions.includes(region) && how.kind !== 'length' && how.kind !== 'difference'
+  return { standard: { ...standard, criteria: standard.criteria.filter((criterion) => !isGone(criterion)) }, regions }
 }
 
 /** "Skull: 2 mm, not 3.2 mm" */

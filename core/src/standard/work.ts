@@ -30,6 +30,8 @@ export type Pass = {
   readonly house?: HouseSide
   /** the coats that it stands on; all where none is named */
   readonly coats?: readonly CoatType[]
+  /** what the trim is for, where it is worked otherwise for a show; for both where nothing is said */
+  readonly purpose?: 'pet' | 'show'
 }
 
 export const DOES = ['passes', 'coat', 'leave', 'unsaid'] as const
@@ -48,17 +50,19 @@ export type PlacePlan = {
   readonly house?: HouseSide
 }
 
-/** What decides which rows of a plan stand: sides of house rules, and the coat; every coat where none is named. */
-export type WorkCase = { readonly house: Readonly<Record<string, number>>; readonly coat?: CoatType }
+/** What decides which rows of a plan stand: sides of house rules, the coat (every coat where none is named), and whether it is for a show. */
+export type WorkCase = { readonly house: Readonly<Record<string, number>>; readonly coat?: CoatType; readonly isShow?: boolean }
 
 const holds = (side: HouseSide | undefined, { house }: WorkCase) => side === undefined || (house[side.id] ?? 0) === side.side
 
+const stands = ({ house, coats, purpose }: Pass, one: WorkCase) =>
+  holds(house, one) &&
+  (coats === undefined || one.coat === undefined || coats.includes(one.coat)) &&
+  (purpose === undefined || (purpose === 'show') === (one.isShow ?? false))
+
 /** The rows and passes that stand for a house and a coat. */
 export function workFor(work: readonly PlacePlan[], one: WorkCase): readonly PlacePlan[] {
-  const on = ({ coats }: Pass) => coats === undefined || one.coat === undefined || coats.includes(one.coat)
-  return work
-    .filter(({ house }) => holds(house, one))
-    .map((row) => ({ ...row, passes: row.passes.filter((pass) => holds(pass.house, one) && on(pass)) }))
+  return work.filter(({ house }) => holds(house, one)).map((row) => ({ ...row, passes: row.passes.filter((pass) => stands(pass, one)) }))
 }
 
 /** A plan as this house works: where it takes another side than the first, only that side is left; nothing else changes. */
@@ -80,7 +84,7 @@ export function workWithLength(work: readonly PlacePlan[], region: RegionId, mm:
   const at = work.findIndex(({ place, house }) => place === region && holds(house, first))
   return work.map((row, i) => {
     if (i !== at) return row
-    const setting = settingPass({ passes: row.passes.filter(({ house }) => holds(house, first)) })
+    const setting = settingPass({ passes: row.passes.filter((pass) => stands(pass, first)) })
     if (!setting) return { ...row, standsMm: mm }
     return { ...row, passes: row.passes.map((pass) => (pass === setting ? { ...pass, leavesMm: mm } : pass)) }
   })

@@ -6,14 +6,19 @@ export type Direction = 'with' | 'against'
 export type Tool = {
   readonly id: string
   readonly label: string
-  readonly kind: 'blade' | 'comb' | 'scissors' | 'hand' | 'brush'
+  readonly kind: 'blade' | 'comb' | 'scissors' | 'hand' | 'brush' | 'aid'
   readonly lengthMm: number | null
   readonly fraction: string | null
   readonly toothing: 'finish' | 'skip' | null
   /** the blade that this comb goes over; not said where it is as the house takes it */
   readonly base?: '30' | '10' | null
+  /** the blade of the series that an adjustable one is set to here; nothing for a blade of one length */
+  readonly setTo?: string | null
   readonly note: string
 }
+
+/** The step of the series that a blade stands for: its own name, or what an adjustable one is set to. */
+export const bladeOf = ({ label, setTo }: Pick<Tool, 'label' | 'setTo'>): string => setTo ?? label
 
 /**
  * The fixed reference series from long to short, mm with the growth. Against the growth a blade leaves what stands
@@ -53,9 +58,9 @@ export function lengthLeft(tool: Tool, direction: Direction): LengthLeft {
   if (tool.lengthMm === null) return { allowed: false, because: `${tool.label} sets no length of its own` }
   if (tool.kind === 'comb') return { allowed: true, lengthMm: tool.lengthMm, because: 'a comb sets the length itself' }
   if (direction === 'with') return { allowed: true, lengthMm: tool.lengthMm, because: 'with the growth' }
-  const at = REFERENCE_SERIES.findIndex((step) => step.blade === tool.label)
+  const at = REFERENCE_SERIES.findIndex((step) => step.blade === bladeOf(tool))
   if (at < 0) return betweenSteps(tool.lengthMm)
-  const skin = AT_THE_SKIN_MM[tool.label]
+  const skin = AT_THE_SKIN_MM[bladeOf(tool)]
   if (skin !== undefined) return { allowed: true, lengthMm: skin, because: 'at the skin' }
   const reached = REFERENCE_SERIES[at + STEPS_AGAINST]
   return { allowed: true, lengthMm: reached.lengthMm, because: `as a ${reached.blade} with the growth` }

@@ -11,6 +11,9 @@ export const tools = mysqlTable('tools', {
   body: json('body').$type<Tool>().notNull()
 })
 
+/** Tools that Peen has brought along once: what a school then took out does not come back. */
+export const offeredTools = mysqlTable('offered_tools', { id: name('id').primaryKey() })
+
 /** The whole rack as it was before a change, so that the change can be taken back. */
 export const rackChanges = mysqlTable('rack_changes', {
   seq: int('seq').primaryKey(),

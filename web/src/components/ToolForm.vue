@@ -1,17 +1,22 @@
 <script setup lang="ts">
-import { TOOL_KINDS } from '@peen/contract'
+import { SETTINGS, TOOL_KINDS } from '@peen/contract'
 import type { Tool } from '@peen/core/tools'
 import { computed, ref } from 'vue'
 
 // One tool of the rack, new or changed. What is typed stays until the rack has taken it.
 const props = defineProps<{ tool: Tool | null; refused: string | null }>()
 const emit = defineEmits<{ keep: [tool: Tool]; remove: [] }>()
+const KINDS: Readonly<Record<Tool['kind'], string>> = {
+  ...{ blade: 'blade', comb: 'comb attachment', scissors: 'scissors', hand: 'for pulling and carding', brush: 'brush or comb' },
+  aid: 'other'
+}
 const kind = ref<Tool['kind']>(props.tool?.kind ?? 'blade')
 const label = ref(props.tool?.label ?? '')
 const length = ref(props.tool?.lengthMm === null || props.tool === null ? '' : String(props.tool.lengthMm))
 const fraction = ref(props.tool?.fraction ?? '')
 const toothing = ref<string>(props.tool?.toothing ?? '')
 const base = ref<string>(props.tool?.base ?? '')
+const setTo = ref<string>(props.tool?.setTo ?? '')
 const note = ref(props.tool?.note ?? '')
 const setsLength = computed(() => kind.value === 'blade' || kind.value === 'comb')
 const idOf = () =>
@@ -32,6 +37,7 @@ function keep(): void {
     fraction: !setsLength.value || fraction.value.trim() === '' ? null : fraction.value.trim(),
     toothing: kind.value === 'blade' && toothing.value !== '' ? (toothing.value as 'finish') : null,
     base: kind.value === 'comb' && base.value !== '' ? (base.value as '30') : null,
+    ...(kind.value === 'blade' && setTo.value !== '' ? { setTo: setTo.value } : {}),
     note: note.value.trim()
   })
 }
@@ -42,7 +48,7 @@ function keep(): void {
     <label
       ><span class="label">Kind</span>
       <select v-model="kind" class="field h-12" :disabled="tool !== null">
-        <option v-for="one in TOOL_KINDS" :key="one" :value="one">{{ one }}</option>
+        <option v-for="one in TOOL_KINDS" :key="one" :value="one">{{ KINDS[one] }}</option>
       </select></label
     >
     <label><span class="label">Label</span><input v-model="label" class="field" maxlength="40" /></label>
@@ -56,6 +62,13 @@ function keep(): void {
         <option value="">not said</option>
         <option value="finish">finish</option>
         <option value="skip">skip</option>
+      </select></label
+    >
+    <label v-if="kind === 'blade'"
+      ><span class="label">Adjustable, set to</span>
+      <select v-model="setTo" class="field h-12">
+        <option value="">not adjustable</option>
+        <option v-for="one in SETTINGS" :key="one" :value="one">a {{ one }}</option>
       </select></label
     >
     <label v-if="kind === 'comb'"

@@ -168,7 +168,13 @@ function weeks(event: Event): void {
       <p class="label mt-3">Nails owed</p>
       <ToggleButtons :options="NAILS" :is-on="(foot) => draft!.nailsOwed.includes(foot)" :disabled="locked" @toggle="toggleFoot" />
       <h2 class="mt-6 mb-1">Wishes, and who asked</h2>
-      <WishList :wishes="draft!.wishes" :house="page.house" :locked="locked" @change="(wishes) => note({ wishes })" />
+      <WishList
+        :wishes="draft!.wishes"
+        :standard="page.standard"
+        :house="page.house"
+        :locked="locked"
+        @change="(wishes) => note({ wishes })"
+      />
     </aside>
   </div>
 </template>

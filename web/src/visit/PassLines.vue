@@ -16,5 +16,6 @@ const inPasses = computed(
       ><span v-if="pass.where" class="muted">, {{ pass.where }}</span></span
     ></template
   ><b v-else :class="line.stopped ? 'text-danger' : line.does === 'leave' ? 'font-normal' : ''">{{ sayTool(line) }}</b
-  ><span v-if="line.note" class="muted block">{{ line.note }}</span>
+  ><span v-if="line.note" class="muted block">{{ line.note }}</span
+  ><b v-for="said in line.named" :key="said" class="block">{{ said }}</b>
 </template>

@@ -4,6 +4,7 @@ import {
   COAT_FINDING_NAMES,
   FINDING_WIDTH_MM,
   SKIN_FINDINGS,
+  SKIN_FINDING_NAMES,
   STOPPING_SKIN,
   type CoatFinding,
   type CoatFindingKind,
@@ -22,7 +23,7 @@ const side = defineModel<'left' | 'right'>('side', { required: true })
 const emit = defineEmits<{ coat: [coat: readonly CoatFinding[]]; skin: [skin: readonly SkinFinding[]] }>()
 
 const COAT = COAT_FINDINGS.map((id) => ({ id, name: COAT_FINDING_NAMES[id] }))
-const SKIN = SKIN_FINDINGS.map((id) => ({ id, name: id, glyph: STOPPING_SKIN.has(id) ? ('danger' as const) : null }))
+const SKIN = SKIN_FINDINGS.map((id) => ({ id, name: SKIN_FINDING_NAMES[id], glyph: STOPPING_SKIN.has(id) ? ('danger' as const) : null }))
 const widthMm = ref(30)
 const here = () => (isSided(region.value) ? side.value : 'both')
 const isHere = (one: { readonly region: RegionId; readonly side: string }) => one.region === region.value && one.side === here()

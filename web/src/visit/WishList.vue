@@ -3,10 +3,12 @@ import { houseRules } from '@peen/content'
 import type { Wish } from '@peen/core/checkin'
 import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
 import { WISH_LIMITS_MM } from '@peen/core/setup'
+import { WORK_WISH_NAMES, workWishesFor, type Standard, type WorkWish } from '@peen/core/standard'
+import { upperFirst } from '@peen/core/units'
 import { computed, ref } from 'vue'
 
-// What was asked for, and by whom: words, a length at a place, or the other side of a house rule.
-const props = defineProps<{ wishes: readonly Wish[]; house: Readonly<Record<string, number>>; locked: boolean }>()
+// What was asked for, and by whom: words, a length at a place, other work, or the other side of a house rule.
+const props = defineProps<{ wishes: readonly Wish[]; standard: Standard; house: Readonly<Record<string, number>>; locked: boolean }>()
 const emit = defineEmits<{ change: [wishes: readonly Wish[]] }>()
 
 const ASKERS = ['the owner', 'the school', 'the examiner'] as const
@@ -15,6 +17,8 @@ const askedBy = ref<string>(ASKERS[0])
 const region = ref<RegionId | ''>('')
 const mm = ref('')
 const rule = ref('')
+const work = ref<WorkWish | ''>('')
+const works = computed(() => workWishesFor(props.standard))
 const wrong = ref<string | null>(null)
 
 /** every side that the school does not take */
@@ -29,9 +33,14 @@ function add(): void {
     wrong.value = `Length is ${mm.value.trim() || 'empty'}; allowed is ${WISH_LIMITS_MM.low} to ${WISH_LIMITS_MM.high} mm.`
     return
   }
+  if (work.value === 'reset' && (what.value.trim() === '' || askedBy.value !== ASKERS[0])) {
+    wrong.value = 'The coat comes off only if the owner agrees: write down what was agreed, and choose the owner.'
+    return
+  }
   const [id, side] = rule.value.split('=')
   const said =
     what.value.trim() ||
+    (work.value && upperFirst(WORK_WISH_NAMES[work.value])) ||
     (rule.value && otherSides.value.find(({ value }) => value === rule.value)!.name) ||
     (region.value && `${regionName(region.value)} ${length} mm`)
   if (!said) {
@@ -45,16 +54,19 @@ function add(): void {
       what: said,
       askedBy: askedBy.value,
       length: region.value === '' ? null : { region: region.value, mm: length },
-      rule: rule.value === '' ? null : { id, side: Number(side) }
+      rule: rule.value === '' ? null : { id, side: Number(side) },
+      ...(work.value === '' ? {} : { work: work.value })
     }
   ])
   what.value = ''
   mm.value = ''
   region.value = ''
   rule.value = ''
+  work.value = ''
 }
-const saysMore = ({ length, rule: side }: Wish) => [
+const saysMore = ({ what: said, length, rule: side, work: other }: Wish) => [
   ...(length ? [`${regionName(length.region).toLowerCase()} ${length.mm} mm`] : []),
+  ...(other && said.toLowerCase() !== WORK_WISH_NAMES[other] ? [WORK_WISH_NAMES[other]] : []),
   ...(side ? [houseRules.find(({ id }) => id === side.id)?.sides[side.side] ?? ''] : [])
 ]
 </script>
@@ -98,6 +110,13 @@ const saysMore = ({ length, rule: side }: Wish) => [
           ><span class="muted">to, mm</span><input v-model="mm" class="field" inputmode="decimal" :disabled="region === ''"
         /></label>
       </div>
+      <label v-if="works.length"
+        ><span class="muted">changes the work</span>
+        <select v-model="work" class="field h-12">
+          <option value="">no</option>
+          <option v-for="one in works" :key="one" :value="one">{{ WORK_WISH_NAMES[one] }}</option>
+        </select></label
+      >
       <label
         ><span class="muted">takes a house rule the other way</span>
         <select v-model="rule" class="field h-12">

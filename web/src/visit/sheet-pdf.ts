@@ -125,6 +125,7 @@ function sheetTable({ lines }: Sheet): Content {
         stack: [
           ...(line.stopped ? [{ text: line.stopped, color: DANGER }] : []),
           ...(line.changedBy ? [{ text: line.changedBy, bold: true }] : []),
+          ...line.named.map((text) => ({ text, bold: true })),
           ...line.excused.map((text) => ({ text: `Came in so: ${text}`, color: MUTED })),
           ...line.cautions.map(({ say }) => ({ text: say, color: DANGER })),
           ...why.map(({ say }) => ({ text: say, color: MUTED }))

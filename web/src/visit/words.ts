@@ -14,14 +14,16 @@ export function handOverFor(
     .filter(({ kind }) => STOPPING_SKIN.has(kind))
     .map(({ kind, region, side }) => `${kind} at the ${sayPlaceOf(region, side)}`)
   const watch = seen.skin
-    .filter(({ kind }) => !STOPPING_SKIN.has(kind))
+    .filter(({ kind }) => !STOPPING_SKIN.has(kind) && kind !== 'hurts')
     .map(({ kind, region, side }) => `${kind} skin at the ${sayPlaceOf(region, side)}`)
+  const hurt = seen.skin.filter(({ kind }) => kind === 'hurts').map(({ region, side }) => sayPlaceOf(region, side))
   const wishes = seen.wishes.map(({ what }) => what.toLowerCase())
   return [
     `${dog.name} has had the ${standard.name.toLowerCase()}${wishes.length > 0 ? `, as asked: ${wishes.join(', ')}` : ''}.`,
     ...(holes.length > 0 ? [`Hair was missing already at the ${holes.join(' and the ')}; it grows back.`] : []),
     ...(vet.length > 0 ? [`Please let a vet look: ${vet.join(', ')}. We did not cut there.`] : []),
     ...(watch.length > 0 ? [`We saw ${watch.join(', ')}: watch it.`] : []),
+    ...(hurt.length > 0 ? [`Pulling hurt at the ${hurt.join(' and the ')}, so we used scissors there.`] : []),
     ...(seen.nailsOwed.length > 0 && !nailsDone
       ? [`Nails still to do: ${seen.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ')}.`]
       : []),

@@ -9,7 +9,8 @@ import { and, asc, eq, gte, lte } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { standingRules } from '../derived'
 import { dogView } from '../people'
-import { newestStandards, standardOf } from '../school'
+import { standardOfVisit } from '../practice'
+import { newestStandards } from '../school'
 import type { TechniqueRecord } from '../standings'
 
 /** Chosen: a school plans about this far ahead. */
@@ -49,7 +50,7 @@ async function chancesFor(db: Reader, today: string): Promise<Chance[]> {
     .orderBy(asc(s.onDate))
   const coming: Chance[] = []
   for (const { practice_sessions: session, dogs: dog } of planned) {
-    const { steps } = (await standardOf(db, session.standardId, session.standardVersion)).plan
+    const { steps } = (await standardOfVisit(db, session)).plan
     const techniques = new Set(steps.map(({ technique }) => technique))
     coming.push({ dogId: dog.id, name: dog.name, coat: dog.coat, onDate: session.onDate, techniques, canStandMin: dog.canStandMin })
   }

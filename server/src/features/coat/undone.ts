@@ -10,9 +10,9 @@ import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personById } from '../people'
-import { sessionRow, workOfVisit } from '../practice'
+import { sessionRow, standardOfVisit, workOfVisit } from '../practice'
 import { standardAgreed } from '../agreed'
-import { houseOf, standardOf } from '../school'
+import { houseOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
 
@@ -46,13 +46,7 @@ export async function sessionStart({ db, clock }: Services, actor: Me, id: strin
     .orderBy(desc(s.onDate), desc(s.id))
     .limit(1)
   const openEnds = before
-    ? await openEndsOf(
-        db,
-        before,
-        dog,
-        await standardOf(db, before.standardId, before.standardVersion),
-        fullName(await personById(db, before.apprenticeId))
-      )
+    ? await openEndsOf(db, before, dog, await standardOfVisit(db, before), fullName(await personById(db, before.apprenticeId)))
     : null
   const model = await modelOf({ db, clock }, actor, dog)
   const { brushing } = aimOf(await aimsOf(db), dog.id)

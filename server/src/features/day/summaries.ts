@@ -14,8 +14,8 @@ import { and, asc, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { eventsOf } from '../derived'
 import { personName } from '../people'
-import { sessionRows, stepsOfVisit } from '../practice'
-import { houseOf, rackOf, standardOf, techniquesOf } from '../school'
+import { sessionRows, standardOfVisit, stepsOfVisit } from '../practice'
+import { houseOf, rackOf, techniquesOf } from '../school'
 import { agreedOfAll } from '../agreed'
 import { majorFaults } from '../techniques'
 import { absentOn } from './day'
@@ -62,7 +62,7 @@ async function visitsOf(db: Reader, onDate: string, now: string, techniques: Tec
   for (const { session, dog, person } of rows) {
     const state = foldSession(events.get(session.id)!)
     if (state.openedAt === null && state.attempts.length === 0) continue
-    const standard = await standardOf(db, session.standardId, session.standardVersion)
+    const standard = await standardOfVisit(db, session)
     const steps = stepsOfVisit(session, standard.plan.steps, shop, agreed.get(session.id) ?? null)
     const visit: VisitSummary = {
       dog: dog.name,

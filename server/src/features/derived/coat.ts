@@ -10,8 +10,8 @@ import {
   type FloorWork
 } from '@peen/core/coat'
 import { foldSession, type PracticeEvent, type SessionState } from '@peen/core/practice'
-import { planAgreed, workFor, type Standard } from '@peen/core/standard'
-import type { AgreedTarget } from '@peen/core/setup'
+import { planAgreed, standardAsWished, workFor, type Standard } from '@peen/core/standard'
+import { houseFor, type AgreedTarget } from '@peen/core/setup'
 import { and, asc, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { agreedOf } from '../agreed'
@@ -22,7 +22,8 @@ type Session = typeof tables.sessions.$inferSelect
 /** The coat lines of a session in place of those that were there. */
 export async function storeCoat(db: Reader, session: Session, events: readonly PracticeEvent[], known = knownOf(db)): Promise<void> {
   const { coatFromSessions: c } = tables
-  const standard = await known.standard(session.standardId, session.standardVersion)
+  const wishes = session.found?.wishes ?? []
+  const standard = standardAsWished(await known.standard(session.standardId, session.standardVersion), wishes)
   const floor = await floorLines(db, known, session, standard, events)
   const found = session.found
     ? entriesOfFindings(session.id, session.onDate, session.found.coat, session.found.gate?.by ?? null)
@@ -57,6 +58,7 @@ async function floorLines(
 /** What is known of the day a step was done on: the plan as it stood for house and coat, what was agreed, the rack. */
 async function floorDay(known: Known, session: Session, { plan }: Standard, agreed: readonly AgreedTarget[] | null): Promise<FloorDay> {
   const coat = await known.coat(session.dogId)
+  const { gate = null, wishes = [], purpose = 'pet' } = session.found ?? {}
   return {
     ...{ sessionId: session.id, on: session.onDate, rack: await known.rack(), pulls: pullTechniques, cutsAt: cutRegionsOf },
     lengthsMm: planAgreed(plan, agreed ?? []).lengthsMm,
@@ -64,7 +66,7 @@ async function floorDay(known: Known, session: Session, { plan }: Standard, agre
     ...(agreed
       ? { agreed: agreed.map(({ region, part, mm, passes }) => ({ region, mm, ...(part ? { part } : {}), ...(passes ? { passes } : {}) })) }
       : {}),
-    ...(plan.work ? { work: workFor(plan.work, { house: session.found?.gate?.house ?? {}, coat }) } : {})
+    ...(plan.work ? { work: workFor(plan.work, { house: houseFor(gate?.house ?? {}, wishes), coat, isShow: purpose === 'show' }) } : {})
   }
 }
 

@@ -24,7 +24,7 @@ import { agreedOfAll } from '../agreed'
 import { eventsOf } from '../derived'
 import { isClosedDay, openedBy } from '../day'
 import { dogView, personName } from '../people'
-import { holdsFor, sessionRows, stepsOfVisit } from '../practice'
+import { holdsFor, sessionRows, standardOfVisit, stepsOfVisit } from '../practice'
 import { houseOf, rackOf, schoolRow, standardOf } from '../school'
 
 const MINUTE_MS = 60000
@@ -61,7 +61,7 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
   for (const row of mine) {
     const state = foldSession(events.get(row.session.id)!)
     const standings = everyone.get(row.person.id)!
-    const standard = await standardOf(db, row.session.standardId, row.session.standardVersion)
+    const standard = await standardOfVisit(db, row.session)
     const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today, standings)
     const planned = stepsOfVisit(row.session, standard.plan.steps, shop, agreed.get(row.session.id) ?? null)
     const plan = planAgreed(standard.plan, agreed.get(row.session.id) ?? [])

@@ -20,8 +20,8 @@ import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { computeResult, eventsOf, gradedBy, rebuildCoat, signedWith, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
-import { cuts, foundIn, houseOfVisit, outsideOf, sessionRow } from '../practice'
-import { gradeRulesOf, houseOf, standardOf } from '../school'
+import { cuts, foundIn, houseOfVisit, outsideOf, sessionRow, standardOfVisit } from '../practice'
+import { gradeRulesOf, houseOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
 import { agreedFor } from '../visits'
 
@@ -50,8 +50,10 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
       standardId: session.standardId,
       standardVersion: session.standardVersion,
       houseRules: houseOfVisit(session, await houseOf(tx)),
-      // the lengths alone: who asked stands on the visit, where an owner can be erased
-      wishes: foundIn(session).wishes.flatMap(({ length }) => (length ? [{ what: '', askedBy: '', length }] : [])),
+      // lengths and work alone: who asked stands on the visit, where an owner can be erased
+      wishes: foundIn(session).wishes.flatMap(({ length, work }) =>
+        length || work ? [{ what: '', askedBy: '', length, ...(work ? { work } : {}) }] : []
+      ),
       agreed
     }
     const { standard } = await gradedBy(tx, frozen)
@@ -81,7 +83,7 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
 /** A grading needs a dog that was ready, and work that was done by this apprentice; refuses with what is missing. */
 async function refuseUngradable(tx: Reader, sessionId: string): Promise<void> {
   const { session, person } = await sessionRow(tx, sessionId)
-  const { plan } = await standardOf(tx, session.standardId, session.standardVersion)
+  const { plan } = await standardOfVisit(tx, session)
   const state = foldSession((await eventsOf(tx, [sessionId])).get(sessionId)!)
   const missing = notGradable(state, foundIn(session), plan.steps, { apprentice: person.givenName, cuts })
   if (missing.length > 0) throw refuse.conflict('notGradable', `This trim cannot be graded. ${missing.join(' ')}`)
@@ -100,7 +102,7 @@ function stoppedAt(agreed: readonly AgreedTarget[]): Outside[] {
 async function gradedWithOf(db: Reader, grading: GradingRow): Promise<GradedWith> {
   if (grading.status === 'signed') return signedWith(db, grading)
   const { session, dog } = await sessionRow(db, grading.sessionId)
-  const { plan } = await standardOf(db, session.standardId, session.standardVersion)
+  const { plan } = await standardOfVisit(db, session)
   const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
   return {
     ...{ method: GRADE_METHOD, rules: await gradeRulesOf(db), burns: dog.burns },

@@ -1,12 +1,13 @@
 // What the check-in of a session says, for whoever asks: holds, sheet, grading.
 import { NOTHING_FOUND, readyToCut, type Found } from '@peen/core/checkin'
 import { houseFor, orderedSteps, stepsByTargets, type AgreedTarget } from '@peen/core/setup'
-import { workFor, type PlacePlan, type Plan, type PlanStep } from '@peen/core/standard'
+import { standardAsWished, workFor, type PlacePlan, type Plan, type PlanStep, type Standard } from '@peen/core/standard'
 import { waitsForGate } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
 import { cutRegionsOf, techniqueName, techniqueById } from '@peen/content'
-import type { tables } from '../../db'
+import type { Reader, tables } from '../../db'
 import { dogView } from '../people'
+import { standardOf } from '../school'
 
 type Session = Pick<typeof tables.sessions.$inferSelect, 'found' | 'checkIn'>
 
@@ -15,6 +16,14 @@ export function foundIn({ found, checkIn }: Session): Found {
   if (found) return found
   const wishes = checkIn.wishes === '' ? [] : [{ what: checkIn.wishes, askedBy: 'the owner', length: null, rule: null }]
   return { ...NOTHING_FOUND, wishes }
+}
+
+/** The trim of a visit, with other work where it was asked for. */
+export async function standardOfVisit(
+  db: Reader,
+  session: Pick<typeof tables.sessions.$inferSelect, 'found' | 'checkIn' | 'standardId' | 'standardVersion'>
+): Promise<Standard> {
+  return standardAsWished(await standardOf(db, session.standardId, session.standardVersion), foundIn(session).wishes)
 }
 
 /** The school's sides as they stood when the dog was said ready; until then as they stand. */
@@ -52,7 +61,10 @@ export function workOfVisit(
   { work }: Pick<Plan, 'work'>,
   school: Readonly<Record<string, number>>
 ): readonly PlacePlan[] | undefined {
-  return work && workFor(work, { house: houseOfVisit(session, school), coat: dogView(dog).coatType })
+  return (
+    work &&
+    workFor(work, { house: houseOfVisit(session, school), coat: dogView(dog).coatType, isShow: foundIn(session).purpose === 'show' })
+  )
 }
 
 /** A step that puts a blade, scissors or a knife to the dog. */

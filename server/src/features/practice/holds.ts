@@ -2,8 +2,7 @@ import type { HoldView } from '@peen/contract'
 import type { SessionState } from '@peen/core/practice'
 import type { Reader, tables } from '../../db'
 import { standingsOf, type TechniqueRecord } from '../standings'
-import { standardOf } from '../school'
-import { gateAt } from './found'
+import { gateAt, standardOfVisit } from './found'
 
 const WAITS = ['new', 'lapsed', 'held']
 
@@ -16,7 +15,7 @@ export async function holdsFor(
   known?: ReadonlyMap<string, TechniqueRecord>
 ): Promise<HoldView[]> {
   const standings = known ?? (await standingsOf(db, session.apprenticeId, today))
-  const standard = await standardOf(db, session.standardId, session.standardVersion)
+  const standard = await standardOfVisit(db, session)
   const planned = standard.plan.steps.flatMap((step) => standings.get(step.technique)?.technique ?? [])
   // an instructor who stands at a step stands there for every risk of it
   const released = new Set(state.released.map(({ techniqueId }) => techniqueId))

@@ -3,7 +3,7 @@ import { route, type Route } from '../../http'
 import { recordEvents } from './record'
 import { sessionView } from './session'
 
-export { cuts, foundIn, houseAtGate, houseOfVisit, stepsOfVisit, workOfVisit } from './found'
+export { cuts, foundIn, houseAtGate, houseOfVisit, standardOfVisit, stepsOfVisit, workOfVisit } from './found'
 export { holdsFor } from './holds'
 export { outsideOf } from './instructor'
 export { recordEvents } from './record'

@@ -7,8 +7,8 @@ import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personName } from '../people'
 import { agreedOf } from '../agreed'
-import { houseOf, rackOf, standardOf } from '../school'
-import { houseOfVisit, stepsOfVisit, workOfVisit } from './found'
+import { houseOf, rackOf } from '../school'
+import { houseOfVisit, standardOfVisit, stepsOfVisit, workOfVisit } from './found'
 import { holdsFor } from './holds'
 
 /** Sessions with the people, dog and table around them, by table. */
@@ -36,7 +36,7 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
   const { session, person, dog, table } = await sessionRow(db, id)
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
   const events = (await eventsOf(db, [id])).get(id)!
-  const standard = await standardOf(db, session.standardId, session.standardVersion)
+  const standard = await standardOfVisit(db, session)
   const now = (await clock.now()).toISOString()
   const state = foldSession(events)
   const agreed = await agreedOf(db, id)

@@ -5,7 +5,7 @@ import { CoreError } from '@peen/core/error'
 import type { Tool } from '@peen/core/tools'
 import { fromCsv, fromText, toCsv } from '../../csv'
 
-export const COLUMNS = ['id', 'label', 'kind', 'lengthMm', 'fraction', 'toothing', 'base', 'note'] as const
+export const COLUMNS = ['id', 'label', 'kind', 'lengthMm', 'fraction', 'toothing', 'base', 'setTo', 'note'] as const
 const NEEDED = ['label', 'kind', 'lengthMm'] as const
 /** A tool's length lies this near its label's fraction, mm. */
 const LABEL_WITHIN_MM = 0.35
@@ -70,6 +70,7 @@ function toolOf(row: Readonly<Record<string, string>>): Record<string, unknown> 
     fraction: orNull('fraction'),
     toothing: orNull('toothing'),
     base: orNull('base'),
+    setTo: orNull('setTo'),
     note: cell('note')
   }
 }
@@ -94,6 +95,7 @@ export function rackIssues(tools: readonly Tool[]): { readonly at: number; reado
           ? `Length is missing; a ${tool.kind} leaves 0.1 to 60 mm.`
           : `Length is ${tool.lengthMm}; ${tool.label} sets no length of its own: leave it empty.`
       )
+    if (tool.setTo && tool.kind !== 'blade') say(`Set to is ${tool.setTo}; only an adjustable blade is set to another.`)
     if (tool.base && tool.kind !== 'comb') say(`Base blade is ${tool.base}; only a comb goes over a blade.`)
     if (tool.fraction !== null && typeof tool.lengthMm === 'number') {
       try {

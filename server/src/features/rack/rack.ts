@@ -36,8 +36,9 @@ export async function keepRack({ db, clock }: Services, actor: Me, { tools, what
 
 async function refuseMissing(tx: Transaction, tools: readonly Tool[]): Promise<void> {
   const ids = new Set(tools.map(({ id }) => id))
+  const going = new Set((await rackOf(tx)).flatMap(({ id }) => (ids.has(id) ? [] : [id])))
   for (const { body } of await newestStandards(tx)) {
-    const step = body.plan.steps.find(({ toolId }) => toolId !== null && !ids.has(toolId))
+    const step = body.plan.steps.find(({ toolId }) => toolId !== null && going.has(toolId))
     if (step)
       throw refuse.conflict(
         'toolNeeded',

@@ -59,11 +59,27 @@ export async function loadContent(db: Database): Promise<void> {
     await db.insert(tables.standards).ignore().values({ id: standard.id, version: standard.version, body: standard })
   }
   for (const body of shippedCertificates) await db.insert(tables.certificates).ignore().values({ id: body.id, version: body.version, body })
-  // a rack that the school has made its own is left alone: a tool that was taken out does not come back
-  const known = await db.select({ id: tables.tools.id }).from(tables.tools).limit(1)
-  if (known.length === 0) await db.insert(tables.tools).values(rack.map((body, position) => ({ id: body.id, position, body })))
+  await loadRack(db)
   await db.insert(tables.auditHead).ignore().values({ id: 1, seq: 0, hash: '' })
   await db.insert(tables.liveHead).ignore().values({ id: 1, position: 0 })
+}
+
+/** Tools that Peen did not have before come into a school's rack, at its end; one that the school took out does not come back. */
+async function loadRack(db: Database): Promise<void> {
+  const { tools, offeredTools, rackChanges } = tables
+  const own = await db.select({ id: tools.id, position: tools.position }).from(tools)
+  const before = await db.select({ id: offeredTools.id }).from(offeredTools)
+  // a rack of before this was kept: what it holds, or once held, was offered
+  const held = before.length > 0 ? [] : (await db.select({ rack: rackChanges.before }).from(rackChanges)).flatMap(({ rack: was }) => was)
+  const offered = new Set([...before, ...own, ...held].map(({ id }) => id))
+  const fresh = rack.filter(({ id }) => !offered.has(id))
+  const from = Math.max(-1, ...own.map(({ position }) => position)) + 1
+  if (fresh.length > 0) await db.insert(tools).values(fresh.map((body, i) => ({ id: body.id, position: from + i, body })))
+  const ids = new Set([...offered, ...rack.map(({ id }) => id)])
+  await db
+    .insert(offeredTools)
+    .ignore()
+    .values([...ids].map((id) => ({ id })))
 }
 
 export async function schoolRow(db: Reader) {

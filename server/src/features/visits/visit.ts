@@ -143,6 +143,9 @@ async function refuseGraded(tx: Transaction, id: string): Promise<void> {
   if (signed.length > 0) throw refuse.conflict('graded', 'This trim is graded: its check-in stays as it is. Nothing was changed.')
 }
 
+/** Who must agree before a coat is clipped off. */
+const OWNER = 'the owner'
+
 /** Keeps what was found; the gate stays only while nothing was found since that stands against it. */
 export async function keepFound(services: Services, actor: Me, id: string, { version, weeksSince, ...seen }: NewFound) {
   const issues = checkInIssues(seen)
@@ -151,7 +154,18 @@ export async function keepFound(services: Services, actor: Me, id: string, { ver
     if (!rule || (known && rule.side < known.sides.length)) return []
     return [{ path: `wishes.${i}.rule`, detail: `wishes.${i}.rule is ${rule.id} ${rule.side}; allowed is a side of a house rule.` }]
   })
+  const unagreed = seen.wishes.flatMap(({ work, askedBy }, i) =>
+    work === 'reset' && askedBy !== OWNER
+      ? [
+          {
+            path: `wishes.${i}.askedBy`,
+            detail: `The coat comes off only if the owner agrees: asked for by is ${askedBy}; allowed is ${OWNER}.`
+          }
+        ]
+      : []
+  )
   const wrong = [
+    ...unagreed,
     ...issues.map(({ path, got, limit }) => ({ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` })),
     ...wrongRules
   ]
