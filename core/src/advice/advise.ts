@@ -18,6 +18,7 @@ export function applies(when: When, { region, coat, facts, house, plannedMm }: A
     (!when.any || when.any.some((fact) => facts.has(fact))) &&
     (!when.none || !when.none.some((fact) => facts.has(fact))) &&
     (!when.house || (house[when.house.id] ?? 0) === when.house.side) &&
+    (when.asksNoCloserMm === undefined || plannedMm === null || plannedMm >= when.asksNoCloserMm) &&
     (when.plannedUpToMm === undefined || plannedMm === null || plannedMm <= when.plannedUpToMm) &&
     (when.plannedFromMm === undefined || (plannedMm !== null && plannedMm >= when.plannedFromMm))
   )

@@ -84,6 +84,8 @@ export type When = {
   readonly house?: { readonly id: string; readonly side: number }
   /** the plan leaves at most this, or names no length */
   readonly plannedUpToMm?: number
+  /** the plan asks for nothing closer than this; a plan that names no length asks for nothing */
+  readonly asksNoCloserMm?: number
   /** the plan leaves at least this */
   readonly plannedFromMm?: number
 }

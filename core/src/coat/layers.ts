@@ -30,7 +30,12 @@ export function daysToLength(mm: number, { mmPerDay, sproutDays, terminalMm }: G
   return Math.ceil(sproutDays + mm / mmPerDay - 1e-9)
 }
 
-export function shareOf(how: Pull, rules: CoatRules): number {
+/** How much of what can be gripped a pull took, 0 to 1: as it was said, else the school's share for the word, in part where only a part was done. */
+export function pulledShare({ how, share01, part01 = 1 }: Extract<CoatAct, { kind: 'pulled' }>, rules: CoatRules): number {
+  return share01 ?? shareOf(how, rules) * part01
+}
+
+function shareOf(how: Pull, rules: CoatRules): number {
   return how === 'all' ? 1 : how === 'half' ? rules.half01 : rules.lightRoll01
 }
 
@@ -111,7 +116,7 @@ export function after(step: Step, act: CoatAct, day: number, growing: Growing, r
   const now = { ...step, day, undercoat01 }
   switch (act.kind) {
     case 'pulled': {
-      const share01 = act.share01 ?? shareOf(act.how, rules)
+      const share01 = pulledShare(act, rules)
       // where everything comes out, a hole that can be gripped comes out with it and is none any more
       const holes = share01 < 1 ? step.holes : step.holes.filter((hole) => lengthOn(hole, day, growing) < HAIR.gripMm)
       return { ...now, layers: pull(step.layers, share01, day, growing), holes }

@@ -33,7 +33,7 @@ describe('what a closed pass writes into the book', () => {
     const half = (portion: 'half' | 'some', trim: string) => acts(work('pull', ['ribs'], { portion }), dayOf(trim))[0][1]
     expect(half('half', 'jacket-pet')).toEqual({ kind: 'pulled', how: 'half' })
     expect(half('some', 'jacket-pet')).toEqual({ kind: 'pulled', how: 'lightRoll' })
-    expect(half('half', 'jacket-show')).toEqual({ kind: 'pulled', how: 'lightRoll', share01: expect.closeTo(0.05, 9) as number })
+    expect(half('half', 'jacket-show')).toEqual({ kind: 'pulled', how: 'lightRoll', part01: expect.closeTo(0.5, 9) as number })
     expect(acts(work('cylinder-leg', ['foreleg'], { portion: 'half' }), dayOf('companion'))[0]).toBeUndefined()
     expect(acts(work('skirt-line', ['skirt'], { portion: 'half' }), dayOf('bearded-pet'))).toEqual([
       ['skirt', { kind: 'cut', toMm: 45, share01: 0.5 }]

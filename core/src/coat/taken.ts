@@ -126,10 +126,8 @@ function pulled(region: RegionId, { share }: Pass, { side, portion = 'all' }: Fl
 function pulledAs(how: Pull, portion: Portion): CoatAct {
   if (portion === 'all') return { kind: 'pulled', how }
   if (how === 'all') return portion === 'half' ? { kind: 'pulled', how: 'half' } : { kind: 'pulled', how: 'lightRoll' }
-  return { kind: 'pulled', how, share01: PORTION01[portion] * LIGHT_01 }
+  return { kind: 'pulled', how, part01: PORTION01[portion] }
 }
-/** What a light roll takes where a school says nothing else, 0 to 1; a part of it is a part of that. */
-const LIGHT_01 = 0.1
 
 /** The tool of a pass: as it was agreed for the place, unless another than the step's own was taken. */
 function inHand(region: RegionId, row: PlacePlan, pass: Pass, work: FloorWork, day: FloorDay) {

@@ -9,8 +9,8 @@ export type HoleCause = (typeof HOLE_CAUSES)[number]
 
 /** What was done to a coat at a place, or what was measured there. */
 export type CoatAct =
-  /** `share01` where somebody said how much it was; otherwise the school's share for the word */
-  | { readonly kind: 'pulled'; readonly how: Pull; readonly share01?: number }
+  /** `share01` where it was said how much it was; otherwise the school's share for the word, and of that the part that was done */
+  | { readonly kind: 'pulled'; readonly how: Pull; readonly share01?: number; readonly part01?: number }
   | { readonly kind: 'carded' }
   /** `share01` of the hair there, all of it where it is not said */
   | { readonly kind: 'cut'; readonly toMm: number; readonly share01?: number }

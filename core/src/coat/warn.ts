@@ -1,6 +1,6 @@
 // What will go wrong while it can still be mended.
 import { sayDay } from './days'
-import { daysToLength, shareOf } from './layers'
+import { daysToLength, pulledShare } from './layers'
 import { isClipped, lagAt, rolledPlaces, stateAt, type CoatModel, type PlaceModel } from './model'
 import { isPaired, placeName, STRIP_MM, stripOf, STRIPS, type PatchSide, type PlaceId } from './places'
 import { HAIR } from './rules'
@@ -96,7 +96,7 @@ function bare(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: numbe
     if (empty01 <= model.rules.bare01) continue
     const last = acts.findLast((act) => act.day <= day && act.act.kind === 'pulled')
     // pulled bare in one go is what was meant; bare by rolling again too soon is not
-    if (last?.act.kind === 'pulled' && (last.act.share01 ?? shareOf(last.act.how, model.rules)) >= 1) return null
+    if (last?.act.kind === 'pulled' && pulledShare(last.act, model.rules) >= 1) return null
     const shows = showsAgain(own, side, model, day)
     return sided(day, side, (which) => ({
       kind: 'goingBare',

@@ -51,7 +51,7 @@ export function adviceInPlan(
   const row = workFor(work, { house: at.house, coat: at.coat, isShow: at.facts.has('show') }).find(({ place }) => place === at.region)
   const pass = row && mainPass(row)
   if (!pass) return NO_ADVICE
-  return adviceFor(rules, pass, pass.leavesMm === null ? null : mm, at)
+  return adviceFor(rules, pass, pass.leavesMm === null ? aimOf(pass, at) : mm, at)
 }
 
 /** The pass that leaves the length of a row; where none does, the last that is done with a blade or comb, else the last. */
@@ -76,6 +76,13 @@ function handTool(pass: Pass, advice: Advice, at: PlaceCase): Choice | null {
   return SETS_LENGTH[pass.kind] === 'hand'
     ? (advice.ranked[0] ?? null)
     : (choicesOf(at.rack).find(({ tool }) => tool.id === 'fingers' && pass.kind === 'pull') ?? null)
+}
+
+/** What a blade or comb that sets no length here is chosen by: what the trim's own tool leaves in this direction, mm. */
+function aimOf(pass: Pass, { rack }: PlaceCase): number | null {
+  if (SETS_LENGTH[pass.kind] !== 'tool') return null
+  const named = pass.tools.map((id) => choicesOf(rack).find(({ tool, direction }) => tool.id === id && direction === runs(pass)))
+  return named.find((choice) => choice !== undefined)?.lengthMm ?? null
 }
 
 const isEdge = ({ kind }: Pass) => kind === 'tap' || kind === 'bevel'
@@ -107,7 +114,7 @@ export function workPlace(
   const passes = row.passes.map((pass) => {
     const isSetting = pass === sets
     const mm = isSetting ? (pass.leavesMm === null ? null : targetMm) : pass.leavesMm
-    const here = adviceFor(rules, pass, mm, at)
+    const here = adviceFor(rules, pass, mm ?? aimOf(pass, at), at)
     const chosen = isSetting ? own(here) : null
     // an edge alone comes no closer, whatever blade it is
     const usual = isEdge(pass) ? edgeTool(pass, at) : runs(pass) === null ? handTool(pass, here, at) : (here.ranked[0] ?? null)

@@ -169,7 +169,7 @@ export async function smallSchool(name: string): Promise<World> {
     coat: 'wire',
     colour: 'pepper',
     withersMm: 340,
-    canStandMin: 100,
+    canStandMin: 130,
     temperament: 'steady',
     dislikes: '',
     ownerId: null

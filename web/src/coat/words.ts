@@ -33,7 +33,7 @@ export const SOURCE_WORDS: Readonly<Record<BookLine['source'], string>> = {
 export function sayAct(act: CoatAct, day: (date: string) => string): string {
   switch (act.kind) {
     case 'pulled':
-      return `pulled, ${PULL_WORDS[act.how]}${act.share01 === undefined ? '' : `, ${Math.round(act.share01 * 100)} %`}`
+      return `pulled, ${PULL_WORDS[act.how]}${act.share01 === undefined ? '' : `, ${Math.round(act.share01 * 100)} %`}${act.part01 === undefined ? '' : ', in part'}`
     case 'carded':
       return 'carded'
     case 'cut':

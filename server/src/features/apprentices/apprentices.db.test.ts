@@ -130,15 +130,15 @@ describe('the floor', () => {
     await record(session, ['sessionOpened', {}])
     const floor = (await ivo.get('/floor')).body as unknown as FloorView
     expect(floor.tables).toHaveLength(1)
-    // bea is new to brushing out, where an armpit mat is a hold point, and nothing is under way
+    // bea is new to the rough clip of the ears, where the ear's edge is a hold point, and nothing is under way
     expect(floor.tables[0]).toMatchObject({
       sessionId: session,
       workedMin: 42,
-      hold: { hazardId: 'armpit-mat' },
-      next: { techniqueId: 'brush-out' }
+      hold: { hazardId: 'toe-web' },
+      next: { techniqueId: 'rough-clip' }
     })
-    expect(floor.looks[0].say).toContain('waits for you: armpit mat')
-    await record(session, ['holdReleased', { techniqueId: 'brush-out', hazardId: 'armpit-mat' }])
+    expect(floor.looks[0].say).toContain('waits for you: toe web, ear edge')
+    await record(session, ['holdReleased', { techniqueId: 'rough-clip', hazardId: 'toe-web' }])
     expect(((await ivo.get('/floor')).body as unknown as FloorView).tables[0].hold).toBeNull()
     const own = (await (await world.client('abe')).get('/floor')).body as unknown as FloorView
     expect(own).toMatchObject({ tables: [], looks: [] })

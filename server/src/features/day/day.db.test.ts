@@ -32,7 +32,7 @@ const dog = (change: object = {}) => ({
   coatType: null,
   colour: 'pepper',
   withersMm: 340,
-  canStandMin: 120,
+  canStandMin: 150,
   temperament: 'steady',
   dislikes: '',
   owner: 'Orla',

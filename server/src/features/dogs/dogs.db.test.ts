@@ -59,7 +59,7 @@ const profile = (change: object = {}) => ({
   forelegMm: null,
   footMm: null,
   flatFootMm: 4,
-  canStandMin: 100,
+  canStandMin: 130,
   temperament: 'steady',
   dislikes: '',
   earHistory: 'inflamed in 2025',

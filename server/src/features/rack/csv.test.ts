@@ -22,6 +22,7 @@ const tool = (index: number) =>
       fraction: null,
       toothing: kind === 'blade' ? 'skip' : null,
       base: kind === 'comb' ? '10' : null,
+      setTo: kind === 'blade' ? '15' : null,
       note
     }))
 const racks = fc.integer({ min: 1, max: 6 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => tool(i))))
@@ -53,6 +54,8 @@ describe('a rack as a table', () => {
       { at: rack.length, detail: expect.stringMatching(/as tool 4; an id is used once/) }
     ])
     expect(rackIssues([...rack, { ...rack[3], id: 'other' }])).toMatchObject([{ detail: expect.stringMatching(/a tool is named once/) }])
-    expect(rackIssues([{ ...rack[14], base: '30' }])).toMatchObject([{ detail: expect.stringMatching(/only a comb goes over a blade/) }])
+    expect(rackIssues([{ ...rack.find(({ id }) => id === 'scissors-straight')!, base: '30' }])).toMatchObject([
+      { detail: expect.stringMatching(/only a comb goes over a blade/) }
+    ])
   })
 })

@@ -39,7 +39,7 @@ describe('the rack', () => {
   it('keeps what a trim plans with, and is a lead assessor’s', async () => {
     const { tools } = await rack()
     const without = await lena.send('PUT', '/rack', { tools: tools.filter(({ id }) => id !== 'blade-15'), what: '' })
-    expect(without.body.detail).toMatch(/^blade-15 cannot go: “Bearded terrier pet pattern” plans pads with it/)
+    expect(without.body.detail).toMatch(/^blade-15 cannot go: “Bearded terrier pet pattern” plans rough clip of the ears with it/)
     expect((await (await world.client('ivo')).send('PUT', '/rack', { tools, what: '' })).status).toBe(403)
     const wrong = tools.map((tool) => (tool.id === 'blade-10' ? { ...tool, lengthMm: 4 } : tool))
     expect((await lena.send('PUT', '/rack', { tools: wrong, what: '' })).body.detail).toMatch(/Length is 4 mm; 1\/16 in is 1\.59 mm/)
@@ -52,9 +52,9 @@ describe('the rack', () => {
     expect(out.headers.get('content-type')).toMatch(/text\/csv/)
     const text = await out.text()
     // read by the table package itself, not by ours
-    expect(Papa.parse<string[]>(text).data[0]).toEqual(['id', 'label', 'kind', 'lengthMm', 'fraction', 'toothing', 'base', 'note'])
+    expect(Papa.parse<string[]>(text).data[0]).toEqual(['id', 'label', 'kind', 'lengthMm', 'fraction', 'toothing', 'base', 'setTo', 'note'])
     expect((await upload(text)).status).toBe(200)
-    const strip = ({ base: _base, ...tool }: Tool) => tool
+    const strip = ({ base: _base, setTo: _setTo, ...tool }: Tool) => tool
     expect((await rack()).tools.map(strip)).toEqual(tools.map(strip))
     await lena.post('/rack/undo')
   })
