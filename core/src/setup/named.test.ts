@@ -44,7 +44,7 @@ describe('the kind of work changes only by a rule with a name', () => {
 
   it('takes a tight mat out with the blade along the skin, even where the trim leaves the coat, and never with scissors', () => {
     const armpit = lineOf('long-coat', 'armpit.left', { mats: [mat('armpit', 'left')] })
-    expect([armpit.does, sayTool(armpit)]).toEqual(['passes', 'blade 10 with'])
+    expect([armpit.does, sayTool(armpit)]).toEqual(['passes', 'blade 10 for a tight mat'])
     expect(armpit.named[0]).toMatch(/40 mm across.*never with scissors.*a hole/)
     expect(sayTool(lineOf('long-coat', 'armpit.right', { mats: [mat('armpit', 'left')] }))).toBe('left alone, combed through')
     expect(namedFindings([mat('armpit', 'left'), { ...mat('ribs', 'left'), combedOutAt: '2026-04-14' }], []).mats).toHaveLength(1)

@@ -19,9 +19,10 @@ const SHARES: Readonly<Record<Share, string>> = {
 }
 
 /** "comb A over a 30, with"; "fine knife, carding"; "finger and thumb, pulling the tips" */
-export function sayPass({ kind, choice, overBlade, direction, share }: SheetPass): string {
+export function sayPass({ kind, technique, choice, overBlade, direction, share }: SheetPass): string {
   if (!choice) return 'no tool in the rack for this; ask the instructor'
   const tool = choice.tool.kind === 'blade' || choice.tool.kind === 'comb' ? `${choice.tool.kind} ${choice.tool.label}` : choice.tool.label
+  if (technique === 'mats') return `${tool} for a tight mat`
   if (kind === 'pull') return `${tool}, ${SHARES[share ?? 'all']}`
   if (kind === 'card') return `${tool}, carding`
   if (kind === 'attach') return `${tool} over a ${overBlade}, ${WAYS[direction ?? 'with']}`

@@ -113,7 +113,7 @@ const saysMore = ({ what: said, length, rule: side, work: other }: Wish) => [
       <label v-if="works.length"
         ><span class="muted">changes the work</span>
         <select v-model="work" class="field h-12">
-          <option value="">no</option>
+          <option value="">nothing</option>
           <option v-for="one in works" :key="one" :value="one">{{ WORK_WISH_NAMES[one] }}</option>
         </select></label
       >

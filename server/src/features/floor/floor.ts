@@ -25,7 +25,7 @@ import { eventsOf } from '../derived'
 import { isClosedDay, openedBy } from '../day'
 import { dogView, personName } from '../people'
 import { holdsFor, sessionRows, standardOfVisit, stepsOfVisit } from '../practice'
-import type { standardOf } from '../school';
+import type { standardOf } from '../school'
 import { houseOf, rackOf, schoolRow } from '../school'
 
 const MINUTE_MS = 60000
