@@ -74,7 +74,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
 }) => {
   test.setTimeout(90000)
   await signIn(page, 'ottilie', '/standards/teddy')
-  await page.getByRole('button', { name: /^Change it: write version 3/ }).click()
+  await page.getByRole('button', { name: /^Change it: write version \d/ }).click()
   await page.waitForURL('**/standard-drafts/**')
   const row = page.locator('[data-criterion=teddy-body]')
   await row.getByRole('button').first().click()
@@ -117,7 +117,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
   await expect(page.getByRole('status').filter({ hasText: 'It can be used.' })).toContainText(/exactly right gets (9[5-9]|100) and passes/)
   await expect(page.getByText('Everything is saved')).toBeVisible()
   await page.getByRole('button', { name: 'Put it into use' }).click()
-  await page.waitForURL('**/standards/teddy/3')
+  await page.waitForURL(/\/standards\/teddy\/\d$/)
   await expect(page.getByText('Whiskers kept')).toBeVisible()
   await page.getByRole('button', { name: 'Compare' }).click()
   await expect(page.getByRole('dialog').locator('[data-change]')).toHaveCount(6)
@@ -132,7 +132,7 @@ test('what is done at a place is written pass by pass: a place that is not said 
   page
 }) => {
   await signIn(page, 'ottilie', '/standards/companion')
-  await page.getByRole('button', { name: /^Change it: write version 3/ }).click()
+  await page.getByRole('button', { name: /^Change it: write version \d/ }).click()
   await page.waitForURL('**/standard-drafts/**')
   await page.getByRole('button', { name: 'What is done at each place, pass by pass' }).click()
   const back = page.locator('[data-work-form] [data-place=back]')

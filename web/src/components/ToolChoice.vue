@@ -22,11 +22,13 @@ const answer = computed(() => {
 })
 /** reasons that are not said as a caution already */
 const reasons = computed(() => props.advice.fired.filter(({ id }) => !cautions.value.some((caution) => caution.id === id)))
-/** what sets a length, the nearest first, and two that cut free-hand */
+/** what sets a length, the nearest first, two settings of an adjustable blade, and two that cut free-hand */
 const alternatives = computed(() => {
   const { ranked } = props.advice
   const [sets, free] = [ranked.filter(({ lengthMm }) => lengthMm !== null), ranked.filter(({ lengthMm }) => lengthMm === null)]
-  const shown = [...sets.slice(0, 6), ...free.slice(0, 2)]
+  const fixed = sets.filter(({ tool }) => !tool.setTo)
+  const adjustable = sets.filter(({ tool }) => tool.setTo)
+  const shown = [...fixed.slice(0, 6), ...adjustable.slice(0, 2), ...free.slice(0, 2)]
   return ranked.filter((choice) => shown.includes(choice) || isChosen(choice))
 })
 </script>
