@@ -1,5 +1,6 @@
 // What every browser test starts from: a page that watches for requests leaving loopback and for errors.
 import { expect, test as base, type Browser, type Page } from '@playwright/test'
+import { spawnSync } from 'node:child_process'
 import { passMinutes, refill } from '../server/src/testing/refill'
 
 export const PASSWORD = 'porcelain-7F'
@@ -28,6 +29,19 @@ export async function tablet(browser: Browser, who: string, path = '/floor'): Pr
   await page.addInitScript(PLAIN)
   await signIn(page, who, path)
   return page
+}
+
+/** What a person at the server's own console does: confirms staff of the empty school. */
+export function confirmOnConsole(...usernames: readonly string[]): void {
+  const worker = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
+  const database = `peen_test_e2e_empty_${worker + 1}`
+  const PEEN_DB = JSON.stringify({ ...JSON.parse(process.env.PEEN_TEST_DB!), database })
+  for (const name of usernames) {
+    const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', 'server/src/staff.ts', 'confirm', name], {
+      env: { ...process.env, PEEN_DB }
+    })
+    expect(status, stdout.toString()).toBe(0)
+  }
 }
 
 /** Lets minutes go by at the school: the clock of the tests stands until it is moved. */

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { drawn, emptySchool, expect, saved, signIt, test, walkRound } from './app'
+import { confirmOnConsole, drawn, emptySchool, expect, saved, signIt, test, walkRound } from './app'
 
 const chosen = (page: Page, name: string, label: string | RegExp) =>
   page.locator(`select[name=${name}]`).evaluate(
@@ -179,6 +179,11 @@ test('ten people, eight dogs and two tables go from nothing to a certificate by 
   await page.getByRole('button', { name: 'good', exact: true }).click()
   await page.getByRole('button', { name: 'I call it good: show the mark' }).click()
   await expect(page.getByTestId('mark')).toBeVisible()
+  // a founder signs once the server's console has confirmed the account
+  await page.getByRole('button', { name: 'Sign this grading' }).click()
+  await signIt(page)
+  await expect(page.getByText(/You cannot sign yet/)).toBeVisible()
+  confirmOnConsole('ada', 'mette')
   await page.getByRole('button', { name: 'Sign this grading' }).click()
   await signIt(page)
   await expect(page.getByText('Passed.', { exact: true })).toBeVisible()

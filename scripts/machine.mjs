@@ -80,13 +80,17 @@ export function ensureProgram(paths, debianPackage) {
   return found()
 }
 
-export async function refuseTakenPort(port, what, setting) {
-  const free = await new Promise((resolve) => {
+/** Does a program on this machine listen on a port of loopback? */
+export function portInUse(port) {
+  return new Promise((resolve) => {
     const probe = createServer()
-    probe.once('error', () => resolve(false))
-    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)))
+    probe.once('error', () => resolve(true))
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(false)))
   })
-  if (!free) {
+}
+
+export async function refuseTakenPort(port, what, setting) {
+  if (await portInUse(port)) {
     throw new Refusal(`Port ${port} for ${what} is taken by another program. Stop it, or choose another with ${setting}=<port>.`)
   }
 }

@@ -100,7 +100,7 @@ function makeDataDirectory(folder, data) {
   writeFileSync(marker, 'made by scripts/mariadb.mjs\n')
 }
 
-function readSecret(folder) {
+export function readSecret(folder) {
   try {
     return readFileSync(join(folder, 'secret'), 'utf8').trim()
   } catch {

@@ -1,4 +1,5 @@
 // Letting people in by a letter, resetting, retiring; cohorts; the letters themselves.
+import type { AccountEvent } from '@peen/core/certify'
 import { ROLES, type Role } from './auth'
 import { chosen, cohortOf, date, named, password, username } from './fields'
 import { boolean, object, string, uuid } from './yup'
@@ -53,11 +54,19 @@ export type PersonRow = {
   readonly active: boolean
   /** invited and has not chosen a password yet */
   readonly waiting: boolean
+  /** staff whose account signs */
+  readonly signs: boolean
+  /** why it does not yet; null where it does, and for apprentices */
+  readonly unsettled: string | null
+  /** may the reader confirm this account? */
+  readonly mayConfirm: boolean
 }
 export type Letter = { readonly id: string; readonly address: string; readonly subject: string; readonly body: string; readonly at: string }
 export type PeopleView = {
   readonly people: readonly PersonRow[]
   readonly cohorts: readonly (Cohort & { readonly people: number })[]
-  /** mail that would have been sent; a lead assessor reads it */
+  /** what happened to accounts of staff, the newest first: every signer sees it */
+  readonly accounts: readonly AccountEvent[]
+  /** mail that would have been sent; who asked for it reads it */
   readonly letters: readonly Letter[]
 }

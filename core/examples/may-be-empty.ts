@@ -8,6 +8,8 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'advice.ruleIssues': [0],
   'certify.borderlineOf': [0],
   'certify.lacks': [1],
+  'certify.mayConfirm': [2],
+  'certify.signingRight': [1],
   'certify.missingSigners': [0],
   'checkin.excusedBy': [0],
   'checkin.factsFromSkin': [0],

@@ -15,6 +15,7 @@ import {
   techniques,
   trimFits
 } from '@peen/content'
+import type { AccountEvent } from '../src/certify'
 import { NOTHING_FOUND } from '../src/checkin'
 import { growthOf, type TrimPart } from '../src/coat'
 import { newRaster } from '../src/figure'
@@ -78,6 +79,15 @@ const ofWork: Examples = {
   workSettled: () => [work(), { brows: 1 }],
   workWishesFor: () => [standards[0]],
   workWithLength: () => [work(), 'back', 3.2]
+}
+const accounts: AccountEvent[] = [
+  { kind: 'founded', personId: 'lars', by: null, at: '2026-04-14T08:00:00.000Z' },
+  { kind: 'made', personId: 'nel', by: 'lena', at: '2026-04-14T09:00:00.000Z' },
+  { kind: 'welcomed', personId: 'nel', by: null, at: '2026-04-14T10:00:00.000Z' }
+]
+const ofAccounts: Examples = {
+  mayConfirm: () => ['lars', 'nel', accounts, new Date('2026-04-14T11:00:00.000Z')],
+  signingRight: () => ['nel', accounts, new Date('2026-04-14T11:00:00.000Z')]
 }
 const setup: Examples = {
   adviceInPlan: () => [adviceRules, work(), { region: 'back', coat: 'wire', facts: new Set(), house: {}, rack }, 3.2],
@@ -177,6 +187,7 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
   ...{ practice, setup, coat, measure, standard: ofWork },
   advice: { coatTypeOf: () => ['hard wire coat'] },
   certify: {
+    ...ofAccounts,
     missingSigners: () => [[{ id: 'a', name: 'Ada', role: 'lead' }], { candidateId: 'b', markedBy: null, workedOnDog: new Set() }],
     sayRule: () => [certificates[0].rules[0], { technique: techniqueName, criterion: String, certificate: String, question: String }]
   },

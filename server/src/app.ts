@@ -4,6 +4,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { pinoHttp } from 'pino-http'
 import { v7 } from 'uuid'
+import { accountRoutes } from './features/accounts'
 import { apprenticeRoutes } from './features/apprentices'
 import { assessmentRoutes } from './features/assessments'
 import { auditRoutes } from './features/audit'
@@ -42,6 +43,7 @@ export const ROUTES: readonly Route[] = [
   ...coatRoutes,
   ...dayRoutes,
   ...admissionRoutes,
+  ...accountRoutes,
   ...visitRoutes,
   ...rackRoutes,
   ...recordRoutes,

@@ -49,17 +49,19 @@ export async function windDemo(db: Database): Promise<void> {
   if (last && last > school.demoNow) await db.update(tables.school).set({ demoNow: last })
 }
 
-export type SettableClock = Clock & { readonly set: (to: Date) => void }
+export type SettableClock = Clock & { readonly set: (to: Date) => void; readonly setReal: (to: Date | null) => void }
 
 /** A clock that stands where it is put: the demo's loader moves it through eight months. */
 export function settableClock(start: Date, zone: string): SettableClock {
   let at = start
+  let wall: Date | null = null
   return {
     now: async () => at,
-    real: () => new Date(),
+    real: () => wall ?? new Date(),
     today: async () => localDate(at, zone),
     runs: async () => false,
-    set: (to) => (at = to)
+    set: (to) => (at = to),
+    setReal: (to) => (wall = to)
   }
 }
 

@@ -1,10 +1,12 @@
 import { door } from '../error'
+import * as accountsPart from './accounts'
 import * as borderlinePart from './borderline'
 import * as rulesPart from './rules'
 import * as sayPart from './say'
 import * as signingPart from './signing'
 import * as validityPart from './validity'
 
+export { ACCOUNT_EVENTS, WAIT_HOURS, type AccountEvent, type AccountEventKind, type MayConfirm, type SigningRight } from './accounts'
 export { LEAST_TRIMS, type Borderline, type Rated } from './borderline'
 export type { RuleNames } from './say'
 export type { MaySign, SigningFacts, SigningPerson } from './signing'
@@ -22,6 +24,7 @@ export type {
 } from './types'
 export type { KnownForCertificates } from './validity'
 
+export const { mayConfirm, signingRight } = door(accountsPart)
 export const { borderlineOf } = door(borderlinePart)
 export const { findingOf, lacks } = door(rulesPart)
 export const { newRule, sayRule, sayTerm } = door(sayPart)

@@ -2,6 +2,8 @@ export type SigningPerson = {
   readonly id: string
   readonly name: string
   readonly role: 'lead' | 'instructor' | 'apprentice'
+  /** why the account signs nothing yet; nothing where it does */
+  readonly unsettled?: string | null
 }
 
 export type SigningFacts = {
@@ -24,6 +26,7 @@ export function maySign(person: SigningPerson, facts: SigningFacts): MaySign {
   const no = (because: string): MaySign => ({ may: false, because: `${person.name} may not sign: ${because}.` })
   if (person.id === facts.candidateId) return no('nobody signs their own work')
   if (person.role === 'apprentice') return no('only assessors sign')
+  if (person.unsettled) return no(person.unsettled)
   if (facts.workedOnDog.has(person.id)) return no('worked on this dog')
   if (!facts.ready) return no('not every rule is met')
   if (facts.signed.some((other) => other.id === person.id)) return no('has signed already; the second signature is another person’s')

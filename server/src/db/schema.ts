@@ -9,6 +9,7 @@ import type { CheckIn, Closing, DogProfileMore, Noted, Role, Settings } from '@p
 import { bigint, boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
 
+export * from './schema-accounts'
 export * from './schema-coat'
 export * from './schema-grading'
 export * from './schema-competency'
@@ -84,6 +85,8 @@ export const letters = mysqlTable('letters', {
   address: varchar('address', { length: 120 }).notNull(),
   subject: varchar('subject', { length: 200 }).notNull(),
   body: text('body').notNull(),
+  /** who asked for it, and alone may read it */
+  madeBy: uuid('made_by'),
   at: utc('at').notNull()
 })
 

@@ -41,7 +41,13 @@ export type Client = {
   readonly post: (path: string, body?: unknown) => Promise<Answer>
 }
 
-export type Served = { readonly url: string; readonly client: (username?: string) => Promise<Client>; readonly close: () => Promise<void> }
+export type Served = {
+  readonly url: string
+  readonly client: (username?: string) => Promise<Client>
+  /** the client of whoever signed in by an answer */
+  readonly clientOf: (answer: Answer) => Client
+  readonly close: () => Promise<void>
+}
 
 /** Serves the application on a free port. */
 export async function serve(
@@ -52,19 +58,19 @@ export async function serve(
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  const clientOf = ({ headers, body }: Answer) => clientFor(url, headers.get('set-cookie')!.split(';')[0], body as unknown as Me)
   const client = async (username?: string): Promise<Client> => {
     if (!username) return clientFor(url, '', null)
     const answer = await clientFor(url, '', null).post('/sign-in', { username, password: PASSWORD })
     if (answer.status !== 200) throw new Error(`sign-in of ${username}: ${answer.body.detail}`)
-    const cookie = answer.headers.get('set-cookie')!.split(';')[0]
-    return clientFor(url, cookie, answer.body as unknown as Me)
+    return clientOf(answer)
   }
   const close = async () => {
     server.closeAllConnections()
     await new Promise((resolve) => server.close(resolve))
     await connection.close()
   }
-  return { url, client, close, clock }
+  return { url, client, clientOf, close, clock }
 }
 
 function clientFor(url: string, cookie: string, me: Me | null): Client {
@@ -163,6 +169,10 @@ export async function smallSchool(name: string): Promise<World> {
       handed: 'right',
       active: true
     })
+    if (role !== 'apprentice')
+      await db
+        .insert(tables.accountEvents)
+        .values({ personId: ids[username], kind: 'founded', by: null, at: new Date('2026-01-05T08:00:00.000Z') })
   }
   const dog = {
     bodyType: 'bearded',

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { inviteSchema, ROLE_NAMES, ROLES, type Cohort, type PeopleView, type PersonRow } from '@peen/contract'
+import { WAIT_HOURS } from '@peen/core/certify'
 import { computed, ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
 import CohortTable from '../components/CohortTable.vue'
@@ -10,7 +11,8 @@ import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
-import { sayDate } from '../composables/words'
+import { sayAccount } from '../certify/account-words'
+import { sayDate, sayMoment } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 // Who belongs to the school, in which cohort, and the letters with which people come in.
@@ -46,6 +48,11 @@ async function act(work: () => Promise<unknown>, words: string): Promise<void> {
 const reset = ({ id, givenName }: PersonRow) => act(() => api.post(`/people/${id}/reset`), `A letter for ${givenName} is written.`)
 /** who is about to be retired: it is asked once */
 const leaving = ref<PersonRow | null>(null)
+/** whose account is about to be confirmed: it is asked once */
+const meeting = ref<PersonRow | null>(null)
+const confirm = ({ id, givenName }: PersonRow) =>
+  act(() => api.post(`/people/${id}/confirm`), `You have confirmed ${givenName}. The account signs in ${WAIT_HOURS} hours.`)
+const nameOf = (id: string) => data.value?.people.find((one) => one.id === id)?.givenName ?? null
 const noted = ref<string | null>(null)
 const retire = ({ id, givenName, active }: PersonRow) =>
   act(
@@ -83,8 +90,12 @@ async function invited(): Promise<void> {
           <span class="min-w-[200px] flex-1" :class="one.active ? '' : 'muted'"
             ><b>{{ one.givenName }} {{ one.familyName }}</b>
             <span class="muted ml-2">{{ ROLE_NAMES[one.role] }}{{ one.cohort ? `, ${one.cohort}` : '' }}</span
-            ><span v-if="stateOf(one)" class="muted block">{{ stateOf(one) }}</span></span
+            ><span v-if="stateOf(one)" class="muted block">{{ stateOf(one) }}</span
+            ><span v-if="one.active && one.unsettled" class="block text-danger">Signs nothing yet: {{ one.unsettled }}.</span></span
           >
+          <button v-if="one.mayConfirm" class="btn min-h-11 px-3 text-[16px]" @click="meeting = one">
+            Confirm<span class="sr-only"> {{ one.givenName }}</span>
+          </button>
           <button
             class="btn btn-quiet min-h-11 px-3 text-[16px]"
             :aria-expanded="noted === one.id"
@@ -133,8 +144,22 @@ async function invited(): Promise<void> {
         <button class="btn">Keep this cohort</button>
       </form>
       <CohortTable @in="cohortIn" />
-      <template v-if="session.isLead">
-        <h2 class="mt-8">Letters</h2>
+      <template v-if="data.accounts.length">
+        <h2 class="mt-8">Accounts of staff</h2>
+        <hr class="rule2 mt-1" />
+        <p class="muted mt-1">
+          A new or reset account signs nothing until another signer has met the person and confirmed it, and then {{ WAIT_HOURS }} hours
+          have passed.
+        </p>
+        <ul class="row-rule m-0 list-none p-0" data-testid="accounts">
+          <li v-for="(event, i) in data.accounts" :key="i" class="flex min-h-11 flex-wrap items-center gap-x-3">
+            <span class="muted w-[190px]">{{ sayMoment(event.at, session.school?.timeZone ?? 'UTC') }}</span>
+            <span>{{ sayAccount(event, nameOf) }}</span>
+          </li>
+        </ul>
+      </template>
+      <template v-if="data.letters.length">
+        <h2 class="mt-8">Letters you asked for</h2>
         <hr class="rule2 mt-1" />
         <p class="muted mt-1">
           No mail leaves this machine: what would be sent is kept here. Hand the address over, or open it on a tablet of the school.
@@ -152,6 +177,18 @@ async function invited(): Promise<void> {
       <hr class="rule2 mt-2 mb-3" />
       <NewForm path="/invitations" :schema="inviteSchema" :fields="FIELDS" :start="EMPTY" action="Write the letter" @made="invited" />
     </aside>
+    <AskOnce
+      :open="meeting !== null"
+      :title="`Confirm ${meeting?.givenName ?? ''}?`"
+      :says="[
+        `You have met ${meeting?.givenName ?? 'this person'} in person, and they signed in themselves.`,
+        `The account signs ${WAIT_HOURS} hours from now. Your word is in the trail, and every signer sees it.`
+      ]"
+      action="I have met them"
+      working="Confirming …"
+      :run="() => confirm(meeting!)"
+      @close="meeting = null"
+    />
     <AskOnce
       :open="leaving !== null"
       :title="`Retire ${leaving?.givenName ?? ''}?`"

@@ -1,10 +1,12 @@
 // Who belongs to the school: letting in at once, or by a letter; resetting, retiring; cohorts.
+import { mayConfirm, signingRight } from '@peen/core/certify'
 import type { Cohort, Invite, Me, NewPerson, PeopleView, Retire, Role, Welcome } from '@peen/contract'
 import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm'
 import { createHash, randomBytes } from 'node:crypto'
 import { v7 } from 'uuid'
-import { inTransaction, orTaken, tables, type Transaction } from '../../db'
+import { inTransaction, orTaken, tables, type Database, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
+import { accountEvents, recordAccount } from '../accounts'
 import { hashPassword, openFor, type OpenedSession } from '../auth'
 import { personById } from '../people'
 import { schoolRow } from '../school'
@@ -12,6 +14,7 @@ import { schoolRow } from '../school'
 /** Chosen: an invitation waits a week, a new password a day. */
 const HOURS = Object.freeze({ invite: 24 * 7, reset: 24 })
 const MOST_LETTERS = 60
+const MOST_EVENTS = 60
 
 const tokenHash = (token: string) => createHash('sha256').update(token).digest('hex')
 
@@ -34,8 +37,9 @@ async function ensureCohort(tx: Transaction, name: string, today: string): Promi
   await tx.insert(tables.cohorts).ignore().values({ name, startedOn: today, endedOn: null })
 }
 
-/** Lets a person in with a first password. An instructor lets in apprentices, a lead assessor anybody. */
-export async function addPerson({ db, clock }: Services, actor: Me, person: NewPerson): Promise<{ readonly id: string }> {
+/** Lets a person in with a first password; staff choose their own before anybody can confirm them. An instructor lets in apprentices, a lead assessor anybody. */
+export async function addPerson(services: Services, actor: Me, person: NewPerson): Promise<{ readonly id: string }> {
+  const { db, clock } = services
   mayLetIn(actor, person.role)
   const { password, ...rest } = person
   const today = await clock.today()
@@ -45,6 +49,7 @@ export async function addPerson({ db, clock }: Services, actor: Me, person: NewP
     await ensureCohort(tx, person.cohort, today)
     const row = { ...rest, passwordHash, startedOn: today, handed: 'right', active: true }
     await orTaken(tx.insert(tables.people).values(row), refuse.taken('person'))
+    await recordStaff(tx, services, person, 'made', actor)
   })
   return { id: person.id }
 }
@@ -63,7 +68,8 @@ export async function inviteWithin(tx: Transaction, services: Services, actor: M
   await ensureCohort(tx, person.cohort, today)
   const row = { id, ...person, passwordHash: NO_PASSWORD, startedOn: today, handed: 'right', active: true }
   await orTaken(tx.insert(tables.people).values(row), refuse.taken('person'))
-  await writeLetter(tx, services, { id, email: person.email, givenName: person.givenName }, 'invite')
+  await writeLetter(tx, services, actor, { id, email: person.email, givenName: person.givenName }, 'invite')
+  await recordStaff(tx, services, { id, role: person.role }, 'made', actor)
 }
 
 /** Writes a letter with which a person chooses a new password. Their sign-ins end; earlier letters hold no more. */
@@ -75,19 +81,53 @@ export async function resetPassword(services: Services, actor: Me, id: string): 
     await tx.delete(tables.invitations).where(eq(tables.invitations.personId, id))
     await tx.delete(tables.signIns).where(eq(tables.signIns.personId, id))
     const waits = person.passwordHash === NO_PASSWORD
-    await writeLetter(tx, services, person, waits ? 'invite' : 'reset')
+    await writeLetter(tx, services, actor, person, waits ? 'invite' : 'reset')
+    await recordStaff(tx, services, person, 'reset', actor)
   })
   return { id }
 }
 
 type Addressed = { readonly id: string; readonly email: string | null; readonly givenName: string }
 
-async function writeLetter(tx: Transaction, { clock }: Services, person: Addressed, kind: 'invite' | 'reset'): Promise<void> {
+/** What happens to an account of staff is in the trail, by the wall clock. */
+async function recordStaff(
+  tx: Transaction,
+  { clock }: Services,
+  person: { readonly id: string; readonly role: Role },
+  kind: 'made' | 'reset' | 'retired' | 'back' | 'welcomed',
+  actor: Me | null
+): Promise<void> {
+  if (person.role !== 'apprentice') await recordAccount(tx, { kind, personId: person.id, by: actor?.id ?? null, at: clock.real() })
+}
+
+/** A letter that is handed over on the server's console: nothing of it is kept but the key's hash. @returns its address */
+export async function letterFromConsole(db: Database, person: { readonly id: string }): Promise<string> {
+  return inTransaction(db, async (tx) => {
+    await tx.delete(tables.invitations).where(eq(tables.invitations.personId, person.id))
+    await tx.delete(tables.signIns).where(eq(tables.signIns.personId, person.id))
+    const at = new Date()
+    const { token } = await openInvitation(tx, person.id, 'reset', at)
+    await recordAccount(tx, { kind: 'reset', personId: person.id, by: null, at })
+    return `/welcome/${token}`
+  })
+}
+
+async function openInvitation(
+  tx: Transaction,
+  personId: string,
+  kind: 'invite' | 'reset',
+  madeAt: Date
+): Promise<{ readonly token: string }> {
   const token = randomBytes(24).toString('base64url')
+  const expiresAt = new Date(madeAt.getTime() + HOURS[kind] * 3600000)
+  await tx.insert(tables.invitations).values({ tokenHash: tokenHash(token), personId, kind, madeAt, expiresAt, usedAt: null })
+  return { token }
+}
+
+async function writeLetter(tx: Transaction, { clock }: Services, actor: Me, person: Addressed, kind: 'invite' | 'reset'): Promise<void> {
   // door keys run by the wall clock, even where the demo's day stands still
   const madeAt = clock.real()
-  const expiresAt = new Date(madeAt.getTime() + HOURS[kind] * 3600000)
-  await tx.insert(tables.invitations).values({ tokenHash: tokenHash(token), personId: person.id, kind, madeAt, expiresAt, usedAt: null })
+  const { token } = await openInvitation(tx, person.id, kind, madeAt)
   const school = (await schoolRow(tx)).name
   const what = kind === 'invite' ? `${school} lets you in` : `A new password for ${school}`
   const days = kind === 'invite' ? 'seven days' : 'one day'
@@ -97,6 +137,7 @@ async function writeLetter(tx: Transaction, { clock }: Services, person: Address
     address: person.email ?? '',
     subject: what,
     body: `Dear ${person.givenName},\n\nopen /welcome/${token} on a tablet of the school and choose a password. The address holds once and for ${days}.`,
+    madeBy: actor.id,
     at: madeAt
   })
 }
@@ -128,6 +169,7 @@ export async function welcome(services: Services, { token, password }: Welcome):
     if (!one.active) throw refuse.forbidden('This person is retired. Ask a lead assessor.')
     await tx.update(i).set({ usedAt: now }).where(byKey)
     await tx.update(p).set({ passwordHash }).where(eq(p.id, one.id))
+    await recordStaff(tx, services, one, 'welcomed', null)
     return one
   })
   return openFor(services, person)
@@ -135,11 +177,12 @@ export async function welcome(services: Services, { token, password }: Welcome):
 
 /** Retires a person, or takes them in again. What they did stays; they cannot sign in. */
 export async function retire(
-  { db, clock }: Services,
+  services: Services,
   actor: Me,
   id: string,
   { active }: Retire
 ): Promise<{ readonly id: string; readonly warnings: readonly string[] }> {
+  const { db, clock } = services
   const today = await clock.today()
   return inTransaction(db, async (tx) => {
     const everybody = await tx.select().from(tables.people).for('update')
@@ -149,6 +192,7 @@ export async function retire(
     const leads = everybody.filter((one) => one.role === 'lead' && one.active && one.id !== id)
     if (!active && person.role === 'lead' && leads.length === 0) throw refuse.forbidden('A school keeps one lead assessor at least.')
     await tx.update(tables.people).set({ active }).where(eq(tables.people.id, id))
+    if (person.active !== active) await recordStaff(tx, services, person, active ? 'back' : 'retired', actor)
     if (active) return { id, warnings: [] }
     await tx.delete(tables.signIns).where(eq(tables.signIns.personId, id))
     await tx.delete(tables.invitations).where(eq(tables.invitations.personId, id))
@@ -174,11 +218,23 @@ export async function keepCohort({ db }: Services, { name, startedOn, endedOn }:
 }
 
 /** Everybody with how they stand, cohorts, and for a lead assessor the letters. */
-export async function peopleView({ db }: Services, actor: Me): Promise<PeopleView> {
+export async function peopleView({ db, clock }: Services, actor: Me): Promise<PeopleView> {
   const people = await db.select().from(tables.people).orderBy(asc(tables.people.givenName))
   const open = await db.select().from(tables.invitations).where(isNull(tables.invitations.usedAt))
   const cohorts = await db.select().from(tables.cohorts).orderBy(asc(tables.cohorts.startedOn), asc(tables.cohorts.name))
-  const letters = actor.role === 'lead' ? await db.select().from(tables.letters).orderBy(desc(tables.letters.at)).limit(MOST_LETTERS) : []
+  // a letter opens an account: only who asked for it reads it
+  const letters = await db
+    .select()
+    .from(tables.letters)
+    .where(eq(tables.letters.madeBy, actor.id))
+    .orderBy(desc(tables.letters.at))
+    .limit(MOST_LETTERS)
+  const events = await accountEvents(db)
+  const now = clock.real()
+  const standing = (id: string) => {
+    const right = signingRight(id, events, now)
+    return right.signs ? { signs: true, unsettled: null } : { signs: false, unsettled: right.because }
+  }
   const waiting = new Set(open.map(({ personId }) => personId))
   return {
     people: people.map(({ id, givenName, familyName, username, email, role, cohort, active, passwordHash }) => ({
@@ -190,9 +246,12 @@ export async function peopleView({ db }: Services, actor: Me): Promise<PeopleVie
       role,
       cohort,
       active,
-      waiting: waiting.has(id) && passwordHash === NO_PASSWORD
+      waiting: waiting.has(id) && passwordHash === NO_PASSWORD,
+      ...(role === 'apprentice' ? { signs: false, unsettled: null } : standing(id)),
+      mayConfirm: role !== 'apprentice' && active && mayConfirm(actor.id, id, events, now).may
     })),
     cohorts: cohorts.map((cohort) => ({ ...cohort, people: people.filter((one) => one.cohort === cohort.name && one.active).length })),
+    accounts: events.slice(-MOST_EVENTS).reverse(),
     letters: letters.map(({ id, address, subject, body, at }) => ({ id, address, subject, body, at: at.toISOString() }))
   }
 }

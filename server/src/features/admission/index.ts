@@ -15,7 +15,7 @@ import { route, type Route } from '../../http'
 import { keep } from '../auth'
 import { addPerson, invite, keepCohort, peopleView, resetPassword, retire, welcome } from './admission'
 
-export { inviteWithin } from './admission'
+export { inviteWithin, letterFromConsole } from './admission'
 
 const STAFF = ['lead', 'instructor'] as const
 

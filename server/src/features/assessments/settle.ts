@@ -5,6 +5,7 @@ import { differencesOf, type GradeResult } from '@peen/core/grade'
 import { and, asc, eq, inArray, isNotNull } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
+import { refuseUnsettled } from '../accounts'
 import { appendAudit } from '../audit'
 import { allPeople, fullName } from '../people'
 import { newestStandards, standardOf } from '../school'
@@ -88,6 +89,7 @@ function sayBoth([one, other]: readonly [OneMark, OneMark], real: number): strin
 export async function settle({ db, clock }: Services, actor: Me, sessionId: string, { outcome, reason }: Settle): Promise<void> {
   const at = await clock.now()
   await inTransaction(db, async (tx) => {
+    await refuseUnsettled({ db: tx, clock }, actor)
     const row = await openAppointment(tx, actor, sessionId)
     if (row.agreedBy) throw refuse.conflict('settled', 'Both have agreed already; that stands.')
     await tx.update(a).set({ outcome, reason, settledBy: actor.id, agreedBy: null, settledAt: at }).where(eq(a.sessionId, sessionId))
@@ -99,6 +101,7 @@ export async function settle({ db, clock }: Services, actor: Me, sessionId: stri
 export async function agree({ db, clock }: Services, actor: Me, sessionId: string): Promise<void> {
   const at = await clock.now()
   await inTransaction(db, async (tx) => {
+    await refuseUnsettled({ db: tx, clock }, actor)
     const row = await openAppointment(tx, actor, sessionId)
     if (!row.outcome) throw refuse.conflict('notSettled', 'Nothing has been written yet to agree to.')
     if (row.settledBy === actor.id) throw refuse.forbidden('Nobody agrees with themselves: the other assessor does.')

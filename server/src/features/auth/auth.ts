@@ -5,6 +5,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { v7 } from 'uuid'
 import { inTransaction, tables, type Database } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
+import { recordAccount, waitsForWelcome } from '../accounts'
 import { ensureSchool } from '../school'
 import {
   closeSignIn,
@@ -113,6 +114,9 @@ export async function changePassword(
   const passwordHash = await hashPassword(next)
   await inTransaction(db, async (tx) => {
     await tx.update(tables.people).set({ passwordHash }).where(eq(tables.people.id, actor.id))
+    // whoever was let in with a password that a colleague knows has one of their own now
+    if (actor.role !== 'apprentice' && (await waitsForWelcome(tx, actor.id, clock.real())))
+      await recordAccount(tx, { kind: 'welcomed', personId: actor.id, by: null, at: clock.real() })
     await tx.delete(tables.signIns).where(and(eq(tables.signIns.personId, actor.id), ne(tables.signIns.tokenHash, tokenHash(token ?? ''))))
   })
 }
@@ -143,6 +147,8 @@ export async function setUp(services: Services, body: Setup): Promise<OpenedSess
       active: true
     }
     await tx.insert(tables.people).values(row)
+    await recordAccount(tx, { kind: 'made', personId: row.id, by: null, at: clock.real() })
+    await recordAccount(tx, { kind: 'welcomed', personId: row.id, by: null, at: clock.real() })
     return row
   })
   return open(db, person, clock.real())

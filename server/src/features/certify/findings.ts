@@ -1,11 +1,12 @@
 import type { Decline, DraftFinding, FindingRow, FindingView, Me } from '@peen/contract'
-import { maySign, missingSigners, type Certificate, type SigningFacts, type SigningPerson } from '@peen/core/certify'
+import { maySign, missingSigners, signingRight, type Certificate, type SigningFacts, type SigningPerson } from '@peen/core/certify'
 import { daysBetween } from '@peen/core/competency'
 import { foldSession, workedMinutes } from '@peen/core/practice'
 import { addMonths, formatISO, parseISO } from 'date-fns'
 import { and, asc, count, eq, ne } from 'drizzle-orm'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
+import { accountEvents } from '../accounts'
 import { appendAudit } from '../audit'
 import { certificateAt, certificatesOf } from '../certificates'
 import { eventsOf, gradedBy } from '../derived'
@@ -116,12 +117,17 @@ type Gathered = {
 }
 
 /** Everything a decision about a finding stands on, gathered before any rule is asked. */
-async function gather(db: Reader, record: FindingRecord, today: string): Promise<Gathered> {
+async function gather(db: Reader, record: FindingRecord, today: string, wallClock: Date): Promise<Gathered> {
   const certificate = { ...(await certificateAt(db, record.certificateId, record.certificateVersion)), rules: record.rules }
   const finding = await findingFor(db, certificate, record.apprenticeId, today)
+  const events = await accountEvents(db)
+  const unsettledOf = ({ id, role }: { readonly id: string; readonly role: Me['role'] }) => {
+    const right = role === 'apprentice' ? null : signingRight(id, events, wallClock)
+    return right && !right.signs ? right.because : null
+  }
   const people = (await allPeople(db))
     .filter((person) => person.active)
-    .map((person) => ({ id: person.id, name: fullName(person), role: person.role }))
+    .map((person) => ({ id: person.id, name: fullName(person), role: person.role, unsettled: unsettledOf(person) }))
   const signatures = await db
     .select()
     .from(tables.signatures)
@@ -142,7 +148,7 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
   const record = await findingRecord(db, id)
   if (actor.role === 'apprentice' && record.apprenticeId !== actor.id) throw refuse.forbidden('An apprentice reads own records only.')
   const today = await clock.today()
-  const { certificate, finding, facts, signatures, people } = await gather(db, record, today)
+  const { certificate, finding, facts, signatures, people } = await gather(db, record, today, clock.real())
   const rules = record.evidence ?? finding.rules
   const name = (personId: string | null) => people.find((person) => person.id === personId)?.name ?? 'a former member of staff'
   const assessors = people.filter((person) => person.role !== 'apprentice')
@@ -205,7 +211,7 @@ export async function signFinding({ db, clock }: Services, actor: Me, id: string
     const record = (await tx.select().from(tables.findings).where(eq(tables.findings.id, id)).for('update'))[0]
     if (!record) throw refuse.notFound('This finding')
     if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
-    const { certificate, finding, facts, people, signatures } = await gather(tx, record, today)
+    const { certificate, finding, facts, people, signatures } = await gather(tx, record, today, clock.real())
     const person = people.find((candidate) => candidate.id === actor.id)!
     const answer = maySign(person, facts)
     if (!answer.may) throw refuse.forbidden(answer.because)
@@ -242,7 +248,7 @@ export async function declineFinding({ db, clock }: Services, actor: Me, id: str
     const record = (await tx.select().from(tables.findings).where(eq(tables.findings.id, id)).for('update'))[0]
     if (!record) throw refuse.notFound('This finding')
     if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
-    const { finding } = await gather(tx, record, today)
+    const { finding } = await gather(tx, record, today, clock.real())
     const auditHash = await appendAudit(tx, {
       kind: 'finding.declined',
       at: at.toISOString(),

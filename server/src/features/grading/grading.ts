@@ -20,6 +20,7 @@ import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { computeResult, eventsOf, gradedBy, rebuildCoat, signedWith, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
+import { refuseUnsettled } from '../accounts'
 import { cuts, foundIn, houseOfVisit, outsideOf, sessionRow, standardOfVisit } from '../practice'
 import { gradeRulesOf, houseOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
@@ -277,6 +278,7 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
       throw refuse.invalid([
         { path: 'globalRating', detail: 'Say first how you call this trim as a whole; then the total is shown and can be signed.' }
       ])
+    await refuseUnsettled({ db: tx, clock }, actor)
     await refuseUngradable(tx, grading.sessionId)
     const gradedWith = await gradedWithOf(tx, grading)
     const result = await computeResult(tx, grading, gradedWith)

@@ -1,0 +1,81 @@
+// Which accounts may sign: a new, reset or returned one only after another signer has met the person. Source: design.md section 3.
+
+/**
+ * What happened to an account. `founded`: confirmed on the server's own console; `made`, `reset`, `role`, `back`: by a colleague;
+ * `welcomed`: the person chose a password by the letter; `confirmed`: another signer has met the person.
+ */
+export const ACCOUNT_EVENTS = ['founded', 'made', 'reset', 'role', 'back', 'retired', 'welcomed', 'confirmed'] as const
+export type AccountEventKind = (typeof ACCOUNT_EVENTS)[number]
+export type AccountEvent = {
+  readonly kind: AccountEventKind
+  readonly personId: string
+  /** who did it; null on the server's console and for the person's own welcome */
+  readonly by: string | null
+  /** by the wall clock, ISO 8601 */
+  readonly at: string
+}
+
+/** After a confirmation an account waits so long before it signs, hours: time for the others to see it in the trail. Chosen. */
+export const WAIT_HOURS = 48
+
+/** What takes the right to sign away until the account is confirmed anew. */
+const UNSETTLES: ReadonlySet<AccountEventKind> = new Set(['made', 'reset', 'role', 'back'])
+/** What gives a colleague a hold on an account. */
+const TIES: ReadonlySet<AccountEventKind> = new Set(['made', 'reset', 'role', 'back', 'confirmed'])
+
+export type SigningRight =
+  { readonly signs: true } | { readonly signs: false; readonly because: string; readonly waits: 'welcome' | 'confirmation' | 'hours' }
+
+/**
+ * Whether an account may sign at a moment. Events in the order in which they happened; those of others are not looked at.
+ * An account of which nothing is known does not sign.
+ */
+export function signingRight(personId: string, events: readonly AccountEvent[], now: Date): SigningRight {
+  const own = events.filter((event) => event.personId === personId)
+  const founded = own.findLastIndex(({ kind }) => kind === 'founded')
+  const unsettled = own.findLastIndex(({ kind }) => UNSETTLES.has(kind))
+  if (founded > unsettled) return { signs: true }
+  const since = own.slice(unsettled + 1)
+  const welcomed = since.findIndex(({ kind }) => kind === 'welcomed')
+  const isReturn = own[unsettled]?.kind === 'back' || own[unsettled]?.kind === 'role'
+  if (welcomed < 0 && !isReturn)
+    return { signs: false, waits: 'welcome', because: 'the account is new or reset, and its own password is not chosen yet' }
+  const confirmed = since.slice(welcomed + 1).find(({ kind }) => kind === 'confirmed')
+  if (!confirmed)
+    return {
+      signs: false,
+      waits: 'confirmation',
+      because: 'the account is new, reset or back, and no other signer has met the person and confirmed it'
+    }
+  const from = new Date(Date.parse(confirmed.at) + WAIT_HOURS * 3600000)
+  if (now < from)
+    return {
+      signs: false,
+      waits: 'hours',
+      because: `the account was confirmed less than ${WAIT_HOURS} hours ago; it signs from ${minuteOf(from)}`
+    }
+  return { signs: true }
+}
+
+const minuteOf = (at: Date) => `${at.toISOString().slice(0, 16).replace('T', ' ')} UTC`
+
+export type MayConfirm = { readonly may: true } | { readonly may: false; readonly because: string }
+
+/**
+ * Whether a colleague may confirm an account: a signer, not the person, not who made, reset, promoted or took it back, and not an
+ * account that one of those once made, reset, promoted, took back or confirmed.
+ */
+export function mayConfirm(confirmerId: string, personId: string, events: readonly AccountEvent[], now: Date): MayConfirm {
+  const no = (because: string): MayConfirm => ({ may: false, because })
+  if (confirmerId === personId) return no('nobody confirms themselves')
+  const right = signingRight(personId, events, now)
+  if (right.signs) return no('this account signs already')
+  if (right.waits === 'welcome') return no('the person has not chosen a password yet')
+  if (right.waits === 'hours') return no('this account is confirmed already and waits')
+  if (!signingRight(confirmerId, events, now).signs) return no('only an account that signs may confirm another')
+  const makers = new Set(events.flatMap(({ kind, personId: of, by }) => (of === personId && UNSETTLES.has(kind) && by ? [by] : [])))
+  if (makers.has(confirmerId)) return no('you made or reset this account; another signer confirms it')
+  const isTied = events.some(({ kind, personId: of, by }) => of === confirmerId && TIES.has(kind) && by !== null && makers.has(by))
+  if (isTied) return no('your own account was made, reset or confirmed by the one who made this one; another signer confirms it')
+  return { may: true }
+}
