@@ -59,6 +59,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'practice.undoneSteps': [0],
   'practice.nextTable': [0],
   'practice.rankLooks': [0],
+  'practice.staffHands': [0],
   'practice.stepProgress': [0],
   'practice.notGradable': [2],
   'practice.unworkedRegions': [1],

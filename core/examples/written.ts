@@ -38,6 +38,7 @@ const practice: Examples = {
   countedAttempts: () => [state, () => []],
   notGradable: () => [state, NOTHING_FOUND, steps, { apprentice: 'Ada', cuts: () => true }],
   proposeAttempts: () => [state, now],
+  staffHands: () => [[started('a', { hands: 'instructor' }, 2)], 'abe'],
   runningAttempt: () => [state],
   stepProgress: () => [steps, state],
   stillOpen: () => [state],

@@ -11,7 +11,7 @@ type OpenAttempt = Omit<Mutable<Attempt>, 'spans' | 'helps' | 'faults' | 'safety
 }
 
 /** The state while it is folded; `byId` finds an attempt under every id it was started with, `open` the ones not ended. */
-export type Draft = Omit<Lists<SessionState>, 'attempts' | 'pauses' | 'remarks' | 'tally'> & {
+export type Draft = Omit<Lists<SessionState>, 'attempts' | 'pauses' | 'remarks' | 'tally' | 'undone' | 'aliases'> & {
   attempts: OpenAttempt[]
   pauses: Mutable<SessionState['pauses'][number]>[]
   remarks: Record<string, string[]>

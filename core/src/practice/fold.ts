@@ -34,8 +34,9 @@ export function foldSession(events: readonly PracticeEvent[]): SessionState {
     else if (event.late && !confirmed.has(event.id)) draft.waiting.push(event.id)
     else apply(draft, withMore(event, said.get(event.id)))
   }
-  const { open: _open, byId: _byId, ...state } = draft
-  return state
+  const { open: _open, byId, ...state } = draft
+  const aliases = Object.fromEntries([...byId].flatMap(([id, attempt]) => (id === attempt.id ? [] : [[id, attempt.id]])))
+  return { ...state, aliases, undone: [...undone] }
 }
 
 function isKnown(event: PracticeEvent): boolean {

@@ -1,4 +1,5 @@
 import { door } from '../error'
+import * as handsPart from './hands'
 import * as foldPart from './fold'
 import * as applyPart from './apply'
 import * as undoPart from './undo'
@@ -26,4 +27,5 @@ export const { proposeAttempts, stillOpen, undoneSteps } = door(endPart)
 export const { countedAttempts, tappedHelp } = door(attemptsPart)
 export const { expectedHarm, nextTable, rankLooks, startsWithin } = door(roundsPart)
 export const { attemptMinutes, runningAttempt, stepProgress, workedMinutes } = door(minutesPart)
+export const { staffHands } = door(handsPart)
 export const { notGradable, unworkedRegions } = door(gradablePart)

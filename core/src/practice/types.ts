@@ -270,6 +270,10 @@ export type SessionState = {
   readonly waiting: readonly string[]
   /** events of a version or kind this code does not know: kept, not folded */
   readonly unknown: readonly string[]
+  /** events that were taken back, or struck, and not put back */
+  readonly undone: readonly string[]
+  /** a step that two tablets started is one attempt: the id of the other start, to the attempt's own */
+  readonly aliases: Readonly<Record<string, string>>
   readonly lastLamport: number
 }
 export type Tallied = 'fault' | 'prompt' | 'helped' | 'praise' | 'stress' | 'picture' | 'break'

@@ -159,7 +159,7 @@ async function invited(): Promise<void> {
         </ul>
       </template>
       <template v-if="data.letters.length">
-        <h2 class="mt-8">Letters you asked for</h2>
+        <h2 class="mt-8">Letters</h2>
         <hr class="rule2 mt-1" />
         <p class="muted mt-1">
           No mail leaves this machine: what would be sent is kept here. Hand the address over, or open it on a tablet of the school.

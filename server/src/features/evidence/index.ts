@@ -1,6 +1,7 @@
 import { questions, retiredTechniques } from '@peen/content'
 import { findingOf, type Certificate, type CertifyFacts, type Finding, type Held, type TechniqueState } from '@peen/core/certify'
 import { designLearningChart } from '@peen/core/competency'
+import { staffHands } from '@peen/core/practice'
 import { successorOf } from '@peen/core/technique'
 import { group } from 'd3-array'
 import { and, eq, inArray } from 'drizzle-orm'
@@ -133,11 +134,8 @@ async function heldBy(db: Reader, ids: readonly string[], today: string): Promis
 
 /** Who worked on a trim's dog that day: who recorded work of the instructor's own hands. */
 export async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
+  const { sessions: s } = tables
+  const [session] = await db.select({ apprenticeId: s.apprenticeId }).from(s).where(eq(s.id, sessionId))
   const events = (await eventsOf(db, [sessionId])).get(sessionId)!
-  const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.payload.eventId] : [])))
-  return new Set(
-    events
-      .filter((event) => event.kind === 'attemptStarted' && event.payload.hands === 'instructor' && !undone.has(event.id))
-      .map((event) => event.by)
-  )
+  return new Set(staffHands(events, session?.apprenticeId ?? ''))
 }

@@ -38,6 +38,11 @@ const OWN_KINDS: ReadonlySet<EventKind> = new Set([
   ...(['breakStarted', 'breakEnded', 'stressNoted', 'pictureTaken', 'noted', 'stopped', 'wentOn'] as const),
   ...(['helpAsked', 'selfRated', 'annotated', 'undone'] as const)
 ])
+/** No tablet counts so far ahead of what a session holds, however long it was away. */
+const MOST_AHEAD = 20000
+/** How much later than the tap the server may hear of its undo, s, unless both came together. Chosen: a slow network, not a second thought. */
+const UNDO_ARRIVES_SECONDS = 30
+
 /** What an instructor alone says, though it does not vouch for a step. */
 const STAFF_WORDS = 'This is for an instructor to record.'
 
@@ -58,9 +63,13 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
   if (event.sessionId !== session.id)
     throw refuse.invalid([{ path: 'sessionId', detail: 'sessionId names another session than the address.' }])
   if (event.by !== actor.id) throw refuse.forbidden('An event is recorded by the person who signs in, nobody else.')
-  if (event.v !== EVENT_VERSION) return
+  // whatever its version: an apprentice sends only kinds that are an apprentice's
   if (actor.role === 'apprentice') allowApprentice(event)
   else if (event.kind === 'selfRated') throw refuse.forbidden('How they see the own trim is for the apprentice to say.')
+  const most = state.lastLamport + MOST_AHEAD
+  if (event.lamport > most)
+    throw refuse.invalid([{ path: 'lamport', detail: `lamport is ${event.lamport}; allowed is ${most} at the most at this session now.` }])
+  if (event.v !== EVENT_VERSION) return
   switch (event.kind) {
     case 'attemptStarted':
       return allowStart(facts, event, state)
@@ -86,7 +95,12 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
       return event.payload.attemptId === null ? undefined : void attemptOf(state, event.payload.attemptId)
     case 'attemptsConfirmed':
       for (const { attemptId } of event.payload.attempts) attemptOf(state, attemptId)
-      for (const id of event.payload.struck) eventNamed(facts, id, 'struck')
+      for (const id of event.payload.struck)
+        if (!isNote(eventNamed(facts, id, 'struck')))
+          throw refuse.conflict(
+            'notANote',
+            'Only a note is struck at the end of a table: a fault, a prompt, help, stress or praise. Nothing was changed.'
+          )
       return
     case 'instructorFinished':
       return allowFinishing(facts, state)
@@ -104,7 +118,7 @@ async function allowStart(facts: Facts, event: Extract<PracticeEvent, { kind: 'a
   const { techniqueId, toolId, attemptId, setting } = event.payload
   const technique = await techniqueOf(facts, techniqueId)
   const tool = toolId === null ? null : toolById(await facts.rack(), toolId)
-  if (state.attempts.some((attempt) => attempt.id === attemptId))
+  if (attemptId in state.aliases || state.attempts.some((attempt) => attempt.id === attemptId))
     throw refuse.conflict('attemptExists', 'This attempt has been started already.')
   if (session.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state, tool)
 }
@@ -153,6 +167,38 @@ function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' 
       'undoTooLate',
       `A tap is taken back within ${UNDO_SECONDS} seconds. It stays; say more of it, or strike it when the table ends.`
     )
+  const isFree = isNote(target) || UNDONE_ANY_TIME.has(target.kind)
+  if (!isFree && !arrivedInTime(facts, target))
+    throw refuse.conflict(
+      'undoTooLate',
+      `This came too late: the tap was sent more than ${UNDO_ARRIVES_SECONDS} seconds before it was taken back. It stays.`
+    )
+  const others = facts.stored.find((one) => one.by !== facts.actor.id && refersTo(one, target))
+  if (others)
+    throw refuse.conflict(
+      'referredTo',
+      'Others have gone on from this tap already: it stays. Say more of it, or correct it when the table ends.'
+    )
+}
+/** What a table is in, and not what was seen. */
+const UNDONE_ANY_TIME: ReadonlySet<EventKind> = new Set(['sessionClosed', 'helpAsked', 'ranOut'])
+
+/** By the server's own clock; a tablet that was away sends both at once. */
+function arrivedInTime({ receivedAt }: Facts, target: PracticeEvent): boolean {
+  return target.receivedAt === null || receivedAt.getTime() - Date.parse(target.receivedAt) <= UNDO_ARRIVES_SECONDS * 1000
+}
+
+/** Does an event go on from another: from the step that it started, or from the tap itself? */
+function refersTo(event: PracticeEvent, target: PracticeEvent): boolean {
+  const payload = event.payload as {
+    readonly attemptId?: string | null
+    readonly eventId?: string
+    readonly attempts?: readonly { attemptId: string }[]
+  }
+  if (payload.eventId === target.id) return true
+  if (target.kind !== 'attemptStarted' || event.id === target.id) return false
+  const { attemptId } = target.payload
+  return payload.attemptId === attemptId || (payload.attempts ?? []).some((one) => one.attemptId === attemptId)
 }
 
 /** What the instructor's hands finish is no evidence: the trim is graded as the apprentice left it, so the grading comes first. */
@@ -168,7 +214,8 @@ async function allowFinishing({ tx, session }: Facts, state: SessionState): Prom
 }
 
 function attemptOf(state: SessionState, id: string) {
-  const attempt = state.attempts.find((one) => one.id === id)
+  // a step that two tablets started is one attempt under either id
+  const attempt = state.attempts.find((one) => one.id === (state.aliases[id] ?? id))
   if (!attempt)
     throw refuse.invalid([{ path: 'payload.attemptId', detail: 'payload.attemptId names no attempt of this session; start it first.' }])
   return attempt

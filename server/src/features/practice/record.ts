@@ -46,10 +46,10 @@ export async function recordEvents(
         answers.push(await recordOne(facts, batch, raw))
         statuses.push(200)
       } catch (error) {
-        if (!(error instanceof Refused) && !(error instanceof CoreError)) throw error
-        const id = String((raw as { id?: unknown })?.id ?? '')
+        if (!isAnswer(error)) throw error
+        const id = String((raw as { id?: unknown } | null)?.id ?? '').slice(0, 60)
         const isConflict = error instanceof Refused && error.status === 409
-        answers.push({ id, status: isConflict ? 'conflict' : 'refused', detail: error.message })
+        answers.push({ id, status: isConflict ? 'conflict' : 'refused', detail: error instanceof Error ? error.message : '' })
         statuses.push(error instanceof Refused ? error.status : 422)
       }
     }
@@ -83,6 +83,8 @@ const COAT_KINDS: ReadonlySet<string> = new Set([
   'attemptReopened',
   'lateConfirmed'
 ])
+/** What is said of one event alone; anything else concerns the whole batch. */
+const isAnswer = (error: unknown): error is Refused | CoreError => error instanceof Refused || error instanceof CoreError
 const changesCoat = (events: readonly PracticeEvent[]) => events.some(({ kind }) => COAT_KINDS.has(kind))
 
 /** What is stored already of the ids that came, and the rows that are written in one go. */
@@ -104,9 +106,32 @@ function once<T>(read: () => Promise<T>): () => Promise<T> {
   return () => (kept ??= read())
 }
 
+/** Halves of a letter, depths that no event has, days before any dog here: said, and never an error of the server's. */
+function refuseOdd(event: PracticeEvent): void {
+  if (isOdd(event))
+    throw refuse.invalid([{ path: 'payload', detail: 'The text holds half a letter that no alphabet has. Write it again.' }])
+  const year = new Date(event.atDevice).getUTCFullYear()
+  if (!(year >= FIRST_YEAR && year <= LAST_YEAR))
+    throw refuse.invalid([
+      {
+        path: 'atDevice',
+        detail: `atDevice is ${event.atDevice}; allowed is a day from ${FIRST_YEAR} to ${LAST_YEAR}. Set the tablet’s clock.`
+      }
+    ])
+}
+const [FIRST_YEAR, LAST_YEAR] = [2000, 2100]
+const DEEPEST = 12
+
+function isOdd(value: unknown, depth = 0): boolean {
+  if (typeof value === 'string') return /\p{Surrogate}/u.test(value)
+  if (typeof value !== 'object' || value === null) return false
+  return depth > DEEPEST || Object.entries(value).some(([key, own]) => isOdd(key, depth) || isOdd(own, depth + 1))
+}
+
 async function recordOne(facts: Facts, { known, rows }: Batch, raw: unknown): Promise<EventAnswer> {
   const checked = check(eventSchema as never, raw)
   if (!checked.ok) throw refuse.invalid(checked.issues)
+  refuseOdd(checked.value as PracticeEvent)
   const { receivedAt: _none, late: _late, clockOffMs: _off, position: _place, ...event } = checked.value as PracticeEvent
   const contentHash = sha256(canonicalize(event)!)
   const before = known.get(event.id)
