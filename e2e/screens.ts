@@ -103,6 +103,7 @@ async function screens(page: Page): Promise<readonly (readonly [string, () => Pr
     ['rules', () => to(page, '/rules/clipping')],
     ['two assessors', () => to(page, '/assessments')],
     ['pass marks', () => to(page, '/pass-marks')],
+    ['the trail', () => to(page, '/trail')],
     ['settings', () => to(page, '/settings')],
     ['certify', () => to(page, '/certify')],
     ['finding', () => to(page, `/certify/${finding}`)],

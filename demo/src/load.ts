@@ -1,5 +1,5 @@
 // Brings the database to the present shape, loads what Peen ships, and the demo school when nobody is there yet.
-import { connect, deriveWhereOld, loadContent, migrateUp, placeAll, settingsFromEnvironment, tables } from '@peen/server'
+import { beginSeals, connect, deriveWhereOld, loadContent, migrateUp, placeAll, settingsFromEnvironment, tables } from '@peen/server'
 import { playDemo } from './play'
 
 const { db, close } = connect(settingsFromEnvironment())
@@ -13,4 +13,5 @@ if (!someone) {
   process.stdout.write(`The demo school holds ${sessions} sessions, ${events} events and ${gradings} gradings.\n`)
 }
 await deriveWhereOld(db)
+await beginSeals(db, new Date())
 await close()

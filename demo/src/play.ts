@@ -12,6 +12,7 @@ import {
   openGrading,
   planVisit,
   draftFinding,
+  recordAccount,
   recordEvents,
   saveDraft,
   settle,
@@ -205,16 +206,9 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
       handed: one.handed
     }))
   ])
-  await db
-    .insert(tables.accountEvents)
-    .values(
-      STAFF.map(({ key }) => ({
-        personId: ids.person.get(key)!,
-        kind: 'founded' as const,
-        by: null,
-        at: new Date('2024-08-19T07:00:00.000Z')
-      }))
-    )
+  const foundedAt = new Date('2024-08-19T07:00:00.000Z')
+  for (const { key } of STAFF)
+    await db.transaction((tx) => recordAccount(tx, { kind: 'founded', personId: ids.person.get(key)!, by: null, at: foundedAt }))
   await db.insert(tables.roomTables).values(TABLES.map((table) => ({ ...table, id: ids.table.get(table.number)! })))
   await db.insert(tables.cohorts).values(Object.entries(COHORT_START).map(([name, startedOn]) => ({ name, startedOn, endedOn: null })))
   const coats = chanceFrom(OWNERS_SEED)

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { makeApp } from './app'
 import { databaseClock, windDemo } from './clock'
 import { connect, settingsFromEnvironment } from './db'
+import { checkNightly } from './features/audit'
 import { placeAll } from './features/live'
 
 const { db, close } = connect(settingsFromEnvironment())
@@ -22,7 +23,10 @@ const server = makeApp({ db, clock, log }, web).listen(port, '127.0.0.1', (error
   process.send?.('open')
 })
 
+const stopChecking = checkNightly({ db, clock, log })
+
 async function stop(): Promise<void> {
+  stopChecking()
   server.closeAllConnections()
   server.close()
   await close()

@@ -93,6 +93,7 @@ const routes: RouteRecordRaw[] = [
     meta: { title: 'Two marks of one trim', place: 'certify' }
   },
   { path: '/pass-marks', component: () => import('./views/PassMarks.vue'), meta: { title: 'Pass marks', place: 'certify' } },
+  { path: '/trail', component: () => import('./views/TrailRoom.vue'), meta: { title: 'The trail', place: 'certify' } },
   { path: '/certify', component: () => import('./views/CertifyList.vue'), meta: { title: 'Certify', place: 'certify' } },
   { path: '/certify/:id', component: () => import('./views/FindingSheet.vue'), props: true, meta: { title: 'Finding', place: 'certify' } },
   { path: '/:rest(.*)*', component: () => import('./views/NotHere.vue'), meta: { place: '' } }

@@ -342,6 +342,24 @@ export const auditLog = mysqlTable('audit_log', {
   hash: varchar('hash', { length: 64 }).notNull()
 })
 
+/** What an entry of the trail speaks of, and which parts it had then; the hash stands in the entry's own bytes. */
+export const auditSeals = mysqlTable(
+  'audit_seals',
+  { seq: int('seq').notNull(), name: varchar('name', { length: 120 }).notNull(), parts: json('parts').$type<readonly string[]>() },
+  (t) => [primaryKey({ columns: [t.seq, t.name] })]
+)
+
+/** Each check of the trail with what it found. */
+export const auditChecks = mysqlTable('audit_checks', {
+  seq: int('seq').autoincrement().primaryKey(),
+  at: utc('at').notNull(),
+  whole: boolean('whole').notNull(),
+  entries: int('entries').notNull(),
+  head: varchar('head', { length: 64 }).notNull(),
+  brokenAt: int('broken_at'),
+  changed: json('changed').$type<{ name: string; seq: number; missing: boolean }[]>().notNull()
+})
+
 // ---- derived: dropped and recomputed from the tables above at any time
 
 export const attempts = mysqlTable(

@@ -11,6 +11,7 @@ import { makeApp } from '../app'
 import { settableClock } from '../clock'
 import { connect, migrateUp, tables, type Connection, type DatabaseSettings } from '../db'
 import { hashPassword } from '../features/auth'
+import { recordAccount } from '../features/accounts'
 import { recordEvents } from '../features/practice'
 import { ensureSchool, loadContent } from '../features/school'
 
@@ -169,10 +170,10 @@ export async function smallSchool(name: string): Promise<World> {
       handed: 'right',
       active: true
     })
-    if (role !== 'apprentice')
-      await db
-        .insert(tables.accountEvents)
-        .values({ personId: ids[username], kind: 'founded', by: null, at: new Date('2026-01-05T08:00:00.000Z') })
+    if (role !== 'apprentice') {
+      const founded = { kind: 'founded' as const, personId: ids[username], by: null, at: new Date('2026-01-05T08:00:00.000Z') }
+      await db.transaction((tx) => recordAccount(tx, founded))
+    }
   }
   const dog = {
     bodyType: 'bearded',

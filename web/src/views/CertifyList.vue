@@ -9,8 +9,10 @@ import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
+import { useSessionStore } from '../stores/session'
 
 const router = useRouter()
+const session = useSessionStore()
 const { data, error, loading, reload } = useLoaded<FindingRow[]>(() => '/findings')
 const problem = ref<string | null>(null)
 const certificates = computed(() => [...new Map((data.value ?? []).map((row) => [row.certificateId, row.certificate]))])
@@ -52,6 +54,7 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
       >
       <RouterLink to="/rules" class="btn btn-quiet">Rules of evidence</RouterLink>
       <RouterLink to="/assessments" class="btn btn-quiet">Two assessors</RouterLink>
+      <RouterLink v-if="session.isLead" to="/trail" class="btn btn-quiet">The trail</RouterLink>
     </div>
     <hr class="rule2 mt-2" />
     <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>

@@ -19,7 +19,9 @@ export async function recordAccount(
   { kind, personId, by, at }: { readonly kind: AccountEventKind; readonly personId: string; readonly by: string | null; readonly at: Date }
 ): Promise<void> {
   await tx.insert(tables.accountEvents).values({ kind, personId, by, at })
-  await appendAudit(tx, { kind: `account.${kind}`, at: at.toISOString(), by: by ?? personId, ids: { person: personId } })
+  await appendAudit(tx, { kind: `account.${kind}`, at: at.toISOString(), by: by ?? personId, ids: { person: personId } }, [
+    `account:${personId}`
+  ])
 }
 
 /** Is an account new or reset, with a password that its person has not chosen? */

@@ -169,7 +169,11 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
       throw refuse.conflict('begun', 'One of the two has begun to mark; who marks this trim does not change any more. Nothing was changed.')
     if (known) await tx.update(a).set({ first, second }).where(eq(a.sessionId, sessionId))
     else await tx.insert(a).values({ sessionId, first, second, askedBy: actor.id, askedAt: at })
-    await appendAudit(tx, { kind: 'assessment.appointed', at: at.toISOString(), by: actor.id, ids: { session: sessionId, first, second } })
+    await appendAudit(
+      tx,
+      { kind: 'assessment.appointed', at: at.toISOString(), by: actor.id, ids: { session: sessionId, first, second } },
+      [`assessment:${sessionId}`]
+    )
   })
 }
 

@@ -93,7 +93,9 @@ export async function settle({ db, clock }: Services, actor: Me, sessionId: stri
     const row = await openAppointment(tx, actor, sessionId)
     if (row.agreedBy) throw refuse.conflict('settled', 'Both have agreed already; that stands.')
     await tx.update(a).set({ outcome, reason, settledBy: actor.id, agreedBy: null, settledAt: at }).where(eq(a.sessionId, sessionId))
-    await appendAudit(tx, { kind: 'assessment.settled', at: at.toISOString(), by: actor.id, ids: { session: sessionId, outcome } })
+    await appendAudit(tx, { kind: 'assessment.settled', at: at.toISOString(), by: actor.id, ids: { session: sessionId, outcome } }, [
+      `assessment:${sessionId}`
+    ])
   })
 }
 
@@ -107,12 +109,16 @@ export async function agree({ db, clock }: Services, actor: Me, sessionId: strin
     if (row.settledBy === actor.id) throw refuse.forbidden('Nobody agrees with themselves: the other assessor does.')
     if (row.agreedBy) return
     await tx.update(a).set({ agreedBy: actor.id, settledAt: at }).where(eq(a.sessionId, sessionId))
-    await appendAudit(tx, {
-      kind: 'assessment.agreed',
-      at: at.toISOString(),
-      by: actor.id,
-      ids: { session: sessionId, outcome: row.outcome }
-    })
+    await appendAudit(
+      tx,
+      {
+        kind: 'assessment.agreed',
+        at: at.toISOString(),
+        by: actor.id,
+        ids: { session: sessionId, outcome: row.outcome }
+      },
+      [`assessment:${sessionId}`]
+    )
   })
 }
 

@@ -15,7 +15,7 @@ const append = (n: number) => connection.db.transaction((tx) => appendAudit(tx, 
 
 describe('the audit chain', () => {
   it('is whole while empty', async () =>
-    expect(await checkAudit(connection.db)).toEqual({ whole: true, entries: 0, head: '', brokenAt: null }))
+    expect(await checkAudit(connection.db)).toEqual({ whole: true, entries: 0, head: '', brokenAt: null, changed: [] }))
 
   // Ref: SHA-256 over the RFC 8785 bytes, computed here apart from the code under test
   it('hashes the canonical bytes with the hash before', async () => {
@@ -45,5 +45,11 @@ describe('the audit chain', () => {
     await connection.db.update(tables.auditLog).set({ bytes: row.bytes }).where(eq(tables.auditLog.seq, 5))
     await connection.db.delete(tables.auditLog).where(eq(tables.auditLog.seq, 10))
     expect(await checkAudit(connection.db)).toMatchObject({ whole: false, brokenAt: 9 })
+  })
+
+  // Symptom: one broken row made the check itself an error of the server
+  it('answers where a row is no entry at all', async () => {
+    await connection.db.update(tables.auditLog).set({ bytes: 'torn {' }).where(eq(tables.auditLog.seq, 3))
+    expect(await checkAudit(connection.db)).toMatchObject({ whole: false, brokenAt: 3 })
   })
 })

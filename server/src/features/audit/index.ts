@@ -1,6 +1,16 @@
+import type { TrailView } from '@peen/contract'
 import { route, type Route } from '../../http'
-import { checkAudit } from './audit'
+import { checkAndKeep, lastChecks } from './audit'
 
-export { appendAudit, checkAudit, sha256, type AuditEntry } from './audit'
+export { appendAudit, beginSeals, checkAndKeep, checkAudit, lastChecks, type AuditEntry } from './audit'
+export { checkNightly, isDue } from './nightly'
+export { withSentences, withTexts } from './free-text'
+export { sha256 } from './seals'
 
-export const auditRoutes: readonly Route[] = [route('get', '/audit', ['lead'], ({ services }) => checkAudit(services.db))]
+export const auditRoutes: readonly Route[] = [
+  route('get', '/audit', ['lead'], async ({ services }): Promise<TrailView> => ({ checks: await lastChecks(services.db) })),
+  route('post', '/audit', ['lead'], async ({ services }): Promise<TrailView> => {
+    await checkAndKeep(services.db, services.clock.real())
+    return { checks: await lastChecks(services.db) }
+  })
+]

@@ -116,12 +116,16 @@ export async function useCertificate(
       )
     await tx.insert(c).values({ id, version: certificate.version, body: certificate, by: actor.id, at })
     await tx.delete(r).where(eq(r.id, id))
-    await appendAudit(tx, {
-      kind: 'certificate.used',
-      at: at.toISOString(),
-      by: actor.id,
-      ids: { certificate: id, version: certificate.version }
-    })
+    await appendAudit(
+      tx,
+      {
+        kind: 'certificate.used',
+        at: at.toISOString(),
+        by: actor.id,
+        ids: { certificate: id, version: certificate.version }
+      },
+      [`certificate:${id}@${certificate.version}`]
+    )
     return { version: certificate.version }
   })
 }

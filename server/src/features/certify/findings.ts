@@ -224,18 +224,21 @@ export async function signFinding({ db, clock }: Services, actor: Me, id: string
     }
     await tx.insert(tables.signatures).values({ findingId: id, personId: actor.id, note: answer.note, signedAt })
     const isSecond = signatures.length === 1
-    const auditHash = await appendAudit(tx, {
-      kind: isSecond ? 'finding.issued' : 'finding.signed',
-      at: signedAt.toISOString(),
-      by: actor.id,
-      ids: { finding: id, apprentice: record.apprenticeId, grading: deciding }
-    })
     const validUntil = untilOf(certificate, today)
-    const issued = isSecond ? { status: 'issued' as const, evidence: [...finding.rules], decidedBy: actor.id, auditHash, validUntil } : {}
+    const issued = isSecond ? { status: 'issued' as const, evidence: [...finding.rules], decidedBy: actor.id, validUntil } : {}
     await tx
       .update(tables.findings)
       .set({ decidingGradingId: deciding, ...issued })
       .where(eq(tables.findings.id, id))
+    const auditHash = await appendAudit(
+      tx,
+      {
+        ...{ kind: isSecond ? 'finding.issued' : 'finding.signed', at: signedAt.toISOString(), by: actor.id },
+        ids: { finding: id, apprentice: record.apprenticeId, grading: deciding }
+      },
+      [`finding:${id}`, `signature:${id}/${actor.id}`]
+    )
+    if (isSecond) await tx.update(tables.findings).set({ auditHash }).where(eq(tables.findings.id, id))
     return { status: isSecond ? 'issued' : 'drafted' }
   })
 }
@@ -249,15 +252,15 @@ export async function declineFinding({ db, clock }: Services, actor: Me, id: str
     if (!record) throw refuse.notFound('This finding')
     if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
     const { finding } = await gather(tx, record, today, clock.real())
-    const auditHash = await appendAudit(tx, {
-      kind: 'finding.declined',
-      at: at.toISOString(),
-      by: actor.id,
-      ids: { finding: id, apprentice: record.apprenticeId }
-    })
     await tx
       .update(tables.findings)
-      .set({ status: 'declined', evidence: [...finding.rules], decidedBy: actor.id, reason, auditHash })
+      .set({ status: 'declined', evidence: [...finding.rules], decidedBy: actor.id, reason })
       .where(eq(tables.findings.id, id))
+    const auditHash = await appendAudit(
+      tx,
+      { kind: 'finding.declined', at: at.toISOString(), by: actor.id, ids: { finding: id, apprentice: record.apprenticeId } },
+      [`finding:${id}`]
+    )
+    await tx.update(tables.findings).set({ auditHash }).where(eq(tables.findings.id, id))
   })
 }

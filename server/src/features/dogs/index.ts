@@ -133,5 +133,5 @@ export const dogRoutes: readonly Route[] = [
     standingSchema as never
   ),
   route('get', '/dogs/:id/owner', ['lead', 'instructor'], ({ services, params }) => ownerOf(services, params.id)),
-  route('post', '/dogs/:id/owner/erase', ['lead', 'instructor'], ({ services, params }) => eraseOwner(services, params.id))
+  route('post', '/dogs/:id/owner/erase', ['lead', 'instructor'], ({ services, actor, params }) => eraseOwner(services, actor, params.id))
 ]

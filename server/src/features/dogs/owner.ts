@@ -1,7 +1,9 @@
 // Erasing an owner: the person is gone from every text, what the dog and the apprentices did stays.
 import { eq, inArray } from 'drizzle-orm'
+import type { Me } from '@peen/contract'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
+import { appendAudit, withSentences, withTexts } from '../audit'
 
 /** Who brings a dog and how to reach them: asked for by itself, and shown on the profile only. */
 export async function ownerOf({ db }: Services, dogId: string): Promise<{ readonly givenName: string; readonly contact: string }> {
@@ -14,13 +16,12 @@ export async function ownerOf({ db }: Services, dogId: string): Promise<{ readon
 
 const INSTEAD = 'the owner'
 
-/** Replaces a person's name and address wherever they stand as words inside a value's texts; numbers and ids stay. */
-export function withoutPerson<T>(value: T, names: readonly string[]): T {
-  if (typeof value === 'string') return names.reduce((text, name) => replaceName(text, name), value as string) as T
-  if (Array.isArray(value)) return value.map((one) => withoutPerson(one, names)) as T
-  if (value instanceof Date || value === null || typeof value !== 'object') return value
-  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, withoutPerson(one, names)])) as T
-}
+/**
+ * Replaces a person's name and address wherever they stand as words inside a value's free texts. What an answer is (a side, a level, a
+ * kind, a number, an id) is never touched, whatever the person is called.
+ */
+export const withoutPerson = <T>(value: T, names: readonly string[]): T =>
+  withTexts(value, (text) => names.reduce((rest, name) => replaceName(rest, name), text))
 
 // letters of any script count as part of a word: "Ana" is not in "Anton"
 function replaceName(text: string, name: string): string {
@@ -29,7 +30,8 @@ function replaceName(text: string, name: string): string {
 }
 
 /** Erases the owner of a dog. Gradings, attempts and certificates stay; no text of the dog's visits names the person any more. */
-export async function eraseOwner({ db }: Services, dogId: string): Promise<{ readonly erased: boolean }> {
+export async function eraseOwner({ db, clock }: Services, actor: Me, dogId: string): Promise<{ readonly erased: boolean }> {
+  const at = await clock.now()
   return inTransaction(db, async (tx) => {
     const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, dogId)).for('update'))[0]
     if (!dog) throw refuse.notFound('This dog')
@@ -43,6 +45,7 @@ export async function eraseOwner({ db }: Services, dogId: string): Promise<{ rea
       .where(eq(tables.dogs.id, dogId))
     await tx.delete(tables.owners).where(eq(tables.owners.id, owner.id))
     await scrubVisits(tx, dogId, names)
+    await appendAudit(tx, { kind: 'owner.erased', at: at.toISOString(), by: actor.id, ids: { dog: dogId } })
     return { erased: true }
   })
 }
@@ -70,21 +73,35 @@ async function scrubVisits(tx: Transaction, dogId: string, names: readonly strin
     const clean = withoutPerson(payload, names)
     if (JSON.stringify(clean) !== JSON.stringify(payload)) await tx.update(e).set({ payload: clean }).where(eq(e.id, id))
   }
-  const gradings = await tx.select({ id: g.id, answers: g.answers }).from(g).where(inArray(g.sessionId, ids))
-  for (const { id, answers } of gradings) {
-    const clean = withoutPerson(answers, names)
-    if (JSON.stringify(clean) !== JSON.stringify(answers)) await tx.update(g).set({ answers: clean }).where(eq(g.id, id))
+  const { agreedTargets: t } = tables
+  for (const { id, lines } of await tx.select({ id: t.id, lines: t.lines }).from(t).where(inArray(t.sessionId, ids))) {
+    const clean = withoutPerson(lines, names)
+    if (JSON.stringify(clean) !== JSON.stringify(lines)) await tx.update(t).set({ lines: clean }).where(eq(t.id, id))
+  }
+  const gradings = await tx.select({ id: g.id, answers: g.answers, agreed: g.agreed }).from(g).where(inArray(g.sessionId, ids))
+  for (const { id, ...words } of gradings) {
+    const clean = withoutPerson(words, names)
+    if (JSON.stringify(clean) !== JSON.stringify(words)) await tx.update(g).set(clean).where(eq(g.id, id))
   }
   const gradingIds = gradings.map(({ id }) => id)
   if (gradingIds.length === 0) return
-  for (const { gradingId, body } of await tx.select().from(r).where(inArray(r.gradingId, gradingIds)))
-    await tx
-      .update(r)
-      .set({ body: withoutPerson(body, names) })
-      .where(eq(r.gradingId, gradingId))
+  // a result says in sentences what was written as a reason: those words alone are changed in it
+  const reasons = reasonsIn(gradings.map(({ answers }) => answers))
+  for (const { gradingId, body } of await tx.select().from(r).where(inArray(r.gradingId, gradingIds))) {
+    const clean = withSentences(body, (said) =>
+      reasons.reduce((text, reason) => text.replaceAll(reason, withoutPerson({ reason }, names).reason), said)
+    )
+    if (JSON.stringify(clean) !== JSON.stringify(body)) await tx.update(r).set({ body: clean }).where(eq(r.gradingId, gradingId))
+  }
   for (const { id, draft } of await tx.select().from(c).where(inArray(c.gradingId, gradingIds)))
     await tx
       .update(c)
       .set({ draft: withoutPerson(draft, names) })
       .where(eq(c.id, id))
+}
+
+/** Every reason that stands in answers. */
+function reasonsIn(value: unknown): readonly string[] {
+  if (typeof value !== 'object' || value === null) return []
+  return Object.entries(value).flatMap(([key, own]) => (key === 'reason' && typeof own === 'string' && own !== '' ? [own] : reasonsIn(own)))
 }

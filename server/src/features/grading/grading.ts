@@ -284,13 +284,16 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
     const result = await computeResult(tx, grading, gradedWith)
     if (result.outcome === 'unfinished') throw refuse.invalid([{ path: 'answers', detail: `It cannot be signed yet: ${result.because}` }])
     await tx.update(tables.gradings).set({ status: 'signed', signedAt, gradedWith }).where(eq(tables.gradings.id, id))
-    await appendAudit(tx, {
-      kind: 'grading.signed',
-      at: signedAt.toISOString(),
-      by: actor.id,
-      ids: { grading: id, session: grading.sessionId, standard: grading.standardId, standardVersion: grading.standardVersion, version }
-    })
     await storeResult(tx, id, result)
+    const { sessionId, standardId, standardVersion } = grading
+    await appendAudit(
+      tx,
+      {
+        ...{ kind: 'grading.signed', at: signedAt.toISOString(), by: actor.id },
+        ids: { grading: id, session: sessionId, standard: standardId, standardVersion, version }
+      },
+      [`grading:${id}`, `events:${sessionId}`]
+    )
     await rebuildCoat(tx, grading.sessionId)
     return result
   })

@@ -159,12 +159,16 @@ export async function useDraft({ db, clock }: Services, actor: Me, id: string, v
     const body = { ...written, version: (await lastVersion(tx, row.standardId)) + 1 }
     await tx.insert(tables.standards).values({ id: body.id, version: body.version, body, by: actor.id, at })
     await tx.delete(tables.standardDrafts).where(eq(tables.standardDrafts.id, id))
-    await appendAudit(tx, {
-      kind: 'standard.used',
-      at: at.toISOString(),
-      by: actor.id,
-      ids: { standard: body.id, standardVersion: body.version }
-    })
+    await appendAudit(
+      tx,
+      {
+        kind: 'standard.used',
+        at: at.toISOString(),
+        by: actor.id,
+        ids: { standard: body.id, standardVersion: body.version }
+      },
+      [`standard:${body.id}@${body.version}`]
+    )
     return { id: body.id, version: body.version }
   })
 }

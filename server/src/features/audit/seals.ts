@@ -1,0 +1,89 @@
+// What an entry of the trail speaks of, as a hash of its content: whatever is changed past the application shows.
+import canonicalize from 'canonicalize'
+import { and, asc, eq, inArray } from 'drizzle-orm'
+import { createHash } from 'node:crypto'
+import { tables, type Reader } from '../../db'
+import { withoutTexts } from './free-text'
+
+export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex')
+
+/** "grading:1f…", "events:1f…": a kind of thing and which one. */
+export type SealName = `${SealKind}:${string}`
+export const SEAL_KINDS = ['grading', 'events', 'finding', 'signature', 'assessment', 'account', 'standard', 'certificate'] as const
+export type SealKind = (typeof SEAL_KINDS)[number]
+/** `parts`: the ids that belonged to it when it was sealed, where more may come later. */
+export type Seal = { readonly name: SealName; readonly hash: string; readonly parts: readonly string[] | null }
+
+type Content = { readonly content: unknown; readonly parts?: readonly string[] } | null
+type Contents = Readonly<Record<SealKind, (db: Reader, id: string, parts: readonly string[] | null) => Promise<Content>>>
+
+const CONTENTS: Contents = {
+  grading: async (db, id) => {
+    const { gradings: g, gradingResults: r } = tables
+    const [row] = await db.select().from(g).where(eq(g.id, id))
+    const [result] = await db.select().from(r).where(eq(r.gradingId, id))
+    if (!row || !result) return null
+    const { version: _version, ratedAtAnswers: _at, ...signed } = row
+    return { content: withoutTexts({ ...signed, result: { value: result.value, outcome: result.outcome, body: result.body } }) }
+  },
+  // events that come later are no part of what was signed
+  events: async (db, sessionId, parts) => {
+    const { events: e } = tables
+    const here = parts ? and(eq(e.sessionId, sessionId), inArray(e.id, [...parts, NO_ID])) : eq(e.sessionId, sessionId)
+    const rows = await db.select().from(e).where(here).orderBy(asc(e.id))
+    const content = rows.map(({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload }) =>
+      withoutTexts({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload })
+    )
+    return { content, parts: rows.map(({ id }) => id) }
+  },
+  finding: async (db, id) => {
+    const [row] = await db.select().from(tables.findings).where(eq(tables.findings.id, id))
+    if (!row) return null
+    const { auditHash: _hash, draftedAt: _at, ...content } = row
+    return { content: withoutTexts(content) }
+  },
+  signature: async (db, id) => {
+    const { signatures: s } = tables
+    const [findingId, personId] = id.split('/')
+    const [row] = await db
+      .select()
+      .from(s)
+      .where(and(eq(s.findingId, findingId), eq(s.personId, personId)))
+    return row ? { content: row } : null
+  },
+  assessment: async (db, id) => {
+    const [row] = await db.select().from(tables.assessments).where(eq(tables.assessments.sessionId, id))
+    return row ? { content: withoutTexts(row) } : null
+  },
+  account: async (db, id) => {
+    const [person] = await db
+      .select({ role: tables.people.role, username: tables.people.username })
+      .from(tables.people)
+      .where(eq(tables.people.id, id))
+    if (!person) return null
+    const { accountEvents: a } = tables
+    const events = await db.select().from(a).where(eq(a.personId, id)).orderBy(asc(a.seq))
+    return { content: { ...person, events } }
+  },
+  standard: (db, id) => bodyOf(db, tables.standards, id),
+  certificate: (db, id) => bodyOf(db, tables.certificates, id)
+}
+
+const NO_ID = '00000000-0000-0000-0000-000000000000'
+
+async function bodyOf(db: Reader, table: typeof tables.standards | typeof tables.certificates, idAt: string): Promise<Content> {
+  const [id, version] = idAt.split('@')
+  const [row] = await db
+    .select({ body: table.body })
+    .from(table)
+    .where(and(eq(table.id, id), eq(table.version, Number(version))))
+  return row ? { content: row.body } : null
+}
+
+/** The seal of a thing as it stands now; null where it is not there. `parts` names what belonged to it. */
+export async function sealOf(db: Reader, name: SealName, parts: readonly string[] | null = null): Promise<Seal | null> {
+  const [kind, id] = [name.slice(0, name.indexOf(':')) as SealKind, name.slice(name.indexOf(':') + 1)]
+  const found = await CONTENTS[kind]?.(db, id, parts)
+  if (!found) return null
+  return { name, hash: sha256(canonicalize(JSON.parse(JSON.stringify(found.content)))!), parts: found.parts ?? null }
+}
