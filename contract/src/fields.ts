@@ -5,7 +5,20 @@ const USERNAME = /^[a-z0-9][a-z0-9._-]{1,39}$/
 
 /** A line of text that must be there. */
 export const named = (label: string, most = 60) =>
-  string().trim().label(label).required(`${label} is missing.`).max(most, `${label} is too long; at most ${most} characters.`)
+  string()
+    .trim()
+    .label(label)
+    .required(`${label} is missing.`)
+    .max(most, `${label} is too long; at most ${most} characters.`)
+    .test(
+      'form',
+      ({ value }) =>
+        `${label} is written in characters that look like others; write it as “${String(value).normalize('NFKC').slice(0, most)}”.`,
+      (value) => !value || value === value.normalize('NFKC')
+    )
+    .test('visible', `${label} holds a character that cannot be seen; write it again.`, (value) => !value || !HIDDEN.test(value))
+/** Control and formatting characters that a name hides behind; the joiners that some scripts need between letters are left. */
+const HIDDEN = /[\p{Cc}\p{Co}\p{Cs}\p{Zl}\p{Zp}]|(?![\u200c\u200d])\p{Cf}/u
 /** Words that may be left out. */
 export const words = (label: string, most: number) =>
   string().trim().label(label).defined().max(most, `${label} is too long; at most ${most} characters.`)

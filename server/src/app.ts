@@ -30,7 +30,7 @@ import { standardRoutes } from './features/standards'
 import { techniqueRoutes } from './features/techniques'
 import { visitRoutes } from './features/visits'
 import { wallRoutes } from './features/wall'
-import { csrfDefence, mount, problemOf, refuse, securityHeaders, type Route, type Services } from './http'
+import { csrfDefence, knownHost, mount, problemOf, refuse, securityHeaders, type Route, type Services } from './http'
 
 export const ROUTES: readonly Route[] = [
   ...authRoutes,
@@ -66,6 +66,7 @@ export function makeApp(services: Services, webFolder: string | null): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(securityHeaders())
+  app.use(knownHost())
   app.use(
     pinoHttp({
       logger: services.log,

@@ -4,9 +4,9 @@ import Papa from 'papaparse'
 export type Cell = string | number | boolean | null
 
 /** A cell that a spreadsheet would take for a formula is written as text. */
-export const asText = (cell: string) => (/^'*[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell)
+export const asText = (cell: string) => (/^'*[=+\-@;|\t\r\n＝＋－＠]/.test(cell) ? `'${cell}` : cell)
 /** The same, read again. */
-export const fromText = (cell: string) => (/^'+[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell)
+export const fromText = (cell: string) => (/^'+[=+\-@;|\t\r\n＝＋－＠]/.test(cell) ? cell.slice(1) : cell)
 
 /** A table with its heading, lines ended as RFC 4180 has them. */
 export function toCsv(columns: readonly string[], rows: readonly (readonly Cell[])[]): string {

@@ -1,14 +1,14 @@
 // Serves Peen. Started by scripts/start.mjs, which has prepared the database before.
-import pino from 'pino'
 import { fileURLToPath } from 'node:url'
 import { makeApp } from './app'
 import { databaseClock, windDemo } from './clock'
 import { connect, settingsFromEnvironment } from './db'
 import { checkNightly } from './features/audit'
 import { placeAll } from './features/live'
+import { makeLog } from './log'
 
 const { db, close } = connect(settingsFromEnvironment())
-const log = pino({ level: process.env.PEEN_LOG ?? 'warn' })
+const log = makeLog(process.env.PEEN_LOG ?? 'warn')
 const web = fileURLToPath(new URL('../../web/dist', import.meta.url))
 const port = Number(process.env.PEEN_PORT ?? 4760)
 
@@ -22,6 +22,11 @@ const server = makeApp({ db, clock, log }, web).listen(port, '127.0.0.1', (error
   }
   process.send?.('open')
 })
+// whoever sends a header or a body a byte at a time does not hold a connection for ever
+server.headersTimeout = 15_000
+server.requestTimeout = 120_000
+server.keepAliveTimeout = 10_000
+server.maxHeadersCount = 60
 
 const stopChecking = checkNightly({ db, clock, log })
 

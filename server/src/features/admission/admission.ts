@@ -7,7 +7,7 @@ import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Database, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { accountEvents, recordAccount } from '../accounts'
-import { hashPassword, openFor, type OpenedSession } from '../auth'
+import { hashPassword, refuseCommon, openFor, type OpenedSession } from '../auth'
 import { personById } from '../people'
 import { schoolRow } from '../school'
 
@@ -42,6 +42,7 @@ export async function addPerson(services: Services, actor: Me, person: NewPerson
   const { db, clock } = services
   mayLetIn(actor, person.role)
   const { password, ...rest } = person
+  refuseCommon(password, 'password')
   const today = await clock.today()
   const passwordHash = await hashPassword(password)
   await inTransaction(db, async (tx) => {
@@ -162,6 +163,7 @@ export async function welcome(services: Services, { token, password }: Welcome):
   const { invitations: i, people: p } = tables
   const byKey = eq(i.tokenHash, tokenHash(token))
   opened((await services.db.select().from(i).where(byKey))[0], now)
+  refuseCommon(password, 'password')
   const passwordHash = await hashPassword(password)
   const person = await inTransaction(services.db, async (tx) => {
     const row = opened((await tx.select().from(i).where(byKey).for('update'))[0], now)

@@ -7,26 +7,14 @@ import { inTransaction, tables, type Database } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
 import { recordAccount, waitsForWelcome } from '../accounts'
 import { ensureSchool } from '../school'
-import {
-  closeSignIn,
-  countPeople,
-  forgetFailures,
-  openSignIn,
-  personByUsername,
-  recentFailures,
-  recordFailure,
-  signInByHash
-} from './store'
+import { refuseCommon } from './common'
+import { closeSignIn, countPeople, openSignIn, personByUsername, signInByHash } from './store'
+import { tryPassword } from './tries'
 
 export const COOKIE = 'peen_session'
 
 /** Chosen: a working day and its evening. */
 const SESSION_HOURS = 14
-/** Chosen: ten tries a quarter of an hour for a name, forty for an address. */
-const WINDOW_MINUTES = 15
-const TRIES_PER_NAME = 10
-const TRIES_PER_ADDRESS = 40
-
 /** Argon2id with the package's defaults raised to OWASP's 19 MiB, 2 passes (from memory). */
 export function hashPassword(password: string): Promise<string> {
   return hash(password, { memoryCost: 19456, timeCost: 2, parallelism: 1 })
@@ -37,21 +25,18 @@ export type OpenedSession = { readonly token: string; readonly me: Me; readonly 
 /** Signs a person in; the same sentence for an unknown name and a wrong password, and as slow. */
 export async function signIn({ db, clock }: Services, body: SignIn, ip: string): Promise<OpenedSession> {
   const now = clock.real()
-  const keys = [`name:${body.username.toLowerCase()}`, `address:${ip}`]
-  const since = new Date(now.getTime() - WINDOW_MINUTES * 60000)
-  const [byName, byAddress] = await Promise.all(keys.map((key) => recentFailures(db, key, since)))
-  if (byName >= TRIES_PER_NAME || byAddress >= TRIES_PER_ADDRESS) {
-    throw new Refused(429, 'tooManyTries', `Too many tries. Wait ${WINDOW_MINUTES} minutes, then try again.`)
-  }
-  const person = await personByUsername(db, body.username)
-  // who was invited and has chosen no password yet has none that could be right
-  const hash = person?.passwordHash.startsWith('$') ? person.passwordHash : await decoy()
-  const right = await verify(hash, body.password)
-  if (!person || !person.active || !right) {
-    await recordFailure(db, keys, now)
-    throw new Refused(401, 'wrongSignIn', 'User name and password do not belong together.')
-  }
-  await forgetFailures(db, keys[0])
+  const keys = [
+    { kind: 'name' as const, value: body.username.toLowerCase() },
+    { kind: 'address' as const, value: ip }
+  ]
+  const person = await tryPassword(db, keys, now, async () => {
+    const one = await personByUsername(db, body.username)
+    // who was invited and has chosen no password yet has none that could be right
+    const hash = one?.passwordHash.startsWith('$') ? one.passwordHash : await decoy()
+    const right = (await verify(hash, body.password)) && one !== null && one.active
+    return { right, value: right ? one : null }
+  })
+  if (!person) throw new Refused(401, 'wrongSignIn', 'User name and password do not belong together.')
   return open(db, person, now)
 }
 
@@ -103,14 +88,12 @@ export async function changePassword(
   token: string | undefined
 ): Promise<void> {
   const person = (await db.select().from(tables.people).where(eq(tables.people.id, actor.id)))[0]
-  const key = `password:${actor.id}`
-  const since = new Date(clock.real().getTime() - WINDOW_MINUTES * 60000)
-  if ((await recentFailures(db, key, since)) >= TRIES_PER_NAME)
-    throw new Refused(429, 'tooManyTries', `Too many tries. Wait ${WINDOW_MINUTES} minutes, then try again.`)
-  if (!(await verify(person.passwordHash, now))) {
-    await recordFailure(db, [key], clock.real())
-    throw refuse.invalid([{ path: 'now', detail: 'That is not your password now. Nothing was changed.' }])
-  }
+  const right = await tryPassword(db, [{ kind: 'name', value: `own ${actor.id}` }], clock.real(), async () => {
+    const isRight = await verify(person.passwordHash, now)
+    return { right: isRight, value: isRight }
+  })
+  if (!right) throw refuse.invalid([{ path: 'now', detail: 'That is not your password now. Nothing was changed.' }])
+  refuseCommon(next, 'next')
   const passwordHash = await hashPassword(next)
   await inTransaction(db, async (tx) => {
     await tx.update(tables.people).set({ passwordHash }).where(eq(tables.people.id, actor.id))
@@ -128,6 +111,7 @@ export async function signOut({ db }: Services, token: string | undefined): Prom
 /** The first lead assessor of an empty school. Refused as soon as anybody exists. */
 export async function setUp(services: Services, body: Setup): Promise<OpenedSession> {
   const { db, clock } = services
+  refuseCommon(body.password, 'password')
   const passwordHash = await hashPassword(body.password)
   const startedOn = await clock.today()
   const person = await inTransaction(db, async (tx) => {

@@ -1,5 +1,4 @@
 import { and, count, eq, gt, lt } from 'drizzle-orm'
-import { v7 } from 'uuid'
 import { tables, type Database, type Reader } from '../../db'
 
 export async function personByUsername(db: Reader, username: string) {
@@ -8,24 +7,6 @@ export async function personByUsername(db: Reader, username: string) {
 
 export async function countPeople(db: Reader): Promise<number> {
   return (await db.select({ n: count() }).from(tables.people))[0].n
-}
-
-export async function recentFailures(db: Database, key: string, since: Date): Promise<number> {
-  const { signInFailures: f } = tables
-  return (
-    await db
-      .select({ n: count() })
-      .from(f)
-      .where(and(eq(f.key, key), gt(f.at, since)))
-  )[0].n
-}
-
-export async function recordFailure(db: Database, keys: readonly string[], at: Date): Promise<void> {
-  await db.insert(tables.signInFailures).values(keys.map((key) => ({ id: v7(), key, at })))
-}
-
-export async function forgetFailures(db: Database, key: string): Promise<void> {
-  await db.delete(tables.signInFailures).where(eq(tables.signInFailures.key, key))
 }
 
 export async function openSignIn(db: Database, row: typeof tables.signIns.$inferInsert, now: Date): Promise<void> {

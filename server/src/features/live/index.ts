@@ -1,4 +1,5 @@
 import { refuse, route, type Route } from '../../http'
+import { COOKIE, whoIs } from '../auth'
 import { listen } from './stream'
 
 export { eventsAfter, givePositions, placeAll } from './positions'
@@ -11,8 +12,14 @@ function positionOf(text: string): number {
 }
 
 export const liveRoutes: readonly Route[] = [
-  route('get', '/live', ['lead', 'instructor', 'apprentice'], ({ services, actor, response, query, lastEventId }) => {
+  route('get', '/live', ['lead', 'instructor', 'apprentice'], ({ services, actor, response, query, lastEventId, cookies }) => {
     const from = lastEventId ?? query.after
-    return listen(services, actor, response, from === undefined ? null : positionOf(from))
+    return listen(
+      services,
+      actor,
+      response,
+      from === undefined ? null : positionOf(from),
+      async () => (await whoIs(services, cookies[COOKIE])) !== null
+    )
   })
 ]

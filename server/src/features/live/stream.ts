@@ -14,28 +14,36 @@ const RETRY_MS = 1000
 type Listener = {
   readonly response: Response
   readonly actor: Me
+  /** is the sign-in that opened the stream still there? */
+  readonly holds: () => Promise<boolean>
   position: number
   stamp: string
   quietSince: number
   readonly until: number
 }
 
-type Hub = { readonly listeners: Set<Listener>; timer: NodeJS.Timeout | null; looking: boolean }
+type Hub = { readonly listeners: Set<Listener>; timer: NodeJS.Timeout | null; looking: boolean; askedAt: number }
 const hubs = new WeakMap<Services, Hub>()
 
 /**
  * Keeps a response open and tells it every event after `after` (or from now on) and that the day has changed. Each event
  * carries its position as the id, by which a tablet resumes: nothing is told twice in a stream and nothing is left out.
  */
-export async function listen(services: Services, actor: Me, response: Response, after: number | null): Promise<void> {
+export async function listen(
+  services: Services,
+  actor: Me,
+  response: Response,
+  after: number | null,
+  holds: () => Promise<boolean>
+): Promise<void> {
   const now = Date.now()
   const position = Math.min(after ?? Infinity, await placeAll(services.db))
   const stamp = await dayStamp(services.db, await services.clock.today())
   response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' })
   response.write(`retry: ${RETRY_MS}\nid: ${position}\nevent: begun\ndata: ${position}\n\n`)
-  const hub = hubs.get(services) ?? { listeners: new Set(), timer: null, looking: false }
+  const hub = hubs.get(services) ?? { listeners: new Set(), timer: null, looking: false, askedAt: now }
   hubs.set(services, hub)
-  const listener: Listener = { response, actor, position, stamp, quietSince: now, until: now + STREAM_MS }
+  const listener: Listener = { response, actor, holds, position, stamp, quietSince: now, until: now + STREAM_MS }
   hub.listeners.add(listener)
   response.on('close', () => {
     hub.listeners.delete(listener)
@@ -52,6 +60,7 @@ async function look(services: Services, hub: Hub): Promise<void> {
   if (hub.looking || hub.listeners.size === 0) return
   hub.looking = true
   try {
+    await endThoseSignedOut(hub)
     await givePositions(services.db)
     const head = await lastPosition(services.db)
     const stamp = await dayStamp(services.db, await services.clock.today())
@@ -67,6 +76,20 @@ async function look(services: Services, hub: Hub): Promise<void> {
   } finally {
     hub.looking = false
   }
+}
+
+/** A stream ends with the sign-in that opened it, within this long, ms. */
+const SIGN_IN_EVERY_MS = 2000
+
+async function endThoseSignedOut(hub: Hub): Promise<void> {
+  const now = Date.now()
+  if (now - hub.askedAt < SIGN_IN_EVERY_MS) return
+  hub.askedAt = now
+  for (const listener of [...hub.listeners])
+    if (!(await listener.holds())) {
+      hub.listeners.delete(listener)
+      listener.response.end()
+    }
 }
 
 function tell(listener: Listener, placed: readonly Placed[], stamp: string): void {

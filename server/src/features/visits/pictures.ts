@@ -29,8 +29,21 @@ export async function picturesOf(db: Reader, sessionId: string): Promise<Picture
   return rows.filter((row) => row.moment === 'during' || !rows.some((one) => newer(row, one)))
 }
 
+/** One picture is decoded at a time, with one thread and no cache: a large one needs some 200 MB while it is open. */
+sharp.concurrency(1)
+sharp.cache(false)
+let decoding: Promise<unknown> = Promise.resolve()
+function oneAtATime<T>(work: () => Promise<T>): Promise<T> {
+  const run = decoding.then(work)
+  decoding = run.catch(() => undefined)
+  return run
+}
+
 /** The picture re-encoded. Refuses what is no JPEG, PNG or WebP, what is broken, and what holds too many pixels. */
-export async function cleaned(bytes: Buffer): Promise<{ readonly bytes: Buffer; readonly widthPx: number; readonly heightPx: number }> {
+export const cleaned = (bytes: Buffer): Promise<Cleaned> => oneAtATime(() => decoded(bytes))
+type Cleaned = { readonly bytes: Buffer; readonly widthPx: number; readonly heightPx: number }
+
+async function decoded(bytes: Buffer): Promise<Cleaned> {
   const invalid = (detail: string) => refuse.invalid([{ path: 'picture', detail: `${detail} Nothing was changed.` }])
   if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw invalid('The picture is empty; allowed is a JPEG, PNG or WebP of up to 15 MB.')
   const meta = await sharp(bytes, { limitInputPixels: false })

@@ -1,0 +1,72 @@
+// Wrong passwords slow down whoever tries, by name and by address; nobody is locked out by somebody else's guesses.
+import { and, count, eq, gt } from 'drizzle-orm'
+import { v7 } from 'uuid'
+import { tables, type Database } from '../../db'
+import { Refused } from '../../http'
+
+/** Wrong tries are remembered so long, minutes. Chosen. */
+const WINDOW_MINUTES = 15
+/** So many wrong tries cost nothing; each further one doubles the wait, up to the longest, ms. Chosen. */
+const FREE: Readonly<Record<Kind, number>> = Object.freeze({ name: 5, address: 25 })
+const FIRST_WAIT_MS = 200
+const LONGEST_WAIT_MS = 3000
+/** More than these at once for one key are sent away: they are no person at a keyboard. Chosen. */
+const MOST_WAITING = 8
+
+type Kind = 'name' | 'address'
+export type Key = { readonly kind: Kind; readonly value: string }
+const textOf = ({ kind, value }: Key) => `${kind}:${value}`.slice(0, 120)
+
+/** One after another for each key, so that tries sent together are counted as if they came in turn. */
+const queues = new Map<string, { tail: Promise<unknown>; waiting: number }>()
+
+async function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
+  const queue = queues.get(key) ?? { tail: Promise.resolve(), waiting: 0 }
+  queues.set(key, queue)
+  if (queue.waiting >= MOST_WAITING) throw new Refused(429, 'tooManyTries', 'Too many tries at once. Wait a moment, then try again.')
+  queue.waiting++
+  const run = queue.tail.then(work)
+  queue.tail = run.catch(() => undefined)
+  try {
+    return await run
+  } finally {
+    if (--queue.waiting === 0) queues.delete(key)
+  }
+}
+
+/** How long the next try waits after so many wrong ones, ms. */
+export function waitAfter(wrong: number, free: number): number {
+  return wrong < free ? 0 : Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** Math.min(10, wrong - free))
+}
+
+/**
+ * Runs one try of a password: in turn with others for the same name, after the wait that the wrong ones before it cost. A right one
+ * forgets those of its name. `verify` answers whether it was right.
+ */
+export async function tryPassword<T>(
+  db: Database,
+  keys: readonly Key[],
+  now: Date,
+  verify: () => Promise<{ readonly right: boolean; readonly value: T }>
+): Promise<T> {
+  return inTurn(textOf(keys[0]), async () => {
+    const since = new Date(now.getTime() - WINDOW_MINUTES * 60000)
+    const waits = await Promise.all(keys.map(async (key) => waitAfter(await wrongTries(db, key, since), FREE[key.kind])))
+    const wait = Math.max(0, ...waits)
+    if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait))
+    const { right, value } = await verify()
+    const { signInFailures: f } = tables
+    if (right) await db.delete(f).where(eq(f.key, textOf(keys[0])))
+    else await db.insert(f).values(keys.map((key) => ({ id: v7(), key: textOf(key), at: now })))
+    return value
+  })
+}
+
+async function wrongTries(db: Database, key: Key, since: Date): Promise<number> {
+  const { signInFailures: f } = tables
+  const [{ n }] = await db
+    .select({ n: count() })
+    .from(f)
+    .where(and(eq(f.key, textOf(key)), gt(f.at, since)))
+  return n
+}
