@@ -3,9 +3,11 @@ import { ref } from 'vue'
 import { ApiError, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import { saveFile } from '../library/save-file'
+import { useSessionStore } from '../stores/session'
 
 // The whole record of one apprentice, to be taken along: a book on paper, or a file of a published shape.
 const props = defineProps<{ id: string; name: string }>()
+const session = useSessionStore()
 const problem = ref<string | null>(null)
 async function take(what: 'logbook' | 'record', ending: string): Promise<void> {
   try {
@@ -27,6 +29,9 @@ async function take(what: 'logbook' | 'record', ending: string): Promise<void> {
       <button class="btn btn-quiet" @click="take('logbook', 'pdf')">Logbook (PDF)</button>
       <button class="btn btn-quiet" @click="take('record', 'json')">File (JSON)</button>
     </div>
+    <p v-if="session.isStaff" class="muted mt-2 leading-[1.35]">
+      It tells you your colleagues’ marks: what you mark of those trims afterwards is not blind.
+    </p>
     <p v-if="problem" class="mt-2 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
   </section>
 </template>

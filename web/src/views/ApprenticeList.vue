@@ -37,6 +37,9 @@ const cohorts = computed(() =>
       <RouterLink to="/wall" class="btn">The cohort at a glance</RouterLink>
       <span class="muted">Tables for a spreadsheet:</span>
       <a v-for="name in TABLES" :key="name" :href="`/api/records/${name}.csv`" class="flex min-h-11 items-center" download>{{ name }}</a>
+      <span class="muted basis-full"
+        >The table of trims tells you your colleagues’ marks: what you mark of those trims afterwards is not blind.</span
+      >
     </div>
     <label v-if="session.isStaff" class="mb-4 flex flex-wrap items-center gap-2"
       >Not practised for

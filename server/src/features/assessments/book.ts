@@ -178,7 +178,8 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
 }
 
 /** Lets both assessors go again, while neither has begun. */
-export async function release({ db }: Services, sessionId: string): Promise<void> {
+export async function release({ db, clock }: Services, actor: Me, sessionId: string): Promise<void> {
+  const at = await clock.now()
   await inTransaction(db, async (tx) => {
     const [row] = await tx.select().from(a).where(eq(a.sessionId, sessionId)).for('update')
     if (!row) throw refuse.notFound('This appointment')
@@ -188,5 +189,7 @@ export async function release({ db }: Services, sessionId: string): Promise<void
       .where(and(eq(g.sessionId, sessionId), inArray(g.assessorId, [row.first, row.second])))
     if (begun.length > 0) throw refuse.conflict('begun', 'One of the two has begun to mark; the appointment stands. Nothing was changed.')
     await tx.delete(a).where(eq(a.sessionId, sessionId))
+    const entry = { kind: 'assessment.released', at: at.toISOString(), by: actor.id, ids: { session: sessionId } }
+    await appendAudit(tx, entry, [`assessment:${sessionId}`])
   })
 }

@@ -25,7 +25,7 @@ export const assessmentRoutes: readonly Route[] = [
     ({ services, actor, params, body }) => appoint(services, actor, params.id, body),
     appointSchema
   ),
-  route('post', '/assessments/:id/release', STAFF, ({ services, params }) => release(services, params.id)),
+  route('post', '/assessments/:id/release', STAFF, ({ services, actor, params }) => release(services, actor, params.id)),
   route<Settle>(
     'post',
     '/assessments/:id/settle',

@@ -19,8 +19,8 @@ export async function appendAudit(tx: Transaction, entry: AuditEntry, of: readon
   const [head] = await tx.select().from(tables.auditHead).for('update')
   const seals: Seal[] = []
   for (const name of of) {
-    const seal = await sealOf(tx, name)
-    if (seal) seals.push(seal)
+    // what is gone by now is sealed as gone
+    seals.push((await sealOf(tx, name)) ?? { name, hash: GONE, parts: null })
   }
   const seq = head.seq + 1
   const sealed = seals.length > 0 ? { seals: Object.fromEntries(seals.map(({ name, hash }) => [name, hash])) } : {}
@@ -31,6 +31,9 @@ export async function appendAudit(tx: Transaction, entry: AuditEntry, of: readon
   await tx.update(tables.auditHead).set({ seq, hash }).where(eq(tables.auditHead.id, 1))
   return hash
 }
+
+/** In the place of a hash: the thing was taken away by the application itself. */
+const GONE = ''
 
 /** Something of which the trail holds another content than the database has now; `missing`: it is not there any more. */
 export type Changed = { readonly name: string; readonly seq: number; readonly missing: boolean }
@@ -87,7 +90,7 @@ async function changedSince(
   const found: Changed[] = []
   for (const [name, { seq, hash }] of newest) {
     const now = await sealOf(db, name, parts.get(`${seq} ${name}`) ?? null)
-    if (now?.hash !== hash) found.push({ name, seq, missing: now === null })
+    if ((now?.hash ?? GONE) !== hash) found.push({ name, seq, missing: now === null })
   }
   return found.sort((a, b) => a.seq - b.seq)
 }

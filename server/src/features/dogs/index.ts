@@ -14,12 +14,13 @@ import {
   type NewStanding
 } from '@peen/contract'
 import { planAgreed } from '@peen/core/standard'
+import { daysBetween } from '@peen/core/competency'
 import { asc, desc, eq } from 'drizzle-orm'
-import { tables } from '../../db'
+import { tables, type Reader } from '../../db'
 import { reading, refuse, route, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
 import { agreedOf } from '../agreed'
-import { rememberReading } from '../grading'
+import { waitsForOwnWord } from '../grading'
 import { newestStandards, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
 import { eraseOwner, ownerOf } from './owner'
@@ -41,7 +42,7 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   const row = (await db.select({ dog: d, owner: o.givenName }).from(d).leftJoin(o, eq(o.id, d.ownerId)).where(eq(d.id, id)))[0]
   if (!row) throw refuse.notFound('This dog')
   const visits = await db
-    .select({ session: s, person: p, gradingId: r.gradingId, result: r.body })
+    .select({ session: s, person: p, gradingId: r.gradingId, assessorId: g.assessorId, result: r.body })
     .from(s)
     .innerJoin(p, eq(p.id, s.apprenticeId))
     .leftJoin(g, eq(g.sessionId, s.id))
@@ -56,11 +57,11 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
     : (usual.find(({ body }) => body.bodyType === row.dog.bodyType) ?? usual[0]).body
   const names = new Map((await newestStandards(db, true)).map(({ id: trim, body }) => [trim, body.name]))
   const open = await sessionsBeingMarked(db)
-  const graded = seen.find((visit) => visit.result !== null && !open.has(visit.session.id))
-  // whoever sees what one assessor measured is not blind to that trim any more
-  if (graded?.gradingId && actor.role !== 'apprentice') await rememberReading(db, graded.gradingId, actor.id, await clock.now())
-  const isLength = new Set(standard.criteria.filter((criterion) => criterion.how.kind === 'length').map((criterion) => criterion.id))
   const today = await clock.today()
+  const signed = seen.filter((visit) => visit.result !== null && !open.has(visit.session.id))
+  const blind = await stillBlind(db, actor, signed, today)
+  const graded = signed.find(({ session }) => !blind.has(session.id))
+  const isLength = new Set(standard.criteria.filter((criterion) => criterion.how.kind === 'length').map((criterion) => criterion.id))
   return {
     known: visits.some(({ session }) => session.onDate < today),
     dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
@@ -79,6 +80,29 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
       .map((part) => ({ region: part.region, side: part.side, mm: part.valueMm! }))
   }
 }
+
+type Signed = {
+  readonly session: { readonly id: string; readonly onDate: string }
+  readonly gradingId: string | null
+  readonly assessorId: string | null
+}
+
+/**
+ * Sessions whose lengths this reader must not see by looking at a dog: a colleague who has not read that grading could still mark the
+ * trim blind, and an apprentice has not said how they see it. Once two weeks have gone by, nobody marks a trim any more.
+ */
+async function stillBlind(db: Reader, actor: Me, signed: readonly Signed[], today: string): Promise<ReadonlySet<string>> {
+  const recent = signed.filter(({ session }) => daysBetween(session.onDate, today) < MARKED_WITHIN_DAYS)
+  const ids = recent.map(({ session }) => session.id)
+  if (actor.role === 'apprentice') return waitsForOwnWord(db, ids, today)
+  const { gradingReads: gr } = tables
+  const read = new Set((await db.select({ id: gr.gradingId }).from(gr).where(eq(gr.personId, actor.id))).map(({ id }) => id))
+  return new Set(
+    recent.flatMap(({ session, gradingId, assessorId }) => (assessorId === actor.id || read.has(gradingId!) ? [] : [session.id]))
+  )
+}
+/** Chosen, as for the apprentice's own word. */
+const MARKED_WITHIN_DAYS = 14
 
 /** Keeps what a dog is known for. */
 async function keepFacts({ db }: Services, id: string, { facts }: DogFacts): Promise<DogView> {

@@ -144,7 +144,7 @@ const SAY_FIRST = 'Say first how you see this trim yourself, at its table; then 
 const OWN_WORD_DAYS = 14
 
 /** Of these sessions, those whose apprentice has not yet said how they see the own trim, and still can. */
-async function waitsForOwnWord(db: Reader, sessionIds: readonly string[], today: string): Promise<ReadonlySet<string>> {
+export async function waitsForOwnWord(db: Reader, sessionIds: readonly string[], today: string): Promise<ReadonlySet<string>> {
   if (sessionIds.length === 0) return new Set()
   const { sessions: s } = tables
   const days = await db
@@ -165,6 +165,21 @@ async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string,
   return (await sessionsBeingMarked(db)).has(grading.sessionId)
     ? 'Two assessors mark this trim; each is blind to the other until both are signed.'
     : null
+}
+
+/** The same for many at once: what a table or a file tells of others' marks. An apprentice marks nothing. */
+export async function rememberAll(
+  db: Reader,
+  actor: Me,
+  told: readonly { readonly gradingId: string; readonly assessorId: string }[],
+  at: Date
+): Promise<void> {
+  const others = actor.role === 'apprentice' ? [] : told.filter(({ assessorId }) => assessorId !== actor.id)
+  if (others.length === 0) return
+  await db
+    .insert(tables.gradingReads)
+    .ignore()
+    .values(others.map(({ gradingId }) => ({ gradingId, personId: actor.id, at })))
 }
 
 /** Remembers that somebody has read another's grading: what they mark of that trim later is not blind. */

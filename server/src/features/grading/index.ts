@@ -3,7 +3,7 @@ import { route, type Route } from '../../http'
 import { differByMethod } from './by-method'
 import { gradingView, openGrading, saveDraft, signGrading, trimList } from './grading'
 
-export { gradingView, openGrading, rememberReading, saveDraft, signGrading } from './grading'
+export { gradingView, openGrading, rememberAll, rememberReading, saveDraft, signGrading, waitsForOwnWord } from './grading'
 
 export const gradingRoutes: readonly Route[] = [
   route('get', '/trims', ['lead', 'instructor', 'apprentice'], ({ services, actor }) => trimList(services, actor)),

@@ -8,12 +8,14 @@ import { tableCsv } from './tables'
 const STAFF = ['lead', 'instructor'] as const
 const ALL = ['lead', 'instructor', 'apprentice'] as const
 
+export { TABLE_IDS } from './tables'
+
 export const recordRoutes: readonly Route[] = [
-  route('get', '/records/:table.csv', STAFF, async ({ services, params, response }) => {
+  route('get', '/records/:table.csv', STAFF, async ({ services, actor, params, response }) => {
     response
       .type('text/csv')
       .attachment(`${params.table}.csv`)
-      .send(await tableCsv(services, params.table))
+      .send(await tableCsv(services, actor, params.table))
   }),
   route('get', '/apprentices/:id/record', ALL, ({ services, actor, params }) => recordFile(services, actor, params.id)),
   route('get', '/apprentices/:id/logbook', ALL, async ({ services, actor, params, response }) => {

@@ -8,6 +8,7 @@ import { answersOf } from '../answers'
 import { certificatesOf } from '../certificates'
 import { allPeople, fullName, personById } from '../people'
 import { attemptRows } from '../derived'
+import { rememberAll, waitsForOwnWord } from '../grading'
 import { newestStandards, schoolRow } from '../school'
 import { signedTrims, standingsOf } from '../standings'
 
@@ -28,6 +29,18 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
   const findings = await db.select().from(f).where(eq(f.apprenticeId, id)).orderBy(asc(f.draftedAt))
   const signatures = await db.select().from(g).innerJoin(f, eq(f.id, g.findingId)).where(eq(f.apprenticeId, id)).orderBy(asc(g.signedAt))
   const [head] = await db.select().from(tables.auditHead)
+  const signed = await signedTrims(db, [id])
+  // their own word comes before a mark, in a file as on a screen; what a colleague reads here is remembered
+  const unsaid =
+    actor.role === 'apprentice'
+      ? await waitsForOwnWord(
+          db,
+          signed.map(({ sessionId }) => sessionId),
+          today
+        )
+      : new Set<string>()
+  const trimsTold = signed.filter(({ sessionId }) => !unsaid.has(sessionId))
+  await rememberAll(db, actor, trimsTold, await clock.now())
   return {
     $schema: RECORD_SCHEMA_ID,
     school: (await schoolRow(db)).name,
@@ -53,7 +66,7 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
         ...{ onDate, techniqueId, technique: nameOf(techniqueId), minutes, note }
       })
     ),
-    trims: (await signedTrims(db, [id])).map(({ onDate, dogName, standardId, assessorId, result, settled }) => ({
+    trims: trimsTold.map(({ onDate, dogName, standardId, assessorId, result, settled }) => ({
       ...{ onDate, dog: dogName, trim: trims.get(standardId) ?? standardId, assessor: names.get(assessorId) ?? 'a former member of staff' },
       ...{ mark: result.total?.value ?? null, low: result.total?.interval[0] ?? null, high: result.total?.interval[1] ?? null },
       ...{ outcome: result.outcome, settled }

@@ -1,4 +1,5 @@
 // The school's records as tables for a spreadsheet.
+import type { Me } from '@peen/contract'
 import { techniqueName } from '@peen/content'
 import { asc } from 'drizzle-orm'
 import { toCsv, type Cell } from '../../csv'
@@ -6,13 +7,14 @@ import { tables } from '../../db'
 import { refuse, type Services } from '../../http'
 import { certificatesOf } from '../certificates'
 import { attemptRows } from '../derived'
+import { rememberAll } from '../grading'
 import { allPeople, fullName } from '../people'
 import { newestStandards, techniquesOf } from '../school'
 import { cohortStates, signedTrims } from '../standings'
 
 type Table = { readonly columns: readonly string[]; readonly rows: readonly (readonly Cell[])[] }
 
-const TABLES: Readonly<Record<string, (services: Services) => Promise<Table>>> = {
+const TABLES: Readonly<Record<string, (services: Services, actor: Me) => Promise<Table>>> = {
   attempts: async ({ db }) => {
     const { people, techniques } = await namesOf(db)
     const rows = await attemptRows(db, [...people.keys()])
@@ -66,12 +68,14 @@ const TABLES: Readonly<Record<string, (services: Services) => Promise<Table>>> =
         ])
     }
   },
-  trims: async ({ db }) => {
+  trims: async ({ db, clock }, actor) => {
     const { people, staff } = await namesOf(db)
+    const told = await signedTrims(db, [...people.keys()])
+    await rememberAll(db, actor, told, await clock.now())
     const names = new Map((await newestStandards(db, true)).map(({ body }) => [body.id, body.name]))
     return {
       columns: ['date', 'apprentice', 'dog', 'trim', 'assessor', 'mark', 'low', 'high', 'outcome', 'settled', 'blind'],
-      rows: (await signedTrims(db, [...people.keys()])).map((one) => [
+      rows: told.map((one) => [
         ...[
           one.onDate,
           people.get(one.apprenticeId)!,
@@ -108,10 +112,13 @@ async function namesOf(db: Services['db']) {
   }
 }
 
+/** The tables that go out. */
+export const TABLE_IDS: readonly string[] = Object.keys(TABLES)
+
 /** One of the school's tables as CSV. */
-export async function tableCsv(services: Services, name: string): Promise<string> {
+export async function tableCsv(services: Services, actor: Me, name: string): Promise<string> {
   const make = Object.hasOwn(TABLES, name) ? TABLES[name] : null
   if (!make) throw refuse.notFound(`The table "${name.slice(0, 40)}"; allowed are ${Object.keys(TABLES).join(', ')}: it`)
-  const { columns, rows } = await make(services)
+  const { columns, rows } = await make(services, actor)
   return toCsv(columns, rows)
 }
