@@ -12,7 +12,7 @@ import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useLoaded } from '../composables/useLoaded'
 import { sayAccount } from '../certify/account-words'
-import { sayDate, sayMoment } from '../composables/words'
+import { sayClock, sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 // Who belongs to the school, in which cohort, and the letters with which people come in.
@@ -153,7 +153,9 @@ async function invited(): Promise<void> {
         </p>
         <ul class="row-rule m-0 list-none p-0" data-testid="accounts">
           <li v-for="(event, i) in data.accounts" :key="i" class="flex min-h-11 flex-wrap items-center gap-x-3">
-            <span class="muted w-[190px]">{{ sayMoment(event.at, session.school?.timeZone ?? 'UTC') }}</span>
+            <span class="muted w-[190px]"
+              >{{ sayDate(event.at, session.school?.now) }}, {{ sayClock(event.at, session.school?.timeZone ?? 'UTC') }}</span
+            >
             <span>{{ sayAccount(event, nameOf) }}</span>
           </li>
         </ul>

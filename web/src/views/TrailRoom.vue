@@ -43,7 +43,7 @@ const print = () => window.print()
     <template v-if="last?.head">
       <h2 class="mt-6">Last entry</h2>
       <hr class="rule2 mt-1" />
-      <p class="mt-2 font-mono text-[18px] break-all" data-testid="trail-head">{{ last.head }}</p>
+      <p class="mt-2 text-[18px] break-all" data-testid="trail-head">{{ last.head }}</p>
       <p class="muted mt-1 max-w-[72ch] leading-[1.35]">
         Print this or write it down, and keep it away from this machine. With it, nothing up to here can be changed without showing.
       </p>
