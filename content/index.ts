@@ -255,3 +255,8 @@ export const drawnFaults = drawnFaultData as unknown as readonly DrawnFault[]
 export function faultOf({ kind, field, fixed }: DrawnFault, value: number): Fault {
   return { kind, ...fixed, ...(field ? { [field]: value } : {}) } as unknown as Fault
 }
+
+/** Faults that hurt skin: nicks, cuts and burns, by id. Counted for each tool. */
+export const SKIN_FAULTS: ReadonlySet<string> = new Set(
+  techniques.flatMap(({ faults }) => faults.filter(({ name }) => /\b(nick|nicked|burn|burned|scraped)\b/i.test(name)).map(({ id }) => id))
+)

@@ -48,4 +48,6 @@ export type RackView = {
   readonly tools: readonly Tool[]
   /** the last change, which can be taken back */
   readonly undo: string | null
+  /** nicks and burns that were noted while a tool was in the hand, by its id */
+  readonly nicks: Readonly<Record<string, number>>
 }

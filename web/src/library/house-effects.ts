@@ -35,6 +35,10 @@ const COMPUTED: Readonly<Record<string, readonly string[]>> = {
   chalk: ['Chalk is on the list of what is laid out.', 'Chalk is on the list of what is laid out.'],
   fingers: ['Finger cots are on the list of what is laid out.', 'Finger cots are not on the list of what is laid out.'],
   product: ['Spray is laid out for long coats only.', 'Spray is laid out for every dog.'],
+  'adjustable-blade': [
+    'Adjustable blades are offered after the blades of one length. Nicks and burns are counted for each tool in the rack.',
+    'No adjustable blade is offered. Nicks and burns are counted for each tool in the rack.'
+  ],
   'feet-light': ['A light foot on a dog new to the school gets a 15.', 'A light foot on a dog new to the school gets a 30.'],
   'ear-hair': ['A step is added: hair that comes by itself is pulled from the ear.', 'No hair is pulled from a healthy ear.'],
   'tail-band': ['The band is measured by the pin bones.', 'The band is measured by the 2 in comb, 50.8 mm.']

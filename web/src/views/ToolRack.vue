@@ -24,12 +24,18 @@ function leaves(tool: Tool, direction: 'with' | 'against'): { readonly length: s
 
 // ---- the school changes its rack: as a whole, and back again
 const undo = ref<string | null>(null)
+const nicks = ref<RackView['nicks']>({})
+const sayNicks = (id: string) =>
+  nicks.value[id] ? `${nicks.value[id]} ${nicks.value[id] === 1 ? 'nick or burn' : 'nicks and burns'} noted` : ''
 const editing = ref<Tool | 'new' | null>(null)
 const refused = ref<string | null>(null)
 /** the server's own limit, said before anything is sent */
 const MOST_MB = 5
 onMounted(async () => {
-  if (session.isStaff) undo.value = (await api.get<RackView>('/rack')).undo
+  if (!session.isStaff) return
+  const rack = await api.get<RackView>('/rack')
+  undo.value = rack.undo
+  nicks.value = rack.nicks
 })
 async function change(work: () => Promise<RackView>): Promise<void> {
   try {
@@ -119,7 +125,9 @@ function open(tool: Tool | 'new'): void {
             <span class="text-[18px]">{{ leaves(tool, 'against').length }}</span>
             <span class="muted ml-2 max-sm:hidden">{{ leaves(tool, 'against').because }}</span>
           </td>
-          <td class="muted max-sm:hidden">{{ tool.note }}</td>
+          <td class="muted max-sm:hidden">
+            {{ tool.note }}<span v-if="sayNicks(tool.id)" class="block text-danger">{{ sayNicks(tool.id) }}</span>
+          </td>
         </tr>
       </tbody>
     </table>
@@ -133,6 +141,7 @@ function open(tool: Tool | 'new'): void {
         ><button v-if="session.isLead" class="min-h-11 underline decoration-1 underline-offset-4" @click="open(tool)">
           {{ tool.label }}</button
         ><template v-else>{{ tool.label }}</template
+        ><span v-if="sayNicks(tool.id)" class="text-danger"> ({{ sayNicks(tool.id) }})</span
         >{{ i < others.length - 1 ? ', ' : '.' }}</template
       >
     </p>

@@ -1,6 +1,8 @@
+import { SKIN_FAULTS } from '@peen/content'
 import type { RackView } from '@peen/contract'
 import type { Tool } from '@peen/core/tools'
 import Papa from 'papaparse'
+import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { smallSchool, type Client, type World } from '../../testing/world'
 import { loadContent } from '../school'
@@ -32,7 +34,7 @@ describe('the rack', () => {
     expect((await lena.send('PUT', '/rack', { tools: changed, what: '7F leaves 3.4 mm' })).body).toMatchObject({ undo: '7F leaves 3.4 mm' })
     await loadContent(world.db)
     expect((await rack()).tools.map(({ id }) => id)).not.toContain('comb-e')
-    expect((await lena.post('/rack/undo')).body).toEqual({ tools, undo: null })
+    expect((await lena.post('/rack/undo')).body).toMatchObject({ tools, undo: null })
     expect((await lena.post('/rack/undo')).body.detail).toMatch(/Nothing was changed in the rack/)
   })
 
@@ -44,6 +46,32 @@ describe('the rack', () => {
     const wrong = tools.map((tool) => (tool.id === 'blade-10' ? { ...tool, lengthMm: 4 } : tool))
     expect((await lena.send('PUT', '/rack', { tools: wrong, what: '' })).body.detail).toMatch(/Length is 4 mm; 1\/16 in is 1\.59 mm/)
     expect((await rack()).tools).toEqual(tools)
+  })
+
+  it('counts nicks and burns for the tool that was in the hand', async () => {
+    expect(SKIN_FAULTS).toContain('web-nick')
+    const session = await world.newSession('abe')
+    const ivo = await world.client('ivo')
+    const head = (seq: number) => ({
+      ...{ id: v7(), v: 1, sessionId: session, by: ivo.me!.id, deviceId: 'rack', seq, lamport: seq, receivedAt: null },
+      atDevice: '2026-04-14T09:00:00.000Z'
+    })
+    const attemptId = v7()
+    const started = {
+      ...{ attemptId, techniqueId: 'poodle-foot', regions: ['foreFoot'], side: 'left', toolId: 'blade-30', direction: 'against' },
+      ...{ hands: 'apprentice', setting: 'live' }
+    }
+    const nick = { attemptId, faultId: 'web-nick', region: 'foreFoot', side: 'left' }
+    const wrong = { ...head(3), kind: 'faultNoted', payload: nick }
+    const events = [
+      { ...head(1), kind: 'attemptStarted', payload: started },
+      { ...head(2), kind: 'faultNoted', payload: nick },
+      wrong,
+      { ...head(4), kind: 'undone', payload: { eventId: wrong.id } }
+    ]
+    const answer = await ivo.post(`/sessions/${session}/events`, { events })
+    expect((answer.body.answers as { status: string }[]).map(({ status }) => status)).toEqual(['stored', 'stored', 'stored', 'stored'])
+    expect((await rack()).nicks).toEqual({ 'blade-30': 1 })
   })
 
   it('goes out as a table and comes in again the same', async () => {

@@ -1,5 +1,7 @@
 // The school's own rack: changed as a whole, taken back step by step.
 import type { Me, NewRack, RackView } from '@peen/contract'
+import { SKIN_FAULTS } from '@peen/content'
+import type { EventKind, Payloads } from '@peen/core/practice'
 import type { Tool } from '@peen/core/tools'
 import { desc, eq } from 'drizzle-orm'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
@@ -12,7 +14,25 @@ const KEPT_CHANGES = 50
 export async function rackView(db: Reader): Promise<RackView> {
   const { rackChanges: c } = tables
   const [last] = await db.select({ what: c.what }).from(c).orderBy(desc(c.seq)).limit(1)
-  return { tools: await rackOf(db), undo: last?.what ?? null }
+  return { tools: await rackOf(db), undo: last?.what ?? null, nicks: await nicksByTool(db) }
+}
+
+/** How often a nick or a burn was noted with each tool, over everything that is on record; what was taken back is not counted. */
+async function nicksByTool(db: Reader): Promise<Readonly<Record<string, number>>> {
+  const { events: e } = tables
+  const of = async (kind: EventKind) => db.select({ id: e.id, payload: e.payload }).from(e).where(eq(e.kind, kind))
+  const noted = (await of('faultNoted')) as unknown as { readonly id: string; readonly payload: Payloads['faultNoted'] }[]
+  const nicks = noted.filter(({ payload }) => payload.faultId !== null && SKIN_FAULTS.has(payload.faultId))
+  if (nicks.length === 0) return {}
+  const undone = new Set(((await of('undone')) as unknown as { payload: Payloads['undone'] }[]).map(({ payload }) => payload.eventId))
+  const started = (await of('attemptStarted')) as unknown as { payload: Payloads['attemptStarted'] }[]
+  const toolOf = new Map(started.map(({ payload }) => [payload.attemptId, payload.toolId]))
+  const counts: Record<string, number> = {}
+  for (const { id, payload } of nicks) {
+    const tool = toolOf.get(payload.attemptId)
+    if (tool && !undone.has(id)) counts[tool] = (counts[tool] ?? 0) + 1
+  }
+  return counts
 }
 
 /** Puts a whole rack in the place of the one that is there. Refuses one without a tool that a trim names. */
