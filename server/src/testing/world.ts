@@ -74,10 +74,21 @@ export async function serve(
   return { url, client, clientOf, close, clock }
 }
 
+/** A body that is refused unread may lose its connection before the answer is read: asked again, three times at most. */
+export async function patientFetch(url: string, init: RequestInit): Promise<Response> {
+  for (let left = 3; ; left--) {
+    try {
+      return await fetch(url, init)
+    } catch (error) {
+      if (left === 0) throw error
+    }
+  }
+}
+
 function clientFor(url: string, cookie: string, me: Me | null): Client {
   const own = { ...(cookie ? { cookie } : {}), ...(me ? { 'x-peen-csrf': me.csrf } : {}) }
   const send: Client['send'] = async (method, path, body, headers = {}) => {
-    const response = await fetch(`${url}/api${path}`, {
+    const response = await patientFetch(`${url}/api${path}`, {
       method,
       headers: {
         ...own,

@@ -60,7 +60,7 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   const today = await clock.today()
   const signed = seen.filter((visit) => visit.result !== null && !open.has(visit.session.id))
   const blind = await stillBlind(db, actor, signed, today)
-  const graded = signed.find(({ session }) => !blind.has(session.id))
+  const graded = signed.find(({ session, gradingId }) => !blind.has(session.id) && !blind.has(gradingId!))
   const isLength = new Set(standard.criteria.filter((criterion) => criterion.how.kind === 'length').map((criterion) => criterion.id))
   return {
     known: visits.some(({ session }) => session.onDate < today),
@@ -98,7 +98,7 @@ async function stillBlind(db: Reader, actor: Me, signed: readonly Signed[], toda
   const { gradingReads: gr } = tables
   const read = new Set((await db.select({ id: gr.gradingId }).from(gr).where(eq(gr.personId, actor.id))).map(({ id }) => id))
   return new Set(
-    recent.flatMap(({ session, gradingId, assessorId }) => (assessorId === actor.id || read.has(gradingId!) ? [] : [session.id]))
+    recent.flatMap(({ gradingId, assessorId }) => (assessorId === actor.id || read.has(gradingId!) ? [] : [gradingId!]))
   )
 }
 /** Chosen, as for the apprentice's own word. */

@@ -4,7 +4,7 @@ import type { Tool } from '@peen/core/tools'
 import Papa from 'papaparse'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { smallSchool, type Client, type World } from '../../testing/world'
+import { patientFetch, smallSchool, type Client, type World } from '../../testing/world'
 import { loadContent } from '../school'
 import { rackFromCsv, rackToCsv } from './csv'
 
@@ -18,7 +18,7 @@ afterAll(() => world.close())
 
 const rack = async () => (await lena.get('/rack')).body as unknown as RackView
 const upload = async (text: string) => {
-  const answer = await fetch(`${world.url}/api/rack/csv`, {
+  const answer = await patientFetch(`${world.url}/api/rack/csv`, {
     method: 'POST',
     headers: { ...lena.headers, 'content-type': 'text/csv' },
     body: text
