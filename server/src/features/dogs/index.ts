@@ -97,9 +97,7 @@ async function stillBlind(db: Reader, actor: Me, signed: readonly Signed[], toda
   if (actor.role === 'apprentice') return waitsForOwnWord(db, ids, today)
   const { gradingReads: gr } = tables
   const read = new Set((await db.select({ id: gr.gradingId }).from(gr).where(eq(gr.personId, actor.id))).map(({ id }) => id))
-  return new Set(
-    recent.flatMap(({ gradingId, assessorId }) => (assessorId === actor.id || read.has(gradingId!) ? [] : [gradingId!]))
-  )
+  return new Set(recent.flatMap(({ gradingId, assessorId }) => (assessorId === actor.id || read.has(gradingId!) ? [] : [gradingId!])))
 }
 /** Chosen, as for the apprentice's own word. */
 const MARKED_WITHIN_DAYS = 14
