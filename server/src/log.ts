@@ -1,4 +1,4 @@
-// What the server writes down for whoever runs it: never a value that somebody typed.
+// What the server writes down for the person who runs it: never a value that was typed.
 import pino, { type Logger } from 'pino'
 
 type Told = { readonly type: string; readonly message: string; readonly code?: string; readonly query?: string; readonly stack: string }

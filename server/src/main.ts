@@ -22,7 +22,7 @@ const server = makeApp({ db, clock, log }, web).listen(port, '127.0.0.1', (error
   }
   process.send?.('open')
 })
-// whoever sends a header or a body a byte at a time does not hold a connection for ever
+// a sender of one byte at a time does not hold a connection for ever
 server.headersTimeout = 15_000
 server.requestTimeout = 120_000
 server.keepAliveTimeout = 10_000

@@ -14,7 +14,7 @@ const signs = (id: string, events: readonly AccountEvent[], hours: number) => si
 
 // Ref: design.md section 3, "who signs"
 describe('the right to sign', () => {
-  it('is a founder’s at once, and nobody’s of whom nothing is known', () => {
+  it('is a founder’s at once; an account of which nothing is known has none', () => {
     expect(signs('lena', founders, 0)).toBe(true)
     expect(signs('mallory', founders, 1000)).toBe(false)
   })

@@ -18,7 +18,7 @@ export type AccountEvent = {
 /** After a confirmation an account waits so long before it signs, hours: time for the others to see it in the trail. Chosen. */
 export const WAIT_HOURS = 48
 
-/** What takes the right to sign away until the account is confirmed anew. */
+/** What takes the right to sign away until the account is confirmed again. */
 const UNSETTLES: ReadonlySet<AccountEventKind> = new Set(['made', 'reset', 'role', 'back'])
 /** What gives a colleague a hold on an account. */
 const TIES: ReadonlySet<AccountEventKind> = new Set(['made', 'reset', 'role', 'back', 'confirmed'])
@@ -67,7 +67,7 @@ export type MayConfirm = { readonly may: true } | { readonly may: false; readonl
  */
 export function mayConfirm(confirmerId: string, personId: string, events: readonly AccountEvent[], now: Date): MayConfirm {
   const no = (because: string): MayConfirm => ({ may: false, because })
-  if (confirmerId === personId) return no('nobody confirms themselves')
+  if (confirmerId === personId) return no('you cannot confirm your own account')
   const right = signingRight(personId, events, now)
   if (right.signs) return no('this account signs already')
   if (right.waits === 'welcome') return no('the person has not chosen a password yet')

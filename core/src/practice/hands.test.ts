@@ -25,7 +25,7 @@ describe('whose hands were on a trim', () => {
     expect(hands(start('ivo', 'a', 'instructor'), start('ina', 'b', 'apprentice'))).toEqual(['ivo'])
   })
 
-  it('are found where somebody finished the trim by hand, or for a dog that could stand no longer', () => {
+  it('are found where the trim was finished by hand, or for a dog that could stand no longer', () => {
     expect(hands(tap('ivo', 'instructorFinished', { regions: ['back'], side: 'both' }))).toEqual(['ivo'])
     expect(hands(tap('ina', 'ranOut', { how: 'instructor' }))).toEqual(['ina'])
     expect(hands(tap('ina', 'ranOut', { how: 'home' }))).toEqual([])

@@ -4,7 +4,7 @@ import type { PracticeEvent } from './types'
 
 /**
  * Everybody of the staff whose own hands worked on the dog in a session. A step counts for who started it with the instructor's hands,
- * and, where the end of the table says that an instructor's hands did it, for who said so and for whoever started it. What one once said
+ * and, where the end of the table says that an instructor's hands did it, for who said so and for the person who started it. What one once said
  * of one's own hands is taken back by another person only, or by an undo that stands.
  * @param apprenticeId whose table it is: their own starts are no staff's
  */
@@ -16,7 +16,7 @@ export function staffHands(events: readonly PracticeEvent[], apprenticeId: strin
   for (const event of events) {
     if (event.kind === 'attemptStarted' && event.payload.hands === 'instructor' && stands.has(event.payload.attemptId)) {
       const corrected = correctedBy(events, event.payload.attemptId, undone)
-      // only another's word clears whoever started it with their own hands
+      // only another's word clears the person who started it with their own hands
       if (corrected === null || corrected === event.by) hands.add(event.by)
     }
     if (event.kind === 'attemptsConfirmed' && !undone.has(event.id))
@@ -26,7 +26,7 @@ export function staffHands(events: readonly PracticeEvent[], apprenticeId: strin
         const start = events.find((one) => one.kind === 'attemptStarted' && one.payload.attemptId === attemptId)
         if (start) hands.add(start.by)
       }
-    // the dog can stand no longer, and whoever says so finishes it
+    // the dog can stand no longer, and the person who says so finishes it
     if (event.kind === 'ranOut' && event.payload.how === 'instructor' && !undone.has(event.id)) hands.add(event.by)
     if (event.kind === 'instructorFinished' && state.byInstructor.some(({ eventId }) => eventId === event.id)) hands.add(event.by)
   }
@@ -37,7 +37,7 @@ export function staffHands(events: readonly PracticeEvent[], apprenticeId: strin
 const aliasesOf = (aliases: Readonly<Record<string, string>>, id: string) =>
   Object.entries(aliases).flatMap(([alias, real]) => (real === id ? [alias] : []))
 
-/** Who said last at the end of a table that the apprentice's hands did a step; null where nobody did. */
+/** Who said last at the end of a table that the apprentice's hands did a step; null where it was never said. */
 function correctedBy(events: readonly PracticeEvent[], attemptId: string, undone: ReadonlySet<string>): string | null {
   const said = events.findLast(
     (event) =>

@@ -45,7 +45,7 @@ export type Client = {
 export type Served = {
   readonly url: string
   readonly client: (username?: string) => Promise<Client>
-  /** the client of whoever signed in by an answer */
+  /** the client of the person who signed in by an answer */
   readonly clientOf: (answer: Answer) => Client
   readonly close: () => Promise<void>
 }

@@ -22,7 +22,7 @@ describe('what a check came to', () => {
 })
 
 describe('what happened to an account', () => {
-  it('says who did it, and nobody where the person or the console did', () => {
+  it('says who did it, and no one where the person or the console did', () => {
     const nameOf = (id: string) => ({ nel: 'Nel', lars: 'Lars' })[id] ?? null
     const event = { personId: 'nel', at: '2026-04-14T08:00:00.000Z' }
     expect(sayAccount({ ...event, kind: 'confirmed', by: 'lars' }, nameOf)).toBe('Nel was met and confirmed by Lars.')

@@ -1,4 +1,4 @@
-// Nobody makes a second signer alone: each way a single lead could try it, over http.
+// No one makes a second signer alone: each way a single lead could try it, over http.
 import type { PeopleView, Role } from '@peen/contract'
 import { WAIT_HOURS } from '@peen/core/certify'
 import { v7 } from 'uuid'
@@ -26,7 +26,7 @@ const rowOf = async (who: Client, id: string) => (await people(who)).people.find
 const keyIn = (view: PeopleView, name: string) =>
   /\/welcome\/(\S+)/.exec(view.letters.find(({ body }) => body.includes(`Dear ${name},`))?.body ?? '')?.[1]
 
-/** Lena invites somebody to the staff, and opens the letter herself: she has the password. */
+/** Lena invites a new colleague, and opens the letter herself: she has the password. */
 async function puppet(givenName: string, role: Role = 'lead'): Promise<{ readonly id: string; readonly client: Client }> {
   const id = v7()
   const username = `u${id.slice(-10)}`

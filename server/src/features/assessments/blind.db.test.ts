@@ -61,7 +61,7 @@ async function addresses(): Promise<readonly string[]> {
   return ROUTES.filter(({ method, path }) => method === 'get' && path !== '/live').flatMap(({ path }) => filled(path))
 }
 
-/** The addresses that tell somebody one of the secrets. */
+/** The addresses that tell a reader one of the secrets. */
 async function tellingTo(who: Client): Promise<readonly string[]> {
   const telling: string[] = []
   for (const path of await addresses()) {

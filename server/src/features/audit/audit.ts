@@ -95,7 +95,7 @@ async function changedSince(
   return found.sort((a, b) => a.seq - b.seq)
 }
 
-/** Accounts that somebody put in past the application: something happened to them, and no entry says so. */
+/** Accounts that were put in past the application: something happened to them, and no entry says so. */
 async function unsealedAccounts(db: Reader, newest: ReadonlyMap<SealName, unknown>): Promise<Changed[]> {
   const rows = await db.selectDistinct({ id: tables.accountEvents.personId }).from(tables.accountEvents)
   return rows.flatMap(({ id }) => (newest.has(`account:${id}`) ? [] : [{ name: `account:${id}`, seq: 0, missing: false }]))

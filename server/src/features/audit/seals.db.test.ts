@@ -1,4 +1,4 @@
-// Whoever has the database but not the application: each thing that is signed, changed by SQL, is named.
+// An attacker with the database but not the application: each thing that is signed, changed by SQL, is named.
 import { sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'

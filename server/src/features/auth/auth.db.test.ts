@@ -30,7 +30,7 @@ describe('signing in', () => {
     expect(wrong.body.detail).toBe(unknown.body.detail)
   })
 
-  it('is slowed down by wrong tries, and a right password still opens: nobody is locked out by another', async () => {
+  it('is slowed down by wrong tries, and a right password still opens: another’s guesses lock no one out', async () => {
     const stranger = await world.client()
     for (let i = 0; i < 7; i++) await stranger.post('/sign-in', { username: 'ina', password: 'wrong' })
     const began = performance.now()

@@ -97,7 +97,7 @@ export async function changePassword(
   const passwordHash = await hashPassword(next)
   await inTransaction(db, async (tx) => {
     await tx.update(tables.people).set({ passwordHash }).where(eq(tables.people.id, actor.id))
-    // whoever was let in with a password that a colleague knows has one of their own now
+    // a person who was let in with a password that a colleague knows has one of their own now
     if (actor.role !== 'apprentice' && (await waitsForWelcome(tx, actor.id, clock.real())))
       await recordAccount(tx, { kind: 'welcomed', personId: actor.id, by: null, at: clock.real() })
     await tx.delete(tables.signIns).where(and(eq(tables.signIns.personId, actor.id), ne(tables.signIns.tokenHash, tokenHash(token ?? ''))))

@@ -1,4 +1,4 @@
-// Wrong passwords slow down whoever tries, by name and by address; nobody is locked out by somebody else's guesses.
+// Wrong passwords slow down further tries, by name and by address; another's guesses lock no one out.
 import { and, count, eq, gt } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { tables, type Database } from '../../db'

@@ -89,7 +89,7 @@ type Signed = {
 
 /**
  * Sessions whose lengths this reader must not see by looking at a dog: a colleague who has not read that grading could still mark the
- * trim blind, and an apprentice has not said how they see it. Once two weeks have gone by, nobody marks a trim any more.
+ * trim blind, and an apprentice has not said how they see it. Two weeks later no trim is marked any more.
  */
 async function stillBlind(db: Reader, actor: Me, signed: readonly Signed[], today: string): Promise<ReadonlySet<string>> {
   const recent = signed.filter(({ session }) => daysBetween(session.onDate, today) < MARKED_WITHIN_DAYS)
