@@ -16,7 +16,7 @@ test('a new colleague signs nothing yet, is confirmed by another signer only, an
   await page.getByRole('button', { name: 'Write the letter' }).click()
   await expect(page.getByText('The letter is written.')).toBeVisible()
   const nel = people.getByRole('listitem').filter({ hasText: 'Nel Aster' })
-  await expect(nel).toContainText('Signs nothing yet: the account is new or reset, and its own password is not chosen yet.')
+  await expect(nel).toContainText('Signs nothing yet: the account is new or reset, and the person has not chosen a password yet.')
   await expect(page.getByTestId('accounts')).toContainText('Nel was let in by Ottilie.')
   // who made the account opens the letter; it still waits for another signer, and offers her no button
   const key = /\/welcome\/(\S+)/.exec((await page.getByTestId('letters').textContent())!)![1]

@@ -39,7 +39,7 @@ export function signingRight(personId: string, events: readonly AccountEvent[], 
   const welcomed = since.findIndex(({ kind }) => kind === 'welcomed')
   const isReturn = own[unsettled]?.kind === 'back' || own[unsettled]?.kind === 'role'
   if (welcomed < 0 && !isReturn)
-    return { signs: false, waits: 'welcome', because: 'the account is new or reset, and its own password is not chosen yet' }
+    return { signs: false, waits: 'welcome', because: 'the account is new or reset, and the person has not chosen a password yet' }
   const confirmed = since.slice(welcomed + 1).find(({ kind }) => kind === 'confirmed')
   if (!confirmed)
     return {
