@@ -93,7 +93,8 @@ export type BookLine = CoatEntry & {
 export type OpenEnds = {
   readonly sessionId: string
   readonly onDate: string
-  readonly apprentice: string
+  /** null for an apprentice, where it was another's table */
+  readonly apprentice: string | null
   readonly undone: readonly Undone[]
 }
 
@@ -104,6 +105,9 @@ export type SessionCoatStart = {
   readonly interval: TrimInterval | null
 }
 
+/** Lengths of a colleague's grading that this reader has not read: shown once they ask, which is remembered. */
+export type UnreadLengths = { readonly gradingId: string; readonly onDate: string; readonly lengths: number }
+
 export type CoatPage = {
   readonly dog: DogView
   readonly today: string
@@ -112,17 +116,15 @@ export type CoatPage = {
   readonly sproutDays: number
   /** as they were written; struck lines among them */
   readonly lines: readonly BookLine[]
+  readonly unread: readonly UnreadLengths[]
   readonly aim: CoatAim
-  /** visits that are planned, the next first */
-  readonly planned: readonly { readonly sessionId: string; readonly onDate: string; readonly trim: string; readonly apprentice: string }[]
   /** the trim it comes in */
   readonly standard: Standard
   /** the trim as it is written: what advice for the next visit starts from */
   readonly written: Standard
   readonly rack: readonly Tool[]
   readonly house: Readonly<Record<string, number>>
-  readonly openEnds: OpenEnds | null
-  /** whose hands may be written */
+  /** whose hands may be written; none for an apprentice, who writes nothing */
   readonly people: readonly { readonly id: string; readonly name: string }[]
 }
 

@@ -66,6 +66,9 @@ const issuesOf = (group: readonly BookLine[]) => [...new Set(group.flatMap(({ id
 async function doWrite(entries: readonly object[]): Promise<void> {
   await write(entries)
 }
+/** An apprentice reads no hands but their own. */
+const handsOf = ({ handsName, hands }: BookLine) =>
+  !session.isStaff ? (hands ? 'Your hands; ' : '') : handsName ? `${handsName}’s hands; ` : 'hands not recorded; '
 const pick = (region: RegionId) => toggle(region)
 </script>
 
@@ -128,8 +131,7 @@ const pick = (region: RegionId) => toggle(region)
               <b>{{ sayDate(group[0].on, page.today) }}</b> {{ sayPlaces(group) }}:
               {{ sayAct(group[0].act, (date) => sayDate(date, page.today)) }}
               <span class="muted block"
-                >{{ group[0].handsName ? `${group[0].handsName}’s hands` : 'nobody knows whose hands' }}; {{ SOURCE_WORDS[group[0].source]
-                }}{{ group[0].writtenBy ? `, ${group[0].writtenBy}` : '' }}</span
+                >{{ handsOf(group[0]) }}{{ SOURCE_WORDS[group[0].source] }}{{ group[0].writtenBy ? `, ${group[0].writtenBy}` : '' }}</span
               >
             </p>
             <template v-if="session.isStaff">

@@ -29,10 +29,9 @@ const page = (): CoatPage => ({
     rules: COAT_RULES,
     sproutDays: 28,
     lines,
-    planned: [],
     rack,
     house: {},
-    openEnds: null,
+    unread: [],
     people: []
   },
   aim: { ...NO_AIM, aimOn: '2026-05-30', nextOn: '2026-04-21' },

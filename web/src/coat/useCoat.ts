@@ -142,6 +142,7 @@ export function useCoat(id: () => string) {
     ...loaded,
     ...base,
     problem,
+    readLengths: () => doing(() => api.post(`${path()}/lengths/read`, {})),
     write: (entries: readonly object[]) => doing(() => api.post(`${path()}/lines`, { entries })),
     strike: (entryIds: readonly string[], reason: string) => doing(() => api.post(`${path()}/struck`, { entryIds, reason })),
     unstrike: (entryIds: readonly string[]) => doing(() => api.post(`${path()}/unstruck`, { entryIds })),

@@ -1,9 +1,11 @@
 import { ref, watch, type Ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { api, ApiError, sentenceOf } from '../api/client'
 
 export type Loaded<T> = {
   readonly data: Ref<T | null>
   readonly error: Ref<string | null>
+  /** the code of a refusal, where the server gave one */
+  readonly code: Ref<string | null>
   readonly loading: Ref<boolean>
   readonly reload: () => Promise<void>
 }
@@ -12,6 +14,7 @@ export type Loaded<T> = {
 export function useLoaded<T>(path: () => string): Loaded<T> {
   const data = ref<T | null>(null) as Ref<T | null>
   const error = ref<string | null>(null)
+  const code = ref<string | null>(null)
   const loading = ref(false)
   let count = 0
   let taken = 0
@@ -26,13 +29,16 @@ export function useLoaded<T>(path: () => string): Loaded<T> {
         taken = turn
         data.value = answer
         error.value = null
+        code.value = null
       }
     } catch (caught) {
-      if (asked === path()) error.value = sentenceOf(caught)
+      if (asked !== path()) return
+      error.value = sentenceOf(caught)
+      code.value = caught instanceof ApiError ? caught.problem.code : null
     } finally {
       loading.value = false
     }
   }
   watch(path, () => void reload(), { immediate: true })
-  return { data, error, loading, reload }
+  return { data, error, code, loading, reload }
 }

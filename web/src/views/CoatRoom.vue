@@ -6,13 +6,14 @@ import ViewState from '../components/ViewState.vue'
 import BookPart from '../coat/BookPart.vue'
 import CoatInTime from '../coat/CoatInTime.vue'
 import PetPart from '../coat/PetPart.vue'
+import UnreadNote from '../coat/UnreadNote.vue'
 import { useCoat } from '../coat/useCoat'
 import WhatIfPart from '../coat/WhatIfPart.vue'
 
 // One dog's coat: in time, what if, its book, and when it comes back.
 const props = defineProps<{ id: string; part?: string }>()
 const desk = useCoat(() => props.id)
-const { data, error, loading, reload, isStripped, problem } = desk
+const { data, error, loading, reload, isStripped, problem, readLengths } = desk
 const parts = computed(() => [
   { id: 'in-time', name: 'In time' },
   ...(isStripped.value ? [{ id: 'what-if', name: 'What if' }] : []),
@@ -28,6 +29,7 @@ const shown = computed(() => ({ 'in-time': CoatInTime, 'what-if': WhatIfPart, bo
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <component :is="shown" v-else :key="here" :desk="desk">
     <PartTabs name="Parts of the coat" :base="`/coat/${id}`" :here="here" :parts="parts" />
+    <UnreadNote :unread="data.unread" :today="data.today" @show="readLengths" />
     <p v-if="problem" class="mb-2 font-[650]" role="alert">{{ problem }}</p>
   </component>
 </template>

@@ -65,6 +65,9 @@ describe('appointing', () => {
   it('refuses who has read the marks, and leaves out nobody who marks already', async () => {
     await sign(ivo, await open(ivo))
     const [row] = await trimsOf(ina)
+    // it says what reading costs before it costs it
+    expect((await ina.get(`/gradings/${row.gradingId}`)).body.code).toBe('notRead')
+    expect((await ina.post(`/gradings/${row.gradingId}/read`)).status).toBe(200)
     expect((await ina.get(`/gradings/${row.gradingId}`)).status).toBe(200)
     expect((await appoint('ivo', 'ina')).body.detail).toMatch(/ina Test has read the marks of this trim/)
     expect((await appoint('lena', 'lars')).body.detail).toMatch(/ivo Test marks this trim already/)

@@ -7,19 +7,23 @@ import { beforeAll, afterAll, describe, expect, it } from 'vitest'
 import { ROUTES } from '../../app'
 import { tables } from '../../db'
 import { TABLE_IDS } from '../records'
+import { MARKS } from '../../testing/marks'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
 let ivo: Client
 let ina: Client
 let abe: Client
+/** a lead, who may call addresses that an instructor may not */
+let lena: Client
 let session: string
 let grading: string
 /** what only ivo knows: his readings, and the mark to three decimals */
 let secrets: readonly string[]
 beforeAll(async () => {
   world = await smallSchool('blind')
-  ;[ivo, ina, abe] = [await world.client('ivo'), await world.client('ina'), await world.client('abe')]
+  ;[ivo, ina] = [await world.client('ivo'), await world.client('ina')]
+  ;[abe, lena] = [await world.client('abe'), await world.client('lena')]
   await markedByIvo(true)
 })
 afterAll(() => world.close())
@@ -27,11 +31,13 @@ afterAll(() => world.close())
 /** A trim that ivo has marked and signed; with ina appointed beside him, or not. */
 async function markedByIvo(appoints: boolean): Promise<void> {
   session = await world.newTrim('abe')
-  const lena = await world.client('lena')
   if (appoints) await lena.send('PUT', `/assessments/${session}`, { first: world.ids.ivo, second: world.ids.ina })
   grading = v7()
   await ivo.post(`/sessions/${session}/gradings`, { id: grading })
   const odd = { kind: 'readings' as const, mm: [3.1739, 3.2741, 3.3743] }
+  // both photograph the same side, and the first reads a gauge where the picture shows the outline
+  const picture = await pictureOf(session)
+  await ivo.send('PUT', `/pictures/${picture}/marks`, { version: 0, seen: 'left', marks: MARKS, regions: CHEEK })
   const answers = { ...answersAtTarget(standards[0], 3), 'cheek-length': { left: odd, right: odd } }
   await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers, critical: [], globalRating: 'good' })
   expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)
@@ -39,9 +45,32 @@ async function markedByIvo(appoints: boolean): Promise<void> {
   secrets = ['3.1739', '3.2741', '3.3743', value.toFixed(6).slice(0, 7)]
 }
 
+const CHEEK = [{ region: standards[0].criteria.find(({ id }) => id === 'cheek-length')!.region, byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]
+
+/** A photograph of a finished trim, as the table camera would have left it. */
+async function pictureOf(sessionId: string): Promise<string> {
+  const id = v7()
+  const made = { bytes: Buffer.from('a picture'), widthPx: 64, heightPx: 48, by: world.ids.ivo, at: new Date('2026-04-14T10:00:00Z') }
+  await world.db.insert(tables.pictures).values({ id, sessionId, moment: 'after', stance: 'left', ...made })
+  return id
+}
+
+/** The second one's own sheet of the same trim, with the same picture measured. */
+async function openedByIna(): Promise<void> {
+  const own = v7()
+  inas.push(own)
+  expect((await ina.post(`/sessions/${session}/gradings`, { id: own })).status).toBe(200)
+  const [{ id: picture }] = await world.db
+    .select({ id: tables.pictures.id })
+    .from(tables.pictures)
+    .where(eq(tables.pictures.sessionId, session))
+  expect((await ina.send('PUT', `/pictures/${picture}/marks`, { version: 0, seen: 'left', marks: MARKS, regions: CHEEK })).status).toBe(200)
+}
+const inas: string[] = []
+
 /** Every GET address with everything that could stand in it. */
 async function addresses(): Promise<readonly string[]> {
-  const ids = [session, grading, world.ids.flint, world.ids.abe, world.ids.ivo]
+  const ids = [session, grading, ...inas, world.ids.flint, world.ids.abe, world.ids.ivo]
   const findings = await world.db.select({ id: tables.findings.id }).from(tables.findings)
   const values: Readonly<Record<string, readonly string[]>> = {
     id: [...ids, ...findings.map(({ id }) => id)],
@@ -77,8 +106,14 @@ describe('before both have signed', () => {
     expect(await tellingTo(ivo)).toContain(`/gradings/${grading}`)
   })
 
-  it('no address tells the second assessor of them', async () => {
+  it('no address tells the second assessor of them, before and after opening the own sheet', async () => {
     expect(await tellingTo(ina)).toEqual([])
+    await openedByIna()
+    expect(await tellingTo(ina)).toEqual([])
+  })
+
+  it('no address tells a lead who looks on', async () => {
+    expect(await tellingTo(lena)).toEqual([])
   })
 
   it('no address tells the apprentice of them before their own word', async () => {
@@ -93,20 +128,31 @@ describe('before both have signed', () => {
 describe('where no two are appointed, a colleague’s grading may be read, and reading it is remembered', () => {
   beforeAll(() => markedByIvo(false))
 
-  it('by every address that tells of it', async () => {
+  it('and the sheet itself waits until one has asked to read it', async () => {
+    expect((await ina.get(`/gradings/${grading}`)).body.code).toBe('notRead')
+    expect(await world.db.select().from(tables.gradingReads)).toEqual([])
+  })
+
+  it.each(['ina', 'lena'])('by every address that tells %s of it, which are those whose screens say so first', async (name) => {
+    const reader = name === 'ina' ? ina : lena
     const silent: string[] = []
     const told: string[] = []
     for (const path of await addresses()) {
       await world.db.delete(tables.gradingReads)
-      const answer = await fetch(`${world.url}/api${path}`, { headers: ina.headers })
+      const answer = await fetch(`${world.url}/api${path}`, { headers: reader.headers })
       const text = await answer.text()
       if (!answer.ok || !secrets.some((secret) => text.includes(secret))) continue
       told.push(path)
-      const reads = await world.db.select().from(tables.gradingReads).where(eq(tables.gradingReads.personId, world.ids.ina))
+      const reads = await world.db.select().from(tables.gradingReads).where(eq(tables.gradingReads.personId, world.ids[name]))
       if (reads.every(({ gradingId }) => gradingId !== grading)) silent.push(path)
     }
-    expect(told).toContain(`/gradings/${grading}`)
+    // the file, the book and the tables of a whole record: taken by a button with its sentence beside it
+    expect(told.filter((path) => !/\/record$|\/logbook$|\/tables\/|\.csv$/.test(path))).toEqual([])
+    expect(told).not.toEqual([])
     expect(silent).toEqual([])
+    // what is read by asking is told everywhere afterwards
+    await reader.post(`/gradings/${grading}/read`)
+    expect(await tellingTo(reader)).toContain(`/gradings/${grading}`)
   })
 
   it('and the apprentice hears no mark of it before their own word', async () => {

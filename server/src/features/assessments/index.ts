@@ -34,5 +34,5 @@ export const assessmentRoutes: readonly Route[] = [
     settleSchema as never
   ),
   route('post', '/assessments/:id/agree', STAFF, ({ services, actor, params }) => agree(services, actor, params.id)),
-  route('get', '/borderlines', STAFF, ({ services }) => borderlines(services))
+  route('get', '/borderlines', STAFF, ({ services, actor }) => borderlines(services, actor))
 ]

@@ -7,6 +7,7 @@ import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { refuseUnsettled } from '../accounts'
 import { appendAudit } from '../audit'
+import { unreadOf } from '../grading'
 import { allPeople, fullName } from '../people'
 import { newestStandards, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
@@ -131,16 +132,22 @@ async function openAppointment(tx: Reader, actor: Me, sessionId: string): Promis
   return row
 }
 
-/** First impressions against marks, trim by trim: the data and the line where thirty gradings or more are signed. */
-export async function borderlines({ db }: Services): Promise<BorderlineView[]> {
+/** First impressions against marks, trim by trim: the data and the line where thirty gradings or more are signed; without those that the reader could still mark blind. */
+export async function borderlines({ db, clock }: Services, actor: Me): Promise<BorderlineView[]> {
   const hidden = await sessionsBeingMarked(db)
   const rows = await db
-    .select({ sessionId: g.sessionId, standardId: g.standardId, rating: g.globalRating, mark: r.value })
+    .select({
+      ...{ gradingId: g.id, assessorId: g.assessorId, onDate: s.onDate },
+      ...{ sessionId: g.sessionId, standardId: g.standardId, rating: g.globalRating, mark: r.value }
+    })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
+    .innerJoin(s, eq(s.id, g.sessionId))
     .where(and(eq(g.status, 'signed'), isNotNull(g.globalRating)))
-    .orderBy(asc(g.id))
-  const seen = rows.filter(({ sessionId }) => !hidden.has(sessionId))
+    // in no order that tells which trim is which
+    .orderBy(asc(r.value))
+  const unread = await unreadOf(db, actor, rows, await clock.today())
+  const seen = rows.filter(({ sessionId, gradingId }) => !hidden.has(sessionId) && !unread.has(gradingId))
   return (await newestStandards(db)).flatMap(({ body }) => {
     const own = seen.filter(({ standardId }) => standardId === body.id).map(({ mark, rating }) => ({ mark, rating: rating! }))
     if (own.length === 0) return []

@@ -1,7 +1,7 @@
 // One dog's coat book: its page, what is written into it, what is struck, what the coat is kept for.
 import type { CoatAim, CoatPage, CoatStrike, Me, NewCoatEntries } from '@peen/contract'
 import { entryIssues, type BookDog, type CoatRules } from '@peen/core/coat'
-import { and, desc, eq, inArray } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNotNull, lt, lte, or } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { rememberReading } from '../grading'
@@ -10,28 +10,31 @@ import { standardAgreed } from '../agreed'
 import { houseOf, newestStandards, rackOf, standardOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
-import { openEndsOf } from './undone'
 
 type DogRow = typeof tables.dogs.$inferSelect
 
-/** The book of a dog with everything that its model needs. Whoever reads lengths of another's grading is not blind to it any more. */
+/** The book of a dog with everything that its model needs. */
 export async function coatPage({ db, clock }: Services, actor: Me, dogId: string): Promise<CoatPage> {
   const dog = await dogRow(db, dogId)
   const today = await clock.today()
-  const own = (await linesOf(db, [dogId], actor)).get(dogId)!
-  if (actor.role !== 'apprentice') for (const id of own.readGradings) await rememberReading(db, id, actor.id, await clock.now())
-  const { sessions: s, people: p } = tables
-  const visits = await db
-    .select({ session: s, person: p })
+  const isStaff = actor.role !== 'apprentice'
+  const own = (await linesOf({ db, actor, today }, [dogId])).get(dogId)!
+  const { sessions: s } = tables
+  const [last] = await db
+    .select()
     .from(s)
-    .innerJoin(p, eq(p.id, s.apprenticeId))
-    .where(eq(s.dogId, dogId))
+    // of another's visit an apprentice reads nothing before it is over
+    .where(
+      and(
+        eq(s.dogId, dogId),
+        lte(s.onDate, today),
+        isStaff ? undefined : or(lt(s.onDate, today), isNotNull(s.closing), eq(s.apprenticeId, actor.id))
+      )
+    )
     .orderBy(desc(s.onDate), desc(s.id))
-  const [last] = visits.filter(({ session }) => session.onDate <= today)
+    .limit(1)
   const standards = await newestStandards(db)
   const usual = standards.find(({ body }) => body.bodyType === dog.bodyType) ?? standards[0]
-  const standard = last ? await standardAgreed(db, last.session) : usual.body
-  const names = new Map(standards.map(({ body }) => [body.id, body.name]))
   return {
     dog: dogView(dog),
     today,
@@ -39,23 +42,25 @@ export async function coatPage({ db, clock }: Services, actor: Me, dogId: string
     rules: await coatRulesOf(db),
     sproutDays: await sproutDaysOf(db),
     lines: own.lines,
+    unread: own.unread,
     aim: aimOf(await aimsOf(db), dogId),
-    planned: visits
-      .filter(({ session }) => session.onDate > today)
-      .map(({ session, person }) => ({
-        sessionId: session.id,
-        onDate: session.onDate,
-        trim: names.get(session.standardId) ?? session.standardId,
-        apprentice: fullName(person)
-      }))
-      .reverse(),
-    standard,
-    written: last ? await standardOf(db, last.session.standardId, last.session.standardVersion) : usual.body,
+    standard: last ? await standardAgreed(db, last) : usual.body,
+    written: last ? await standardOf(db, last.standardId, last.standardVersion) : usual.body,
     rack: await rackOf(db),
     house: await houseOf(db),
-    openEnds: last ? await openEndsOf(db, last.session, dog, standard, fullName(last.person)) : null,
-    people: (await allPeople(db)).filter(({ active }) => active).map((person) => ({ id: person.id, name: fullName(person) }))
+    people: isStaff ? (await allPeople(db)).filter(({ active }) => active).map((person) => ({ id: person.id, name: fullName(person) })) : []
   }
+}
+
+/** Shows what colleagues measured on this dog: what one marks of those trims later is not blind. */
+export async function readLengths({ db, clock }: Services, actor: Me, dogId: string): Promise<{ readonly read: number }> {
+  const today = await clock.today()
+  const { unread } = (await linesOf({ db, actor, today }, [(await dogRow(db, dogId)).id])).get(dogId)!
+  const at = await clock.now()
+  await inTransaction(db, async (tx) => {
+    for (const { gradingId } of unread) await rememberReading(tx, gradingId, actor.id, at)
+  })
+  return { read: unread.length }
 }
 
 async function dogRow(db: Reader, id: string): Promise<DogRow> {
@@ -109,7 +114,8 @@ export async function writeEntries({ db, clock }: Services, actor: Me, dogId: st
 
 /** Strikes lines: they count no more and stay to be read, with who struck them and why. */
 export async function strikeEntries({ db, clock }: Services, actor: Me, dogId: string, { entryIds, reason }: CoatStrike) {
-  const { lines } = (await linesOf(db, [(await dogRow(db, dogId)).id], actor)).get(dogId)!
+  const today = await clock.today()
+  const { lines } = (await linesOf({ db, actor, today }, [(await dogRow(db, dogId)).id])).get(dogId)!
   const ids = [...new Set(entryIds)]
   for (const id of ids) {
     const line = lines.find((one) => one.id === id)

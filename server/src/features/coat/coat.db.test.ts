@@ -177,7 +177,7 @@ describe('what the floor writes', () => {
     const hole = (await linesOf('flint')).find(({ act }) => act.kind === 'hole')!
     expect(hole).toMatchObject({ place: 'ribs', side: 'left', source: 'found', act: { widthMm: 40, cause: 'matCut' } })
   })
-  it('lengths that an assessor read; whoever reads them is not blind any more, and an apprentice reads none', async () => {
+  it('lengths that an assessor read; a colleague asks for them, which is remembered, and an apprentice reads none', async () => {
     const id = v7()
     await ina.post(`/sessions/${session}/gradings`, { id })
     const { version } = (await ina.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' }))
@@ -187,9 +187,17 @@ describe('what the floor writes', () => {
     const own = (await linesOf('flint', ina)).filter(({ source }) => source === 'grading')
     expect(own.length).toBeGreaterThan(3)
     expect(own[0]).toMatchObject({ act: { kind: 'length' }, handsName: 'ina Test' })
-    await linesOf('flint', ivo)
-    const reads = await world.db.select().from(tables.gradingReads).where(eq(tables.gradingReads.gradingId, id))
-    expect(reads.map(({ personId }) => personId)).toContain(world.ids.ivo)
+    // a colleague's page says that lengths are left out, and costs nothing; asked for, they are shown and remembered
+    expect((await linesOf('flint', ivo)).some(({ source }) => source === 'grading')).toBe(false)
+    expect((await page('flint', ivo)).unread).toEqual([{ gradingId: id, onDate: '2026-04-13', lengths: own.length }])
+    const readers = async () =>
+      (await world.db.select().from(tables.gradingReads).where(eq(tables.gradingReads.gradingId, id))).map(({ personId }) => personId)
+    expect(await readers()).toEqual([])
+    expect((await abe.post(`/coats/${world.ids.flint}/lengths/read`, {})).status).toBe(403)
+    expect((await ivo.post(`/coats/${world.ids.flint}/lengths/read`, {})).body).toEqual({ read: 1 })
+    expect(await readers()).toEqual([world.ids.ivo])
+    expect((await linesOf('flint', ivo)).filter(({ source }) => source === 'grading')).toEqual(own)
+    expect((await page('flint', ivo)).unread).toEqual([])
     expect((await linesOf('flint', abe)).some(({ source }) => source === 'grading')).toBe(false)
   })
   it('a line of the floor can be struck too', async () => {
@@ -197,20 +205,19 @@ describe('what the floor writes', () => {
     await ivo.post(`/coats/${world.ids.flint}/struck`, { entryIds: [first.id], reason: 'it was the other dog' })
     expect((await linesOf('flint'))[0].struck).not.toBeNull()
   })
-  it('says what the last visit left undone, side by side', async () => {
+  it('gives the next session its start: what was left, side by side, and which places are out of step', async () => {
     await work(session, { technique: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight' })
     const fourth = await world.newSession('bea', '2026-04-14')
     await work(fourth, { technique: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight' })
-    const { openEnds } = await page('flint')
-    expect(openEnds).toMatchObject({ sessionId: fourth, apprentice: 'bea Test' })
-    expect(openEnds!.undone.find(({ region, technique }) => region === 'skirt' && technique === 'skirt-line')).toMatchObject({
+    const next = await world.newSession('abe', '2026-04-16')
+    const staffs = (await ivo.get(`/sessions/${next}/coat`)).body as unknown as SessionCoatStart
+    expect(staffs.openEnds).toMatchObject({ sessionId: fourth, apprentice: 'bea Test' })
+    expect(staffs.openEnds!.undone.find(({ region, technique }) => region === 'skirt' && technique === 'skirt-line')).toMatchObject({
       side: 'right'
     })
-  })
-  it('gives the next session its start: what was left, and which places are out of step', async () => {
-    const next = await world.newSession('abe', '2026-04-16')
     const start = (await abe.get(`/sessions/${next}/coat`)).body as unknown as SessionCoatStart
-    expect(start.openEnds).toMatchObject({ onDate: '2026-04-14', apprentice: 'bea Test' })
+    // whose hands those were is not told to another apprentice
+    expect(start.openEnds).toMatchObject({ onDate: '2026-04-14', apprentice: null })
     expect(start.openEnds!.undone.some(({ region, side }) => region === 'skirt' && side === 'right')).toBe(true)
     // the roll of 13 April went over the right side alone
     expect(start.outOfStep).toContain('ribs')
@@ -225,7 +232,7 @@ describe('what the floor writes', () => {
     const reads = () => world.db.select().from(tables.gradingReads).where(eq(tables.gradingReads.personId, world.ids.lars))
     expect(await reads()).toEqual([])
     await linesOf('flint', lars)
-    expect((await reads()).length).toBe(1)
+    expect(await reads()).toEqual([])
   })
   it('comes to the same when everything derived is made anew', async () => {
     const before = await linesOf('flint')

@@ -19,9 +19,8 @@ export async function coatList({ db, clock }: Services, actor: Me): Promise<Coat
   const today = await clock.today()
   const [rules, sproutDays, aims] = [await coatRulesOf(db), await sproutDaysOf(db), await aimsOf(db)]
   const books = await linesOf(
-    db,
-    dogs.map(({ id }) => id),
-    actor
+    { db, actor, today },
+    dogs.map(({ id }) => id)
   )
   const heads = dogs.map((row): CoatHead => {
     const dog = dogView(row)

@@ -12,7 +12,7 @@ import type { CoatRules } from '@peen/core/coat'
 import { route, type Route } from '../../http'
 import { coatRulesOf } from './limits'
 import { sessionStart } from './undone'
-import { coatPage, keepAim, keepCoatRules, strikeEntries, unstrikeEntries, writeEntries } from './book'
+import { coatPage, keepAim, keepCoatRules, readLengths, strikeEntries, unstrikeEntries, writeEntries } from './book'
 import { coatList } from './heads'
 
 export { keepAim, writeEntries } from './book'
@@ -23,6 +23,7 @@ const STAFF = ['lead', 'instructor'] as const
 export const coatRoutes: readonly Route[] = [
   route('get', '/coats', ALL, ({ services, actor }) => coatList(services, actor)),
   route('get', '/coats/:id', ALL, ({ services, actor, params }) => coatPage(services, actor, params.id)),
+  route('post', '/coats/:id/lengths/read', STAFF, ({ services, actor, params }) => readLengths(services, actor, params.id)),
   route<NewCoatEntries>(
     'post',
     '/coats/:id/lines',

@@ -19,12 +19,12 @@ import { aimOf, aimsOf, linesOf } from './lines'
 type Session = typeof tables.sessions.$inferSelect
 
 /** What a visit left undone, place by place and side by side; null where nothing was begun or nothing is left. */
-export async function openEndsOf(
+async function openEndsOf(
   db: Reader,
   session: Session,
   dog: typeof tables.dogs.$inferSelect,
   standard: Standard,
-  apprentice: string
+  apprentice: string | null
 ): Promise<OpenEnds | null> {
   const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
   if (state.attempts.length === 0) return null
@@ -46,7 +46,7 @@ export async function sessionStart({ db, clock }: Services, actor: Me, id: strin
     .orderBy(desc(s.onDate), desc(s.id))
     .limit(1)
   const openEnds = before
-    ? await openEndsOf(db, before, dog, await standardOfVisit(db, before), fullName(await personById(db, before.apprenticeId)))
+    ? await openEndsOf(db, before, dog, await standardOfVisit(db, before), await whoWorked(db, actor, before.apprenticeId))
     : null
   const model = await modelOf({ db, clock }, actor, dog)
   const { brushing } = aimOf(await aimsOf(db), dog.id)
@@ -55,9 +55,17 @@ export async function sessionStart({ db, clock }: Services, actor: Me, id: strin
   return { openEnds, outOfStep: placesOutOfStep(model), interval: trimInterval(parts, dogView(dog).coatType, brushing, growthAt) }
 }
 
+/** Whose hands left it so: an apprentice reads no other apprentice's name. */
+async function whoWorked(db: Reader, actor: Me, apprenticeId: string): Promise<string | null> {
+  const mayKnow = actor.role !== 'apprentice' || actor.id === apprenticeId
+  return mayKnow ? fullName(await personById(db, apprenticeId)) : null
+}
+
 async function modelOf({ db, clock }: Pick<Services, 'db' | 'clock'>, actor: Me, dog: typeof tables.dogs.$inferSelect): Promise<CoatModel> {
   const { coatType, bornOn } = dogView(dog)
-  const entries = (await linesOf(db, [dog.id], actor)).get(dog.id)!.lines.filter(({ struck }) => struck === null)
+  const entries = (await linesOf({ db, actor, today: await clock.today() }, [dog.id]))
+    .get(dog.id)!
+    .lines.filter(({ struck }) => struck === null)
   const [rules, sproutDays, today] = [await coatRulesOf(db), await sproutDaysOf(db), await clock.today()]
   return coatModel({ entries, dog: { bornOn, today }, isWire: coatType === 'wire', sproutDays, rules })
 }

@@ -14,13 +14,12 @@ import {
   type NewStanding
 } from '@peen/contract'
 import { planAgreed } from '@peen/core/standard'
-import { daysBetween } from '@peen/core/competency'
 import { asc, desc, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { reading, refuse, route, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
 import { agreedOf } from '../agreed'
-import { waitsForOwnWord } from '../grading'
+import { unreadOf, waitsForOwnWord } from '../grading'
 import { newestStandards, standardOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
 import { eraseOwner, ownerOf } from './owner'
@@ -52,8 +51,8 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   const seen = visits.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
   // a dog that was never here is shown in the trim that its body usually wears
   const usual = await newestStandards(db)
-  const standard = visits[0]
-    ? await standardOf(db, visits[0].session.standardId, visits[0].session.standardVersion)
+  const standard = seen[0]
+    ? await standardOf(db, seen[0].session.standardId, seen[0].session.standardVersion)
     : (usual.find(({ body }) => body.bodyType === row.dog.bodyType) ?? usual[0]).body
   const names = new Map((await newestStandards(db, true)).map(({ id: trim, body }) => [trim, body.name]))
   const open = await sessionsBeingMarked(db)
@@ -66,7 +65,7 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
     known: visits.some(({ session }) => session.onDate < today),
     dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
     plan: standard.plan,
-    worked: planAgreed(standard.plan, visits[0] ? ((await agreedOf(db, visits[0].session.id)) ?? []) : []),
+    worked: planAgreed(standard.plan, seen[0] ? ((await agreedOf(db, seen[0].session.id)) ?? []) : []),
     visits: seen.map(({ session, person, gradingId }) => ({
       sessionId: session.id,
       onDate: session.onDate,
@@ -88,19 +87,23 @@ type Signed = {
 }
 
 /**
- * Sessions whose lengths this reader must not see by looking at a dog: a colleague who has not read that grading could still mark the
- * trim blind, and an apprentice has not said how they see it. Two weeks later no trim is marked any more.
+ * Sessions or gradings whose lengths this reader must not see by looking at a dog: a colleague who has not read that grading could still
+ * mark the trim blind, and an apprentice has not said how they see it.
  */
 async function stillBlind(db: Reader, actor: Me, signed: readonly Signed[], today: string): Promise<ReadonlySet<string>> {
-  const recent = signed.filter(({ session }) => daysBetween(session.onDate, today) < MARKED_WITHIN_DAYS)
-  const ids = recent.map(({ session }) => session.id)
-  if (actor.role === 'apprentice') return waitsForOwnWord(db, ids, today)
-  const { gradingReads: gr } = tables
-  const read = new Set((await db.select({ id: gr.gradingId }).from(gr).where(eq(gr.personId, actor.id))).map(({ id }) => id))
-  return new Set(recent.flatMap(({ gradingId, assessorId }) => (assessorId === actor.id || read.has(gradingId!) ? [] : [gradingId!])))
+  if (actor.role === 'apprentice')
+    return waitsForOwnWord(
+      db,
+      signed.map(({ session }) => session.id),
+      today
+    )
+  const marked = signed.map(({ session, gradingId, assessorId }) => ({
+    gradingId: gradingId!,
+    assessorId: assessorId!,
+    onDate: session.onDate
+  }))
+  return unreadOf(db, actor, marked, today)
 }
-/** Chosen, as for the apprentice's own word. */
-const MARKED_WITHIN_DAYS = 14
 
 /** Keeps what a dog is known for. */
 async function keepFacts({ db }: Services, id: string, { facts }: DogFacts): Promise<DogView> {

@@ -1,5 +1,5 @@
 // Signed marks that the method in use today would draw otherwise: told to a lead, changed for nobody.
-import type { MethodDifference } from '@peen/contract'
+import type { Me, MethodDifference } from '@peen/contract'
 import { GRADE_METHOD } from '@peen/core/grade'
 import { desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
@@ -7,12 +7,14 @@ import type { Services } from '../../http'
 import { computeResult, signedWith } from '../derived'
 import { fullName } from '../people'
 import { gradeRulesOf } from '../school'
+import { sessionsBeingMarked } from '../standings'
+import { unreadOf } from './blindness'
 
 /** Marks that differ by less say the same, of 100. Chosen: a reader sees whole marks. */
 const SAME_MARKS = 0.5
 
-/** Every grading that was signed by an older method and would have another verdict, or another whole mark, by the newest. */
-export async function differByMethod({ db }: Services): Promise<MethodDifference[]> {
+/** Every grading that was signed by an older method and would have another verdict, or another whole mark, by the newest; none by which this reader would no longer be blind. */
+export async function differByMethod({ db, clock }: Services, actor: Me): Promise<MethodDifference[]> {
   const { gradings: g, gradingResults: r, sessions: s, people: p, dogs: d } = tables
   const rows = await db
     .select({ grading: g, result: r.body, onDate: s.onDate, person: p, dog: d.name })
@@ -24,8 +26,12 @@ export async function differByMethod({ db }: Services): Promise<MethodDifference
     .where(eq(g.status, 'signed'))
     .orderBy(desc(s.onDate))
   const rules = await gradeRulesOf(db)
+  const open = await sessionsBeingMarked(db)
+  const marked = rows.map(({ grading, onDate }) => ({ gradingId: grading.id, assessorId: grading.assessorId, onDate }))
+  const unread = await unreadOf(db, actor, marked, await clock.today())
   const found: MethodDifference[] = []
   for (const { grading, result, onDate, person, dog } of rows) {
+    if (open.has(grading.sessionId) || unread.has(grading.id)) continue
     const by = await signedWith(db, grading)
     if (by.method === GRADE_METHOD) continue
     const now = await computeResult(db, grading, { ...by, method: GRADE_METHOD, rules })

@@ -120,9 +120,20 @@ describe('signing a grading', () => {
     await save(ina, second, 1, fullSheet(3), { globalRating: 'pass' })
     await ina.post(`/gradings/${second}/sign`, { version: 2 })
     expect((await read(ina, first)).result!.total!.value).toBeGreaterThan(97)
-    // lena has read a grading of this trim: hers would not be blind
-    await lena.get(`/gradings/${first}`)
+    // lena asks to read a grading of this trim: hers is not blind
+    expect((await lena.get(`/gradings/${first}`)).body.code).toBe('notRead')
+    await lena.post(`/gradings/${first}/read`)
+    expect((await lena.get(`/gradings/${first}`)).status).toBe(200)
     expect((await read(lena, await open(lena, session))).blind).toBe(false)
+  })
+
+  it('is no longer blind after two weeks, when marks are shown freely', async () => {
+    const session = await world.newTrim('abe', '2026-03-31')
+    const first = await open(ivo, session)
+    expect((await read(lena, await open(lena, session))).blind).toBe(true)
+    await save(ivo, first, 1, fullSheet(), { globalRating: 'pass' })
+    await ivo.post(`/gradings/${first}/sign`, { version: 2 })
+    expect((await read(ina, await open(ina, session))).blind).toBe(false)
   })
 
   it('is not for one’s own work', async () => {
@@ -226,6 +237,7 @@ describe('the method of a mark', () => {
     await world.db.update(tables.gradingResults).set({ body }).where(eq(tables.gradingResults.gradingId, id))
     await rebuildAll(world.db)
     expect(await stored(id)).toEqual(body)
+    await lena.post(`/gradings/${id}/read`)
     expect((await read(lena, id)).result).toMatchObject({ total: { value: 100 } })
     const rows = (await lena.get('/gradings/by-method')).body as unknown as { gradingId: string; signed: object; now: object }[]
     const row = rows.find(({ gradingId }) => gradingId === id)!

@@ -1,6 +1,5 @@
 import { cutRegionsOf } from '@peen/content'
 import { type Draft, type GradingView, type Me, type OpenGrading, type SignGrading, type TrimRow } from '@peen/contract'
-import { daysBetween } from '@peen/core/competency'
 import {
   countAnswers,
   GRADE_METHOD,
@@ -13,9 +12,9 @@ import {
 import { foldSession, notGradable, unworkedRegions } from '@peen/core/practice'
 import type { AgreedTarget } from '@peen/core/setup'
 import { rollup } from 'd3-array'
-import { and, desc, eq, inArray, ne } from 'drizzle-orm'
+import { and, desc, eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
-import { inTransaction, orTaken, tables, type Reader, type Transaction } from '../../db'
+import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { computeResult, eventsOf, gradedBy, rebuildCoat, signedWith, storeResult } from '../derived'
@@ -25,6 +24,7 @@ import { cuts, foundIn, houseOfVisit, outsideOf, sessionRow, standardOfVisit } f
 import { gradeRulesOf, houseOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
 import { agreedFor } from '../visits'
+import { knowsAnother, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
 
 type GradingRow = typeof tables.gradings.$inferSelect
 
@@ -66,7 +66,7 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
       sessionId,
       assessorId: actor.id,
       status: 'draft',
-      blind: !(await hasReadAnother(tx, sessionId, actor.id)),
+      blind: !(await knowsAnother(tx, session, actor.id, await clock.today())),
       version: 1,
       answers: outsideAnswers(standard, outside),
       gradedWith: null,
@@ -118,44 +118,7 @@ async function resultOf(db: Reader, grading: GradingRow, gradedWith: GradedWith)
   return (await db.select({ body: r.body }).from(r).where(eq(r.gradingId, grading.id)))[0]?.body ?? null
 }
 
-async function hasReadAnother(tx: Transaction, sessionId: string, personId: string): Promise<boolean> {
-  const others = await tx
-    .select({ id: tables.gradings.id })
-    .from(tables.gradings)
-    .where(and(eq(tables.gradings.sessionId, sessionId), ne(tables.gradings.assessorId, personId)))
-  if (others.length === 0) return false
-  const reads = await tx
-    .select()
-    .from(tables.gradingReads)
-    .where(
-      and(
-        inArray(
-          tables.gradingReads.gradingId,
-          others.map((row) => row.id)
-        ),
-        eq(tables.gradingReads.personId, personId)
-      )
-    )
-  return reads.length > 0
-}
-
 const SAY_FIRST = 'Say first how you see this trim yourself, at its table; then the mark is shown.'
-/** Days after which a mark is shown without it: nobody remembers a trim that long, and nobody is kept from the own record. Chosen. */
-const OWN_WORD_DAYS = 14
-
-/** Of these sessions, those whose apprentice has not yet said how they see the own trim, and still can. */
-export async function waitsForOwnWord(db: Reader, sessionIds: readonly string[], today: string): Promise<ReadonlySet<string>> {
-  if (sessionIds.length === 0) return new Set()
-  const { sessions: s } = tables
-  const days = await db
-    .select({ id: s.id, onDate: s.onDate })
-    .from(s)
-    .where(inArray(s.id, [...sessionIds]))
-  const recent = days.filter(({ onDate }) => daysBetween(onDate, today) < OWN_WORD_DAYS).map(({ id }) => id)
-  const events = await eventsOf(db, recent)
-  return new Set(recent.filter((id) => foldSession(events.get(id)!).selfRating === null))
-}
-
 /** Why a grading must stay hidden from somebody now; null when it may be read. */
 async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string, actor: Me, today: string): Promise<string | null> {
   if (grading.assessorId === actor.id) return null
@@ -167,30 +130,20 @@ async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string,
     : null
 }
 
-/** The same for many at once: what a table or a file tells of others' marks. An apprentice marks nothing. */
-export async function rememberAll(
-  db: Reader,
-  actor: Me,
-  told: readonly { readonly gradingId: string; readonly assessorId: string }[],
-  at: Date
-): Promise<void> {
-  const others = actor.role === 'apprentice' ? [] : told.filter(({ assessorId }) => assessorId !== actor.id)
-  if (others.length === 0) return
-  await db
-    .insert(tables.gradingReads)
-    .ignore()
-    .values(others.map(({ gradingId }) => ({ gradingId, personId: actor.id, at })))
-}
-
-/** Remembers that somebody has read another's grading: what they mark of that trim later is not blind. */
-export async function rememberReading(db: Reader, gradingId: string, personId: string, at: Date): Promise<void> {
-  await db.insert(tables.gradingReads).ignore().values({ gradingId, personId, at })
-}
-
 async function gradingRow(db: Reader, id: string): Promise<GradingRow> {
   const row = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, id)))[0]
   if (!row) throw refuse.notFound('This grading')
   return row
+}
+
+/** Says that one wants to read a colleague's marks: remembered, since it costs blindness. */
+export async function readGrading({ db, clock }: Services, actor: Me, id: string): Promise<{ readonly id: string }> {
+  const grading = await gradingRow(db, id)
+  const { person } = await sessionRow(db, grading.sessionId)
+  const hidden = await hiddenFrom(db, grading, person.id, actor, await clock.today())
+  if (hidden) throw refuse.forbidden(hidden)
+  if (grading.assessorId !== actor.id) await rememberReading(db, id, actor.id, await clock.now())
+  return { id }
 }
 
 /** A grading as one may see it. The result stays away until the global rating is given. */
@@ -200,7 +153,13 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
   const hidden = await hiddenFrom(db, grading, person.id, actor, await clock.today())
   if (hidden) throw refuse.forbidden(hidden)
   const own = grading.assessorId === actor.id
-  if (!own && actor.role !== 'apprentice') await rememberReading(db, id, actor.id, await clock.now())
+  if ((await unreadBy(db, actor, [{ grading, session }], await clock.today())).size > 0) {
+    const assessor = fullName(await personById(db, grading.assessorId))
+    throw refuse.conflict(
+      'notRead',
+      `${assessor} has marked this trim. If you read the marks, you can no longer mark it blind; Peen remembers that you have read them.`
+    )
+  }
   const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
   const gradedWith = await gradedWithOf(db, grading)
   return {
@@ -314,6 +273,15 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
   })
 }
 
+type Listed = { readonly grading: GradingRow; readonly session: { readonly onDate: string } }
+
+async function unreadBy(db: Reader, actor: Me, rows: readonly Listed[], today: string): Promise<ReadonlySet<string>> {
+  if (actor.role === 'apprentice') return new Set()
+  const signed = rows.filter(({ grading }) => grading.status === 'signed')
+  const marked = signed.map(({ grading, session }) => ({ gradingId: grading.id, assessorId: grading.assessorId, onDate: session.onDate }))
+  return unreadOf(db, actor, marked, today)
+}
+
 /** The newest trims, with marks where they may be seen. */
 export async function trimList({ db, clock }: Services, actor: Me): Promise<TrimRow[]> {
   const { gradings: g, sessions: s, people: p, dogs: d, gradingResults: r } = tables
@@ -335,7 +303,9 @@ export async function trimList({ db, clock }: Services, actor: Me): Promise<Trim
   )
   const seen = rows.filter(({ person, grading }) => actor.role !== 'apprentice' || (person.id === actor.id && grading.status === 'signed'))
   const own = actor.role === 'apprentice' ? seen.map(({ session }) => session.id) : []
-  const unsaid = await waitsForOwnWord(db, own, await clock.today())
+  const today = await clock.today()
+  const unsaid = await waitsForOwnWord(db, own, today)
+  const unread = await unreadBy(db, actor, rows, today)
   return seen.map(({ grading, session, person, dog, result }) => {
     const isOwn = grading.assessorId === actor.id
     const both = !isOwn && marking.has(session.id) ? 'hidden until both are signed' : null
@@ -344,6 +314,7 @@ export async function trimList({ db, clock }: Services, actor: Me): Promise<Trim
     const hidden =
       both ??
       (asks ? 'hidden: it asks for a second assessor' : null) ??
+      (unread.has(grading.id) ? 'hidden so that you can still mark it blind' : null) ??
       (unsaid.has(session.id) ? 'shown once you have said how you see it' : null)
     const shown = hidden ? null : result
     return {

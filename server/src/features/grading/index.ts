@@ -1,9 +1,10 @@
 import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '@peen/contract'
 import { route, type Route } from '../../http'
 import { differByMethod } from './by-method'
-import { gradingView, openGrading, saveDraft, signGrading, trimList } from './grading'
+import { gradingView, openGrading, readGrading, saveDraft, signGrading, trimList } from './grading'
 
-export { gradingView, openGrading, rememberAll, rememberReading, saveDraft, signGrading, waitsForOwnWord } from './grading'
+export { rememberAll, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
+export { gradingView, openGrading, saveDraft, signGrading } from './grading'
 
 export const gradingRoutes: readonly Route[] = [
   route('get', '/trims', ['lead', 'instructor', 'apprentice'], ({ services, actor }) => trimList(services, actor)),
@@ -14,10 +15,11 @@ export const gradingRoutes: readonly Route[] = [
     ({ services, actor, params, body }) => openGrading(services, actor, params.id, body),
     openGradingSchema
   ),
-  route('get', '/gradings/by-method', ['lead'], ({ services }) => differByMethod(services)),
+  route('get', '/gradings/by-method', ['lead'], ({ services, actor }) => differByMethod(services, actor)),
   route('get', '/gradings/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
     gradingView(services, actor, params.id)
   ),
+  route('post', '/gradings/:id/read', ['lead', 'instructor'], ({ services, actor, params }) => readGrading(services, actor, params.id)),
   route<Draft>(
     'put',
     '/gradings/:id',

@@ -1,4 +1,4 @@
-import type { MeasurePage, PhotoMarks, PictureView } from '@peen/contract'
+import type { MeasurePage, PictureView } from '@peen/contract'
 import { eq } from 'drizzle-orm'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -6,6 +6,7 @@ import sharp from 'sharp'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { tables } from '../../db'
+import { MARKS } from '../../testing/marks'
 import { fullSheet } from '../../testing/sheet'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
@@ -43,39 +44,6 @@ const openGrading = async (who: Client, session: string) =>
   (await who.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
 const read = async (who: Client, grading: string) => (await who.get(`/gradings/${grading}/measures`)).body as unknown as MeasurePage
 const take = async (who: Client, session: string, stance: string) => who.post(`/visits/${session}/camera/after/${stance}`)
-const MARKS: PhotoMarks = {
-  scale: {
-    what: 'ruler',
-    upright: true,
-    ends: [
-      [5, 5],
-      [5, 45]
-    ],
-    lengthMm: 200,
-    behindMm: 0,
-    behindUMm: 5,
-    cameraMm: 2200,
-    endUPx: 1,
-    check: null
-  },
-  corrections: { backdrop: [], strokes: [{ of: 'dog', through: [[1, 2]], radiusPx: 4 }], anchors: [[3, 4]] },
-  outline: [
-    [1, 1],
-    [30, 1],
-    [30, 30]
-  ],
-  edgeUPx: [0.4, 0.4, 0.4],
-  places: { withers: { at: [10, 10], uPx: 1, touched: true } },
-  lines: {
-    foreFront: [
-      [1, 1],
-      [1, 2],
-      [1, 3],
-      [1, 4],
-      [1, 5]
-    ]
-  }
-}
 const REGIONS = [{ region: 'back', byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]
 const put = (who: Client, picture: string, version: number, marks: unknown = MARKS, more: object = {}) =>
   who.send('PUT', `/pictures/${picture}/marks`, { version, seen: 'left', marks, regions: REGIONS, ...more })

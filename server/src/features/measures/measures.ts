@@ -1,5 +1,5 @@
 // Photographs of a finished trim as one assessor measures them. Each assessor has own marks, blind to the others'.
-import type { MeasurePage, Me, PictureMarks, SaveMarks } from '@peen/contract'
+import type { GradingView, MeasurePage, Me, PictureMarks, SaveMarks } from '@peen/contract'
 import { fromReadings, type Answers } from '@peen/core/grade'
 import { SEEN, type RegionDeparture, type Seen, type SkinReading } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
@@ -7,8 +7,9 @@ import { and, eq, inArray } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { gradedBy } from '../derived'
-import { gradingView } from '../grading'
+import { gradingView, unreadOf } from '../grading'
 import { hasCamera } from './camera'
+import { sessionsBeingMarked } from '../standings'
 import { picturesOf } from '../visits'
 
 /** Everything that measuring the trim of a grading needs. Only its own assessor measures for it. */
@@ -25,7 +26,7 @@ export async function measurePage(services: Services, actor: Me, gradingId: stri
     const row = rows.find(({ pictureId }) => pictureId === id)
     return { pictureId: id, seen: stance as Seen, version: row?.version ?? 0, marks: row?.marks ?? null }
   })
-  return { grading, pictures, marks, skin: await skinOf(db, grading.dog.id, gradingId), hasCamera: hasCamera() }
+  return { grading, pictures, marks, skin: await skinOf(services, actor, grading), hasCamera: hasCamera() }
 }
 
 function ownMarks(db: Reader, by: string, pictureIds: readonly string[]) {
@@ -74,18 +75,26 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
 
 /**
  * What gauge readings have said of this dog's outline: every signed grading, and this one as it stands, whose assessor
- * both read a length and measured a picture of that region and side.
+ * both read a length and measured a picture of that region and side. Nothing of a colleague's by which this one would not be blind.
  */
-export async function skinOf(db: Reader, dogId: string, gradingId: string): Promise<SkinReading[]> {
+async function skinOf({ db, clock }: Services, actor: Me, own: GradingView): Promise<SkinReading[]> {
   const { gradings: g, sessions: s, pictures: p, pictureMarks: m } = tables
   const rows = await db
-    .select({ grading: g, seen: m.seen, regions: m.regions })
+    .select({ grading: g, onDate: s.onDate, seen: m.seen, regions: m.regions })
     .from(m)
     .innerJoin(p, eq(p.id, m.pictureId))
     .innerJoin(s, eq(s.id, p.sessionId))
     .innerJoin(g, and(eq(g.sessionId, s.id), eq(g.assessorId, m.by)))
-    .where(and(eq(s.dogId, dogId), eq(p.moment, 'after')))
-  const counted = rows.filter(({ grading }) => grading.status === 'signed' || grading.id === gradingId)
+    .where(and(eq(s.dogId, own.dog.id), eq(p.moment, 'after')))
+  const open = await sessionsBeingMarked(db)
+  const signed = rows.filter(({ grading }) => grading.status === 'signed')
+  const marked = signed.map(({ grading, onDate }) => ({ gradingId: grading.id, assessorId: grading.assessorId, onDate }))
+  const unread = await unreadOf(db, actor, marked, await clock.today())
+  const counted = rows.filter(
+    ({ grading }) =>
+      grading.id === own.id ||
+      (grading.status === 'signed' && (grading.assessorId === actor.id || !(open.has(grading.sessionId) || unread.has(grading.id))))
+  )
   const found: SkinReading[] = []
   for (const { grading, seen, regions } of counted) {
     const { standard } = await gradedBy(db, grading)
