@@ -36,6 +36,13 @@ export type Welcome = { readonly token: string; readonly password: string }
 export const retireSchema = object({ active: boolean().required() }).noUnknown()
 export type Retire = { readonly active: boolean }
 
+/** Two accounts belong to one person, or do not after all. */
+export const samePersonSchema = object({
+  otherId: uuid().required('The other account is missing.'),
+  same: boolean().required('Say whether it is the same person.')
+}).noUnknown()
+export type SamePerson = { readonly otherId: string; readonly same: boolean }
+
 export const cohortSchema = object({
   name: named('Cohort'),
   startedOn: date('Started on').required('Started on is missing.'),
@@ -60,6 +67,8 @@ export type PersonRow = {
   readonly unsettled: string | null
   /** may the reader confirm this account? */
   readonly mayConfirm: boolean
+  /** the person's other accounts, as colleagues have said */
+  readonly otherAccounts: readonly string[]
 }
 export type Letter = { readonly id: string; readonly address: string; readonly subject: string; readonly body: string; readonly at: string }
 export type PeopleView = {

@@ -9,6 +9,8 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'certify.borderlineOf': [0],
   'certify.lacks': [1],
   'certify.mayConfirm': [2],
+  'certify.maySaySame': [2],
+  'certify.sameAccounts': [0],
   'certify.signingRight': [1],
   'certify.missingSigners': [0],
   'checkin.excusedBy': [0],

@@ -88,6 +88,8 @@ const accounts: AccountEvent[] = [
 ]
 const ofAccounts: Examples = {
   mayConfirm: () => ['lars', 'nel', accounts, new Date('2026-04-14T11:00:00.000Z')],
+  maySaySame: () => ['lars', { personId: 'nel', otherId: 'nell', same: true }, accounts, new Date('2026-04-14T11:00:00.000Z')],
+  sameAccounts: () => [accounts],
   signingRight: () => ['nel', accounts, new Date('2026-04-14T11:00:00.000Z')]
 }
 const setup: Examples = {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ACCOUNT_EVENTS, mayConfirm, signingRight, WAIT_HOURS, type AccountEvent, type AccountEventKind } from '.'
+import { ACCOUNT_EVENTS, mayConfirm, maySaySame, sameAccounts, signingRight, WAIT_HOURS, type AccountEvent, type AccountEventKind } from '.'
 
 const at = (hours: number) => new Date(Date.UTC(2026, 3, 14) + hours * 3600000)
 const event = (kind: AccountEventKind, personId: string, by: string | null, hours = 0): AccountEvent => ({
@@ -85,5 +85,52 @@ describe('who may confirm', () => {
       }),
       { numRuns: 400 }
     )
+  })
+})
+
+describe('accounts of one person', () => {
+  const said = (kind: 'same' | 'apart', a: string, b: string): AccountEvent => ({ ...event(kind, a, 'lars', 5), otherId: b })
+  const accounts = (events: readonly AccountEvent[], id: string) => [...sameAccounts(events)(id)].sort()
+
+  it('are those said to be, through each other, until it is said that two are not', () => {
+    const events = [said('same', 'a', 'b'), said('same', 'c', 'b')]
+    expect(accounts(events, 'a')).toEqual(['a', 'b', 'c'])
+    expect(accounts(events, 'd')).toEqual(['d'])
+    // in either order
+    expect(accounts([...events, said('apart', 'b', 'a')], 'a')).toEqual(['a'])
+    expect(accounts([...events, said('apart', 'b', 'a'), said('same', 'a', 'b')], 'c')).toEqual(['a', 'b', 'c'])
+  })
+
+  it('put every two accounts on the same side, whatever is said', () => {
+    const ids = fc.constantFrom('a', 'b', 'c', 'd', 'e')
+    const words = fc.array(fc.tuple(fc.constantFrom('same' as const, 'apart' as const), ids, ids), { maxLength: 12 })
+    fc.assert(
+      fc.property(words, (list) => {
+        const of = sameAccounts(list.filter(([, a, b]) => a !== b).map(([kind, a, b]) => said(kind, a, b)))
+        for (const a of ['a', 'b', 'c', 'd', 'e']) {
+          expect(of(a).has(a)).toBe(true)
+          for (const b of of(a)) expect([...of(b)].sort()).toEqual([...of(a)].sort())
+        }
+      })
+    )
+  })
+
+  it('are said by a signer; that they are two people, by another than the person', () => {
+    const may = (who: string, same: boolean, events: readonly AccountEvent[]) =>
+      maySaySame(who, { personId: 'lena', otherId: 'nel', same }, events, at(1000))
+    expect(may('nel', true, invited)).toMatchObject({ may: false, because: expect.stringMatching(/only an account that signs/) })
+    expect(may('lena', true, invited).may).toBe(true)
+    const known = [...invited, said('same', 'nel', 'lena')]
+    expect(may('lars', true, known)).toMatchObject({ may: false, because: 'this is said already' })
+    expect(may('lena', false, known)).toMatchObject({ may: false, because: expect.stringMatching(/one of them is your own/) })
+    expect(may('lars', false, known).may).toBe(true)
+    expect(may('lars', false, invited)).toMatchObject({ may: false, because: 'they are not said to be one person’s' })
+  })
+
+  it('confirm neither each other nor what the person made under another', () => {
+    // fay is another account of lena, who let nel in
+    const fay = [event('founded', 'fay', null), { ...event('same', 'fay', 'lars', 1), otherId: 'lena' }]
+    expect(mayConfirm('fay', 'nel', [...fay, ...invited], at(10)).may).toBe(false)
+    expect(mayConfirm('lars', 'nel', [...fay, ...invited], at(10)).may).toBe(true)
   })
 })

@@ -2,15 +2,18 @@
 
 /**
  * What happened to an account. `founded`: confirmed on the server's own console; `made`, `reset`, `role`, `back`: by a colleague;
- * `welcomed`: the person chose a password by the letter; `confirmed`: another signer has met the person.
+ * `welcomed`: the person chose a password by the letter; `confirmed`: another signer has met the person; `same`, `apart`: it belongs, or
+ * does not belong after all, to the person of another account.
  */
-export const ACCOUNT_EVENTS = ['founded', 'made', 'reset', 'role', 'back', 'retired', 'welcomed', 'confirmed'] as const
+export const ACCOUNT_EVENTS = ['founded', 'made', 'reset', 'role', 'back', 'retired', 'welcomed', 'confirmed', 'same', 'apart'] as const
 export type AccountEventKind = (typeof ACCOUNT_EVENTS)[number]
 export type AccountEvent = {
   readonly kind: AccountEventKind
   readonly personId: string
   /** who did it; null on the server's console and for the person's own welcome */
   readonly by: string | null
+  /** the other account of `same` and `apart` */
+  readonly otherId?: string | null
   /** by the wall clock, ISO 8601 */
   readonly at: string
 }
@@ -67,15 +70,56 @@ export type MayConfirm = { readonly may: true } | { readonly may: false; readonl
  */
 export function mayConfirm(confirmerId: string, personId: string, events: readonly AccountEvent[], now: Date): MayConfirm {
   const no = (because: string): MayConfirm => ({ may: false, because })
-  if (confirmerId === personId) return no('you cannot confirm your own account')
+  const accountsOf = sameAccounts(events)
+  if (accountsOf(personId).has(confirmerId)) return no('you cannot confirm your own account')
   const right = signingRight(personId, events, now)
   if (right.signs) return no('this account signs already')
   if (right.waits === 'welcome') return no('the person has not chosen a password yet')
   if (right.waits === 'hours') return no('this account is confirmed already and waits')
   if (!signingRight(confirmerId, events, now).signs) return no('only an account that signs may confirm another')
-  const makers = new Set(events.flatMap(({ kind, personId: of, by }) => (of === personId && UNSETTLES.has(kind) && by ? [by] : [])))
+  const makers = new Set(
+    events.flatMap(({ kind, personId: of, by }) => (of === personId && UNSETTLES.has(kind) && by ? [...accountsOf(by)] : []))
+  )
   if (makers.has(confirmerId)) return no('you made or reset this account; another signer confirms it')
   const isTied = events.some(({ kind, personId: of, by }) => of === confirmerId && TIES.has(kind) && by !== null && makers.has(by))
   if (isTied) return no('your own account was made, reset or confirmed by the one who made this one; another signer confirms it')
   return { may: true }
+}
+
+/** All accounts of the person behind one, itself among them. */
+export type AccountsOf = (id: string) => ReadonlySet<string>
+
+/** Which accounts belong to one person, as colleagues have said: what was said last of two accounts holds. */
+export function sameAccounts(events: readonly AccountEvent[]): AccountsOf {
+  const pairs = new Map<string, { readonly ids: readonly [string, string]; readonly same: boolean }>()
+  for (const { kind, personId, otherId } of events)
+    if ((kind === 'same' || kind === 'apart') && otherId)
+      pairs.set([personId, otherId].sort().join(' '), { ids: [personId, otherId], same: kind === 'same' })
+  const groups = new Map<string, ReadonlySet<string>>()
+  for (const { ids, same } of pairs.values()) {
+    if (!same) continue
+    const together = new Set(ids.flatMap((id) => [id, ...(groups.get(id) ?? [])]))
+    for (const id of together) groups.set(id, together)
+  }
+  return (id) => groups.get(id) ?? new Set([id])
+}
+
+/**
+ * Whether a colleague may say that two accounts belong to one person, or that they do not after all: an account that signs. That they
+ * belong together may be said of oneself; that they do not is said by another person, since it gives rights back.
+ */
+export function maySaySame(
+  actorId: string,
+  { personId, otherId, same }: { readonly personId: string; readonly otherId: string; readonly same: boolean },
+  events: readonly AccountEvent[],
+  now: Date
+): MayConfirm {
+  const no = (because: string): MayConfirm => ({ may: false, because })
+  const accountsOf = sameAccounts(events)
+  if (personId === otherId) return no('it is one account')
+  if (!signingRight(actorId, events, now).signs) return no('only an account that signs may say whose accounts they are')
+  const areSame = accountsOf(personId).has(otherId)
+  if (same) return areSame ? no('this is said already') : { may: true }
+  if (!areSame) return no('they are not said to be one person’s')
+  return accountsOf(personId).has(actorId) ? no('one of them is your own; another signer says it') : { may: true }
 }

@@ -110,6 +110,22 @@ describe('who signs', () => {
     expect(answer.may === false && answer.because).toMatch(words)
   })
 
+  it('not under a second account of one person', () => {
+    const one =
+      (...ids: string[]) =>
+      (id: string) =>
+        new Set(ids.includes(id) ? ids : [id])
+    const because = (person: SigningPerson, change: Partial<SigningFacts>) => {
+      const answer = maySign(person, signing(change))
+      return answer.may ? 'may' : answer.because
+    }
+    expect(because(lead, { accountsOf: one('ottilie', 'ines') })).toMatch(/nobody signs their own work/)
+    expect(because(lead, { accountsOf: one('ottilie', 'mira'), workedOnDog: new Set(['mira']) })).toMatch(/worked on this dog/)
+    expect(because(lead, { accountsOf: one('ottilie', 'anneke'), signed: [lead2] })).toMatch(/has signed already/)
+    expect(because(lead, { accountsOf: one('ottilie', 'ruben'), signed: [lead2] })).toBe('may')
+    expect(missingSigners([lead, lead2], signing({ accountsOf: one('ottilie', 'anneke') }))).toMatch(/Only Ottilie Marsh may sign/)
+  })
+
   it('says what is missing when the school has too few people', () => {
     expect(missingSigners([lead, instructor], signing())).toBeNull()
     expect(missingSigners([instructor, instructor2], signing())).toMatch(/No lead assessor may sign/)

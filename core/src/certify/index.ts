@@ -6,7 +6,15 @@ import * as sayPart from './say'
 import * as signingPart from './signing'
 import * as validityPart from './validity'
 
-export { ACCOUNT_EVENTS, WAIT_HOURS, type AccountEvent, type AccountEventKind, type MayConfirm, type SigningRight } from './accounts'
+export {
+  ACCOUNT_EVENTS,
+  WAIT_HOURS,
+  type AccountEvent,
+  type AccountEventKind,
+  type AccountsOf,
+  type MayConfirm,
+  type SigningRight
+} from './accounts'
 export { LEAST_TRIMS, type Borderline, type Rated } from './borderline'
 export type { RuleNames } from './say'
 export type { MaySign, SigningFacts, SigningPerson } from './signing'
@@ -24,7 +32,7 @@ export type {
 } from './types'
 export type { KnownForCertificates } from './validity'
 
-export const { mayConfirm, signingRight } = door(accountsPart)
+export const { mayConfirm, maySaySame, sameAccounts, signingRight } = door(accountsPart)
 export const { borderlineOf } = door(borderlinePart)
 export const { findingOf, lacks } = door(rulesPart)
 export const { newRule, sayRule, sayTerm } = door(sayPart)

@@ -1,3 +1,5 @@
+import type { AccountsOf } from './accounts'
+
 export type SigningPerson = {
   readonly id: string
   readonly name: string
@@ -7,6 +9,8 @@ export type SigningPerson = {
 }
 
 export type SigningFacts = {
+  /** all accounts of a person; each its own person where nothing is said */
+  readonly accountsOf?: AccountsOf
   readonly candidateId: string
   /** who marked the deciding trim, or null while there is none */
   readonly markedBy: string | null
@@ -18,24 +22,28 @@ export type SigningFacts = {
 
 export type MaySign = { readonly may: true; readonly note: string } | { readonly may: false; readonly because: string }
 
+const alone: AccountsOf = (id) => new Set([id])
+
 /**
  * Whether a person may sign now. Two different people, both assessors, at least one a lead; neither is the candidate
- * nor worked on that dog; at least one did not mark the deciding trim. Source: design.md section 3, "who signs".
+ * nor worked on that dog, under whichever account; at least one did not mark the deciding trim. Source: design.md section 3, "who signs".
  */
 export function maySign(person: SigningPerson, facts: SigningFacts): MaySign {
   const no = (because: string): MaySign => ({ may: false, because: `${person.name} may not sign: ${because}.` })
-  if (person.id === facts.candidateId) return no('nobody signs their own work')
+  const own = (facts.accountsOf ?? alone)(person.id)
+  const isOwn = (id: string | null) => id !== null && own.has(id)
+  if (isOwn(facts.candidateId)) return no('nobody signs their own work')
   if (person.role === 'apprentice') return no('only assessors sign')
   if (person.unsettled) return no(person.unsettled)
-  if (facts.workedOnDog.has(person.id)) return no('worked on this dog')
+  if ([...facts.workedOnDog].some(isOwn)) return no('worked on this dog')
   if (!facts.ready) return no('not every rule is met')
-  if (facts.signed.some((other) => other.id === person.id)) return no('has signed already; the second signature is another person’s')
+  if (facts.signed.some((other) => isOwn(other.id))) return no('has signed already; the second signature is another person’s')
   if (facts.signed.length >= 2) return no('two people have signed already')
   const [first] = facts.signed
   if (first && first.role !== 'lead' && person.role !== 'lead') return no('one of the two must be a lead assessor')
-  if (first && first.id === facts.markedBy && person.id === facts.markedBy)
-    return no('one of the two must not have marked the deciding trim')
-  return { may: true, note: person.id === facts.markedBy ? 'marked the deciding trim' : 'did not mark the deciding trim' }
+  const marker = facts.markedBy === null ? null : (facts.accountsOf ?? alone)(facts.markedBy)
+  if (first && marker?.has(first.id) && isOwn(facts.markedBy)) return no('one of the two must not have marked the deciding trim')
+  return { may: true, note: isOwn(facts.markedBy) ? 'marked the deciding trim' : 'did not mark the deciding trim' }
 }
 
 /** What is missing when the school has too few people for two signatures; null when two can be found. */
@@ -43,7 +51,10 @@ export function missingSigners(people: readonly SigningPerson[], facts: Omit<Sig
   const able = people.filter((person) => maySign(person, { ...facts, ready: true, signed: [] }).may)
   const leads = able.filter((person) => person.role === 'lead')
   if (leads.length === 0) return 'No lead assessor may sign: each is the candidate or worked on this dog. Ask a lead assessor from outside.'
-  if (able.length < 2) return `Only ${able[0].name} may sign. A second assessor who did not work on this dog is missing.`
-  if (able.every((person) => person.id === facts.markedBy)) return 'Somebody who did not mark the deciding trim is missing.'
+  const accountsOf = facts.accountsOf ?? alone
+  if (able.every(({ id }) => accountsOf(id).has(able[0].id)))
+    return `Only ${able[0].name} may sign. A second assessor who did not work on this dog is missing.`
+  if (able.every(({ id }) => facts.markedBy !== null && accountsOf(id).has(facts.markedBy)))
+    return 'Somebody who did not mark the deciding trim is missing.'
   return null
 }

@@ -12,6 +12,8 @@ export const accountEvents = mysqlTable(
     kind: name('kind', 12).$type<AccountEventKind>().notNull(),
     /** null on the server's own console, and where the person did it */
     by: uuid('by_person'),
+    /** the other account, where two were said to be one person's or not */
+    otherId: uuid('other_id'),
     /** by the wall clock */
     at: utc('at').notNull()
   },

@@ -9,11 +9,14 @@ const WHAT: Readonly<Record<AccountEventKind, string>> = {
   back: 'was taken in again',
   retired: 'was retired',
   welcomed: 'chose a password',
-  confirmed: 'was met and confirmed'
+  confirmed: 'was met and confirmed',
+  same: 'is the same person as',
+  apart: 'is another person than'
 }
 
 /** "Nel was met and confirmed by Lars." */
-export function sayAccount({ kind, personId, by }: AccountEvent, nameOf: (id: string) => string | null): string {
-  const words = `${nameOf(personId) ?? 'A former colleague'} ${WHAT[kind]}`
+export function sayAccount({ kind, personId, by, otherId }: AccountEvent, nameOf: (id: string) => string | null): string {
+  const other = otherId ? ` ${nameOf(otherId) ?? 'a former colleague'}, said` : ''
+  const words = `${nameOf(personId) ?? 'A former colleague'} ${WHAT[kind]}${other}`
   return by === null ? `${words}.` : `${words} by ${nameOf(by) ?? 'a former colleague'}.`
 }

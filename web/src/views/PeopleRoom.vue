@@ -7,6 +7,7 @@ import CohortTable from '../components/CohortTable.vue'
 import AskOnce from '../components/AskOnce.vue'
 import LetterText from '../components/LetterText.vue'
 import NotesPart from '../components/NotesPart.vue'
+import SecondAccount from '../components/SecondAccount.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
@@ -53,6 +54,17 @@ const meeting = ref<PersonRow | null>(null)
 const confirm = ({ id, givenName }: PersonRow) =>
   act(() => api.post(`/people/${id}/confirm`), `You have confirmed ${givenName}. The account signs in ${WAIT_HOURS} hours.`)
 const nameOf = (id: string) => data.value?.people.find((one) => one.id === id)?.givenName ?? null
+const namedFully = (id: string) => {
+  const one = data.value?.people.find((person) => person.id === id)
+  return one ? `${one.givenName} ${one.familyName} (${one.username})` : 'a former colleague'
+}
+/** whose second account is being named */
+const twofold = ref<PersonRow | null>(null)
+const saySame = (otherId: string, same: boolean) =>
+  act(
+    () => api.post(`/people/${twofold.value!.id}/same`, { otherId, same }),
+    same ? 'They count as one person now, in grading and signing.' : 'They count as two people again.'
+  )
 const noted = ref<string | null>(null)
 const retire = ({ id, givenName, active }: PersonRow) =>
   act(
@@ -91,7 +103,10 @@ async function invited(): Promise<void> {
             ><b>{{ one.givenName }} {{ one.familyName }}</b>
             <span class="muted ml-2">{{ ROLE_NAMES[one.role] }}{{ one.cohort ? `, ${one.cohort}` : '' }}</span
             ><span v-if="stateOf(one)" class="muted block">{{ stateOf(one) }}</span
-            ><span v-if="one.active && one.unsettled" class="block text-danger">Signs nothing yet: {{ one.unsettled }}.</span></span
+            ><span v-if="one.active && one.unsettled" class="block text-danger">Signs nothing yet: {{ one.unsettled }}.</span
+            ><span v-if="one.otherAccounts.length" class="block"
+              >Same person as {{ one.otherAccounts.map(namedFully).join(', ') }}.</span
+            ></span
           >
           <button v-if="one.mayConfirm" class="btn min-h-11 px-3 text-[16px]" @click="meeting = one">
             Confirm<span class="sr-only"> {{ one.givenName }}</span>
@@ -102,6 +117,9 @@ async function invited(): Promise<void> {
             @click="noted = noted === one.id ? null : one.id"
           >
             Notes<span class="sr-only"> on {{ one.givenName }}</span>
+          </button>
+          <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="twofold = one">
+            Second account<span class="sr-only"> of {{ one.givenName }}</span>
           </button>
           <button v-if="one.active && mayReset(one)" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="reset(one)">
             {{ one.waiting ? 'New letter' : 'New password' }}<span class="sr-only"> for {{ one.givenName }}</span>
@@ -191,6 +209,7 @@ async function invited(): Promise<void> {
       :run="() => confirm(meeting!)"
       @close="meeting = null"
     />
+    <SecondAccount :person="twofold" :people="data.people" :say="saySame" @close="twofold = null" />
     <AskOnce
       :open="leaving !== null"
       :title="`Retire ${leaving?.givenName ?? ''}?`"

@@ -131,3 +131,40 @@ describe('a letter', () => {
     expect(keyIn(await people(lars), 'Ewa')).toBeUndefined()
   })
 })
+
+describe('a second account of one person', () => {
+  const same = (who: Client, a: string, b: string, is = true) =>
+    who.post(`/people/${world.ids[a]}/same`, { otherId: world.ids[b], same: is })
+  const openSheet = (who: Client, session: string) => who.post(`/sessions/${session}/gradings`, { id: v7() })
+
+  it('is what a signer says it is, of known accounts, and is taken back by another person', async () => {
+    expect((await (await world.client('abe')).post(`/people/${world.ids.abe}/same`, { otherId: world.ids.bea, same: true })).status).toBe(
+      403
+    )
+    expect((await ivo.post(`/people/${world.ids.abe}/same`, { otherId: v7(), same: true })).status).toBe(404)
+    expect((await same(ivo, 'abe', 'abe')).body.detail).toMatch(/it is one account/)
+    expect((await same(ivo, 'abe', 'ivo')).status).toBe(200)
+    expect((await rowOf(lena, world.ids.abe)).otherAccounts).toEqual([world.ids.ivo])
+    expect((await same(ivo, 'abe', 'ivo', false)).body.detail).toMatch(/one of them is your own; another signer says it/)
+    expect((await same(lena, 'abe', 'ivo', false)).status).toBe(200)
+    expect((await people(ivo)).accounts.slice(0, 2).map(({ kind, otherId }) => [kind, otherId])).toEqual([
+      ['apart', world.ids.ivo],
+      ['same', world.ids.ivo]
+    ])
+    expect(await checkAudit(world.db)).toMatchObject({ whole: true })
+  })
+
+  it('is no way to grade one’s own work, nor to mark a trim twice', async () => {
+    const session = await world.newTrim('abe')
+    expect((await openSheet(lena, session)).status).toBe(200)
+    await same(ivo, 'abe', 'ivo')
+    expect((await openSheet(ivo, session)).body.detail).toBe('Nobody grades their own work.')
+    const appoint = (first: string, second: string) =>
+      lena.send('PUT', `/assessments/${session}`, { first: world.ids[first], second: world.ids[second] })
+    expect((await appoint('lena', 'ivo')).body.detail).toBe('Nobody marks their own work.')
+    await same(lena, 'abe', 'ivo', false)
+    await same(ivo, 'lena', 'ivo')
+    expect((await openSheet(ivo, session)).body.detail).toMatch(/marked this trim under your other account/)
+    expect((await appoint('lena', 'ivo')).body.detail).toMatch(/allowed is another person/)
+  })
+})

@@ -1,27 +1,39 @@
 // Accounts of staff: what happened to them, who signs, and who may confirm whom. All of it is in the trail.
-import { mayConfirm, signingRight, type AccountEvent, type AccountEventKind } from '@peen/core/certify'
-import type { Me } from '@peen/contract'
+import {
+  mayConfirm,
+  maySaySame,
+  sameAccounts,
+  signingRight,
+  type AccountEvent,
+  type AccountEventKind,
+  type AccountsOf
+} from '@peen/core/certify'
+import type { Me, SamePerson } from '@peen/contract'
 import { asc } from 'drizzle-orm'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
-import { personById } from '../people'
+import { fullName, personById } from '../people'
 
 /** Everything that ever happened to any account, in order. */
 export async function accountEvents(db: Reader): Promise<readonly AccountEvent[]> {
   const rows = await db.select().from(tables.accountEvents).orderBy(asc(tables.accountEvents.seq))
-  return rows.map(({ kind, personId, by, at }) => ({ kind, personId, by, at: at.toISOString() }))
+  return rows.map(({ kind, personId, by, otherId, at }) => ({ kind, personId, by, otherId, at: at.toISOString() }))
+}
+
+type NewAccountEvent = {
+  readonly kind: AccountEventKind
+  readonly personId: string
+  readonly by: string | null
+  readonly otherId?: string | null
+  readonly at: Date
 }
 
 /** Writes what happened to an account, into the trail too. `by` is null on the server's console and for a person's own welcome. */
-export async function recordAccount(
-  tx: Transaction,
-  { kind, personId, by, at }: { readonly kind: AccountEventKind; readonly personId: string; readonly by: string | null; readonly at: Date }
-): Promise<void> {
-  await tx.insert(tables.accountEvents).values({ kind, personId, by, at })
-  await appendAudit(tx, { kind: `account.${kind}`, at: at.toISOString(), by: by ?? personId, ids: { person: personId } }, [
-    `account:${personId}`
-  ])
+export async function recordAccount(tx: Transaction, { kind, personId, by, otherId = null, at }: NewAccountEvent): Promise<void> {
+  await tx.insert(tables.accountEvents).values({ kind, personId, by, otherId, at })
+  const ids = { person: personId, ...(otherId ? { other: otherId } : {}) }
+  await appendAudit(tx, { kind: `account.${kind}`, at: at.toISOString(), by: by ?? personId, ids }, [`account:${personId}`])
 }
 
 /** Is an account new or reset, with a password that its person has not chosen? */
@@ -50,4 +62,22 @@ export async function confirmAccount({ db, clock }: Services, actor: Me, personI
     await recordAccount(tx, { kind: 'confirmed', personId, by: actor.id, at })
   })
   return { id: personId }
+}
+
+/** Which accounts belong to one person. */
+export const accountsOfOne = async (db: Reader): Promise<AccountsOf> => sameAccounts(await accountEvents(db))
+
+/** Says that two accounts belong to one person, or that they do not after all. Both may be of any role. */
+export async function saySame({ db, clock }: Services, actor: Me, personId: string, { otherId, same }: SamePerson): Promise<void> {
+  const at = clock.real()
+  await inTransaction(db, async (tx) => {
+    await tx.select().from(tables.auditHead).for('update')
+    const [person, other] = [await personById(tx, personId), await personById(tx, otherId)]
+    const answer = maySaySame(actor.id, { personId, otherId, same }, await accountEvents(tx), at)
+    if (!answer.may)
+      throw refuse.forbidden(
+        `You cannot say that ${fullName(person)} and ${fullName(other)} are ${same ? 'one person' : 'two people'}: ${answer.because}. Nothing was changed.`
+      )
+    await recordAccount(tx, { kind: same ? 'same' : 'apart', personId, otherId, by: actor.id, at })
+  })
 }

@@ -1,5 +1,5 @@
 // Who belongs to the school: letting in at once, or by a letter; resetting, retiring; cohorts.
-import { mayConfirm, signingRight } from '@peen/core/certify'
+import { mayConfirm, sameAccounts, signingRight } from '@peen/core/certify'
 import type { Cohort, Invite, Me, NewPerson, PeopleView, Retire, Role, Welcome } from '@peen/contract'
 import { and, asc, desc, eq, gt, isNull, like, not, or } from 'drizzle-orm'
 import { createHash, randomBytes } from 'node:crypto'
@@ -233,6 +233,7 @@ export async function peopleView({ db, clock }: Services, actor: Me): Promise<Pe
     .orderBy(desc(tables.letters.at))
     .limit(MOST_LETTERS)
   const events = await accountEvents(db)
+  const accountsOf = sameAccounts(events)
   const now = clock.real()
   const standing = (id: string) => {
     const right = signingRight(id, events, now)
@@ -251,7 +252,8 @@ export async function peopleView({ db, clock }: Services, actor: Me): Promise<Pe
       active,
       waiting: waiting.has(id) && passwordHash === NO_PASSWORD,
       ...(role === 'apprentice' ? { signs: false, unsettled: null } : standing(id)),
-      mayConfirm: role !== 'apprentice' && active && mayConfirm(actor.id, id, events, now).may
+      mayConfirm: role !== 'apprentice' && active && mayConfirm(actor.id, id, events, now).may,
+      otherAccounts: [...accountsOf(id)].filter((other) => other !== id)
     })),
     cohorts: cohorts.map((cohort) => ({ ...cohort, people: people.filter((one) => one.cohort === cohort.name && one.active).length })),
     accounts: events.slice(-MOST_EVENTS).reverse(),

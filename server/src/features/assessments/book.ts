@@ -3,6 +3,7 @@ import type { Appoint, AssessmentBook, AssessmentDay, AssessmentRow, Me, Marker 
 import { and, asc, desc, eq, inArray, or } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
+import { accountsOfOne } from '../accounts'
 import { appendAudit } from '../audit'
 import { handsOn } from '../evidence'
 import { allPeople, fullName, personById } from '../people'
@@ -140,12 +141,13 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
     const { session } = await sessionRow(tx, sessionId)
     await tx.select().from(s).where(eq(s.id, sessionId)).for('update')
     const problem = (path: string, detail: string) => refuse.invalid([{ path, detail }])
-    if (first === second) throw problem('second', 'The second assessor is the first; allowed is another person.')
+    const accountsOf = await accountsOfOne(tx)
+    if (accountsOf(first).has(second)) throw problem('second', 'The second assessor is the first; allowed is another person.')
     for (const [path, id] of Object.entries({ first, second })) {
       const person = await personById(tx, id)
       if (person.role === 'apprentice' || !person.active)
         throw problem(path, `${fullName(person)} does not assess; allowed is an instructor or a lead assessor who works here.`)
-      if (session.apprenticeId === id) throw problem(path, 'Nobody marks their own work.')
+      if (accountsOf(id).has(session.apprenticeId)) throw problem(path, 'Nobody marks their own work.')
       if ((await handsOn(tx, sessionId)).has(id))
         throw problem(path, `${fullName(person)} worked on this dog that day; allowed is somebody who did not.`)
     }
@@ -158,7 +160,8 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
       .from(gr)
       .innerJoin(g, eq(g.id, gr.gradingId))
       .where(eq(g.sessionId, sessionId))
-    const reader = reads.find(({ by, of }) => of !== by && [first, second].includes(by) && !marked.some((mark) => mark.by === by))
+    const markers = [...accountsOf(first), ...accountsOf(second)]
+    const reader = reads.find(({ by, of }) => of !== by && markers.includes(by) && !marked.some((mark) => accountsOf(mark.by).has(by)))
     if (reader)
       throw problem(
         'second',

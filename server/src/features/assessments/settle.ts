@@ -5,7 +5,7 @@ import { differencesOf, type GradeResult } from '@peen/core/grade'
 import { and, asc, eq, inArray, isNotNull } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
-import { refuseUnsettled } from '../accounts'
+import { accountsOfOne, refuseUnsettled } from '../accounts'
 import { appendAudit } from '../audit'
 import { unreadOf } from '../grading'
 import { allPeople, fullName } from '../people'
@@ -127,6 +127,8 @@ async function openAppointment(tx: Reader, actor: Me, sessionId: string): Promis
   const [row] = await tx.select().from(a).where(eq(a.sessionId, sessionId)).for('update')
   if (!row) throw refuse.notFound('This appointment')
   if (row.first !== actor.id && row.second !== actor.id) throw refuse.forbidden('Only the two who marked this trim settle it.')
+  if ((await accountsOfOne(tx))(row.first).has(row.second))
+    throw refuse.forbidden('Both assessors are one person; this trim needs another second assessor.')
   if (!(await rowOf(tx, sessionId)).open)
     throw refuse.conflict('blind', 'Both are blind until both have signed; nothing can be settled before.')
   return row

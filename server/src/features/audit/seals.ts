@@ -62,7 +62,9 @@ const CONTENTS: Contents = {
       .where(eq(tables.people.id, id))
     if (!person) return null
     const { accountEvents: a } = tables
-    const events = await db.select().from(a).where(eq(a.personId, id)).orderBy(asc(a.seq))
+    const rows = await db.select().from(a).where(eq(a.personId, id)).orderBy(asc(a.seq))
+    // an account of before there were second accounts is sealed without the field
+    const events = rows.map(({ otherId, ...event }) => (otherId === null ? event : { ...event, otherId }))
     return { content: { ...person, events } }
   },
   standard: (db, id) => bodyOf(db, tables.standards, id),

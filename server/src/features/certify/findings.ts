@@ -1,5 +1,13 @@
 import type { Decline, DraftFinding, FindingRow, FindingView, Me } from '@peen/contract'
-import { maySign, missingSigners, signingRight, type Certificate, type SigningFacts, type SigningPerson } from '@peen/core/certify'
+import {
+  maySign,
+  missingSigners,
+  sameAccounts,
+  signingRight,
+  type Certificate,
+  type SigningFacts,
+  type SigningPerson
+} from '@peen/core/certify'
 import { daysBetween } from '@peen/core/competency'
 import { foldSession, workedMinutes } from '@peen/core/practice'
 import { addMonths, formatISO, parseISO } from 'date-fns'
@@ -134,6 +142,7 @@ async function gather(db: Reader, record: FindingRecord, today: string, wallCloc
     .where(eq(tables.signatures.findingId, record.id))
     .orderBy(asc(tables.signatures.signedAt))
   const facts: SigningFacts = {
+    accountsOf: sameAccounts(events),
     candidateId: record.apprenticeId,
     markedBy: finding.deciding?.assessorId ?? null,
     workedOnDog: finding.deciding ? await handsOn(db, finding.deciding.sessionId) : new Set(),

@@ -6,6 +6,7 @@ import { successorOf } from '@peen/core/technique'
 import { group } from 'd3-array'
 import { and, eq, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
+import { accountsOfOne } from '../accounts'
 import { answeredBy } from '../answers'
 import { attemptRows, eventsOf, recordFrom, standingRules, techniqueToday } from '../derived'
 import { techniquesOf } from '../school'
@@ -44,6 +45,7 @@ export async function factsFor(
   const held = await heldBy(db, ids, today)
   const answered = await answeredBy(db, ids, today)
   const certificateNames = await namesOfCertificates(db)
+  const accountsOf = await accountsOfOne(db)
   return (certificate, apprenticeId) => {
     const own = live.get(apprenticeId) ?? []
     const counted = own.filter(({ row }) => row.body.counts)
@@ -63,7 +65,9 @@ export async function factsFor(
       standings: withRetired(new Map(standings), answered.get(apprenticeId) ?? new Map()),
       techniqueNames: names,
       attempts: renamedToo(new Map([...attempts].map(([id, some]) => [id, some.map(recordFrom)]))),
-      trims: (trims.get(apprenticeId) ?? []).filter((trim) => certificate.standards.includes(trim.standardId) && trim.blind),
+      trims: (trims.get(apprenticeId) ?? []).filter(
+        (trim) => certificate.standards.includes(trim.standardId) && trim.blind && !accountsOf(trim.assessorId).has(apprenticeId)
+      ),
       dogs: [...dogs.values()].sort((x, y) => x.name.localeCompare(y.name)),
       lastSafetyOn: latest(own.filter(({ row }) => row.body.safetyEvents > 0).map(({ row }) => row.onDate)),
       lastWorkOn: latest(counted.map(({ row }) => row.onDate)),
@@ -132,10 +136,14 @@ async function heldBy(db: Reader, ids: readonly string[], today: string): Promis
   )
 }
 
-/** Who worked on a trim's dog that day: who recorded work of the instructor's own hands. */
+/** Whose work a trim is, besides its apprentice: every account of those of the staff whose own hands were on the dog, and every other account of the apprentice. */
 export async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
   const { sessions: s } = tables
   const [session] = await db.select({ apprenticeId: s.apprenticeId }).from(s).where(eq(s.id, sessionId))
+  const apprenticeId = session?.apprenticeId ?? ''
   const events = (await eventsOf(db, [sessionId])).get(sessionId)!
-  return new Set(staffHands(events, session?.apprenticeId ?? ''))
+  const accountsOf = await accountsOfOne(db)
+  const all = new Set([apprenticeId, ...staffHands(events, apprenticeId)].flatMap((id) => [...accountsOf(id)]))
+  all.delete(apprenticeId)
+  return all
 }

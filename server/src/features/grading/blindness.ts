@@ -4,6 +4,7 @@ import { daysBetween } from '@peen/core/competency'
 import { foldSession } from '@peen/core/practice'
 import { and, eq, inArray, ne } from 'drizzle-orm'
 import { tables, type Reader, type Transaction } from '../../db'
+import { accountsOfOne } from '../accounts'
 import { eventsOf } from '../derived'
 
 /**
@@ -65,10 +66,11 @@ export async function knowsAnother(
     .where(and(eq(g.sessionId, session.id), ne(g.assessorId, personId)))
   if (others.length === 0) return false
   const ids = others.map(({ id }) => id)
+  const own = (await accountsOfOne(tx))(personId)
   const reads = await tx
     .select()
     .from(gr)
-    .where(and(inArray(gr.gradingId, ids), eq(gr.personId, personId)))
+    .where(and(inArray(gr.gradingId, ids), inArray(gr.personId, [...own])))
   if (reads.length > 0) return true
   if (canStillBeBlind(session.onDate, today) || others.every(({ status }) => status === 'draft')) return false
   const [appointed] = await tx.select({ askedAt: a.askedAt }).from(a).where(eq(a.sessionId, session.id))

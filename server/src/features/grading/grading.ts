@@ -12,14 +12,14 @@ import {
 import { foldSession, notGradable, unworkedRegions } from '@peen/core/practice'
 import type { AgreedTarget } from '@peen/core/setup'
 import { rollup } from 'd3-array'
-import { and, desc, eq } from 'drizzle-orm'
+import { desc, eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
 import { computeResult, eventsOf, gradedBy, rebuildCoat, signedWith, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
-import { refuseUnsettled } from '../accounts'
+import { accountsOfOne, refuseUnsettled } from '../accounts'
 import { cuts, foundIn, houseOfVisit, outsideOf, sessionRow, standardOfVisit } from '../practice'
 import { gradeRulesOf, houseOf } from '../school'
 import { sessionsBeingMarked } from '../standings'
@@ -31,17 +31,16 @@ type GradingRow = typeof tables.gradings.$inferSelect
 /** Opens this assessor's own grading of a trim: the draft that is there, or a new one. */
 export async function openGrading({ db, clock }: Services, actor: Me, sessionId: string, { id }: OpenGrading): Promise<{ id: string }> {
   const { session } = await sessionRow(db, sessionId)
-  if (session.apprenticeId === actor.id) throw refuse.forbidden('Nobody grades their own work.')
+  const accounts = (await accountsOfOne(db))(actor.id)
+  if (accounts.has(session.apprenticeId)) throw refuse.forbidden('Nobody grades their own work.')
   const startedAt = await clock.now()
   return inTransaction(db, async (tx) => {
     await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update')
-    const own = (
-      await tx
-        .select()
-        .from(tables.gradings)
-        .where(and(eq(tables.gradings.sessionId, sessionId), eq(tables.gradings.assessorId, actor.id)))
-    )[0]
+    const gradings = await tx.select().from(tables.gradings).where(eq(tables.gradings.sessionId, sessionId))
+    const own = gradings.find(({ assessorId }) => assessorId === actor.id)
     if (own) return { id: own.id }
+    if (gradings.some(({ assessorId }) => accounts.has(assessorId)))
+      throw refuse.forbidden('You have marked this trim under your other account. Nobody marks a trim twice.')
     const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.sessionId, sessionId))
     if (appointed && appointed.first !== actor.id && appointed.second !== actor.id)
       throw refuse.forbidden('Two assessors are appointed for this trim, and you are neither of them.')

@@ -1,0 +1,1 @@
+ALTER TABLE `account_events` ADD `other_id` uuid;
