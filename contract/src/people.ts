@@ -69,6 +69,15 @@ export type PersonRow = {
   readonly mayConfirm: boolean
   /** the person's other accounts, as colleagues have said */
   readonly otherAccounts: readonly string[]
+  /** the day on which what names this person was erased; null for everyone else */
+  readonly erasedOn: string | null
+}
+/** What erasing an apprentice takes away and what stays, in sentences. */
+export type ErasureView = {
+  /** why it cannot be done now; null where it can */
+  readonly refusal: string | null
+  readonly goes: readonly string[]
+  readonly stays: readonly string[]
 }
 export type Letter = { readonly id: string; readonly address: string; readonly subject: string; readonly body: string; readonly at: string }
 export type PeopleView = {

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { pinoHttp } from 'pino-http'
 import { v7 } from 'uuid'
 import { accountRoutes } from './features/accounts'
+import { erasureRoutes } from './features/erasure'
 import { apprenticeRoutes } from './features/apprentices'
 import { assessmentRoutes } from './features/assessments'
 import { auditRoutes } from './features/audit'
@@ -44,6 +45,7 @@ export const ROUTES: readonly Route[] = [
   ...dayRoutes,
   ...admissionRoutes,
   ...accountRoutes,
+  ...erasureRoutes,
   ...visitRoutes,
   ...rackRoutes,
   ...recordRoutes,

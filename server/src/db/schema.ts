@@ -55,7 +55,9 @@ export const people = mysqlTable(
     active: boolean('active').notNull(),
     email: varchar('email', { length: 120 }),
     /** how this person wants to read Peen; null where they have set nothing */
-    settings: json('settings').$type<Settings>()
+    settings: json('settings').$type<Settings>(),
+    /** the day on which what names an apprentice was erased */
+    erasedOn: day('erased_on')
   },
   (t) => [uniqueIndex('people_username').on(t.username)]
 )

@@ -7,6 +7,7 @@ import CohortTable from '../components/CohortTable.vue'
 import AskOnce from '../components/AskOnce.vue'
 import LetterText from '../components/LetterText.vue'
 import NotesPart from '../components/NotesPart.vue'
+import ErasePerson from '../components/ErasePerson.vue'
 import SecondAccount from '../components/SecondAccount.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
@@ -31,7 +32,8 @@ const FIELDS = computed<readonly NewField[]>(() => [
   { name: 'cohort', label: 'Cohort', only: ({ role }) => role === 'apprentice' }
 ])
 const EMPTY = { givenName: '', familyName: '', username: '', email: '', role: '', cohort: '' }
-const stateOf = ({ active, waiting }: PersonRow) => (!active ? 'retired' : waiting ? 'invited, not come yet' : '')
+const stateOf = ({ active, waiting, erasedOn }: PersonRow) =>
+  erasedOn ? `erased on ${erasedOn}` : !active ? 'retired' : waiting ? 'invited, not come yet' : ''
 const mayReset = ({ role }: PersonRow) => session.isLead || role === 'apprentice'
 const cohort = ref({ name: '', startedOn: '', endedOn: '' })
 
@@ -58,6 +60,9 @@ const namedFully = (id: string) => {
   const one = data.value?.people.find((person) => person.id === id)
   return one ? `${one.givenName} ${one.familyName} (${one.username})` : 'a former colleague'
 }
+/** which apprentice who left is about to be erased */
+const erasing = ref<PersonRow | null>(null)
+const erase = ({ id }: PersonRow) => act(() => api.post(`/people/${id}/erase`), 'Erased.')
 /** whose second account is being named */
 const twofold = ref<PersonRow | null>(null)
 const saySame = (otherId: string, same: boolean) =>
@@ -118,18 +123,25 @@ async function invited(): Promise<void> {
           >
             Notes<span class="sr-only"> on {{ one.givenName }}</span>
           </button>
-          <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="twofold = one">
+          <button v-if="!one.erasedOn" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="twofold = one">
             Second account<span class="sr-only"> of {{ one.givenName }}</span>
           </button>
           <button v-if="one.active && mayReset(one)" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="reset(one)">
             {{ one.waiting ? 'New letter' : 'New password' }}<span class="sr-only"> for {{ one.givenName }}</span>
           </button>
           <button
-            v-if="session.isLead && one.id !== session.me?.id"
+            v-if="session.isLead && !one.erasedOn && one.id !== session.me?.id"
             class="btn btn-quiet min-h-11 px-3 text-[16px]"
             @click="one.active ? (leaving = one) : retire(one)"
           >
             {{ one.active ? 'Retire' : 'Take in again' }}<span class="sr-only"> {{ one.givenName }}</span>
+          </button>
+          <button
+            v-if="session.isLead && !one.active && !one.erasedOn && one.role === 'apprentice'"
+            class="btn btn-quiet min-h-11 px-3 text-[16px]"
+            @click="erasing = one"
+          >
+            Erase<span class="sr-only"> {{ one.givenName }}</span>
           </button>
           <NotesPart v-if="noted === one.id" :id="one.id" about="person" class="basis-full pb-3" />
         </li>
@@ -209,6 +221,7 @@ async function invited(): Promise<void> {
       :run="() => confirm(meeting!)"
       @close="meeting = null"
     />
+    <ErasePerson :person="erasing" :run="() => erase(erasing!)" @close="erasing = null" />
     <SecondAccount :person="twofold" :people="data.people" :say="saySame" @close="twofold = null" />
     <AskOnce
       :open="leaving !== null"

@@ -2,11 +2,13 @@
 import { STANCES, type Moment, type PictureView, type Stance } from '@peen/contract'
 import { ref } from 'vue'
 import { api, sentenceOf } from '../api/client'
+import { useSessionStore } from '../stores/session'
 
 // Photographs of one moment, stance by stance; the visit before stands beside, so that the dog is set up the same way.
 const props = defineProps<{ visitId: string; moment: Moment; pictures: readonly PictureView[]; earlier: readonly PictureView[] }>()
 const emit = defineEmits<{ changed: [] }>()
 
+const session = useSessionStore()
 const refused = ref<string | null>(null)
 const busy = ref<Stance | null>(null)
 /** the server's own limit, said before anything is sent */
@@ -36,6 +38,15 @@ async function take(stance: Stance, event: Event): Promise<void> {
     refused.value = sentenceOf(caught)
   } finally {
     busy.value = null
+  }
+}
+async function remove(id: string): Promise<void> {
+  try {
+    await api.post(`/pictures/${id}/remove`)
+    refused.value = null
+    emit('changed')
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
   }
 }
 </script>
@@ -71,6 +82,14 @@ async function take(stance: Stance, event: Event): Promise<void> {
             @change="take(stance, $event)"
           />
         </label>
+        <button
+          v-if="session.isStaff && own(stance)"
+          class="btn btn-quiet min-h-11 w-full px-1 text-[16px]"
+          :aria-label="`Remove the photograph ${moment}, ${stance}`"
+          @click="remove(own(stance)!.id)"
+        >
+          remove
+        </button>
       </li>
     </ul>
     <p class="muted mt-1 leading-[1.3]">The same stance each time, the dog square and level. No people in the picture.</p>

@@ -191,6 +191,7 @@ export async function retire(
     const person = everybody.find((one) => one.id === id)
     if (!person) throw refuse.notFound('This person')
     if (!active && person.id === actor.id) throw refuse.forbidden('Nobody retires themselves; another lead assessor does.')
+    if (active && person.erasedOn) throw refuse.conflict('erased', `This apprentice was erased on ${person.erasedOn} and cannot come back.`)
     const leads = everybody.filter((one) => one.role === 'lead' && one.active && one.id !== id)
     if (!active && person.role === 'lead' && leads.length === 0) throw refuse.forbidden('A school keeps one lead assessor at least.')
     await tx.update(tables.people).set({ active }).where(eq(tables.people.id, id))
@@ -241,7 +242,7 @@ export async function peopleView({ db, clock }: Services, actor: Me): Promise<Pe
   }
   const waiting = new Set(open.map(({ personId }) => personId))
   return {
-    people: people.map(({ id, givenName, familyName, username, email, role, cohort, active, passwordHash }) => ({
+    people: people.map(({ id, givenName, familyName, username, email, role, cohort, active, passwordHash, erasedOn }) => ({
       id,
       givenName,
       familyName,
@@ -253,6 +254,7 @@ export async function peopleView({ db, clock }: Services, actor: Me): Promise<Pe
       waiting: waiting.has(id) && passwordHash === NO_PASSWORD,
       ...(role === 'apprentice' ? { signs: false, unsettled: null } : standing(id)),
       mayConfirm: role !== 'apprentice' && active && mayConfirm(actor.id, id, events, now).may,
+      erasedOn,
       otherAccounts: [...accountsOf(id)].filter((other) => other !== id)
     })),
     cohorts: cohorts.map((cohort) => ({ ...cohort, people: people.filter((one) => one.cohort === cohort.name && one.active).length })),

@@ -1,8 +1,9 @@
 import type { DogView } from '@peen/contract'
-import { eq, sql } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { tables } from '../../db'
+import { everythingIn } from '../../testing/everything'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
@@ -156,21 +157,12 @@ describe('erasing an owner', () => {
       'beard-length': { whole: { kind: 'readings', mm: [55, 55, 55] } }
     }
     await ivo.send('PUT', `/gradings/${grading.id}`, { version: 1, answers, critical: [], globalRating: null })
-    const before = await everything()
+    const before = await everythingIn(world.db)
     expect(before.match(/marenka/gi)!.length).toBeGreaterThan(6)
     expect((await ivo.post(`/dogs/${world.ids.flint}/owner/erase`)).body).toEqual({ erased: true })
-    expect((await everything()).match(/marenka/gi)).toBeNull()
+    expect((await everythingIn(world.db)).match(/marenka/gi)).toBeNull()
     const [kept] = await world.db.select().from(tables.gradings).where(eq(tables.gradings.id, grading.id))
     expect(kept.answers).toMatchObject({ 'beard-length': answers['beard-length'], nails: { whole: { reason: 'as the owner wished' } } })
     expect((await ivo.post(`/dogs/${world.ids.flint}/owner/erase`)).body).toEqual({ erased: false })
   })
-
-  /** Every cell of every table, as one text. */
-  async function everything(): Promise<string> {
-    const [names] = (await world.db.execute(sql`SHOW TABLES`)) as unknown as [Record<string, string>[]]
-    const all = []
-    for (const name of names.map((row) => Object.values(row)[0]))
-      all.push(JSON.stringify(((await world.db.execute(sql.raw(`SELECT * FROM \`${name}\``))) as unknown as [object[]])[0]))
-    return all.join('\n')
-  }
 })

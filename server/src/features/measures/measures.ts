@@ -41,10 +41,10 @@ function ownMarks(db: Reader, by: string, pictureIds: readonly string[]) {
 export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: string, body: SaveMarks): Promise<{ version: number }> {
   const at = await clock.now()
   return inTransaction(db, async (tx) => {
-    const { pictures: p, sessions: s, pictureMarks: m } = tables
+    const { pictures: p, sessions: s, pictureMarks: m, gradings: g } = tables
     const picture = (
       await tx
-        .select({ id: p.id, stance: p.stance, apprenticeId: s.apprenticeId })
+        .select({ id: p.id, stance: p.stance, sessionId: s.id })
         .from(p)
         .innerJoin(s, eq(s.id, p.sessionId))
         .where(eq(p.id, pictureId))
@@ -53,6 +53,11 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
     if (!picture) throw refuse.notFound('This picture')
     if (picture.stance !== body.seen)
       throw refuse.invalid([{ path: 'seen', detail: `Seen is ${body.seen}; this picture was taken as ${picture.stance}.` }])
+    const [signed] = await tx
+      .select({ id: g.id })
+      .from(g)
+      .where(and(eq(g.sessionId, picture.sessionId), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
+    if (signed) throw refuse.conflict('signed', 'You have signed this trim; what you measured for it does not change any more.')
     const known = (
       await tx
         .select({ version: m.version })

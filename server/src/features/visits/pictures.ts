@@ -3,7 +3,7 @@ import { MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance }
 import { and, asc, eq, notExists, sql } from 'drizzle-orm'
 import sharp from 'sharp'
 import { v7 } from 'uuid'
-import { inTransaction, tables, type Reader } from '../../db'
+import { inTransaction, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { sessionRow } from '../practice'
 
@@ -94,7 +94,8 @@ export async function addPicture(
         .from(marks)
         .where(eq(marks.pictureId, p.id))
     )
-    if (row.moment !== 'during')
+    // a picture that a signed mark was made by stays, under the newer one
+    if (row.moment !== 'during' && !(await isSigned(tx, sessionId)))
       await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance), unmeasured))
     await tx.insert(p).values(row)
   })
@@ -102,9 +103,30 @@ export async function addPicture(
   return { id, moment: row.moment, stance: row.stance, widthPx, heightPx }
 }
 
+/** Takes a photograph away, unless a mark that was signed stands on it. */
 export async function removePicture({ db }: Services, id: string): Promise<{ readonly id: string }> {
-  await db.delete(tables.pictures).where(eq(tables.pictures.id, id))
+  const { pictures: p } = tables
+  await inTransaction(db, async (tx) => {
+    const [row] = await tx.select({ sessionId: p.sessionId }).from(p).where(eq(p.id, id))
+    if (!row) throw refuse.notFound('This picture')
+    // whoever signs a mark holds this row
+    await tx.select({ id: tables.sessions.id }).from(tables.sessions).where(eq(tables.sessions.id, row.sessionId)).for('update')
+    if (await isSigned(tx, row.sessionId))
+      throw refuse.conflict('signed', 'A mark of this trim is signed, and its pictures stay with it. Nothing was changed.')
+    await tx.delete(tables.pictureMarks).where(eq(tables.pictureMarks.pictureId, id))
+    await tx.delete(p).where(eq(p.id, id))
+  })
   return { id }
+}
+
+/** Is a mark of this visit's trim signed? */
+async function isSigned(tx: Transaction, sessionId: string): Promise<boolean> {
+  const { gradings: g } = tables
+  const rows = await tx
+    .select({ id: g.id })
+    .from(g)
+    .where(and(eq(g.sessionId, sessionId), eq(g.status, 'signed')))
+  return rows.length > 0
 }
 
 /** The bytes of a photograph. An apprentice sees those of own visits. */

@@ -7,6 +7,7 @@ import sharp from 'sharp'
 import { v7 } from 'uuid'
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { tables } from '../../db'
+import { fullSheet } from '../../testing/sheet'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
@@ -239,6 +240,30 @@ describe('photographs', () => {
     expect(answer.status).toBe(422)
     expect(((await answer.json()) as { detail: string }).detail).toMatch(sentence)
     expect((await page(id)).pictures).toEqual([])
+  })
+
+  it('stay with a mark that is signed, under a newer one too', async () => {
+    const id = await world.newTrim('abe')
+    const put = async (size: number) =>
+      ((await (await send(ivo, id, await solid(size, 30).png().toBuffer(), 'after/left')).json()) as { id: string }).id
+    const kept = async () =>
+      (await world.db.select({ id: tables.pictures.id }).from(tables.pictures).where(eq(tables.pictures.sessionId, id))).map(
+        (row) => row.id
+      )
+    const [first, second] = [await put(40), await put(41)]
+    // the newer one takes the place of the older; one taken by mistake can go
+    expect(await kept()).toEqual([second])
+    expect((await abe.post(`/pictures/${second}/remove`)).status).toBe(403)
+    expect((await ivo.post(`/pictures/${second}/remove`)).status).toBe(200)
+    expect((await ivo.post(`/pictures/${first}/remove`)).status).toBe(404)
+    const third = await put(42)
+    const grading = v7()
+    await ivo.post(`/sessions/${id}/gradings`, { id: grading })
+    await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
+    expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)
+    expect((await ivo.post(`/pictures/${third}/remove`)).body.detail).toMatch(/^A mark of this trim is signed/)
+    const fourth = await put(43)
+    expect((await kept()).sort()).toEqual([third, fourth].sort())
   })
 
   it('refuse an unknown stance and more than 15 MB', async () => {
