@@ -1,6 +1,7 @@
 import js from '@eslint/js'
 import vue from 'eslint-plugin-vue'
 import globals from 'globals'
+import regexp from 'eslint-plugin-regexp'
 import ts from 'typescript-eslint'
 
 // Imports point one way: core imports nothing of ours; contract imports core; content imports types of core;
@@ -54,6 +55,17 @@ export default ts.config(
       'vue/first-attribute-linebreak': 'off',
       'vue/attributes-order': 'off',
       'vue/require-default-prop': 'off'
+    }
+  },
+  {
+    // tests and scripts read what we wrote ourselves
+    files: ['{core,contract,server,web}/**/*.{ts,vue}', 'content/*.ts'],
+    ignores: ['**/*.test.ts'],
+    // a pattern takes time in proportion to the text: nothing that a person types can make one run for minutes
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential' }]
     }
   },
   { files: ['web/src/**/*.{ts,vue}'], rules: { 'no-restricted-globals': ['error', ...PAGE_IS_NO_SERVER] } },

@@ -29,4 +29,6 @@ export type Me = {
   readonly role: Role
   readonly csrf: string
   readonly settings: Settings
+  /** this tablet, as the server knows it; its taps are kept under this name */
+  readonly deviceId?: string
 }

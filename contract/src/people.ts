@@ -14,7 +14,7 @@ export const inviteSchema = object({
     .required('Mail address is missing.')
     .max(120, 'Mail address is too long; at most 120 characters.')
     .matches(
-      /^[^\s@]+@[^\s@]+\.[^\s@]+$/,
+      /^[^\s@]+@[^\s@.]+(\.[^\s@.]+)+$/,
       ({ value }) => `Mail address is ${String(value).slice(0, 60)}; allowed is one such as ada@post.example.`
     ),
   role: chosen('Role', ROLES),

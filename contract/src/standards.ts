@@ -1,6 +1,6 @@
 import { MEASURE_IDS } from '@peen/core/measure'
 import { FORMULA_IDS, STATIONS, type Standard } from '@peen/core/standard'
-import { boolean, array, lazy, mixed, number, object, string } from './yup'
+import { boolean, array, lazy, mixed, number, object, uuid } from './yup'
 import { chosen, named, oneOf, within, words } from './fields'
 import { houseSide, workShape } from './standard-work'
 
@@ -213,7 +213,7 @@ export type DraftView = {
 
 /** A draft of the next version of a standard, or of a new one under another name. */
 export const newDraftSchema = object({
-  id: string().required('The draft’s id is missing.'),
+  id: uuid().required('The draft’s id is missing.'),
   from: object({ id: slug('The standard'), version: within('Version', 1, 100000, 'version') })
     .required('Say which standard it is made from.')
     .noUnknown(),
@@ -236,7 +236,7 @@ export const retiredSchema = object({ retired: boolean().required('Say whether i
 
 /** A standard read from a file becomes a draft. */
 export const importedSchema = object({
-  id: string().required('The draft’s id is missing.'),
+  id: uuid().required('The draft’s id is missing.'),
   standard: standardSchema.required('There is no standard in it.')
 }).noUnknown()
 export type Imported = { readonly id: string; readonly standard: Standard }

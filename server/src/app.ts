@@ -9,7 +9,7 @@ import { erasureRoutes } from './features/erasure'
 import { apprenticeRoutes } from './features/apprentices'
 import { assessmentRoutes } from './features/assessments'
 import { auditRoutes } from './features/audit'
-import { authRoutes, COOKIE, whoIs } from './features/auth'
+import { authRoutes, COOKIE, deviceOf, whoIs } from './features/auth'
 import { certificateRoutes } from './features/certificates'
 import { certifyRoutes } from './features/certify'
 import { admissionRoutes } from './features/admission'
@@ -79,7 +79,9 @@ export function makeApp(services: Services, webFolder: string | null): Express {
   const api = Router()
   api.use(async (req: Request & { actor?: unknown; parsedCookies?: object }, _res, next) => {
     req.parsedCookies = parseCookies(req.get('cookie') ?? '')
-    req.actor = await whoIs(services, (req.parsedCookies as Record<string, string>)[COOKIE])
+    const cookies = req.parsedCookies as Record<string, string | undefined>
+    const me = await whoIs(services, cookies[COOKIE])
+    req.actor = me && { ...me, deviceId: deviceOf(cookies, cookies[COOKIE]!) }
     next()
   })
   api.use(csrfDefence)

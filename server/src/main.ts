@@ -5,6 +5,7 @@ import { databaseClock, windDemo } from './clock'
 import { connect, settingsFromEnvironment } from './db'
 import { checkNightly } from './features/audit'
 import { placeAll } from './features/live'
+import { serverFor } from './http'
 import { makeLog } from './log'
 
 const { db, close } = connect(settingsFromEnvironment())
@@ -15,18 +16,12 @@ const port = Number(process.env.PEEN_PORT ?? 4760)
 await windDemo(db)
 await placeAll(db)
 const clock = databaseClock(db, process.env.PEEN_DEMO_CLOCK === 'stands')
-const server = makeApp({ db, clock, log }, web).listen(port, '127.0.0.1', (error?: Error) => {
-  if (error) {
-    process.stderr.write(`Peen: the web server could not open port ${port}: ${error.message}\n`)
-    process.exit(1)
-  }
-  process.send?.('open')
+const server = serverFor(makeApp({ db, clock, log }, web))
+server.on('error', (error) => {
+  process.stderr.write(`Peen: the web server could not open port ${port}: ${error.message}\n`)
+  process.exit(1)
 })
-// a sender of one byte at a time does not hold a connection for ever
-server.headersTimeout = 15_000
-server.requestTimeout = 120_000
-server.keepAliveTimeout = 10_000
-server.maxHeadersCount = 60
+server.listen(port, '127.0.0.1', () => process.send?.('open'))
 
 const stopChecking = checkNightly({ db, clock, log })
 

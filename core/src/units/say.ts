@@ -43,13 +43,18 @@ export function sayLength(mm: number, unit: LengthUnit): string {
   return unit === 'mm' ? `${sayNumber(mm)} mm` : `${sayFraction(inchFromMm(mm))} in`
 }
 
+/** More characters than any length has. */
+const LONGEST = 60
+
 /**
- * Millimetres of what somebody typed: "356", "35.6 cm", "14 in", "14 1/2 in" or 14". A bare number is in `unit`.
+ * Millimetres of what was typed: "356", "35.6 cm", "14 in", "14 1/2 in" or 14". A bare number is in `unit`.
  * Refuses what is no length with code `notALength`.
  * @example mmOfText('14 in', 'mm') // 355.6
  */
 export function mmOfText(text: string, unit: LengthUnit): number {
-  const [, amount = '', named = ''] = /^([\d.,/\s]+?)\s*(mm|cm|inches|inch|in|["″”])?$/i.exec(text.trim()) ?? []
+  const given = text.trim()
+  const [, amount = '', named = ''] =
+    given.length > LONGEST ? [] : (/^([\d.,/\s]*[\d.,/])\s*(mm|cm|inches|inch|in|["″”])?$/i.exec(given) ?? [])
   const isInch = named === '' ? unit === 'in' : !/^[mc]m$/i.test(named)
   const decimal = amount.trim().replace(',', '.')
   const refuse = () =>
@@ -76,7 +81,7 @@ function sayInches(mm: number): string {
 export function lengthsIn(text: string, unit: LengthUnit): string {
   if (unit === 'mm') return text
   return text.replace(
-    /(\d+(?:\.\d+)?)((?: to | and | or | ± )(\d+(?:\.\d+)?))? mm\b/g,
+    /(?<!\d)(\d+(?:\.\d+)?)((?: to | and | or | ± )(\d+(?:\.\d+)?))? mm\b/g,
     (_, first: string, more?: string, second?: string) => {
       const rest = more && second ? more.replace(second, sayInches(Number(second))) : ''
       return `${sayInches(Number(first))}${rest} in`

@@ -59,7 +59,15 @@ export async function serve(
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
-  const clientOf = ({ headers, body }: Answer) => clientFor(url, headers.get('set-cookie')!.split(';')[0], body as unknown as Me)
+  const clientOf = ({ headers, body }: Answer) =>
+    clientFor(
+      url,
+      headers
+        .getSetCookie()
+        .map((one) => one.split(';')[0])
+        .join('; '),
+      body as unknown as Me
+    )
   const client = async (username?: string): Promise<Client> => {
     if (!username) return clientFor(url, '', null)
     const answer = await clientFor(url, '', null).post('/sign-in', { username, password: PASSWORD })

@@ -250,7 +250,7 @@ function sayRefusal(error: unknown): string {
   if (words.includes('nothing that stands out'))
     return 'No dog stands out from the backdrop. Touch the backdrop in several places, paint the dog with the brush, or take another picture before a plain wall.'
   if (words.startsWith('outline is a shape that covers'))
-    return `What stands out does not look like this dog seen from here (${words.match(/\d+ %/)?.[0] ?? 'too little'} alike). Is it the right picture? Correct the outline, or take another one.`
+    return `What stands out does not look like this dog seen from here (${words.match(/(?<!\d)\d+ %/)?.[0] ?? 'too little'} alike). Is it the right picture? Correct the outline, or take another one.`
   const apart = /^ends is ([\d.]+) px apart/.exec(words)
   if (apart) return `The two ends of the scale are ${apart[1]} px apart; allowed is 20 px or more. Touch both ends of the ruler.`
   return words

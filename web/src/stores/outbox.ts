@@ -3,7 +3,7 @@ import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
 import { EVENT_VERSION } from '@peen/core/practice'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { api, ApiError, sentenceOf } from '../api/client'
 import { useSavedStore } from './saved'
@@ -18,7 +18,9 @@ const RETRY_MS = 5000
 export const useOutboxStore = defineStore('outbox', () => {
   const saved = useSavedStore()
   const session = useSessionStore()
-  const deviceId = useLocalStorage('peen.device', `device-${v7().slice(-12)}`)
+  /** the name that the server gave this tablet; until it has, one of its own */
+  const ownId = useLocalStorage('peen.device', `device-${v7().slice(-12)}`)
+  const deviceId = computed(() => session.me?.deviceId ?? ownId.value)
   const seq = useLocalStorage('peen.seq', 0)
   const waiting = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
   const refusal = ref<string | null>(null)

@@ -39,7 +39,7 @@ export const admissionRoutes: readonly Route[] = [
     'post',
     '/welcome',
     'anyone',
-    async ({ services, body, response }) => keep(response, await welcome(services, body)),
+    async ({ services, body, response, cookies }) => keep(response, cookies, await welcome(services, body)),
     welcomeSchema
   ),
   route('post', '/people/:id/reset', STAFF, ({ services, actor, params }) => resetPassword(services, actor, params.id)),

@@ -7,7 +7,8 @@ const COMMON: ReadonlySet<string> = new Set(dictionary.passwords as readonly str
 /** Is a password one of the common ones: as it is, without what stands at its end, or one character or run over and over? */
 export function isCommon(password: string): boolean {
   const plain = password.normalize('NFKC').toLowerCase()
-  const stem = plain.replace(/[^\p{L}]+$/u, '')
+  const letters = [...plain]
+  const stem = letters.slice(0, letters.findLastIndex((one) => /\p{L}/u.test(one)) + 1).join('')
   const few = new Set(plain).size <= 3
   return COMMON.has(plain) || COMMON.has(stem) || few || isRun(plain)
 }

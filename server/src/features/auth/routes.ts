@@ -3,6 +3,7 @@ import {
   settingsSchema,
   setupSchema,
   signInSchema,
+  type Me,
   type NewPassword,
   type Settings,
   type Setup,
@@ -11,6 +12,7 @@ import {
 import type { Response } from 'express'
 import { route, type Route } from '../../http'
 import { changePassword, COOKIE, keepSettings, setUp, signIn, signOut, type OpenedSession } from './auth'
+import { DEVICE_COOKIE, deviceOf, knowDevice } from './device'
 import { countPeople } from './store'
 
 const EVERYBODY = ['lead', 'instructor', 'apprentice'] as const
@@ -21,14 +23,14 @@ export const authRoutes: readonly Route[] = [
     'post',
     '/setup',
     'anyone',
-    async ({ services, body, response }) => keep(response, await setUp(services, body)),
+    async ({ services, body, response, cookies }) => keep(response, cookies, await setUp(services, body)),
     setupSchema
   ),
   route<SignIn>(
     'post',
     '/sign-in',
     'anyone',
-    async ({ services, body, ip, response }) => keep(response, await signIn(services, body, ip)),
+    async ({ services, body, ip, response, cookies }) => keep(response, cookies, await signIn(services, body, ip)),
     signInSchema
   ),
   route('post', '/sign-out', [...EVERYBODY], async ({ services, cookies, response }) => {
@@ -57,8 +59,9 @@ export const authRoutes: readonly Route[] = [
   }))
 ]
 
-/** Hands the cookie over and answers who signed in. */
-export function keep(response: Response, opened: OpenedSession) {
+/** Hands the cookies over and answers who signed in, and on which tablet. */
+export function keep(response: Response, cookies: Readonly<Record<string, string | undefined>>, opened: OpenedSession): Me {
   response.cookie(COOKIE, opened.token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: opened.maxAgeMs })
-  return opened.me
+  const device = knowDevice(response, cookies)
+  return { ...opened.me, deviceId: deviceOf({ [DEVICE_COOKIE]: device }, opened.token) }
 }

@@ -18,7 +18,10 @@ export const practiceRoutes: readonly Route[] = [
     '/sessions/:id/events',
     ['lead', 'instructor', 'apprentice'],
     async ({ services, actor, params, body, response }) => {
-      const { answers, status } = await recordEvents(services, actor, params.id, body.events, body.sentAt ?? null)
+      const { answers, status } = await recordEvents(services, actor, params.id, body.events, {
+        sentAt: body.sentAt ?? null,
+        deviceId: actor.deviceId
+      })
       response.status(status)
       return { answers, detail: status === 200 ? undefined : answers[0].detail }
     },

@@ -59,7 +59,7 @@ describe('recording at the table', () => {
     expect(answer.status).toBe(200)
     expect((answer.body.answers as { status: string }[]).map((a) => a.status)).toEqual(['stored', 'stored', 'stored'])
     const stored = await eventsIn(session)
-    expect(stored[1]).toMatchObject({ ...events[1], late: false })
+    expect(stored[1]).toMatchObject({ ...events[1], deviceId: ivo.me!.deviceId, late: false })
     const view = (await ivo.get(`/apprentices/${world.ids.abe}`)).body as unknown as {
       techniques: { techniqueId: string; standing: object }[]
     }

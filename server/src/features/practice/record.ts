@@ -16,6 +16,9 @@ import { markInstructorsParts } from './instructor'
 /** A conflict, a refusal and what was lost against neither: answered event by event. */
 export type Recorded = { readonly answers: readonly EventAnswer[]; readonly status: number }
 
+/** How a batch came: the tablet's clock as it sent, and which tablet it is as the server knows it. */
+export type Sent = { readonly sentAt?: string | null; readonly deviceId?: string }
+
 /**
  * Stores a batch of events of one session, each once. The same id with the same content is "already there", with other
  * content a conflict; one that arrives after the session was closed is kept as late. `sentAt` is the tablet's clock when
@@ -27,7 +30,7 @@ export async function recordEvents(
   actor: Me,
   sessionId: string,
   incoming: readonly unknown[],
-  sentAt: string | null = null
+  { sentAt = null, deviceId }: Sent = {}
 ): Promise<Recorded> {
   const receivedAt = await services.clock.now()
   return inTransaction(services.db, async (tx) => {
@@ -38,7 +41,7 @@ export async function recordEvents(
     const before = [...stored]
     const read = { rack: once(() => rackOf(tx)), techniques: once(() => techniquesOf(tx)) }
     const facts: Facts = { tx, session, actor, receivedAt, sentAt, stored, closed: await whyLate(tx, session), ...read }
-    const batch: Batch = { known: await hashesOf(tx, incoming), rows: [] }
+    const batch: Batch = { known: await hashesOf(tx, incoming), rows: [], deviceId }
     const answers: EventAnswer[] = []
     const statuses: number[] = []
     for (const raw of incoming) {
@@ -88,7 +91,11 @@ const isAnswer = (error: unknown): error is Refused | CoreError => error instanc
 const changesCoat = (events: readonly PracticeEvent[]) => events.some(({ kind }) => COAT_KINDS.has(kind))
 
 /** What is stored already of the ids that came, and the rows that are written in one go. */
-type Batch = { readonly known: Map<string, string>; readonly rows: (typeof tables.events.$inferInsert)[] }
+type Batch = {
+  readonly known: Map<string, string>
+  readonly rows: (typeof tables.events.$inferInsert)[]
+  readonly deviceId: string | undefined
+}
 
 async function hashesOf(tx: Transaction, incoming: readonly unknown[]): Promise<Map<string, string>> {
   const ids = incoming.flatMap((raw) => {
@@ -128,7 +135,7 @@ function isOdd(value: unknown, depth = 0): boolean {
   return depth > DEEPEST || Object.entries(value).some(([key, own]) => isOdd(key, depth) || isOdd(own, depth + 1))
 }
 
-async function recordOne(facts: Facts, { known, rows }: Batch, raw: unknown): Promise<EventAnswer> {
+async function recordOne(facts: Facts, { known, rows, deviceId }: Batch, raw: unknown): Promise<EventAnswer> {
   const checked = check(eventSchema as never, raw)
   if (!checked.ok) throw refuse.invalid(checked.issues)
   refuseOdd(checked.value as PracticeEvent)
@@ -143,12 +150,14 @@ async function recordOne(facts: Facts, { known, rows }: Batch, raw: unknown): Pr
     )
   const state = foldSession(facts.stored)
   const clockOffMs = clockOff(event.atDevice, facts.receivedAt.toISOString(), facts.sentAt)
-  const moved = { ...event, clockOffMs } as PracticeEvent
+  // which tablet it was is not the tap's to say
+  const moved = { ...event, clockOffMs, ...(deviceId ? { deviceId } : {}) } as PracticeEvent
   await allow(facts, moved, state)
   const why = lateness(facts, moved, state.closedAt !== null)
   const late = why !== null
   const row = {
     ...event,
+    deviceId: moved.deviceId,
     payload: event.payload as object,
     atDevice: new Date(event.atDevice),
     receivedAt: facts.receivedAt,

@@ -1,8 +1,9 @@
 // What a tablet may not do to what was recorded: by time, by others' work, by version, by odd content.
+import type { Me } from '@peen/contract'
 import type { EventKind, Payloads } from '@peen/core/practice'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { smallSchool, type Client, type World } from '../../testing/world'
+import { PASSWORD, smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
 let ivo: Client
@@ -88,6 +89,30 @@ describe('an event', () => {
     const far = event(session, abe, 'helpAsked', {}, { lamport: 2_000_000_000 })
     expect((await send(abe, session, far)).details[0]).toMatch(/^lamport is 2000000000; allowed is \d+ at the most/)
     expect((await send(abe, session, event(session, abe, 'helpAsked', {}))).said).toEqual(['stored'])
+  })
+
+  it('is kept under the tablet that the server knows, whatever it says', async () => {
+    const session = await world.newSession('abe')
+    const forged = event(session, ivo, 'lookedAt', {}, { deviceId: ina.me!.deviceId })
+    expect((await send(ivo, session, forged, event(session, ivo, 'lookedAt', {}))).said).toEqual(['stored', 'stored'])
+    // the same tap sent once more is known, under whichever name
+    expect((await send(ivo, session, forged)).said).toEqual(['alreadyThere'])
+    await send(ina, session, event(session, ina, 'lookedAt', {}))
+    const { events } = (await ivo.get(`/sessions/${session}`)).body as unknown as { events: { deviceId: string }[] }
+    expect(ivo.me!.deviceId).toMatch(/^device-[0-9a-f]{16}$/)
+    expect(events.map(({ deviceId }) => deviceId)).toEqual([ivo.me!.deviceId, ivo.me!.deviceId, ina.me!.deviceId])
+    expect(ivo.me!.deviceId).not.toBe(ina.me!.deviceId)
+  })
+
+  it('keeps its tablet when another person signs in on it', async () => {
+    const [device] = ivo.headers.cookie.split('; ').filter((one) => one.startsWith('peen_device='))
+    const answer = await (await world.client()).send('POST', '/sign-in', { username: 'ina', password: PASSWORD }, { cookie: device })
+    expect((answer.body as unknown as Me).deviceId).toBe(ivo.me!.deviceId)
+    // a cookie that no server gave is another tablet, not an error
+    const odd = { cookie: `peen_device=${'x'.repeat(3000)}` }
+    const other = await (await world.client()).send('POST', '/sign-in', { username: 'ina', password: PASSWORD }, odd)
+    expect((other.body as unknown as Me).deviceId).toMatch(/^device-[0-9a-f]{16}$/)
+    expect((other.body as unknown as Me).deviceId).not.toBe(ivo.me!.deviceId)
   })
 
   it('of a step that two tablets started is taken under either id', async () => {
