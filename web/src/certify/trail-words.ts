@@ -4,6 +4,7 @@ import type { TrailCheck } from '@peen/contract'
 const THINGS: Readonly<Record<string, string>> = {
   grading: 'A signed grading',
   events: 'What was recorded at a table before its trim was signed',
+  pictures: 'A photograph of a trim that was signed',
   finding: 'A decision about a certificate',
   signature: 'A signature under a certificate',
   assessment: 'What two assessors agreed on',

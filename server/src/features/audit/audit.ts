@@ -141,6 +141,7 @@ async function allSigned(tx: Transaction): Promise<SealName[]> {
   return [
     ...gradings.map(({ id }): SealName => `grading:${id}`),
     ...[...new Set(gradings.map(({ sessionId }) => sessionId))].map((id): SealName => `events:${id}`),
+    ...[...new Set(gradings.map(({ sessionId }) => sessionId))].map((id): SealName => `pictures:${id}`),
     ...findings.map(({ id }): SealName => `finding:${id}`),
     ...signatures.map(({ findingId, personId }): SealName => `signature:${findingId}/${personId}`),
     ...assessments.map(({ id }): SealName => `assessment:${id}`),

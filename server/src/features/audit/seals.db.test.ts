@@ -16,6 +16,7 @@ beforeAll(async () => {
   world = await smallSchool('seals')
   ;[ivo, lena] = [await world.client('ivo'), await world.client('lena')]
   session = await world.newTrim('abe')
+  await takePicture('taken')
   grading = v7()
   await ivo.post(`/sessions/${session}/gradings`, { id: grading })
   const answers = { ...fullSheet(), nails: { whole: { kind: 'excused', reason: 'as left asked' } } }
@@ -23,6 +24,12 @@ beforeAll(async () => {
   expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)
 })
 afterAll(() => world.close())
+
+/** A photograph of the trim; what it shows is no matter. */
+async function takePicture(shows: string): Promise<void> {
+  const row = { id: v7(), sessionId: session, moment: 'after' as const, stance: 'left' as const, by: world.ids.ivo, at: new Date() }
+  await world.db.insert(tables.pictures).values({ ...row, widthPx: 64, heightPx: 48, bytes: Buffer.from(shows) })
+}
 
 const run = (statement: string) => world.db.execute(sql.raw(statement))
 /** What the check names while a statement holds; it is taken back afterwards. */
@@ -62,6 +69,13 @@ describe('changed by SQL', () => {
     const other = await world.newSession('bea')
     expect(await namedAfter(move(other), move(session))).toEqual([`events:${session}`])
     await world.workOn(other)
+    expect(await checkAudit(world.db)).toMatchObject({ whole: true })
+  })
+
+  it('a picture that was exchanged is named; one that came later is not', async () => {
+    const swap = (from: string, to: string) => `UPDATE pictures SET bytes = '${to}' WHERE bytes = '${from}'`
+    expect(await namedAfter(swap('taken', 'another'), swap('another', 'taken'))).toEqual([`pictures:${session}`])
+    await takePicture('later')
     expect(await checkAudit(world.db)).toMatchObject({ whole: true })
   })
 

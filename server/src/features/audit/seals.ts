@@ -1,6 +1,6 @@
 // What an entry of the trail speaks of, as a hash of its content: whatever is changed past the application shows.
 import canonicalize from 'canonicalize'
-import { and, asc, eq, inArray } from 'drizzle-orm'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { createHash } from 'node:crypto'
 import { tables, type Reader } from '../../db'
 import { withoutTexts } from './free-text'
@@ -9,7 +9,17 @@ export const sha256 = (text: string): string => createHash('sha256').update(text
 
 /** "grading:1f…", "events:1f…": a kind of thing and which one. */
 export type SealName = `${SealKind}:${string}`
-export const SEAL_KINDS = ['grading', 'events', 'finding', 'signature', 'assessment', 'account', 'standard', 'certificate'] as const
+export const SEAL_KINDS = [
+  'grading',
+  'events',
+  'pictures',
+  'finding',
+  'signature',
+  'assessment',
+  'account',
+  'standard',
+  'certificate'
+] as const
 export type SealKind = (typeof SEAL_KINDS)[number]
 /** `parts`: the ids that belonged to it when it was sealed, where more may come later. */
 export type Seal = { readonly name: SealName; readonly hash: string; readonly parts: readonly string[] | null }
@@ -35,6 +45,17 @@ const CONTENTS: Contents = {
       withoutTexts({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload })
     )
     return { content, parts: rows.map(({ id }) => id) }
+  },
+  // the photographs that were there when a mark was signed; the database hashes them, so that none travels
+  pictures: async (db, sessionId, parts) => {
+    const { pictures: p } = tables
+    const here = parts ? inArray(p.id, [...parts, NO_ID]) : eq(p.sessionId, sessionId)
+    const rows = await db
+      .select({ id: p.id, sessionId: p.sessionId, moment: p.moment, stance: p.stance, bytes: sql<string>`SHA2(${p.bytes}, 256)` })
+      .from(p)
+      .where(here)
+      .orderBy(asc(p.id))
+    return { content: rows, parts: rows.map(({ id }) => id) }
   },
   finding: async (db, id) => {
     const [row] = await db.select().from(tables.findings).where(eq(tables.findings.id, id))

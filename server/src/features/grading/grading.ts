@@ -265,7 +265,7 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
         ...{ kind: 'grading.signed', at: signedAt.toISOString(), by: actor.id },
         ids: { grading: id, session: sessionId, standard: standardId, standardVersion, version }
       },
-      [`grading:${id}`, `events:${sessionId}`]
+      [`grading:${id}`, `events:${sessionId}`, `pictures:${sessionId}`]
     )
     await rebuildCoat(tx, grading.sessionId)
     return result

@@ -49,7 +49,7 @@ async function tablet(by: Client, headers: Record<string, string> = {}, query = 
     expect(enough(), JSON.stringify(heard)).toBe(true)
   }
   const told = () => heard.filter(({ kind }) => kind === 'practice').map(({ data }) => (JSON.parse(data).payload as { text: string }).text)
-  return { response, heard, told, until, close: async () => (stop.abort(), await reading) }
+  return { response, heard, told, until, ended: reading, close: async () => (stop.abort(), await reading) }
 }
 
 describe('positions in the log', () => {
@@ -113,6 +113,17 @@ describe('a tablet that listens', () => {
     await again.until(() => again.told().length === 2)
     expect(again.told()).toEqual(['in the gap', 'after the gap'])
     await again.close()
+  })
+
+  it('hears nothing more once its person has signed out: the stream ends by itself', async () => {
+    const lars = await world.client('lars')
+    const one = await tablet(lars)
+    await one.until(() => one.heard.length > 0)
+    expect((await lars.post('/sign-out')).status).toBe(200)
+    // ends within a few seconds; a stream that did not would hold the test
+    await one.ended
+    await record(note('after the sign-out'))
+    expect(one.told()).toEqual([])
   })
 
   it('of an apprentice hears the own table only', async () => {
