@@ -46,6 +46,33 @@ test('the trail says that nothing signed was changed, with its last entry to pri
   await expect(page.getByRole('link', { name: 'The trail' })).toHaveCount(0)
 })
 
+test('a colleague’s marks say what reading them costs, and are shown once one has asked', async ({ page }) => {
+  await signIn(page, 'anneke', '/trims')
+  await page
+    .getByRole('link', { name: /hidden so that you can still mark it blind/ })
+    .first()
+    .click()
+  await expect(page.getByText(/has marked this trim. If you read the marks, you can no longer mark it blind/)).toBeVisible()
+  await page.getByRole('button', { name: 'Read the marks' }).click()
+  await expect(page.getByRole('heading', { name: 'A colleague’s marks' })).toHaveCount(0)
+  await expect(page.getByText(/^\d+ to \d+/).first()).toBeVisible()
+})
+
+test('an apprentice who has left is erased after what goes and what stays is said', async ({ page }) => {
+  await signIn(page, 'ottilie', '/people')
+  await page.getByRole('button', { name: 'Retire Pia' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Retire' }).click()
+  await page.getByRole('button', { name: 'Erase Pia' }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('Name, user name, mail address, cohort and settings.')
+  await expect(dialog).toContainText(/\d+ visits with \d+ attempts and \d+ marks?, without a name/)
+  await dialog.getByRole('button', { name: 'Erase for good' }).click()
+  const people = page.getByTestId('people')
+  await expect(people).toContainText('Former apprentice 1')
+  await expect(people).not.toContainText('Pia')
+  await expect(page.getByRole('button', { name: /^Take in again/ })).toHaveCount(0)
+})
+
 test('a wish for other work and a mat are on the sheet, each with its sentence', async ({ page }) => {
   await signIn(page, 'ruben')
   const { tables } = (await (await page.request.get('/api/floor')).json()) as {

@@ -256,6 +256,9 @@ export type DogPage = {
   readonly measured: readonly { readonly region: RegionId; readonly side: 'left' | 'right' | 'whole'; readonly mm: number }[]
 }
 
+/** Trims that one page of their list holds. */
+export const TRIMS_A_PAGE = 100
+
 export type TrimRow = {
   readonly gradingId: string
   readonly sessionId: string

@@ -98,6 +98,8 @@ export type ChartRow = {
   readonly lastOn: string | null
   /** the last serious safety event, on a chart or not */
   readonly heldOn: string | null
+  /** prompts in all attempts, on a chart or not */
+  readonly prompts: number
   readonly found: Found | null
 }
 
@@ -120,6 +122,7 @@ export function chartOf(attempts: readonly AttemptRecord[], rules: ChartSettings
     signalOn: history.signalAt === null ? null : counted[history.signalAt].onDate,
     lastOn: counted.at(-1)?.onDate ?? null,
     heldOn: attempts.findLast((attempt) => attempt.seriousSafety)?.onDate ?? null,
+    prompts: attempts.reduce((sum, attempt) => sum + attempt.prompts, 0),
     found: findingsOn(counted, history, { learning: chart.limit, watch: watch.limit, acceptable: rules.acceptable })
   }
   return { row, history, counted }

@@ -55,12 +55,23 @@ export async function orTaken<T>(write: Promise<T>, refusal: Error): Promise<T> 
   })
 }
 
+/** Which database a transaction runs in: what is kept of a database in memory is kept by it. */
+const homes = new WeakMap<Transaction, Database>()
+
+/** The database behind a reader; null for a transaction that was begun elsewhere. */
+export const homeOf = (reader: Reader): Database | null =>
+  '$client' in reader ? (reader as Database) : (homes.get(reader as Transaction) ?? null)
+
 /** Runs a transaction, once more after a deadlock: MariaDB asks for exactly that. */
 export async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  const known = (tx: Transaction) => {
+    homes.set(tx, db)
+    return work(tx)
+  }
   try {
-    return await db.transaction(work)
+    return await db.transaction(known)
   } catch (error) {
     if (errorNumber(error) !== DEADLOCK) throw error
-    return db.transaction(work)
+    return db.transaction(known)
   }
 }

@@ -71,6 +71,7 @@ export const charts = mysqlTable(
     signalOn: day('signal_on'),
     lastOn: day('last_on'),
     heldOn: day('held_on'),
+    prompts: int('prompts').notNull().default(0),
     found: json('found').$type<ChartRow['found']>()
   },
   (t) => [primaryKey({ columns: [t.apprenticeId, t.techniqueId] })]

@@ -27,6 +27,7 @@ export const refuse = {
   notSignedIn: () => new Refused(401, 'notSignedIn', 'Sign in first.'),
   forbidden: (detail: string) => new Refused(403, 'forbidden', detail),
   notFound: (what: string) => new Refused(404, 'notFound', `${what} does not exist.`),
+  busy: (detail: string) => new Refused(429, 'busy', detail),
   taken: (what: string) => new Refused(409, 'idTaken', `The id of this ${what} is in use already. Make another; nothing was changed.`),
   conflict: (code: string, detail: string, extra: Readonly<Record<string, unknown>> = {}) => new Refused(409, code, detail, [], extra)
 }
@@ -40,7 +41,7 @@ const TITLES: Readonly<Record<number, string>> = {
   413: 'Too large',
   415: 'Not understood',
   422: 'Not accepted',
-  429: 'Too many tries',
+  429: 'Too much at once',
   500: 'Something broke here'
 }
 

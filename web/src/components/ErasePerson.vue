@@ -48,7 +48,7 @@ async function go(): Promise<void> {
         <li v-for="sentence in view.stays" :key="sentence">{{ sentence }}</li>
       </ul>
       <p class="mt-3 leading-[1.4]">
-        Check first how long your law makes you keep training records. This cannot be undone, and the trail keeps that you did it.
+        Check first how long your law makes you keep training records. This cannot be undone, and the trail records that you did it.
       </p>
       <div class="mt-4 flex flex-wrap gap-2">
         <button class="btn btn-danger" :disabled="works" @click="go">{{ works ? 'Erasing …' : 'Erase for good' }}</button>

@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import type { TrimRow } from '@peen/contract'
+import { TRIMS_A_PAGE, type TrimRow } from '@peen/contract'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { GlyphName } from '../components/glyphs'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { OUTCOME_WORDS } from '../composables/outcomes'
 import { useLoaded } from '../composables/useLoaded'
+import { usePages } from '../composables/usePages'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<TrimRow[]>(() => '/trims')
+const { data: first, error, loading, reload } = useLoaded<TrimRow[]>(() => '/trims')
+const { rows: data, hasMore, more, problem } = usePages(first, (page) => `/trims?page=${page}`, TRIMS_A_PAGE)
 const glyphOf = (row: TrimRow): GlyphName =>
   row.status === 'draft' || row.hidden
     ? 'missing'
@@ -66,5 +68,7 @@ const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${ro
         </RouterLink>
       </li>
     </ul>
+    <p v-if="problem" class="mt-2 font-[650]" role="alert">{{ problem }}</p>
+    <button v-if="hasMore" class="btn btn-quiet mt-3" @click="more">Older trims</button>
   </main>
 </template>

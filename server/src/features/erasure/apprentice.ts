@@ -30,7 +30,8 @@ export async function erasureView({ db, clock }: Services, id: string): Promise<
     refusal,
     goes: [
       certificates > 0 ? 'User name, mail address, cohort and settings.' : 'Name, user name, mail address, cohort and settings.',
-      `${counted(notes, 'note')} on ${person.givenName}, and ${counted(letters, 'letter')}.`,
+      ...(notes > 0 ? [`${counted(notes, 'note')} on ${person.givenName}.`] : []),
+      ...(letters > 0 ? [`${counted(letters, 'letter')} to ${person.givenName}.`] : []),
       'The name in every remark, note and reason at these visits.'
     ],
     stays: [

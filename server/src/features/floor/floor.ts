@@ -19,7 +19,7 @@ import { planAgreed, type PlanStep } from '@peen/core/standard'
 import { asc, eq, isNull } from 'drizzle-orm'
 import { inTransaction, tables } from '../../db'
 import { refuse, type Services } from '../../http'
-import { standingsOfAll, type TechniqueRecord } from '../standings'
+import { techniquesNow, type TechniqueNow } from '../standings'
 import { agreedOfAll } from '../agreed'
 import { eventsOf } from '../derived'
 import { isClosedDay, openedBy } from '../day'
@@ -47,20 +47,21 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
     rows.map(({ session }) => session.id)
   )
   const rounds = room.rounds ?? ROUNDS_DEFAULTS
+  const states = new Map([...events].map(([id, own]) => [id, foldSession(own)]))
   const workedByDog = new Map<string, number>()
   for (const { session } of rows) {
-    const minutes = workedMinutes(foldSession(events.get(session.id)!), now)
+    const minutes = workedMinutes(states.get(session.id)!, now)
     workedByDog.set(session.dogId, (workedByDog.get(session.dogId) ?? 0) + minutes)
   }
   const mine = rows.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
-  const everyone = await standingsOfAll(
+  const everyone = await techniquesNow(
     db,
     mine.map(({ person }) => person.id),
     today
   )
   const occupied: Occupied[] = []
   for (const row of mine) {
-    const state = foldSession(events.get(row.session.id)!)
+    const state = states.get(row.session.id)!
     const standings = everyone.get(row.person.id)!
     const standard = await standardOfVisit(db, row.session)
     const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today, standings)
@@ -151,7 +152,7 @@ function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
 function describe(
   { session, person, dog, table }: Row,
   state: SessionState,
-  standings: ReadonlyMap<string, TechniqueRecord>,
+  standings: ReadonlyMap<string, TechniqueNow>,
   standard: Awaited<ReturnType<typeof standardOf>>,
   planned: readonly PlanStep[],
   holds: readonly HoldView[],
@@ -219,7 +220,7 @@ function describe(
 function comingSteps(
   steps: readonly StepProgress[],
   state: SessionState,
-  standings: ReadonlyMap<string, TechniqueRecord>,
+  standings: ReadonlyMap<string, TechniqueNow>,
   nowIso: string
 ): ComingStep[] {
   const at = steps.findIndex((step) => step.state === 'now')
@@ -236,9 +237,8 @@ function comingSteps(
       const hazards = record?.technique.hazards ?? []
       const hazard = hazards.find(({ hold }) => hold) ?? hazards[0]
       if (!record || !hazard) return []
-      const { standing, attempts } = record
-      const prompts = attempts.reduce((sum, attempt) => sum + attempt.prompts, 0)
-      return [{ hazard: hazard.name, inMin: startsIn, isHold: hazard.hold, state: standing.state, attempts: standing.attempts, prompts }]
+      const { state: at, attempts, prompts } = record
+      return [{ hazard: hazard.name, inMin: startsIn, isHold: hazard.hold, state: at, attempts, prompts }]
     })
 }
 
@@ -247,7 +247,7 @@ function flagsOf(dog: Row['dog'], found: Row['session']['found']): number {
   return (dog.standing?.kind === 'limited' ? 1 : 0) + ((found?.skin.length ?? 0) > 0 ? 1 : 0)
 }
 
-function stepView({ step, state, minutes }: StepProgress, standings: ReadonlyMap<string, TechniqueRecord>): StepView {
+function stepView({ step, state, minutes }: StepProgress, standings: ReadonlyMap<string, TechniqueNow>): StepView {
   const hazard = standings.get(step.technique)?.technique.hazards.find(({ hold }) => hold)?.name ?? null
   return { techniqueId: step.technique, label: step.label, state, minutes, usualMinutes: step.minutes, hazard }
 }

@@ -1,5 +1,5 @@
 import { cutRegionsOf } from '@peen/content'
-import { type Draft, type GradingView, type Me, type OpenGrading, type SignGrading, type TrimRow } from '@peen/contract'
+import { type Draft, type GradingView, type Me, type OpenGrading, type SignGrading } from '@peen/contract'
 import {
   countAnswers,
   GRADE_METHOD,
@@ -11,8 +11,7 @@ import {
 } from '@peen/core/grade'
 import { foldSession, notGradable, unworkedRegions } from '@peen/core/practice'
 import type { AgreedTarget } from '@peen/core/setup'
-import { rollup } from 'd3-array'
-import { desc, eq } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -152,7 +151,9 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
   const hidden = await hiddenFrom(db, grading, person.id, actor, await clock.today())
   if (hidden) throw refuse.forbidden(hidden)
   const own = grading.assessorId === actor.id
-  if ((await unreadBy(db, actor, [{ grading, session }], await clock.today())).size > 0) {
+  const marked = { gradingId: id, assessorId: grading.assessorId, onDate: session.onDate }
+  const isSigned = grading.status === 'signed' && actor.role !== 'apprentice'
+  if (isSigned && (await unreadOf(db, actor, [marked], await clock.today())).size > 0) {
     const assessor = fullName(await personById(db, grading.assessorId))
     throw refuse.conflict(
       'notRead',
@@ -269,66 +270,5 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
     )
     await rebuildCoat(tx, grading.sessionId)
     return result
-  })
-}
-
-type Listed = { readonly grading: GradingRow; readonly session: { readonly onDate: string } }
-
-async function unreadBy(db: Reader, actor: Me, rows: readonly Listed[], today: string): Promise<ReadonlySet<string>> {
-  if (actor.role === 'apprentice') return new Set()
-  const signed = rows.filter(({ grading }) => grading.status === 'signed')
-  const marked = signed.map(({ grading, session }) => ({ gradingId: grading.id, assessorId: grading.assessorId, onDate: session.onDate }))
-  return unreadOf(db, actor, marked, today)
-}
-
-/** The newest trims, with marks where they may be seen. */
-export async function trimList({ db, clock }: Services, actor: Me): Promise<TrimRow[]> {
-  const { gradings: g, sessions: s, people: p, dogs: d, gradingResults: r } = tables
-  const rows = await db
-    .select({ grading: g, session: s, person: p, dog: d, result: r.body })
-    .from(g)
-    .innerJoin(s, eq(s.id, g.sessionId))
-    .innerJoin(p, eq(p.id, s.apprenticeId))
-    .innerJoin(d, eq(d.id, s.dogId))
-    .leftJoin(r, eq(r.gradingId, g.id))
-    .orderBy(desc(s.onDate), desc(g.startedAt))
-    .limit(200)
-  const people = new Map((await db.select().from(p)).map((person) => [person.id, fullName(person)]))
-  const marking = await sessionsBeingMarked(db)
-  const signed = rollup(
-    rows.filter(({ grading }) => grading.status === 'signed'),
-    (some) => some.length,
-    ({ session }) => session.id
-  )
-  const seen = rows.filter(({ person, grading }) => actor.role !== 'apprentice' || (person.id === actor.id && grading.status === 'signed'))
-  const own = actor.role === 'apprentice' ? seen.map(({ session }) => session.id) : []
-  const today = await clock.today()
-  const unsaid = await waitsForOwnWord(db, own, today)
-  const unread = await unreadBy(db, actor, rows, today)
-  return seen.map(({ grading, session, person, dog, result }) => {
-    const isOwn = grading.assessorId === actor.id
-    const both = !isOwn && marking.has(session.id) ? 'hidden until both are signed' : null
-    // whoever is asked to mark it a second time must not have read the first
-    const asks = !isOwn && actor.role !== 'apprentice' && result?.outcome === 'secondAssessor' && signed.get(session.id) === 1
-    const hidden =
-      both ??
-      (asks ? 'hidden: it asks for a second assessor' : null) ??
-      (unread.has(grading.id) ? 'hidden so that you can still mark it blind' : null) ??
-      (unsaid.has(session.id) ? 'shown once you have said how you see it' : null)
-    const shown = hidden ? null : result
-    return {
-      gradingId: grading.id,
-      sessionId: session.id,
-      onDate: session.onDate,
-      apprentice: fullName(person),
-      dog: dog.name,
-      assessor: people.get(grading.assessorId)!,
-      status: grading.status,
-      mark: shown?.total?.value ?? null,
-      interval: shown?.total?.interval ?? null,
-      outcome: shown?.outcome ?? null,
-      because: shown?.because ?? null,
-      hidden
-    }
   })
 }

@@ -1,13 +1,19 @@
 import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '@peen/contract'
 import { route, type Route } from '../../http'
 import { differByMethod } from './by-method'
-import { gradingView, openGrading, readGrading, saveDraft, signGrading, trimList } from './grading'
+import { gradingView, openGrading, readGrading, saveDraft, signGrading } from './grading'
+import { trimList } from './list'
 
 export { rememberAll, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
 export { gradingView, openGrading, saveDraft, signGrading } from './grading'
 
+/** A page of a list, from 0; what is no page is the first. */
+const pageIn = (text: string | undefined) => (/^\d{1,5}$/.test(text ?? '') ? Number(text) : 0)
+
 export const gradingRoutes: readonly Route[] = [
-  route('get', '/trims', ['lead', 'instructor', 'apprentice'], ({ services, actor }) => trimList(services, actor)),
+  route('get', '/trims', ['lead', 'instructor', 'apprentice'], ({ services, actor, query }) =>
+    trimList(services, actor, pageIn(query.page))
+  ),
   route<OpenGrading>(
     'post',
     '/sessions/:id/gradings',

@@ -1,7 +1,7 @@
 import type { HoldView } from '@peen/contract'
 import type { SessionState } from '@peen/core/practice'
 import type { Reader, tables } from '../../db'
-import { standingsOf, type TechniqueRecord } from '../standings'
+import { techniquesNow, type TechniqueNow } from '../standings'
 import { gateAt, standardOfVisit } from './found'
 
 const WAITS = ['new', 'lapsed', 'held']
@@ -12,9 +12,9 @@ export async function holdsFor(
   session: typeof tables.sessions.$inferSelect,
   state: SessionState,
   today: string,
-  known?: ReadonlyMap<string, TechniqueRecord>
+  known?: ReadonlyMap<string, TechniqueNow>
 ): Promise<HoldView[]> {
-  const standings = known ?? (await standingsOf(db, session.apprenticeId, today))
+  const standings = known ?? (await techniquesNow(db, [session.apprenticeId], today)).get(session.apprenticeId)!
   const standard = await standardOfVisit(db, session)
   const planned = standard.plan.steps.flatMap((step) => standings.get(step.technique)?.technique ?? [])
   // an instructor who stands at a step stands there for every risk of it
@@ -27,7 +27,7 @@ export async function holdsFor(
   })
   const hazards = planned.flatMap((technique) => {
     const standing = standings.get(technique.id)
-    if (standing && !WAITS.includes(standing.standing.state)) return []
+    if (standing && !WAITS.includes(standing.state)) return []
     return technique.hazards
       .filter((hazard) => hazard.hold && !released.has(technique.id))
       .map((hazard) => ({ techniqueId: technique.id, hazardId: hazard.id, hazardName: hazard.name, caution: hazard.caution }))

@@ -11,14 +11,12 @@ export {
   inShippedOrder,
   knownTo,
   loadContent,
-  newestStandards,
   rackOf,
-  retiredOf,
   schoolRow,
   DERIVED_BY,
-  standardOf,
   techniquesOf
 } from './school'
+export { newestStandards, retiredOf, standardOf } from './versions'
 
 export const schoolRoutes: readonly Route[] = [
   route('get', '/school', ['lead', 'instructor', 'apprentice'], ({ services }) => schoolView(services)),

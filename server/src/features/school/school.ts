@@ -13,15 +13,16 @@ import type { HouseRules, Room, SchoolView, StandardHead, TechniqueVersion } fro
 import { ruleIssues } from '@peen/core/advice'
 import { CoreError } from '@peen/core/error'
 import { GRADE_RULES, type GradeRules } from '@peen/core/grade'
-import { standardIssues, type Criterion, type Known, type Standard } from '@peen/core/standard'
+import { standardIssues, type Known, type Standard } from '@peen/core/standard'
 import { catalogueIssues, nowCalled, questionIssues, retirementIssues, upToDate } from '@peen/core/technique'
 import type { Tool } from '@peen/core/tools'
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { asc } from 'drizzle-orm'
 import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
+import { everyStandard, retiredOf } from './versions'
 
 /** Counts up whenever derived tables are filled in another way: a school that was served by older code derives anew. */
-export const DERIVED_BY = 5
+export const DERIVED_BY = 6
 
 const EMPTY_ROOM = { room: 'grooming room', timeZone: 'Europe/London', demoNow: null, roomWidthMm: 12000, roomDepthMm: 9000 }
 
@@ -92,47 +93,6 @@ export async function rackOf(db: Reader): Promise<Tool[]> {
   return (await db.select().from(tables.tools).orderBy(asc(tables.tools.position))).map((row) => row.body)
 }
 
-export async function standardOf(db: Reader, id: string, version: number): Promise<Standard> {
-  const { standards: s } = tables
-  const row = (
-    await db
-      .select()
-      .from(s)
-      .where(and(eq(s.id, id), eq(s.version, version)))
-  )[0]
-  if (!row) throw refuse.notFound(`Standard ${id}, version ${version},`)
-  return complete(row.body)
-}
-
-/** A standard that was kept before grown-out lengths, variants and what makes it were asked for: they are filled in, not guessed at. */
-function complete(body: Standard): Standard {
-  const grown = (criterion: Criterion): Criterion => {
-    const { how } = criterion
-    if (how.kind !== 'length' || how.grownOutMm !== undefined) return criterion
-    return { ...criterion, how: { ...how, grownOutMm: how.limit[1] ?? how.targetMm * 2 } }
-  }
-  const first = body.criteria[0]
-  return {
-    ...{ makes: [], variants: [], ownFault: { name: first.label, criterion: first.id } },
-    ...body,
-    plan: { ...body.plan, drawnAs: body.plan.drawnAs ?? body.id },
-    criteria: body.criteria.map(grown)
-  }
-}
-
-/** Standards that are no longer planned. */
-export async function retiredOf(db: Reader): Promise<ReadonlySet<string>> {
-  return new Set((await db.select({ id: tables.retiredStandards.id }).from(tables.retiredStandards)).map(({ id }) => id))
-}
-
-/** The newest version of every standard that is still planned; of the retired ones too where they must be named. */
-export async function newestStandards(db: Reader, withRetired = false) {
-  const { standards: s } = tables
-  const retired = withRetired ? new Set<string>() : await retiredOf(db)
-  const rows = await db.select().from(s).orderBy(asc(s.id), desc(s.version))
-  return rows.filter((row, i) => row.id !== rows[i - 1]?.id && !retired.has(row.id)).map((row) => ({ ...row, body: complete(row.body) }))
-}
-
 /** Every technique in the school's newest version, else as Peen ships it. */
 export async function techniquesOf(db: Reader): Promise<readonly TechniqueVersion[]> {
   const { schoolTechniques: t } = tables
@@ -146,8 +106,7 @@ export async function techniquesOf(db: Reader): Promise<readonly TechniqueVersio
 
 async function standardHeads(db: Reader): Promise<StandardHead[]> {
   const retired = await retiredOf(db)
-  const rows = await db.select({ body: tables.standards.body }).from(tables.standards)
-  return inShippedOrder(rows.map(({ body }) => complete(body))).map(({ id, version, name, bodyType, standardMin, plan, variants }) => ({
+  return inShippedOrder(await everyStandard(db)).map(({ id, version, name, bodyType, standardMin, plan, variants }) => ({
     ...{ id, version, name, bodyType, standardMin, plan },
     retired: retired.has(id),
     variants: variants.map(({ rule, side, says }) => ({ rule, side, says }))

@@ -1,8 +1,11 @@
 // Where many apprentices stand, from the charts that are kept: no attempt is read.
 import { stateOf, type Around, type ChartRow, type State } from '@peen/core/competency'
+import type { TechniqueVersion } from '@peen/contract'
+import { group } from 'd3-array'
 import { asc, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { standingRules, techniqueToday } from '../derived'
+import { techniquesOf } from '../school'
 import { passedTrims } from './trims'
 
 export type ChartState = ChartRow &
@@ -30,6 +33,36 @@ export async function cohortStates(db: Reader, apprenticeIds: readonly string[] 
     const around = { passedTrimOn: passed.get(key) ?? null, liftedOn: lifted.get(key) ?? null }
     return { ...row, ...around, ...stateOf(row, { ...around, today }, rules) }
   })
+}
+
+/** Where an apprentice stands at a technique today, without the attempts that led there. */
+export type TechniqueNow = {
+  readonly technique: TechniqueVersion
+  readonly state: State
+  readonly attempts: number
+  readonly prompts: number
+  readonly lastOn: string | null
+}
+
+/** Every technique of the school for some apprentices, from the charts that are kept; one that was never tried is new. */
+export async function techniquesNow(
+  db: Reader,
+  apprenticeIds: readonly string[],
+  today: string
+): Promise<ReadonlyMap<string, ReadonlyMap<string, TechniqueNow>>> {
+  const ids = [...new Set(apprenticeIds)]
+  const techniques = await techniquesOf(db)
+  const states = group(await cohortStates(db, ids, today), ({ apprenticeId }) => apprenticeId)
+  return new Map(
+    ids.map((id) => {
+      const known = new Map((states.get(id) ?? []).map((one) => [one.techniqueId, one]))
+      const now = (technique: TechniqueVersion): TechniqueNow => {
+        const { state = 'new' as const, attempts = 0, prompts = 0, lastOn = null } = known.get(technique.id) ?? {}
+        return { technique, state, attempts, prompts, lastOn }
+      }
+      return [id, new Map(techniques.map((technique) => [technique.id, now(technique)]))]
+    })
+  )
 }
 
 /** The first passed trim that shows a technique, by apprentice and technique. */

@@ -1,6 +1,6 @@
 // Photographs of a dog before and after: turned upright, made small enough, without the place where they were taken.
 import { MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance } from '@peen/contract'
-import { and, asc, eq, notExists, sql } from 'drizzle-orm'
+import { and, asc, count, eq, notExists, sql } from 'drizzle-orm'
 import sharp from 'sharp'
 import { v7 } from 'uuid'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
@@ -33,10 +33,16 @@ export async function picturesOf(db: Reader, sessionId: string): Promise<Picture
 sharp.concurrency(1)
 sharp.cache(false)
 let decoding: Promise<unknown> = Promise.resolve()
-function oneAtATime<T>(work: () => Promise<T>): Promise<T> {
+let waiting = 0
+/** More than a room of tablets sends in a moment; each that waits holds up to 15 MB. */
+const MOST_WAITING = 12
+async function oneAtATime<T>(work: () => Promise<T>): Promise<T> {
+  if (waiting >= MOST_WAITING)
+    throw refuse.busy('Many pictures are coming in at once. Send this one again in a minute; nothing was changed.')
+  waiting++
   const run = decoding.then(work)
   decoding = run.catch(() => undefined)
-  return run
+  return run.finally(() => waiting--)
 }
 
 /** The picture re-encoded. Refuses what is no JPEG, PNG or WebP, what is broken, and what holds too many pixels. */
@@ -63,6 +69,9 @@ async function decoded(bytes: Buffer): Promise<Cleaned> {
     throw invalid('The picture is broken: it begins as a picture and does not go on as one.')
   }
 }
+
+/** Pictures kept of one visit: each stance before and after, and a few dozen on the way. Chosen. */
+export const MOST_PICTURES = 60
 
 /** Keeps a photograph of a visit; the newer one before or after takes the place of the older one of its stance, which stays only where it was measured. */
 export async function addPicture(
@@ -97,6 +106,12 @@ export async function addPicture(
     // a picture that a signed mark was made by stays, under the newer one
     if (row.moment !== 'during' && !(await isSigned(tx, sessionId)))
       await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance), unmeasured))
+    const [{ many }] = await tx.select({ many: count() }).from(p).where(eq(p.sessionId, sessionId))
+    if (many >= MOST_PICTURES)
+      throw refuse.conflict(
+        'tooMany',
+        `This visit has ${many} pictures; allowed are ${MOST_PICTURES}. Remove one first. Nothing was changed.`
+      )
     await tx.insert(p).values(row)
   })
   const { id, widthPx, heightPx } = row

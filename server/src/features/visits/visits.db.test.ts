@@ -8,6 +8,7 @@ import { v7 } from 'uuid'
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
 import { tables } from '../../db'
 import { fullSheet } from '../../testing/sheet'
+import { MOST_PICTURES } from './pictures'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
@@ -264,6 +265,31 @@ describe('photographs', () => {
     expect((await ivo.post(`/pictures/${third}/remove`)).body.detail).toMatch(/^A mark of this trim is signed/)
     const fourth = await put(43)
     expect((await kept()).sort()).toEqual([third, fourth].sort())
+  })
+
+  it('are turned away when too many come at once, and when a visit has enough', async () => {
+    const id = await planned()
+    const slow = await solid(2400, 2400).png().toBuffer()
+    const answers = await Promise.all(Array.from({ length: 24 }, () => send(ivo, id, slow, 'during/left')))
+    const kept = answers.filter(({ status }) => status === 200).length
+    expect(kept).toBeGreaterThan(0)
+    expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([200, 429]))
+    const row = {
+      sessionId: id,
+      moment: 'during' as const,
+      stance: 'left' as const,
+      by: world.ids.ivo,
+      at: new Date(),
+      widthPx: 4,
+      heightPx: 4
+    }
+    const rest = Array.from({ length: MOST_PICTURES - kept }, () => ({ ...row, id: v7(), bytes: Buffer.from('small') }))
+    await world.db.insert(tables.pictures).values(rest)
+    const more = await send(ivo, id, await solid(40, 30).png().toBuffer(), 'during/left')
+    expect([more.status, ((await more.json()) as { detail: string }).detail]).toEqual([
+      409,
+      'This visit has 60 pictures; allowed are 60. Remove one first. Nothing was changed.'
+    ])
   })
 
   it('refuse an unknown stance and more than 15 MB', async () => {

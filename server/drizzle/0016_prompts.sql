@@ -1,0 +1,1 @@
+ALTER TABLE `derived_charts` ADD `prompts` int DEFAULT 0 NOT NULL;

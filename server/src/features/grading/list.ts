@@ -1,0 +1,88 @@
+// Graded trims, the newest first, page by page, with marks where they may be seen.
+import type { Me, TrimRow } from '@peen/contract'
+import type { GradeResult } from '@peen/core/grade'
+import { TRIMS_A_PAGE } from '@peen/contract'
+import { and, count, desc, eq, inArray, sql } from 'drizzle-orm'
+import { tables, type Reader } from '../../db'
+import type { Services } from '../../http'
+import { allPeople, fullName } from '../people'
+import { sessionsBeingMarked } from '../standings'
+import { unreadOf, waitsForOwnWord } from './blindness'
+
+const { gradings: g, sessions: s, people: p, dogs: d, gradingResults: r } = tables
+
+/** One page of trims: of an apprentice their own that are signed, filtered before they are counted off. */
+export async function trimList({ db, clock }: Services, actor: Me, page: number): Promise<TrimRow[]> {
+  const rows = await pageOf(db, actor, page)
+  const isStaff = actor.role !== 'apprentice'
+  const today = await clock.today()
+  const people = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
+  const marking = await sessionsBeingMarked(db)
+  const sessionIds = [...new Set(rows.map(({ sessionId }) => sessionId))]
+  const signed = await signedIn(db, sessionIds)
+  const unsaid = isStaff ? new Set<string>() : await waitsForOwnWord(db, sessionIds, today)
+  const unread = isStaff
+    ? await unreadOf(
+        db,
+        actor,
+        rows.filter(({ status }) => status === 'signed'),
+        today
+      )
+    : new Set<string>()
+  const hiddenOf = ({ gradingId, sessionId, assessorId, outcome }: Listed): string | null => {
+    const isOwn = assessorId === actor.id
+    if (!isOwn && marking.has(sessionId)) return 'hidden until both are signed'
+    // who is asked to mark it a second time must not have read the first
+    if (isStaff && !isOwn && outcome === 'secondAssessor' && signed.get(sessionId) === 1) return 'hidden: it asks for a second assessor'
+    if (unread.has(gradingId)) return 'hidden so that you can still mark it blind'
+    return unsaid.has(sessionId) ? 'shown once you have said how you see it' : null
+  }
+  return rows.map((row) => {
+    const { gradingId, sessionId, onDate, dog, status } = row
+    const hidden = hiddenOf(row)
+    const shown = hidden ? null : row
+    const total = shown?.total ? (JSON.parse(shown.total) as GradeResult['total']) : null
+    return {
+      ...{ gradingId, sessionId, onDate, dog, status, hidden },
+      apprentice: fullName(row),
+      assessor: people.get(row.assessorId)!,
+      mark: total?.value ?? null,
+      interval: total?.interval ?? null,
+      outcome: shown?.outcome ?? null,
+      because: shown?.because ?? null
+    }
+  })
+}
+
+type Listed = Awaited<ReturnType<typeof pageOf>>[number]
+
+/** Whole results are long: what a row shows is taken out of them by the database. */
+function pageOf(db: Reader, actor: Me, page: number) {
+  return db
+    .select({
+      ...{ gradingId: g.id, sessionId: s.id, onDate: s.onDate, assessorId: g.assessorId, status: g.status },
+      ...{ givenName: p.givenName, familyName: p.familyName, dog: d.name, outcome: r.outcome },
+      total: sql<string | null>`JSON_EXTRACT(${r.body}, '$.total')`,
+      because: sql<string | null>`JSON_VALUE(${r.body}, '$.because')`
+    })
+    .from(g)
+    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(p, eq(p.id, s.apprenticeId))
+    .innerJoin(d, eq(d.id, s.dogId))
+    .leftJoin(r, eq(r.gradingId, g.id))
+    .where(actor.role === 'apprentice' ? and(eq(s.apprenticeId, actor.id), eq(g.status, 'signed')) : undefined)
+    .orderBy(desc(s.onDate), desc(g.startedAt), desc(g.id))
+    .limit(TRIMS_A_PAGE)
+    .offset(page * TRIMS_A_PAGE)
+}
+
+/** How many have signed a mark of each of some sessions. */
+async function signedIn(db: Reader, sessionIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (sessionIds.length === 0) return new Map()
+  const rows = await db
+    .select({ id: g.sessionId, many: count() })
+    .from(g)
+    .where(and(inArray(g.sessionId, [...sessionIds]), eq(g.status, 'signed')))
+    .groupBy(g.sessionId)
+  return new Map(rows.map(({ id, many }) => [id, many]))
+}
