@@ -41,13 +41,12 @@ export async function trimList({ db, clock }: Services, actor: Me, page: number)
     const { gradingId, sessionId, onDate, dog, status } = row
     const hidden = hiddenOf(row)
     const shown = hidden ? null : row
-    const total = shown?.total ? (JSON.parse(shown.total) as GradeResult['total']) : null
     return {
       ...{ gradingId, sessionId, onDate, dog, status, hidden },
       apprentice: fullName(row),
       assessor: people.get(row.assessorId)!,
-      mark: total?.value ?? null,
-      interval: total?.interval ?? null,
+      mark: shown?.total?.value ?? null,
+      interval: shown?.total?.interval ?? null,
       outcome: shown?.outcome ?? null,
       because: shown?.because ?? null
     }
@@ -62,7 +61,7 @@ function pageOf(db: Reader, actor: Me, page: number) {
     .select({
       ...{ gradingId: g.id, sessionId: s.id, onDate: s.onDate, assessorId: g.assessorId, status: g.status },
       ...{ givenName: p.givenName, familyName: p.familyName, dog: d.name, outcome: r.outcome },
-      total: sql<string | null>`JSON_EXTRACT(${r.body}, '$.total')`,
+      total: sql<GradeResult['total']>`JSON_EXTRACT(${r.body}, '$.total')`,
       because: sql<string | null>`JSON_VALUE(${r.body}, '$.because')`
     })
     .from(g)
