@@ -43,14 +43,15 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
   const found: BookIssue[] = []
   const refuse = (code: string, path: string, got: unknown, limit: string, say: string) =>
     found.push({ code, path, got, limit, say, weight: 'refused', entryId: entry.id })
-  const what = `${placeName(entry.place)}, ${sayFullDate(entry.on)}`
+  // said only where something is wrong: a book of years is read at every look at a coat
+  const what = () => `${placeName(entry.place)}, ${sayFullDate(entry.on)}`
   if (bornOn !== null && entry.on < bornOn)
     refuse(
       'beforeBirth',
       'on',
       entry.on,
       `${bornOn}, its birth, or later`,
-      `${what}: the dog was born on ${sayFullDate(bornOn)}. Nothing was done to its coat before.`
+      `${what()}: the dog was born on ${sayFullDate(bornOn)}. Nothing was done to its coat before.`
     )
   if (entry.on > today)
     refuse(
@@ -58,7 +59,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
       'on',
       entry.on,
       `${today} or earlier`,
-      `${what}: this day has not come. The book holds what was done; what is planned stands in the what-ifs.`
+      `${what()}: this day has not come. The book holds what was done; what is planned stands in the what-ifs.`
     )
   const { act } = entry
   const range = (path: string, value: number, { low, high }: { low: number; high: number }, unit: string) => {
@@ -68,7 +69,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
         `act.${path}`,
         value,
         `${low} to ${high}${unit}`,
-        `${what}: ${path} is ${value}; allowed is ${low} to ${high}${unit}.`
+        `${what()}: ${path} is ${value}; allowed is ${low} to ${high}${unit}.`
       )
   }
   if (act.kind === 'pulled' && act.share01 !== undefined) range('share01', act.share01, ENTRY_LIMITS.share01, '')
@@ -87,7 +88,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
         'act.newerOn',
         act.newerOn,
         `a day after ${act.olderOn}`,
-        `${what}: the longer layer was pulled before the shorter one, so ${sayFullDate(act.newerOn)} must lie after ${sayFullDate(act.olderOn)}.`
+        `${what()}: the longer layer was pulled before the shorter one, so ${sayFullDate(act.newerOn)} must lie after ${sayFullDate(act.olderOn)}.`
       )
     else if (act.newerOn > entry.on)
       refuse(
@@ -95,7 +96,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
         'act.newerOn',
         act.newerOn,
         `${entry.on} or earlier`,
-        `${what}: a layer pulled on ${sayFullDate(act.newerOn)} cannot be measured on ${sayFullDate(entry.on)}.`
+        `${what()}: a layer pulled on ${sayFullDate(act.newerOn)} cannot be measured on ${sayFullDate(entry.on)}.`
       )
   }
   return found
