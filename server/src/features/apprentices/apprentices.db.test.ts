@@ -1,3 +1,4 @@
+import { TRIMS_A_PAGE } from '@peen/contract'
 import type { ApprenticeSummary, ApprenticeView, DogPage, FloorView, SessionView, TrimRow } from '@peen/contract'
 import type { EventKind } from '@peen/core/practice'
 import { eq } from 'drizzle-orm'
@@ -195,6 +196,27 @@ describe('the dog’s page', () => {
 })
 
 describe('the list of trims', () => {
+  it('comes page by page, and an apprentice’s own are not pushed out by those of others', async () => {
+    const before = (await (await world.client('abe')).get('/trims')).body as unknown as TrimRow[]
+    const [{ id: _id, sessionId: _session, assessorId: _by, ...like }] = await world.db.select().from(tables.gradings)
+    for (let n = 0; n <= TRIMS_A_PAGE; n++) {
+      const sessionId = await world.newSession('bea', '2026-04-14')
+      await world.db.insert(tables.gradings).values({ ...like, id: v7(), sessionId, assessorId: world.ids.lena, status: 'draft' })
+    }
+    expect((await (await world.client('abe')).get('/trims')).body).toEqual(before)
+    const pages = [
+      (await ivo.get('/trims')).body as unknown as TrimRow[],
+      (await ivo.get('/trims?page=1')).body as unknown as TrimRow[],
+      (await ivo.get('/trims?page=9')).body as unknown as TrimRow[]
+    ]
+    expect(pages.map(({ length }) => length)).toEqual([TRIMS_A_PAGE, pages[1].length, 0])
+    const ids = pages.flat().map(({ gradingId }) => gradingId)
+    expect(new Set(ids).size).toBe(ids.length)
+    expect(ids.length).toBe((await world.db.select().from(tables.gradings)).length)
+    // what is no page is the first
+    expect((await ivo.get('/trims?page=-1')).body).toEqual(pages[0])
+  })
+
   it('is for staff whole, for an apprentice own and signed', async () => {
     const staff = (await ivo.get('/trims')).body as unknown as TrimRow[]
     const own = (await (await world.client('abe')).get('/trims')).body as unknown as TrimRow[]

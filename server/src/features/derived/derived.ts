@@ -6,8 +6,8 @@ import { agreedStandard, fittedStandard, type FittedStandard } from '@peen/core/
 import { nowCalled } from '@peen/core/technique'
 import { rollup } from 'd3-array'
 import { eq, inArray } from 'drizzle-orm'
-import { tables, type Database, type Reader } from '../../db'
-import { DERIVED_BY, standardOf } from '../school'
+import { inTransaction, tables, type Database, type Reader } from '../../db'
+import { DERIVED_BY, everyStandard, standardOf } from '../school'
 import { majorFaults } from '../techniques'
 import { rebuildCharts, storeCharts } from './charts'
 import { storeCoat } from './coat'
@@ -123,16 +123,32 @@ export async function deriveWhereOld(db: Database): Promise<void> {
   await rebuildAll(db)
 }
 
-/** Empties every derived table and fills it again. */
+/** Sessions whose events are read at once. */
+const AT_ONCE = 50
+
+/** Empties every derived table and fills it again, in one transaction: no one reads a half of it, and a failure leaves what was. */
 export async function rebuildAll(db: Database): Promise<void> {
-  await db.delete(tables.attempts)
-  await db.delete(tables.coatFromSessions)
-  const [known, major] = [knownOf(db), await majorFaults(db)]
-  for (const session of await db.select().from(tables.sessions)) {
-    const events = (await eventsOf(db, [session.id])).get(session.id)!
-    await writeAttempts(db, session, countedOf(events, major), known)
-    await storeCoat(db, session, events, known)
-  }
-  await rebuildCharts(db)
-  await db.update(tables.school).set({ derivedBy: DERIVED_BY })
+  // into memory first: what a transaction reads is not kept
+  await everyStandard(db)
+  await inTransaction(db, async (tx) => {
+    await tx.select().from(tables.school).for('update')
+    await tx.delete(tables.attempts)
+    await tx.delete(tables.coatFromSessions)
+    const [known, major] = [knownOf(tx), await majorFaults(tx)]
+    const sessions = await tx.select().from(tables.sessions)
+    for (let from = 0; from < sessions.length; from += AT_ONCE) {
+      const some = sessions.slice(from, from + AT_ONCE)
+      const events = await eventsOf(
+        tx,
+        some.map(({ id }) => id)
+      )
+      for (const session of some) {
+        const own = events.get(session.id)!
+        await writeAttempts(tx, session, countedOf(own, major), known)
+        await storeCoat(tx, session, own, known)
+      }
+    }
+    await rebuildCharts(tx)
+    await tx.update(tables.school).set({ derivedBy: DERIVED_BY })
+  })
 }

@@ -1,4 +1,4 @@
-import type { DogView } from '@peen/contract'
+import type { DogPage, DogView, VisitLine } from '@peen/contract'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -119,6 +119,21 @@ describe('a dog that is refused', () => {
     expect((await decide(await world.client('lena'), 'free', '')).body).toMatchObject({ standing: null })
     expect((await decide(ivo, 'limited', 'old')).status).toBe(200)
     expect((await ivo.post('/visits', plan)).body).toMatchObject({ warnings: ['Ember is limited: old.'] })
+  })
+})
+
+describe('a visit of before', () => {
+  it('carries the name of its own version of the trim', async () => {
+    await world.newSession('abe')
+    const lines = async () => (await ivo.get(`/dogs/${world.ids.flint}/visits`)).body as unknown as VisitLine[]
+    const [{ trim }] = await lines()
+    const [{ body }] = await world.db.select().from(tables.standards).where(eq(tables.standards.id, 'bearded-pet'))
+    const renamed = { ...body, version: 900, name: 'Another name' }
+    await world.db.insert(tables.standards).values({ id: body.id, version: 900, body: renamed })
+    expect((await lines()).map((line) => line.trim)).toEqual((await lines()).map(() => trim))
+    const page = (await ivo.get(`/dogs/${world.ids.flint}`)).body as unknown as DogPage
+    expect(page.visits.map((visit) => visit.trim)).not.toContain('Another name')
+    await world.db.delete(tables.standards).where(eq(tables.standards.version, 900))
   })
 })
 

@@ -20,7 +20,7 @@ import { reading, refuse, route, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
 import { agreedOf } from '../agreed'
 import { unreadOf, waitsForOwnWord } from '../grading'
-import { newestStandards, standardOf } from '../school'
+import { newestStandards, standardOf, trimNames } from '../school'
 import { sessionsBeingMarked } from '../standings'
 import { eraseOwner, ownerOf } from './owner'
 import { addDog, previewDogs, takeDogsIn } from './intake'
@@ -54,7 +54,10 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   const standard = seen[0]
     ? await standardOf(db, seen[0].session.standardId, seen[0].session.standardVersion)
     : (usual.find(({ body }) => body.bodyType === row.dog.bodyType) ?? usual[0]).body
-  const names = new Map((await newestStandards(db, true)).map(({ id: trim, body }) => [trim, body.name]))
+  const trimOf = await trimNames(
+    db,
+    seen.map(({ session }) => session)
+  )
   const open = await sessionsBeingMarked(db)
   const today = await clock.today()
   const signed = seen.filter((visit) => visit.result !== null && !open.has(visit.session.id))
@@ -70,7 +73,7 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
       sessionId: session.id,
       onDate: session.onDate,
       apprentice: fullName(person),
-      trim: names.get(session.standardId) ?? session.standardId,
+      trim: trimOf(session),
       checkIn: session.checkIn,
       gradingId
     })),

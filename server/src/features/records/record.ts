@@ -9,7 +9,7 @@ import { certificatesOf } from '../certificates'
 import { allPeople, fullName, personById } from '../people'
 import { attemptRows } from '../derived'
 import { rememberAll, waitsForOwnWord } from '../grading'
-import { newestStandards, schoolRow } from '../school'
+import { trimNames, schoolRow } from '../school'
 import { signedTrims, standingsOf } from '../standings'
 
 const dayOf = (at: Date) => at.toISOString().slice(0, 10)
@@ -23,7 +23,6 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
   const standings = await standingsOf(db, id, today)
   const nameOf = (techniqueId: string) => standings.get(techniqueId)?.technique.name ?? techniqueName(techniqueId)
   const names = new Map((await allPeople(db)).map((one) => [one.id, fullName(one)]))
-  const trims = new Map((await newestStandards(db, true)).map(({ body }) => [body.id, body.name]))
   const certificates = new Map((await certificatesOf(db, true)).map((one) => [one.id, one.name]))
   const { findings: f, signatures: g, holdLifts: h, figurePractice: p } = tables
   const findings = await db.select().from(f).where(eq(f.apprenticeId, id)).orderBy(asc(f.draftedAt))
@@ -40,6 +39,7 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
         )
       : new Set<string>()
   const trimsTold = signed.filter(({ sessionId }) => !unsaid.has(sessionId))
+  const trimOf = await trimNames(db, trimsTold)
   await rememberAll(db, actor, trimsTold, await clock.now())
   return {
     $schema: RECORD_SCHEMA_ID,
@@ -66,8 +66,8 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
         ...{ onDate, techniqueId, technique: nameOf(techniqueId), minutes, note }
       })
     ),
-    trims: trimsTold.map(({ onDate, dogName, standardId, assessorId, result, settled }) => ({
-      ...{ onDate, dog: dogName, trim: trims.get(standardId) ?? standardId, assessor: names.get(assessorId) ?? 'a former member of staff' },
+    trims: trimsTold.map(({ onDate, dogName, assessorId, result, settled, ...worn }) => ({
+      ...{ onDate, dog: dogName, trim: trimOf(worn), assessor: names.get(assessorId) ?? 'a former member of staff' },
       ...{ mark: result.total?.value ?? null, low: result.total?.interval[0] ?? null, high: result.total?.interval[1] ?? null },
       ...{ outcome: result.outcome, settled }
     })),

@@ -9,7 +9,7 @@ import { certificatesOf } from '../certificates'
 import { attemptRows } from '../derived'
 import { rememberAll } from '../grading'
 import { allPeople, fullName } from '../people'
-import { newestStandards, techniquesOf } from '../school'
+import { trimNames, techniquesOf } from '../school'
 import { cohortStates, signedTrims } from '../standings'
 
 type Table = { readonly columns: readonly string[]; readonly rows: readonly (readonly Cell[])[] }
@@ -72,17 +72,11 @@ const TABLES: Readonly<Record<string, (services: Services, actor: Me) => Promise
     const { people, staff } = await namesOf(db)
     const told = await signedTrims(db, [...people.keys()])
     await rememberAll(db, actor, told, await clock.now())
-    const names = new Map((await newestStandards(db, true)).map(({ body }) => [body.id, body.name]))
+    const trimOf = await trimNames(db, told)
     return {
       columns: ['date', 'apprentice', 'dog', 'trim', 'assessor', 'mark', 'low', 'high', 'outcome', 'settled', 'blind'],
       rows: told.map((one) => [
-        ...[
-          one.onDate,
-          people.get(one.apprenticeId)!,
-          one.dogName,
-          names.get(one.standardId) ?? one.standardId,
-          staff.get(one.assessorId) ?? ''
-        ],
+        ...[one.onDate, people.get(one.apprenticeId)!, one.dogName, trimOf(one), staff.get(one.assessorId) ?? ''],
         ...[one.result.total?.value ?? null, one.result.total?.interval[0] ?? null, one.result.total?.interval[1] ?? null],
         ...[one.result.outcome, one.settled, one.blind]
       ])

@@ -16,7 +16,7 @@ export {
   DERIVED_BY,
   techniquesOf
 } from './school'
-export { newestStandards, retiredOf, standardOf } from './versions'
+export { everyStandard, newestStandards, retiredOf, standardOf, trimNames } from './versions'
 
 export const schoolRoutes: readonly Route[] = [
   route('get', '/school', ['lead', 'instructor', 'apprentice'], ({ services }) => schoolView(services)),

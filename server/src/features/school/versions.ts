@@ -36,6 +36,20 @@ export async function standardOf(db: Reader, id: string, version: number): Promi
   return body
 }
 
+type Worn = { readonly standardId: string; readonly standardVersion: number }
+/** What a trim was called in the version in which it was worked. */
+export type TrimName = (worn: Worn) => string
+
+/** The names of some trims, each in its own version: a trim that was renamed keeps its name on visits of before. */
+export async function trimNames(db: Reader, worn: readonly Worn[]): Promise<TrimName> {
+  const names = new Map<string, string>()
+  for (const { standardId, standardVersion } of worn) {
+    const key = keyOf(standardId, standardVersion)
+    if (!names.has(key)) names.set(key, (await standardOf(db, standardId, standardVersion)).name)
+  }
+  return ({ standardId, standardVersion }) => names.get(keyOf(standardId, standardVersion)) ?? standardId
+}
+
 /** Standards that are no longer planned. */
 export async function retiredOf(db: Reader): Promise<ReadonlySet<string>> {
   return new Set((await db.select({ id: tables.retiredStandards.id }).from(tables.retiredStandards)).map(({ id }) => id))

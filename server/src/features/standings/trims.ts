@@ -15,6 +15,7 @@ export type SignedTrim = {
   readonly assessorId: string
   readonly blind: boolean
   readonly standardId: string
+  readonly standardVersion: number
   readonly hasWishes: boolean
   readonly settled: Settled | null
   readonly result: GradeResult
@@ -36,6 +37,7 @@ export async function signedTrims(db: Reader, apprenticeIds: readonly string[]):
       assessorId: g.assessorId,
       blind: g.blind,
       standardId: g.standardId,
+      standardVersion: g.standardVersion,
       wishes: g.wishes,
       outcome: as.outcome,
       agreedBy: as.agreedBy,

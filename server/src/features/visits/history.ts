@@ -4,7 +4,7 @@ import { and, desc, eq, inArray, lte, type SQL } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import type { Services } from '../../http'
 import { fullName } from '../people'
-import { newestStandards, techniquesOf } from '../school'
+import { techniquesOf, trimNames } from '../school'
 
 /** Chosen: more than a year of one visit a week. */
 const MOST = 80
@@ -36,11 +36,15 @@ async function visitLines({ db, clock }: Services, which: SQL): Promise<VisitLin
   const ids = rows.map(({ session }) => session.id)
   const did = await didIn(db, ids)
   const opened = await openedAmong(db, ids)
-  const trims = new Map((await newestStandards(db, true)).map(({ id, body }) => [id, body.name]))
-  return rows.map(({ session: { id, onDate, standardId, apprenticeId, dogId }, person, dog }) => ({
-    ...{ sessionId: id, onDate, apprenticeId, apprentice: fullName(person), dogId, dog, trim: trims.get(standardId) ?? standardId },
-    state: opened.get(id) ?? 'notBegun',
-    did: did.get(id) ?? []
+  const trimOf = await trimNames(
+    db,
+    rows.map(({ session }) => session)
+  )
+  return rows.map(({ session, person, dog }) => ({
+    ...{ sessionId: session.id, onDate: session.onDate, apprenticeId: session.apprenticeId, apprentice: fullName(person) },
+    ...{ dogId: session.dogId, dog, trim: trimOf(session) },
+    state: opened.get(session.id) ?? 'notBegun',
+    did: did.get(session.id) ?? []
   }))
 }
 

@@ -81,6 +81,17 @@ describe('the wall', () => {
     expect(await chartsNow()).toEqual(before)
   })
 
+  it('leaves what was derived where deriving anew fails half-way', async () => {
+    const attempts = () => world.db.select().from(tables.attempts).orderBy(tables.attempts.sessionId, tables.attempts.techniqueId)
+    const [before, charts] = [await attempts(), await chartsNow()]
+    const last = before.at(-1)!.sessionId
+    const trim = (standardId: string) => world.db.update(tables.sessions).set({ standardId }).where(eq(tables.sessions.id, last))
+    await trim('gone')
+    await expect(rebuildAll(world.db)).rejects.toThrow(/Standard gone/)
+    await trim('bearded-pet')
+    expect([await attempts(), await chartsNow()]).toEqual([before, charts])
+  })
+
   it('follows the school’s own risks at once', async () => {
     const { rules } = await wall()
     const score = async () => (await wall()).rows[0].cells.find(({ attempts }) => attempts === 4)!.score
