@@ -11,7 +11,8 @@ export function ofVitest(file) {
       .filter((test) => test.status !== 'passed')
       .map((test) => failure(`${name} › ${test.fullName}`, test.failureMessages?.[0] ?? test.status))
   })
-  return { passed: numPassedTests, failures }
+  const seconds = testResults.map(({ name, startTime = 0, endTime = 0 }) => ({ name, seconds: (endTime - startTime) / 1000 }))
+  return { passed: numPassedTests, failures, seconds }
 }
 
 /** Of a Playwright JSON report; a test that needed a second try, or was left out, has failed. */
@@ -22,11 +23,21 @@ export function ofPlaywright(file) {
     .flatMap(specsOf)
     .filter(({ spec }) => spec.tests.some((test) => test.status !== 'expected'))
     .map(({ spec, file }) => failure(`${file} › ${spec.title}`, firstError(spec)))
-  return { passed: stats.expected, failures: [...failures, ...errors.map(({ message }) => failure('browser', message))] }
+  const taken = new Map()
+  for (const { spec, file } of suites.flatMap(specsOf))
+    for (const { duration = 0 } of spec.tests.flatMap((test) => test.results)) taken.set(file, (taken.get(file) ?? 0) + duration / 1000)
+  const seconds = [...taken].map(([name, own]) => ({ name: `e2e/${name}`, seconds: own }))
+  return { passed: stats.expected, failures: [...failures, ...errors.map(({ message }) => failure('browser', message))], seconds }
+}
+
+/** The files that took longest, as a table: where a minute can be saved. */
+export function slowest(seconds, most = 12) {
+  const rows = [...seconds].sort((a, b) => b.seconds - a.seconds).slice(0, most)
+  return rows.map(({ name, seconds: own }) => `${own.toFixed(0).padStart(5)} s  ${name}`).join('\n')
 }
 
 function missing(name) {
-  return { passed: 0, failures: [failure(name, 'left no report')] }
+  return { passed: 0, failures: [failure(name, 'left no report')], seconds: [] }
 }
 
 function specsOf({ file, specs = [], suites = [] }) {

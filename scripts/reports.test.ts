@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
-import { ofPlaywright, ofVitest } from './reports.mjs'
+import { ofPlaywright, ofVitest, slowest } from './reports.mjs'
 
 const folder = mkdtempSync(join(tmpdir(), 'peen-reports-test-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -27,7 +27,7 @@ describe('what the runners reported', () => {
         }
       ]
     })
-    expect(ofVitest(file)).toEqual({ passed: 3, failures: ['a.test.ts › two\n    expected 1'] })
+    expect(ofVitest(file)).toMatchObject({ passed: 3, failures: ['a.test.ts › two\n    expected 1'] })
   })
 
   it('fails a file that could not be loaded, and a report that never came', () => {
@@ -56,5 +56,19 @@ describe('what the runners reported', () => {
     )
     expect(passed).toBe(1)
     expect(failures).toEqual(['c.spec.ts › shaky\n    too late', 'd.spec.ts › left out\n    skipped', 'browser\n    no browser'])
+  })
+
+  it('tells which files took longest', () => {
+    const timed = (name: string, endTime: number) => ({
+      name,
+      status: 'passed',
+      message: '',
+      startTime: 1000,
+      endTime,
+      assertionResults: []
+    })
+    const file = written('timed.json', { numPassedTests: 2, testResults: [timed('a.test.ts', 3000), timed('b.test.ts', 91000)] })
+    expect(slowest(ofVitest(file).seconds)).toBe('   90 s  b.test.ts\n    2 s  a.test.ts')
+    expect(slowest(ofVitest(file).seconds, 1)).toBe('   90 s  b.test.ts')
   })
 })

@@ -15,7 +15,9 @@ declare module '*/mariadb.mjs' {
   }>
 }
 declare module '*/reports.mjs' {
-  type Reported = { readonly passed: number; readonly failures: readonly string[] }
+  type Taken = { readonly name: string; readonly seconds: number }
+  type Reported = { readonly passed: number; readonly failures: readonly string[]; readonly seconds: readonly Taken[] }
+  export function slowest(seconds: readonly Taken[], most?: number): string
   export function ofVitest(file: string): Reported
   export function ofPlaywright(file: string): Reported
 }

@@ -3,10 +3,10 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdtempSync, openSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { checkNode, ensurePackages, ensureProgram, ensureWebBuilt, freePort, ROOT, runOrExplain, say } from './machine.mjs'
 import { startCamera } from './camera.mjs'
-import { ofPlaywright, ofVitest } from './reports.mjs'
+import { ofPlaywright, ofVitest, slowest } from './reports.mjs'
 import { startTestDatabase, TEST_PREFIX } from './test-database.mjs'
 
 const reports = mkdtempSync(join(tmpdir(), 'peen-reports-'))
@@ -15,6 +15,8 @@ const WORKERS = [1, 2]
 const count = { passed: 0 }
 /** What failed, each by its name; told once more at the end, where a reader of a long log looks first. */
 const failed = []
+/** How long each part and each file of tests took, seconds. */
+const taken = []
 
 await runOrExplain(async () => {
   checkNode()
@@ -46,6 +48,9 @@ await runOrExplain(async () => {
     rmSync(reports, { recursive: true, force: true })
   }
 })
+say(
+  `\n== what took longest\n${slowest(taken.map(({ name, ...rest }) => ({ name: name.startsWith(ROOT) ? relative(ROOT, name) : name, ...rest })))}`
+)
 if (failed.length > 0) say(`\n== what failed\n${failed.join('\n')}`)
 say(`\n${count.passed} passed, ${failed.length} failed`)
 process.exit(failed.length === 0 && count.passed > 0 ? 0 : 1)
@@ -55,7 +60,9 @@ async function inOnePiece(name, command, args, env = process.env) {
   let words = ''
   const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], env })
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (words += data))
+  const began = Date.now()
   const passed = (await ended(child)) === 0
+  taken.push({ name, seconds: (Date.now() - began) / 1000 })
   say(`\n== ${name}: ${passed ? 'passed' : 'failed'}\n${words}`)
   return passed
 }
@@ -82,15 +89,17 @@ function run(command, args, env) {
   return ended(spawn(command, args, { cwd: ROOT, stdio: 'inherit', env }))
 }
 
-function add({ passed, failures }) {
+function add({ passed, failures, seconds }) {
   count.passed += passed
   failed.push(...failures)
+  taken.push(...seconds)
 }
 
-/** Types, lint and sizes, and the web application that the browser will load. */
+/** Types, lint, sizes and rings, and the web application that the browser will load. */
 async function checks() {
   await Promise.all([check('types', 'npm', ['run', '--silent', 'types']), check('lint', 'npm', ['run', '--silent', 'lint'])])
   await check('sizes', 'npm', ['run', '--silent', 'sizes'])
+  await check('rings', 'npm', ['run', '--silent', 'rings'])
   ensureWebBuilt()
 }
 

@@ -7,7 +7,7 @@ import type { Side } from '@peen/core/practice'
 import { keepAim, planVisit, recordEvents, tables, writeEntries, type Services, type SettableClock } from '@peen/server'
 import { COATS_SEED, NOW, type Dog } from './cast'
 import { chanceFrom, type Chance } from './random'
-import { tapeFor, type Ids } from './scenario'
+import { tapeFor, type Ids } from './tape'
 
 export const COAT_DOGS: readonly Dog[] = [
   {

@@ -1,7 +1,7 @@
 import { techniqueById, type Technique } from '@peen/content'
 import type { CheckIn, Excusal } from '@peen/contract'
 import { excusedBy, NOTHING_FOUND, type Found } from '@peen/core/checkin'
-import type { EventKind, HelpLevel, Payloads, PracticeEvent } from '@peen/core/practice'
+import type { HelpLevel, PracticeEvent } from '@peen/core/practice'
 import type { PlanStep, Standard } from '@peen/core/standard'
 import {
   APPRENTICES,
@@ -19,6 +19,7 @@ import {
   type Apprentice
 } from './cast'
 import { COAT_DOGS } from './coats'
+import { tapeFor, type Ids, type Tape } from './tape'
 import { chanceFrom, type Chance } from './random'
 
 export type DemoSession = {
@@ -35,12 +36,6 @@ export type DemoSession = {
   readonly gradedBy: readonly string[]
   readonly sure01: number
   readonly closedAt: Date | null
-}
-
-export type Ids = {
-  readonly person: ReadonlyMap<string, string>
-  readonly dog: ReadonlyMap<string, string>
-  readonly table: ReadonlyMap<number, string>
 }
 
 /** `more` draws for steps that came later than the stories. */
@@ -275,40 +270,6 @@ function attempt(tape: Tape, technique: Technique, step: PlanStep, manner: Manne
       chance
     )
   tape.add('attemptEnded', { attemptId, minutes, help, witness: chance.happens(0.8) ? 'watched' : 'inspected' }, chance)
-}
-
-type Tape = {
-  readonly events: PracticeEvent[]
-  readonly add: <K extends EventKind>(kind: K, payload: Payloads[K], drawn?: Chance) => void
-  readonly pass: (minutes: number) => void
-  readonly now: () => Date
-}
-
-/** A tablet at a table: taps with their envelope, in the order they were made. */
-export function tapeFor(sessionId: string, by: string, deviceId: string, opened: Date, chance: Chance): Tape {
-  const events: PracticeEvent[] = []
-  let at = opened
-  return {
-    events,
-    now: () => at,
-    pass: (minutes) => (at = new Date(at.getTime() + minutes * MINUTE_MS)),
-    add: (kind, payload, drawn = chance) => {
-      const n = events.length + 1
-      events.push({
-        id: drawn.id(at),
-        v: 1,
-        kind,
-        sessionId,
-        by,
-        deviceId,
-        seq: n,
-        lamport: n,
-        atDevice: at.toISOString(),
-        receivedAt: null,
-        payload
-      } as PracticeEvent)
-    }
-  }
 }
 
 /** Every step of a trim done in turn, as a session's events. */

@@ -1,6 +1,6 @@
 import type { CoreIssue } from '../error'
 import { regionName, REGIONS, type RegionId } from '../regions'
-import type { Side } from '../practice'
+import type { Side } from '../terms'
 import { COAT_FINDING_NAMES, FINDING_WIDTH_MM, STOPPING_SKIN, type CoatFinding, type Found, type SkinFinding } from './types'
 
 /** "left ribs", "skull" */

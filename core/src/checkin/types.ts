@@ -1,5 +1,5 @@
 // What a dog comes in with: coat, skin, nails, wishes, and whether a blade may come near it.
-import type { Side } from '../practice'
+import type { Side } from '../terms'
 import type { RegionId } from '../regions'
 import type { WorkWish } from '../standard'
 

@@ -1,5 +1,5 @@
 // What a chart shows that nobody would see in a table of attempts: no further on, fallen back, beginning to slip.
-import type { HelpLevel } from '../practice'
+import type { HelpLevel } from '../terms'
 import { wilson } from '../stats'
 import { sayDay } from '../units'
 import type { ChartHistory } from './chart'

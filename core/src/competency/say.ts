@@ -5,7 +5,7 @@ import { HELP_WEIGHT } from './help'
 import { daysBetween, type AttemptRecord, type Standing } from './standing'
 import { fitTimes, recentRatio, whenAt, type Timed, type When } from './times'
 import { trendOf } from './trend'
-import type { HelpLevel } from '../practice'
+import type { HelpLevel } from '../terms'
 import { sayDay, sayNumber } from '../units'
 
 const percent = (share: number) => `${Math.round(100 * share)} %`

@@ -1,4 +1,4 @@
-import type { HelpLevel } from '../practice'
+import type { HelpLevel } from '../terms'
 import { wilson, type ProportionEstimate } from '../stats'
 import { sayDay } from '../units'
 import { CHART_DEFAULTS, designLearningChart, designMonitoringChart, runCharts, type ChartHistory, type ChartSettings } from './chart'

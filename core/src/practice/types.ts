@@ -1,16 +1,12 @@
 import type { GlobalRating } from '../grade'
 import type { RegionId } from '../regions'
+import type { HelpLevel, Side } from '../terms'
 import type { Direction } from '../tools'
 
-export const HELP_LEVELS = ['shown', 'handsGuided', 'talkedThrough', 'onePrompt', 'alone'] as const
-/** How much help an attempt had, from most to least; `alone` is with the instructor in the room. */
-export type HelpLevel = (typeof HELP_LEVELS)[number]
+export { HELP_LEVELS, SIDES, type HelpLevel, type Side } from '../terms'
 
 export const HANDS = ['apprentice', 'instructor'] as const
 export type Hands = (typeof HANDS)[number]
-
-export const SIDES = ['left', 'right', 'both'] as const
-export type Side = (typeof SIDES)[number]
 
 export const WITNESSES = ['watched', 'inspected', 'self'] as const
 /** Who vouches: an instructor watched, inspected afterwards, or nobody but the apprentice. */

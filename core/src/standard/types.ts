@@ -1,4 +1,4 @@
-import type { MeasureId } from '../measure'
+import type { MeasureId } from '../terms'
 import type { RegionId } from '../regions'
 import type { FormulaId, Inputs } from './formulas'
 import type { HouseSide, PlacePlan } from './work'

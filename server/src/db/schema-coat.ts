@@ -2,7 +2,7 @@
 import type { Brushing, CoatAct, CoatEntry, PlaceId } from '@peen/core/coat'
 import { index, int, json, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
-import { dogs, people } from './schema'
+import { dogs, people } from './schema-school'
 
 /** Lines written by hand. Never changed: one that is wrong is struck and written anew. */
 export const coatEntries = mysqlTable(

@@ -3,7 +3,7 @@ import type { Certificate } from '@peen/core/certify'
 import type { ChartRow } from '@peen/core/competency'
 import { index, int, json, mysqlTable, primaryKey, text } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
-import { people, sessions } from './schema'
+import { people, sessions } from './schema-school'
 
 /** every version that was ever in use stays; what Peen ships has no author */
 export const certificates = mysqlTable(

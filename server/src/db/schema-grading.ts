@@ -5,7 +5,7 @@ import type { AgreedTarget } from '@peen/core/setup'
 import type { Asked } from '@peen/core/standard'
 import { boolean, double, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
-import { people, sessions } from './schema'
+import { people, sessions } from './schema-school'
 
 export const gradings = mysqlTable(
   'gradings',

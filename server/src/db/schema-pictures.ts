@@ -3,7 +3,7 @@ import type { Moment, PhotoMarks, Stance } from '@peen/contract'
 import type { RegionDeparture, Seen } from '@peen/core/measure'
 import { index, int, json, mysqlTable, primaryKey } from 'drizzle-orm/mysql-core'
 import { bytes, name, utc, uuid } from './columns'
-import { people, sessions } from './schema'
+import { people, sessions } from './schema-school'
 
 /** Photographs of a dog, re-encoded and without their location. */
 export const pictures = mysqlTable(

@@ -2,8 +2,7 @@
 import { lerp } from '../vec'
 import { dentAt, type Dent } from './dents'
 import { coatTable, type Coat, type CoatTable, type Worn } from './coat'
-import type { Layer, Skin } from './layer'
-import type { Stop } from './stops'
+import type { Layer, Skin, Stop } from './layer'
 
 /** Scissors leave at most this share more than the hair's own length (hair is combed out while it is cut). */
 export const MOST_OVER = 1.02

@@ -29,7 +29,8 @@ export {
 export { checkShapes, shapeIssues, shapeOf, shapesOf, sizedTo, type Limb, type Shape, type ShapeKind } from './shapes'
 export { checkFaults, faultOf, TAIL_HIGH_MOST_MM, type Fault, type FaultKind } from './faults'
 export { dentAt, dentsOf, type Dent, type DentPlaces } from './dents'
-export { ballStop, onCircle, outFrom, type Stop } from './stops'
+export { ballStop, onCircle, outFrom } from './stops'
+export type { Stop } from './layer'
 export { dressCoat, dressOf, MOST_OVER, standShare, type Dress } from './dress'
 export {
   finishLayer,

@@ -4,7 +4,6 @@ import { signedArea2, type Point } from '../vec'
 import { DRAWN_REGIONS, REGION_INDEX, type DrawnRegion } from './coat-map'
 import { normalsOf } from '../body'
 import type { Coat, Worn } from './coat'
-import type { Stop } from './stops'
 
 /** From where the dog is seen. `side` is the profile that faces left; the other profile is its mirror picture. */
 export type ViewId = 'side' | 'head' | 'front' | 'rear' | 'above'
@@ -54,6 +53,21 @@ export type Layer = {
   readonly V: Float32Array
   readonly lengthAt: Float32Array
   dirty: boolean
+}
+
+/** A cut. `hold` 0..1 says how fully the scissors decide at a sample; `end` is where the planned hair ends there. */
+export type Stop = {
+  readonly layers: readonly string[]
+  readonly hold: (layer: Layer, k: number) => number
+  readonly end: (p: Point, n: Point, own: Point) => Point
+  /** a line drawn on the hair moves in proportion to its length; a round head moves by the same mm all over */
+  readonly moves: 'inProportion' | 'byTheSame'
+  /** the hair may be pushed to a side by combing, so that its end may lie off its normal */
+  readonly mayLean?: boolean
+  /** hair that was left longer than planned, mm: only a fault leaves it */
+  readonly moreMm?: number
+  /** neighbours do not lean on each other: a ball has few hairs at its sides, and smoothing makes an egg of it */
+  readonly crisp?: boolean
 }
 
 /** A bare dog from one view. */

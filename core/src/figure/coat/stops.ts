@@ -1,21 +1,6 @@
 // Where scissors stop, made from a shape for one view: which samples they reach, and where the hair ends there.
 import type { Point } from '../vec'
-import type { Layer } from './layer'
-
-/** A cut. `hold` 0..1 says how fully the scissors decide at a sample; `end` is where the planned hair ends there. */
-export type Stop = {
-  readonly layers: readonly string[]
-  readonly hold: (layer: Layer, k: number) => number
-  readonly end: (p: Point, n: Point, own: Point) => Point
-  /** a line drawn on the hair moves in proportion to its length; a round head moves by the same mm all over */
-  readonly moves: 'inProportion' | 'byTheSame'
-  /** the hair may be pushed to a side by combing, so that its end may lie off its normal */
-  readonly mayLean?: boolean
-  /** hair that was left longer than planned, mm: only a fault leaves it */
-  readonly moreMm?: number
-  /** neighbours do not lean on each other: a ball has few hairs at its sides, and smoothing makes an egg of it */
-  readonly crisp?: boolean
-}
+import type { Stop } from './layer'
 
 /**
  * The end of hair on a circle along the skin's normal. Rays from the centre fail where the centre lies outside the skin.

@@ -1,5 +1,5 @@
 // Layers painted by themselves and laid over each other: what is clean is not painted again.
-import type { GriddedLayer } from './grid'
+import type { GriddedLayer } from './gridded'
 import { newRaster, type Raster, type View } from './raster'
 
 /** A painted layer by itself: premultiplied pixels at x, y of the picture; `depthMm` toward the viewer, for a camera. */

@@ -6,7 +6,7 @@ import { lerp, smoothstep, unit, type Point } from '../vec'
 import type { HeadFace } from '../views'
 import { toneOf, type Ramp } from './colour'
 import { browMm, ellipse, gaussLike, ringPx, toPx } from './face'
-import type { Feature, PaintPlan } from './features'
+import type { Feature, PaintPlan } from './paint-plan'
 import { paintCurve, type Raster, type View } from './raster'
 import { paintBlot, paintPolygon, paintShadow } from './soft'
 

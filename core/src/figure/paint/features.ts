@@ -1,21 +1,13 @@
 // One layer with what belongs to it: base, hair, and the small features that lie on it. Then what lies over all.
-import type { Coat, CoatTable, Worn } from '../coat'
 import type { ViewSkin } from '../views'
 import type { Palette } from './colour'
 import { paintBrow, paintFace, paintFrontToes, paintNoseTip, paintToes } from './face'
 import { frontFeatures } from './face-front'
-import type { GriddedLayer } from './grid'
+import type { GriddedLayer } from './gridded'
+import type { Feature, PaintPlan } from './paint-plan'
 import { layerRing, paintBase, paintStrokes, type Raster, type View } from './raster'
 import { paintPolygon } from './soft'
 import type { Strokes } from './strokes'
-
-export type PaintPlan = {
-  readonly skin: ViewSkin
-  readonly coat: Coat
-  readonly worn: Worn
-  readonly table: CoatTable
-  readonly palette: Palette
-}
 
 export function paintLayer(raster: Raster, gridded: GriddedLayer, strokes: Strokes, rimMm: number, plan: PaintPlan, view: View): void {
   const { layer } = gridded
@@ -28,9 +20,6 @@ export function paintLayer(raster: Raster, gridded: GriddedLayer, strokes: Strok
   }
   if (skin.view === 'front' && layer.standsOnGround) paintFrontToes(raster, skin, layer, table, view)
 }
-
-/** Something that lies over every layer; `depthMm` toward the viewer, for a camera. */
-export type Feature = { readonly name: string; readonly depthMm: number; readonly paint: (raster: Raster, view: View) => void }
 
 /** What lies over every layer in paint order: brows in the profile, the face from the front, the nose from above. */
 export function featuresOf(plan: PaintPlan): readonly Feature[] {

@@ -2,36 +2,8 @@
 import { DRAWN_REGIONS, fourHeaviest, type Layer, type Skin } from '../coat'
 import { segments, smoothstep, squaredDistance, type Point } from '../vec'
 import { TONES, type Palette } from './colour'
+import type { Grid, GriddedLayer } from './gridded'
 import { cushion, fillMask, gradientNormal, inflate } from './relief'
-
-export type Grid = { readonly w: number; readonly h: number; readonly cell: number; readonly left: number; readonly top: number }
-
-export type GriddedLayer = {
-  readonly layer: Layer
-  readonly grid: Grid
-  readonly hasInner: boolean
-  readonly inside: Uint8Array
-  readonly fade: Float32Array
-  readonly fadeNormal: Float32Array
-  readonly ids: Uint8Array
-  readonly weights: Uint8Array
-  readonly flow: Float32Array
-  readonly mul: Float32Array
-  /** five tones dark to light, each cells * 3 bytes */
-  readonly tint: Uint8Array
-  readonly skinNormal: Float32Array
-  // dynamic
-  readonly mask: Uint8Array
-  readonly under: Uint8Array
-  readonly u: Float32Array
-  readonly start: Float32Array
-  readonly z: Float32Array
-  readonly lit: Float32Array
-  readonly shade: Float32Array
-  /** mm of hair that faults took at a cell */
-  readonly dent: Float32Array
-  shaded: boolean
-}
 
 /** A cell is never finer than what one pixel and a half shows: a small picture is baked fast. */
 const CELL_PX = 1.6

@@ -2,7 +2,7 @@
 import type { Layer } from '../coat'
 import { clamp } from '../vec'
 import { TONES } from './colour'
-import type { GriddedLayer } from './grid'
+import type { GriddedLayer } from './gridded'
 import { spansOf } from './scan'
 import { STROKE_NUMBERS, type Strokes } from './strokes'
 

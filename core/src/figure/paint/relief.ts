@@ -1,5 +1,5 @@
 // Light and shade: every layer is blown up like a cushion on its grid (Poisson equation) and lit from the upper left.
-import type { Grid, GriddedLayer } from './grid'
+import type { Grid, GriddedLayer } from './gridded'
 import { clamp, lerp } from '../vec'
 
 const LIGHT = [-0.4, 0.66, 0.64] as const

@@ -2,7 +2,7 @@
 import type { Random } from '../../stats'
 import type { CoatTable } from '../coat'
 import { clamp } from '../vec'
-import type { GriddedLayer } from './grid'
+import type { GriddedLayer } from './gridded'
 
 /** Kinds of root: inside the skin outline, on the rim of the coat, in the band between skin and rim. */
 export const INSIDE = 0

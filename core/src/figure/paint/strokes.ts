@@ -3,7 +3,7 @@ import type { AgedHair, CoatTable, Texture } from '../coat'
 import { clamp } from '../vec'
 import { AGE_CONTRAST, AGE_WIDTH, drawAge, tintByAge } from './ages'
 import { TONES } from './colour'
-import type { GriddedLayer } from './grid'
+import type { GriddedLayer } from './gridded'
 import { BAND, INSIDE, keptShare, type Roots } from './roots'
 
 /** Hairs of one layer: x, y of root, bend and tip in mm, then width in px at reference scale; colours as RGBA bytes. */

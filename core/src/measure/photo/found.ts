@@ -4,7 +4,7 @@ import { crossesItself } from '../fit/overlap'
 import { simulate } from '../fit/simulate'
 import { keysIn, linesFor, measureSpec, type MeasureKey, type PictureUnit } from './catalogue'
 import { toMm } from './frame'
-import type { MeasureId } from './ids'
+import type { MeasureId } from '../../terms'
 import { LEAST_LINE_POINTS, LINES, PLACES } from './places'
 import { drawnTrace, traceOf, type Reading, type Trace } from './trace'
 

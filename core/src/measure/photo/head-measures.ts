@@ -4,7 +4,7 @@ import { measureFrontHead, type FrontHead, type FrontHeadMeasures, type HourSpan
 import { largestStep, straightness } from '../body/profile'
 import { clockOf, radiusAt, reachAt } from '../fit/ring'
 import type { Point } from '../types'
-import type { MeasureSpec } from './catalogue'
+import type { MeasureSpec } from './spec'
 import type { LineId, PlaceId } from './places'
 import { lineIn, placeIn, type Trace } from './trace'
 

@@ -3,7 +3,7 @@ import { between, edgeBetween, offCircle, offLevel, rearTurns, stretch, tapers }
 import { angleAt, footLine, straightness, topline } from '../body/profile'
 import type { Point } from '../types'
 import { apart } from './head-measures'
-import type { MeasureSpec } from './catalogue'
+import type { MeasureSpec } from './spec'
 import type { LineId, PlaceId } from './places'
 import { lineIn, placeIn, type Trace } from './trace'
 import { BAND_COMB_MM, STRIP_MM } from './trade'
