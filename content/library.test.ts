@@ -125,7 +125,7 @@ describe('the grade sheet of a clean dog', () => {
 
 describe('house rules and wishes', () => {
   const by = (id: string) => standards.find((standard) => standard.id === id)!
-  // trade.md names these; each must move a target and say so
+  // common practice, no published source; each must move a target and say so
   it.each<[string, string, number, (fitted: Standard) => unknown, unknown]>([
     ['brows off', 'bearded-pet', 1, (s) => s.plan.lengthsMm.brow, 3.2],
     ['brows off', 'jacket-pet', 1, (s) => s.plan.lengthsMm.brow, 6],
@@ -166,7 +166,7 @@ describe('the measures of the trade', () => {
       ...criteria.flatMap(({ how }) => (how.kind === 'length' ? [how.targetMm] : []))
     ])
   )
-  // Ref: common practice, no published source: trade.md sections 3, 5 and 6
+  // Ref: common practice, no published source
   it.each([
     ['body with a 7F', 3.2],
     ['comb 0 body', 16],
@@ -201,7 +201,7 @@ describe('the catalogue of techniques', () => {
     expect(catalogueIssues(techniques, KNOWN.tools)).toEqual([])
   })
 
-  // Ref: trade.md section 5, family by family
+  // Ref: common practice, no published source; family by family
   it.each<[string, string]>([
     [
       'handling',
@@ -252,7 +252,7 @@ describe('the catalogue of techniques', () => {
       }
   })
 
-  // Ref: common practice, no published source: plan.md section 4, and every place where a slip can hurt
+  // Ref: common practice, no published source: every place where a slip can hurt
   it('caution wherever scissors come near eyes, tongue, genitals, anus, ear leather or hock', () => {
     const scissors = new Set(rack.filter(({ kind }) => kind === 'scissors').map(({ id }) => id))
     const NEAR: readonly [readonly string[], readonly string[]][] = [
@@ -285,7 +285,7 @@ describe('the catalogue of techniques', () => {
     }
   })
 
-  // Ref: design.md section 6, hold points
+  // Ref: common practice, no published source (docs/method.md, Risky steps)
   it('hold at ear edge, ear pocket, toe web, armpit mat, throat folds and eyes', () => {
     const held = new Set(techniques.flatMap(({ hazards }) => hazards.filter(({ hold }) => hold).map(({ id }) => id)))
     for (const id of ['ear-edge', 'ear-pocket', 'toe-web', 'armpit-mat', 'throat-folds', 'eyes']) expect(held).toContain(id)

@@ -12,7 +12,7 @@ const invited = [...founders, event('made', 'nel', 'lena', 1), event('welcomed',
 const confirmed = [...invited, event('confirmed', 'nel', 'lars', 3)]
 const signs = (id: string, events: readonly AccountEvent[], hours: number) => signingRight(id, events, at(hours)).signs
 
-// Ref: design.md section 3, "who signs"
+// Ref: docs/method.md, Who signs
 describe('the right to sign', () => {
   it('is a founder’s at once; an account of which nothing is known has none', () => {
     expect(signs('lena', founders, 0)).toBe(true)

@@ -1,4 +1,4 @@
-// Which accounts may sign: a new, reset or returned one only after another signer has met the person. Source: design.md section 3.
+// Which accounts may sign: a new, reset or returned one only after another signer has met the person. Source: docs/method.md, Who signs.
 
 /**
  * What happened to an account. `founded`: confirmed on the server's own console; `made`, `reset`, `role`, `back`: by a colleague;

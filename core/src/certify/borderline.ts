@@ -19,7 +19,7 @@ export type Borderline = {
   readonly r2: number
 }
 
-/** Under thirty trims nothing is shown. Source: issue and design.md, chosen. */
+/** Under thirty trims nothing is shown. Source: docs/method.md, Pass marks by first impressions; chosen. */
 export const LEAST_TRIMS = 30
 const BORDERLINE = GLOBAL_RATINGS.indexOf('borderline')
 const Z = 1.959963984540054

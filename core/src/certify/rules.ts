@@ -7,7 +7,7 @@ import type { Certificate, CertificateRule, CertifyFacts, Finding, GradedTrim, R
 /**
  * Each rule of a certificate, met, missing or not to be told, with its evidence. The deciding trim is the latest passed
  * one that is not too old and whose sides are alike, else the latest passed one; without one the best so far is named.
- * Source: design.md section 3 (states, who signs).
+ * Source: docs/method.md, States and Who signs.
  */
 export function findingOf(certificate: Pick<Certificate, 'rules'>, facts: CertifyFacts): Finding {
   const deciding = decidingTrim(certificate.rules, facts.trims, facts.today)

@@ -26,7 +26,7 @@ const alone: AccountsOf = (id) => new Set([id])
 
 /**
  * Whether a person may sign now. Two different people, both assessors, at least one a lead; neither is the candidate
- * nor worked on that dog, under whichever account; at least one did not mark the deciding trim. Source: design.md section 3, "who signs".
+ * nor worked on that dog, under whichever account; at least one did not mark the deciding trim. Source: docs/method.md, Who signs.
  */
 export function maySign(person: SigningPerson, facts: SigningFacts): MaySign {
   const no = (because: string): MaySign => ({ may: false, because: `${person.name} may not sign: ${because}.` })

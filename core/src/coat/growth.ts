@@ -7,7 +7,7 @@ export type RateFound = { readonly from: 'lengths' | 'gap'; readonly mmPerDay: n
 export type GrowthPrior = { readonly mmPerDay: number; readonly sd: number }
 
 /**
- * 0.3 mm a day of the order of trade.md section 7 and of Gunaratnam & Wilkinson 1983 (.34 shoulder, .40 flank), with a spread that
+ * 0.3 mm a day of the order of Gunaratnam & Wilkinson 1983 (.34 shoulder, .40 flank), with a spread that
  * holds Butler & Wright 1981 (.04 to .18) within two and a half: both from memory. The spread is chosen.
  */
 export const GROWTH_PRIOR: GrowthPrior = Object.freeze({ mmPerDay: 0.3, sd: 0.08 })

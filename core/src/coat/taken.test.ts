@@ -21,7 +21,7 @@ const work = (techniqueId: string, regions: readonly RegionId[], more: Partial<F
 const acts = (one: FloorWork, day: FloorDay) => entriesOfWork(one, day).map(({ place, act }) => [place, act] as const)
 
 describe('what a closed pass writes into the book', () => {
-  // Ref: common practice, no published source: plan.md section 1, what the coat book writes
+  // Ref: common practice, no published source (docs/method.md, Hair)
   it('a pull, as much as the trim pulls, on the side that was worked, with whose hands', () => {
     expect(entriesOfWork(work('pull', ['ribs', 'skirt'], { side: 'right' }), dayOf('jacket-show'))).toEqual([
       { id: 's/a/ribs', on: '2026-03-23', place: 'ribs', side: 'right', act: { kind: 'pulled', how: 'lightRoll' }, hands: 'abe' },

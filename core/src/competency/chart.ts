@@ -23,7 +23,7 @@ export type ChartSettings = {
 
 const MOST_DESIGNS = 200
 
-/** Defaults: 5 % failures are competent, 30 % are not, 30 attempts expected, 5 % risk. Source: design.md section 3. */
+/** Defaults: 5 % failures are competent, 30 % are not, 30 attempts expected, 5 % risk. Source: docs/method.md, States. */
 export const CHART_DEFAULTS: ChartSettings = Object.freeze({ acceptable: 0.05, unacceptable: 0.3, expectedAttempts: 30, risk: 0.05 })
 
 /**

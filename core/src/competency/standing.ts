@@ -153,7 +153,7 @@ export function stateOf(row: ChartRow, { passedTrimOn, liftedOn, today }: Around
 /**
  * Where an apprentice stands in one technique: learning chart, then monitoring after the signal, success rate with its
  * Wilson interval, counts, recency, and the state with its reason.
- * Source: design.md section 3; Biau & Porcher 2008; Wilson 1927.
+ * Source: docs/method.md, States; Biau & Porcher 2008; Wilson 1927.
  */
 export function standingOf(facts: StandingFacts, rules: StandingRules = STANDING_DEFAULTS): Standing {
   const [chart, watch] = [designLearningChart(rules), designMonitoringChart(rules)]

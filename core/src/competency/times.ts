@@ -32,7 +32,7 @@ const LEVELS: Shape = {
 
 /** Chosen: with fewer nothing is told. */
 export const LEAST_TIMED = 5
-/** From here on the end of the curve is fitted too. Source: design.md section 3. */
+/** From here on the end of the curve is fitted too. Source: docs/method.md, Minutes over practice. */
 export const LEVELS_FROM = 30
 const BOUNDS = Object.freeze({ a: [0, 10], b: [1e-6, 50], c: [0, 3] } as const)
 
@@ -90,7 +90,7 @@ export function fitPower(
  * The curve of minutes over practice: t = a + b n^-c, a held at 0 under thirty attempts.
  * @param times in any order; ratios above 0
  * @returns null under five attempts
- * Source: design.md section 3 (power law of practice, Newell & Rosenbloom 1981, from memory).
+ * Source: docs/method.md, Minutes over practice (power law of practice, Newell & Rosenbloom 1981, from memory).
  */
 export function fitTimes(times: readonly Timed[]): TimeFit | null {
   if (times.length < LEAST_TIMED) return null

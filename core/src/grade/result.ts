@@ -23,7 +23,7 @@ export type GradeInput = {
  * The whole result of one grading: parts, sections against their floors, total with its 95 % interval, caps, the
  * outcome with its reason, one praise and at most three things to mend.
  * Refuses an unknown critical fault (`unknownFault`), rules out of range (`outOfRange`) and whatever `partsOf` refuses.
- * Source: design.md section 3 (grade); JCGM 106:2012 for conformity, JCGM 101:2008 for the interval.
+ * Source: docs/method.md, A mark; JCGM 106:2012 for conformity, JCGM 101:2008 for the interval.
  */
 export function gradeResult(standard: Standard, input: GradeInput): GradeResult {
   const { rules = GRADE_RULES, unworked = [] } = input

@@ -28,7 +28,7 @@ const MOST_PROMPTS = 1
 /**
  * The attempts of a session, one per technique and setting, by the apprentice's own hands and ended.
  * Clean = no safety event, no major fault, at most one prompt (talked through, guided or shown are more than one).
- * Parts done by the instructor's hands are left out. Source: design.md section 3, "what counts as an attempt".
+ * Parts done by the instructor's hands are left out. Source: docs/method.md, What counts as an attempt.
  */
 export function countedAttempts(state: SessionState, major: MajorFaults): CountedAttempt[] {
   const groups = new Map<string, Attempt[]>()

@@ -28,7 +28,7 @@ export type DayFacts = {
   readonly figures: readonly { readonly technique: string; readonly minutes: number }[]
 }
 
-/** Feedback holds one thing done well and at most three to mend. Source: design.md section 3. */
+/** Feedback holds one thing done well and at most three to mend. Source: docs/method.md, A mark. */
 const MOST_TO_MEND = 3
 
 const listed = (names: readonly string[]) =>

@@ -17,7 +17,7 @@ const of = (id: string, side: number) =>
   )
 
 describe('what a house rule changes', () => {
-  // Ref: common practice, no published source: plan.md section 5
+  // Ref: common practice, no published source (docs/method.md, House rules)
   it('is said for every side of every rule', () => {
     for (const { id, sides } of houseRules)
       sides.forEach((_, side) => expect(of(id, side).length, `${id}, side ${side}`).toBeGreaterThan(0))

@@ -37,7 +37,7 @@ export type Worn = {
 export type AgedHair = { readonly share01: number; readonly mm: number; readonly rgb?: readonly [number, number, number] }
 export type Aged = Readonly<Partial<Record<DrawnRegion, readonly AgedHair[]>>>
 
-/** Growth of hair to begin with, mm a day. Of the order reported for dogs; design.md, trade.md section 7 (from memory). */
+/** Growth of hair to begin with, mm a day. Of the order reported for dogs; docs/method.md, Hair (from memory). */
 export const USUAL_MM_PER_DAY = 0.3
 
 /** Days after which a trim is no longer drawn from its own numbers. */
