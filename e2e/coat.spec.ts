@@ -115,8 +115,9 @@ test('the next session begins with what the last one left, side by side', async 
   await signIn(page, 'mira', '/coat')
   const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; name: string }[]
   const sedge = dogs.find(({ name }) => name === 'Sedge')!.id
-  const { planned } = (await (await page.request.get(`/api/coats/${sedge}`)).json()) as { planned: { sessionId: string }[] }
-  await page.goto(`/table/${planned[0].sessionId}`)
+  const { visits } = (await (await page.request.get(`/api/dogs/${sedge}`)).json()) as { visits: { sessionId: string; onDate: string }[] }
+  const next = visits.findLast(({ onDate }) => onDate > '2026-04-14')!
+  await page.goto(`/table/${next.sessionId}`)
   await expect(page.getByTestId('from-last')).toContainText(/Begin with what was left on 7 Apr: .*Back, both sides/)
 })
 

@@ -19,10 +19,13 @@ export type DatabaseSettings = {
 
 export type Connection = { readonly db: Database; readonly close: () => Promise<void> }
 
+/** Hears every query with its values: tests alone, no log may hold values. */
+export type Listening = { readonly logQuery: (query: string, values: unknown[]) => void }
+
 /** A pool on loopback, times in UTC to the millisecond. */
-export function connect(settings: DatabaseSettings): Connection {
+export function connect(settings: DatabaseSettings, logger?: Listening): Connection {
   const pool = mysql.createPool({ ...settings, timezone: 'Z', connectionLimit: 10, supportBigNumbers: true })
-  return { db: drizzle(pool, { schema, mode: 'default' }), close: () => pool.end() }
+  return { db: drizzle(pool, { schema, mode: 'default', ...(logger ? { logger } : {}) }), close: () => pool.end() }
 }
 
 /** Applies the numbered migrations that are still missing. */

@@ -8,7 +8,7 @@ import { refuse, type Services } from '../../http'
 import { certificatesOf } from '../certificates'
 import { findingsFor } from '../evidence'
 import { personById, personName } from '../people'
-import { standingsOf, standingsOfAll, type TechniqueRecord } from '../standings'
+import { standingsOf, techniquesNow, type TechniqueNow, type TechniqueRecord } from '../standings'
 import { nextFor } from './next'
 
 /** Every apprentice with the counts of their states; an apprentice sees only names and own counts. */
@@ -20,17 +20,17 @@ export async function apprenticeList({ db, clock }: Services, actor: Me): Promis
     .where(and(eq(tables.people.role, 'apprentice'), eq(tables.people.active, true)))
     .orderBy(asc(tables.people.cohort), asc(tables.people.givenName))
   const own = rows.filter((row) => actor.role !== 'apprentice' || row.id === actor.id)
-  const everyone = await standingsOfAll(
+  const everyone = await techniquesNow(
     db,
     own.map(({ id }) => id),
     today
   )
   return own.map((row) => {
     const standings = everyone.get(row.id)!
-    const count = (state: State) => [...standings.values()].filter(({ standing }) => standing.state === state).length
+    const count = (state: State) => [...standings.values()].filter((one) => one.state === state).length
     const lastOn =
       [...standings.values()]
-        .map(({ standing }) => standing.lastOn ?? '')
+        .map((one) => one.lastOn ?? '')
         .sort()
         .at(-1) || null
     const summary = {
@@ -74,7 +74,7 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
     cohort: person.cohort,
     week: Math.max(1, Math.ceil(daysBetween(person.startedOn, today) / 7)),
     handed: person.handed,
-    say: actor.id === id ? sayToOwn(standings) : sayWhere(person.givenName, standings),
+    say: actor.id === id ? sayToOwn(saidOf(standings)) : sayWhere(person.givenName, saidOf(standings)),
     techniques: [...standings].filter(([one, { attempts }]) => attempts.length > 0 || isWanted(certificates, one)).map(toldOf),
     certificates: progress.map(({ certificate, finding }) => ({
       certificateId: certificate.id,
@@ -106,8 +106,18 @@ const isWanted = ([first]: readonly Certificate[], id: string) =>
 
 const toldOf = ([techniqueId, { standing, attempts }]: [string, TechniqueRecord]) => ({ techniqueId, standing, attempts })
 
-function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>): string {
-  const of = (state: State) => [...standings].filter(([, record]) => record.standing.state === state)
+/** What a sentence says of a technique. */
+type Said = Pick<TechniqueNow, 'technique' | 'state' | 'score' | 'toGo'>
+const saidOf = (standings: ReadonlyMap<string, TechniqueRecord>): ReadonlyMap<string, Said> =>
+  new Map(
+    [...standings].map(([id, { technique, standing }]) => [
+      id,
+      { technique, state: standing.state, score: standing.score, toGo: standing.limit - standing.score }
+    ])
+  )
+
+function sayWhere(name: string, standings: ReadonlyMap<string, Said>): string {
+  const of = (state: State) => [...standings].filter(([, record]) => record.state === state)
   const competent = of('competent').length
   const nearest = nearestOf(standings)
   const first =
@@ -125,16 +135,15 @@ function sayWhere(name: string, standings: ReadonlyMap<string, TechniqueRecord>)
 }
 
 /** The technique that is nearest to its signal, where one has begun to rise. */
-function nearestOf(standings: ReadonlyMap<string, TechniqueRecord>): { readonly name: string; readonly toGo: number } | null {
-  const toGo = ({ standing }: TechniqueRecord) => standing.limit - standing.score
-  const [best] = [...standings.values()].filter(({ standing }) => standing.state === 'practising').sort((a, b) => toGo(a) - toGo(b))
-  return best && best.standing.score > 0 ? { name: best.technique.name.toLowerCase(), toGo: toGo(best) } : null
+function nearestOf(standings: ReadonlyMap<string, Said>): { readonly name: string; readonly toGo: number } | null {
+  const [best] = [...standings.values()].filter(({ state }) => state === 'practising').sort((a, b) => a.toGo - b.toGo)
+  return best && best.score > 0 ? { name: best.technique.name.toLowerCase(), toGo: best.toGo } : null
 }
 
 /** The same to the apprentice: what is true, what it is for, and what to do about it. */
-function sayToOwn(standings: ReadonlyMap<string, TechniqueRecord>): string {
+function sayToOwn(standings: ReadonlyMap<string, Said>): string {
   const of = (state: State) =>
-    [...standings.values()].filter(({ standing }) => standing.state === state).map(({ technique }) => technique.name.toLowerCase())
+    [...standings.values()].filter((one) => one.state === state).map(({ technique }) => technique.name.toLowerCase())
   const [competent, ready, held, slipping, lapsed] = [of('competent'), of('ready'), of('held'), of('slipping'), of('lapsed')]
   const nearest = nearestOf(standings)
   return [

@@ -1,5 +1,5 @@
 // Where many apprentices stand, from the charts that are kept: no attempt is read.
-import { stateOf, type Around, type ChartRow, type State } from '@peen/core/competency'
+import { designLearningChart, stateOf, type Around, type ChartRow, type State } from '@peen/core/competency'
 import type { TechniqueVersion } from '@peen/contract'
 import { group } from 'd3-array'
 import { asc, inArray } from 'drizzle-orm'
@@ -42,6 +42,9 @@ export type TechniqueNow = {
   readonly attempts: number
   readonly prompts: number
   readonly lastOn: string | null
+  readonly score: number
+  /** clean attempts in a row to the signal */
+  readonly toGo: number
 }
 
 /** Every technique of the school for some apprentices, from the charts that are kept; one that was never tried is new. */
@@ -52,13 +55,14 @@ export async function techniquesNow(
 ): Promise<ReadonlyMap<string, ReadonlyMap<string, TechniqueNow>>> {
   const ids = [...new Set(apprenticeIds)]
   const techniques = await techniquesOf(db)
+  const { limit } = designLearningChart(await standingRules(db))
   const states = group(await cohortStates(db, ids, today), ({ apprenticeId }) => apprenticeId)
   return new Map(
     ids.map((id) => {
       const known = new Map((states.get(id) ?? []).map((one) => [one.techniqueId, one]))
       const now = (technique: TechniqueVersion): TechniqueNow => {
-        const { state = 'new' as const, attempts = 0, prompts = 0, lastOn = null } = known.get(technique.id) ?? {}
-        return { technique, state, attempts, prompts, lastOn }
+        const { state = 'new' as const, attempts = 0, prompts = 0, lastOn = null, score = 0 } = known.get(technique.id) ?? {}
+        return { technique, state, attempts, prompts, lastOn, score, toGo: limit - score }
       }
       return [id, new Map(techniques.map((technique) => [technique.id, now(technique)]))]
     })
