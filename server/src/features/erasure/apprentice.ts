@@ -99,7 +99,7 @@ export async function eraseApprentice({ db, clock }: Services, actor: Me, id: st
       .from(tables.accountEvents)
       .where(eq(tables.accountEvents.personId, id))
     const entry = { kind: 'apprentice.erased', at: now.toISOString(), by: actor.id, ids: { person: id } }
-    // an account in the trail is sealed anew, without its name
+    // an account in the trail gets a new seal, without its name
     await appendAudit(tx, entry, tied ? [`account:${id}`] : [])
     return { name: fullName(name) }
   })

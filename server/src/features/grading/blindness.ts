@@ -105,7 +105,7 @@ export async function rememberAll(
     .values(others.map(({ gradingId }) => ({ gradingId, personId: actor.id, at })))
 }
 
-/** Remembers that somebody has read another's grading: what they mark of that trim later is not blind. */
+/** Remembers that a person has read another's grading: what they mark of that trim later is not blind. */
 export async function rememberReading(db: Reader, gradingId: string, personId: string, at: Date): Promise<void> {
   await db.insert(tables.gradingReads).ignore().values({ gradingId, personId, at })
 }

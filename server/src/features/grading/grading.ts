@@ -39,7 +39,7 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
     const own = gradings.find(({ assessorId }) => assessorId === actor.id)
     if (own) return { id: own.id }
     if (gradings.some(({ assessorId }) => accounts.has(assessorId)))
-      throw refuse.forbidden('You have marked this trim under your other account. Nobody marks a trim twice.')
+      throw refuse.forbidden('You have marked this trim under your other account. Each person marks a trim once.')
     const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.sessionId, sessionId))
     if (appointed && appointed.first !== actor.id && appointed.second !== actor.id)
       throw refuse.forbidden('Two assessors are appointed for this trim, and you are neither of them.')

@@ -124,7 +124,7 @@ export async function removePicture({ db }: Services, id: string): Promise<{ rea
   await inTransaction(db, async (tx) => {
     const [row] = await tx.select({ sessionId: p.sessionId }).from(p).where(eq(p.id, id))
     if (!row) throw refuse.notFound('This picture')
-    // whoever signs a mark holds this row
+    // signing a mark holds this row too
     await tx.select({ id: tables.sessions.id }).from(tables.sessions).where(eq(tables.sessions.id, row.sessionId)).for('update')
     if (await isSigned(tx, row.sessionId))
       throw refuse.conflict('signed', 'A mark of this trim is signed, and its pictures stay with it. Nothing was changed.')
