@@ -32,7 +32,7 @@ export function maySign(person: SigningPerson, facts: SigningFacts): MaySign {
   const no = (because: string): MaySign => ({ may: false, because: `${person.name} may not sign: ${because}.` })
   const own = (facts.accountsOf ?? alone)(person.id)
   const isOwn = (id: string | null) => id !== null && own.has(id)
-  if (isOwn(facts.candidateId)) return no('nobody signs their own work')
+  if (isOwn(facts.candidateId)) return no('no one signs their own work')
   if (person.role === 'apprentice') return no('only assessors sign')
   if (person.unsettled) return no(person.unsettled)
   if ([...facts.workedOnDog].some(isOwn)) return no('worked on this dog')
@@ -55,6 +55,6 @@ export function missingSigners(people: readonly SigningPerson[], facts: Omit<Sig
   if (able.every(({ id }) => accountsOf(id).has(able[0].id)))
     return `Only ${able[0].name} may sign. A second assessor who did not work on this dog is missing.`
   if (able.every(({ id }) => facts.markedBy !== null && accountsOf(id).has(facts.markedBy)))
-    return 'Somebody who did not mark the deciding trim is missing.'
+    return 'Someone who did not mark the deciding trim is missing.'
   return null
 }

@@ -158,10 +158,10 @@ describe('a second account of one person', () => {
     const session = await world.newTrim('abe')
     expect((await openSheet(lena, session)).status).toBe(200)
     await same(ivo, 'abe', 'ivo')
-    expect((await openSheet(ivo, session)).body.detail).toBe('Nobody grades their own work.')
+    expect((await openSheet(ivo, session)).body.detail).toBe('No one grades their own work.')
     const appoint = (first: string, second: string) =>
       lena.send('PUT', `/assessments/${session}`, { first: world.ids[first], second: world.ids[second] })
-    expect((await appoint('lena', 'ivo')).body.detail).toBe('Nobody marks their own work.')
+    expect((await appoint('lena', 'ivo')).body.detail).toBe('No one marks their own work.')
     await same(lena, 'abe', 'ivo', false)
     await same(ivo, 'lena', 'ivo')
     expect((await openSheet(ivo, session)).body.detail).toMatch(/marked this trim under your other account/)

@@ -147,9 +147,9 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
       const person = await personById(tx, id)
       if (person.role === 'apprentice' || !person.active)
         throw problem(path, `${fullName(person)} does not assess; allowed is an instructor or a lead assessor who works here.`)
-      if (accountsOf(id).has(session.apprenticeId)) throw problem(path, 'Nobody marks their own work.')
+      if (accountsOf(id).has(session.apprenticeId)) throw problem(path, 'No one marks their own work.')
       if ((await handsOn(tx, sessionId)).has(id))
-        throw problem(path, `${fullName(person)} worked on this dog that day; allowed is somebody who did not.`)
+        throw problem(path, `${fullName(person)} worked on this dog that day; allowed is someone who did not.`)
     }
     const marked = await tx.select({ by: g.assessorId, status: g.status }).from(g).where(eq(g.sessionId, sessionId))
     const stranger = marked.find(({ by }) => by !== first && by !== second)

@@ -138,7 +138,7 @@ describe('signing a grading', () => {
 
   it('is not for one’s own work', async () => {
     const session = await world.newSession('ivo')
-    expect((await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body.detail).toBe('Nobody grades their own work.')
+    expect((await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body.detail).toBe('No one grades their own work.')
   })
 
   it('shows an apprentice own results and nobody else’s; after two weeks without their own word', async () => {

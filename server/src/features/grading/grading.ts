@@ -31,7 +31,7 @@ type GradingRow = typeof tables.gradings.$inferSelect
 export async function openGrading({ db, clock }: Services, actor: Me, sessionId: string, { id }: OpenGrading): Promise<{ id: string }> {
   const { session } = await sessionRow(db, sessionId)
   const accounts = (await accountsOfOne(db))(actor.id)
-  if (accounts.has(session.apprenticeId)) throw refuse.forbidden('Nobody grades their own work.')
+  if (accounts.has(session.apprenticeId)) throw refuse.forbidden('No one grades their own work.')
   const startedAt = await clock.now()
   return inTransaction(db, async (tx) => {
     await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update')
