@@ -26,7 +26,7 @@ test('an apprentice logs own work on a phone; it is apart from the chart', async
   await page.getByRole('button', { name: 'End this step' }).click()
   await saved(page)
   const id = page.url().split('/').at(-1)!
-  const { events } = await (await page.request.get(`/api/sessions/${id}`)).json()
+  const { events } = await (await page.request.get(`/api/visits/${id}/work`)).json()
   expect(events.at(-1)).toMatchObject({ kind: 'attemptEnded', payload: { witness: 'self', help: 'alone' } })
 })
 

@@ -38,7 +38,7 @@ test('who reads inches sees and types them, on every screen and at the next sign
   await page.getByLabel('Temperament').fill('easy')
   await page.getByRole('button', { name: 'Take this dog in' }).click()
   await expect(page.getByTestId('said')).toContainText('The dog is taken in.')
-  const { dogs } = (await (await page.request.get('/api/day')).json()) as { dogs: { id: string; name: string }[] }
+  const { dogs } = (await (await page.request.get('/api/day/today')).json()) as { dogs: { id: string; name: string }[] }
   const id = dogs.find(({ name }) => name === 'Thistledown')!.id
   const { dog } = (await (await page.request.get(`/api/dogs/${id}`)).json()) as { dog: { withersMm: number } }
   // Ref: 14 in by the international inch

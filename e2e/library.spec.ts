@@ -200,7 +200,7 @@ async function workThrough(page: Page, visit: string): Promise<void> {
     }
     return [event('attemptStarted', begun, 2 * i + 1), event('attemptEnded', ended, 2 * i + 2)]
   })
-  await call(page, 'post', `/sessions/${visit}/events`, { events, sentAt })
+  await call(page, 'post', `/visits/${visit}/events`, { events, sentAt })
 }
 
 /** A call as the signed-in person, by the same door as the screens. */
@@ -217,7 +217,7 @@ test('a poodle in bracelets is graded by touch in six stations; the house’s ba
   test.setTimeout(120000)
   await signIn(page, 'ottilie')
   await call(page, 'put', '/school/house-rules', { rules: { 'tail-band': 1 } })
-  const day = (await (await page.request.get('/api/day')).json()) as {
+  const day = (await (await page.request.get('/api/day/today')).json()) as {
     tables: { id: string }[]
     dogs: { id: string; name: string }[]
     people: { id: string; givenName: string }[]
@@ -238,7 +238,7 @@ test('a poodle in bracelets is graded by touch in six stations; the house’s ba
     'Tail band by the 2 in comb: 50.8 mm on every dog.'
   )
   await workThrough(page, visit.id)
-  const { id } = await call(page, 'post', `/sessions/${visit.id}/gradings`, { id: crypto.randomUUID() })
+  const { id } = await call(page, 'post', `/visits/${visit.id}/gradings`, { id: crypto.randomUUID() })
   await page.goto(`/trims/${id}`)
   await page.locator('[data-moved] summary').click()
   await expect(page.locator('[data-moved]').getByText('Tail band by the 2 in comb')).toBeVisible()

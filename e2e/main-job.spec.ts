@@ -35,7 +35,7 @@ test('an instructor logs practice: what, where, tool, whose hands, fault, prompt
   await page.getByRole('button', { name: 'End this step' }).click()
   await saved(page)
   const id = page.url().split('/').at(-1)!
-  const session = await (await page.request.get(`/api/sessions/${id}`)).json()
+  const session = await (await page.request.get(`/api/visits/${id}/work`)).json()
   expect(session.events.find((event: { kind: string }) => event.kind === 'annotated')).toMatchObject({ payload: { side: 'right' } })
   const started = session.events.filter((event: { kind: string }) => event.kind === 'attemptStarted').at(-1)
   expect(started).toMatchObject({

@@ -61,7 +61,7 @@ async function openDesk(page: Page): Promise<void> {
 async function screens(page: Page): Promise<readonly (readonly [string, () => Promise<unknown>])[]> {
   const get = async (path: string) => (await page.request.get(`/api${path}`)).json()
   const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
-  const visit = (await get('/day')).visits.find((one: { dog: string }) => one.dog === 'Flint').id
+  const visit = (await get('/day/today')).visits.find((one: { dog: string }) => one.dog === 'Flint').id
   const signed = trims.find((trim: { status: string }) => trim.status === 'signed').gradingId
   const dogNamed = (name: string) => dogs.find((dog: { name: string }) => dog.name === name).id
   const ungraded = trims.find((trim: { dog: string }) => trim.dog === 'Thistle').gradingId

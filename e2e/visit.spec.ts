@@ -5,7 +5,7 @@ import { drawn, expect, saved, signIn, test } from './app'
 
 /** The visit of a dog today, by the day's own list. */
 async function openVisit(page: Page, dog: string, part: string): Promise<string> {
-  const day = await (await page.request.get('/api/day')).json()
+  const day = await (await page.request.get('/api/day/today')).json()
   const { id } = day.visits.find((visit: { dog: string }) => visit.dog === dog)
   await page.goto(`/visits/${id}/${part}`)
   return id

@@ -8,7 +8,7 @@ await pool.query(
 )
 const app = express()
 app.use(express.json())
-app.post('/api/sessions/:id/events', async (req, res) => {
+app.post('/api/visits/:id/events', async (req, res) => {
   const [event] = (req.body as { events: { id: string; kind: string; atDevice: string; payload: object }[] }).events
   await pool.execute('INSERT INTO bare_events VALUES (?, ?, ?, ?, ?)', [
     event.id,

@@ -120,7 +120,7 @@ async function sendOne(port: number, tablet: Tablet, by: string, headers: Record
   const start = performance.now()
   sentAt.set(event.id, start)
   const { receivedAt: _none, ...wire } = event
-  const answer = await post(port, `/api/sessions/${tablet.sessionId}/events`, { events: [wire], sentAt: event.atDevice }, headers)
+  const answer = await post(port, `/api/visits/${tablet.sessionId}/events`, { events: [wire], sentAt: event.atDevice }, headers)
   return answer.status === 200 && answer.body.includes('"stored"') ? performance.now() - start : null
 }
 

@@ -82,7 +82,7 @@ await shoot('adviser', async () => {
   await page.selectOption('#place', 'cheek')
 })
 await shoot('day', go('/day'))
-const visits = (await get('/day')).visits as { id: string; dog: string }[]
+const visits = (await get('/day/today')).visits as { id: string; dog: string }[]
 const visitOf = (dog: string) => visits.find((visit) => visit.dog === dog)!.id
 await shoot('check-in', go(`/visits/${visitOf('Flint')}/check-in`))
 await shoot('set-up', go(`/visits/${visitOf('Fable')}/set-up`))

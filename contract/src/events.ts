@@ -164,6 +164,9 @@ export const eventBatchSchema = object({
   sentAt: string().datetime({ message: 'sentAt must be a UTC time such as 2026-04-14T09:42:00.000Z.' })
 }).noUnknown()
 
+/** What one tablet sends at once; each event is checked by its own shape. */
+export type EventBatch = { readonly events: readonly unknown[]; readonly sentAt?: string }
+
 export type EventAnswer = {
   readonly id: string
   readonly status: 'stored' | 'alreadyThere' | 'late' | 'conflict' | 'refused'

@@ -1,5 +1,5 @@
 // Fields that several schemas share, each with its sentence.
-import { mixed, number, string } from './yup'
+import { lazy, mixed, number, object, string, type Schema } from './yup'
 
 const USERNAME = /^[a-z0-9][a-z0-9._-]{1,39}$/
 
@@ -57,3 +57,11 @@ export const cohortOf = () =>
 export const username = () =>
   string().required('User name is missing.').matches(USERNAME, 'User name: 2 to 40 small letters, figures, dot, dash or underscore.')
 export const password = () => string().required('Password is missing.').min(10, 'Password is too short; at least 10 characters.').max(200)
+/** A value of one shape under each of some names, at most so many. */
+export const mapOf = <T>(of: Schema<T>, label: string, most: number) =>
+  lazy((value: unknown) => {
+    const names = Object.keys((value as object) ?? {})
+    return object(Object.fromEntries(names.slice(0, most).map((name) => [name, of])))
+      .required()
+      .test('most', `${label}: ${names.length} of them; at most ${most} are allowed.`, () => names.length <= most)
+  }) as unknown as Schema<Readonly<Record<string, T>>>

@@ -35,7 +35,7 @@ export const toolSchema = object({
   setTo: string()
     .nullable()
     .oneOf(
-      [...SETTINGS, null as never],
+      [...SETTINGS, null] as (string | null)[],
       ({ value }) => `Set to is ${String(value).slice(0, 20)}; allowed is ${SETTINGS.join(', ')} or nothing.`
     ),
   note: words('Note', 120)

@@ -1,15 +1,13 @@
 import { STATES } from '@peen/core/competency'
 import { ROUNDS_FIELDS, type RoundsRules } from '@peen/core/practice'
 import { GRADE_RULE_LIMITS, type GradeRules } from '@peen/core/grade'
-import { between } from './fields'
+import { between, mapOf } from './fields'
 import type { ObjectSchema } from 'yup'
-import { lazy, number, object } from './yup'
+import { number, object } from './yup'
 
 /** Which side the school takes in each question; what is not named stays. */
 export const houseRulesSchema = object({
-  rules: lazy((value: unknown) =>
-    object(Object.fromEntries(Object.keys((value as object) ?? {}).map((id) => [id, number().required().integer().min(0)]))).required()
-  )
+  rules: mapOf(number().required().integer().min(0), 'House rules', 200)
 }).noUnknown()
 export type HouseRules = { readonly rules: Readonly<Record<string, number>> }
 
@@ -25,7 +23,7 @@ export const roundsSchema = object({
   mishap: object(Object.fromEntries(STATES.map((state) => [state, withinField(`mishap.${state}`)])))
     .noUnknown()
     .required()
-}).noUnknown()
+}).noUnknown() as unknown as ObjectSchema<RoundsRules>
 export type Rounds = RoundsRules
 
 const GRADE_RULE_NAMES: Readonly<Record<keyof GradeRules, string>> = {

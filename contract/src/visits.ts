@@ -5,9 +5,9 @@ import { REGION_IDS } from '@peen/core/regions'
 import { type AgreedTarget, WISH_LIMITS_MM, type Chosen, type LineId } from '@peen/core/setup'
 import { WORK_WISHES, type Standard, type WorkWish } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
-import { chosen, named, words } from './fields'
+import { chosen, mapOf, named, words } from './fields'
 import type { CheckIn, DogView, PersonName } from './views'
-import { array, boolean, lazy, mixed, number, object, string } from './yup'
+import { array, boolean, mixed, number, object, string } from './yup'
 
 const region = () => chosen('Place', REGION_IDS)
 const side = () => chosen('Side', SIDES)
@@ -81,15 +81,7 @@ const choice = object({
 }).noUnknown()
 export const chosenSchema = object({
   version: version(),
-  chosen: lazy((value: unknown) =>
-    object(
-      Object.fromEntries(
-        Object.keys((value as object) ?? {})
-          .slice(0, 120)
-          .map((id) => [id, choice])
-      )
-    ).required()
-  )
+  chosen: mapOf(choice, 'Chosen tools', 120)
 }).noUnknown()
 export type NewChosen = { readonly version: number; readonly chosen: Readonly<Partial<Record<LineId, Chosen>>> }
 

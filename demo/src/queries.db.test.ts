@@ -85,9 +85,9 @@ describe('a route that is called often', () => {
   // the list of coats is not among them: it reads every dog's whole book, and models a dog again only where its book has changed
   it.each<[string, keyof typeof idOf | null]>([
     ['/floor', null],
-    ['/sessions/:id', 'session'],
+    ['/visits/:id/work', 'session'],
     ['/visits/:id', 'session'],
-    ['/sessions/:id/coat', 'session'],
+    ['/visits/:id/coat', 'session'],
     ['/apprentices', null],
     ['/apprentices/:id', 'apprentice'],
     ['/dogs/:id', 'dog'],

@@ -2,7 +2,7 @@ import type { Express } from 'express'
 import pino from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { makeApp, ROUTES } from './app'
-import { permitHandler, route, type PermitHandler } from './http'
+import { permitHandler, serve, type PermitHandler } from './http'
 import { smallSchool, type World } from './testing/world'
 
 let world: World
@@ -46,14 +46,14 @@ describe('permission is declared on every route', () => {
       .filter(({ permit }) => !permitted(permit))
       .map(({ path }) => path)
     expect(bad.sort()).toEqual(['/bare', '/empty'])
-    expect(route('get', '/x', ['lead'], async () => ({})).permit).toEqual(['lead'])
+    expect(serve('rack', async () => ({ tools: [], undo: null }) as never).who).toEqual(['lead', 'instructor'])
   })
 
   it('and is enforced: nobody without a sign-in, nobody of another role', async () => {
     const stranger = await world.client()
     const apprentice = await world.client('abe')
     let closed = 0
-    for (const { method, path, permit } of ROUTES) {
+    for (const { method, path, who: permit } of ROUTES) {
       if (permit === 'anyone') continue
       const address = path.replace(':id', world.ids.flint)
       const body = method === 'get' ? undefined : {}
@@ -69,7 +69,7 @@ describe('permission is declared on every route', () => {
   it('unknown addresses and ids are a clear 404', async () => {
     const lead = await world.client('lena')
     expect(await lead.get('/nowhere')).toMatchObject({ status: 404, body: { detail: 'The address GET /api/nowhere does not exist.' } })
-    expect((await lead.get('/sessions/7')).status).toBe(404)
+    expect((await lead.get('/visits/7/work')).status).toBe(404)
     expect((await lead.get(`/gradings/${world.ids.flint}`)).body.detail).toBe('This grading does not exist.')
   })
 })

@@ -1,5 +1,5 @@
 import { CoreError } from '@peen/core/error'
-import type { FieldIssue, Problem } from '@peen/contract'
+import type { FieldIssue, OwnProblem, Problem } from '@peen/contract'
 
 /** An expected refusal: its HTTP status stands beside its code and its sentence. */
 export class Refused extends Error {
@@ -29,7 +29,7 @@ export const refuse = {
   notFound: (what: string) => new Refused(404, 'notFound', `${what} does not exist.`),
   busy: (detail: string) => new Refused(429, 'busy', detail),
   taken: (what: string) => new Refused(409, 'idTaken', `The id of this ${what} is in use already. Make another; nothing was changed.`),
-  conflict: (code: string, detail: string, extra: Readonly<Record<string, unknown>> = {}) => new Refused(409, code, detail, [], extra)
+  conflict: (code: OwnProblem, detail: string, extra: Readonly<Record<string, unknown>> = {}) => new Refused(409, code, detail, [], extra)
 }
 
 const TITLES: Readonly<Record<number, string>> = {

@@ -1,4 +1,14 @@
-import type { Me, Problem } from '@peen/contract'
+import {
+  addressOf,
+  ENDPOINTS,
+  type BodyOf,
+  type EndpointName,
+  type Me,
+  type ParamOf,
+  type Problem,
+  type QueryOf,
+  type Reply
+} from '@peen/contract'
 
 /** A refusal from the server, or no answer at all (status 0). */
 export class ApiError extends Error {
@@ -31,21 +41,37 @@ export function whenSignedOut(handler: () => void): void {
   onSignedOut = handler
 }
 
-async function call<T>(method: string, path: string, body?: unknown, type = 'application/json'): Promise<T> {
+type Only<Names extends string, Value> = [Names] extends [never] ? unknown : Readonly<Record<Names, Value>>
+/** What an endpoint is given: the names in its path, a query, a body, a file as it is. */
+export type Given<N extends EndpointName> = Only<ParamOf<N>, string | number> &
+  ([QueryOf<N>] extends [never] ? unknown : { readonly query?: Readonly<Partial<Record<QueryOf<N>, string | number>>> }) &
+  ([BodyOf<N>] extends [undefined] ? unknown : { readonly body: BodyOf<N> }) &
+  ((typeof ENDPOINTS)[N] extends { readonly reads: string } ? { readonly file: Blob } : unknown)
+type Args<N extends EndpointName> =
+  unknown extends Given<N> ? [] : Record<never, never> extends Given<N> ? [given?: Given<N>] : [given: Given<N>]
+
+type Sent = { readonly query?: Record<string, string>; readonly body?: unknown; readonly file?: Blob }
+
+/** Asks one endpoint of the table; a refusal is thrown as `ApiError`. */
+export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Promise<Reply<N>> {
+  const { query, body, file, ...params } = (args[0] ?? {}) as Sent
+  const method = ENDPOINTS[name].method.toUpperCase()
+  const sent = file ?? (method === 'GET' ? undefined : JSON.stringify(body ?? {}))
+  const type = file ? sentAs(name, file) : 'application/json'
   let response: Response
   try {
-    response = await fetch(`/api${path}`, {
+    response = await fetch(addressOf(name, params as never, query as never), {
       method,
       credentials: 'same-origin',
-      headers: { ...(body === undefined ? {} : { 'content-type': type }), ...(csrf ? { 'x-peen-csrf': csrf } : {}) },
-      body: body === undefined ? undefined : type === 'application/json' ? JSON.stringify(body) : (body as BodyInit)
+      headers: { ...(sent === undefined ? {} : { 'content-type': type }), ...(csrf ? { 'x-peen-csrf': csrf } : {}) },
+      body: sent
     })
   } catch {
     throw new ApiError(OFFLINE)
   }
-  const answer = (await response.json().catch(() => null)) as T & Problem
+  const answer = (await response.json().catch(() => null)) as Reply<N> & Problem & { readonly answers?: unknown }
   if (response.ok) return answer
-  if (response.status === 401 && path !== '/sign-in' && path !== '/me') onSignedOut()
+  if (response.status === 401 && name !== 'signIn' && name !== 'me') onSignedOut()
   // a single refused event comes back with its answers
   throw new ApiError(
     answer?.detail || answer?.answers
@@ -54,13 +80,8 @@ async function call<T>(method: string, path: string, body?: unknown, type = 'app
   )
 }
 
-export const api = {
-  get: <T>(path: string) => call<T>('GET', path),
-  post: <T>(path: string, body: unknown = {}) => call<T>('POST', path, body),
-  put: <T>(path: string, body: unknown) => call<T>('PUT', path, body),
-  /** a file as it is */
-  upload: <T>(path: string, file: Blob, type: string) => call<T>('POST', path, file, type)
-}
+const sentAs = (name: EndpointName, file: Blob) =>
+  (ENDPOINTS[name] as { readonly reads?: string }).reads === 'csv' ? 'text/csv' : file.type || 'application/octet-stream'
 
 /** What went wrong, as a sentence for the screen. */
 export function sentenceOf(error: unknown): string {

@@ -1,33 +1,32 @@
 <script setup lang="ts">
 import { questions } from '@peen/content'
-import type { AnswerView } from '@peen/contract'
 import { answersStanding, type OralQuestion } from '@peen/core/technique'
 import { computed, ref } from 'vue'
 import { v7 } from 'uuid'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 // What is asked, not done. The instructor asks aloud, reads what must be said, and ticks; the apprentice sees the questions alone.
 const props = defineProps<{ id: string; name: string }>()
 const session = useSessionStore()
-const { data, reload } = useLoaded<AnswerView[]>(() => `/apprentices/${props.id}/answers`)
+const { data, reload } = useAsked('answers', () => ({ id: props.id }))
 const { problem, doing } = useDoing(reload)
 const standing = computed(() => answersStanding(data.value ?? []))
 const asking = ref<OralQuestion | null>(null)
 const note = ref('')
 const earlier = computed(() => (data.value ?? []).filter(({ questionId }) => questionId === asking.value?.id).reverse())
 
-function ask(question: OralQuestion): void {
+function open(question: OralQuestion): void {
   if (session.isStaff) [asking.value, note.value] = [question, '']
 }
 async function tick(right: boolean): Promise<void> {
   const body = { id: v7(), questionId: asking.value!.id, right, onDate: session.today, note: note.value }
-  await doing(() => api.post(`/apprentices/${props.id}/answers`, body))
+  await doing(() => ask('keepAnswer', { id: props.id, body }))
   if (problem.value === null) asking.value = null
 }
 const stateOf = ({ id }: OralQuestion) => {
@@ -46,7 +45,7 @@ const stateOf = ({ id }: OralQuestion) => {
         <component
           :is="session.isStaff ? 'button' : 'div'"
           class="block min-h-12 w-full py-2 text-left leading-[1.32]"
-          @click="ask(question)"
+          @click="open(question)"
         >
           {{ question.ask }}
           <span class="muted block"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { addressOf } from '@peen/contract'
 import { ref } from 'vue'
 import { ApiError, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -11,7 +12,7 @@ const session = useSessionStore()
 const problem = ref<string | null>(null)
 async function take(what: 'logbook' | 'record', ending: string): Promise<void> {
   try {
-    const answer = await fetch(`/api/apprentices/${props.id}/${what}`, { credentials: 'same-origin' })
+    const answer = await fetch(addressOf(what, { id: props.id }), { credentials: 'same-origin' })
     if (!answer.ok) throw new ApiError(await answer.json())
     saveFile(await answer.blob(), `${what}-${props.name.toLowerCase().replace(/\s+/g, '-')}.${ending}`)
     problem.value = null

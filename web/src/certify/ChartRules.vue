@@ -2,7 +2,7 @@
 import { chartProblem, type CertificateRow } from '@peen/contract'
 import { designLearningChart, designMonitoringChart, jointRisk, signalWithin, type StandingRules } from '@peen/core/competency'
 import { computed, ref, watch } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import NumberBox from '../library/NumberBox.vue'
 import { useSessionStore } from '../stores/session'
 
@@ -37,7 +37,7 @@ const byLuck = computed(() =>
 const put = (part: Partial<StandingRules>) => (own.value = { ...own.value, ...part })
 async function keep(): Promise<void> {
   try {
-    await api.put('/school/charts', own.value)
+    await ask('keepStandingRules', { body: own.value })
     wrong.value = null
     emit('kept')
   } catch (caught) {

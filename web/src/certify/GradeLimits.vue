@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { GRADE_RULE_LIMITS, GRADE_RULES, type GradeRules } from '@peen/core/grade'
 import { ref, watch } from 'vue'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 
 // From which chance on a trim passes, and how far one assessor's levels may lean. A lead assessor sets it; signed marks stay.
 defineProps<{ mayChange: boolean }>()
@@ -15,7 +15,7 @@ const FIELDS: readonly { readonly key: Key; readonly name: string; readonly unit
 ]
 const shown = (value: number, factor: number) => String(Math.round(value * factor * 100) / 100)
 
-const { data, reload } = useLoaded<GradeRules>(() => '/grade-rules')
+const { data, reload } = useAsked('gradeRules', undefined, { fresh: true })
 const { problem, doing } = useDoing(reload)
 const draft = ref<Record<string, string>>({})
 const wrong = ref<string | null>(null)
@@ -24,7 +24,7 @@ const fill = (rules: GradeRules) => (draft.value = Object.fromEntries(FIELDS.map
 watch(data, (rules) => rules && fill(rules))
 
 async function keep(): Promise<void> {
-  const rules: Record<string, number> = {}
+  const rules: { -readonly [K in keyof GradeRules]?: number } = {}
   for (const { key, name, unit, factor } of FIELDS) {
     const [low, high] = GRADE_RULE_LIMITS[key]
     const value = Number(draft.value[key]) / factor
@@ -35,7 +35,7 @@ async function keep(): Promise<void> {
     rules[key] = value
   }
   wrong.value = null
-  await doing(() => api.put('/grade-rules', rules))
+  await doing(() => ask('keepGradeRules', { body: rules as GradeRules }))
   kept.value = problem.value === null
 }
 </script>

@@ -1,18 +1,18 @@
 import { questions } from '@peen/content'
-import { sayCertificateIssue, type CertificateBook, type DryRunRow } from '@peen/contract'
+import { sayCertificateIssue, type DryRunRow } from '@peen/contract'
 import { certificateIssues, type Certificate } from '@peen/core/certify'
 import { designLearningChart, sayJointRisk } from '@peen/core/competency'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 
 /** The school's certificates, and what somebody has begun to write of one: it stays on this device until it is used or thrown away. */
 export function useRules(asked: () => string | undefined) {
   const session = useSessionStore()
-  const { data, error, loading, reload } = useLoaded<CertificateBook>(() => '/certificates')
+  const { data, error, loading, reload } = useAsked('certificates', undefined, { fresh: true })
   const { problem, doing } = useDoing(reload)
   const drafts = useLocalStorage<Record<string, Certificate>>('peen.certificates', {})
   const trial = ref<readonly DryRunRow[] | null>(null)
@@ -88,14 +88,14 @@ export function useRules(asked: () => string | undefined) {
     }
     return null
   }
-  const tryOut = () => doing(async () => (trial.value = await api.post<DryRunRow[]>('/certificates/dry-run', draft.value!)))
+  const tryOut = () => doing(async () => (trial.value = await ask('dryRun', { body: draft.value! })))
   const use = () =>
     doing(async () => {
       const { id: used } = draft.value!
-      await api.put(`/certificates/${used}`, draft.value!)
+      await ask('useCertificate', { certificate: used, body: draft.value! })
       drop(used)
     })
-  const retire = () => doing(() => api.post(`/certificates/${row.value!.certificate.id}/${row.value!.retired ? 'give-again' : 'retire'}`))
+  const retire = () => doing(() => ask(row.value!.retired ? 'giveAgain' : 'retireCertificate', { certificate: row.value!.certificate.id }))
 
   return {
     ...{ data, error, loading, reload, problem, drafts, trial, certificates, row, shownId, draft, names, issues, isBehind, joint, own },

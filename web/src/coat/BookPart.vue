@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { BookLine } from '@peen/contract'
-import { placeName, shownAt, STRIPS, type PlaceId } from '@peen/core/coat'
+import { placeName, shownAt, STRIPS, type CoatEntry, type PlaceId } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 import { computed, ref } from 'vue'
 import { sayDate } from '../composables/words'
@@ -63,7 +63,7 @@ async function doStrike(group: readonly BookLine[]): Promise<void> {
 const doCount = (group: readonly BookLine[]) => unstrike(idsOf(group))
 const idsOf = (group: readonly BookLine[]) => group.map(({ id }) => id)
 const issuesOf = (group: readonly BookLine[]) => [...new Set(group.flatMap(({ id }) => issues.value.get(id) ?? []))]
-async function doWrite(entries: readonly object[]): Promise<void> {
+async function doWrite(entries: readonly CoatEntry[]): Promise<void> {
   await write(entries)
 }
 /** An apprentice reads no hands but their own. */

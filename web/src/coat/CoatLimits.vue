@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { COAT_RULE_LIMITS, COAT_RULES, type CoatRules } from '@peen/core/coat'
 import { ref, watch } from 'vue'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 
 // What a school calls a light roll, and from where on a stripped coat is said to need mending. A lead assessor sets it.
 defineProps<{ mayChange: boolean }>()
@@ -20,7 +20,7 @@ const isShare = (key: Key) => COAT_RULE_LIMITS[key].unit === ''
 const shown = (key: Key, value: number) => String(isShare(key) ? Math.round(value * 1000) / 10 : value)
 const unit = (key: Key) => (isShare(key) ? '%' : 'days')
 
-const { data, reload } = useLoaded<CoatRules>(() => '/coat-rules')
+const { data, reload } = useAsked('coatRules', undefined, { fresh: true })
 const { problem, doing } = useDoing(reload)
 const draft = ref<Record<string, string>>({})
 const wrong = ref<string | null>(null)
@@ -29,7 +29,7 @@ const fill = (rules: CoatRules) => (draft.value = Object.fromEntries(FIELDS.map(
 watch(data, (rules) => rules && fill(rules))
 
 async function keep(): Promise<void> {
-  const rules: Record<string, number> = {}
+  const rules: { -readonly [K in keyof CoatRules]?: number } = {}
   for (const { key, name } of FIELDS) {
     const { low, high } = COAT_RULE_LIMITS[key]
     const given = Number(draft.value[key])
@@ -41,7 +41,7 @@ async function keep(): Promise<void> {
     rules[key] = value
   }
   wrong.value = null
-  await doing(() => api.put('/coat-rules', rules))
+  await doing(() => ask('keepCoatRules', { body: rules as CoatRules }))
   kept.value = problem.value === null
 }
 </script>

@@ -8,6 +8,7 @@ import {
   placeName,
   PULLS,
   type CoatAct,
+  type CoatEntry,
   type HoleCause,
   type PlaceId,
   type Pull
@@ -19,7 +20,7 @@ import { ACT_WORDS, CAUSE_WORDS, PULL_WORDS } from './words'
 
 // A new line for the places that were touched: what was done, how much, when, whose hands.
 const props = defineProps<{ page: CoatPage; places: readonly PlaceId[]; side: 'left' | 'right' | 'both'; mmPerDay: number }>()
-const emit = defineEmits<{ write: [entries: readonly object[]] }>()
+const emit = defineEmits<{ write: [entries: readonly CoatEntry[]] }>()
 const kind = ref<CoatAct['kind']>('pulled')
 const draft = reactive({
   on: props.page.today,
@@ -70,7 +71,7 @@ function write(): void {
       on: draft.on,
       place,
       side: isPaired(place) ? props.side : 'middle',
-      act: done,
+      act: done as CoatAct,
       hands: draft.hands || null
     }))
   )

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import type { SessionCoatStart } from '@peen/contract'
 import { computed } from 'vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayWeeks } from './interval'
 
 // Beside "back in weeks": what the trim, this dog's growth and the brush at home say. The coat book itself is not read here: whoever
 // closes a visit stays blind to what another assessor measured.
 const props = defineProps<{ visitId: string; dogId: string }>()
-const { data } = useLoaded<SessionCoatStart>(() => `/sessions/${props.visitId}/coat`)
+const { data } = useAsked('visitCoat', () => ({ id: props.visitId }))
 const weeks = computed(() => (data.value?.interval ? { ...sayWeeks(data.value.interval), ends: data.value.interval.ends } : null))
 </script>
 

@@ -1,7 +1,7 @@
 // A coat on its page: the days asked for, what mends it, what is sent to its book.
 import { rack, standards } from '@peen/content'
 import { NO_AIM, NO_PROFILE, type BookLine, type CoatPage } from '@peen/contract'
-import { COAT_RULES, dayOf, growthOf, trimInterval, trimParts, type CoatAct, type PlaceId } from '@peen/core/coat'
+import { COAT_RULES, dayOf, growthOf, trimInterval, trimParts, type CoatAct, type CoatEntry, type PlaceId } from '@peen/core/coat'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { AGE_IDS, ageOf, isWritten, wornOn } from './ages'
@@ -88,9 +88,10 @@ describe('a coat on its page', () => {
     expect(slow).toBeLessThan(fast)
     expect(desk.lengthBetween('back', 'left', dayOf('2026-05-14'))).toBeNull()
   })
+  const LINE: CoatEntry = { id: 'x', on: '2026-04-14', place: 'back', side: 'middle', act: { kind: 'carded' }, hands: null }
   it('sends lines, strikes and aims, and says what was refused', async () => {
     const desk = await atThePage()
-    await desk.write([{ id: 'x' }])
+    await desk.write([LINE])
     await desk.strike(['l1'], 'wrong dog')
     await desk.keepAim(NO_AIM)
     expect(server.asked.filter(({ method }) => method !== 'GET').map(({ method, path }) => `${method} ${path}`)).toEqual([
@@ -99,7 +100,7 @@ describe('a coat on its page', () => {
       'PUT /coats/d/aim'
     ])
     server.answer = ({ method }) => (method === 'GET' ? ok(page()) : refusal(422, 'Back, 24 Dec 2021: the dog was born on 14 Sep 2021.'))
-    await desk.write([{ id: 'y' }])
+    await desk.write([LINE])
     expect(desk.problem.value).toContain('the dog was born on 14 Sep 2021')
   })
   it('works out a rhythm where nobody set one', () => {

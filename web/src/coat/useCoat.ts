@@ -19,12 +19,13 @@ import {
   type PatchSide,
   type PlaceId,
   type Rhythm,
-  type WhatIfId
+  type WhatIfId,
+  type CoatEntry
 } from '@peen/core/coat'
 import { computed, ref, watch } from 'vue'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { regionsWritten } from './ages'
 
 /** Where no day is set, the coat is looked at so many days ahead. Chosen: six weeks. */
@@ -134,19 +135,18 @@ export function useCoatBase(page: () => CoatPage | null) {
 
 /** One dog's coat with its book on the server. */
 export function useCoat(id: () => string) {
-  const loaded = useLoaded<CoatPage>(() => `/coats/${id()}`)
+  const loaded = useAsked('coat', () => ({ id: id() }))
   const base = useCoatBase(() => loaded.data.value)
   const { problem, doing } = useDoing(loaded.reload)
-  const path = () => `/coats/${id()}`
   return {
     ...loaded,
     ...base,
     problem,
-    readLengths: () => doing(() => api.post(`${path()}/lengths/read`, {})),
-    write: (entries: readonly object[]) => doing(() => api.post(`${path()}/lines`, { entries })),
-    strike: (entryIds: readonly string[], reason: string) => doing(() => api.post(`${path()}/struck`, { entryIds, reason })),
-    unstrike: (entryIds: readonly string[]) => doing(() => api.post(`${path()}/unstruck`, { entryIds })),
-    keepAim: (aim: CoatAim) => doing(() => api.put(`${path()}/aim`, aim))
+    readLengths: () => doing(() => ask('readLengths', { id: id() })),
+    write: (entries: readonly CoatEntry[]) => doing(() => ask('writeEntries', { id: id(), body: { entries } })),
+    strike: (entryIds: readonly string[], reason: string) => doing(() => ask('strikeEntries', { id: id(), body: { entryIds, reason } })),
+    unstrike: (entryIds: readonly string[]) => doing(() => ask('unstrikeEntries', { id: id(), body: { entryIds } })),
+    keepAim: (aim: CoatAim) => doing(() => ask('keepAim', { id: id(), body: aim }))
   }
 }
 export type CoatDesk = ReturnType<typeof useCoat>

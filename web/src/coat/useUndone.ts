@@ -1,12 +1,11 @@
-import type { SessionCoatStart } from '@peen/contract'
 import { doneIn, undoneOf } from '@peen/core/coat'
 import { computed } from 'vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import type { Table } from '../composables/useTable'
 
 /** What a table has still to do by the steps of its visit, and what the visit before left it. */
 export function useUndone(id: () => string, { data, state }: Pick<Table, 'data' | 'state'>) {
-  const start = useLoaded<SessionCoatStart>(() => `/sessions/${id()}/coat`)
+  const start = useAsked('visitCoat', () => ({ id: id() }))
   const undone = computed(() => (data.value ? undoneOf(data.value.closing, doneIn(state.value)) : []))
   /** what was left last time and is still not done today */
   const fromLast = computed(() =>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import type { CohortPreview } from '@peen/contract'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import TableIn from './TableIn.vue'
 
 defineEmits<{ in: [count: number] }>()
-const show = (file: File) => api.upload<CohortPreview>('/cohorts/preview', file, 'text/csv')
-const take = (file: File) => api.upload<{ takenIn: number }>('/cohorts/csv', file, 'text/csv')
+const show = (file: File) => ask('previewCohort', { file })
+const take = (file: File) => ask('letCohortIn', { file })
 </script>
 
 <template>

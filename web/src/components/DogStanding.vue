@@ -2,7 +2,7 @@
 import type { DogView } from '@peen/contract'
 import { standingOf } from '@peen/core/checkin'
 import { computed, ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from './GlyphMark.vue'
 
 // Whether a dog may be worked on: free, limited, or refused by a vet's word or by two people.
@@ -15,7 +15,7 @@ const now = computed(() => standingOf(props.dog.name, props.dog.standing))
 
 async function decide(kind: 'limited' | 'refused' | 'free'): Promise<void> {
   try {
-    await api.put(`/dogs/${props.dog.id}/standing`, { kind, reason: reason.value, vet: vet.value })
+    await ask('decideStanding', { id: props.dog.id, body: { kind, reason: reason.value, vet: vet.value } })
     refused.value = null
     emit('changed')
   } catch (caught) {

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import type { DogsPreview } from '@peen/contract'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import TableIn from './TableIn.vue'
 
 defineEmits<{ in: [count: number] }>()
-const show = (file: File) => api.upload<DogsPreview>('/dogs/preview', file, 'text/csv')
-const take = (file: File) => api.upload<{ takenIn: number }>('/dogs/csv', file, 'text/csv')
+const show = (file: File) => ask('previewDogs', { file })
+const take = (file: File) => ask('takeDogsIn', { file })
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ErasureView, PersonRow } from '@peen/contract'
 import { ref, watch } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import SheetDialog from './SheetDialog.vue'
 
 // An apprentice who has left is erased: what goes and what stays is said first, with its numbers, since it cannot be undone.
@@ -17,7 +17,7 @@ watch(
     problem.value = null
     if (!person) return
     try {
-      view.value = await api.get<ErasureView>(`/people/${person.id}/erasure`)
+      view.value = await ask('erasure', { id: person.id })
     } catch (caught) {
       problem.value = sentenceOf(caught)
     }

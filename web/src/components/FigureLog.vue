@@ -3,9 +3,9 @@ import type { FigureView, NewFigure } from '@peen/contract'
 import { newFigureSchema } from '@peen/contract'
 import { computed, ref } from 'vue'
 import { v7 } from 'uuid'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import { SIDE_CHOICES } from '../composables/choices'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 import { allTechniques } from '../stores/techniques'
@@ -13,7 +13,7 @@ import { allTechniques } from '../stores/techniques'
 // Practice on stand-in figures, which comes before live dogs: logged apart, never on the chart.
 const props = defineProps<{ apprenticeId: string; name: string }>()
 const session = useSessionStore()
-const { data, error } = useLoaded<FigureView[]>(() => `/apprentices/${props.apprenticeId}/figures`)
+const { data, error } = useAsked('figures', () => ({ id: props.apprenticeId }))
 const SHOWN = 5
 const showsAll = ref(false)
 const problem = ref<string | null>(null)
@@ -23,7 +23,7 @@ const rows = computed(() => (showsAll.value ? (data.value ?? []) : (data.value ?
 const total = computed(() => (data.value ?? []).reduce((sum, { minutes }) => sum + minutes, 0))
 const mayRemove = ({ own }: FigureView) => own || session.isStaff
 
-async function act(work: () => Promise<FigureView[]>): Promise<boolean> {
+async function act(work: () => Promise<readonly FigureView[]>): Promise<boolean> {
   try {
     data.value = await work()
     problem.value = null
@@ -41,8 +41,7 @@ async function log(): Promise<void> {
     problem.value = sentenceOf(caught)
     return
   }
-  if (await act(() => api.post<FigureView[]>(`/apprentices/${props.apprenticeId}/figures`, body)))
-    entry.value = { ...entry.value, minutes: '', note: '' }
+  if (await act(() => ask('addFigure', { id: props.apprenticeId, body }))) entry.value = { ...entry.value, minutes: '', note: '' }
 }
 </script>
 
@@ -65,7 +64,7 @@ async function log(): Promise<void> {
           v-if="mayRemove(row)"
           class="btn btn-quiet min-h-11 px-3 text-[16px]"
           :aria-label="`Take out ${row.technique}, ${row.minutes} minutes`"
-          @click="act(() => api.post<FigureView[]>(`/figures/${row.id}/remove`))"
+          @click="act(() => ask('removeFigure', { id: row.id }))"
         >
           Out
         </button>

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import type { DogView } from '@peen/contract'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
-import { useLoaded } from '../composables/useLoaded'
+import { ask, sentenceOf } from '../api/client'
+import { useAsked } from '../composables/useAsked'
 import AskOnce from './AskOnce.vue'
 
 // A dog that was entered twice: this one goes into the other, with its whole history.
 const props = defineProps<{ dog: { readonly id: string; readonly name: string } }>()
 const router = useRouter()
-const { data } = useLoaded<DogView[]>(() => '/dogs')
+const { data } = useAsked('dogs')
 const others = computed(() => (data.value ?? []).filter(({ id }) => id !== props.dog.id))
 const into = ref('')
 const asks = ref(false)
@@ -17,7 +16,7 @@ const problem = ref<string | null>(null)
 const kept = computed(() => others.value.find(({ id }) => id === into.value)?.name ?? '')
 async function merge(): Promise<void> {
   try {
-    await api.post(`/dogs/${props.dog.id}/merge`, { into: into.value })
+    await ask('mergeDogs', { id: props.dog.id, body: { into: into.value } })
     await router.push(`/dogs/${into.value}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)

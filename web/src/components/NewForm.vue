@@ -2,9 +2,9 @@
 import { useForm } from 'vee-validate'
 import { v7 } from 'uuid'
 import { ref } from 'vue'
-import type { Schema } from 'yup'
+import { ENDPOINTS } from '@peen/contract'
 import { mmOfText } from '@peen/core/units'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import { useSettingsStore } from '../stores/settings'
 import ChoiceField from './ChoiceField.vue'
 import FormField from './FormField.vue'
@@ -23,13 +23,14 @@ export type NewField = {
 }
 
 const props = defineProps<{
-  path: string
-  schema: Schema
+  /** the endpoint that takes it; by its shape it is checked here too */
+  to: 'planVisit' | 'addDog' | 'addPerson' | 'invite'
   fields: readonly NewField[]
   start: Readonly<Record<string, unknown>>
   action: string
 }>()
-const emit = defineEmits<{ made: [answer: Record<string, unknown>] }>()
+type Made = { readonly id: string; readonly warnings?: readonly string[] }
+const emit = defineEmits<{ made: [answer: Made] }>()
 const refused = ref<string | null>(null)
 const settings = useSettingsStore()
 const made = (values: Record<string, unknown>) => {
@@ -74,7 +75,7 @@ const submit = handleSubmit(async (values) => {
   const sent = made(values)
   if (!readLengths(sent)) return
   try {
-    await props.schema.validate(sent, { abortEarly: false })
+    await ENDPOINTS[props.to].body.validate(sent, { abortEarly: false })
   } catch (caught) {
     const { inner } = caught as { inner: readonly { path: string; message: string }[] }
     // an empty box is missing before it is too short
@@ -83,7 +84,7 @@ const submit = handleSubmit(async (values) => {
     return
   }
   try {
-    emit('made', await api.post<Record<string, unknown>>(props.path, sent))
+    emit('made', await ask(props.to, { body: sent as never }))
     resetForm({ values: { ...props.start, id: v7() } })
   } catch (caught) {
     refused.value = sentenceOf(caught)

@@ -1,28 +1,28 @@
 <script setup lang="ts">
-import type { Noted, NoteView } from '@peen/contract'
+import type { Noted } from '@peen/contract'
 import { ref } from 'vue'
 import { v7 } from 'uuid'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 // Notes with a date on a dog, a person or a visit. A wrong one is struck with a reason; it stays to be read.
 const props = defineProps<{ about: Noted; id: string }>()
 const session = useSessionStore()
-const { data, reload } = useLoaded<NoteView[]>(() => `/notes/${props.about}/${props.id}`)
+const { data, reload } = useAsked('notes', () => ({ about: props.about, id: props.id }))
 const { problem, doing } = useDoing(reload)
 const text = ref('')
 const onDate = ref(session.today)
 const striking = ref<string | null>(null)
 const reason = ref('')
 async function write(): Promise<void> {
-  await doing(() => api.post(`/notes/${props.about}/${props.id}`, { id: v7(), onDate: onDate.value, text: text.value }))
+  await doing(() => ask('writeNote', { about: props.about, id: props.id, body: { id: v7(), onDate: onDate.value, text: text.value } }))
   if (problem.value === null) text.value = ''
 }
 async function strike(id: string): Promise<void> {
-  await doing(() => api.post(`/note/${id}/strike`, { reason: reason.value }))
+  await doing(() => ask('strikeNote', { id, body: { reason: reason.value } }))
   if (problem.value === null) [striking.value, reason.value] = [null, '']
 }
 </script>

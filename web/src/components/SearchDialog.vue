@@ -2,7 +2,7 @@
 import type { SearchHit } from '@peen/contract'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 import { allTechniques } from '../stores/techniques'
@@ -44,7 +44,7 @@ watch(words, (text) => {
   timer = setTimeout(async () => {
     const mine = ++turn
     try {
-      const answer = await api.get<SearchHit[]>(`/search?words=${encodeURIComponent(text.trim())}`)
+      const answer = await ask('search', { query: { words: text.trim() } })
       if (mine === turn) [found.value, problem.value] = [answer, null]
     } catch (caught) {
       problem.value = sentenceOf(caught)

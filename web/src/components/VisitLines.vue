@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { VisitLine } from '@peen/contract'
 import { lowerFirst } from '@peen/core/units'
 import { computed, ref } from 'vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { doneIn } from './visit-lines'
 import { useSessionStore } from '../stores/session'
@@ -10,7 +9,7 @@ import { useSessionStore } from '../stores/session'
 // The visits of an apprentice or a dog by their dates, with what was done: newest first.
 const props = defineProps<{ of: 'apprentices' | 'dogs'; id: string }>()
 const session = useSessionStore()
-const { data } = useLoaded<VisitLine[]>(() => `/${props.of}/${props.id}/visits`)
+const { data } = useAsked(props.of === 'dogs' ? 'visitsOfDog' : 'visitsOfApprentice', () => ({ id: props.id }))
 const FEW = 6
 const all = ref(false)
 const shown = computed(() => (data.value ?? []).slice(0, all.value ? undefined : FEW))

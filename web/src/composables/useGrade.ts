@@ -12,7 +12,7 @@ import type { Standard } from '@peen/core/standard'
 import { useLocalStorage } from '@vueuse/core'
 import * as Comlink from 'comlink'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
-import { api, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError, sentenceOf } from '../api/client'
 import { useSavedStore } from '../stores/saved'
 import { useSaveSoon } from './useSaveSoon'
 import type { Grader } from '../workers/grade.worker'
@@ -70,7 +70,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
     if (conflict.value || signing) return
     const draft: Draft = current()
     try {
-      version.value = (await api.put<{ version: number }>(`/gradings/${grading.id}`, draft)).version
+      version.value = (await ask('saveDraft', { id: grading.id, body: draft })).version
       // what was changed while this was on its way is still kept here only
       kept.value = isWaiting() ? current() : null
       saved.kept = 0
@@ -126,7 +126,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
     if (conflict.value || problem.value) return false
     signing = true
     try {
-      await api.post(`/gradings/${grading.id}/sign`, { version: version.value })
+      await ask('signGrading', { id: grading.id, body: { version: version.value } })
       return true
     } catch (error) {
       problem.value = sentenceOf(error)

@@ -1,9 +1,9 @@
 import { computed, ref, watch, type Ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { sentenceOf } from '../api/client'
 
 /** A list that is read page by page: the first comes as it is loaded, older ones as they are asked for. */
-export function usePages<T>(first: Ref<T[] | null>, path: (page: number) => string, aPage: number) {
-  const older = ref<T[][]>([]) as Ref<T[][]>
+export function usePages<T>(first: Ref<readonly T[] | null>, read: (page: number) => Promise<readonly T[]>, aPage: number) {
+  const older = ref<(readonly T[])[]>([]) as Ref<(readonly T[])[]>
   const problem = ref<string | null>(null)
   // the first page read again may have moved the others
   watch(first, () => (older.value = []))
@@ -11,7 +11,7 @@ export function usePages<T>(first: Ref<T[] | null>, path: (page: number) => stri
   const hasMore = computed(() => (older.value.at(-1) ?? first.value ?? []).length === aPage)
   async function more(): Promise<void> {
     try {
-      const page = await api.get<T[]>(path(older.value.length + 1))
+      const page = await read(older.value.length + 1)
       older.value = [...older.value, page]
       problem.value = null
     } catch (caught) {

@@ -1,4 +1,4 @@
-import type { SessionView, StandardHead } from '@peen/contract'
+import type { StandardHead } from '@peen/contract'
 import {
   foldSession,
   runningAttempt,
@@ -14,8 +14,7 @@ import { useOutboxStore } from '../stores/outbox'
 import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
-import { useLive } from './useLive'
-import { useLoaded } from './useLoaded'
+import { useAsked } from './useAsked'
 import { useNow } from './useNow'
 
 /** One table: its events folded here by the same code as on the server, the taps that add to them, and those of other tablets. */
@@ -24,11 +23,10 @@ export function useTable(id: () => string) {
   const saved = useSavedStore()
   const session = useSessionStore()
   const now = useNow()
-  const { data, error, loading, reload } = useLoaded<SessionView>(() => `/sessions/${id()}`)
+  const { data, error, loading, reload } = useAsked('visitWork', () => ({ id: id() }), { hears: heard })
   const added = ref<PracticeEvent[]>([])
   watch(id, () => (added.value = []))
   watch(data, (view) => view?.now && session.sync(view.now))
-  useLive(reload, heard)
 
   /** Another tablet's tap is shown at once; what follows from it on the server (holds, gradings) is read after it. */
   function heard(news: LiveNews): boolean {

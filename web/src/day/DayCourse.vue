@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { DaySummaryView, DayView } from '@peen/contract'
 import { computed, ref, watch } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import { useSessionStore } from '../stores/session'
 
@@ -18,11 +18,11 @@ watch(
 const isToday = computed(() => props.view.onDate === props.view.today)
 const apprentices = computed(() => props.view.people.filter(({ role }) => role === 'apprentice'))
 const isHere = (id: string) => !props.view.absent.includes(id)
-const path = (rest: string) => `/day/${props.view.onDate}/${rest}`
+const on = computed(() => props.view.onDate)
 
-const openDay = () => emit('act', () => api.post(path('open')), 'The day is open.')
+const openDay = () => emit('act', () => ask('openDay', { on: on.value }), 'The day is open.')
 const setHere = (id: string, name: string) =>
-  emit('act', () => api.post(path(`${isHere(id) ? 'absent' : 'here'}/${id}`)), `${name} is ${isHere(id) ? 'not here' : 'here'}.`)
+  emit('act', () => ask(isHere(id) ? 'sayAbsent' : 'sayHere', { on: on.value, id }), `${name} is ${isHere(id) ? 'not here' : 'here'}.`)
 function sayClosed({ sent = 0 }: { sent?: number }): string {
   return sent === 0
     ? 'The day is closed.'
@@ -30,11 +30,11 @@ function sayClosed({ sent = 0 }: { sent?: number }): string {
 }
 const closeOrOpen = () =>
   props.view.closedDay
-    ? emit('act', () => api.post(path('reopen')), 'The day is open again.')
-    : emit('act', () => api.post<{ sent: number }>(path('close')), sayClosed)
+    ? emit('act', () => ask('reopenDay', { on: on.value }), 'The day is open again.')
+    : emit('act', () => ask('closeDay', { on: on.value }), sayClosed)
 async function preview(): Promise<void> {
   try {
-    summaries.value = await api.get<DaySummaryView[]>(path('summaries'))
+    summaries.value = await ask('daySummaries', { on: on.value })
     problem.value = null
   } catch (caught) {
     problem.value = sentenceOf(caught)

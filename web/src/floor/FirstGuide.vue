@@ -1,17 +1,14 @@
 <script setup lang="ts">
-import type { DayView } from '@peen/contract'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
-import { useLive } from '../composables/useLive'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 import { useSettingsStore } from '../stores/settings'
 
 // The first days: five steps that make a school of an empty one, and what each role finds where. Gone once it is read.
 const session = useSessionStore()
 const store = useSettingsStore()
-const { data, reload } = useLoaded<DayView | null>(() => (session.isStaff ? '/day' : '/me'))
-useLive(reload, ({ kind }) => kind === 'day')
+const { data } = useAsked('day', () => ({ on: 'today' }), { hears: ({ kind }) => kind === 'day', when: () => session.isStaff })
 
 const ROLE: Readonly<Record<'lead' | 'instructor' | 'apprentice', readonly string[]>> = {
   lead: [
@@ -32,7 +29,7 @@ const ROLE: Readonly<Record<'lead' | 'instructor' | 'apprentice', readonly strin
 }
 const words = computed(() => ROLE[session.me?.role ?? 'apprentice'])
 const steps = computed(() => {
-  const day = session.isStaff ? (data.value as DayView | null) : null
+  const day = session.isStaff ? data.value : null
   if (!day?.tables) return []
   const visit = day.visits[0]
   return [

@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import type { DaySummaryView } from '@peen/contract'
 import { computed } from 'vue'
-import { useLive } from '../composables/useLive'
-import { useLoaded } from '../composables/useLoaded'
+import { ALL_NEWS, useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 
 // An apprentice's own day in sentences, as it will be sent; and where to log practice on a figure.
 defineProps<{ closed: boolean }>()
 const session = useSessionStore()
-const { data, reload } = useLoaded<DaySummaryView[]>(() => `/day/${session.today}/summaries`)
-useLive(reload)
+const { data } = useAsked('daySummaries', () => ({ on: session.today }), { hears: ALL_NEWS })
 const mine = computed(() => data.value?.find(({ person }) => person.id === session.me?.id) ?? null)
 </script>
 

@@ -3,7 +3,7 @@ import type { FloorView } from '@peen/contract'
 import { ROUNDS_DEFAULTS, ROUNDS_FIELDS, type RoundsField, type RoundsRules } from '@peen/core/practice'
 import { upperFirst } from '@peen/core/units'
 import { computed, ref, watch } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import { useSessionStore } from '../stores/session'
 import GlyphMark from '../components/GlyphMark.vue'
 import SheetDialog from '../components/SheetDialog.vue'
@@ -44,7 +44,7 @@ const wrong = computed(() =>
 async function keep(): Promise<void> {
   if (wrong.value.length > 0) return void (refused.value = wrong.value.join(' '))
   try {
-    emit('kept', await api.put<FloorView>('/floor/rounds', mine.value))
+    emit('kept', await ask('keepRounds', { body: mine.value }))
     emit('close')
   } catch (caught) {
     refused.value = sentenceOf(caught)

@@ -2,7 +2,7 @@
 import { techniqueSchema, check, type NewTechnique, type TechniqueVersion } from '@peen/contract'
 import { versionIssues, type Technique } from '@peen/core/technique'
 import { ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 
 // The school words a technique its own way. What is unsafe stays: faults, cautions and hold points may be added, not taken away.
 const props = defineProps<{ technique: TechniqueVersion }>()
@@ -45,7 +45,7 @@ async function keep(): Promise<void> {
   refused.value = [...new Set(issues)]
   if (issues.length > 0) return
   try {
-    await api.put(`/techniques/${shipped.id}`, wanted)
+    await ask('keepTechnique', { technique: shipped.id, body: wanted })
     emit('kept')
   } catch (caught) {
     refused.value = [sentenceOf(caught)]

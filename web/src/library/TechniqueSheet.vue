@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { TechniquePage, TechniqueVersion } from '@peen/contract'
+import type { TechniqueVersion } from '@peen/contract'
 import { comesBefore, FAMILY_NAMES } from '@peen/core/technique'
 import type { Point } from '@peen/core/figure'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { computed, ref } from 'vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import SheetDialog from '../components/SheetDialog.vue'
 import DogPlate from '../figure/DogPlate.vue'
 import { dogOfTrim } from '../figure/place'
@@ -19,7 +19,7 @@ import VersionList from './VersionList.vue'
 // One technique: where on the dog, how, what to look at, what goes wrong, where it hurts.
 const props = defineProps<{ technique: TechniqueVersion }>()
 const session = useSessionStore()
-const { data: page, reload } = useLoaded<TechniquePage>(() => `/techniques/${props.technique.id}`)
+const { data: page, reload } = useAsked('technique', () => ({ technique: props.technique.id }), { fresh: true })
 const editing = ref(false)
 const comparing = ref<number | null>(null)
 

@@ -1,9 +1,8 @@
 import { knownWith } from '@peen/content'
-import type { DraftView } from '@peen/contract'
 import { sayStandardIssue, standardIssues, planWithLength, type Criterion, type Standard } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
-import { api, ApiError, sentenceOf } from '../api/client'
-import { useLoaded } from '../composables/useLoaded'
+import { ask, ApiError, sentenceOf } from '../api/client'
+import { useAsked } from '../composables/useAsked'
 import { useSaveSoon } from '../composables/useSaveSoon'
 import { useSessionStore } from '../stores/session'
 import { allTechniques } from '../stores/techniques'
@@ -23,7 +22,7 @@ export function togetherOf(issues: readonly Said[]): readonly Said[] {
 
 /** A standard under the hand: every change is judged at once, kept when the hand rests, and can be taken back. */
 export function useDraft(id: () => string) {
-  const { data, error, loading, reload } = useLoaded<DraftView>(() => `/standard-drafts/${id()}`)
+  const { data, error, loading, reload } = useAsked('draft', () => ({ id: id() }), { fresh: true })
   const session = useSessionStore()
   const body = ref<Standard | null>(null)
   const version = ref(0)
@@ -45,7 +44,7 @@ export function useDraft(id: () => string) {
   async function write(): Promise<void> {
     if (!body.value) return
     try {
-      const answer = await api.put<DraftView>(`/standard-drafts/${id()}`, { version: version.value, body: body.value })
+      const answer = await ask('keepDraft', { id: id(), body: { version: version.value, body: body.value } })
       version.value = answer.version
       refused.value = null
     } catch (caught) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { addressOf } from '@peen/contract'
 import type { GradingView, PictureMarks, PictureView } from '@peen/contract'
 import type { LineId, PlaceId, Point, ScaleMark, SkinReading } from '@peen/core/measure'
 import { LINES } from '@peen/core/measure'
@@ -200,7 +201,7 @@ useKeys([
       <PhotoCanvas
         v-if="photo.size.value"
         ref="canvas"
-        :src="`/api/pictures/${photo.pictureId}`"
+        :src="addressOf('picture', { id: photo.pictureId })"
         :width="photo.size.value.width"
         :height="photo.size.value.height"
         :shapes="shapes"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { addressOf } from '@peen/contract'
 import type { GradingView, PictureView } from '@peen/contract'
 import { computed, ref, watch } from 'vue'
 import SheetDialog from '../components/SheetDialog.vue'
@@ -33,8 +34,8 @@ watch(canvas, async (sheet) => {
   try {
     await paintExplained(sheet, {
       title: title.value,
-      after: `/api/pictures/${props.photo.pictureId}`,
-      before: props.before ? `/api/pictures/${props.before.id}` : null,
+      after: addressOf('picture', { id: props.photo.pictureId }),
+      before: props.before ? addressOf('picture', { id: props.before.id }) : null,
       shapes: shapes.value,
       callouts: said.value.map(({ text, drawn }) => ({ text, drawn }))
     })

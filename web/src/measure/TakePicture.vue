@@ -2,7 +2,7 @@
 import type { PictureView } from '@peen/contract'
 import type { Seen } from '@peen/core/measure'
 import { ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 
 // The way to a picture that can be measured: how the dog must stand, and three ways to take it.
@@ -41,7 +41,7 @@ async function run(work: () => Promise<PictureView>): Promise<void> {
     busy.value = false
   }
 }
-const fromCamera = () => run(() => api.post<PictureView>(`/visits/${props.visitId}/camera/after/${props.seen}`))
+const fromCamera = () => run(() => ask('takePicture', { id: props.visitId, moment: 'after', stance: props.seen }))
 function fromFile(event: Event): void {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
@@ -51,9 +51,7 @@ function fromFile(event: Event): void {
     refused.value = `The picture is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
     return
   }
-  void run(() =>
-    api.upload<PictureView>(`/visits/${props.visitId}/pictures/after/${props.seen}`, file, file.type || 'application/octet-stream')
-  )
+  void run(() => ask('addPicture', { id: props.visitId, moment: 'after', stance: props.seen, file }))
 }
 </script>
 

@@ -1,10 +1,11 @@
+import { addressOf } from '@peen/contract'
 import type { DogView, PhotoMarks, PictureMarks } from '@peen/contract'
 import { measuresAsked } from '@peen/core/grade'
 import { measureSpec, NO_CORRECTIONS, type LineId, type OutlineStep, type PlaceId, type Point, type ScaleMark } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import * as Comlink from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { api, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError, sentenceOf } from '../api/client'
 import { useSaveSoon } from '../composables/useSaveSoon'
 import type { PhotoResult, PhotoTask, Reader } from '../workers/measure.worker'
 
@@ -46,7 +47,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   function start(): void {
     worker = new Worker(new URL('../workers/measure.worker.ts', import.meta.url), { type: 'module', name: 'measure' })
     reader = Comlink.wrap<Reader>(worker)
-    loaded = reader.load(`/api/pictures/${pictureId}`).then(
+    loaded = reader.load(addressOf('picture', { id: pictureId })).then(
       (found) => void (size.value = found),
       () => void (problem.value = 'The picture cannot be opened. Take another one.')
     )
@@ -61,7 +62,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   async function write(): Promise<void> {
     try {
       const body = { version: version.value, seen, marks: rounded(marks.value), regions: result.value?.regions ?? [] }
-      version.value = (await api.put<{ version: number }>(`/pictures/${pictureId}/marks`, body)).version
+      version.value = (await ask('saveMarks', { id: pictureId, body })).version
     } catch (error) {
       if (!(error instanceof ApiError) || !error.isOffline) problem.value = sentenceOf(error)
     }

@@ -1,8 +1,6 @@
 // One stream for a page: opened by the first who listens, closed with the last, told to everybody.
 import { createPinia, setActivePinia } from 'pinia'
-import { effectScope } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { useLive } from '../composables/useLive'
 import { useLiveStore } from './live'
 
 class Stream {
@@ -68,26 +66,5 @@ describe('the stream of a page', () => {
     seen = 'visible'
     onSeen()
     expect(Stream.all).toHaveLength(2)
-  })
-
-  it('reads a screen once for news that come together, and not for what a screen does not care for', async () => {
-    vi.useFakeTimers()
-    const reload = vi.fn(async () => undefined)
-    const scope = effectScope()
-    scope.run(() => useLive(reload, ({ kind }) => kind !== 'practice'))
-    const [stream] = Stream.all
-    stream.tell('begun')
-    stream.tell('day')
-    stream.tell('day')
-    vi.advanceTimersByTime(300)
-    expect(reload).toHaveBeenCalledOnce()
-    stream.tell('practice', { id: 'e1' })
-    vi.advanceTimersByTime(300)
-    expect(reload).toHaveBeenCalledOnce()
-    stream.tell('day')
-    scope.stop()
-    vi.advanceTimersByTime(300)
-    expect(reload).toHaveBeenCalledOnce()
-    expect(stream.readyState).toBe(Stream.CLOSED)
   })
 })

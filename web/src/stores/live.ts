@@ -1,3 +1,4 @@
+import { addressOf } from '@peen/contract'
 import type { PracticeEvent } from '@peen/core/practice'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
@@ -19,7 +20,7 @@ export const useLiveStore = defineStore('live', () => {
   }
   function open(): void {
     if (typeof EventSource === 'undefined' || source || listeners.size === 0 || document.visibilityState === 'hidden') return
-    source = new EventSource('/api/live')
+    source = new EventSource(addressOf('live', {}))
     source.addEventListener('open', () => (connected.value = true))
     source.addEventListener('error', () => {
       connected.value = false

@@ -5,7 +5,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
-import { api, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError, sentenceOf } from '../api/client'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
 
@@ -76,16 +76,14 @@ export const useOutboxStore = defineStore('outbox', () => {
     }
   }
   async function sendBatch(sessionId: string, batch: readonly PracticeEvent[]): Promise<void> {
-    const answers = await api
-      .post<{ answers: EventAnswer[] }>(`/sessions/${sessionId}/events`, { events: batch, sentAt: session.time() })
-      .then(
-        (answer) => answer.answers,
-        (error: unknown) => {
-          // a single event answers with its own status; anything but "no answer" is settled
-          if (error instanceof ApiError && Array.isArray(error.problem.answers)) return error.problem.answers as EventAnswer[]
-          throw error
-        }
-      )
+    const answers = await ask('recordEvents', { id: sessionId, body: { events: batch, sentAt: session.time() } }).then(
+      (answer) => answer.answers,
+      (error: unknown) => {
+        // a single event answers with its own status; anything but "no answer" is settled
+        if (error instanceof ApiError && Array.isArray(error.problem.answers)) return error.problem.answers as EventAnswer[]
+        throw error
+      }
+    )
     const settled = new Set(answers.map((answer) => answer.id))
     waiting.value = waiting.value.filter((event) => !settled.has(event.id))
     notice.value = answers.find((answer) => answer.status === 'stored' && answer.detail)?.detail ?? null

@@ -1,7 +1,8 @@
 import type { Me, SchoolView, Setup, SignIn } from '@peen/contract'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { api, rememberMe } from '../api/client'
+import { cache } from '../api/cache'
+import { ask, rememberMe } from '../api/client'
 
 /** Who is signed in, and what every screen knows of the school. */
 export const useSessionStore = defineStore('session', () => {
@@ -39,10 +40,12 @@ export const useSessionStore = defineStore('session', () => {
   }
 
   async function keepSchool(): Promise<void> {
-    school.value = await api.get<SchoolView>('/school')
+    school.value = await ask('school')
     sync(school.value.now)
   }
   async function take(person: Me | null): Promise<void> {
+    // what one person read is not shown to the next
+    if (me.value?.id !== person?.id) cache.clear()
     me.value = person
     rememberMe(person)
     if (person) await keepSchool()
@@ -52,17 +55,17 @@ export const useSessionStore = defineStore('session', () => {
   /** Finds out once, when the page loads. */
   async function find(): Promise<void> {
     if (known.value) return
-    const found = await api.get<{ me: Me | null; needsSetup: boolean }>('/session')
+    const found = await ask('signedIn')
     needsSetup.value = found.needsSetup
     await take(found.me)
   }
-  const signIn = async (body: SignIn) => take(await api.post<Me>('/sign-in', body))
+  const signIn = async (body: SignIn) => take(await ask('signIn', { body }))
   async function setUp(body: Setup): Promise<void> {
-    await take(await api.post<Me>('/setup', body))
+    await take(await ask('setUp', { body }))
     needsSetup.value = false
   }
   async function signOut(): Promise<void> {
-    await api.post('/sign-out')
+    await ask('signOut')
     await take(null)
   }
   async function refreshSchool(): Promise<void> {

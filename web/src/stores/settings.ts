@@ -2,7 +2,7 @@ import { USUAL_SETTINGS, type Settings } from '@peen/contract'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import { useSessionStore } from './session'
 
 /** How whoever is signed in wants to read Peen; before anybody is, as it was read on this device last. */
@@ -17,7 +17,7 @@ export const useSettingsStore = defineStore('settings', () => {
     put(next)
     if (!session.me) return
     try {
-      put(await api.put<Settings>('/me/settings', next))
+      put(await ask('keepSettings', { body: next }))
     } catch (caught) {
       put(before)
       throw caught

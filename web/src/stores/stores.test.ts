@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { api, ApiError, rememberMe, sentenceOf } from '../api/client'
+import { ask, ApiError, rememberMe, sentenceOf } from '../api/client'
 import { ok, RUBEN, SCHOOL, signedIn, stubServer, unstub, type Asked } from '../testing/server'
 import { useOutboxStore } from './outbox'
 import { useSavedStore } from './saved'
@@ -23,7 +23,7 @@ describe('asking the server', () => {
   it('carries the session’s token, and tells a refusal by its sentence', async () => {
     rememberMe(me)
     server.answer = () => ({ status: 422, body: { detail: 'minutes is -3; allowed is 0 or more.', status: 422, code: 'invalid' } })
-    const error = await api.post('/x', { minutes: -3 }).catch((caught: unknown) => caught)
+    const error = await ask('placeTable', { id: SESSION, body: { xMm: -3, yMm: 0, turnDeg: 0 } }).catch((caught: unknown) => caught)
     expect(server.asked[0].headers['x-peen-csrf']).toBe('token')
     expect(error).toBeInstanceOf(ApiError)
     expect(sentenceOf(error)).toBe('minutes is -3; allowed is 0 or more.')
@@ -31,7 +31,7 @@ describe('asking the server', () => {
 
   it('says what is kept when nobody answers', async () => {
     server.answer = () => 'offline'
-    const error = (await api.get('/x').catch((caught: unknown) => caught)) as ApiError
+    const error = (await ask('floor').catch((caught: unknown) => caught)) as ApiError
     expect(error.isOffline).toBe(true)
     expect(sentenceOf(error)).toMatch(/kept here and sent later/)
   })

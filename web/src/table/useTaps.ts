@@ -1,9 +1,8 @@
-import type { PictureView } from '@peen/contract'
 import { attemptMinutes, tappedHelp, UNDO_SECONDS, type Attempt, type EventKind, type Payloads } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
 import { computed, onScopeDispose, ref } from 'vue'
 import { v7 } from 'uuid'
-import { api, sentenceOf } from '../api/client'
+import { ask as send, sentenceOf } from '../api/client'
 import type { Table } from '../composables/useTable'
 import { useSavedStore } from '../stores/saved'
 import { techniqueById } from '../stores/techniques'
@@ -110,9 +109,7 @@ export function useTaps(table: Table, id: () => string) {
   async function picture(file: File): Promise<void> {
     problem.value = null
     try {
-      const kept = await saved.track(
-        api.upload<PictureView>(`/visits/${id()}/pictures/during/left`, file, file.type || 'application/octet-stream')
-      )
+      const kept = await saved.track(send('addPicture', { id: id(), moment: 'during', stance: 'left', file }))
       tap('pictureTaken', { attemptId: attemptId.value, pictureId: kept.id }, 'picture')
     } catch (caught) {
       problem.value = sentenceOf(caught)

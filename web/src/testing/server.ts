@@ -4,6 +4,7 @@ import { houseRules, rack, standards, techniques } from '@peen/content'
 import { createPinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
 import { effectScope } from 'vue'
+import { cache } from '../api/cache'
 import { rememberMe } from '../api/client'
 import { useSessionStore } from '../stores/session'
 
@@ -26,6 +27,7 @@ function endScope(): void {
 export function stubServer(answer: (asked: Asked) => Given = () => ok({})) {
   const server = { asked: [] as Asked[], answer }
   setActivePinia(createPinia())
+  cache.clear()
   endScope()
   scope = effectScope(true) as Scope
   scope.on()

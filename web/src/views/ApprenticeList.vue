@@ -1,17 +1,18 @@
 <script setup lang="ts">
+import { addressOf } from '@peen/contract'
 import type { ApprenticeSummary } from '@peen/contract'
 import { daysBetween } from '@peen/core/competency'
 import { computed, ref } from 'vue'
 import BoldText from '../components/BoldText.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
 const TABLES = ['standings', 'attempts', 'trims', 'certificates'] as const
-const { data, error, loading, reload } = useLoaded<ApprenticeSummary[]>(() => '/apprentices')
+const { data, error, loading, reload } = useAsked('apprentices')
 /** only who has not worked on a dog for so many weeks; empty: everybody */
 const weeks = ref('')
 const asked = computed(() => (/^\d{1,3}$/.test(weeks.value.trim()) ? Number(weeks.value) : null))
@@ -36,7 +37,9 @@ const cohorts = computed(() =>
     <div v-if="session.isStaff" class="mb-5 flex flex-wrap items-center gap-3">
       <RouterLink to="/wall" class="btn">The cohort at a glance</RouterLink>
       <span class="muted">Tables for a spreadsheet:</span>
-      <a v-for="name in TABLES" :key="name" :href="`/api/records/${name}.csv`" class="flex min-h-11 items-center" download>{{ name }}</a>
+      <a v-for="name in TABLES" :key="name" :href="addressOf('recordTable', { table: name })" class="flex min-h-11 items-center" download>{{
+        name
+      }}</a>
       <span class="muted basis-full"
         >The table of trims tells you your colleagues’ marks: what you mark of those trims afterwards is not blind.</span
       >

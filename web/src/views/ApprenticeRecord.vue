@@ -5,7 +5,7 @@ import { standards } from '@peen/content'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { v7 } from 'uuid'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import OralQuestions from '../apprentice/OralQuestions.vue'
 import TakeOut from '../apprentice/TakeOut.vue'
 import TechniqueCharts from '../apprentice/TechniqueCharts.vue'
@@ -20,7 +20,7 @@ import TopLine from '../components/TopLine.vue'
 import VisitLines from '../components/VisitLines.vue'
 import ViewState from '../components/ViewState.vue'
 import { STATE_WORDS } from '../composables/state-words'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import FigurePicture from '../figure/FigurePicture.vue'
 import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
@@ -29,7 +29,7 @@ const props = defineProps<{ id: string }>()
 const session = useSessionStore()
 const router = useRouter()
 const route = useRoute()
-const { data, error, loading, reload } = useLoaded<ApprenticeView>(() => `/apprentices/${props.id}`)
+const { data, error, loading, reload } = useAsked('apprentice', () => ({ id: props.id }))
 const selected = ref<string | null>(null)
 watch(data, (view) => {
   if (view && !view.techniques.some((entry) => entry.techniqueId === selected.value))
@@ -53,7 +53,7 @@ const showsLift = ref(false)
 const reason = ref('')
 async function draft(certificateId: string): Promise<void> {
   try {
-    const { id } = await api.post<{ id: string }>('/findings', { id: v7(), apprenticeId: props.id, certificateId })
+    const { id } = await ask('draftFinding', { body: { id: v7(), apprenticeId: props.id, certificateId } })
     await router.push(`/certify/${id}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)
@@ -61,7 +61,7 @@ async function draft(certificateId: string): Promise<void> {
 }
 async function lift(): Promise<void> {
   try {
-    await api.post(`/apprentices/${props.id}/lift-hold`, { techniqueId: selected.value, reason: reason.value })
+    await ask('liftHold', { id: props.id, body: { techniqueId: selected.value!, reason: reason.value } })
     showsLift.value = false
     problem.value = null
     await reload()

@@ -1,27 +1,27 @@
 <script setup lang="ts">
-import type { AssessmentBook, AssessmentRow, Marker } from '@peen/contract'
+import type { AssessmentRow, Marker } from '@peen/contract'
 import { computed, reactive, ref } from 'vue'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import BoldText from '../components/BoldText.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 // Who marks whose trim, apart: days of assessment, and single trims that ask for a second assessor.
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<AssessmentBook>(() => '/assessments')
+const { data, error, loading, reload } = useAsked('assessments')
 const { problem, doing } = useDoing(reload)
 const day = ref('')
 const chosen = reactive<Record<string, { first: string; second: string }>>({})
 const own = (row: AssessmentRow) => (chosen[row.sessionId] ??= { first: '', second: '' })
-const callDay = () => doing(() => api.post('/assessments/days', { onDate: day.value || data.value!.today }))
-const dropDay = (onDate: string) => doing(() => api.post(`/assessments/days/${onDate}/drop`))
-const appoint = (row: AssessmentRow) => doing(() => api.put(`/assessments/${row.sessionId}`, own(row)))
-const release = (row: AssessmentRow) => doing(() => api.post(`/assessments/${row.sessionId}/release`))
+const callDay = () => doing(() => ask('callDay', { body: { onDate: day.value || data.value!.today } }))
+const dropDay = (onDate: string) => doing(() => ask('dropDay', { on: onDate }))
+const appoint = (row: AssessmentRow) => doing(() => ask('appoint', { id: row.sessionId, body: own(row) }))
+const release = (row: AssessmentRow) => doing(() => ask('release', { id: row.sessionId }))
 const STATUS = { notBegun: 'not begun', draft: 'marking', signed: 'signed' } as const
 const GLYPH = { notBegun: 'missing', draft: 'cannotTell', signed: 'meets' } as const
 const mayRelease = (markers: readonly Marker[]) => markers.every(({ status }) => status === 'notBegun')

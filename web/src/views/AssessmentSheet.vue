@@ -1,21 +1,21 @@
 <script setup lang="ts">
-import type { AssessmentPage, Settle } from '@peen/contract'
+import type { Settle } from '@peen/contract'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 
 // One trim of two assessors: blind while they mark, side by side once both have signed, settled with both marks kept.
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data, error, loading, reload } = useLoaded<AssessmentPage>(() => `/assessments/${props.id}`)
+const { data, error, loading, reload } = useAsked('assessment', () => ({ id: props.id }))
 const { problem, doing } = useDoing(reload)
 const outcome = ref<Settle['outcome'] | null>(null)
 const reason = ref('')
@@ -35,7 +35,7 @@ const OUTCOME = {
 async function mark(): Promise<void> {
   const own = data.value!.ownGradingId
   try {
-    const id = own ?? (await api.post<{ id: string }>(`/sessions/${props.id}/gradings`, { id: v7() })).id
+    const id = own ?? (await ask('openGrading', { id: props.id, body: { id: v7() } })).id
     await router.push(`/trims/${id}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)
@@ -43,10 +43,10 @@ async function mark(): Promise<void> {
 }
 const settle = () =>
   doing(async () => {
-    await api.post(`/assessments/${props.id}/settle`, { outcome: outcome.value, reason: reason.value })
+    await ask('settle', { id: props.id, body: { outcome: outcome.value!, reason: reason.value } })
     otherwise.value = false
   })
-const agree = () => doing(() => api.post(`/assessments/${props.id}/agree`))
+const agree = () => doing(() => ask('agree', { id: props.id }))
 const round = (mark: number | null) => (mark === null ? '–' : Math.round(mark))
 const signed = (by: number) => `${by > 0 ? '+' : '−'}${Math.abs(Math.round(10 * by) / 10)}`
 const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right', whole: '' }

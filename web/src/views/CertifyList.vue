@@ -4,16 +4,16 @@ import { lowerFirst } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 
 const router = useRouter()
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<FindingRow[]>(() => '/findings')
+const { data, error, loading, reload } = useAsked('findings')
 const problem = ref<string | null>(null)
 const certificates = computed(() => [...new Map((data.value ?? []).map((row) => [row.certificateId, row.certificate]))])
 const chosen = ref<string | null>(null)
@@ -27,7 +27,7 @@ async function open(row: FindingRow): Promise<void> {
   try {
     const id =
       row.findingId ??
-      (await api.post<{ id: string }>('/findings', { id: v7(), apprenticeId: row.apprenticeId, certificateId: row.certificateId })).id
+      (await ask('draftFinding', { body: { id: v7(), apprenticeId: row.apprenticeId, certificateId: row.certificateId } })).id
     await router.push(`/certify/${id}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)

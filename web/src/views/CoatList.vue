@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import type { CoatHead, CoatList } from '@peen/contract'
+import type { CoatHead } from '@peen/contract'
 import { placeName } from '@peen/core/coat'
 import { coatFor } from '@peen/content'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import FigurePicture from '../figure/FigurePicture.vue'
 
 // Every coat of the school: the stripped ones first, of those the ones that something must be mended of.
-const { data, error, loading, reload } = useLoaded<CoatList>(() => '/coats')
+const { data, error, loading, reload } = useAsked('coats')
 const groups = computed(() => {
   const heads = data.value?.heads ?? []
   return [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ArrowRight } from '@lucide/vue'
-import type { WallCell, WallRow, WallView } from '@peen/contract'
+import type { WallCell, WallRow } from '@peen/contract'
 import { needOf, sayWall, stateOf, wordOf, type State, type WallWord } from '@peen/core/competency'
 import { useElementSize, useScroll, useVirtualList } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
@@ -9,14 +9,14 @@ import ChoiceRow from '../components/ChoiceRow.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { STATE_WORDS } from '../composables/state-words'
 import WallReason from '../wall/WallReason.vue'
 
 // Apprentices by techniques, sorted by need: what each cell says in shape and word, and why under the finger.
 type Placed = WallCell & { readonly state: State; readonly because: string }
 type Shown = Omit<WallRow, 'cells'> & { readonly cells: readonly Placed[]; readonly at: ReadonlyMap<number, Placed>; readonly need: number }
-const { data, error, loading, reload } = useLoaded<WallView>(() => '/wall')
+const { data, error, loading, reload } = useAsked('wall')
 
 const ONLY = [
   { value: 'all', name: 'All' },

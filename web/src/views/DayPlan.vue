@@ -1,16 +1,15 @@
 <script setup lang="ts">
-import { newDogSchema, newPersonSchema, newVisitSchema, ROLE_NAMES, ROLES, type DayView } from '@peen/contract'
+import { ROLE_NAMES, ROLES, type CorrectVisit, type MoveVisit, type Swap } from '@peen/contract'
 import { addDays, format, parseISO } from 'date-fns'
 import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLive } from '../composables/useLive'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import DayBoard from '../day/DayBoard.vue'
 import DayCourse from '../day/DayCourse.vue'
@@ -22,8 +21,7 @@ import { useSessionStore } from '../stores/session'
 const session = useSessionStore()
 const props = defineProps<{ on?: string }>()
 const router = useRouter()
-const { data, error, loading, reload } = useLoaded<DayView>(() => (props.on ? `/day/${props.on}` : '/day'))
-useLive(reload, ({ kind }) => kind === 'day')
+const { data, error, loading, reload } = useAsked('day', () => ({ on: props.on ?? 'today' }), { hears: ({ kind }) => kind === 'day' })
 const making = ref<'visit' | 'dog' | 'person'>('visit')
 const MAKING = [
   { id: 'visit', name: 'Visit' },
@@ -100,22 +98,22 @@ function usualTrim(dogId: string): string {
 }
 function plan(wanted: { tableId: string; dogId: string; apprenticeId: string }): void {
   const visit = { id: v7(), ...wanted, standardId: usualTrim(wanted.dogId), weeksSince: null, wishes: '', onDate: data.value!.onDate }
-  void act(() => api.post('/visits', visit), 'The visit is planned.')
+  void act(() => ask('planVisit', { body: visit }), 'The visit is planned.')
 }
-const move = (id: string, to: object) => void act(() => api.put(`/visits/${id}`, to), 'The visit is moved.')
-const cancel = (id: string) => void act(() => api.post(`/visits/${id}/cancel`), 'The visit is cancelled.')
-const correct = (id: string, right: object) =>
-  void act(() => api.put(`/visits/${id}/correct`, right), 'The visit is put right; what was done counts for whom it belongs to.')
-const swap = (id: string, body: object) => void act(() => api.post(`/visits/${id}/swap`, body), 'They have changed places.')
+const move = (id: string, to: MoveVisit) => void act(() => ask('moveVisit', { id, body: to }), 'The visit is moved.')
+const cancel = (id: string) => void act(() => ask('cancelVisit', { id }), 'The visit is cancelled.')
+const correct = (id: string, right: CorrectVisit) =>
+  void act(() => ask('correctVisit', { id, body: right }), 'The visit is put right; what was done counts for whom it belongs to.')
+const swap = (id: string, body: Swap) => void act(() => ask('swapVisits', { id, body }), 'They have changed places.')
 const EMPTY_PERSON = { givenName: '', familyName: '', username: '', password: '', role: '', cohort: '' }
 
-async function made(words: string, answer: Record<string, unknown>): Promise<void> {
-  said.value = [words, ...((answer.warnings as readonly string[] | undefined) ?? [])]
+async function made(words: string, answer: { readonly warnings?: readonly string[] }): Promise<void> {
+  said.value = [words, ...(answer.warnings ?? [])]
   await reload()
 }
 const addTable = () =>
   act(
-    () => api.post<{ number: number }>('/tables', { id: v7() }),
+    () => ask('addTable', { body: { id: v7() } }),
     ({ number }) => `Table ${number} stands in the room.`
   )
 </script>
@@ -182,8 +180,7 @@ const addTable = () =>
       <NewForm
         v-if="making === 'visit'"
         :key="`visit ${data.onDate} ${start.tableId}`"
-        path="/visits"
-        :schema="newVisitSchema"
+        to="planVisit"
         :fields="visitFields"
         :start="visitStart"
         action="Plan this visit"
@@ -192,8 +189,7 @@ const addTable = () =>
       <NewForm
         v-else-if="making === 'dog'"
         key="dog"
-        path="/dogs"
-        :schema="newDogSchema"
+        to="addDog"
         :fields="DOG_FIELDS"
         :start="EMPTY_DOG"
         action="Take this dog in"
@@ -202,8 +198,7 @@ const addTable = () =>
       <NewForm
         v-else
         key="person"
-        path="/people"
-        :schema="newPersonSchema"
+        to="addPerson"
         :fields="personFields"
         :start="EMPTY_PERSON"
         action="Let this person in"

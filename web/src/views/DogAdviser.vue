@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { DOG_FACT_NAMES, type DogPage } from '@peen/contract'
+import { DOG_FACT_NAMES } from '@peen/contract'
 import { DOG_FACTS, type Choice, type DogFact } from '@peen/core/advice'
 import { REGIONS, regionName, type RegionId } from '@peen/core/regions'
 import { computed, ref, watch } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import SideButtons from '../components/SideButtons.vue'
 import ToolChoice from '../components/ToolChoice.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useAdviser } from '../composables/useAdviser'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 import { UNKNOWN_DOG } from '../composables/words'
@@ -18,7 +18,7 @@ import { UNKNOWN_DOG } from '../composables/words'
 // Which tool, in which direction, leaves what at each place of this dog, and why; trying another one moves the drawn dog.
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<DogPage>(() => `/dogs/${props.id}`)
+const { data, error, loading, reload } = useAsked('dog', () => ({ id: props.id }), { fresh: true })
 const side = ref<'left' | 'right'>('left')
 const facts = ref<readonly DogFact[]>([])
 const combed = ref(true)
@@ -51,7 +51,7 @@ async function toggle(fact: DogFact): Promise<void> {
   facts.value = before.includes(fact) ? before.filter((one) => one !== fact) : [...before, fact]
   tried.value = {}
   try {
-    await api.put(`/dogs/${props.id}/facts`, { facts: facts.value })
+    await ask('keepFacts', { id: props.id, body: { facts: facts.value } })
     saving.value = null
   } catch (caught) {
     facts.value = before

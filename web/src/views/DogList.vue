@@ -7,12 +7,12 @@ import GlyphMark from '../components/GlyphMark.vue'
 import DogTable from '../components/DogTable.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import FigurePicture from '../figure/FigurePicture.vue'
 import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<DogView[]>(() => '/dogs')
+const { data, error, loading, reload } = useAsked('dogs')
 const said = ref<string | null>(null)
 /** a dog is drawn in the trim that its body usually wears */
 const wears = ({ bodyType }: DogView) => coatFor(bodyType).lengths

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { colourName } from '@peen/content'
-import type { DogPage, VisitLine } from '@peen/contract'
 import type { Lengths } from '@peen/core/figure'
 import { standingOf } from '@peen/core/checkin'
 import { regionName, type RegionId } from '@peen/core/regions'
@@ -13,7 +12,7 @@ import SideButtons from '../components/SideButtons.vue'
 import { doneIn } from '../components/visit-lines'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
@@ -21,8 +20,8 @@ import { useSessionStore } from '../stores/session'
 
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<DogPage>(() => `/dogs/${props.id}`)
-const lines = useLoaded<VisitLine[]>(() => `/dogs/${props.id}/visits`)
+const { data, error, loading, reload } = useAsked('dog', () => ({ id: props.id }))
+const lines = useAsked('visitsOfDog', () => ({ id: props.id }))
 const did = computed(() => new Map((lines.data.value ?? []).map((line) => [line.sessionId, doneIn(line)])))
 const unit = useLocalStorage<LengthUnit>('peen.unit', 'mm')
 const side = ref<'left' | 'right'>('left')

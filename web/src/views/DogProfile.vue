@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dogProfileSchema, PIGMENTS, type DogPage, type DogView } from '@peen/contract'
+import { type DogProfile, dogProfileSchema, PIGMENTS, type DogView } from '@peen/contract'
 import { SIDES, type Side } from '@peen/core/practice'
 import { REGIONS, type RegionId } from '@peen/core/regions'
 import { useForm } from 'vee-validate'
@@ -7,7 +7,7 @@ import { lengthLeft, type Direction } from '@peen/core/tools'
 import { inchFromMm, mmOfText } from '@peen/core/units'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import ChoiceField from '../components/ChoiceField.vue'
 import DogStanding from '../components/DogStanding.vue'
 import FormField from '../components/FormField.vue'
@@ -16,13 +16,13 @@ import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { BODY_CHOICES, COAT_TYPE_CHOICES, COLOUR_CHOICES } from '../day/dog-fields'
 import { useSettingsStore } from '../stores/settings'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 
 // What is known of a dog: its looks, its own measurements, what it has lived through, and who brings it.
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data, error, loading, reload } = useLoaded<DogPage>(() => `/dogs/${props.id}`)
+const { data, error, loading, reload } = useAsked('dog', () => ({ id: props.id }), { fresh: true })
 const refused = ref<string | null>(null)
 const said = ref<string | null>(null)
 const burns = ref<DogView['burns']>([])
@@ -55,7 +55,7 @@ const text = (value: number | null | undefined) => (value === null || value === 
 watch(data, async (page) => {
   if (!page) return
   const { dog } = page
-  const owner = await api.get<{ givenName: string; contact: string }>(`/dogs/${props.id}/owner`)
+  const owner = await ask('owner', { id: props.id })
   burns.value = dog.burns
   const { name, breed, bodyType, coat, colour, temperament, dislikes, earHistory } = dog
   const { backMm, muzzleMm, forelegMm, footMm } = dog.own
@@ -102,15 +102,16 @@ const submit = handleSubmit(async (values) => {
     skin: orNull('skin'),
     burns: burns.value
   }
+  let profile: DogProfile
   try {
-    await dogProfileSchema.validate(sent, { abortEarly: false, strict: true })
+    profile = (await dogProfileSchema.validate(sent, { abortEarly: false, strict: true })) as DogProfile
   } catch (caught) {
     for (const { path, message } of (caught as { inner: readonly { path: string; message: string }[] }).inner) setFieldError(path, message)
     refused.value = 'Nothing was kept yet: the fields that are marked say why.'
     return
   }
   try {
-    await api.put(`/dogs/${props.id}/profile`, sent)
+    await ask('keepProfile', { id: props.id, body: profile })
     said.value = 'Kept.'
     await reload()
   } catch (caught) {
@@ -127,7 +128,7 @@ function addBurn(): void {
 async function erase(): Promise<void> {
   if (!window.confirm('Erase the owner? Gradings and visits stay; no text will name the person any more.')) return
   try {
-    await api.post(`/dogs/${props.id}/owner/erase`)
+    await ask('eraseOwner', { id: props.id })
     said.value = 'The owner is erased.'
     await reload()
   } catch (caught) {

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { FindingView } from '@peen/contract'
 import { ROLE_NAMES } from '@peen/contract'
 import { computed, ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import AskOnce from '../components/AskOnce.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import RuleList from '../components/RuleList.vue'
@@ -10,14 +9,14 @@ import SheetDialog from '../components/SheetDialog.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayDate, sayMoment } from '../composables/words'
 import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<FindingView>(() => `/findings/${props.id}`)
+const { data, error, loading, reload } = useAsked('finding', () => ({ id: props.id }))
 const problem = ref<string | null>(null)
 const declines = ref(false)
 const reason = ref('')
@@ -33,9 +32,9 @@ const heading = computed(() => {
   return `${rules} ${rules === 1 ? 'rule' : 'rules'}: ${[`${met.value} met`, ...(missing ? [`${missing} not met`] : []), ...(unsure ? [`${unsure} not yet known`] : [])].join(', ')}`
 })
 const whenMet = computed(() => (data.value?.rules.length === 1 ? 'when its rule is met' : `when all ${data.value?.rules.length} are met`))
-async function act(path: string, body: object = {}): Promise<void> {
+async function act(work: () => Promise<unknown>): Promise<void> {
   try {
-    await api.post(`/findings/${props.id}/${path}`, body)
+    await work()
     problem.value = null
     declines.value = false
     await reload()
@@ -138,11 +137,11 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && (asks.
       ]"
       action="Sign it"
       working="Signing …"
-      :run="() => act('sign')"
+      :run="() => act(() => ask('signFinding', { id }))"
       @close="asks = false"
     />
     <SheetDialog :open="declines" title="Decline this finding" @close="declines = false">
-      <form @submit.prevent="act('decline', { reason })">
+      <form @submit.prevent="act(() => ask('declineFinding', { id, body: { reason } }))">
         <label class="label" for="why">Why</label>
         <textarea id="why" v-model="reason" class="field" rows="3" maxlength="500" />
         <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>

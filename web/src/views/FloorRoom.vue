@@ -3,12 +3,11 @@ import type { FloorTable, FloorView, HoldView, TablePlace } from '@peen/contract
 import { useElementSize, useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
-import { useLive } from '../composables/useLive'
-import { useLoaded } from '../composables/useLoaded'
+import { ALL_NEWS, useAsked } from '../composables/useAsked'
 import FirstGuide from '../floor/FirstGuide.vue'
 import FloorTile from '../floor/FloorTile.vue'
 import LooksList from '../floor/LooksList.vue'
@@ -25,9 +24,8 @@ const MINUTES_MS = 20000
 const session = useSessionStore()
 const outbox = useOutboxStore()
 const router = useRouter()
-const { data, error, loading, reload } = useLoaded<FloorView>(() => '/floor')
+const { data, error, loading, reload } = useAsked('floor', undefined, { hears: ALL_NEWS })
 useIntervalFn(() => void reload(), MINUTES_MS)
-useLive(reload)
 watch(data, (view) => view?.now && session.sync(view.now))
 
 const showsRanking = ref(false)
@@ -66,8 +64,8 @@ async function change(work: () => Promise<FloorView | void>): Promise<void> {
     await reload()
   }
 }
-const placeTable = (table: FloorTable, place: TablePlace) => change(() => api.put<FloorView>(`/tables/${table.tableId}/place`, place))
-const openDay = () => change(() => api.post(`/day/${session.today}/open`).then(reload))
+const placeTable = (table: FloorTable, place: TablePlace) => change(() => ask('placeTable', { id: table.tableId, body: place }))
+const openDay = () => change(() => ask('openDay', { on: session.today }).then(reload))
 
 useKeys([
   ...Array.from({ length: 9 }, (_, i) => ({

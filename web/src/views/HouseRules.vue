@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { houseRules, type HouseRule } from '@peen/content'
-import type { SchoolView } from '@peen/contract'
 import { ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GradeLimits from '../certify/GradeLimits.vue'
 import CoatLimits from '../coat/CoatLimits.vue'
 import { effectsOf } from '../library/house-effects'
@@ -19,7 +18,7 @@ const effects = (rule: HouseRule) => (session.school ? effectsOf(rule, Number(si
 async function choose(id: string, side: string | null): Promise<void> {
   if (side === null) return
   try {
-    session.school = await api.put<SchoolView>('/school/house-rules', { rules: { [id]: Number(side) } })
+    session.school = await ask('chooseHouseRules', { body: { rules: { [id]: Number(side) } } })
     refused.value = null
   } catch (caught) {
     refused.value = sentenceOf(caught)

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import type { Draft, MeasurePage, PictureView } from '@peen/contract'
+import type { Draft, PictureView } from '@peen/contract'
 import { answersFrom, criteriaSeen } from '@peen/core/grade'
 import { SEEN, type Seen } from '@peen/core/measure'
 import { useWindowSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { fillAnswers } from '../measure/fill'
 import PlateThumb from '../figure/PlateThumb.vue'
 import PhotoDesk from '../measure/PhotoDesk.vue'
@@ -20,7 +20,7 @@ import TakePicture from '../measure/TakePicture.vue'
 // A finished trim on its photographs: the head from the front and both profiles, each from picture to answers.
 const props = defineProps<{ id: string; seen?: string }>()
 const router = useRouter()
-const { data, error, loading, reload } = useLoaded<MeasurePage>(() => `/gradings/${props.id}/measures`)
+const { data, error, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
 const NAMES: Readonly<Record<Seen, string>> = { head: 'Head from the front', left: 'Left profile', right: 'Right profile' }
 const seen = computed<Seen>(() => ((SEEN as readonly string[]).find((one) => one === props.seen) as Seen | undefined) ?? 'head')
 const problem = ref<string | null>(null)
@@ -59,7 +59,7 @@ async function fill(): Promise<void> {
   try {
     await photo.save()
     const draft: Draft = { version: grading.version, answers, critical: grading.critical, globalRating: grading.globalRating }
-    await api.put(`/gradings/${grading.id}`, draft)
+    await ask('saveDraft', { id: grading.id, body: draft })
     filled.value = counts
     await reload()
     const next = SEEN[SEEN.indexOf(photo.seen) + 1]

@@ -1,16 +1,15 @@
 <script setup lang="ts">
-import type { BorderlineView, MethodDifference } from '@peen/contract'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { OUTCOME_WORDS } from '../composables/outcomes'
 import { sayDate } from '../composables/words'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 
 // The fixed pass mark of each trim beside what first impressions would make of it; nothing under thirty gradings.
 const BorderlineChart = defineAsyncComponent(() => import('../certify/BorderlineChart.vue'))
-const { data, error, loading, reload } = useLoaded<BorderlineView[]>(() => '/borderlines')
-const older = useLoaded<MethodDifference[]>(() => '/gradings/by-method')
+const { data, error, loading, reload } = useAsked('borderlines')
+const older = useAsked('differByMethod')
 const chosen = ref<string | null>(null)
 const shown = computed(
   () => data.value?.find((one) => one.standardId === chosen.value) ?? [...(data.value ?? [])].sort((a, b) => b.n - a.n)[0] ?? null

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { inviteSchema, ROLE_NAMES, ROLES, type Cohort, type PeopleView, type PersonRow } from '@peen/contract'
+import { ROLE_NAMES, ROLES, type Cohort, type PersonRow } from '@peen/contract'
 import { WAIT_HOURS } from '@peen/core/certify'
 import { computed, ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import CohortTable from '../components/CohortTable.vue'
 import AskOnce from '../components/AskOnce.vue'
 import LetterText from '../components/LetterText.vue'
@@ -12,14 +12,14 @@ import SecondAccount from '../components/SecondAccount.vue'
 import NewForm, { type NewField } from '../components/NewForm.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayAccount } from '../certify/account-words'
 import { sayClock, sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 // Who belongs to the school, in which cohort, and the letters with which people come in.
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<PeopleView>(() => '/people')
+const { data, error, loading, reload } = useAsked('people')
 const said = ref<readonly string[]>([])
 const refused = ref<string | null>(null)
 const roles = computed(() => (session.isLead ? ROLES : (['apprentice'] as const)).map((id) => ({ id, name: ROLE_NAMES[id] })))
@@ -48,13 +48,13 @@ async function act(work: () => Promise<unknown>, words: string): Promise<void> {
     refused.value = sentenceOf(caught)
   }
 }
-const reset = ({ id, givenName }: PersonRow) => act(() => api.post(`/people/${id}/reset`), `A letter for ${givenName} is written.`)
+const reset = ({ id, givenName }: PersonRow) => act(() => ask('resetPassword', { id }), `A letter for ${givenName} is written.`)
 /** who is about to be retired: it is asked once */
 const leaving = ref<PersonRow | null>(null)
 /** whose account is about to be confirmed: it is asked once */
 const meeting = ref<PersonRow | null>(null)
 const confirm = ({ id, givenName }: PersonRow) =>
-  act(() => api.post(`/people/${id}/confirm`), `You have confirmed ${givenName}. The account signs in ${WAIT_HOURS} hours.`)
+  act(() => ask('confirmAccount', { id }), `You have confirmed ${givenName}. The account signs in ${WAIT_HOURS} hours.`)
 const nameOf = (id: string) => data.value?.people.find((one) => one.id === id)?.givenName ?? null
 const namedFully = (id: string) => {
   const one = data.value?.people.find((person) => person.id === id)
@@ -62,18 +62,18 @@ const namedFully = (id: string) => {
 }
 /** which apprentice who left is about to be erased */
 const erasing = ref<PersonRow | null>(null)
-const erase = ({ id }: PersonRow) => act(() => api.post(`/people/${id}/erase`), 'Erased.')
+const erase = ({ id }: PersonRow) => act(() => ask('erasePerson', { id }), 'Erased.')
 /** whose second account is being named */
 const twofold = ref<PersonRow | null>(null)
 const saySame = (otherId: string, same: boolean) =>
   act(
-    () => api.post(`/people/${twofold.value!.id}/same`, { otherId, same }),
+    () => ask('saySame', { id: twofold.value!.id, body: { otherId, same } }),
     same ? 'They count as one person now, in grading and signing.' : 'They count as two people again.'
   )
 const noted = ref<string | null>(null)
 const retire = ({ id, givenName, active }: PersonRow) =>
   act(
-    () => api.put(`/people/${id}/active`, { active: !active }),
+    () => ask('retirePerson', { id, body: { active: !active } }),
     active ? `${givenName} is retired; the record stays.` : `${givenName} is back.`
   )
 function edit({ name, startedOn, endedOn }: Cohort): void {
@@ -81,7 +81,7 @@ function edit({ name, startedOn, endedOn }: Cohort): void {
 }
 const keep = () => {
   const { name, startedOn, endedOn } = cohort.value
-  return act(() => api.put('/cohorts', { name, startedOn, endedOn: endedOn === '' ? null : endedOn }), `${name} is kept.`)
+  return act(() => ask('keepCohort', { body: { name, startedOn, endedOn: endedOn === '' ? null : endedOn } }), `${name} is kept.`)
 }
 async function cohortIn(count: number): Promise<void> {
   said.value = [`${count} let in; the letters are written.`]
@@ -207,7 +207,7 @@ async function invited(): Promise<void> {
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <h2 class="title">Invite by a letter</h2>
       <hr class="rule2 mt-2 mb-3" />
-      <NewForm path="/invitations" :schema="inviteSchema" :fields="FIELDS" :start="EMPTY" action="Write the letter" @made="invited" />
+      <NewForm to="invite" :fields="FIELDS" :start="EMPTY" action="Write the letter" @made="invited" />
     </aside>
     <AskOnce
       :open="meeting !== null"

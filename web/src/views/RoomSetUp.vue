@@ -1,27 +1,26 @@
 <script setup lang="ts">
-import type { DayView, FloorView, SchoolView } from '@peen/contract'
 import { computed, onMounted, ref, watch } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import AskOnce from '../components/AskOnce.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 
 // The room with its size, and which tools lie at which table: the adviser advises what is at hand.
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<DayView>(() => '/day')
+const { data, error, loading, reload } = useAsked('day', () => ({ on: 'today' }), { fresh: true })
 const refused = ref<string | null>(null)
 const said = ref<string | null>(null)
 const room = ref({ room: session.school?.room ?? '', roomWidthMm: '', roomDepthMm: '' })
 const tableId = ref('')
 const removes = ref(false)
 const takeOut = () =>
-  act(() => api.post(`/tables/${tableId.value}/remove`), 'The table is out of the room; what was done at it stays.').then(() => {
+  act(() => ask('removeTable', { id: tableId.value }), 'The table is out of the room; what was done at it stays.').then(() => {
     if (!table.value) tableId.value = data.value?.tables[0]?.id ?? ''
   })
 onMounted(async () => {
-  const [widthMm, depthMm] = (await api.get<FloorView>('/floor')).roomMm
+  const [widthMm, depthMm] = (await ask('floor')).roomMm
   room.value = { ...room.value, roomWidthMm: String(widthMm), roomDepthMm: String(depthMm) }
 })
 watch(data, (view) => {
@@ -46,7 +45,7 @@ function keepRoom(): void {
   const { room: name, roomWidthMm, roomDepthMm } = room.value
   const sizes = { roomWidthMm: Number(roomWidthMm), roomDepthMm: Number(roomDepthMm) }
   void act(async () => {
-    session.school = await api.put<SchoolView>('/school/room', { room: name, ...sizes })
+    session.school = await ask('keepRoom', { body: { room: name, ...sizes } })
   }, 'The room is kept.')
 }
 function toggle(id: string): void {
@@ -55,7 +54,7 @@ function toggle(id: string): void {
   setTools(next.length === tools.value.length ? null : next)
 }
 function setTools(toolIds: readonly string[] | null): void {
-  void act(() => api.put(`/tables/${tableId.value}/tools`, { toolIds }), 'The tools of the table are kept.')
+  void act(() => ask('setTableTools', { id: tableId.value, body: { toolIds } }), 'The tools of the table are kept.')
 }
 </script>
 

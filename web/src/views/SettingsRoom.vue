@@ -3,7 +3,7 @@ import { newPasswordSchema, type NewPassword, type Settings } from '@peen/contra
 import { useForm } from 'vee-validate'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import FormField from '../components/FormField.vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import TopLine from '../components/TopLine.vue'
@@ -71,7 +71,7 @@ const { handleSubmit, isSubmitting, resetForm } = useForm<NewPassword>({
 })
 const changePassword = handleSubmit(async (body) => {
   try {
-    await api.post('/me/password', body)
+    await ask('changePassword', { body })
     refused.value = null
     said.value = 'Your password is changed. You are signed out everywhere else.'
     resetForm()

@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import draggable from 'vuedraggable'
 import type { Criterion } from '@peen/core/standard'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
@@ -76,8 +76,11 @@ async function use(): Promise<void> {
   asking.value = null
   try {
     await draft.save()
-    const { id, version } = await api.post<{ id: string; version: number }>(`/standard-drafts/${props.id}/use`, {
-      version: draft.version.value
+    const { id, version } = await ask('useDraft', {
+      id: props.id,
+      body: {
+        version: draft.version.value
+      }
     })
     await session.refreshSchool()
     await router.push(`/standards/${id}/${version}`)
@@ -87,7 +90,7 @@ async function use(): Promise<void> {
 }
 const dropping = ref(false)
 async function drop(): Promise<void> {
-  await api.post(`/standard-drafts/${props.id}/drop`)
+  await ask('dropDraft', { id: props.id })
   await router.push('/standards')
 }
 useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo() }])

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { StandardRow } from '@peen/contract'
+import type { Standard } from '@peen/core/standard'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
-import { api, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError, sentenceOf } from '../api/client'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { dogOfTrim } from '../figure/place'
 import PlateThumb from '../figure/PlateThumb.vue'
 import { useSessionStore } from '../stores/session'
@@ -14,7 +14,7 @@ import { useSessionStore } from '../stores/session'
 // The library: every trim of the school as a plate, with what makes it.
 const session = useSessionStore()
 const router = useRouter()
-const { data, error, loading, reload } = useLoaded<StandardRow[]>(() => '/standards')
+const { data, error, loading, reload } = useAsked('standards')
 const drawn = computed(() => (data.value ?? []).map((row) => ({ row, ...dogOfTrim(row.bodyType, row.plan.drawnAs) })))
 const planned = computed(() => drawn.value.filter(({ row }) => !row.retired))
 const retired = computed(() => drawn.value.filter(({ row }) => row.retired))
@@ -31,8 +31,8 @@ async function read(event: Event): Promise<void> {
     return
   }
   try {
-    const standard: unknown = JSON.parse(await file.text())
-    const { id } = await api.post<{ id: string }>('/standard-drafts/file', { id: v7(), standard })
+    const standard = JSON.parse(await file.text()) as Standard
+    const { id } = await ask('importDraft', { body: { id: v7(), standard } })
     await router.push(`/standard-drafts/${id}`)
   } catch (caught) {
     if (caught instanceof ApiError && caught.problem.errors)

@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { houseRules } from '@peen/content'
-import type { StandardPage } from '@peen/contract'
 import { DRAWN_REGIONS } from '@peen/core/figure'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { fittedStandard, STATIONS } from '@peen/core/standard'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
-import { api, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError, sentenceOf } from '../api/client'
 import SheetDialog from '../components/SheetDialog.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { STATION_WORDS } from '../composables/outcomes'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import DogPlate from '../figure/DogPlate.vue'
 import { dogOfTrim } from '../figure/place'
 import type { PlateNote } from '../figure/plate-note'
@@ -34,7 +33,7 @@ const newest = computed(() =>
   Math.max(1, ...(session.school?.standards ?? []).filter(({ id }) => id === props.id).map(({ version }) => version))
 )
 const shownVersion = computed(() => (props.version ? Number(props.version) : newest.value))
-const { data, error, loading, reload } = useLoaded<StandardPage>(() => `/standards/${props.id}/versions/${shownVersion.value}`)
+const { data, error, loading, reload } = useAsked('standard', () => ({ standard: props.id, version: shownVersion.value }))
 const fitted = computed(() =>
   data.value ? fittedStandard(data.value.standard, { house: session.school?.houseRules ?? {}, wishes: [] }) : null
 )
@@ -81,7 +80,7 @@ const refused = ref<string | null>(null)
 const copying = ref(false)
 const copyName = ref('')
 const comparing = ref<number | null>(null)
-const { data: other } = useLoaded<StandardPage>(() => `/standards/${props.id}/versions/${comparing.value ?? shownVersion.value}`)
+const { data: other } = useAsked('standard', () => ({ standard: props.id, version: comparing.value ?? shownVersion.value }))
 const labels = computed(
   () =>
     new Map(
@@ -103,10 +102,12 @@ async function act(work: () => Promise<unknown>): Promise<void> {
 }
 const draft = (copyAs: { id: string; name: string } | null) =>
   act(async () => {
-    const { id } = await api.post<{ id: string }>('/standard-drafts', {
-      id: v7(),
-      from: { id: props.id, version: shownVersion.value },
-      copyAs
+    const { id } = await ask('makeDraft', {
+      body: {
+        id: v7(),
+        from: { id: props.id, version: shownVersion.value },
+        copyAs
+      }
     })
     await router.push(`/standard-drafts/${id}`)
   })
@@ -132,7 +133,7 @@ const file = () =>
   )
 const retire = (retired: boolean) =>
   act(async () => {
-    await api.put(`/standards/${props.id}/retired`, { retired })
+    await ask('retireStandard', { standard: props.id, body: { retired } })
     await Promise.all([reload(), session.refreshSchool()])
   })
 </script>

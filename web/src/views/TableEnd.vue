@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { addressOf } from '@peen/contract'
 import { proposeAttempts, stillOpen, type ConfirmedAttempt } from '@peen/core/practice'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import UndonePairs from '../coat/UndonePairs.vue'
 import { useUndone } from '../coat/useUndone'
@@ -63,7 +64,7 @@ function confirm(): void {
 }
 async function grade(): Promise<void> {
   try {
-    const { id } = await api.post<{ id: string }>(`/sessions/${props.id}/gradings`, { id: v7() })
+    const { id } = await ask('openGrading', { id: props.id, body: { id: v7() } })
     await router.push(`/trims/${id}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)
@@ -166,9 +167,9 @@ useKeys([
         <h2 class="title mt-5">Pictures of the work</h2>
         <hr class="rule2 mt-2 mb-2" />
         <p class="flex flex-wrap gap-2">
-          <a v-for="one in state.pictures" :key="one.eventId" :href="`/api/pictures/${one.pictureId}`" target="_blank"
+          <a v-for="one in state.pictures" :key="one.eventId" :href="addressOf('picture', { id: one.pictureId })" target="_blank"
             ><img
-              :src="`/api/pictures/${one.pictureId}`"
+              :src="addressOf('picture', { id: one.pictureId })"
               :alt="`${data.dog.name} at work`"
               class="size-[76px] border border-line object-cover"
           /></a>

@@ -8,7 +8,7 @@ import { sayLength } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { v7 } from 'uuid'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import SheetDialog from '../components/SheetDialog.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
@@ -100,7 +100,7 @@ function askAgain(eventId: string): void {
 }
 async function grade(): Promise<void> {
   try {
-    const { id } = await api.post<{ id: string }>(`/sessions/${props.id}/gradings`, { id: v7() })
+    const { id } = await ask('openGrading', { id: props.id, body: { id: v7() } })
     await router.push(`/trims/${id}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)

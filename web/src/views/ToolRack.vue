@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { addressOf } from '@peen/contract'
 import type { RackView } from '@peen/contract'
 import { lengthLeft, type Tool } from '@peen/core/tools'
 import { sayLength, type LengthUnit } from '@peen/core/units'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import SheetDialog from '../components/SheetDialog.vue'
 import ToolForm from '../components/ToolForm.vue'
 import TopLine from '../components/TopLine.vue'
@@ -33,7 +34,7 @@ const refused = ref<string | null>(null)
 const MOST_MB = 5
 onMounted(async () => {
   if (!session.isStaff) return
-  const rack = await api.get<RackView>('/rack')
+  const rack = await ask('rack')
   undo.value = rack.undo
   nicks.value = rack.nicks
 })
@@ -48,7 +49,7 @@ async function change(work: () => Promise<RackView>): Promise<void> {
   }
 }
 const nameOf = (tool: Tool) => `${tool.kind} ${tool.label}`
-const write = (tools: readonly Tool[], what: string) => change(() => api.put<RackView>('/rack', { tools, what }))
+const write = (tools: readonly Tool[], what: string) => change(() => ask('keepRack', { body: { tools, what } }))
 function keep(tool: Tool): void {
   const before = session.school!.tools
   const known = before.some(({ id }) => id === tool.id) && editing.value !== 'new'
@@ -71,7 +72,7 @@ async function upload(event: Event): Promise<void> {
     refused.value = `The table is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
     return
   }
-  await change(() => api.upload<RackView>('/rack/csv', file, 'text/csv'))
+  await change(() => ask('importRack', { file }))
 }
 function open(tool: Tool | 'new'): void {
   refused.value = null
@@ -86,7 +87,7 @@ function open(tool: Tool | 'new'): void {
       <h2 class="title flex-1">What each tool leaves</h2>
       <div v-if="session.isStaff" class="flex flex-wrap gap-2">
         <template v-if="session.isLead">
-          <button v-if="undo" class="btn btn-quiet min-h-11" @click="change(() => api.post('/rack/undo'))">Take back: {{ undo }}</button>
+          <button v-if="undo" class="btn btn-quiet min-h-11" @click="change(() => ask('undoRack'))">Take back: {{ undo }}</button>
           <button class="btn min-h-11" @click="open('new')">Put a tool in</button>
           <label class="btn btn-quiet min-h-11 cursor-pointer focus-within:outline-3"
             >Read a table<input
@@ -97,7 +98,7 @@ function open(tool: Tool | 'new'): void {
               @change="upload"
           /></label>
         </template>
-        <a class="btn btn-quiet min-h-11" href="/api/rack/csv" download>As a table</a>
+        <a class="btn btn-quiet min-h-11" :href="addressOf('rackTable', {})" download>As a table</a>
       </div>
       <button class="btn btn-quiet min-h-11" @click="unit = unit === 'mm' ? 'in' : 'mm'">
         lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}

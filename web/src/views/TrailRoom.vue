@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import type { TrailCheck, TrailView } from '@peen/contract'
+import type { TrailCheck } from '@peen/contract'
 import { computed, ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import { sayChanged, sayCheck } from '../certify/trail-words'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { sayMoment } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 // Whether anything that was signed has been changed past the application: last night's check, the ones before, and one now.
 const session = useSessionStore()
-const { data, error, loading, reload } = useLoaded<TrailView>(() => '/audit')
+const { data, error, loading, reload } = useAsked('trail')
 const last = computed<TrailCheck | null>(() => data.value?.checks[0] ?? null)
 const when = (check: TrailCheck) => sayMoment(check.at, session.school?.timeZone ?? 'UTC')
 const isChecking = ref(false)
@@ -20,7 +20,7 @@ async function checkNow(): Promise<void> {
   isChecking.value = true
   refused.value = null
   try {
-    await api.post('/audit')
+    await ask('checkTrail')
     await reload()
   } catch (caught) {
     refused.value = sentenceOf(caught)

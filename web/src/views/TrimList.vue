@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import { TRIMS_A_PAGE, type TrimRow } from '@peen/contract'
+import { ask } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { GlyphName } from '../components/glyphs'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { OUTCOME_WORDS } from '../composables/outcomes'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 import { usePages } from '../composables/usePages'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
-const { data: first, error, loading, reload } = useLoaded<TrimRow[]>(() => '/trims')
-const { rows: data, hasMore, more, problem } = usePages(first, (page) => `/trims?page=${page}`, TRIMS_A_PAGE)
+const { data: first, error, loading, reload } = useAsked('trims')
+const { rows: data, hasMore, more, problem } = usePages(first, (page) => ask('trims', { query: { page } }), TRIMS_A_PAGE)
 const glyphOf = (row: TrimRow): GlyphName =>
   row.status === 'draft' || row.hidden
     ? 'missing'

@@ -1,19 +1,18 @@
 <script setup lang="ts">
-import type { GradingView } from '@peen/contract'
 import { computed } from 'vue'
 import GradeSheet from '../components/GradeSheet.vue'
 import ResultSheet from '../components/ResultSheet.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
-import { api } from '../api/client'
+import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
-import { useLoaded } from '../composables/useLoaded'
+import { useAsked } from '../composables/useAsked'
 
 // One grading: a sheet to walk through while it is a draft of one's own, a result to read once it is signed.
 const props = defineProps<{ id: string }>()
-const { data, error, code, loading, reload } = useLoaded<GradingView>(() => `/gradings/${props.id}`)
+const { data, error, code, loading, reload } = useAsked('grading', () => ({ id: props.id }), { fresh: true })
 const { problem, doing } = useDoing(reload)
-const read = () => doing(() => api.post(`/gradings/${props.id}/read`))
+const read = () => doing(() => ask('readGrading', { id: props.id }))
 const title = computed(() =>
   data.value
     ? `Table ${data.value.tableNumber}, ${data.value.apprentice.givenName} ${data.value.apprentice.familyName} with ${data.value.dog.name}`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import AskOnce from '../components/AskOnce.vue'
 import NotesPart from '../components/NotesPart.vue'
@@ -32,7 +32,7 @@ const cancels = ref(false)
 const problem = ref<string | null>(null)
 async function cancel(): Promise<void> {
   try {
-    await api.post(`/visits/${props.id}/cancel`)
+    await ask('cancelVisit', { id: props.id })
     await router.push(`/day/${data.value?.onDate ?? ''}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)

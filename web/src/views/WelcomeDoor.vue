@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { welcomeSchema, type Me, type Welcome } from '@peen/contract'
+import { welcomeSchema, type Welcome } from '@peen/contract'
 import { useForm } from 'vee-validate'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import DoorPage from '../components/DoorPage.vue'
 import FormField from '../components/FormField.vue'
 import { useSessionStore } from '../stores/session'
@@ -19,7 +19,7 @@ const { handleSubmit, isSubmitting } = useForm<Welcome>({
 })
 const submit = handleSubmit(async (body) => {
   try {
-    await session.enter(await api.post<Me>('/welcome', body))
+    await session.enter(await ask('welcome', { body }))
     await router.push('/floor')
   } catch (caught) {
     refused.value = sentenceOf(caught)

@@ -13,7 +13,7 @@ import type { useVisit } from './useVisit'
 // The end of a visit: what was used where, what next time, when back, what the owner is told, nails that are still owed.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
 const session = useSessionStore()
-const { sheet, draft, send, reload } = props.visit
+const { sheet, draft, close: send, reload } = props.visit
 /** what the sheet says, as the first words of the record: the instructor corrects them */
 const usedBySheet = computed(() =>
   groupLines(sheet.value!.lines)
@@ -41,7 +41,7 @@ async function close(): Promise<void> {
   }
   wrong.value = null
   const body = { used: used.value, nextTime: nextTime.value, backInWeeks: weeks, handOver: handOver.value, nailsDone: nailsDone.value }
-  if (await send('closing', () => body)) {
+  if (await send(body)) {
     said.value = true
     await reload()
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { STANCES, type Moment, type PictureView, type Stance } from '@peen/contract'
+import { addressOf, STANCES, type Moment, type PictureView, type Stance } from '@peen/contract'
 import { ref } from 'vue'
-import { api, sentenceOf } from '../api/client'
+import { ask, sentenceOf } from '../api/client'
 import { useSessionStore } from '../stores/session'
 
 // Photographs of one moment, stance by stance; the visit before stands beside, so that the dog is set up the same way.
@@ -31,7 +31,7 @@ async function take(stance: Stance, event: Event): Promise<void> {
   }
   busy.value = stance
   try {
-    await api.upload(`/visits/${props.visitId}/pictures/${props.moment}/${stance}`, file, file.type || 'application/octet-stream')
+    await ask('addPicture', { id: props.visitId, moment: props.moment, stance, file })
     refused.value = null
     emit('changed')
   } catch (caught) {
@@ -42,7 +42,7 @@ async function take(stance: Stance, event: Event): Promise<void> {
 }
 async function remove(id: string): Promise<void> {
   try {
-    await api.post(`/pictures/${id}/remove`)
+    await ask('removePicture', { id })
     refused.value = null
     emit('changed')
   } catch (caught) {
@@ -61,13 +61,13 @@ async function remove(id: string): Promise<void> {
           >
             <img
               v-if="own(stance)"
-              :src="`/api/pictures/${own(stance)!.id}`"
+              :src="addressOf('picture', { id: own(stance)!.id })"
               :alt="`${moment}, ${stance}`"
               class="size-full object-cover"
             />
             <img
               v-else-if="guide(stance)"
-              :src="`/api/pictures/${guide(stance)!.id}`"
+              :src="addressOf('picture', { id: guide(stance)!.id })"
               :alt="`stand it as then, ${stance}`"
               class="size-full object-cover opacity-40"
             />

@@ -1,5 +1,5 @@
 import { adviceRules, coatFor, cutRegionsOf, techniqueName, techniqueWaits, houseRules } from '@peen/content'
-import type { NewFound, VisitPage } from '@peen/contract'
+import type { NewClosing, NewFound, VisitPage } from '@peen/contract'
 import { excusedBy, type Found } from '@peen/core/checkin'
 import {
   agreedTargets,
@@ -15,8 +15,8 @@ import {
 import { REGIONS, type RegionId } from '@peen/core/regions'
 import type { Lengths } from '@peen/core/figure'
 import { computed, ref, watch } from 'vue'
-import { api, sentenceOf } from '../api/client'
-import { useLoaded } from '../composables/useLoaded'
+import { ask, sentenceOf } from '../api/client'
+import { useAsked } from '../composables/useAsked'
 import { useSavedStore } from '../stores/saved'
 
 type Draft = Omit<NewFound, 'version'>
@@ -46,7 +46,7 @@ export function wornBy(lines: readonly AgreedTarget[], plan: Lengths, side: 'lef
 
 /** One visit with its check-in, sheet and closing; every change is sent at once and counted by its version. */
 export function useVisit(id: () => string) {
-  const { data, error, loading, reload } = useLoaded<VisitPage>(() => `/visits/${id()}`)
+  const { data, error, loading, reload } = useAsked('visit', () => ({ id: id() }), { fresh: true })
   const saved = useSavedStore()
   const refused = ref<string | null>(null)
   const chosen = ref<SheetCase['chosen']>({})
@@ -65,11 +65,11 @@ export function useVisit(id: () => string) {
 
   // one write after the other: each carries the version that the one before it left
   let last: Promise<unknown> = Promise.resolve()
-  function send(part: 'found' | 'gate' | 'chosen' | 'closing', body: () => object): Promise<boolean> {
+  function send(write: (version: number) => Promise<{ readonly version: number }>): Promise<boolean> {
     pending++
-    const write = last.then(async () => {
+    const written = last.then(async () => {
       try {
-        const answer = await saved.track(api.put<{ version: number }>(`/visits/${id()}/${part}`, { ...body(), version: version.value }))
+        const answer = await saved.track(write(version.value))
         version.value = answer.version
         refused.value = null
         return true
@@ -80,8 +80,8 @@ export function useVisit(id: () => string) {
         pending--
       }
     })
-    last = write
-    return write
+    last = written
+    return written
   }
 
   const found = computed<Found | null>(() => (data.value && draft.value ? { ...draft.value, gate: data.value.found.gate } : null))
@@ -110,17 +110,18 @@ export function useVisit(id: () => string) {
     if (!draft.value) return false
     draft.value = { ...draft.value, ...change }
     // what was refused stays here with its sentence, and goes again with the next change
-    return send('found', () => draft.value!)
+    return send((version) => ask('keepFound', { id: id(), body: { ...draft.value!, version } }))
   }
   async function choose(line: LineId, choice: Chosen | null): Promise<void> {
     const before = chosen.value
     const { [line]: _old, ...rest } = before
     chosen.value = choice ? { ...rest, [line]: choice } : rest
-    if (!(await send('chosen', () => ({ chosen: chosen.value })))) chosen.value = before
+    if (!(await send((version) => ask('keepChosen', { id: id(), body: { chosen: chosen.value, version } })))) chosen.value = before
   }
   async function sayReady(dry: boolean, combed: boolean): Promise<void> {
-    if (await send('gate', () => ({ dry, combed }))) await reload()
+    if (await send((version) => ask('sayReady', { id: id(), body: { dry, combed, version } }))) await reload()
   }
+  const close = (body: Omit<NewClosing, 'version'>) => send((version) => ask('closeVisit', { id: id(), body: { ...body, version } }))
   /** Takes what the server holds, whatever stands here: after somebody else's change. */
   async function loadAgain(): Promise<void> {
     version.value = 0
@@ -145,6 +146,6 @@ export function useVisit(id: () => string) {
     note,
     choose,
     sayReady,
-    send
+    close
   }
 }

@@ -45,7 +45,7 @@ const signIn = async (username: string, password = OWN): Promise<Client> => {
 async function signATrim(who: Client): Promise<{ readonly status: number; readonly detail: string }> {
   const session = await world.newTrim('abe')
   const id = v7()
-  await who.post(`/sessions/${session}/gradings`, { id })
+  await who.post(`/visits/${session}/gradings`, { id })
   await who.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
   const { status, body } = await who.post(`/gradings/${id}/sign`, { version: 2 })
   return { status, detail: body.detail }
@@ -135,7 +135,7 @@ describe('a letter', () => {
 describe('a second account of one person', () => {
   const same = (who: Client, a: string, b: string, is = true) =>
     who.post(`/people/${world.ids[a]}/same`, { otherId: world.ids[b], same: is })
-  const openSheet = (who: Client, session: string) => who.post(`/sessions/${session}/gradings`, { id: v7() })
+  const openSheet = (who: Client, session: string) => who.post(`/visits/${session}/gradings`, { id: v7() })
 
   it('is what a signer says it is, of known accounts, and is taken back by another person', async () => {
     expect((await (await world.client('abe')).post(`/people/${world.ids.abe}/same`, { otherId: world.ids.bea, same: true })).status).toBe(

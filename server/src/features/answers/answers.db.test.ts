@@ -75,7 +75,7 @@ describe('a technique that was renamed', () => {
       event('attemptStarted', { ...begun, hands: 'apprentice', setting: 'live' }, 1),
       event('attemptEnded', { attemptId, minutes: 4, help: 'alone', witness: 'watched' }, 2)
     ]
-    expect((await ivo.post(`/sessions/${session}/events`, { events })).status).toBe(200)
+    expect((await ivo.post(`/visits/${session}/events`, { events })).status).toBe(200)
     const standings = await standingsOf(world.db, world.ids.abe, TODAY)
     expect(standings.has('ear-straight-up')).toBe(false)
     expect(standings.get('ear-lift')!.standing.attempts).toBe(1)

@@ -1,11 +1,11 @@
 // Questions asked aloud: what an assessor ticked. An answer is never changed; the last one of a question stands.
 import { questions } from '@peen/content'
-import { newAnswerSchema, type AnswerView, type Me, type NewAnswer } from '@peen/contract'
+import { type AnswerView, type Me, type NewAnswer } from '@peen/contract'
 import { answersStanding } from '@peen/core/technique'
 import { group } from 'd3-array'
 import { asc, inArray } from 'drizzle-orm'
 import { orTaken, tables, type Reader } from '../../db'
-import { refuse, route, type Route, type Services } from '../../http'
+import { refuse, serve, type Route, type Services } from '../../http'
 import { fullName, personById } from '../people'
 
 /** The answers of some apprentices, oldest first. */
@@ -58,14 +58,6 @@ async function keepAnswer({ db, clock }: Services, actor: Me, apprenticeId: stri
 }
 
 export const answerRoutes: readonly Route[] = [
-  route('get', '/apprentices/:id/answers', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) =>
-    answersTold(services, actor, params.id)
-  ),
-  route<NewAnswer>(
-    'post',
-    '/apprentices/:id/answers',
-    ['lead', 'instructor'],
-    ({ services, actor, params, body }) => keepAnswer(services, actor, params.id, body),
-    newAnswerSchema
-  )
+  serve('answers', ({ services, actor, params }) => answersTold(services, actor, params.id)),
+  serve('keepAnswer', ({ services, actor, params, body }) => keepAnswer(services, actor, params.id, body))
 ]

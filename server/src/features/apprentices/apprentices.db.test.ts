@@ -31,7 +31,7 @@ async function record(sessionId: string, ...taps: (readonly [EventKind, object])
     atDevice: '2026-04-14T09:00:00.000Z',
     payload
   }))
-  const answer = await ivo.post(`/sessions/${sessionId}/events`, { events })
+  const answer = await ivo.post(`/visits/${sessionId}/events`, { events })
   for (const one of answer.body.answers as { status: string; detail: string }[]) expect(one.status, one.detail).toBe('stored')
 }
 const start = (attemptId: string, change: object = {}) =>
@@ -76,7 +76,7 @@ describe('competency follows from what was recorded', () => {
     const last = await practise('abe', 14)
     expect((await standingOf('abe')).standing).toMatchObject({ state: 'ready', attempts: 14, clean: 14, score: 14, dogs: 2 })
     await world.workOn(last, '2026-03-14')
-    const id = (await ivo.post(`/sessions/${last}/gradings`, { id: v7() })).body.id as string
+    const id = (await ivo.post(`/visits/${last}/gradings`, { id: v7() })).body.id as string
     await ivo.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
     await ivo.post(`/gradings/${id}/sign`, { version: 2 })
     const { standing, view } = await standingOf('abe')
@@ -91,7 +91,7 @@ describe('competency follows from what was recorded', () => {
     const attempt = v7()
     await record(session, start(attempt), end(attempt))
     expect((await standingOf('bea')).standing.attempts).toBe(1)
-    const { events } = (await ivo.get(`/sessions/${session}`)).body as unknown as SessionView
+    const { events } = (await ivo.get(`/visits/${session}/work`)).body as unknown as SessionView
     await record(session, ['undone', { eventId: events.find((event) => event.kind === 'attemptEnded')!.id }])
     expect((await standingOf('bea')).standing.attempts).toBe(0)
   })
@@ -172,7 +172,7 @@ describe('the dog’s page', () => {
 
   it('shows what was measured, but nothing by which a colleague would lose their blindness', async () => {
     const session = await world.newTrim('abe', '2026-04-10')
-    const first = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
+    const first = (await ivo.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
     const measured = {
       ...fullSheet(),
       'back-length': { left: { kind: 'readings', mm: [7, 7, 7] }, right: { kind: 'readings', mm: [3, 3, 3] } }
@@ -184,13 +184,13 @@ describe('the dog’s page', () => {
         (one) => one.region === 'back' && one.side === 'left'
       )?.mm
     const ina = await world.client('ina')
-    const second = (await ina.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
+    const second = (await ina.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
     expect(await back(lena)).not.toBe(7)
     await ina.send('PUT', `/gradings/${second}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
     await ina.post(`/gradings/${second}/sign`, { version: 2 })
     // looking at the dog costs nothing; who marked it, or has read the grading, sees its lengths
     expect(await back(lena)).not.toBe(7)
-    const third = (await lena.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
+    const third = (await lena.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
     expect((await lena.get(`/gradings/${third}`)).body.blind).toBe(true)
   })
 })

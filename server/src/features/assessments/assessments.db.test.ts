@@ -22,7 +22,7 @@ beforeEach(async () => {
 const appoint = (first: string, second: string, by = lena) =>
   by.send('PUT', `/assessments/${session}`, { first: world.ids[first], second: world.ids[second] })
 const page = async (by: Client) => (await by.get(`/assessments/${session}`)).body as unknown as AssessmentPage
-const open = async (by: Client) => (await by.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
+const open = async (by: Client) => (await by.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
 async function sign(by: Client, id: string, answers: Answers = fullSheet()): Promise<void> {
   await by.send('PUT', `/gradings/${id}`, { version: 1, answers, critical: [], globalRating: 'good' })
   expect((await by.post(`/gradings/${id}/sign`, { version: 2 })).status).toBe(200)
@@ -80,7 +80,7 @@ describe('appointing', () => {
     await open(ivo)
     expect((await appoint('ivo', 'ina')).body.code).toBe('begun')
     expect((await lena.post(`/assessments/${session}/release`)).body.code).toBe('begun')
-    expect((await ina.post(`/sessions/${session}/gradings`, { id: v7() })).body.detail).toMatch(/you are neither of them/)
+    expect((await ina.post(`/visits/${session}/gradings`, { id: v7() })).body.detail).toMatch(/you are neither of them/)
   })
 })
 

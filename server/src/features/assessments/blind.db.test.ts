@@ -33,7 +33,7 @@ async function markedByIvo(appoints: boolean): Promise<void> {
   session = await world.newTrim('abe')
   if (appoints) await lena.send('PUT', `/assessments/${session}`, { first: world.ids.ivo, second: world.ids.ina })
   grading = v7()
-  await ivo.post(`/sessions/${session}/gradings`, { id: grading })
+  await ivo.post(`/visits/${session}/gradings`, { id: grading })
   const odd = { kind: 'readings' as const, mm: [3.1739, 3.2741, 3.3743] }
   // both photograph the same side, and the first reads a gauge where the picture shows the outline
   const picture = await pictureOf(session)
@@ -59,7 +59,7 @@ async function pictureOf(sessionId: string): Promise<string> {
 async function openedByIna(): Promise<void> {
   const own = v7()
   inas.push(own)
-  expect((await ina.post(`/sessions/${session}/gradings`, { id: own })).status).toBe(200)
+  expect((await ina.post(`/visits/${session}/gradings`, { id: own })).status).toBe(200)
   const [{ id: picture }] = await world.db
     .select({ id: tables.pictures.id })
     .from(tables.pictures)

@@ -1,38 +1,17 @@
-import { appointSchema, assessmentDaySchema, settleSchema, type Appoint, type AssessmentDayBody, type Settle } from '@peen/contract'
-import { route, type Route } from '../../http'
+import { serve, type Route } from '../../http'
 import { appoint, assessmentBook, callDay, dropDay, release } from './book'
 import { agree, assessmentPage, borderlines, settle } from './settle'
 
 export { agree, appoint, callDay, settle }
 
-const STAFF = ['lead', 'instructor'] as const
-
 export const assessmentRoutes: readonly Route[] = [
-  route('get', '/assessments', STAFF, ({ services }) => assessmentBook(services)),
-  route<AssessmentDayBody>(
-    'post',
-    '/assessments/days',
-    ['lead'],
-    ({ services, actor, body }) => callDay(services, actor, body.onDate),
-    assessmentDaySchema
-  ),
-  route('post', '/assessments/days/:on/drop', ['lead'], ({ services, params }) => dropDay(services, params.on)),
-  route('get', '/assessments/:id', STAFF, ({ services, actor, params }) => assessmentPage(services, actor, params.id)),
-  route<Appoint>(
-    'put',
-    '/assessments/:id',
-    STAFF,
-    ({ services, actor, params, body }) => appoint(services, actor, params.id, body),
-    appointSchema
-  ),
-  route('post', '/assessments/:id/release', STAFF, ({ services, actor, params }) => release(services, actor, params.id)),
-  route<Settle>(
-    'post',
-    '/assessments/:id/settle',
-    STAFF,
-    ({ services, actor, params, body }) => settle(services, actor, params.id, body),
-    settleSchema as never
-  ),
-  route('post', '/assessments/:id/agree', STAFF, ({ services, actor, params }) => agree(services, actor, params.id)),
-  route('get', '/borderlines', STAFF, ({ services, actor }) => borderlines(services, actor))
+  serve('assessments', ({ services }) => assessmentBook(services)),
+  serve('callDay', ({ services, actor, body }) => callDay(services, actor, body.onDate)),
+  serve('dropDay', ({ services, params }) => dropDay(services, params.on)),
+  serve('assessment', ({ services, actor, params }) => assessmentPage(services, actor, params.id)),
+  serve('appoint', ({ services, actor, params, body }) => appoint(services, actor, params.id, body)),
+  serve('release', ({ services, actor, params }) => release(services, actor, params.id)),
+  serve('settle', ({ services, actor, params, body }) => settle(services, actor, params.id, body)),
+  serve('agree', ({ services, actor, params }) => agree(services, actor, params.id)),
+  serve('borderlines', ({ services, actor }) => borderlines(services, actor))
 ]

@@ -1,5 +1,5 @@
 import type { TrailView } from '@peen/contract'
-import { route, type Route } from '../../http'
+import { serve, type Route } from '../../http'
 import { checkAndKeep, lastChecks } from './audit'
 
 export { appendAudit, beginSeals, checkAndKeep, checkAudit, lastChecks, type AuditEntry } from './audit'
@@ -8,8 +8,8 @@ export { withSentences, withTexts } from './free-text'
 export { sha256 } from './seals'
 
 export const auditRoutes: readonly Route[] = [
-  route('get', '/audit', ['lead'], async ({ services }): Promise<TrailView> => ({ checks: await lastChecks(services.db) })),
-  route('post', '/audit', ['lead'], async ({ services }): Promise<TrailView> => {
+  serve('trail', async ({ services }): Promise<TrailView> => ({ checks: await lastChecks(services.db) })),
+  serve('checkTrail', async ({ services }): Promise<TrailView> => {
     await checkAndKeep(services.db, services.clock.real())
     return { checks: await lastChecks(services.db) }
   })

@@ -18,7 +18,7 @@ beforeAll(async () => {
   session = await world.newTrim('abe')
   await takePicture('taken')
   grading = v7()
-  await ivo.post(`/sessions/${session}/gradings`, { id: grading })
+  await ivo.post(`/visits/${session}/gradings`, { id: grading })
   const answers = { ...fullSheet(), nails: { whole: { kind: 'excused', reason: 'as left asked' } } }
   await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers, critical: [], globalRating: 'good' })
   expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)

@@ -87,7 +87,7 @@ describe('bad requests', () => {
     expect(broken).toMatchObject({ status: 400, body: { code: 'brokenJson' } })
     expect(await lena.send('POST', '/findings')).toMatchObject({ status: 422, body: { code: 'invalid' } })
     expect(await lena.send('POST', '/findings', '[1]')).toMatchObject({ status: 422 })
-    expect((await lena.get('/sessions/%')).status).toBe(400)
+    expect((await lena.get('/visits/%')).status).toBe(400)
   })
 })
 

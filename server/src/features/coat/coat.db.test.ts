@@ -64,7 +64,7 @@ async function work(
       event('attemptEnded', { attemptId, minutes: 9, help: 'alone', witness: 'watched' })
     ]
   })
-  const answer = await ivo.post(`/sessions/${sessionId}/events`, { events })
+  const answer = await ivo.post(`/visits/${sessionId}/events`, { events })
   expect((answer.body.answers as { status: string }[]).every(({ status }) => status === 'stored')).toBe(true)
   return events
 }
@@ -166,7 +166,7 @@ describe('what the floor writes', () => {
     const events = await work(second, { technique: 'roll-coat', regions: ['croup'] })
     const undo = { ...events[1], id: v7(), kind: 'undone', seq: ++count, lamport: count, payload: { eventId: events[1].id } }
     expect((await linesOf('flint')).some(({ place }) => place === 'croup')).toBe(true)
-    await ivo.post(`/sessions/${second}/events`, { events: [undo] })
+    await ivo.post(`/visits/${second}/events`, { events: [undo] })
     expect((await linesOf('flint')).some(({ place }) => place === 'croup')).toBe(false)
   })
   it('a hole that came in, when it is found', async () => {
@@ -179,7 +179,7 @@ describe('what the floor writes', () => {
   })
   it('lengths that an assessor read; a colleague asks for them, which is remembered, and an apprentice reads none', async () => {
     const id = v7()
-    await ina.post(`/sessions/${session}/gradings`, { id })
+    await ina.post(`/visits/${session}/gradings`, { id })
     const { version } = (await ina.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' }))
       .body
     expect((await linesOf('flint', ivo)).some(({ source }) => source === 'grading')).toBe(false)
@@ -210,22 +210,22 @@ describe('what the floor writes', () => {
     const fourth = await world.newSession('bea', '2026-04-14')
     await work(fourth, { technique: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight' })
     const next = await world.newSession('abe', '2026-04-16')
-    const staffs = (await ivo.get(`/sessions/${next}/coat`)).body as unknown as SessionCoatStart
+    const staffs = (await ivo.get(`/visits/${next}/coat`)).body as unknown as SessionCoatStart
     expect(staffs.openEnds).toMatchObject({ sessionId: fourth, apprentice: 'bea Test' })
     expect(staffs.openEnds!.undone.find(({ region, technique }) => region === 'skirt' && technique === 'skirt-line')).toMatchObject({
       side: 'right'
     })
-    const start = (await abe.get(`/sessions/${next}/coat`)).body as unknown as SessionCoatStart
+    const start = (await abe.get(`/visits/${next}/coat`)).body as unknown as SessionCoatStart
     // whose hands those were is not told to another apprentice
     expect(start.openEnds).toMatchObject({ onDate: '2026-04-14', apprentice: null })
     expect(start.openEnds!.undone.some(({ region, side }) => region === 'skirt' && side === 'right')).toBe(true)
     // the roll of 13 April went over the right side alone
     expect(start.outOfStep).toContain('ribs')
-    expect((await (await world.client('bea')).get(`/sessions/${next}/coat`)).status).toBe(403)
+    expect((await (await world.client('bea')).get(`/visits/${next}/coat`)).status).toBe(403)
   })
   it('tells when the trim comes back, and leaves whoever asks blind to what another assessor measured', async () => {
     const lars = await world.client('lars')
-    const start = (await lars.get(`/sessions/${session}/coat`)).body as unknown as SessionCoatStart
+    const start = (await lars.get(`/visits/${session}/coat`)).body as unknown as SessionCoatStart
     // the head of the bearded pattern is out first: 3.2 mm to 9 mm
     expect(start.interval).toMatchObject({ ends: 'grownOut' })
     expect(start.interval!.longestWeeks).toBeGreaterThan(1)

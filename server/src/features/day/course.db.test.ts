@@ -18,7 +18,7 @@ let count = 0
 const record = (sessionId: string, kind: string, payload: object = {}, by = ivo) => {
   count++
   const envelope = { id: v7(), v: 1, kind, sessionId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count, payload }
-  return by.post(`/sessions/${sessionId}/events`, { events: [{ ...envelope, atDevice: '2026-04-14T09:00:00.000Z' }] })
+  return by.post(`/visits/${sessionId}/events`, { events: [{ ...envelope, atDevice: '2026-04-14T09:00:00.000Z' }] })
 }
 const day = async (on = TODAY) => (await ivo.get(`/day/${on}`)).body as unknown as DayView
 const visit = (apprentice: string, dog: string, tableId: string, onDate = '2026-04-15') => ({

@@ -39,7 +39,7 @@ const dog = (change: object = {}) => ({
   contact: 'orla@post.invalid',
   ...change
 })
-const day = async () => (await ivo.get('/day')).body as unknown as DayView
+const day = async () => (await ivo.get('/day/today')).body as unknown as DayView
 const visit = (view: DayView, change: object = {}) => ({
   id: v7(),
   apprenticeId: view.people.find(({ role }) => role === 'apprentice')!.id,
@@ -77,7 +77,7 @@ describe('people', () => {
     expect((await ivo.post('/people', person({ role: 'instructor' }))).status).toBe(403)
     expect((await lena.post('/people', person({ role: 'instructor' }))).status).toBe(200)
     expect((await abe.post('/people', person())).status).toBe(403)
-    expect((await abe.get('/day')).status).toBe(403)
+    expect((await abe.get('/day/today')).status).toBe(403)
   })
 })
 
@@ -199,7 +199,7 @@ describe('other days, moving and closing', () => {
   it('stay where they are once somebody has begun', async () => {
     const id = await world.newSession('bea', '2026-04-14')
     const event = { id: v7(), v: 1, kind: 'sessionOpened', sessionId: id, by: ivo.me!.id, deviceId: 't', seq: 1, lamport: 1 }
-    await ivo.post(`/sessions/${id}/events`, {
+    await ivo.post(`/visits/${id}/events`, {
       events: [{ ...event, atDevice: '2026-04-14T09:00:00.000Z', receivedAt: null, payload: {} }]
     })
     expect((await ivo.post(`/visits/${id}/cancel`)).body).toMatchObject({ code: 'visitBegun' })

@@ -117,7 +117,7 @@ describe('tables', () => {
     expect(refused.body.detail).toMatch(/is planned for Ember on 20 April 2026: move those visits first/)
     await ivo.post(`/visits/${visit.id}/cancel`)
     expect((await ivo.post(`/tables/${id}/remove`)).body.number).toBe(number)
-    expect(((await ivo.get('/day')).body.tables as { id: string }[]).some((table) => table.id === id)).toBe(false)
+    expect(((await ivo.get('/day/today')).body.tables as { id: string }[]).some((table) => table.id === id)).toBe(false)
     expect((await ivo.post(`/tables/${id}/remove`)).status).toBe(404)
     expect((await ivo.post('/visits', { ...visit, id: v7(), weeksSince: null, wishes: '', onDate: '2026-04-20' })).status).toBe(404)
   })
@@ -140,7 +140,7 @@ describe('a visit with the wrong apprentice or dog', () => {
 
   it('stays once a grading of it is signed', async () => {
     const id = await world.newTrim('abe', '2026-04-08')
-    const grading = (await ivo.post(`/sessions/${id}/gradings`, { id: v7() })).body.id as string
+    const grading = (await ivo.post(`/visits/${id}/gradings`, { id: v7() })).body.id as string
     await world.db.update(tables.gradings).set({ status: 'signed' }).where(eq(tables.gradings.id, grading))
     const refused = await ivo.send('PUT', `/visits/${id}/correct`, { apprenticeId: world.ids.bea })
     expect(refused).toMatchObject({ status: 409, body: { code: 'graded' } })

@@ -164,9 +164,9 @@ describe('erasing an owner', () => {
       receivedAt: null
     }
     expect(
-      (await ivo.post(`/sessions/${id}/events`, { events: [{ ...event, payload: { text: 'Marenka rang: marenka@post.invalid' } }] })).status
+      (await ivo.post(`/visits/${id}/events`, { events: [{ ...event, payload: { text: 'Marenka rang: marenka@post.invalid' } }] })).status
     ).toBe(200)
-    const grading = (await ivo.post(`/sessions/${id}/gradings`, { id: v7() })).body as unknown as { id: string }
+    const grading = (await ivo.post(`/visits/${id}/gradings`, { id: v7() })).body as unknown as { id: string }
     const answers = {
       nails: { whole: { kind: 'excused', reason: 'as Marenka wished' } },
       'beard-length': { whole: { kind: 'readings', mm: [55, 55, 55] } }

@@ -1,22 +1,8 @@
-import {
-  dogFactsSchema,
-  dogProfileSchema,
-  mergeDogSchema,
-  newDogSchema,
-  standingSchema,
-  type DogFacts,
-  type DogPage,
-  type DogProfile,
-  type DogView,
-  type Me,
-  type MergeDog,
-  type NewDog,
-  type NewStanding
-} from '@peen/contract'
+import { type DogFacts, type DogPage, type DogView, type Me } from '@peen/contract'
 import { planAgreed } from '@peen/core/standard'
 import { asc, desc, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { reading, refuse, route, type Route, type Services } from '../../http'
+import { refuse, serve, type Route, type Services } from '../../http'
 import { dogView, fullName } from '../people'
 import { agreedOf } from '../agreed'
 import { unreadOf, waitsForOwnWord } from '../grading'
@@ -28,8 +14,6 @@ import { mergeDogs } from './merge'
 import { decideStanding, keepProfile } from './profile'
 
 export { decideStanding } from './profile'
-
-const STAFF = ['lead', 'instructor'] as const
 
 async function dogList({ db }: Services): Promise<DogView[]> {
   return (await db.select().from(tables.dogs).orderBy(asc(tables.dogs.name))).map((row) => dogView(row))
@@ -121,45 +105,15 @@ async function keepFacts({ db }: Services, id: string, { facts }: DogFacts): Pro
 }
 
 export const dogRoutes: readonly Route[] = [
-  route('get', '/dogs', ['lead', 'instructor', 'apprentice'], ({ services }) => dogList(services)),
-  route('get', '/dogs/:id', ['lead', 'instructor', 'apprentice'], ({ services, actor, params }) => dogPage(services, actor, params.id)),
-  route<NewDog>('post', '/dogs', STAFF, ({ services, body }) => addDog(services, body), newDogSchema as never),
-  reading(
-    'csv',
-    route('post', '/dogs/preview', STAFF, ({ body }) => previewDogs(String(body)))
-  ),
-  reading(
-    'csv',
-    route('post', '/dogs/csv', STAFF, ({ services, body }) => takeDogsIn(services, String(body)))
-  ),
-  route<MergeDog>(
-    'post',
-    '/dogs/:id/merge',
-    STAFF,
-    ({ services, actor, params, body }) => mergeDogs(services, actor, params.id, body),
-    mergeDogSchema
-  ),
-  route<DogFacts>(
-    'put',
-    '/dogs/:id/facts',
-    ['lead', 'instructor'],
-    ({ services, params, body }) => keepFacts(services, params.id, body),
-    dogFactsSchema as never
-  ),
-  route<DogProfile>(
-    'put',
-    '/dogs/:id/profile',
-    ['lead', 'instructor'],
-    ({ services, params, body }) => keepProfile(services, params.id, body),
-    dogProfileSchema as never
-  ),
-  route<NewStanding>(
-    'put',
-    '/dogs/:id/standing',
-    ['lead', 'instructor'],
-    ({ services, actor, params, body }) => decideStanding(services, actor, params.id, body),
-    standingSchema as never
-  ),
-  route('get', '/dogs/:id/owner', ['lead', 'instructor'], ({ services, params }) => ownerOf(services, params.id)),
-  route('post', '/dogs/:id/owner/erase', ['lead', 'instructor'], ({ services, actor, params }) => eraseOwner(services, actor, params.id))
+  serve('dogs', ({ services }) => dogList(services)),
+  serve('dog', ({ services, actor, params }) => dogPage(services, actor, params.id)),
+  serve('addDog', ({ services, body }) => addDog(services, body)),
+  serve('previewDogs', ({ body }) => previewDogs(String(body))),
+  serve('takeDogsIn', ({ services, body }) => takeDogsIn(services, String(body))),
+  serve('mergeDogs', ({ services, actor, params, body }) => mergeDogs(services, actor, params.id, body)),
+  serve('keepFacts', ({ services, params, body }) => keepFacts(services, params.id, body)),
+  serve('keepProfile', ({ services, params, body }) => keepProfile(services, params.id, body)),
+  serve('decideStanding', ({ services, actor, params, body }) => decideStanding(services, actor, params.id, body)),
+  serve('owner', ({ services, params }) => ownerOf(services, params.id)),
+  serve('eraseOwner', ({ services, actor, params }) => eraseOwner(services, actor, params.id))
 ]

@@ -50,7 +50,7 @@ async function apprenticeWithTraces(): Promise<{ readonly id: string; readonly g
     onDate: '2026-04-14'
   })
   const grading = v7()
-  await ivo.post(`/sessions/${session}/gradings`, { id: grading })
+  await ivo.post(`/visits/${session}/gradings`, { id: grading })
   const answers = { ...fullSheet(), nails: { whole: { kind: 'excused', reason: 'as BRACKWATER asked' } } }
   await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers, critical: [], globalRating: 'good' })
   expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)

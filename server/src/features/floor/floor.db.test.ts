@@ -20,7 +20,7 @@ let count = 0
 const record = (by: Client, sessionId: string, kind: string, minute: number, payload: object = {}) => {
   count++
   const envelope = { id: v7(), v: 1, kind, sessionId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count, payload }
-  return by.post(`/sessions/${sessionId}/events`, {
+  return by.post(`/visits/${sessionId}/events`, {
     events: [{ ...envelope, atDevice: `2026-04-14T09:${String(minute).padStart(2, '0')}:00.000Z` }]
   })
 }
@@ -81,9 +81,9 @@ describe('the room', () => {
     await record(ivo, first, 'breakEnded', 15, { minutes: 5 })
     await record(ivo, first, 'sessionClosed', 20)
     await record(ivo, second, 'sessionOpened', 30)
-    const session = (await ivo.get(`/sessions/${second}`)).body as unknown as { elsewhereMin: number; now: string }
+    const session = (await ivo.get(`/visits/${second}/work`)).body as unknown as { elsewhereMin: number; now: string }
     // the sessions of the test above are of the same dog: it stood there as well
-    const before = (await ivo.get(`/sessions/${first}`)).body as unknown as { elsewhereMin: number }
+    const before = (await ivo.get(`/visits/${first}/work`)).body as unknown as { elsewhereMin: number }
     expect(session.elsewhereMin).toBe(before.elsewhereMin - 12 + 15)
     expect(session.now).toBe('2026-04-14T09:42:00.000Z')
     await record(ivo, second, 'ranOut', 41, { how: 'home' })

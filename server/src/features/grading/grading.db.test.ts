@@ -18,7 +18,7 @@ beforeAll(async () => {
 })
 afterAll(() => world.close())
 
-const open = async (by: Client, session: string) => (await by.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
+const open = async (by: Client, session: string) => (await by.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
 const save = (by: Client, id: string, version: number, answers: Answers, more: object = {}) =>
   by.send('PUT', `/gradings/${id}`, { version, answers, critical: [], globalRating: null, ...more })
 const read = async (by: Client, id: string) => (await by.get(`/gradings/${id}`)).body as unknown as GradingView
@@ -71,8 +71,8 @@ describe('a draft', () => {
 
   it('takes an id once: another session’s id is a clear conflict', async () => {
     const id = v7()
-    expect((await ivo.post(`/sessions/${await world.newTrim('abe')}/gradings`, { id })).status).toBe(200)
-    const again = await ivo.post(`/sessions/${await world.newTrim('abe')}/gradings`, { id })
+    expect((await ivo.post(`/visits/${await world.newTrim('abe')}/gradings`, { id })).status).toBe(200)
+    const again = await ivo.post(`/visits/${await world.newTrim('abe')}/gradings`, { id })
     expect(again).toMatchObject({
       status: 409,
       body: { code: 'idTaken', detail: 'The id of this grading is in use already. Make another; nothing was changed.' }
@@ -81,7 +81,7 @@ describe('a draft', () => {
 
   it('opens one grading for one assessor, however often and at once it is asked', async () => {
     const session = await world.newTrim('abe')
-    const answers = await Promise.all([1, 2, 3].map(() => ivo.post(`/sessions/${session}/gradings`, { id: v7() })))
+    const answers = await Promise.all([1, 2, 3].map(() => ivo.post(`/visits/${session}/gradings`, { id: v7() })))
     expect(new Set(answers.map((answer) => answer.body.id)).size).toBe(1)
   })
 
@@ -138,7 +138,7 @@ describe('signing a grading', () => {
 
   it('is not for one’s own work', async () => {
     const session = await world.newSession('ivo')
-    expect((await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body.detail).toBe('No one grades their own work.')
+    expect((await ivo.post(`/visits/${session}/gradings`, { id: v7() })).body.detail).toBe('No one grades their own work.')
   })
 
   it('shows an apprentice own results and nobody else’s; after two weeks without their own word', async () => {
@@ -153,7 +153,7 @@ describe('signing a grading', () => {
 
 describe('what can be graded', () => {
   const refusal = async (session: string) => {
-    const { status, body } = await ivo.post(`/sessions/${session}/gradings`, { id: v7() })
+    const { status, body } = await ivo.post(`/visits/${session}/gradings`, { id: v7() })
     return [status, body.code, body.detail]
   }
   type Step = { technique: string; hands?: 'apprentice' | 'instructor'; setting?: 'live' | 'figure'; ended?: boolean }
@@ -164,7 +164,7 @@ describe('what can be graded', () => {
     const event = (kind: string, payload: object) => ({ ...head, id: v7(), kind, payload, seq: ++seq, lamport: seq })
     const start = { attemptId, techniqueId: technique, regions: ['skirt'], side: 'both', toolId: null, direction: null, hands, setting }
     const events = [event('attemptStarted', start), event('attemptEnded', { attemptId, minutes: 9, help: 'alone', witness: 'watched' })]
-    return ivo.post(`/sessions/${session}/events`, { events: ended ? events : events.slice(0, 1) })
+    return ivo.post(`/visits/${session}/events`, { events: ended ? events : events.slice(0, 1) })
   }
 
   // Symptom: an apprentice who had not come, or a dog that was not ready, was graded, signed, passed and certified

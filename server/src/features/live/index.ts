@@ -1,4 +1,4 @@
-import { refuse, route, type Route } from '../../http'
+import { refuse, serve, type Route } from '../../http'
 import { COOKIE, whoIs } from '../auth'
 import { listen } from './stream'
 
@@ -12,7 +12,7 @@ function positionOf(text: string): number {
 }
 
 export const liveRoutes: readonly Route[] = [
-  route('get', '/live', ['lead', 'instructor', 'apprentice'], ({ services, actor, response, query, lastEventId, cookies }) => {
+  serve('live', ({ services, actor, response, query, lastEventId, cookies }) => {
     const from = lastEventId ?? query.after
     return listen(
       services,

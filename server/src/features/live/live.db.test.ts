@@ -22,7 +22,7 @@ const note = (text: string, by: Client = ivo, sessionId = session) => {
     ...{ atDevice: '2026-04-14T09:40:00.000Z', payload: { text } }
   }
 }
-const record = (event: object, by: Client = ivo, sessionId = session) => by.post(`/sessions/${sessionId}/events`, { events: [event] })
+const record = (event: object, by: Client = ivo, sessionId = session) => by.post(`/visits/${sessionId}/events`, { events: [event] })
 const texts = async (after: number) =>
   (await eventsAfter(world.db, after)).map(({ event, position }) => [position, (event.payload as { text: string }).text])
 
@@ -144,7 +144,7 @@ describe('a tablet that listens', () => {
     await ivo.send('PUT', `/tables/${world.ids.table}/place`, { xMm: 500, yMm: 700, turnDeg: 5 })
     await one.until(() => one.heard.some(({ kind }) => kind === 'day'))
     const finished = await world.newTrim('abe')
-    await ivo.post(`/sessions/${finished}/gradings`, { id: v7() })
+    await ivo.post(`/visits/${finished}/gradings`, { id: v7() })
     await one.until(() => one.heard.filter(({ kind }) => kind === 'day').length === 2)
     await one.close()
   })

@@ -40,8 +40,7 @@ afterAll(async () => {
 })
 
 const connect = () => (process.env.PEEN_CAMERA_URL = `http://127.0.0.1:${(camera.address() as AddressInfo).port}`)
-const openGrading = async (who: Client, session: string) =>
-  (await who.post(`/sessions/${session}/gradings`, { id: v7() })).body.id as string
+const openGrading = async (who: Client, session: string) => (await who.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
 const read = async (who: Client, grading: string) => (await who.get(`/gradings/${grading}/measures`)).body as unknown as MeasurePage
 const take = async (who: Client, session: string, stance: string) => who.post(`/visits/${session}/camera/after/${stance}`)
 const REGIONS = [{ region: 'back', byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]

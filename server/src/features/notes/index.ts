@@ -1,12 +1,9 @@
 // Dated notes on a dog, a person or a visit: written by staff, struck with a reason, never changed.
-import { newNoteSchema, NOTED, strikeNoteSchema, type Me, type NewNote, type Noted, type NoteView, type StrikeNote } from '@peen/contract'
+import { NOTED, type Me, type NewNote, type Noted, type NoteView, type StrikeNote } from '@peen/contract'
 import { and, desc, eq } from 'drizzle-orm'
 import { orTaken, tables, type Reader } from '../../db'
-import { refuse, route, type Route, type Services } from '../../http'
+import { refuse, serve, type Route, type Services } from '../../http'
 import { fullName } from '../people'
-
-const STAFF = ['lead', 'instructor'] as const
-const EVERYBODY = ['lead', 'instructor', 'apprentice'] as const
 
 function notedOf(text: string): Noted {
   const known = NOTED.find((one) => one === text)
@@ -68,19 +65,7 @@ export async function strikeNote({ db, clock }: Services, actor: Me, id: string,
 }
 
 export const noteRoutes: readonly Route[] = [
-  route('get', '/notes/:about/:id', EVERYBODY, ({ services, actor, params }) => notesOn(services, actor, notedOf(params.about), params.id)),
-  route<NewNote>(
-    'post',
-    '/notes/:about/:id',
-    STAFF,
-    ({ services, actor, params, body }) => writeNote(services, actor, notedOf(params.about), params.id, body),
-    newNoteSchema as never
-  ),
-  route<StrikeNote>(
-    'post',
-    '/note/:id/strike',
-    STAFF,
-    ({ services, actor, params, body }) => strikeNote(services, actor, params.id, body),
-    strikeNoteSchema
-  )
+  serve('notes', ({ services, actor, params }) => notesOn(services, actor, notedOf(params.about), params.id)),
+  serve('writeNote', ({ services, actor, params, body }) => writeNote(services, actor, notedOf(params.about), params.id, body)),
+  serve('strikeNote', ({ services, actor, params, body }) => strikeNote(services, actor, params.id, body))
 ]

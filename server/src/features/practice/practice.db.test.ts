@@ -43,8 +43,8 @@ const start = (attemptId: string, change: object = {}) => ({
   ...change
 })
 const end = (attemptId: string, witness = 'watched') => ({ attemptId, minutes: 9, help: 'alone', witness })
-const record = (by: Client, sessionId: string, ...events: object[]) => by.post(`/sessions/${sessionId}/events`, { events })
-const eventsIn = async (sessionId: string) => (await ivo.get(`/sessions/${sessionId}`)).body.events as { id: string; late: boolean }[]
+const record = (by: Client, sessionId: string, ...events: object[]) => by.post(`/visits/${sessionId}/events`, { events })
+const eventsIn = async (sessionId: string) => (await ivo.get(`/visits/${sessionId}/work`)).body.events as { id: string; late: boolean }[]
 
 describe('recording at the table', () => {
   it('stores taps with their envelope and makes an attempt of them', async () => {
@@ -171,7 +171,7 @@ describe('what an apprentice may', () => {
     const beas = await world.newSession('bea')
     const abes = await world.newSession('abe')
     const attempt = v7()
-    expect((await abe.get(`/sessions/${beas}`)).status).toBe(403)
+    expect((await abe.get(`/visits/${beas}/work`)).status).toBe(403)
     expect((await abe.get(`/apprentices/${world.ids.bea}`)).body.detail).toBe('An apprentice reads own records only.')
     expect((await record(abe, beas, event(beas, abe, 'noted', { text: 'x' }))).status).toBe(403)
     await record(abe, abes, event(abes, abe, 'attemptStarted', start(attempt)))
@@ -193,7 +193,7 @@ describe('what an apprentice may', () => {
     await record(ivo, session, event(session, ivo, 'holdReleased', { techniqueId: 'ear-leather', hazardId: 'ear-edge' }))
     expect((await record(abe, session, risky())).status).toBe(200)
     // who stood by, and when, is kept and told by name
-    const view = (await abe.get(`/sessions/${session}`)).body as unknown as { events: { kind: string; by: string }[]; names: object }
+    const view = (await abe.get(`/visits/${session}/work`)).body as unknown as { events: { kind: string; by: string }[]; names: object }
     expect(view.events.find(({ kind }) => kind === 'holdReleased')).toMatchObject({ by: ivo.me!.id })
     expect(view.names).toMatchObject({ [ivo.me!.id]: 'ivo' })
   })
@@ -290,7 +290,7 @@ describe('one tap and what is said later', () => {
 
 describe('what comes at the wrong time', () => {
   const clockOf = async (sessionId: string, id: string) =>
-    ((await ivo.get(`/sessions/${sessionId}`)).body.events as { id: string; clockOffMs: number | null }[]).find((e) => e.id === id)!
+    ((await ivo.get(`/visits/${sessionId}/work`)).body.events as { id: string; clockOffMs: number | null }[]).find((e) => e.id === id)!
       .clockOffMs
 
   it('from the future, or from a clock that is wrong, is kept at the school’s time and said', async () => {
@@ -301,12 +301,12 @@ describe('what comes at the wrong time', () => {
     expect(await clockOf(session, future.id)).toBe(-120 * 60000)
     const behind = event(session, ivo, 'noted', { text: 'x' }, { atDevice: '2026-04-14T06:30:00.000Z' })
     const sent = { events: [behind], sentAt: '2026-04-14T06:42:00.000Z' }
-    expect((await ivo.post(`/sessions/${session}/events`, sent)).body.answers).toMatchObject([
+    expect((await ivo.post(`/visits/${session}/events`, sent)).body.answers).toMatchObject([
       { status: 'stored', detail: /180 minutes behind/ }
     ])
     expect(await clockOf(session, behind.id)).toBe(180 * 60000)
     const waited = event(session, ivo, 'noted', { text: 'x' }, { atDevice: '2026-04-14T08:00:00.000Z' })
-    await ivo.post(`/sessions/${session}/events`, { events: [waited], sentAt: '2026-04-14T09:42:00.000Z' })
+    await ivo.post(`/visits/${session}/events`, { events: [waited], sentAt: '2026-04-14T09:42:00.000Z' })
     expect(await clockOf(session, waited.id)).toBeNull()
   })
 
@@ -335,7 +335,7 @@ describe('the end of a trim', () => {
     const refused = await record(ivo, session, mine(session))
     expect(refused.status).toBe(409)
     expect((refused.body.answers as { detail: string }[])[0].detail).toMatch(/^Grade first: open the grading/)
-    const { id } = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
+    const { id } = (await ivo.post(`/visits/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
     expect((await readGrading(id)).answers).toEqual({})
     expect((await record(ivo, session, mine(session))).status).toBe(200)
     const { answers, version } = await readGrading(id)
@@ -349,7 +349,7 @@ describe('the end of a trim', () => {
     const attempt = v7()
     await record(ivo, session, event(session, ivo, 'attemptStarted', start(attempt)), event(session, ivo, 'attemptEnded', end(attempt)))
     await record(ivo, session, event(session, ivo, 'ranOut', { how: 'instructor' }), mine(session))
-    const { id } = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
+    const { id } = (await ivo.post(`/visits/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
     const { answers } = await readGrading(id)
     const kinds = new Set(Object.values(answers).flatMap((sides) => Object.values(sides).map(({ kind }) => kind)))
     expect([...kinds].sort()).toEqual(['excused', 'instructor'])
@@ -359,7 +359,7 @@ describe('the end of a trim', () => {
   it('shows its mark to the apprentice once they have said how they see it', async () => {
     const session = await world.newTrim('bea')
     const bea = await world.client('bea')
-    const { id } = (await ivo.post(`/sessions/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
+    const { id } = (await ivo.post(`/visits/${session}/gradings`, { id: v7() })).body as unknown as { id: string }
     const { version } = (await ivo.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' }))
       .body
     expect((await ivo.post(`/gradings/${id}/sign`, { version })).status).toBe(200)

@@ -27,7 +27,7 @@ function event<K extends EventKind>(sessionId: string, by: Client, kind: K, payl
   }
 }
 const send = async (by: Client, sessionId: string, ...events: unknown[]) => {
-  const { status, body } = await by.post(`/sessions/${sessionId}/events`, { events })
+  const { status, body } = await by.post(`/visits/${sessionId}/events`, { events })
   const answers = body.answers as { status: string; detail: string | null }[]
   return { status, said: answers?.map((one) => one.status) ?? [], details: answers?.map((one) => one.detail ?? '') ?? [] }
 }
@@ -98,7 +98,7 @@ describe('an event', () => {
     // the same tap sent once more is known, under whichever name
     expect((await send(ivo, session, forged)).said).toEqual(['alreadyThere'])
     await send(ina, session, event(session, ina, 'lookedAt', {}))
-    const { events } = (await ivo.get(`/sessions/${session}`)).body as unknown as { events: { deviceId: string }[] }
+    const { events } = (await ivo.get(`/visits/${session}/work`)).body as unknown as { events: { deviceId: string }[] }
     expect(ivo.me!.deviceId).toMatch(/^device-[0-9a-f]{16}$/)
     expect(events.map(({ deviceId }) => deviceId)).toEqual([ivo.me!.deviceId, ivo.me!.deviceId, ina.me!.deviceId])
     expect(ivo.me!.deviceId).not.toBe(ina.me!.deviceId)

@@ -69,7 +69,7 @@ describe('the rack', () => {
       wrong,
       { ...head(4), kind: 'undone', payload: { eventId: wrong.id } }
     ]
-    const answer = await ivo.post(`/sessions/${session}/events`, { events })
+    const answer = await ivo.post(`/visits/${session}/events`, { events })
     expect((answer.body.answers as { status: string }[]).map(({ status }) => status)).toEqual(['stored', 'stored', 'stored', 'stored'])
     expect((await rack()).nicks).toEqual({ 'blade-30': 1 })
   })

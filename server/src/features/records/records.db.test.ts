@@ -32,7 +32,7 @@ beforeAll(async () => {
     event('attemptStarted', start),
     event('attemptEnded', { attemptId, minutes: 12.5, help: 'onePrompt', witness: 'watched' })
   ]
-  await ivo.post(`/sessions/${session}/events`, { events })
+  await ivo.post(`/visits/${session}/events`, { events })
 })
 afterAll(() => world.close())
 

@@ -1,7 +1,4 @@
-import { gradeRulesSchema, houseRulesSchema, roomSchema, type HouseRules, type Room } from '@peen/contract'
-import type { GradeRules } from '@peen/core/grade'
-import type { Schema } from 'yup'
-import { route, type Route } from '../../http'
+import { serve, type Route } from '../../http'
 import { chooseHouseRules, gradeRulesOf, keepGradeRules, keepRoom, schoolView } from './school'
 
 export {
@@ -19,15 +16,9 @@ export {
 export { everyStandard, newestStandards, retiredOf, standardOf, trimNames } from './versions'
 
 export const schoolRoutes: readonly Route[] = [
-  route('get', '/school', ['lead', 'instructor', 'apprentice'], ({ services }) => schoolView(services)),
-  route<HouseRules>(
-    'put',
-    '/school/house-rules',
-    ['lead'],
-    ({ services, body }) => chooseHouseRules(services, body),
-    houseRulesSchema as unknown as Schema<HouseRules>
-  ),
-  route('get', '/grade-rules', ['lead', 'instructor', 'apprentice'], ({ services }) => gradeRulesOf(services.db)),
-  route<GradeRules>('put', '/grade-rules', ['lead'], ({ services, body }) => keepGradeRules(services, body), gradeRulesSchema),
-  route<Room>('put', '/school/room', ['lead'], ({ services, body }) => keepRoom(services, body), roomSchema)
+  serve('school', ({ services }) => schoolView(services)),
+  serve('chooseHouseRules', ({ services, body }) => chooseHouseRules(services, body)),
+  serve('gradeRules', ({ services }) => gradeRulesOf(services.db)),
+  serve('keepGradeRules', ({ services, body }) => keepGradeRules(services, body)),
+  serve('keepRoom', ({ services, body }) => keepRoom(services, body))
 ]

@@ -70,7 +70,7 @@ describe('a school of before there were plans of work', () => {
 
   it('finishes a visit that was set up on the sheet that was agreed', async () => {
     expect(await agreedOf(connection.db, before.ids.open)).toEqual(before.agreed)
-    const view = (await ivo.get(`/sessions/${before.ids.open}`)).body as unknown as SessionView
+    const view = (await ivo.get(`/visits/${before.ids.open}/work`)).body as unknown as SessionView
     expect(view.agreed).toEqual(before.agreed)
     await ivo.send('PUT', `/visits/${before.ids.open}/gate`, { version: 2, dry: true, combed: true })
     expect(await agreedOf(connection.db, before.ids.open)).toEqual(before.agreed)

@@ -2,7 +2,7 @@
 import type { Me, SearchHit } from '@peen/contract'
 import { and, desc, eq, like, or } from 'drizzle-orm'
 import { tables } from '../../db'
-import { route, type Route, type Services } from '../../http'
+import { serve, type Route, type Services } from '../../http'
 import { fullName } from '../people'
 
 const MOST_OF_A_KIND = 8
@@ -45,6 +45,4 @@ export async function search({ db }: Services, actor: Me, words: string): Promis
   ]
 }
 
-export const searchRoutes: readonly Route[] = [
-  route('get', '/search', ['lead', 'instructor', 'apprentice'], ({ services, actor, query }) => search(services, actor, query.words ?? ''))
-]
+export const searchRoutes: readonly Route[] = [serve('search', ({ services, actor, query }) => search(services, actor, query.words ?? ''))]

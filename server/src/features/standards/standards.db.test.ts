@@ -114,7 +114,7 @@ describe('a draft', () => {
     expect((await draftOf(id)).body).toMatchObject({ id: 'our-teddy', version: 1, name: 'Our summer teddy' })
     expect((await lena.post(`/standard-drafts/${id}/use`, { version: 1 })).body).toEqual({ id: 'our-teddy', version: 1 })
     expect((await rows()).at(-1)).toMatchObject({ id: 'our-teddy', shipped: false })
-    const day = (await ivo.get('/day')).body as unknown as { trims: { id: string }[] }
+    const day = (await ivo.get('/day/today')).body as unknown as { trims: { id: string }[] }
     expect(day.trims.map((trim) => trim.id)).toContain('our-teddy')
     const again = await ivo.post('/standard-drafts', {
       id: v7(),
@@ -182,7 +182,7 @@ describe('retiring a trim', () => {
     expect((await ivo.send('PUT', '/standards/flower/retired', { retired: true })).status).toBe(403)
     expect((await lena.send('PUT', '/standards/flower/retired', { retired: true })).status).toBe(200)
     expect((await rows()).find(({ id }) => id === 'flower')).toMatchObject({ retired: true })
-    const trims = async () => ((await ivo.get('/day')).body as unknown as { trims: { id: string }[] }).trims.map((trim) => trim.id)
+    const trims = async () => ((await ivo.get('/day/today')).body as unknown as { trims: { id: string }[] }).trims.map((trim) => trim.id)
     expect(await trims()).not.toContain('flower')
     expect((await page('flower', SHIPPED)).retired).toBe(true)
     await lena.send('PUT', '/standards/flower/retired', { retired: false })
@@ -201,7 +201,7 @@ describe('a grading', () => {
       .update(tables.sessions)
       .set({ found: { ...session.found!, wishes: [wish] } as never })
       .where(eq(tables.sessions.id, sessionId))
-    const { id } = (await ivo.post(`/sessions/${sessionId}/gradings`, { id: v7() })).body
+    const { id } = (await ivo.post(`/visits/${sessionId}/gradings`, { id: v7() })).body
     await lena.send('PUT', '/school/house-rules', { rules: { 'bearded-skull': 0 } })
     const view = (await ivo.get(`/gradings/${id as string}`)).body as unknown as { standard: Standard; moved: { say: string }[] }
     const target = (criterion: string) => (view.standard.criteria.find((one) => one.id === criterion)!.how as { targetMm: number }).targetMm

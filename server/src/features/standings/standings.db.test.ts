@@ -37,7 +37,7 @@ async function practise(apprentice: string, onDate: string, techniqueId: string,
     ...(isClean ? [] : [event('helped', { attemptId, help: 'handsGuided', region: null, side: null })]),
     event('attemptEnded', { attemptId, minutes: 9, help: isClean ? 'alone' : 'handsGuided', witness: 'watched' })
   ]
-  const answer = await ivo.post(`/sessions/${session}/events`, { events })
+  const answer = await ivo.post(`/visits/${session}/events`, { events })
   expect((answer.body.answers as { status: string }[]).map(({ status }) => status)).toEqual(events.map(() => 'stored'))
 }
 

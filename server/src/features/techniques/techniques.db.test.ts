@@ -43,7 +43,7 @@ describe('a technique', () => {
     expect(school.techniques.find(({ id }) => id === 'round-foot')).toEqual({ ...own, version: 2 })
     // the added hold point holds a new apprentice
     const session = await world.newSession('abe')
-    const view = (await ivo.get(`/sessions/${session}`)).body as unknown as { holds: { techniqueId: string; hazardId: string }[] }
+    const view = (await ivo.get(`/visits/${session}/work`)).body as unknown as { holds: { techniqueId: string; hazardId: string }[] }
     expect(view.holds).toContainEqual(expect.objectContaining({ techniqueId: 'round-foot', hazardId: 'own-dewclaw' }))
   })
 

@@ -32,7 +32,7 @@ async function visit(change: object, standardId = 'bearded-pet'): Promise<{ read
   return { id, status }
 }
 const page = async (id: string) => (await ivo.get(`/visits/${id}`)).body as unknown as VisitPage
-const table = async (id: string) => (await ivo.get(`/sessions/${id}`)).body as unknown as SessionView
+const table = async (id: string) => (await ivo.get(`/visits/${id}/work`)).body as unknown as SessionView
 const agreedAt = async (id: string, region: string) => (await page(id)).agreed!.find((line) => line.region === region)!
 
 describe('a wish for other work', () => {
@@ -43,7 +43,7 @@ describe('a wish for other work', () => {
     expect(steps).not.toContain('skirt-line')
     expect(steps).toContain('cylinder-leg')
     await world.workOn(id)
-    const opened = await ivo.post(`/sessions/${id}/gradings`, { id: v7() })
+    const opened = await ivo.post(`/visits/${id}/gradings`, { id: v7() })
     const grading = (await ivo.get(`/gradings/${opened.body.id as string}`)).body as unknown as GradingView
     expect(grading.standard.plan.lengthsMm.skirt).toBe(3.2)
     expect(
@@ -62,7 +62,7 @@ describe('a wish for other work', () => {
     const { id } = await visit({ wishes: [wish({ what: 'Felted to the skin; Jo agrees to take it off', work: 'reset' })] })
     expect(await agreedAt(id, 'foreleg')).toMatchObject({ tool: 'blade 7F with', mm: 3.2 })
     await world.workOn(id)
-    const refused = await ivo.post(`/sessions/${id}/gradings`, { id: v7() })
+    const refused = await ivo.post(`/visits/${id}/gradings`, { id: v7() })
     expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/there is no trim to grade/)])
   })
 
@@ -101,7 +101,7 @@ describe('what is found today', () => {
         payload: { attemptId, minutes: 12, help: 'alone', witness: 'watched' }
       }
     ]
-    expect((await ivo.post(`/sessions/${id}/events`, { events })).status).toBe(200)
+    expect((await ivo.post(`/visits/${id}/events`, { events })).status).toBe(200)
     const [{ body }] = await world.db.select().from(tables.coatFromSessions).where(eq(tables.coatFromSessions.sessionId, id))
     const acts = (place: string) => body.floor.filter((entry) => entry.place === place).map(({ act }) => act.kind)
     expect([acts('beard'), acts('skull')]).toEqual([['cut'], ['pulled']])

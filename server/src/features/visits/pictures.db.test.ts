@@ -82,7 +82,7 @@ describe('photographs', () => {
     expect((await ivo.post(`/pictures/${first}/remove`)).status).toBe(404)
     const third = await put(42)
     const grading = v7()
-    await ivo.post(`/sessions/${id}/gradings`, { id: grading })
+    await ivo.post(`/visits/${id}/gradings`, { id: grading })
     await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
     expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)
     expect((await ivo.post(`/pictures/${third}/remove`)).body.detail).toMatch(/^A mark of this trim is signed/)

@@ -107,7 +107,7 @@ describe('check-in', () => {
   it('stays as it is once the trim is graded', async () => {
     const id = await planned()
     await ready(id)
-    const { body } = await ivo.post(`/sessions/${id}/gradings`, { id: v7() })
+    const { body } = await ivo.post(`/visits/${id}/gradings`, { id: v7() })
     await world.db
       .update(tables.gradings)
       .set({ status: 'signed' })
@@ -127,15 +127,15 @@ describe('check-in', () => {
 describe('the ready-to-cut gate', () => {
   it('holds an apprentice’s blade until an instructor says so, and names what is missing', async () => {
     const id = await planned()
-    const wait = await abe.post(`/sessions/${id}/events`, { events: [start(id, abe, 'body-clip')] })
+    const wait = await abe.post(`/visits/${id}/events`, { events: [start(id, abe, 'body-clip')] })
     expect(wait.body.detail).toMatch(/^Not ready to cut\. Nobody has said yet/)
     await ivo.send('PUT', `/visits/${id}/gate`, { version: 0, dry: true, combed: true })
     expect(await page(id)).toMatchObject({ readyBy: 'ivo Test', version: 1 })
-    const view = (await ivo.get(`/sessions/${id}`)).body as unknown as { holds: { gate?: boolean }[] }
+    const view = (await ivo.get(`/visits/${id}/work`)).body as unknown as { holds: { gate?: boolean }[] }
     expect(view.holds.some(({ gate }) => gate)).toBe(false)
     // leg control is no cutting: it never waited for the gate
     const other = await planned()
-    expect((await abe.post(`/sessions/${other}/events`, { events: [start(other, abe, 'leg-control')] })).status).toBe(200)
+    expect((await abe.post(`/visits/${other}/events`, { events: [start(other, abe, 'leg-control')] })).status).toBe(200)
   })
 
   it('keeps the house rules as they stood then', async () => {
@@ -172,7 +172,7 @@ describe('the sheet', () => {
     const wishes = [{ what: 'No brows', askedBy: 'the owner', length: null, rule: { id: 'brows', side: 1 } }]
     await ivo.send('PUT', `/visits/${id}/found`, found({ wishes }))
     await ready(id, 1)
-    const { body } = await ivo.post(`/sessions/${id}/gradings`, { id: v7() })
+    const { body } = await ivo.post(`/visits/${id}/gradings`, { id: v7() })
     const grading = (await ivo.get(`/gradings/${(body as unknown as { id: string }).id}`)).body as unknown as {
       houseRules: Record<string, number>
     }
@@ -203,7 +203,7 @@ describe('closing the dog', () => {
 describe('what was agreed', () => {
   type Graded = { standard: Standard; moved: { say: string }[]; result: GradeResult | null; version: number; answers: Answers }
   const gradingOf = async (id: string) => (await ivo.get(`/gradings/${id}`)).body as unknown as Graded
-  const opened = async (sessionId: string) => (await ivo.post(`/sessions/${sessionId}/gradings`, { id: v7() })).body.id as string
+  const opened = async (sessionId: string) => (await ivo.post(`/visits/${sessionId}/gradings`, { id: v7() })).body.id as string
   const cheekOf = ({ standard }: Graded) => standard.criteria.find(({ id }) => id === 'cheek-length')!.how as Length
   type Length = Extract<Standard['criteria'][number]['how'], { kind: 'length' }>
   afterEach(() => world.db.update(tables.dogs).set({ facts: [] }).where(eq(tables.dogs.id, world.ids.flint)))
@@ -274,7 +274,7 @@ describe('what was agreed', () => {
           .how as Length
       ).targetMm
     expect(await backOf(first)).toBe(3.2)
-    const second = (await lena.post(`/sessions/${id}/gradings`, { id: v7() })).body.id as string
+    const second = (await lena.post(`/visits/${id}/gradings`, { id: v7() })).body.id as string
     expect(await backOf(second, lena)).toBe(9.5)
   })
 
@@ -282,7 +282,7 @@ describe('what was agreed', () => {
   it('names the steps and their tools', async () => {
     const id = await firstVisit('flint', ['skinReacts'])
     await ready(id)
-    const { steps } = (await ivo.get(`/sessions/${id}`)).body as unknown as {
+    const { steps } = (await ivo.get(`/visits/${id}/work`)).body as unknown as {
       steps: { technique: string; label: string; toolId: string }[]
     }
     expect(steps.find(({ technique }) => technique === 'body-clip')).toMatchObject({

@@ -2,7 +2,7 @@ import type { WallView } from '@peen/contract'
 import { group } from 'd3-array'
 import { and, asc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
-import { route, type Route, type Services } from '../../http'
+import { serve, type Route, type Services } from '../../http'
 import { standingRules } from '../derived'
 import { fullName } from '../people'
 import { techniquesOf } from '../school'
@@ -39,4 +39,4 @@ export async function wallView({ db, clock }: Services): Promise<WallView> {
   }
 }
 
-export const wallRoutes: readonly Route[] = [route('get', '/wall', ['lead', 'instructor'], ({ services }) => wallView(services))]
+export const wallRoutes: readonly Route[] = [serve('wall', ({ services }) => wallView(services))]

@@ -29,7 +29,7 @@ async function practise(who: string, onDate: string, techniqueId: string, help: 
     event('attemptStarted', start),
     event('attemptEnded', { attemptId, minutes: 9, help, witness: 'watched' })
   ]
-  expect((await ivo.post(`/sessions/${session}/events`, { events })).status).toBe(200)
+  expect((await ivo.post(`/visits/${session}/events`, { events })).status).toBe(200)
 }
 beforeAll(async () => {
   world = await smallSchool('wall')
