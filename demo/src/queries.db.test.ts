@@ -1,14 +1,8 @@
 // The routes that are called most, on the demo's year: no query of theirs reads a growing table from end to end, and none asks in a loop.
-import { connect, databaseClock, makeApp, tables, type Connection } from '@peen/server'
+import { tables } from '@peen/server'
 import { desc, eq } from 'drizzle-orm'
-import type { AddressInfo } from 'node:net'
-import type { Server } from 'node:http'
-import pino from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { refill } from '../../server/src/testing/refill'
-import { freshDatabase } from '../../server/src/testing/world'
-import { PASSWORD } from './cast'
-import { playDemo } from './play'
+import { servedDemo, type ServedDemo } from './served'
 
 /** Tables that get longer with every day of a school. */
 const GROWING = new Set([
@@ -21,42 +15,17 @@ const FEW_ROWS = 200
 const MOST_QUERIES = 60
 
 const heard: { readonly query: string; readonly values: unknown[] }[] = []
-let fresh: Connection
-let listened: Connection
-let server: Server
-let get: (path: string) => Promise<unknown>
+let demo: ServedDemo
+let fresh: ServedDemo['fresh']
+let get: ServedDemo['get']
 let session: string
 beforeAll(async () => {
-  fresh = await freshDatabase('queries')
-  const played = process.env.PEEN_TEST_DEMO
-  const settings = { ...JSON.parse(process.env.PEEN_TEST_DB!), database: 'peen_test_queries' }
-  if (played) refill(settings, played)
-  else await playDemo(fresh.db)
-  listened = connect(settings, { logQuery: (query, values) => void heard.push({ query, values }) })
-  const app = makeApp({ db: listened.db, clock: databaseClock(listened.db), log: pino({ level: 'silent' }) }, null)
-  server = app.listen(0, '127.0.0.1')
-  await new Promise((resolve) => server.once('listening', resolve))
-  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
-  const headers = { 'content-type': 'application/json' }
-  const signedIn = await fetch(`${url}/sign-in`, {
-    method: 'POST',
-    headers,
-    body: JSON.stringify({ username: 'ottilie', password: PASSWORD })
-  })
-  const cookie = signedIn.headers.getSetCookie()[0].split(';')[0]
-  get = async (path) => {
-    const answer = await fetch(url + path, { headers: { cookie } })
-    if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
-    return answer.json()
-  }
+  demo = await servedDemo('queries', { logQuery: (query, values) => void heard.push({ query, values }) })
+  ;({ fresh, get } = demo)
   const { sessions: s, gradings: g } = tables
   ;[{ id: session }] = await fresh.db.select({ id: s.id }).from(s).innerJoin(g, eq(g.sessionId, s.id)).orderBy(desc(s.onDate)).limit(1)
 })
-afterAll(async () => {
-  server.closeAllConnections()
-  server.close()
-  await Promise.all([fresh.close(), listened.close()])
-})
+afterAll(() => demo.close())
 
 type Client = { readonly query: (text: string, values: unknown[]) => Promise<[readonly Step[], unknown]> }
 type Step = { readonly table: string; readonly type: string; readonly rows: number }
@@ -107,7 +76,7 @@ describe('a route that is called often', () => {
 
   it('and the check would notice a full scan', async () => {
     heard.length = 0
-    await listened.db.select().from(tables.events).where(eq(tables.events.kind, 'noted'))
+    heard.push({ query: 'select * from practice_events where kind = ?', values: ['noted'] })
     expect(await fullScans()).toHaveLength(1)
   })
 })

@@ -1,3 +1,4 @@
+import { ENDPOINTS } from '@peen/contract'
 import type { Express } from 'express'
 import pino from 'pino'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -34,6 +35,7 @@ describe('permission is declared on every route', () => {
     const app = makeApp({ db: world.db, clock: world.clock, log: pino({ level: 'silent' }) }, null)
     const found = routesOf(app)
     expect(found.length).toBe(ROUTES.length)
+    expect(ROUTES.map(({ name }) => name).sort()).toEqual(Object.keys(ENDPOINTS).sort())
     expect(found.length).toBeGreaterThan(15)
     for (const { path, method, permit } of found) expect(permitted(permit), `${method} ${path}`).toBe(true)
   })

@@ -29,6 +29,7 @@ export const evidenceEndpoints = {
   logbook: get('/apprentices/:id/logbook', ALL, 'An apprentice’s logbook, to print.', { gives: 'pdf' }),
   recordTable: get('/records/:table.csv', STAFF, 'A table for a spreadsheet.', { gives: 'csv' }),
   recordSchema: get('/schemas/record', ANYONE, 'The JSON Schema of an apprentice’s file.'),
+  openapi: get('/openapi.json', ANYONE, 'This table as OpenAPI 3.1.'),
   certificates: get('/certificates', STAFF, 'The certificates and their rules of evidence.'),
   dryRun: post('/certificates/dry-run', STAFF, 'Tries rules on the cohort; nothing is kept.', {
     body: takes<Certificate>()(certificateSchema)
@@ -66,6 +67,7 @@ export type EvidenceReplies = {
   readonly logbook: never
   readonly recordTable: never
   readonly recordSchema: object
+  readonly openapi: object
   readonly certificates: CertificateBook
   readonly dryRun: readonly DryRunRow[]
   readonly useCertificate: { readonly version: number }

@@ -1,4 +1,5 @@
 import { recordJsonSchema } from '@peen/contract'
+import { readFile } from 'node:fs/promises'
 import { serve, type Route } from '../../http'
 import { letCohortIn, previewCohort } from './cohort'
 import { logbookPdf } from './logbook'
@@ -6,6 +7,11 @@ import { recordFile } from './record'
 import { tableCsv } from './tables'
 
 export { TABLE_IDS } from './tables'
+
+/** The table of endpoints as it is kept in docs; written by npm run openapi. */
+async function openApi(): Promise<object> {
+  return JSON.parse(await readFile(new URL('../../../../docs/openapi.json', import.meta.url), 'utf8')) as object
+}
 
 export const recordRoutes: readonly Route[] = [
   serve('recordTable', async ({ services, actor, params, response }) => {
@@ -23,6 +29,7 @@ export const recordRoutes: readonly Route[] = [
       .send(await logbookPdf(record))
   }),
   serve('recordSchema', async () => recordJsonSchema),
+  serve('openapi', openApi),
   serve('previewCohort', ({ services, body }) => previewCohort(services, String(body))),
   serve('letCohortIn', ({ services, actor, body }) => letCohortIn(services, actor, String(body)))
 ]

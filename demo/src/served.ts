@@ -1,0 +1,55 @@
+// The demo's year, served to a test that signs in and asks.
+import { connect, databaseClock, makeApp, type Connection } from '@peen/server'
+import type { AddressInfo } from 'node:net'
+import pino from 'pino'
+import { refill } from '../../server/src/testing/refill'
+import { freshDatabase } from '../../server/src/testing/world'
+import { PASSWORD } from './cast'
+import { playDemo } from './play'
+
+export type ServedDemo = {
+  readonly fresh: Connection
+  /** what the lead is answered; throws where it is refused */
+  readonly get: (path: string) => Promise<unknown>
+  readonly close: () => Promise<void>
+}
+
+type Served = {
+  /** a lead's user name */
+  readonly as?: string
+  readonly logQuery?: (query: string, values: unknown[]) => void
+}
+
+/** A copy of the demo's database under a name of its own, served on a free port. */
+export async function servedDemo(name: string, { as = 'ottilie', logQuery = () => undefined }: Served = {}): Promise<ServedDemo> {
+  const fresh = await freshDatabase(name)
+  const played = process.env.PEEN_TEST_DEMO
+  const settings = { ...JSON.parse(process.env.PEEN_TEST_DB!), database: `peen_test_${name}` }
+  if (played) refill(settings, played)
+  else await playDemo(fresh.db)
+  const listened = connect(settings, { logQuery })
+  const app = makeApp({ db: listened.db, clock: databaseClock(listened.db), log: pino({ level: 'silent' }) }, null)
+  const server = app.listen(0, '127.0.0.1')
+  await new Promise((resolve) => server.once('listening', resolve))
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
+  const headers = { 'content-type': 'application/json' }
+  const signedIn = await fetch(`${url}/sign-in`, {
+    method: 'POST',
+    headers,
+    body: JSON.stringify({ username: as, password: PASSWORD })
+  })
+  const cookie = signedIn.headers.getSetCookie()[0].split(';')[0]
+  return {
+    fresh,
+    get: async (path) => {
+      const answer = await fetch(url + path, { headers: { cookie } })
+      if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
+      return answer.json()
+    },
+    close: async () => {
+      server.closeAllConnections()
+      server.close()
+      await Promise.all([fresh.close(), listened.close()])
+    }
+  }
+}
