@@ -93,6 +93,6 @@ export default ts.config(
   { files: ['devices/src/**/*.test.ts'], rules: only('core', 'content') },
   { files: ['server/src/**/*.ts'], rules: only('core', 'content', 'contract') },
   { files: ['web/src/**/*.{ts,vue}'], rules: only('core', 'content', 'contract') },
-  { files: ['demo/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: only('core', 'content', 'contract', 'server') },
+  { files: ['demo/src/**/*.ts'], ignores: ['**/*.test.ts', 'demo/src/testing/**'], rules: only('core', 'content', 'contract', 'server') },
   { files: ['scripts/**/*'], rules: { 'no-console': 'off' } }
 )

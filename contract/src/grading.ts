@@ -1,6 +1,7 @@
 import { MEASURE_IDS } from '@peen/core/measure'
 import { GLOBAL_RATINGS, type Answers, type GlobalRating } from '@peen/core/grade'
-import { array, lazy, mixed, number, object, string, uuid, type InferType } from './yup'
+import { mapOf } from './fields'
+import { array, lazy, mixed, number, object, string, uuid, type InferType, type Schema } from './yup'
 
 const HAND_KINDS = ['asItShouldBe', 'readings', 'inputs', 'level', 'excused', 'instructor'] as const
 const within = (low: number, high: number) =>
@@ -83,9 +84,7 @@ const answer = object({ left: sideAnswer, right: sideAnswer, whole: sideAnswer }
 /** A draft grading as it is saved: the version it was read at makes two devices' writes visible to each other. */
 export const draftSchema = object({
   version: number().required().integer().min(1),
-  answers: lazy((value: unknown) =>
-    object(Object.fromEntries(Object.keys((value as object) ?? {}).map((key) => [key, answer]))).required()
-  ),
+  answers: mapOf(answer as unknown as Schema<Answers[string]>, 'Answers', 300),
   critical: array().of(string().required().max(60)).required().max(20),
   globalRating: mixed<GlobalRating>()
     .oneOf([...GLOBAL_RATINGS, null as never])

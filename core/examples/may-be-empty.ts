@@ -54,6 +54,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'grade.outsideAnswers': [1],
   'grade.refuseUnknownFaults': [1],
   'grade.answersFrom': [4, 5],
+  'grade.pictureReport': [3],
   'measure.measurePhoto': [1],
   'measure.coatDepth': [1],
   'measure.skinOffset': [0],

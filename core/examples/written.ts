@@ -181,6 +181,7 @@ const measure: Examples = {
   plannedInPicture: () => [reading, planned, laid],
   plannedTrace: () => [planned, 'left'],
   proposePlaces: () => [reading.frame, reading.outline, planned],
+  readingOf: () => [{ ...reading, places: {} }, frame, planned.depths],
   regionDepartures: () => [reading, planned, laid],
   simulate: () => [{ back: 3 }, () => ({ back: 3 }), { seed: 1 }]
 }
@@ -197,7 +198,7 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
   changes: { changesBetween: () => [{ lengthMm: 3 }, { lengthMm: 6 }] },
   checkin: { readyToCut: () => [NOTHING_FOUND] },
   figure: { isInside: () => [ring, 100, 100], paintPolygon: () => [newRaster(8, 8), Float32Array.from([1, 1, 6, 1, 6, 6]), [0, 0, 0], 1] },
-  grade: { differencesOf: () => [mark(), mark()] },
+  grade: { differencesOf: () => [mark(), mark()], pictureReport: () => [reading, planned, standard, ['footLine'], 1] },
   regions: { isRegionId: () => ['back'], regionName: () => ['back'], regionOf: () => ['back'] },
   stats: { normalDraw: () => [randomFrom(1)] },
   technique: {

@@ -2,7 +2,7 @@
 import { tables } from '@peen/server'
 import { desc, eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { servedDemo, type ServedDemo } from './served'
+import { servedDemo, type ServedDemo } from './testing/served'
 
 /** Tables that get longer with every day of a school. */
 const GROWING = new Set([

@@ -6,7 +6,7 @@ import Ajv2020 from 'ajv/dist/2020'
 import { and, desc, eq, isNotNull } from 'drizzle-orm'
 import { readFileSync } from 'node:fs'
 import { afterAll, beforeAll, expect, it } from 'vitest'
-import { servedDemo, type ServedDemo } from './served'
+import { servedDemo, type ServedDemo } from './testing/served'
 
 const document = JSON.parse(readFileSync(new URL('../../docs/openapi.json', import.meta.url), 'utf8')) as {
   readonly paths: Readonly<Record<string, Readonly<Record<string, object>>>>

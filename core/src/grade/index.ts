@@ -8,6 +8,7 @@ import * as resultPart from './result'
 import * as trialPart from './trial'
 import * as picturePart from './picture'
 import * as comparePart from './compare'
+import * as reportPart from './report'
 
 export * from './types'
 export { CONFORMITY_LEVEL, type Measured } from './measure'
@@ -18,6 +19,7 @@ export type { TrialFound } from './trial'
 export { GRADE_METHOD, GRADE_RULE_LIMITS, GRADE_RULES, MOST_EXCUSED_01, type GradedWith, type GradeRules } from './method'
 export type { PictureAnswer, WeighedMeasure } from './picture'
 export type { MarkDifference } from './compare'
+export type { PictureReport } from './report'
 
 export const { byEye, conformity, fromReadings, shareOfMarks, verdictOf } = door(measurePart, { byEye: [null, items(2, 2)] })
 export const { follows, sayPlace, sidesOf, targetOf, unitOf } = door(partsPart)
@@ -28,3 +30,4 @@ export const { countAnswers, gradeResult, refuseUnknownFaults } = door(resultPar
 export const { trialOfMarks } = door(trialPart)
 export const { answersFrom, criteriaSeen, measuresAsked, weighMeasures } = door(picturePart)
 export const { differencesOf } = door(comparePart)
+export const { pictureReport } = door(reportPart)

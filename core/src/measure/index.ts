@@ -44,7 +44,7 @@ export type { PlannedDog, PlannedPlace, PlannedView } from './photo/plan'
 export type { Proposal } from './photo/propose'
 export type { PlaceDeparture, RegionDeparture } from './photo/departure'
 export { REGION_VIEWS, type CoatDepth, type SkinReading } from './photo/skin'
-export type { Depths, PlacedPoint, Reading, Trace } from './photo/trace'
+export type { Depths, Marked, PlacedPoint, Reading, Trace } from './photo/trace'
 export type { Drawn } from './photo/explain'
 
 /** A place in a picture or on a dog: two numbers. */
@@ -95,5 +95,5 @@ export const { sayMeasured } = door(sayPart)
 export const { departuresFrom, laidRigid, plannedInPicture, regionDepartures } = door(departurePart)
 export const { coatDepth, regionSeenIn, skinOffset } = door(skinPart)
 export const { roundOf, frontHeadOf } = door(headMeasures)
-export const { drawnTrace, traceOf, yawFrom } = door(tracePart)
+export const { drawnTrace, readingOf, traceOf, yawFrom } = door(tracePart)
 export const { drawMeasure } = door(explainPart)

@@ -70,6 +70,7 @@ const {
   setFieldError,
   values: now
 } = useForm<Record<string, unknown>>({ initialValues: { ...props.start, id: v7() } })
+const isMissing = ({ type }: { readonly type: string }) => type === 'required' || type === 'optionality'
 const submit = handleSubmit(async (values) => {
   refused.value = null
   const sent = made(values)
@@ -77,9 +78,9 @@ const submit = handleSubmit(async (values) => {
   try {
     await ENDPOINTS[props.to].body.validate(sent, { abortEarly: false })
   } catch (caught) {
-    const { inner } = caught as { inner: readonly { path: string; message: string }[] }
+    const { inner } = caught as { inner: readonly { path: string; message: string; type: string }[] }
     // an empty box is missing before it is too short
-    const first = [...inner].sort((a, b) => Number(!/missing/.test(a.message)) - Number(!/missing/.test(b.message)))
+    const first = [...inner].sort((a, b) => Number(!isMissing(a)) - Number(!isMissing(b)))
     for (const { path, message } of first.reverse()) setFieldError(path as never, message)
     return
   }

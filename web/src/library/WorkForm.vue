@@ -50,7 +50,7 @@ function putStands(at: number, mm: number | null): void {
 const summary = (region: RegionId) =>
   rowsAt(region)
     .map(({ row }) => (row.passes.length > 0 ? row.passes.map(({ kind }) => KIND_NAMES[kind]).join(', then ') : DOES_NAMES[row.does]))
-    .join('; ') || 'not written yet'
+    .join('; ')
 </script>
 
 <template>
@@ -62,10 +62,9 @@ const summary = (region: RegionId) =>
           :aria-expanded="open === region.id"
           @click="open = open === region.id ? null : region.id"
         >
-          <b class="w-36 flex-none font-[650]">{{ region.name }}</b><span
-            :class="summary(region.id).includes('not written') ? 'text-danger' : 'muted'"
-            >{{ summary(region.id) }}</span
-          >
+          <b class="w-36 flex-none font-[650]">{{ region.name }}</b><span :class="summary(region.id) ? 'muted' : 'text-danger'">{{
+            summary(region.id) || 'not written yet'
+          }}</span>
         </button>
         <div v-if="open === region.id" class="pb-4">
           <div v-for="{ row, at } in rowsAt(region.id)" :key="at" class="mt-2 border-l-2 border-line pl-3" :data-row="at">

@@ -2,67 +2,31 @@
 import { bodyById } from '@peen/content'
 import type { DogView, PhotoMarks } from '@peen/contract'
 import { fitBody } from '@peen/core/figure'
-import { weighMeasures } from '@peen/core/grade'
+import { pictureReport, type PictureReport } from '@peen/core/grade'
 import {
-  departuresFrom,
-  drawMeasure,
   findOutline,
   frameOf,
-  keysIn,
-  laidRigid,
-  measurePhoto,
-  measureSpec,
   onDarkSpots,
-  plannedInPicture,
-  plannedTrace,
   plannedView,
   proposePlaces,
-  regionDepartures,
-  roundOf,
-  sayMeasured,
-  traceOf,
+  readingOf,
   type Corrections,
-  type Drawn,
-  type FoundOutline,
   type Frame,
   type MeasureId,
-  type MeasureKey,
   type OutlineStep,
-  type PhotoFound,
   type Picture,
-  type PlaceDeparture,
   type PlaceId,
   type PlannedView,
   type Point,
-  type Reading,
-  type RegionDeparture,
   type ScaleMark,
-  type Seen,
-  type Trace
+  type Seen
 } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import * as Comlink from 'comlink'
 import { coatOf } from '../figure/place'
+import { answering } from './answered'
 
 export type PhotoTask = { readonly dog: DogView; readonly standard: Standard; readonly seen: Seen; readonly marks: PhotoMarks }
-
-/** What a measured picture says: sentences first things first, and what is drawn for each. */
-export type PhotoResult = {
-  readonly found: PhotoFound
-  readonly says: readonly {
-    readonly key: MeasureKey
-    readonly text: string
-    readonly loss: number
-    readonly criterionId: string | null
-    readonly drawn: readonly Drawn[]
-  }[]
-  readonly departures: readonly PlaceDeparture[]
-  readonly regions: readonly RegionDeparture[]
-  /** a head's reach from between the eyes by the clock, found and planned, mm; empty for a profile or without a scale */
-  readonly radii: readonly { readonly hour: number; readonly mm: number; readonly plannedMm: number }[]
-  /** where the planned outline would lie, px */
-  readonly planned: readonly Point[]
-}
 
 /** More pixels than this are of no use on a screen that measures millimetres. */
 const MOST_SIDE_PX = 4096
@@ -92,28 +56,6 @@ const frameFor = (seen: Seen, scale: ScaleMark | null): Frame => {
   return frameOf(seen, { widthPx: width, heightPx: height }, scale)
 }
 
-/** Only what somebody has put or agreed to counts as read. */
-function readingOf({ marks, seen }: PhotoTask, plan: PlannedView): Reading {
-  const places = Object.fromEntries(Object.entries(marks.places).filter(([, place]) => place.touched))
-  return {
-    frame: frameFor(seen, marks.scale),
-    depths: plan.depths,
-    outline: marks.outline,
-    edgeUPx: marks.edgeUPx,
-    places,
-    lines: marks.lines
-  }
-}
-
-function radiiOf(trace: Trace, planned: Trace): PhotoResult['radii'] {
-  if (!trace.places.eyeLeft || !trace.places.eyeRight) return []
-  const [found, plan] = [trace, planned].map((own) => roundOf(own).radii)
-  return found.flatMap((mm, hour) => {
-    const plannedMm = plan[hour]
-    return mm === null || plannedMm === null ? [] : [{ hour, mm, plannedMm }]
-  })
-}
-
 const reader = {
   async load(url: string): Promise<{ readonly width: number; readonly height: number }> {
     const bitmap = await createImageBitmap(await (await fetch(url, { credentials: 'same-origin' })).blob())
@@ -125,46 +67,19 @@ const reader = {
     picture = { width, height, rgba: context.getImageData(0, 0, width, height).data }
     return { width, height }
   },
-  outline(seen: Seen, scale: ScaleMark | null, corrections: Corrections, onStep: (step: OutlineStep) => void): FoundOutline {
+  outline: answering((seen: Seen, scale: ScaleMark | null, corrections: Corrections, onStep: (step: OutlineStep) => void) => {
     const { pxPerMm, hasScale } = frameFor(seen, scale)
     return findOutline(looked(), seen === 'head' ? 'head' : 'body', corrections, hasScale ? pxPerMm : null, onStep)
-  },
-  propose(task: PhotoTask): Readonly<Partial<Record<PlaceId, Point>>> {
+  }),
+  propose: answering((task: PhotoTask): Readonly<Partial<Record<PlaceId, Point>>> => {
     const { places } = proposePlaces(frameFor(task.seen, task.marks.scale), task.marks.outline, planOf(task))
     return task.seen === 'head' ? onDarkSpots(looked(), places) : places
-  },
-  measure(task: PhotoTask, ids: readonly MeasureId[]): PhotoResult {
+  }),
+  measure: answering((task: PhotoTask, ids: readonly MeasureId[]): PictureReport => {
     const plan = planOf(task)
-    const reading = readingOf(task, plan)
-    const found = measurePhoto(reading, ids, SEED)
-    const laid = laidRigid(reading, plan, proposePlaces(reading.frame, task.marks.outline, plan).laid)
-    const trace = traceOf(reading)
-    const asPlanned = plannedTrace(plan, task.seen)
-    const planned: Partial<Record<MeasureId, number>> = {}
-    for (const id of ids) {
-      const [key] = keysIn(task.seen, id)
-      if (!key || measureSpec(id).from !== 'outline') continue
-      try {
-        planned[id] = measureSpec(id).of(asPlanned, 'left')
-      } catch {
-        // a plan that has no such line has nothing to be held against
-      }
-    }
-    return {
-      found,
-      says: weighMeasures(task.standard, task.seen, found, planned).map(({ measure, criterionId, loss }) => ({
-        key: { id: measure.id, side: measure.side },
-        text: sayMeasured(measure, trace, planned[measure.id] ?? null, loss === 0),
-        loss,
-        criterionId,
-        drawn: drawMeasure(measure, trace, reading)
-      })),
-      departures: departuresFrom(reading, plan, laid),
-      regions: regionDepartures(reading, plan, laid),
-      radii: task.seen === 'head' && reading.frame.hasScale ? radiiOf(trace, asPlanned) : [],
-      planned: plannedInPicture(reading, plan, laid)
-    }
-  }
+    const frame = frameFor(task.seen, task.marks.scale)
+    return pictureReport(readingOf(task.marks, frame, plan.depths), plan, task.standard, ids, SEED)
+  })
 }
 
 export type Reader = typeof reader

@@ -32,6 +32,17 @@ export type Trace = {
   readonly yawDeg: number
 }
 
+/** What a person has marked on a photograph; a place that is only proposed is not touched. */
+export type Marked = Pick<Reading, 'outline' | 'edgeUPx' | 'lines'> & {
+  readonly places: Readonly<Partial<Record<PlaceId, PlacedPoint & { readonly touched: boolean }>>>
+}
+
+/** The reading of what is marked: a place counts once a person has put it there or agreed to it (decision 0029). */
+export function readingOf({ outline, edgeUPx, places, lines }: Marked, frame: Frame, depths: Depths): Reading {
+  const touched = Object.fromEntries(Object.entries(places).filter(([, place]) => place.touched))
+  return { frame, depths, outline, edgeUPx, places: touched, lines }
+}
+
 /** A line's points are put there by a finger under a magnifier, mm. Chosen. */
 export const LINE_U_MM = 0.7
 /** Where a coat ends is one question for the whole outline, mm. Chosen on drawn pictures. */

@@ -2,10 +2,10 @@
 import { connect, databaseClock, makeApp, type Connection } from '@peen/server'
 import type { AddressInfo } from 'node:net'
 import pino from 'pino'
-import { refill } from '../../server/src/testing/refill'
-import { freshDatabase } from '../../server/src/testing/world'
-import { PASSWORD } from './cast'
-import { playDemo } from './play'
+import { refill } from '../../../server/src/testing/refill'
+import { freshDatabase } from '../../../server/src/testing/world'
+import { PASSWORD } from '../cast'
+import { playDemo } from '../play'
 
 export type ServedDemo = {
   readonly fresh: Connection

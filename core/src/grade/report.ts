@@ -1,0 +1,104 @@
+// What one measured picture says: its measures and sentences, the worst first, and what is drawn beside each.
+import {
+  departuresFrom,
+  drawMeasure,
+  keysIn,
+  laidRigid,
+  measurePhoto,
+  measureSpec,
+  plannedInPicture,
+  plannedTrace,
+  proposePlaces,
+  regionDepartures,
+  roundOf,
+  sayMeasured,
+  traceOf,
+  type Drawn,
+  type MeasureId,
+  type MeasureKey,
+  type PhotoFound,
+  type PlaceDeparture,
+  type PlannedView,
+  type Point,
+  type Reading,
+  type RegionDeparture,
+  type Trace
+} from '../measure'
+import type { Standard } from '../standard'
+import { weighMeasures } from './picture'
+
+export type PictureReport = {
+  readonly found: PhotoFound
+  readonly says: readonly {
+    readonly key: MeasureKey
+    readonly text: string
+    readonly loss: number
+    readonly criterionId: string | null
+    readonly drawn: readonly Drawn[]
+  }[]
+  readonly departures: readonly PlaceDeparture[]
+  readonly regions: readonly RegionDeparture[]
+  /** a head's reach from between the eyes by the clock, found and planned, mm; empty for a profile or without a scale */
+  readonly radii: readonly { readonly hour: number; readonly mm: number; readonly plannedMm: number }[]
+  /** where the planned outline would lie, px */
+  readonly planned: readonly Point[]
+}
+
+/**
+ * The report of a picture as it was read.
+ * @param plan the dog as it was planned, seen from where the picture was taken
+ * @param ids what is asked; what does not belong to this view is left out
+ * @throws CoreError where the outline is no dog seen from there
+ */
+export function pictureReport(
+  reading: Reading,
+  plan: PlannedView,
+  standard: Standard,
+  ids: readonly MeasureId[],
+  seed: number
+): PictureReport {
+  const { seen, hasScale } = reading.frame
+  const found = measurePhoto(reading, ids, seed)
+  const laid = laidRigid(reading, plan, proposePlaces(reading.frame, reading.outline, plan).laid)
+  const trace = traceOf(reading)
+  const asPlanned = plannedTrace(plan, seen)
+  const planned = plannedMeasures(asPlanned, ids)
+  return {
+    found,
+    says: weighMeasures(standard, seen, found, planned).map(({ measure, criterionId, loss }) => ({
+      key: { id: measure.id, side: measure.side },
+      text: sayMeasured(measure, trace, planned[measure.id] ?? null, loss === 0),
+      loss,
+      criterionId,
+      drawn: drawMeasure(measure, trace, reading)
+    })),
+    departures: departuresFrom(reading, plan, laid),
+    regions: regionDepartures(reading, plan, laid),
+    radii: seen === 'head' && hasScale ? radiiOf(trace, asPlanned) : [],
+    planned: plannedInPicture(reading, plan, laid)
+  }
+}
+
+/** What each outline measure comes to on the planned dog; a plan that has no such line has nothing to be held against. */
+function plannedMeasures(plan: Trace, ids: readonly MeasureId[]): Readonly<Partial<Record<MeasureId, number>>> {
+  const planned: Partial<Record<MeasureId, number>> = {}
+  for (const id of ids) {
+    const [key] = keysIn(plan.seen, id)
+    if (!key || measureSpec(id).from !== 'outline') continue
+    try {
+      planned[id] = measureSpec(id).of(plan, 'left')
+    } catch {
+      // no such line on this plan
+    }
+  }
+  return planned
+}
+
+function radiiOf(trace: Trace, plan: Trace): PictureReport['radii'] {
+  if (!trace.places.eyeLeft || !trace.places.eyeRight) return []
+  const [found, planned] = [trace, plan].map((own) => roundOf(own).radii)
+  return found.flatMap((mm, hour) => {
+    const plannedMm = planned[hour]
+    return mm === null || plannedMm === null ? [] : [{ hour, mm, plannedMm }]
+  })
+}
