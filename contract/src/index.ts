@@ -1,5 +1,6 @@
 export * from './assessments'
 export * from './auth'
+export * from './bodies'
 export * from './certificates'
 export * from './certify'
 export * from './coat'

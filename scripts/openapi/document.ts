@@ -1,6 +1,6 @@
 // The OpenAPI 3.1 document of the endpoint table.
 import { convertSchema } from '@sodaru/yup-to-json-schema'
-import { ENDPOINTS, USUAL_PROBLEMS, type Endpoint } from '@peen/contract'
+import { BODIES, ENDPOINTS, USUAL_PROBLEMS, type Endpoint } from '@peen/contract'
 import { replySchemas, type JsonSchema, type ReplySchemas } from './replies'
 
 const TYPES = {
@@ -70,7 +70,7 @@ function operation(name: string, endpoint: Endpoint, reply: JsonSchema | undefin
     description: who === 'anyone' ? 'Open to anyone.' : `Open to: ${who.join(', ')}.`,
     ...(who === 'anyone' ? { security: [] } : {}),
     ...(parameters.length > 0 ? { parameters } : {}),
-    ...requestBody(endpoint),
+    ...requestBody(endpoint, BODIES[name as keyof typeof BODIES]),
     responses: {
       200: { description: 'Done.', content: { [TYPES[gives]]: { schema } } },
       default: {
@@ -81,7 +81,7 @@ function operation(name: string, endpoint: Endpoint, reply: JsonSchema | undefin
   }
 }
 
-function requestBody({ body, reads }: Endpoint): JsonSchema {
+function requestBody({ reads }: Endpoint, body: object | undefined): JsonSchema {
   if (reads) return { requestBody: { required: true, content: { [CARRIED[reads]]: { schema: { type: 'string' } } } } }
   if (!body) return {}
   const schema = convertSchema(body as Parameters<typeof convertSchema>[0]) as JsonSchema

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { watchEffect } from 'vue'
+import { defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { applySettings } from './composables/applySettings'
 import { titleOf } from './router'
 import { useSessionStore } from './stores/session'
-import BenchBar from './components/BenchBar.vue'
 
+// who is not signed in loads no more than the door
+const BenchBar = defineAsyncComponent(() => import('./components/BenchBar.vue'))
 applySettings()
 const route = useRoute()
 const session = useSessionStore()

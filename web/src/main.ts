@@ -2,13 +2,12 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { whenSignedOut } from './api/client'
 import App from './App.vue'
-import { painter } from './figure/painter'
 import { router } from './router'
 import { useSessionStore } from './stores/session'
 import './styles.css'
 
-// the painting worker starts while the page is still being built: every screen shows a dog
-painter()
+// the painting worker starts beside the page: every screen shows a dog
+void import('./figure/painter').then(({ painter }) => painter())
 
 const app = createApp(App).use(createPinia()).use(router)
 whenSignedOut(() => {

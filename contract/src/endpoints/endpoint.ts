@@ -1,6 +1,5 @@
 // What an endpoint is: one line of the table from which the server is checked, the client is typed and OpenAPI is made.
 import type { Role } from '../auth'
-import type { InferType, Schema } from '../yup'
 import type { OwnProblem } from './problems'
 
 /** Who may call an endpoint. */
@@ -21,7 +20,6 @@ export type Endpoint = {
   readonly who: Permit
   /** what it does, in a sentence */
   readonly does: string
-  readonly body?: Schema
   readonly reads?: Reads
   readonly gives?: Gives
   /** names that the query may hold */
@@ -40,27 +38,6 @@ const made =
 export const get = made('get')
 export const post = made('post')
 export const put = made('put')
-
-type Plain<T> = T extends readonly (infer U)[]
-  ? Plain<U>[]
-  : T extends object
-    ? { -readonly [K in keyof T]-?: Plain<Exclude<T[K], undefined>> }
-    : T
-/** Fields of one that the other does not know. */
-type Astray<A, B> = string extends keyof A ? never : Exclude<keyof A, keyof B>
-/** Nothing where a schema and a type have the same fields and the schema leaves room for every value; else what is wrong. */
-type Tied<T, S extends Schema> =
-  Plain<T> extends InferType<S>
-    ? [Astray<T, InferType<S>> | Astray<InferType<S>, T>] extends [never]
-      ? []
-      : [astray: Astray<T, InferType<S>> | Astray<InferType<S>, T>]
-    : [schema: InferType<S>]
-
-/** A schema as that of a type; it does not compile where the two do not go together. */
-export const takes =
-  <T>() =>
-  <S extends Schema>(schema: S, ..._tied: Tied<T, S>): Schema<T> =>
-    schema as unknown as Schema<T>
 
 type Name<T extends string> = T extends `${infer N}.${string}` ? N : T
 /** The names in a path: `/dogs/:id/visits` has `id`. */

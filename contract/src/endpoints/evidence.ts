@@ -1,29 +1,25 @@
 // Apprentices, what they can do, and certificates.
-import type { Certificate } from '@peen/core/certify'
-import { certificateSchema, standingRulesSchema, type CertificateBook, type DryRunRow, type StandingRulesBody } from '../certificates'
-import { declineSchema, draftFindingSchema, liftHoldSchema, type Decline, type DraftFinding, type LiftHold } from '../certify'
-import { newFigureSchema, type FigureView, type NewFigure } from '../day'
-import { newAnswerSchema, type AnswerView, type NewAnswer } from '../questions'
+import type { CertificateBook, DryRunRow } from '../certificates'
+import type { FigureView } from '../day'
+import type { AnswerView } from '../questions'
 import type { RecordFile } from '../records'
 import type { ApprenticeSummary, ApprenticeView, FindingRow, FindingView } from '../views'
 import type { WallView } from '../wall'
-import { ALL, ANYONE, get, LEAD, post, put, STAFF, takes } from './endpoint'
+import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const evidenceEndpoints = {
   apprentices: get('/apprentices', ALL, 'Every apprentice at a glance; an apprentice reads their own line.'),
   apprentice: get('/apprentices/:id', ALL, 'An apprentice: charts, the way to each certificate, what to practise next.'),
   liftHold: post('/apprentices/:id/lift-hold', LEAD, 'Lifts a hold on a technique, with a reason.', {
-    body: takes<LiftHold>()(liftHoldSchema),
     problems: ['notHeld']
   }),
   figures: get('/apprentices/:id/figures', ALL, 'Practice on stand-in figures.'),
   addFigure: post('/apprentices/:id/figures', ALL, 'Writes practice on a stand-in figure down.', {
-    body: takes<NewFigure>()(newFigureSchema),
     problems: ['retired']
   }),
   removeFigure: post('/figures/:id/remove', ALL, 'Takes a line of practice on a figure away.'),
   answers: get('/apprentices/:id/answers', ALL, 'Questions that were asked aloud.'),
-  keepAnswer: post('/apprentices/:id/answers', STAFF, 'Keeps how a question was answered.', { body: takes<NewAnswer>()(newAnswerSchema) }),
+  keepAnswer: post('/apprentices/:id/answers', STAFF, 'Keeps how a question was answered.'),
   wall: get('/wall', STAFF, 'Every apprentice by every technique.'),
   record: get('/apprentices/:id/record', ALL, 'Everything on an apprentice’s file, as JSON.'),
   logbook: get('/apprentices/:id/logbook', ALL, 'An apprentice’s logbook, to print.', { gives: 'pdf' }),
@@ -31,24 +27,18 @@ export const evidenceEndpoints = {
   recordSchema: get('/schemas/record', ANYONE, 'The JSON Schema of an apprentice’s file.'),
   openapi: get('/openapi.json', ANYONE, 'This table as OpenAPI 3.1.'),
   certificates: get('/certificates', STAFF, 'The certificates and their rules of evidence.'),
-  dryRun: post('/certificates/dry-run', STAFF, 'Tries rules on the cohort; nothing is kept.', {
-    body: takes<Certificate>()(certificateSchema)
-  }),
+  dryRun: post('/certificates/dry-run', STAFF, 'Tries rules on the cohort; nothing is kept.'),
   useCertificate: put('/certificates/:certificate', LEAD, 'Puts rules into use as a version that never changes.', {
-    body: takes<Certificate>()(certificateSchema),
     problems: ['versionTaken']
   }),
   retireCertificate: post('/certificates/:certificate/retire', LEAD, 'Certifies no one for this any more.'),
   giveAgain: post('/certificates/:certificate/give-again', LEAD, 'Gives a retired certificate again.'),
-  keepStandingRules: put('/school/charts', LEAD, 'Sets the numbers by which charts are read.', {
-    body: takes<StandingRulesBody>()(standingRulesSchema)
-  }),
+  keepStandingRules: put('/school/charts', LEAD, 'Sets the numbers by which charts are read.'),
   findings: get('/findings', STAFF, 'Who is near or at which certificate.'),
-  draftFinding: post('/findings', STAFF, 'Begins a certificate for an apprentice.', { body: takes<DraftFinding>()(draftFindingSchema) }),
+  draftFinding: post('/findings', STAFF, 'Begins a certificate for an apprentice.'),
   finding: get('/findings/:id', ALL, 'A certificate with its evidence and signatures.'),
   signFinding: post('/findings/:id/sign', STAFF, 'Signs a certificate.', { problems: ['decided', 'evidenceChanged'] }),
   declineFinding: post('/findings/:id/decline', LEAD, 'Declines a certificate, with a reason.', {
-    body: takes<Decline>()(declineSchema),
     problems: ['decided']
   })
 }

@@ -1,56 +1,23 @@
 // The room today: the school, its floor, the day's plan, what is recorded at a table.
 import type { SessionCoatStart } from '../coat'
-import {
-  correctVisitSchema,
-  moveVisitSchema,
-  newTableSchema,
-  newVisitSchema,
-  roomSchema,
-  swapSchema,
-  tablePlaceSchema,
-  tableToolsSchema,
-  type CorrectVisit,
-  type DaySummaryView,
-  type DayView,
-  type MoveVisit,
-  type NewTable,
-  type NewVisit,
-  type Planned,
-  type Room,
-  type Swap,
-  type TablePlace,
-  type TableTools
-} from '../day'
-import { eventBatchSchema, type EventAnswer, type EventBatch } from '../events'
+import type { DaySummaryView, DayView, Planned, TableTools } from '../day'
+import type { EventAnswer } from '../events'
 import type { SearchHit } from '../notes'
-import { houseRulesSchema, roundsSchema, type HouseRules, type Rounds } from '../school'
 import type { FloorView, SchoolView, SessionView, VisitLine } from '../views'
-import {
-  chosenSchema,
-  closingSchema,
-  foundSchema,
-  gateSchema,
-  type NewChosen,
-  type NewClosing,
-  type NewFound,
-  type NewGate,
-  type PictureView,
-  type VisitPage
-} from '../visits'
-import { ALL, get, LEAD, post, put, STAFF, takes } from './endpoint'
+import type { PictureView, VisitPage } from '../visits'
+import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const floorEndpoints = {
   school: get('/school', ALL, 'The school: its clock, rack, trims, techniques and house rules.'),
-  chooseHouseRules: put('/school/house-rules', LEAD, 'Chooses sides of house rules.', { body: takes<HouseRules>()(houseRulesSchema) }),
+  chooseHouseRules: put('/school/house-rules', LEAD, 'Chooses sides of house rules.'),
   keepRoom: put('/school/room', LEAD, 'Names the room and says how large it is.', {
-    body: takes<Room>()(roomSchema),
     problems: ['tableOutside']
   }),
   floor: get('/floor', ALL, 'The room now: each table with its dog, and where to look next. An apprentice sees their own table.'),
-  keepRounds: put('/floor/rounds', LEAD, 'Sets the numbers by which looks are ranked.', { body: takes<Rounds>()(roundsSchema) }),
-  placeTable: put('/tables/:id/place', STAFF, 'Says where a table stands.', { body: takes<TablePlace>()(tablePlaceSchema) }),
-  addTable: post('/tables', STAFF, 'Adds a table to the room.', { body: takes<NewTable>()(newTableSchema), problems: ['roomFull'] }),
-  setTableTools: put('/tables/:id/tools', STAFF, 'Says which tools lie at a table.', { body: takes<TableTools>()(tableToolsSchema) }),
+  keepRounds: put('/floor/rounds', LEAD, 'Sets the numbers by which looks are ranked.'),
+  placeTable: put('/tables/:id/place', STAFF, 'Says where a table stands.'),
+  addTable: post('/tables', STAFF, 'Adds a table to the room.', { problems: ['roomFull'] }),
+  setTableTools: put('/tables/:id/tools', STAFF, 'Says which tools lie at a table.'),
   removeTable: post('/tables/:id/remove', STAFF, 'Takes a table out of the room; what was done at it stays.', {
     problems: ['tableTaken']
   }),
@@ -62,45 +29,36 @@ export const floorEndpoints = {
   closeDay: post('/day/:on/close', STAFF, 'Closes the day and sends its summaries.', { problems: ['stillOpen', 'otherDay', 'dayClosed'] }),
   reopenDay: post('/day/:on/reopen', LEAD, 'Opens a closed day again.'),
   planVisit: post('/visits', STAFF, 'Plans a visit: a dog, an apprentice, a table, a trim.', {
-    body: takes<NewVisit>()(newVisitSchema),
     problems: ['absent', 'dayClosed', 'clash', 'trimUnfit']
   }),
   moveVisit: put('/visits/:id', STAFF, 'Moves a visit that has not begun.', {
-    body: takes<MoveVisit>()(moveVisitSchema),
     problems: ['visitBegun', 'absent', 'dayClosed', 'clash', 'trimUnfit']
   }),
   correctVisit: put('/visits/:id/correct', STAFF, 'Puts the wrong apprentice or dog of a visit right.', {
-    body: takes<CorrectVisit>()(correctVisitSchema),
     problems: ['graded']
   }),
   swapVisits: post('/visits/:id/swap', STAFF, 'Two visits change tables, or their apprentices change dogs.', {
-    body: takes<Swap>()(swapSchema),
     problems: ['otherDay', 'visitBegun', 'dayClosed', 'clash', 'trimUnfit']
   }),
   cancelVisit: post('/visits/:id/cancel', STAFF, 'Cancels a visit that has not begun.', { problems: ['visitBegun', 'dayClosed'] }),
   visit: get('/visits/:id', ALL, 'A visit from door to door: check-in, set-up, closing.'),
   visitWork: get('/visits/:id/work', ALL, 'What was recorded at the table during a visit.'),
   recordEvents: post('/visits/:id/events', ALL, 'Takes in what tablets recorded at a table, one answer for each.', {
-    body: takes<EventBatch>()(eventBatchSchema),
     problems: ['eventConflict', 'notANote', 'attemptExists', 'reasonMissing', 'undoTooLate', 'referredTo', 'gradeFirst']
   }),
   visitCoat: get('/visits/:id/coat', ALL, 'Where work on this coat was left last time, and when its trim comes back.'),
   visitsOfDog: get('/dogs/:id/visits', ALL, 'A dog’s visits, the newest first.'),
   visitsOfApprentice: get('/apprentices/:id/visits', ALL, 'An apprentice’s visits, the newest first.'),
   keepFound: put('/visits/:id/found', ALL, 'Keeps what a dog came in with.', {
-    body: takes<NewFound>()(foundSchema),
     problems: ['changedMeanwhile', 'graded']
   }),
   sayReady: put('/visits/:id/gate', STAFF, 'Says that a dog is dry, combed through and ready to cut.', {
-    body: takes<NewGate>()(gateSchema),
     problems: ['changedMeanwhile', 'graded']
   }),
   keepChosen: put('/visits/:id/chosen', STAFF, 'Keeps the tools that were chosen for this visit.', {
-    body: takes<NewChosen>()(chosenSchema),
     problems: ['changedMeanwhile', 'graded']
   }),
   closeVisit: put('/visits/:id/closing', STAFF, 'Keeps how a visit ended: tools used, next time, what the owner is told.', {
-    body: takes<NewClosing>()(closingSchema),
     problems: ['changedMeanwhile', 'graded']
   }),
   addPicture: post('/visits/:id/pictures/:moment/:stance', ALL, 'Keeps a photograph of a visit.', {

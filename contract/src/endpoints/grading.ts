@@ -1,57 +1,39 @@
 // Finished trims: grade sheets, measured photographs, two assessors of one trim.
 import type { GradeResult, GradeRules } from '@peen/core/grade'
-import {
-  appointSchema,
-  assessmentDaySchema,
-  settleSchema,
-  type Appoint,
-  type AssessmentBook,
-  type AssessmentDayBody,
-  type AssessmentPage,
-  type BorderlineView,
-  type Settle
-} from '../assessments'
-import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '../grading'
-import { marksSchema, type MeasurePage, type SaveMarks } from '../measures'
-import { gradeRulesSchema } from '../school'
+import type { AssessmentBook, AssessmentPage, BorderlineView } from '../assessments'
+import type { MeasurePage } from '../measures'
 import type { GradingView, MethodDifference, TrimRow } from '../views'
-import { ALL, get, LEAD, post, put, STAFF, takes } from './endpoint'
+import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const gradingEndpoints = {
   trims: get('/trims', ALL, 'Grade sheets, the newest first, a page at a time.', { query: ['page'] }),
   openGrading: post('/visits/:id/gradings', STAFF, 'Opens a grade sheet for a finished trim.', {
-    body: takes<OpenGrading>()(openGradingSchema),
     problems: ['notGradable', 'appointed']
   }),
   grading: get('/gradings/:id', ALL, 'A grade sheet.', { problems: ['notRead'] }),
   readGrading: post('/gradings/:id/read', STAFF, 'Shows a colleague’s grade sheet; it is remembered.'),
   saveDraft: put('/gradings/:id', STAFF, 'Keeps a grade sheet that is not signed yet.', {
-    body: takes<Draft>()(draftSchema),
     problems: ['signed', 'ratingGiven', 'draftConflict']
   }),
   signGrading: post('/gradings/:id/sign', STAFF, 'Signs a grade sheet.', {
-    body: takes<SignGrading>()(signGradingSchema),
     problems: ['signed', 'draftConflict', 'notGradable']
   }),
   differByMethod: get('/gradings/by-method', LEAD, 'Signed marks beside what the method in use today would say.'),
   measures: get('/gradings/:id/measures', STAFF, 'The photographs of a trim and what was measured on them.'),
   saveMarks: put('/pictures/:id/marks', STAFF, 'Keeps what was marked on a photograph.', {
-    body: takes<SaveMarks>()(marksSchema),
     problems: ['signed', 'marksConflict']
   }),
   gradeRules: get('/grade-rules', ALL, 'The school’s numbers for marks.'),
-  keepGradeRules: put('/grade-rules', LEAD, 'Sets the school’s numbers for marks.', { body: takes<GradeRules>()(gradeRulesSchema) }),
+  keepGradeRules: put('/grade-rules', LEAD, 'Sets the school’s numbers for marks.'),
   assessments: get('/assessments', STAFF, 'Assessment days and who marks whose trim.'),
-  callDay: post('/assessments/days', LEAD, 'Makes a day an assessment.', { body: takes<AssessmentDayBody>()(assessmentDaySchema) }),
+  callDay: post('/assessments/days', LEAD, 'Makes a day an assessment.'),
   dropDay: post('/assessments/days/:on/drop', LEAD, 'Takes an assessment day back.', { problems: ['appointed'] }),
   assessment: get('/assessments/:id', STAFF, 'One trim of two assessors.'),
   appoint: put('/assessments/:id', STAFF, 'Appoints two assessors of a trim.', {
-    body: takes<Appoint>()(appointSchema),
     problems: ['begun']
   }),
   release: post('/assessments/:id/release', STAFF, 'Takes the appointment of two assessors back.', { problems: ['begun'] }),
   settle: post('/assessments/:id/settle', STAFF, 'A third assessor settles two verdicts that differ.', {
-    body: takes<Settle>()(settleSchema),
     problems: ['settled', 'blind', 'notSettled']
   }),
   agree: post('/assessments/:id/agree', STAFF, 'An assessor agrees with how two verdicts were settled.', {

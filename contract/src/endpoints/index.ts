@@ -1,5 +1,4 @@
 // The one table of endpoints: the server mounts it, the client asks by its names, OpenAPI is made from it.
-import type { Schema } from '../yup'
 import { dogEndpoints, type DogReplies } from './dogs'
 import { evidenceEndpoints, type EvidenceReplies } from './evidence'
 import type { Endpoint, ParamsOf } from './endpoint'
@@ -25,7 +24,6 @@ export type EndpointName = keyof Table
 /** What each endpoint answers; `never` where it is not JSON. */
 export type Replies = PeopleReplies & FloorReplies & DogReplies & LibraryReplies & GradingReplies & EvidenceReplies
 export type Reply<N extends EndpointName> = Replies[N]
-export type BodyOf<N extends EndpointName> = Table[N] extends { readonly body: Schema<infer B> } ? B : undefined
 export type ParamOf<N extends EndpointName> = ParamsOf<Table[N]['path']>
 export type QueryOf<N extends EndpointName> = Table[N] extends { readonly query: readonly (infer Q extends string)[] } ? Q : never
 

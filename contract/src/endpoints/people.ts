@@ -1,67 +1,45 @@
 // Signing in, one's own settings, the people of the school, their accounts.
-import { setupSchema, signInSchema, type Me, type Setup, type SignIn } from '../auth'
-import { newPersonSchema, type NewPerson } from '../day'
-import { newPasswordSchema, settingsSchema, type NewPassword, type Settings } from '../own'
-import {
-  cohortSchema,
-  inviteSchema,
-  retireSchema,
-  samePersonSchema,
-  welcomeSchema,
-  type Cohort,
-  type ErasureView,
-  type Invite,
-  type PeopleView,
-  type Retire,
-  type SamePerson,
-  type Welcome
-} from '../people'
+import type { Me } from '../auth'
+import type { Settings } from '../own'
+import type { Cohort, ErasureView, PeopleView } from '../people'
 import type { CohortPreview } from '../records'
 import type { TrailView } from '../trail'
-import { ALL, ANYONE, get, LEAD, post, put, STAFF, takes } from './endpoint'
+import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const peopleEndpoints = {
   setupNeeded: get('/setup', ANYONE, 'Says whether this school still has to be set up.'),
   setUp: post('/setup', ANYONE, 'Sets the school up with its first lead assessor, who is signed in.', {
-    body: takes<Setup>()(setupSchema),
     problems: ['alreadySetUp']
   }),
   signIn: post('/sign-in', ANYONE, 'Signs a person in.', {
-    body: takes<SignIn>()(signInSchema),
     problems: ['wrongSignIn', 'tooManyTries']
   }),
   signOut: post('/sign-out', ALL, 'Signs out; the session is over on the server too.'),
   signedIn: get('/session', ANYONE, 'Says who is signed in, and whether the school has people at all.'),
   me: get('/me', ALL, 'Who is signed in.'),
-  keepSettings: put('/me/settings', ALL, 'Keeps a person’s own settings.', { body: takes<Settings>()(settingsSchema) }),
+  keepSettings: put('/me/settings', ALL, 'Keeps a person’s own settings.'),
   changePassword: post('/me/password', ALL, 'Changes the own password; every other sign-in of this person ends.', {
-    body: takes<NewPassword>()(newPasswordSchema),
     problems: ['wrongSignIn', 'tooManyTries']
   }),
   people: get('/people', STAFF, 'Everyone with an account, the cohorts, and letters that wait to be handed over.'),
-  addPerson: post('/people', STAFF, 'Lets a person in.', { body: takes<NewPerson>()(newPersonSchema), problems: ['usernameTaken'] }),
+  addPerson: post('/people', STAFF, 'Lets a person in.', { problems: ['usernameTaken'] }),
   invite: post('/invitations', STAFF, 'Writes a letter that lets a person in.', {
-    body: takes<Invite>()(inviteSchema),
     problems: ['usernameTaken']
   }),
   welcome: post('/welcome', ANYONE, 'Opens an account with the key of a letter.', {
-    body: takes<Welcome>()(welcomeSchema),
     problems: ['invitationUsed', 'invitationExpired', 'retired', 'tooManyTries']
   }),
   resetPassword: post('/people/:id/reset', STAFF, 'Writes a letter with which a person chooses a new password.', {
     problems: ['retired']
   }),
   retirePerson: put('/people/:id/active', LEAD, 'Retires an account, or takes it back.', {
-    body: takes<Retire>()(retireSchema),
     problems: ['erased']
   }),
   confirmAccount: post('/people/:id/confirm', STAFF, 'A second signer confirms a new signer’s account.', { problems: ['retired'] }),
-  saySame: post('/people/:id/same', STAFF, 'Says that two accounts are one person, or takes that back.', {
-    body: takes<SamePerson>()(samePersonSchema)
-  }),
+  saySame: post('/people/:id/same', STAFF, 'Says that two accounts are one person, or takes that back.'),
   erasure: get('/people/:id/erasure', LEAD, 'What goes and what stays when an apprentice’s data is erased.'),
   erasePerson: post('/people/:id/erase', LEAD, 'Erases a retired apprentice’s data.', { problems: ['notErasable'] }),
-  keepCohort: put('/cohorts', STAFF, 'Keeps when a cohort began and ended.', { body: takes<Cohort>()(cohortSchema) }),
+  keepCohort: put('/cohorts', STAFF, 'Keeps when a cohort began and ended.'),
   previewCohort: post('/cohorts/preview', STAFF, 'Reads a table of apprentices and says what is wrong with it.', { reads: 'csv' }),
   letCohortIn: post('/cohorts/csv', STAFF, 'Writes a letter to every apprentice of a table.', {
     reads: 'csv',

@@ -1,6 +1,7 @@
 import express, { type NextFunction, type Request, type RequestHandler, type Response, type Router } from 'express'
 import type { Logger } from 'pino'
-import { check, ENDPOINTS, OWN_PROBLEMS } from '@peen/contract'
+import type { Schema } from 'yup'
+import { BODIES, check, ENDPOINTS, OWN_PROBLEMS } from '@peen/contract'
 import type { BodyOf, Endpoint, EndpointName, Me, ParamOf, Permit, QueryOf, Reads, Reply, Role } from '@peen/contract'
 import type { Clock } from '../clock'
 import type { Database } from '../db'
@@ -32,7 +33,11 @@ export type Call<N extends EndpointName> = {
 /** What a route's function answers: the endpoint's reply, or nothing where it writes the response itself. */
 type Answered<N extends EndpointName> = [Reply<N>] extends [never] ? void : Reply<N>
 
-export type Route = Endpoint & { readonly name: EndpointName; readonly run: (call: Call<EndpointName>) => Promise<unknown> }
+export type Route = Endpoint & {
+  readonly name: EndpointName
+  readonly body?: Schema
+  readonly run: (call: Call<EndpointName>) => Promise<unknown>
+}
 
 /** Bodies by kind, each with its own size limit. */
 const MB = 1024 * 1024
@@ -50,7 +55,8 @@ const READ: Readonly<Record<Reads, (body: unknown) => unknown>> = {
 
 /** An endpoint of the table with what the server does for it. */
 export function serve<N extends EndpointName>(name: N, run: (call: Call<N>) => Promise<Answered<N>>): Route {
-  return { ...ENDPOINTS[name], name, run: run as unknown as Route['run'] }
+  const body = (BODIES as Readonly<Partial<Record<EndpointName, Schema>>>)[name]
+  return { ...ENDPOINTS[name], name, body, run: run as unknown as Route['run'] }
 }
 
 /** The middleware that enforces a permit; `permit` stays readable on it for the test that walks all routes. */
@@ -83,7 +89,7 @@ function plainQuery(query: Request['query']): Record<string, string | undefined>
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
 /** The body as the endpoint takes it; refuses one of another shape. */
-function bodyOf({ body, reads = 'json' }: Endpoint, sent: unknown): unknown {
+function bodyOf({ body, reads = 'json' }: Route, sent: unknown): unknown {
   if (!body) return READ[reads](sent)
   const checked = check(body, sent ?? {})
   if (!checked.ok) throw refuse.invalid(checked.issues)

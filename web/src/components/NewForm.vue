@@ -2,7 +2,7 @@
 import { useForm } from 'vee-validate'
 import { v7 } from 'uuid'
 import { ref } from 'vue'
-import { ENDPOINTS } from '@peen/contract'
+import { inviteSchema, newDogSchema, newPersonSchema, newVisitSchema } from '@peen/contract'
 import { mmOfText } from '@peen/core/units'
 import { ask, sentenceOf } from '../api/client'
 import { useSettingsStore } from '../stores/settings'
@@ -22,9 +22,10 @@ export type NewField = {
   readonly only?: (values: Readonly<Record<string, unknown>>) => boolean
 }
 
+const SCHEMAS = { planVisit: newVisitSchema, addDog: newDogSchema, addPerson: newPersonSchema, invite: inviteSchema }
 const props = defineProps<{
   /** the endpoint that takes it; by its shape it is checked here too */
-  to: 'planVisit' | 'addDog' | 'addPerson' | 'invite'
+  to: keyof typeof SCHEMAS
   fields: readonly NewField[]
   start: Readonly<Record<string, unknown>>
   action: string
@@ -76,7 +77,7 @@ const submit = handleSubmit(async (values) => {
   const sent = made(values)
   if (!readLengths(sent)) return
   try {
-    await ENDPOINTS[props.to].body.validate(sent, { abortEarly: false })
+    await SCHEMAS[props.to].validate(sent, { abortEarly: false })
   } catch (caught) {
     const { inner } = caught as { inner: readonly { path: string; message: string; type: string }[] }
     // an empty box is missing before it is too short

@@ -5,6 +5,7 @@ import type { Standard } from '@peen/core/standard'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, ApiError, sentenceOf } from '../api/client'
+import { coatOf } from '../figure/place'
 import { useSaveSoon } from '../composables/useSaveSoon'
 import type { PhotoTask } from '../workers/measure.worker'
 import { sayRefusal } from './say-refusal'
@@ -34,7 +35,9 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   watch(reader.unreadable, (is) => is && (problem.value = 'The picture cannot be opened. Take another one.'))
   const desk = useMarks(own.marks, () => soon())
   const { marks } = desk
-  const task = (): PhotoTask => plain({ dog, standard, seen, marks: marks.value })
+  const { drawnAs: trim, lengthsMm: lengths } = standard.plan
+  const coat = { ...coatOf({ ...dog, trim }), lengths }
+  const task = (): PhotoTask => plain({ dog, standard, seen, marks: marks.value, coat })
   const hasOutline = computed(() => marks.value.outline.length > 2)
   const untouched = computed(() => places.filter((id) => !marks.value.places[id]?.touched))
 

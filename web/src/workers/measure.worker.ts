@@ -1,7 +1,7 @@
 // Reads a photograph off the page's own thread: outline, proposals, measures. Everything is core's; nothing is decided here.
 import { bodyById } from '@peen/content'
 import type { DogView, PhotoMarks } from '@peen/contract'
-import { fitBody } from '@peen/core/figure'
+import { fitBody, type Coat } from '@peen/core/figure'
 import { pictureReport, type PictureReport } from '@peen/core/grade'
 import {
   findOutline,
@@ -23,10 +23,15 @@ import {
 } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import * as Comlink from 'comlink'
-import { coatOf } from '../figure/place'
 import { answering } from './answered'
 
-export type PhotoTask = { readonly dog: DogView; readonly standard: Standard; readonly seen: Seen; readonly marks: PhotoMarks }
+export type PhotoTask = {
+  readonly dog: DogView
+  readonly standard: Standard
+  readonly seen: Seen
+  readonly marks: PhotoMarks
+  /** as the trim leaves it, drawn on this dog */ readonly coat: Coat
+}
 
 /** More pixels than this are of no use on a screen that measures millimetres. */
 const MOST_SIDE_PX = 4096
@@ -35,13 +40,12 @@ const SEED = 20260414
 let picture: Picture | null = null
 const plans = new Map<string, PlannedView>()
 
-function planOf({ dog, standard, seen }: Omit<PhotoTask, 'marks'>): PlannedView {
+function planOf({ dog, coat, standard, seen }: Omit<PhotoTask, 'marks'>): PlannedView {
   const { bodyType, withersMm, own } = dog
   const lengths = standard.plan.lengthsMm
   const key = JSON.stringify([bodyType, withersMm, own, standard.plan, seen === 'head'])
   const known = plans.get(key)
   if (known) return known
-  const coat = { ...coatOf({ bodyType, withersMm, trim: standard.plan.drawnAs }), lengths }
   const found = plannedView({ body: fitBody(bodyById(bodyType), { withersMm, ...own }), withersMm, coat, lengths }, seen)
   plans.set(key, found)
   return found

@@ -1,0 +1,29 @@
+import { setupSchema, signInSchema, type Setup, type SignIn } from '../auth'
+import { newPersonSchema, type NewPerson } from '../day'
+import { newPasswordSchema, settingsSchema, type NewPassword, type Settings } from '../own'
+import {
+  cohortSchema,
+  inviteSchema,
+  retireSchema,
+  samePersonSchema,
+  welcomeSchema,
+  type Cohort,
+  type Invite,
+  type Retire,
+  type SamePerson,
+  type Welcome
+} from '../people'
+import { takes } from './takes'
+
+export const peopleBodies = {
+  setUp: takes<Setup>()(setupSchema),
+  signIn: takes<SignIn>()(signInSchema),
+  keepSettings: takes<Settings>()(settingsSchema),
+  changePassword: takes<NewPassword>()(newPasswordSchema),
+  addPerson: takes<NewPerson>()(newPersonSchema),
+  invite: takes<Invite>()(inviteSchema),
+  welcome: takes<Welcome>()(welcomeSchema),
+  retirePerson: takes<Retire>()(retireSchema),
+  saySame: takes<SamePerson>()(samePersonSchema),
+  keepCohort: takes<Cohort>()(cohortSchema)
+}
