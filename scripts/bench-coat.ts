@@ -9,7 +9,7 @@ import {
   stateAt,
   WHAT_IFS,
   type CoatEntry,
-  type PlaceId
+  type CoatPlace
 } from '@peen/core/coat'
 import { cumsum, sort } from 'd3-array'
 
@@ -30,7 +30,7 @@ function timed(work: () => unknown): number {
 // every place of the dog, rolled every two weeks for a year, the left of half of them a week late once
 const model = coatModel({ entries: [], dog: { bornOn: '2020-01-01', today: TODAY }, isWire: true, sproutDays: 28, rules: COAT_RULES })
 const places = [...model.places.keys()]
-const entries: CoatEntry[] = places.flatMap((place: PlaceId, p) =>
+const entries: CoatEntry[] = places.flatMap((place: CoatPlace, p) =>
   Array.from({ length: 26 }, (_, k): CoatEntry[] => {
     const on = dateOf(dayOf(TODAY) - 14 * (26 - k))
     const act = { kind: 'pulled', how: k === 0 ? 'all' : 'lightRoll' } as const

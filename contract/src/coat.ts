@@ -1,6 +1,6 @@
 // The coat book of a dog: what is written into it, and what its pages show.
 import { ACT_KINDS, BRUSHING, COAT_RULE_LIMITS, ENTRY_LIMITS, HOLE_CAUSES, PLACE_IDS, PULLS } from '@peen/core/coat'
-import type { Brushing, CoatAct, CoatEntry, CoatRules, PlaceId, TrimInterval, Undone, Warning } from '@peen/core/coat'
+import type { Brushing, CoatAct, CoatEntry, CoatRules, CoatPlace, TrimInterval, Undone, Warning } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 import type { Tool } from '@peen/core/tools'
 import type { Standard } from '@peen/core/standard'
@@ -134,7 +134,7 @@ export type CoatHead = {
   readonly isStripped: boolean
   readonly lastOn: string | null
   /** the place furthest apart; null where both sides are in step */
-  readonly lag: { readonly place: PlaceId; readonly days: number } | null
+  readonly lag: { readonly place: CoatPlace; readonly days: number } | null
   readonly warnings: readonly Warning[]
   readonly aim: CoatAim
 }

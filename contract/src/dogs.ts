@@ -1,5 +1,5 @@
 import { COAT_TYPES, DOG_FACTS, type CoatType, type DogFact } from '@peen/core/advice'
-import type { Standing } from '@peen/core/checkin'
+import type { DogStanding } from '@peen/core/checkin'
 import { WITHERS_LIMITS_MM, type Measures } from '@peen/core/figure'
 import type { BurnPlace } from '@peen/core/grade'
 import { SIDES } from '@peen/core/practice'
@@ -161,4 +161,4 @@ export const standingSchema = object({
   reason: words('Reason', 200).when('kind', { is: 'free', otherwise: (schema) => schema.required('Say why.') }),
   vet: boolean().required()
 }).noUnknown()
-export type NewStanding = { readonly kind: Standing['kind'] | 'free'; readonly reason: string; readonly vet: boolean }
+export type NewStanding = { readonly kind: DogStanding['kind'] | 'free'; readonly reason: string; readonly vet: boolean }

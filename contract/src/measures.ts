@@ -6,8 +6,8 @@ import {
   SEEN,
   type Corrections,
   type LineId,
-  type PlaceId,
-  type Point,
+  type PhotoPlace,
+  type PhotoPoint,
   type RegionDeparture,
   type ScaleMark,
   type Seen,
@@ -20,14 +20,14 @@ import type { PictureView } from './visits'
 import { array, boolean, lazy, mixed, number, object } from './yup'
 
 /** A place somebody put, or one that is only proposed and was not touched yet. */
-export type MarkedPlace = { readonly at: Point; readonly uPx: number; readonly touched: boolean }
+export type MarkedPlace = { readonly at: PhotoPoint; readonly uPx: number; readonly touched: boolean }
 export type PhotoMarks = {
   readonly scale: ScaleMark | null
   readonly corrections: Corrections
-  readonly outline: readonly Point[]
+  readonly outline: readonly PhotoPoint[]
   readonly edgeUPx: readonly number[]
-  readonly places: Readonly<Partial<Record<PlaceId, MarkedPlace>>>
-  readonly lines: Readonly<Partial<Record<LineId, readonly Point[]>>>
+  readonly places: Readonly<Partial<Record<PhotoPlace, MarkedPlace>>>
+  readonly lines: Readonly<Partial<Record<LineId, readonly PhotoPoint[]>>>
 }
 
 /** Marks of one picture by whoever is reading them; `version` 0 where nobody has begun. */

@@ -2,7 +2,7 @@
 import type { ClosingStep } from '@peen/core/coat'
 import type { CoatType, DogFact } from '@peen/core/advice'
 import type { MaySign, RuleOutcome } from '@peen/core/certify'
-import type { Standing } from '@peen/core/checkin'
+import type { DogStanding } from '@peen/core/checkin'
 import type { AttemptRecord, Standing as TechniqueState } from '@peen/core/competency'
 import type { Answers, BurnPlace, GlobalRating, GradedWith, GradeResult } from '@peen/core/grade'
 import type { PracticeEvent, RoundsRules, Side, StepState } from '@peen/core/practice'
@@ -56,7 +56,7 @@ export type DogView = Omit<DogProfileMore, 'coatType'> & {
   readonly facts: readonly DogFact[]
   readonly ownerGivenName: string | null
   readonly coatType: CoatType
-  readonly standing: Standing | null
+  readonly standing: DogStanding | null
 }
 
 export type CheckIn = {

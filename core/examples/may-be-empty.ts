@@ -59,6 +59,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'measure.coatDepth': [1],
   'measure.skinOffset': [0],
   'practice.foldSession': [0],
+  'practice.foldingOf': [0],
   'practice.undoneSteps': [0],
   'practice.nextTable': [0],
   'practice.rankLooks': [0],

@@ -20,7 +20,7 @@ import { NOTHING_FOUND } from '../src/checkin'
 import { growthOf, type TrimPart } from '../src/coat'
 import { newRaster } from '../src/figure'
 import { answersAtTarget, gradeResult } from '../src/grade'
-import { frameOf, plannedView, proposePlaces, toPx, type Point, type Reading } from '../src/measure'
+import { frameOf, plannedView, proposePlaces, toPx, type PhotoPoint, type Reading } from '../src/measure'
 import { foldSession } from '../src/practice'
 import { at, ended, started } from '../src/practice/testing'
 import { agreedTargets, sheetCaseOf, sheetOf } from '../src/setup'
@@ -149,7 +149,7 @@ const reading: Reading = {
   edgeUPx: planned.outline.map(() => 0.5)
 }
 const { laid } = proposePlaces(reading.frame, reading.outline, planned)
-const ring: readonly Point[] = Array.from({ length: 24 }, (_, i) => [100 + 80 * Math.cos(i / 3.82), 100 + 80 * Math.sin(i / 3.82)])
+const ring: readonly PhotoPoint[] = Array.from({ length: 24 }, (_, i) => [100 + 80 * Math.cos(i / 3.82), 100 + 80 * Math.sin(i / 3.82)])
 /** A dark round on a light ground, 200 px wide. */
 const picture = () => {
   const rgba = new Uint8ClampedArray(200 * 200 * 4)

@@ -1,7 +1,7 @@
 // The coats of the demo: a stripped terrier out of step, one rolled every two weeks, one clipped along an unstripped border, one pet.
 import { standards } from '@peen/content'
 import type { CoatAim, Me } from '@peen/contract'
-import type { CoatAct, CoatEntry, PlaceId } from '@peen/core/coat'
+import type { CoatAct, CoatEntry, CoatPlace } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 import type { Side } from '@peen/core/practice'
 import { keepAim, planVisit, recordEvents, tables, writeEntries, type Services, type SettableClock } from '@peen/server'
@@ -113,12 +113,12 @@ const DAYS: readonly CoatDay[] = [
 type Line = {
   readonly dog: string
   readonly on: string
-  readonly place: PlaceId
+  readonly place: CoatPlace
   readonly side: CoatEntry['side']
   readonly act: CoatAct
   readonly hands: string | null
 }
-const lines = (dog: string, on: string, places: readonly PlaceId[], act: CoatAct, hands: string | null = null): Line[] =>
+const lines = (dog: string, on: string, places: readonly CoatPlace[], act: CoatAct, hands: string | null = null): Line[] =>
   places.map((place) => ({ dog, on, place, side: 'both' as const, act, hands }))
 const length = (on: string, side: 'left' | 'right', mm: number): Line => ({
   dog: 'sedge',

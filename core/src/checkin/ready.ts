@@ -66,7 +66,7 @@ export function readyToCut({ gate, coat }: Found): Ready {
 }
 
 /** A dog that may not be worked on as others are. A refusal holds by a vet's word or by two people. */
-export type Standing = {
+export type DogStanding = {
   readonly kind: 'limited' | 'refused'
   readonly reason: string
   readonly vet: boolean
@@ -77,7 +77,7 @@ export type Standing = {
 /** What a dog's standing means for a visit: null where nothing stands against it. */
 export function standingOf(
   dog: string,
-  standing: Standing | null
+  standing: DogStanding | null
 ): { readonly code: 'dogLimited' | 'dogRefused'; readonly blocks: boolean; readonly say: string } | null {
   if (!standing) return null
   const { kind, reason, vet, by } = standing

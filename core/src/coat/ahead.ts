@@ -1,7 +1,7 @@
 // What if: the coat ahead under other sessions, and which of them brings the sides into step.
 import { dailyStates, type Daily } from './daily'
-import { rolledPlaces, stateAt, withSessions, worstLag, type CoatModel, type Session } from './model'
-import { type PlaceId } from './places'
+import { rolledPlaces, stateAt, withSessions, worstLag, type CoatModel, type CoatSession } from './model'
+import { type CoatPlace } from './places'
 import type { Lag } from './sides'
 import { warningsOf, type Warning } from './warn'
 
@@ -12,14 +12,14 @@ export const WHAT_IFS = ['asPlanned', 'skipNext', 'halfNext', 'halfEach', 'allNe
 export type WhatIfId = (typeof WHAT_IFS)[number]
 
 /** The sessions of a rhythm: a light roll of both sides each time. */
-export function sessionsOf({ nextDay, everyDays, aimDay }: Rhythm, places: readonly PlaceId[]): readonly Session[] {
-  const found: Session[] = []
+export function sessionsOf({ nextDay, everyDays, aimDay }: Rhythm, places: readonly CoatPlace[]): readonly CoatSession[] {
+  const found: CoatSession[] = []
   for (let day = nextDay; day < aimDay; day += everyDays) found.push({ day, how: 'lightRoll', side: 'both', places })
   return found
 }
 
 /** The same sessions with one thing done otherwise. */
-export function changed(sessions: readonly Session[], id: WhatIfId): readonly Session[] {
+export function changed(sessions: readonly CoatSession[], id: WhatIfId): readonly CoatSession[] {
   const [next, ...rest] = sessions
   if (!next) return sessions
   switch (id) {
@@ -43,10 +43,10 @@ export function changed(sessions: readonly Session[], id: WhatIfId): readonly Se
 /** What comes of a row of sessions. */
 export type Outcome = {
   readonly id: WhatIfId
-  readonly sessions: readonly Session[]
+  readonly sessions: readonly CoatSession[]
   readonly model: CoatModel
   /** on the day that counts: the pair furthest apart */
-  readonly worst: { readonly place: PlaceId; readonly lag: Lag } | null
+  readonly worst: { readonly place: CoatPlace; readonly lag: Lag } | null
   /** from this day on all sides stay in step as far as was looked; null if never */
   readonly inStepFrom: number | null
   /** on the day that counts, over the rolled places: the middle one */

@@ -1,7 +1,7 @@
 // The coat book: its entries in their order, and what is wrong with them, in sentences.
 import type { CoreIssue } from '../error'
 import { dayOf, sayFullDate } from './days'
-import { isPaired, placeName, type PatchSide, type PlaceId } from './places'
+import { isPaired, placeName, type PatchSide, type CoatPlace } from './places'
 import { HAIR } from './rules'
 import type { CoatAct, CoatEntry } from './types'
 
@@ -123,7 +123,7 @@ const said = (entry: CoatEntry, code: string, path: string, got: unknown, limit:
 })
 
 function outOfOrder(entries: readonly CoatEntry[]): readonly BookIssue[] {
-  const latest = new Map<PlaceId, string>()
+  const latest = new Map<CoatPlace, string>()
   return entries.flatMap((entry) => {
     const before = latest.get(entry.place) ?? entry.on
     if (entry.on >= before) latest.set(entry.place, entry.on)

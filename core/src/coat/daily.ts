@@ -2,14 +2,14 @@
 import { stepOn } from './history'
 import { lengthsInto } from './layers'
 import type { CoatModel, SideModel } from './model'
-import type { PatchSide, PlaceId } from './places'
+import type { PatchSide, CoatPlace } from './places'
 import { lagOfLengths, type Measured } from './sides'
 import { briefOf } from './state'
 import type { Growing } from './types'
 
 /** One side of one place over a row of days. */
 export type Daily = {
-  readonly place: PlaceId
+  readonly place: CoatPlace
   readonly side: PatchSide
   readonly standingMm: Float32Array
   readonly empty01: Float32Array
@@ -26,7 +26,7 @@ export function dailyStates(
   model: CoatModel,
   fromDay: number,
   days: number,
-  places: Iterable<PlaceId> = model.places.keys()
+  places: Iterable<CoatPlace> = model.places.keys()
 ): readonly Daily[] {
   return [...places].flatMap((place) => {
     const { sides, growing } = model.places.get(place)!
@@ -54,7 +54,7 @@ export function dailyStates(
 
 const mostLayers = ({ history }: SideModel) => history.steps.reduce((most, { layers }) => Math.max(most, layers.length), 1)
 
-function newDaily(place: PlaceId, side: PatchSide, days: number, lagDays: Float32Array): Daily {
+function newDaily(place: CoatPlace, side: PatchSide, days: number, lagDays: Float32Array): Daily {
   return { place, side, lagDays, standingMm: new Float32Array(days), empty01: new Float32Array(days), soft01: new Float32Array(days) }
 }
 

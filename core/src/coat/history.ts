@@ -3,7 +3,7 @@ import { dayOf } from './days'
 import { after, lengthOn } from './layers'
 import { rateOfGap, slopeOf, type LengthPoint, type RateFound } from './growth'
 import type { CoatRules } from './rules'
-import type { CoatAct, Growing, Layer, Step } from './types'
+import type { CoatAct, Growing, HairLayer, Step } from './types'
 
 /** An act on its day, as the book tells it of one side of one place. */
 export type DatedAct = { readonly day: number; readonly act: CoatAct }
@@ -42,7 +42,7 @@ export function extended({ growing, steps }: History, acts: readonly DatedAct[],
   return { growing, steps: more }
 }
 
-function firstLayer(first: DatedAct | undefined, day: number, growing: Growing, keptMm: number): Layer {
+function firstLayer(first: DatedAct | undefined, day: number, growing: Growing, keptMm: number): HairLayer {
   const { mmPerDay, sproutDays } = growing
   const measured = first?.act.kind === 'length' ? first.act.mm : null
   const mm = measured ?? keptMm

@@ -14,14 +14,24 @@ import * as sayPart from './say'
 import * as lettersPart from './letters'
 import * as dailyPart from './daily'
 
-export { STRIPS, type PatchSide, type PlaceId, type StripId } from './places'
-export { ACT_KINDS, HOLE_CAUSES, PULLS, type CoatAct, type CoatEntry, type Growing, type HoleCause, type Layer, type Pull } from './types'
+export { STRIPS, type PatchSide, type CoatPlace, type StripId } from './places'
+export {
+  ACT_KINDS,
+  HOLE_CAUSES,
+  PULLS,
+  type CoatAct,
+  type CoatEntry,
+  type Growing,
+  type HoleCause,
+  type HairLayer,
+  type Pull
+} from './types'
 export { COAT_RULE_LIMITS, COAT_RULES, SPROUT_DAYS, type CoatRules } from './rules'
 export { ENTRY_LIMITS, type BookDog, type BookIssue } from './book'
 export type { Growth, RateFound } from './growth'
 export type { LayerOn, PlaceState, Stand } from './state'
 export type { Lag } from './sides'
-export type { CoatCase, CoatModel, PlaceModel, Session } from './model'
+export type { CoatCase, CoatModel, PlaceModel, CoatSession } from './model'
 export type { Warning, WarningKind } from './warn'
 export { WHAT_IFS, type Outcome, type Rhythm, type WhatIfId } from './ahead'
 export type { Part } from './pairs'

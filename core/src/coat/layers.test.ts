@@ -6,9 +6,16 @@ import { after, cut, daysToLength, lengthOn, pull } from './layers'
 import { COAT_RULES } from './rules'
 import { briefOn, lengthQuantile, stateOn } from './state'
 import { GROWING } from './testing'
-import type { CoatAct, Layer } from './types'
+import type { CoatAct, HairLayer } from './types'
 
-const grown = (share01: number, bornDay: number): Layer => ({ share01, bornDay, day0: bornDay + 28, mm0: 0, cutDay: null, assumed: false })
+const grown = (share01: number, bornDay: number): HairLayer => ({
+  share01,
+  bornDay,
+  day0: bornDay + 28,
+  mm0: 0,
+  cutDay: null,
+  assumed: false
+})
 const acts = (...all: readonly (readonly [number, CoatAct])[]): DatedAct[] => all.map(([day, act]) => ({ day, act }))
 const roll: CoatAct = { kind: 'pulled', how: 'lightRoll' }
 const half: CoatAct = { kind: 'pulled', how: 'half' }

@@ -1,17 +1,17 @@
 // What one act makes of the layers of a place. Pure: layers in, layers out, shares always sum to one.
-import type { CoatAct, Growing, Hole, Layer, Pull, Step } from './types'
+import type { CoatAct, Growing, Hole, HairLayer, Pull, Step } from './types'
 import { HAIR, type CoatRules } from './rules'
 
 const round = (share: number) => Math.round(share * 1e9) / 1e9
 const NOTHING = 1e-6
 
 /** The length of a layer on a day, mm: nothing until it sprouts, then on at the dog's rate as far as the hair goes. */
-export function lengthOn(layer: Pick<Layer, 'day0' | 'mm0'>, day: number, { mmPerDay, terminalMm }: Growing): number {
+export function lengthOn(layer: Pick<HairLayer, 'day0' | 'mm0'>, day: number, { mmPerDay, terminalMm }: Growing): number {
   return Math.min(Math.max(terminalMm, layer.mm0), layer.mm0 + Math.max(0, day - layer.day0) * mmPerDay)
 }
 
 /** The lengths of all layers on a day, into an array that is used again and again. */
-export function lengthsInto(layers: readonly Layer[], day: number, { mmPerDay, terminalMm }: Growing, out: Float64Array): void {
+export function lengthsInto(layers: readonly HairLayer[], day: number, { mmPerDay, terminalMm }: Growing, out: Float64Array): void {
   for (let k = 0; k < layers.length; k++) {
     const { day0, mm0 } = layers[k]
     const mm = day > day0 ? mm0 + (day - day0) * mmPerDay : mm0
@@ -40,7 +40,7 @@ function shareOf(how: Pull, rules: CoatRules): number {
 }
 
 /** Takes a share of what can be gripped, the longest first, the oldest of those that are equally long; it sprouts again later. */
-export function pull(layers: readonly Layer[], share01: number, day: number, growing: Growing): readonly Layer[] {
+export function pull(layers: readonly HairLayer[], share01: number, day: number, growing: Growing): readonly HairLayer[] {
   const order = layers
     .map((layer) => ({ layer, mm: lengthOn(layer, day, growing) }))
     .filter(({ mm }) => mm >= HAIR.gripMm)
@@ -48,7 +48,7 @@ export function pull(layers: readonly Layer[], share01: number, day: number, gro
     .map(({ layer }) => layer)
   let left = order.reduce((sum, layer) => sum + layer.share01, 0) * share01
   if (left < NOTHING) return layers
-  const taken = new Map<Layer, number>()
+  const taken = new Map<HairLayer, number>()
   for (const layer of order) {
     const from = Math.min(left, layer.share01)
     if (from < NOTHING) break
@@ -59,7 +59,7 @@ export function pull(layers: readonly Layer[], share01: number, day: number, gro
     const rest = round(layer.share01 - (taken.get(layer) ?? 0))
     return rest > NOTHING ? [{ ...layer, share01: rest }] : []
   })
-  const fresh: Layer = {
+  const fresh: HairLayer = {
     share01: round(1 - kept.reduce((sum, layer) => sum + layer.share01, 0)),
     bornDay: day,
     day0: day + growing.sproutDays,
@@ -71,13 +71,13 @@ export function pull(layers: readonly Layer[], share01: number, day: number, gro
 }
 
 /** Cuts everything longer than `toMm` to it; where only a share is cut, that share of every layer that is longer. */
-export function cut(layers: readonly Layer[], toMm: number, share01: number, day: number, growing: Growing): readonly Layer[] {
+export function cut(layers: readonly HairLayer[], toMm: number, share01: number, day: number, growing: Growing): readonly HairLayer[] {
   return merged(
     layers.flatMap((layer) => {
       const mm = lengthOn(layer, day, growing)
       if (mm <= toMm || mm === 0) return [layer]
       const shorter = round(layer.share01 * share01)
-      const short: Layer = { ...layer, share01: shorter, day0: day, mm0: toMm, cutDay: day }
+      const short: HairLayer = { ...layer, share01: shorter, day0: day, mm0: toMm, cutDay: day }
       const rest = round(layer.share01 - shorter)
       return rest > NOTHING ? [{ ...layer, share01: rest }, short] : [short]
     }),
@@ -89,15 +89,15 @@ export function cut(layers: readonly Layer[], toMm: number, share01: number, day
  * Hair that was pulled on the same day and cut on the same day to the same length is one layer. Shortest first: all hair of a place
  * grows alike, so that the order holds on every day until the next act.
  */
-function merged(layers: readonly Layer[], { mmPerDay }: Growing): readonly Layer[] {
-  const found = new Map<string, Layer>()
+function merged(layers: readonly HairLayer[], { mmPerDay }: Growing): readonly HairLayer[] {
+  const found = new Map<string, HairLayer>()
   for (const layer of layers) {
     if (layer.share01 < NOTHING) continue
     const key = `${layer.bornDay} ${layer.cutDay} ${layer.day0} ${layer.mm0}`
     const known = found.get(key)
     found.set(key, known ? { ...known, share01: round(known.share01 + layer.share01) } : layer)
   }
-  const began = (layer: Layer) => layer.day0 - layer.mm0 / mmPerDay
+  const began = (layer: HairLayer) => layer.day0 - layer.mm0 / mmPerDay
   const kept = [...found.values()].sort((a, b) => began(b) - began(a))
   // a share too small to keep goes to the largest layer: shares sum to one however often hair was cut
   const lost = 1 - kept.reduce((sum, { share01 }) => sum + share01, 0)

@@ -1,6 +1,6 @@
 // Layers of both sides under the same letters, so that a pair can be read side by side.
 import { stateAt, type CoatModel } from './model'
-import { sidesOf, type PatchSide, type PlaceId } from './places'
+import { sidesOf, type PatchSide, type CoatPlace } from './places'
 import type { LayerOn } from './state'
 
 /** One layer on the sides that have it: A is the oldest. Dates may differ between the sides; that is what is looked for. */
@@ -14,7 +14,7 @@ const SAME_LAYER_DAYS = 20
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
 
 /** What stands at a place on a day, the oldest layer first; hair that was cut is a layer of its own. */
-export function letteredLayers(model: CoatModel, place: PlaceId, day: number): readonly LetteredLayer[] {
+export function letteredLayers(model: CoatModel, place: CoatPlace, day: number): readonly LetteredLayer[] {
   const all = sidesOf(place)
     .flatMap((side) => stateAt(model, place, side, day).layers.map((layer) => ({ side, layer })))
     .sort((a, b) => a.layer.bornDay - b.layer.bornDay || Number(a.layer.stand === 'cut') - Number(b.layer.stand === 'cut'))

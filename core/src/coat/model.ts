@@ -3,7 +3,7 @@ import { dayOf } from './days'
 import { bookIssues, inOrder, pulledTooSoon, sidesMeant, type BookDog, type BookIssue } from './book'
 import { growthAt, growthOf, type Growth, type RateFound } from './growth'
 import { extended, historyOf, ratesFrom, stepOn, type DatedAct, type History } from './history'
-import { isPaired, PLACE_IDS, sidesOf, STRIPS, type PatchSide, type PlaceId } from './places'
+import { isPaired, PLACE_IDS, sidesOf, STRIPS, type PatchSide, type CoatPlace } from './places'
 import { HAIR, terminalMm, type CoatRules } from './rules'
 import { IN_STEP, lagOf, type Lag } from './sides'
 import { stateOn, type PlaceState } from './state'
@@ -17,14 +17,14 @@ export type CoatCase = {
   readonly sproutDays: number
   readonly rules: CoatRules
   /** a clipped coat: what its trim leaves, mm; taken for granted where the book does not say. A stripped one is taken for full grown */
-  readonly keptMm?: Readonly<Partial<Record<PlaceId, number>>>
+  readonly keptMm?: Readonly<Partial<Record<CoatPlace, number>>>
   /** places beside those of the book; all where it is not given */
-  readonly places?: readonly PlaceId[]
+  readonly places?: readonly CoatPlace[]
 }
 
 export type SideModel = { readonly acts: readonly DatedAct[]; readonly history: History }
 export type PlaceModel = {
-  readonly place: PlaceId
+  readonly place: CoatPlace
   readonly growth: Growth
   readonly growing: Growing
   readonly sides: ReadonlyMap<PatchSide, SideModel>
@@ -35,7 +35,7 @@ export type PlaceModel = {
 export type CoatModel = {
   readonly rules: CoatRules
   readonly today: number
-  readonly places: ReadonlyMap<PlaceId, PlaceModel>
+  readonly places: ReadonlyMap<CoatPlace, PlaceModel>
   /** over the whole dog */
   readonly growth: Growth
   readonly issues: readonly BookIssue[]
@@ -48,8 +48,8 @@ export type CoatModel = {
 const STRIPPED_DAYS = 366
 
 /** Acts of every side of every place, in their order; what cannot be is left out. */
-function actsOf(entries: readonly CoatEntry[]): ReadonlyMap<PlaceId, ReadonlyMap<PatchSide, DatedAct[]>> {
-  const found = new Map<PlaceId, Map<PatchSide, DatedAct[]>>()
+function actsOf(entries: readonly CoatEntry[]): ReadonlyMap<CoatPlace, ReadonlyMap<PatchSide, DatedAct[]>> {
+  const found = new Map<CoatPlace, Map<PatchSide, DatedAct[]>>()
   for (const entry of inOrder(entries)) {
     const sides = found.get(entry.place) ?? new Map<PatchSide, DatedAct[]>()
     found.set(entry.place, sides)
@@ -63,8 +63,8 @@ function actsOf(entries: readonly CoatEntry[]): ReadonlyMap<PlaceId, ReadonlyMap
  * creeps outward. Common practice, no published source; the half is chosen.
  */
 function withStripsCut(
-  acts: ReadonlyMap<PlaceId, ReadonlyMap<PatchSide, readonly DatedAct[]>>
-): ReadonlyMap<PlaceId, ReadonlyMap<PatchSide, readonly DatedAct[]>> {
+  acts: ReadonlyMap<CoatPlace, ReadonlyMap<PatchSide, readonly DatedAct[]>>
+): ReadonlyMap<CoatPlace, ReadonlyMap<PatchSide, readonly DatedAct[]>> {
   const found = new Map(acts)
   for (const strip of STRIPS) {
     const clipped = acts.get(strip.clipped)
@@ -101,10 +101,10 @@ export function coatModel(given: CoatCase, rate: (growth: Growth) => number = ({
   const isStrippedDog = kept.some(({ act }) => act.kind === 'pulled')
   const acts = isStrippedDog ? withStripsCut(written) : written
   const today = dayOf(dog.today)
-  const rates = new Map<PlaceId, readonly RateFound[]>(
+  const rates = new Map<CoatPlace, readonly RateFound[]>(
     [...written].map(([place, sides]) => [place, [...sides.values()].flatMap((own) => ratesFrom(own, sproutDays))])
   )
-  const places = new Map<PlaceId, PlaceModel>()
+  const places = new Map<CoatPlace, PlaceModel>()
   for (const place of new Set([...acts.keys(), ...(given.places ?? PLACE_IDS)])) {
     const growth = growthAt(place, rates)
     const growing: Growing = { mmPerDay: rate(growth), sproutDays, terminalMm: terminalMm(place, isWire) }
@@ -137,20 +137,20 @@ export function coatBounds(given: CoatCase): { readonly slow: CoatModel; readonl
 }
 
 /** What stands at one side of a place on a day. @throws a defect for a place or side the model does not hold */
-export function stateAt(model: CoatModel, place: PlaceId, side: PatchSide, day: number): PlaceState {
+export function stateAt(model: CoatModel, place: CoatPlace, side: PatchSide, day: number): PlaceState {
   return stateOn(model.places.get(place)!.sides.get(side)!.history, day)
 }
 
 /** How far the sides of a place are apart on a day; in step where it has one side. */
-export function lagAt(model: CoatModel, place: PlaceId, day: number): Lag {
+export function lagAt(model: CoatModel, place: CoatPlace, day: number): Lag {
   if (!isPaired(place)) return IN_STEP
   const { sides, growing } = model.places.get(place)!
   return lagOf(stepOn(sides.get('left')!.history, day).layers, stepOn(sides.get('right')!.history, day).layers, day, growing)
 }
 
 /** The place whose sides are furthest apart on a day, of the stripped ones; null where all are in step. */
-export function worstLag(model: CoatModel, day: number): { readonly place: PlaceId; readonly lag: Lag } | null {
-  let worst: { place: PlaceId; lag: Lag } | null = null
+export function worstLag(model: CoatModel, day: number): { readonly place: CoatPlace; readonly lag: Lag } | null {
+  let worst: { place: CoatPlace; lag: Lag } | null = null
   for (const { place, isStripped } of model.places.values()) {
     if (!isStripped || !isPaired(place)) continue
     const lag = lagAt(model, place, day)
@@ -160,15 +160,15 @@ export function worstLag(model: CoatModel, day: number): { readonly place: Place
 }
 
 /** A session that is planned or tried out: what is pulled at which places of which side. */
-export type Session = {
+export type CoatSession = {
   readonly day: number
   readonly how: 'lightRoll' | 'half' | 'all'
   readonly side: 'both' | 'left' | 'right'
-  readonly places: readonly PlaceId[]
+  readonly places: readonly CoatPlace[]
 }
 
 /** The coat with sessions that have not been yet, in the order of their days. Nothing that was is worked out again. */
-export function withSessions(model: CoatModel, sessions: readonly Session[]): CoatModel {
+export function withSessions(model: CoatModel, sessions: readonly CoatSession[]): CoatModel {
   const inTime = [...sessions].sort((a, b) => a.day - b.day)
   const places = new Map(model.places)
   for (const [place, own] of model.places) {
@@ -187,7 +187,7 @@ export function withSessions(model: CoatModel, sessions: readonly Session[]): Co
 }
 
 /** The places that a session of rolling goes over: those that are stripped, without the strips along the border. */
-export function rolledPlaces(model: CoatModel): readonly PlaceId[] {
-  const strips = new Set<PlaceId>(STRIPS.map(({ id }) => id))
+export function rolledPlaces(model: CoatModel): readonly CoatPlace[] {
+  const strips = new Set<CoatPlace>(STRIPS.map(({ id }) => id))
   return [...model.places.values()].filter(({ place, isStripped }) => isStripped && !strips.has(place)).map(({ place }) => place)
 }

@@ -23,29 +23,29 @@ export const STRIPS = Object.freeze([
 export const STRIP_MM = 25
 
 export type StripId = (typeof STRIPS)[number]['id']
-export type PlaceId = RegionId | StripId
-export const PLACE_IDS: readonly PlaceId[] = [...REGION_IDS, ...STRIPS.map(({ id }) => id)]
+export type CoatPlace = RegionId | StripId
+export const PLACE_IDS: readonly CoatPlace[] = [...REGION_IDS, ...STRIPS.map(({ id }) => id)]
 
 /** The dog's own side; `middle` for what has one side only. */
 export type PatchSide = 'left' | 'right' | 'middle'
 
-export function stripOf(place: PlaceId): (typeof STRIPS)[number] | undefined {
+export function stripOf(place: CoatPlace): (typeof STRIPS)[number] | undefined {
   return STRIPS.find(({ id }) => id === place)
 }
 
-export function placeName(place: PlaceId): string {
+export function placeName(place: CoatPlace): string {
   return stripOf(place)?.name ?? regionName(place as RegionId)
 }
 
-export function isPaired(place: PlaceId): boolean {
+export function isPaired(place: CoatPlace): boolean {
   return stripOf(place)?.paired ?? regionOf(place as RegionId).paired
 }
 
 /** The region at which a place is shown and touched on the dog. */
-export function shownAt(place: PlaceId): RegionId {
+export function shownAt(place: CoatPlace): RegionId {
   return stripOf(place)?.beside ?? (place as RegionId)
 }
 
-export function sidesOf(place: PlaceId): readonly PatchSide[] {
+export function sidesOf(place: CoatPlace): readonly PatchSide[] {
   return isPaired(place) ? ['left', 'right'] : ['middle']
 }

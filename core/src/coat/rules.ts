@@ -1,5 +1,5 @@
 // Numbers of the model. A school changes the limits; what hair does by itself is the same for everybody.
-import type { PlaceId } from './places'
+import type { CoatPlace } from './places'
 
 /** Sprouting by the two sides of the house rule, days. Common practice, no published source. */
 export const SPROUT_DAYS = Object.freeze([28, 42] as const)
@@ -60,7 +60,7 @@ export const HAIR = Object.freeze({
  * Terminal length of a wire coat, mm: where it stands full grown. Chosen so that a jacket is ripe about six months after it was
  * pulled, as the trade strips a wire coat about twice a year. Common practice, no published source.
  */
-const WIRE_MM: Readonly<Partial<Record<PlaceId, number>>> = Object.freeze({
+const WIRE_MM: Readonly<Partial<Record<CoatPlace, number>>> = Object.freeze({
   beard: 90,
   brow: 60,
   foreleg: 60,
@@ -83,6 +83,6 @@ const WIRE_USUAL_MM = 55
 const LONG_MM = 300
 
 /** @returns the length at which hair stops growing, mm */
-export function terminalMm(place: PlaceId, isWire: boolean): number {
+export function terminalMm(place: CoatPlace, isWire: boolean): number {
   return isWire ? (WIRE_MM[place] ?? WIRE_USUAL_MM) : LONG_MM
 }

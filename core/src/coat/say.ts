@@ -1,7 +1,7 @@
 // The sentences above charts and plates.
 import type { Growth } from './growth'
 import { lagAt, worstLag, type CoatModel } from './model'
-import { placeName, type PlaceId } from './places'
+import { placeName, type CoatPlace } from './places'
 import type { LayerOn, PlaceState } from './state'
 
 const mm = (value: number) => `${Math.round(value)} mm`
@@ -37,7 +37,7 @@ export function sayState(state: PlaceState): string {
 }
 
 /** How a pair stands on a day: in step, or how many days apart and by how much. */
-export function sayPair(model: CoatModel, place: PlaceId, day: number): string {
+export function sayPair(model: CoatModel, place: CoatPlace, day: number): string {
   const lag = lagAt(model, place, day)
   if (lag.days === 0) return `${placeName(place)}: both sides are in step.`
   const behind = lag.days > 0 ? 'left' : 'right'

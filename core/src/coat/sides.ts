@@ -1,6 +1,6 @@
 // Left against right: how many days one side is behind the other, layer by layer.
 import { lengthsInto } from './layers'
-import type { Growing, Layer } from './types'
+import type { Growing, HairLayer } from './types'
 import { HAIR } from './rules'
 
 /** How far apart two sides are. Days above nought: the left is behind, its hair is younger. */
@@ -22,7 +22,7 @@ export const IN_STEP: Lag = Object.freeze({ days: 0, share01: 0, mm: 0, meanDays
  * distributions on a line), and the largest difference in growing time that holds for at least a twentieth of the coat is the lag.
  * @param left @param right layers as a step holds them, shortest first. Growing time is days since the pull; for hair that stands, what its length took: hair at its terminal length is in step with older hair.
  */
-export function lagOf(left: readonly Layer[], right: readonly Layer[], day: number, growing: Growing): Lag {
+export function lagOf(left: readonly HairLayer[], right: readonly HairLayer[], day: number, growing: Growing): Lag {
   leftMm = roomFor(left, leftMm)
   rightMm = roomFor(right, rightMm)
   lengthsInto(left, day, growing, leftMm)
@@ -31,7 +31,7 @@ export function lagOf(left: readonly Layer[], right: readonly Layer[], day: numb
 }
 
 /** One side's layers with their lengths on the day. */
-export type Measured = { readonly layers: readonly Layer[]; readonly mm: Float64Array }
+export type Measured = { readonly layers: readonly HairLayer[]; readonly mm: Float64Array }
 
 /** The same where the lengths of the day are known. */
 export function lagOfLengths(left: Measured, right: Measured, day: number, growing: Growing): Lag {
@@ -79,9 +79,9 @@ const order = new Int32Array(BUCKETS)
 
 let leftMm = new Float64Array(64)
 let rightMm = new Float64Array(64)
-const roomFor = (layers: readonly Layer[], mm: Float64Array<ArrayBuffer>) =>
+const roomFor = (layers: readonly HairLayer[], mm: Float64Array<ArrayBuffer>) =>
   mm.length < layers.length ? new Float64Array(2 * layers.length) : mm
 
-function growingTime(layer: Layer, mm: number, day: number, { sproutDays, mmPerDay }: Growing): number {
+function growingTime(layer: HairLayer, mm: number, day: number, { sproutDays, mmPerDay }: Growing): number {
   return mm > 0 ? sproutDays + mm / mmPerDay : Math.min(sproutDays, day - layer.bornDay)
 }

@@ -2,7 +2,7 @@
 import { lengthOn, lengthsInto, undercoatOn } from './layers'
 import { stepOn, type History } from './history'
 import { HAIR } from './rules'
-import type { Layer } from './types'
+import type { HairLayer } from './types'
 
 export const STANDS = ['empty', 'sprouting', 'standing', 'ripe', 'cut'] as const
 /** What hair of one layer is doing: nothing shows yet; shows and is short; stands; hardly grows any more; was cut since it was pulled. */
@@ -43,7 +43,7 @@ export type PlaceState = {
 /** The share of hair that what stands is read at. Chosen: the longest tenth is what a light roll takes. */
 const STANDING_AT = 0.9
 
-export function standOf(layer: Layer, mm: number, terminalMm: number): Stand {
+export function standOf(layer: HairLayer, mm: number, terminalMm: number): Stand {
   if (mm <= 0) return 'empty'
   if (layer.cutDay !== null) return 'cut'
   if (mm < HAIR.sproutingMm) return 'sprouting'
@@ -113,7 +113,7 @@ export function briefOn(history: History, day: number): Brief {
 }
 
 /** The same where the lengths of the day are known. */
-export function briefOf(layers: readonly Layer[], mm: Float64Array): Brief {
+export function briefOf(layers: readonly HairLayer[], mm: Float64Array): Brief {
   let [below, standingMm, empty01, soft01] = [0, -1, 0, 0]
   for (let k = 0; k < layers.length; k++) {
     const { share01, cutDay } = layers[k]

@@ -3,7 +3,7 @@ import type { Attempt, Portion, Side } from '../practice'
 import type { RegionId } from '../regions'
 import { settingPass, type Pass, type PlacePlan } from '../standard'
 import { lengthLeft, type Direction, type Tool } from '../tools'
-import { isPaired, STRIPS, type PatchSide, type PlaceId } from './places'
+import { isPaired, STRIPS, type PatchSide, type CoatPlace } from './places'
 import type { CoatAct, CoatEntry, Pull } from './types'
 
 /** One ended attempt with live hair under it. `portion`: how much of its places was done. */
@@ -43,7 +43,7 @@ const AT_THE_SKIN_MM = 0.25
 /** Where a trim leaves so much more than the tool, the tool only skims the edge of the place, mm. Chosen. */
 const SKIMS_MM = 8
 
-export const sideAt = (place: PlaceId, side: Side): CoatEntry['side'] => (isPaired(place) ? side : 'middle')
+export const sideAt = (place: CoatPlace, side: Side): CoatEntry['side'] => (isPaired(place) ? side : 'middle')
 
 /**
  * Lines of the book for one attempt: what its passes took, place by place. Nothing for what sets an edge, runs out, is banded or
@@ -63,7 +63,7 @@ export function entriesOfWork(work: FloorWork, day: FloorDay): readonly CoatEntr
   })
 }
 
-type Taken = { readonly place: PlaceId; readonly side: PatchSide | 'both'; readonly act: CoatAct }
+type Taken = { readonly place: CoatPlace; readonly side: PatchSide | 'both'; readonly act: CoatAct }
 
 function takenAt(region: RegionId, work: FloorWork, day: FloorDay): readonly Taken[] {
   const rows = day.work?.filter(({ place }) => place === region) ?? []

@@ -2,14 +2,14 @@
 import { COAT_RULES } from './rules'
 import { dateOf, dayOf } from './days'
 import type { CoatCase } from './model'
-import type { PlaceId } from './places'
+import type { CoatPlace } from './places'
 import type { CoatAct, CoatEntry, Growing } from './types'
 
 export const GROWING: Growing = { mmPerDay: 0.3, sproutDays: 28, terminalMm: 55 }
-export const JACKET = ['back', 'ribs', 'loin', 'croup'] as const satisfies readonly PlaceId[]
+export const JACKET = ['back', 'ribs', 'loin', 'croup'] as const satisfies readonly CoatPlace[]
 
 let count = 0
-export const entry = (on: string, place: PlaceId, side: CoatEntry['side'], act: CoatAct): CoatEntry => ({
+export const entry = (on: string, place: CoatPlace, side: CoatEntry['side'], act: CoatAct): CoatEntry => ({
   id: `e${++count}`,
   on,
   place,
@@ -34,7 +34,7 @@ export function rolled(
   firstRollOn: string,
   everyDays: number,
   until: string,
-  places: readonly PlaceId[] = JACKET
+  places: readonly CoatPlace[] = JACKET
 ): CoatEntry[] {
   return places.flatMap((place) => {
     const rolls: CoatEntry[] = []

@@ -1,4 +1,4 @@
-import type { PatchSide, PlaceId } from './places'
+import type { PatchSide, CoatPlace } from './places'
 
 export const PULLS = ['lightRoll', 'half', 'all'] as const
 /** How much of what stands was pulled, the longest first. */
@@ -27,14 +27,14 @@ export type CoatEntry = {
   readonly id: string
   /** a plain date */
   readonly on: string
-  readonly place: PlaceId
+  readonly place: CoatPlace
   readonly side: PatchSide | 'both'
   readonly act: CoatAct
   readonly hands: string | null
 }
 
 /** Hair of one place that shares its age. Lengths follow from `day0` and `mm0` at the dog's rate. */
-export type Layer = {
+export type HairLayer = {
   readonly share01: number
   /** the day on which what grew here before was pulled; its age counts from here */
   readonly bornDay: number
@@ -53,7 +53,7 @@ export type Hole = { readonly widthMm: number; readonly sinceDay: number; readon
 /** What stands at one place from a day on, until the next act. Layers shortest first; their shares sum to one. */
 export type Step = {
   readonly day: number
-  readonly layers: readonly Layer[]
+  readonly layers: readonly HairLayer[]
   readonly holes: readonly Hole[]
   /** undercoat left after carding, a share of the full one, on that day */
   readonly undercoat01: number

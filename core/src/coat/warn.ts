@@ -2,7 +2,7 @@
 import { sayDay } from './days'
 import { daysToLength, pulledShare } from './layers'
 import { isClipped, lagAt, rolledPlaces, stateAt, type CoatModel, type PlaceModel } from './model'
-import { isPaired, placeName, STRIP_MM, stripOf, STRIPS, type PatchSide, type PlaceId } from './places'
+import { isPaired, placeName, STRIP_MM, stripOf, STRIPS, type PatchSide, type CoatPlace } from './places'
 import { HAIR } from './rules'
 import { briefOn, stateOn } from './state'
 
@@ -11,7 +11,7 @@ export type WarningKind = (typeof WARNINGS)[number]
 
 export type Warning = {
   readonly kind: WarningKind
-  readonly place: PlaceId
+  readonly place: CoatPlace
   readonly side: PatchSide | 'both'
   /** the first day on which it holds, within what was looked at */
   readonly day: number
@@ -25,7 +25,7 @@ export type Warning = {
 
 const percent = (share: number) => `${Math.round(share * 100)} %`
 const sideWord = (side: PatchSide | 'both') => (side === 'left' ? 'left ' : side === 'right' ? 'right ' : '')
-const named = (place: PlaceId, side: PatchSide | 'both') => {
+const named = (place: CoatPlace, side: PatchSide | 'both') => {
   const name = placeName(place)
   return side === 'left' || side === 'right' ? `${side === 'left' ? 'Left' : 'Right'} ${name.toLowerCase()}` : name
 }

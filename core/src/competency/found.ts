@@ -6,7 +6,7 @@ import type { ChartHistory } from './chart'
 import { HELP_WEIGHT } from './help'
 import { trendOf } from './trend'
 
-export type Found = { readonly kind: 'plateau' | 'relapse' | 'slipping'; readonly sinceOn: string; readonly say: string }
+export type ChartPattern = { readonly kind: 'plateau' | 'relapse' | 'slipping'; readonly sinceOn: string; readonly say: string }
 
 export type Tried = { readonly onDate: string; readonly clean: boolean; readonly help: HelpLevel }
 
@@ -27,7 +27,7 @@ export function findingsOn(
   tried: readonly Tried[],
   history: ChartHistory,
   limits: { readonly learning: number; readonly watch: number; readonly acceptable: number }
-): Found | null {
+): ChartPattern | null {
   const { mode, scores, watched } = history
   if (mode === 'competent') {
     const score = watched.at(-1) ?? 0

@@ -19,7 +19,7 @@ export {
   type StandingRules,
   type State
 } from './standing'
-export type { Found } from './found'
+export type { ChartPattern } from './found'
 export { HELP_WEIGHT } from './help'
 export { LEVELS_FROM, type Timed, type TimeFit, type When } from './times'
 export type { Trend } from './trend'

@@ -2,7 +2,7 @@ import type { HelpLevel } from '../terms'
 import { wilson, type ProportionEstimate } from '../stats'
 import { sayDay } from '../units'
 import { CHART_DEFAULTS, designLearningChart, designMonitoringChart, runCharts, type ChartHistory, type ChartSettings } from './chart'
-import { findingsOn, type Found } from './found'
+import { findingsOn, type ChartPattern } from './found'
 
 export const STATES = ['held', 'lapsed', 'slipping', 'competent', 'ready', 'practising', 'new'] as const
 /** Where a technique stands, in order of precedence. */
@@ -64,7 +64,7 @@ export type Standing = {
   readonly watched: readonly number[]
   readonly alarmAt: number
   /** plateau, relapse or slipping, if one shows */
-  readonly found: Found | null
+  readonly found: ChartPattern | null
   readonly cleanRun: readonly boolean[]
   readonly signalOn: string | null
   readonly attempts: number
@@ -100,7 +100,7 @@ export type ChartRow = {
   readonly heldOn: string | null
   /** prompts in all attempts, on a chart or not */
   readonly prompts: number
-  readonly found: Found | null
+  readonly found: ChartPattern | null
 }
 
 type Charted = { readonly row: ChartRow; readonly history: ChartHistory; readonly counted: readonly AttemptRecord[] }

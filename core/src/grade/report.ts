@@ -19,7 +19,7 @@ import {
   type PhotoFound,
   type PlaceDeparture,
   type PlannedView,
-  type Point,
+  type PhotoPoint,
   type Reading,
   type RegionDeparture,
   type Trace
@@ -41,7 +41,7 @@ export type PictureReport = {
   /** a head's reach from between the eyes by the clock, found and planned, mm; empty for a profile or without a scale */
   readonly radii: readonly { readonly hour: number; readonly mm: number; readonly plannedMm: number }[]
   /** where the planned outline would lie, px */
-  readonly planned: readonly Point[]
+  readonly planned: readonly PhotoPoint[]
 }
 
 /**

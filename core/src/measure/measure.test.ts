@@ -2,7 +2,7 @@ import { bodyById, coatFor, colouringOf } from '@peen/content'
 import fc from 'fast-check'
 import { Matrix, SingularValueDecomposition } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
-import { clockOf, evenly, fitCircle, fitLine, measureFrontHead, perimeter, radiusAt, taubin, type FrontHead, type Point } from '.'
+import { clockOf, evenly, fitCircle, fitLine, measureFrontHead, perimeter, radiusAt, taubin, type FrontHead, type PhotoPoint } from '.'
 import type { CoreError } from '../error'
 import { bakeFigure } from '../figure'
 import { normalDraw, randomFrom } from '../stats'
@@ -20,7 +20,7 @@ const finite = (min: number, max: number) => fc.double({ min, max, noNaN: true }
 
 describe('a circle', () => {
   // Ref: Gander, Golub & Strebel 1994, BIT 34:558-578, section 1; Taubin computed by an independent program (reference values)
-  const POINTS: readonly Point[] = [
+  const POINTS: readonly PhotoPoint[] = [
     [1, 7],
     [2, 6],
     [5, 8],
@@ -51,7 +51,7 @@ describe('a circle', () => {
         finite(60, 360),
         fc.integer({ min: 5, max: 60 }),
         (x, y, r, start, arc, n) => {
-          const points = Array.from({ length: n }, (_, i): Point => {
+          const points = Array.from({ length: n }, (_, i): PhotoPoint => {
             const angle = ((start + (arc * i) / n) * Math.PI) / 180
             return [x + r * Math.cos(angle), y + r * Math.sin(angle)]
           })
@@ -69,7 +69,7 @@ describe('a circle', () => {
   it('leaves less sum of squares than any circle near it', () => {
     const random = randomFrom(5)
     for (let k = 0; k < 20; k++) {
-      const points = Array.from({ length: 25 }, (_, i): Point => {
+      const points = Array.from({ length: 25 }, (_, i): PhotoPoint => {
         const angle = (i / 25) * Math.PI * 1.4
         return [80 * Math.cos(angle) + 2 * normalDraw(random), 80 * Math.sin(angle) + 2 * normalDraw(random)]
       })
@@ -143,7 +143,7 @@ describe('a line', () => {
   })
 
   it('says by how much and where a back rises or dips', () => {
-    const back: readonly Point[] = [
+    const back: readonly PhotoPoint[] = [
       [0, 0],
       [40, -1],
       [80, 6],
@@ -167,13 +167,13 @@ describe('a line', () => {
 })
 
 /** A head that is round but for what is added at hours of the clock. */
-const round = (add: (hour: number) => number = () => 0): Point[] =>
-  Array.from({ length: 360 }, (_, i): Point => {
+const round = (add: (hour: number) => number = () => 0): PhotoPoint[] =>
+  Array.from({ length: 360 }, (_, i): PhotoPoint => {
     const angle = (i * Math.PI) / 180
     const r = 60 + add((i / 30) % 12)
     return [r * Math.sin(angle), -r * Math.cos(angle)]
   })
-const head = (outline: readonly Point[], change: Partial<FrontHead> = {}): FrontHead => ({
+const head = (outline: readonly PhotoPoint[], change: Partial<FrontHead> = {}): FrontHead => ({
   ...{
     outline,
     betweenEyes: [0, 0],
@@ -212,10 +212,13 @@ describe('a head from the front', () => {
   it('changes its sides when it is mirrored, and nothing when it is moved or turned with its midline', () => {
     const outline = round(swelling(5, 8))
     const plain = measureFrontHead(head(outline))
-    const mirrored = measureFrontHead(head(outline.map(([x, y]): Point => [-x, y])))
+    const mirrored = measureFrontHead(head(outline.map(([x, y]): PhotoPoint => [-x, y])))
     expect(mirrored.sides!.largest.byMm).toBeCloseTo(-plain.sides!.largest.byMm, 6)
     expect(mirrored.sides!.mean).toBeCloseTo(-plain.sides!.mean, 6)
-    const turn = ([x, y]: Point): Point => [30 + x * Math.cos(0.2) - y * Math.sin(0.2), -12 + x * Math.sin(0.2) + y * Math.cos(0.2)]
+    const turn = ([x, y]: PhotoPoint): PhotoPoint => [
+      30 + x * Math.cos(0.2) - y * Math.sin(0.2),
+      -12 + x * Math.sin(0.2) + y * Math.cos(0.2)
+    ]
     const turned = measureFrontHead({
       ...head(outline.map(turn)),
       betweenEyes: turn([0, 0]),
@@ -252,7 +255,7 @@ describe('a head from the front', () => {
     const body = bodyById('bearded')
     const figure = bakeFigure({ body, withersMm: 340, view: 'head', colouring: colouringOf('pepper'), coat, pxPerMm: 2, budget: 1000 })
     // the figure's y runs up: turned over as in a picture
-    const outlineOf = (): Point[] => figure.silhouette(0.5).outer[0].map(([x, y]): Point => [x, -y])
+    const outlineOf = (): PhotoPoint[] => figure.silhouette(0.5).outer[0].map(([x, y]): PhotoPoint => [x, -y])
     figure.dress({ lengths: coat.lengths })
     const plain = measureFrontHead(head(outlineOf(), { leftOut: [[10.5, 1.5]] }))
     figure.dress({ lengths: coat.lengths, lengthsB: { ...coat.lengths, cheek: (coat.lengths.cheek ?? 0) + 6 } })

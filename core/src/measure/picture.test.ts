@@ -2,7 +2,7 @@
 import { bodyById, coatFor, colouringOf } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { checkLength, evenly, findOutline, fitCircle, NO_CORRECTIONS, planeScale, type KnownLength, type Picture, type Point } from '.'
+import { checkLength, evenly, findOutline, fitCircle, NO_CORRECTIONS, planeScale, type KnownLength, type Picture, type PhotoPoint } from '.'
 import type { CoreError } from '../error'
 import { bakeFigure, extentOf, newRaster, toBytes } from '../figure'
 import { normalDraw, randomFrom } from '../stats'
@@ -78,7 +78,7 @@ describe('a scale', () => {
     expect(planeScale({ ...known, behindUMm: 10, endUPx: 0 }).u01).toBeCloseTo(0.005, 6)
     const random = randomFrom(11)
     const draws = Array.from({ length: 4000 }, () => {
-      const at = (point: Point): Point => [point[0] + normalDraw(random), point[1] + normalDraw(random)]
+      const at = (point: PhotoPoint): PhotoPoint => [point[0] + normalDraw(random), point[1] + normalDraw(random)]
       return planeScale({ ...known, ends: [at(known.ends[0]), at(known.ends[1])], behindMm: 10 * normalDraw(random) }).pxPerMm
     })
     const mean = draws.reduce((a, b) => a + b) / draws.length
@@ -238,7 +238,7 @@ describe('an outline before a wall', () => {
 })
 
 /** Pixels whose middle lies inside a ring (even and odd crossings). */
-function filled(ring: readonly Point[], width: number, height: number): Uint8Array {
+function filled(ring: readonly PhotoPoint[], width: number, height: number): Uint8Array {
   const mask = new Uint8Array(width * height)
   for (let y = 0; y < height; y++) {
     const crossings = ring

@@ -1,7 +1,7 @@
 // Lines from the side, the plane of a mat, and measures drawn together. Against published values, exact and analytic cases.
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { angleAt, footLine, homography, largestStep, simulate, straightness, topline, toPlane, type Point } from '.'
+import { angleAt, footLine, homography, largestStep, simulate, straightness, topline, toPlane, type PhotoPoint } from '.'
 import type { CoreError } from '../error'
 import { normalDraw } from '../stats'
 
@@ -13,11 +13,11 @@ const issueOf = (work: () => unknown) => {
   }
   return null
 }
-const mirrored = (points: readonly Point[]) => points.map(([x, y]): Point => [-x, y])
+const mirrored = (points: readonly PhotoPoint[]) => points.map(([x, y]): PhotoPoint => [-x, y])
 
 describe('a topline', () => {
   // a back of 300 mm with a dip of 5 mm a third of the way and a rise of 3 mm at two thirds; hand-made
-  const BACK: readonly Point[] = [
+  const BACK: readonly PhotoPoint[] = [
     [-20, 9],
     [0, 0],
     [50, 2],
@@ -38,7 +38,7 @@ describe('a topline', () => {
 
   it('is the same whichever way the dog faces, and on a sloping chord', () => {
     expect(topline(mirrored(BACK), [0, 0], [-300, 0]).dip.byMm).toBeCloseTo(5, 9)
-    const turn = ([x, y]: Point): Point => [x * Math.cos(0.1) - y * Math.sin(0.1), x * Math.sin(0.1) + y * Math.cos(0.1)]
+    const turn = ([x, y]: PhotoPoint): PhotoPoint => [x * Math.cos(0.1) - y * Math.sin(0.1), x * Math.sin(0.1) + y * Math.cos(0.1)]
     const turned = topline(BACK.map(turn), turn([0, 0]), turn([300, 0]))
     expect([turned.rise.byMm, turned.dip.byMm]).toEqual([expect.closeTo(3, 9), expect.closeTo(5, 9)])
   })
@@ -50,12 +50,13 @@ describe('a topline', () => {
 })
 
 describe('lines that should be straight', () => {
-  const sloping = (deg: number): Point[] => Array.from({ length: 9 }, (_, i): Point => [i * 20, i * 20 * Math.tan((deg * Math.PI) / 180)])
+  const sloping = (deg: number): PhotoPoint[] =>
+    Array.from({ length: 9 }, (_, i): PhotoPoint => [i * 20, i * 20 * Math.tan((deg * Math.PI) / 180)])
   it('tell how they fall toward the tail, whichever way the dog faces', () => {
     expect(straightness(sloping(7), 'left').slopeDeg).toBeCloseTo(7, 9)
     expect(straightness(mirrored(sloping(7)), 'right').slopeDeg).toBeCloseTo(7, 9)
     expect(straightness(sloping(-3), 'left')).toMatchObject({ slopeDeg: expect.closeTo(-3, 9), offMm: expect.closeTo(0, 9) })
-    const wavy = sloping(0).map(([x, y], i): Point => [x, y + (i === 4 ? 6 : 0)])
+    const wavy = sloping(0).map(([x, y], i): PhotoPoint => [x, y + (i === 4 ? 6 : 0)])
     expect(straightness(wavy, 'left').offMm).toBeGreaterThan(4.5)
   })
 
@@ -91,12 +92,12 @@ describe('lines that should be straight', () => {
 })
 
 describe('the largest step of a line', () => {
-  const side = (n: number, stepMm: number, from: number, bend = 0.004): Point[] =>
-    Array.from({ length: n }, (_, i): Point => {
+  const side = (n: number, stepMm: number, from: number, bend = 0.004): PhotoPoint[] =>
+    Array.from({ length: n }, (_, i): PhotoPoint => {
       const x = (i * 90) / (n - 1)
       return [x, bend * (x - 45) ** 2 + (i >= from ? stepMm : 0)]
     })
-  const turned = (points: readonly Point[], deg: number): Point[] => {
+  const turned = (points: readonly PhotoPoint[], deg: number): PhotoPoint[] => {
     const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)]
     return points.map(([x, y]) => [30 + c * x - s * y, -12 + s * x + c * y])
   }
@@ -128,13 +129,13 @@ describe('the largest step of a line', () => {
 
 describe('the plane of a mat', () => {
   // Ref: worked example in the README of the package perspective-transform (reference values, verified)
-  const FROM: readonly Point[] = [
+  const FROM: readonly PhotoPoint[] = [
     [158, 64],
     [494, 69],
     [495, 404],
     [158, 404]
   ]
-  const TO: readonly Point[] = [
+  const TO: readonly PhotoPoint[] = [
     [100, 500],
     [152, 564],
     [148, 604],
@@ -152,7 +153,7 @@ describe('the plane of a mat', () => {
     let cases = 0
     fc.assert(
       fc.property(near(0, 0), near(300, 0), near(300, 200), near(0, 200), (a, b, c, d) => {
-        const mat: readonly Point[] = [
+        const mat: readonly PhotoPoint[] = [
           [0, 0],
           [600, 0],
           [600, 400],
@@ -164,7 +165,7 @@ describe('the plane of a mat', () => {
           const [x, y] = toPlane(there, [a, b, c, d][i])
           expect(Math.hypot(x - corner[0], y - corner[1])).toBeLessThan(1e-6)
         })
-        const line = [0.2, 0.5, 0.9].map((share): Point => toPlane(there, toPlane(back, [100 + 400 * share, 50 + 300 * share])))
+        const line = [0.2, 0.5, 0.9].map((share): PhotoPoint => toPlane(there, toPlane(back, [100 + 400 * share, 50 + 300 * share])))
         const [p, q, r] = line
         expect(Math.abs((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]))).toBeLessThan(1e-4)
         cases++

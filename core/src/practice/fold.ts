@@ -18,6 +18,50 @@ export function eventOrder(a: PracticeEvent, b: PracticeEvent): number {
  * nor the same event passed twice makes a difference. What one tap left open is taken from what was said of it later.
  */
 export function foldSession(events: readonly PracticeEvent[]): SessionState {
+  return stateOf(begun(events))
+}
+
+/** A session that is folded as its events come. Its state is a view: it changes with the next event. */
+export type Folding = {
+  /** Takes one event in: in the time of that event alone where it comes last and speaks of no earlier one. */
+  readonly add: (event: PracticeEvent) => void
+  readonly state: () => SessionState
+  readonly has: (id: string) => boolean
+  /** every event that came, in the order in which they came */
+  readonly events: readonly PracticeEvent[]
+}
+
+/** The same state as `foldSession` of all events, at any moment, whatever comes. */
+export function foldingOf(events: readonly PracticeEvent[]): Folding {
+  const all = [...events]
+  let folded = begun(all)
+  return {
+    events: all,
+    has: (id) => folded.ids.has(id),
+    state: () => stateOf(folded),
+    add(event) {
+      if (folded.ids.has(event.id)) return
+      all.push(event)
+      if (speaksOfEarlier(event) || (folded.last && eventOrder(folded.last, event) > 0)) folded = begun(all)
+      else step(folded, event)
+    }
+  }
+}
+
+type Folded = {
+  readonly draft: Draft
+  readonly ids: Set<string>
+  readonly undone: ReadonlySet<string>
+  readonly confirmed: ReadonlySet<string>
+  readonly said: ReadonlyMap<string, Payloads['annotated']>
+  last: PracticeEvent | null
+}
+
+/** What changes how an event before it is read. */
+const speaksOfEarlier = (event: PracticeEvent) =>
+  event.kind === 'undone' || event.kind === 'annotated' || event.kind === 'lateConfirmed' || event.kind === 'attemptsConfirmed'
+
+function begun(events: readonly PracticeEvent[]): Folded {
   const ordered = inOrder(events)
   const undone = takenBack(ordered)
   const confirmed = new Set<string>()
@@ -27,13 +71,23 @@ export function foldSession(events: readonly PracticeEvent[]): SessionState {
     if (event.kind === 'lateConfirmed') confirmed.add(event.payload.eventId)
     if (event.kind === 'annotated') said.set(event.payload.eventId, { ...said.get(event.payload.eventId), ...event.payload })
   }
-  const draft: Draft = startedWith(ordered.at(-1)?.lamport ?? 0)
-  for (const event of ordered) {
-    if (!isKnown(event)) draft.unknown.push(event.id)
-    else if (undone.has(event.id)) continue
-    else if (event.late && !confirmed.has(event.id)) draft.waiting.push(event.id)
-    else apply(draft, withMore(event, said.get(event.id)))
-  }
+  const folded: Folded = { draft: startedWith(0), ids: new Set(), undone, confirmed, said, last: null }
+  for (const event of ordered) step(folded, event)
+  return folded
+}
+
+function step(folded: Folded, event: PracticeEvent): void {
+  const { draft, undone, confirmed, said } = folded
+  folded.ids.add(event.id)
+  folded.last = event
+  draft.lastLamport = event.lamport
+  if (!isKnown(event)) draft.unknown.push(event.id)
+  else if (undone.has(event.id)) return
+  else if (event.late && !confirmed.has(event.id)) draft.waiting.push(event.id)
+  else apply(draft, withMore(event, said.get(event.id)))
+}
+
+function stateOf({ draft, undone }: Folded): SessionState {
   const { open: _open, byId, ...state } = draft
   const aliases = Object.fromEntries([...byId].flatMap(([id, attempt]) => (id === attempt.id ? [] : [[id, attempt.id]])))
   return { ...state, aliases, undone: [...undone] }

@@ -11,6 +11,7 @@ import * as minutesPart from './minutes'
 import * as gradablePart from './gradable'
 
 export * from './types'
+export type { Folding } from './fold'
 export { CLOCK_TOLERANCE_MS, UNDO_SECONDS } from './undo'
 export type { DayFacts, VisitSummary } from './summary'
 export type { ProposedAttempt } from './end'
@@ -19,7 +20,7 @@ export { LOW_STAND_MIN, type ComingStep, type RankedLook, type TableFacts } from
 export type { StepProgress, StepState } from './minutes'
 export { ROUNDS_DEFAULTS, ROUNDS_FIELDS, type RoundsField, type RoundsRules } from './rounds-rules'
 
-export const { eventOrder, foldSession } = door(foldPart)
+export const { eventOrder, foldingOf, foldSession } = door(foldPart)
 export const { eventTime } = door(applyPart)
 export const { clockOff, isNote, mayUndo } = door(undoPart)
 export const { daySummary } = door(summaryPart)

@@ -1,7 +1,7 @@
 // Two or three tablets at one table: whatever they tap, in whatever order it arrives and however often, one state comes of it.
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { attemptMinutes, foldSession, workedMinutes, type EventKind, type Payloads, type PracticeEvent } from '.'
+import { attemptMinutes, foldingOf, foldSession, workedMinutes, type EventKind, type Payloads, type PracticeEvent } from '.'
 import { at } from './testing'
 
 type Move =
@@ -108,5 +108,22 @@ describe('tablets at one table', () => {
       { seed: 7, numRuns: 300 }
     )
     expect(ran).toBeGreaterThan(300)
+  })
+
+  it('is the same whether its events are folded at once or as they come', () => {
+    fc.assert(
+      fc.property(moves, (plan) => {
+        const { all } = play(plan)
+        // late ones among them, as the server marks them
+        const came = all.map((event, i) => (i % 7 === 3 ? { ...event, late: true } : event))
+        const folding = foldingOf([])
+        came.forEach((event, i) => {
+          folding.add(event)
+          expect(folding.state()).toEqual(foldSession(came.slice(0, i + 1)))
+          folding.add(event)
+        })
+        expect(folding.events).toEqual(came)
+      })
+    )
   })
 })

@@ -12,8 +12,8 @@ import {
   uncrossedRing,
   type FoundOutline,
   type MeasureId,
-  type PlaceId,
-  type Point,
+  type PhotoPlace,
+  type PhotoPoint,
   type Reading,
   type Trace
 } from '@peen/core/measure'
@@ -39,10 +39,10 @@ export function runTrial(dog: TrialDog, seed: number, withoutPicture = false): T
   const stage = stageOf(scene)
   const ids = (seen === 'head' ? trim.measures.head : trim.measures.profile) ?? []
   const truth = truthOf(dog, stage)
-  const px = (place: Point, depthMm: number): Point => pxOf(stage, place, depthMm)
+  const px = (place: PhotoPoint, depthMm: number): PhotoPoint => pxOf(stage, place, depthMm)
   const corner = rulerCorner(stage)
   const { lengthMm, depthMm } = scene.ruler!
-  const end = (up: number): Point => jitter(toPixel(stage, [corner[0], corner[1] + up, depthMm]), 1, random)
+  const end = (up: number): PhotoPoint => jitter(toPixel(stage, [corner[0], corner[1] + up, depthMm]), 1, random)
   const { widthPx, heightPx } = scene.picture
   const frame = frameOf(
     seen,
@@ -65,13 +65,13 @@ export function runTrial(dog: TrialDog, seed: number, withoutPicture = false): T
   const places = Object.fromEntries(
     Object.entries(truth.trace.places).map(([id, place]) => [
       id,
-      { at: jitter(px(place as Point, truth.depths[id as PlaceId] ?? 0), uPx, random), uPx }
+      { at: jitter(px(place as PhotoPoint, truth.depths[id as PhotoPlace] ?? 0), uPx, random), uPx }
     ])
   )
   const lines = Object.fromEntries(
     Object.entries(truth.trace.lines).map(([id, points]) => [
       id,
-      (points as readonly Point[]).map((point) => jitter(px(point, truth.legMm), LINE_U_MM * frame.pxPerMm, random))
+      (points as readonly PhotoPoint[]).map((point) => jitter(px(point, truth.legMm), LINE_U_MM * frame.pxPerMm, random))
     ])
   )
   const reading: Reading = { frame, depths: planned.depths, outline: found.outline, edgeUPx: found.uPx, places, lines }
@@ -88,30 +88,30 @@ function truthOf({ scene, seen, footLineMm }: TrialDog, stage: Stage) {
   const figure = figureOf(stage, 0)
   const { dog } = scene
   const own = plannedView({ body: dog.body, withersMm: dog.withersMm, coat: dog.coat, lengths: dog.coat.lengths }, seen)
-  const outline = silhouetteRing(figure.outlines().map(({ ring }) => ring.map(([x, y]): Point => [x, -y])))
+  const outline = silhouetteRing(figure.outlines().map(({ ring }) => ring.map(([x, y]): PhotoPoint => [x, -y])))
   const { places } = plannedTrace({ ...own, outline }, seen)
   const legMm = (dog.body.breadth.foreTrack * dog.withersMm) / 2
   const skull = figure.skin.layers.find(({ name }) => name === 'skull')?.depthMm ?? 0
-  const edge: Partial<Record<PlaceId, number>> =
+  const edge: Partial<Record<PhotoPlace, number>> =
     seen === 'head' ? { jawLeft: skull, jawRight: skull, earLeftIn: skull, earLeftOut: skull, earRightIn: skull, earRightOut: skull } : {}
-  const depths: Partial<Record<PlaceId, number>> = { nose: figure.skin.face?.noseDepthMm ?? 0, ankle: legMm, ...edge }
+  const depths: Partial<Record<PhotoPlace, number>> = { nose: figure.skin.face?.noseDepthMm ?? 0, ankle: legMm, ...edge }
   const lines: Trace['lines'] = places.ankle && footLineMm > 0 ? { footEdge: footEdge(places.ankle, footLineMm) } : {}
   return { trace: { seen, hasScale: true, outline: evenly(outline, 1), places, lines, yawDeg: 0 } satisfies Trace, depths, legMm }
 }
 
 /** A level line above the ankle, as wide as a leg. */
-const footEdge = ([x, y]: Point, mm: number): Point[] =>
-  Array.from({ length: LINE_POINTS }, (_, i): Point => [x - 15 + (30 * i) / (LINE_POINTS - 1), y - mm])
+const footEdge = ([x, y]: PhotoPoint, mm: number): PhotoPoint[] =>
+  Array.from({ length: LINE_POINTS }, (_, i): PhotoPoint => [x - 15 + (30 * i) / (LINE_POINTS - 1), y - mm])
 
-function pxOf(stage: Stage, [x, y]: Point, depthMm: number): Point {
+function pxOf(stage: Stage, [x, y]: PhotoPoint, depthMm: number): PhotoPoint {
   const at = stage.toPx(stage.toRoom(x, -y, depthMm))
   return at ? [at[0], at[1]] : [NaN, NaN]
 }
-const toPixel = (stage: Stage, place: readonly [number, number, number]): Point => {
+const toPixel = (stage: Stage, place: readonly [number, number, number]): PhotoPoint => {
   const at = stage.toPx(place)
   return at ? [at[0], at[1]] : [NaN, NaN]
 }
-const jitter = ([x, y]: Point, u: number, random: Random): Point => [x + u * normalDraw(random), y + u * normalDraw(random)]
+const jitter = ([x, y]: PhotoPoint, u: number, random: Random): PhotoPoint => [x + u * normalDraw(random), y + u * normalDraw(random)]
 
 function photographed({ scene, seen }: TrialDog, pxPerMm: number): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
   const { w, h, rgb } = expose(scene)

@@ -1,5 +1,5 @@
 // A general vision library's own way to an outline before a plain wall: an oracle for tests and a clock for the bench.
-import type { Point } from '@peen/core/measure'
+import type { PhotoPoint } from '@peen/core/measure'
 import { createRequire } from 'node:module'
 
 type Rgba = { readonly width: number; readonly height: number; readonly rgba: Uint8ClampedArray }
@@ -21,7 +21,7 @@ export async function visionReady(): Promise<void> {
  * The outline by colour distance from the border's mean in Lab, a blur over about a millimetre and a half, Otsu's
  * threshold, half way between its two kinds, and the largest contour: everything by the library.
  */
-export function visionOutline({ width, height, rgba }: Rgba, blurPx: number): Point[] {
+export function visionOutline({ width, height, rgba }: Rgba, blurPx: number): PhotoPoint[] {
   const kept: { delete: () => void }[] = []
   const own = <T extends { delete: () => void }>(thing: T): T => {
     kept.push(thing)
@@ -65,7 +65,7 @@ export function visionOutline({ width, height, rgba }: Rgba, blurPx: number): Po
       if (area > most) [most, best] = [area, Int32Array.from(contour.data32S as Int32Array)]
       contour.delete()
     }
-    return Array.from({ length: best.length / 2 }, (_, i): Point => [(best[2 * i] + 0.5) / FINER, (best[2 * i + 1] + 0.5) / FINER])
+    return Array.from({ length: best.length / 2 }, (_, i): PhotoPoint => [(best[2 * i] + 0.5) / FINER, (best[2 * i + 1] + 0.5) / FINER])
   } finally {
     for (const thing of kept) thing.delete()
   }

@@ -49,7 +49,8 @@ function errorNumber(error: unknown): number | null {
 const DUPLICATE_KEY = 1062
 const DEADLOCK = 1213
 
-const isTaken = (error: unknown): boolean => errorNumber(error) === DUPLICATE_KEY
+/** Was a write refused because a unique key is taken? */
+export const isTaken = (error: unknown): boolean => errorNumber(error) === DUPLICATE_KEY
 
 /** Waits for a write; a unique key that is taken becomes the given refusal. */
 export async function orTaken<T>(write: Promise<T>, refusal: Error): Promise<T> {

@@ -1,5 +1,5 @@
 // The coat book: what people wrote, what they struck, and what the coat is kept for.
-import type { Brushing, CoatAct, CoatEntry, PlaceId } from '@peen/core/coat'
+import type { Brushing, CoatAct, CoatEntry, CoatPlace } from '@peen/core/coat'
 import { index, int, json, mysqlTable, text, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
 import { dogs, people } from './schema-school'
@@ -13,7 +13,7 @@ export const coatEntries = mysqlTable(
       .notNull()
       .references(() => dogs.id),
     onDate: day('on_date').notNull(),
-    place: name('place').$type<PlaceId>().notNull(),
+    place: name('place').$type<CoatPlace>().notNull(),
     side: name('side', 10).$type<CoatEntry['side']>().notNull(),
     act: json('act').$type<CoatAct>().notNull(),
     hands: uuid('hands').references(() => people.id),

@@ -1,5 +1,5 @@
 import type { DogFact } from '@peen/core/advice'
-import type { Found, Standing } from '@peen/core/checkin'
+import type { Found, DogStanding } from '@peen/core/checkin'
 import type { CoatRules } from '@peen/core/coat'
 import type { StandingRules } from '@peen/core/competency'
 import type { BurnPlace, GradeRules } from '@peen/core/grade'
@@ -124,7 +124,7 @@ export const dogs = mysqlTable('dogs', {
   facts: json('facts').$type<DogFact[]>(),
   /** what else is known; null where nobody has said */
   profile: json('profile').$type<DogProfileMore>(),
-  standing: json('standing').$type<Standing>(),
+  standing: json('standing').$type<DogStanding>(),
   ownerId: uuid('owner_id').references(() => owners.id)
 })
 
@@ -212,7 +212,9 @@ export const sessions = mysqlTable(
     chosen: json('chosen').$type<Partial<Record<LineId, Chosen>>>(),
     closing: json('closing').$type<Closing>(),
     /** counts the writes of check-in, sheet and closing: a second device is told */
-    setupVersion: int('setup_version').notNull().default(0)
+    setupVersion: int('setup_version').notNull().default(0),
+    /** counts the writes of its events: what is kept of them in memory knows by it whether it is still right */
+    eventsVersion: int('events_version').notNull().default(0)
   },
   (t) => [index('practice_sessions_date').on(t.onDate), index('practice_sessions_apprentice').on(t.apprenticeId)]
 )

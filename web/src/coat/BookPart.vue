@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { BookLine } from '@peen/contract'
-import { placeName, shownAt, STRIPS, type CoatEntry, type PlaceId } from '@peen/core/coat'
+import { placeName, shownAt, STRIPS, type CoatEntry, type CoatPlace } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 import { computed, ref } from 'vue'
 import { sayDate } from '../composables/words'
@@ -19,14 +19,14 @@ const { data, model, today, shownPlace, place, write, strike, unstrike } = props
 const session = useSessionStore()
 const page = computed(() => data.value!)
 const side = ref<'left' | 'right' | 'both'>('both')
-const places = ref<readonly PlaceId[]>([])
+const places = ref<readonly CoatPlace[]>([])
 const only = ref(true)
 const SIDES = [
   { id: 'left', name: 'left side' },
   { id: 'right', name: 'right side' },
   { id: 'both', name: 'both sides' }
 ] as const
-const strips = STRIPS.map(({ id, name }) => ({ id: id as PlaceId, name }))
+const strips = STRIPS.map(({ id, name }) => ({ id: id as CoatPlace, name }))
 
 const worn = computed(() => wornOn(model.value!, today.value, page.value.standard.plan.lengthsMm, 'own', false))
 const notes = computed<PlateNote[]>(() =>
@@ -38,11 +38,11 @@ const notes = computed<PlateNote[]>(() =>
     lines: [{ text: countOf(one) }]
   }))
 )
-function countOf(one: PlaceId): string {
+function countOf(one: CoatPlace): string {
   const count = page.value.lines.filter((line) => line.place === one && line.struck === null).length
   return count === 0 ? 'nothing written' : count === 1 ? '1 line' : `${count} lines`
 }
-function toggle(one: PlaceId): void {
+function toggle(one: CoatPlace): void {
   places.value = places.value.includes(one) ? places.value.filter((other) => other !== one) : [...places.value, one]
   place.value = one
 }

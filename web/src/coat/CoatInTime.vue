@@ -9,7 +9,7 @@ import {
   sidesOf,
   stateAt,
   worstLag,
-  type PlaceId,
+  type CoatPlace,
   type Warning
 } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
@@ -69,7 +69,7 @@ const pick = (region: RegionId): void => {
   place.value = region
   letter.value = null
 }
-const go = (to: PlaceId) => (place.value = to)
+const go = (to: CoatPlace) => (place.value = to)
 function move(to: number): void {
   day.value = Math.min(range.value.to, Math.max(range.value.from, to))
 }

@@ -10,7 +10,7 @@ import {
   type CoatAct,
   type CoatEntry,
   type HoleCause,
-  type PlaceId,
+  type CoatPlace,
   type Pull
 } from '@peen/core/coat'
 import { computed, reactive, ref } from 'vue'
@@ -19,7 +19,7 @@ import ToggleButtons from '../components/ToggleButtons.vue'
 import { ACT_WORDS, CAUSE_WORDS, PULL_WORDS } from './words'
 
 // A new line for the places that were touched: what was done, how much, when, whose hands.
-const props = defineProps<{ page: CoatPage; places: readonly PlaceId[]; side: 'left' | 'right' | 'both'; mmPerDay: number }>()
+const props = defineProps<{ page: CoatPage; places: readonly CoatPlace[]; side: 'left' | 'right' | 'both'; mmPerDay: number }>()
 const emit = defineEmits<{ write: [entries: readonly CoatEntry[]] }>()
 const kind = ref<CoatAct['kind']>('pulled')
 const draft = reactive({

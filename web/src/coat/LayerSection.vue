@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { letteredLayers, type CoatModel, type PatchSide, type PlaceId } from '@peen/core/coat'
+import { letteredLayers, type CoatModel, type PatchSide, type CoatPlace } from '@peen/core/coat'
 import { randomFrom, seedOf } from '@peen/core/stats'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -8,7 +8,7 @@ import { ageOf, cssOf } from './ages'
 // A coat in section: hair at its true length standing on the skin, one stroke for its share, its layer's letter at the height it reaches.
 const props = defineProps<{
   model: CoatModel
-  place: PlaceId
+  place: CoatPlace
   side: PatchSide
   day: number
   topMm: number

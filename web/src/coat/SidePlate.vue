@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CoatPage } from '@peen/contract'
-import { lagAt, placeName, shownAt, stateAt, type CoatModel, type PlaceId } from '@peen/core/coat'
+import { lagAt, placeName, shownAt, stateAt, type CoatModel, type CoatPlace } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 import { computed } from 'vue'
 import DogPlate from '../figure/DogPlate.vue'
@@ -12,7 +12,7 @@ const props = defineProps<{
   model: CoatModel
   worn: WornCoat
   side: 'left' | 'right'
-  place: PlaceId
+  place: CoatPlace
   day: number
   height: number
   caption: string

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { dateOf, letteredLayers, sayDay, type CoatModel, type PlaceId } from '@peen/core/coat'
+import { dateOf, letteredLayers, sayDay, type CoatModel, type CoatPlace } from '@peen/core/coat'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
 // The coat in time: what was done at one place, what is planned, today, the day that counts, and a handle to move through it.
 const props = defineProps<{
   model: CoatModel
-  place: PlaceId
+  place: CoatPlace
   day: number
   today: number
   range: { readonly from: number; readonly to: number }

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { PlaceId, Warning } from '@peen/core/coat'
+import type { CoatPlace, Warning } from '@peen/core/coat'
 import GlyphMark from '../components/GlyphMark.vue'
 
 // What is to be mended, the worst kind first; each leads to its place.
 defineProps<{ warnings: readonly Warning[]; most?: number }>()
-const emit = defineEmits<{ pick: [place: PlaceId] }>()
+const emit = defineEmits<{ pick: [place: CoatPlace] }>()
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 // Hair by its age: five ages and what was cut, each with a colour and a word. On the dog, in the section and in the legend alike.
 import type { Aged, AgedHair, Lengths } from '@peen/core/figure'
 import { DRAWN_REGIONS } from '@peen/core/figure'
-import { isPaired, sidesOf, stateAt, type CoatModel, type LayerOn, type PatchSide, type PlaceId } from '@peen/core/coat'
+import { isPaired, sidesOf, stateAt, type CoatModel, type LayerOn, type PatchSide, type CoatPlace } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 
 export const AGE_IDS = ['sprouting', 'young', 'middle', 'old', 'ripe', 'cut'] as const
@@ -64,10 +64,10 @@ function agedHair(layer: LayerOn, colour: 'ages' | 'own', isDark: boolean): Aged
 }
 
 /** Somebody wrote what was done there. */
-export function isWritten(model: CoatModel, place: PlaceId): boolean {
+export function isWritten(model: CoatModel, place: CoatPlace): boolean {
   return [...(model.places.get(place)?.sides.values() ?? [])].some(({ acts }) => acts.length > 0)
 }
 
 /** The side of a place that is spoken of when somebody touches it from one side. */
-export const patchOf = (place: PlaceId, side: 'left' | 'right'): PatchSide => (isPaired(place) ? side : sidesOf(place)[0])
+export const patchOf = (place: CoatPlace, side: 'left' | 'right'): PatchSide => (isPaired(place) ? side : sidesOf(place)[0])
 export const regionsWritten = (model: CoatModel): readonly RegionId[] => DRAWN_REGIONS.filter((region) => isWritten(model, region))

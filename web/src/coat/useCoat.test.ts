@@ -1,7 +1,7 @@
 // A coat on its page: the days asked for, what mends it, what is sent to its book.
 import { rack, standards } from '@peen/content'
 import { NO_AIM, NO_PROFILE, type BookLine, type CoatPage } from '@peen/contract'
-import { COAT_RULES, dayOf, growthOf, trimInterval, trimParts, type CoatAct, type CoatEntry, type PlaceId } from '@peen/core/coat'
+import { COAT_RULES, dayOf, growthOf, trimInterval, trimParts, type CoatAct, type CoatEntry, type CoatPlace } from '@peen/core/coat'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { AGE_IDS, ageOf, isWritten, wornOn } from './ages'
@@ -12,7 +12,7 @@ import { sayAct, sayPlaces, together } from './words'
 let lines: BookLine[]
 let server: ReturnType<typeof stubServer>
 let count = 0
-const line = (on: string, place: PlaceId, side: BookLine['side'], act: CoatAct, more: Partial<BookLine> = {}): BookLine => ({
+const line = (on: string, place: CoatPlace, side: BookLine['side'], act: CoatAct, more: Partial<BookLine> = {}): BookLine => ({
   ...{ id: `l${++count}`, on, place, side, act, hands: null },
   ...{ source: 'floor', handsName: 'Noor Basri', writtenBy: null, struck: null, ...more }
 })

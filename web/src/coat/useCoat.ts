@@ -17,7 +17,7 @@ import {
   type CoatModel,
   type Outcome,
   type PatchSide,
-  type PlaceId,
+  type CoatPlace,
   type Rhythm,
   type WhatIfId,
   type CoatEntry
@@ -58,7 +58,7 @@ export function rhythmOf(aim: CoatAim, today: number): Rhythm {
 
 export function useCoatBase(page: () => CoatPage | null) {
   const day = ref<number | null>(null)
-  const place = ref<PlaceId | null>(null)
+  const place = ref<CoatPlace | null>(null)
   const chosen = ref<WhatIfId[]>(['asPlanned'])
 
   const model = computed(() => (page() ? coatModel(caseOf(page()!)) : null))
@@ -72,9 +72,9 @@ export function useCoatBase(page: () => CoatPage | null) {
   })
   const bounds = computed(() => (page() ? coatBounds(caseOf(page()!)) : null))
   const shownDay = computed(() => day.value ?? today.value)
-  const shownPlace = computed<PlaceId>(() => place.value ?? worst.value?.place ?? warnings.value[0]?.place ?? firstPlace.value)
+  const shownPlace = computed<CoatPlace>(() => place.value ?? worst.value?.place ?? warnings.value[0]?.place ?? firstPlace.value)
   /** a stripped place before a clipped one, any with a line before none */
-  const firstPlace = computed<PlaceId>(() => rolledPlaces(model.value!)[0] ?? regionsWritten(model.value!)[0] ?? 'back')
+  const firstPlace = computed<CoatPlace>(() => rolledPlaces(model.value!)[0] ?? regionsWritten(model.value!)[0] ?? 'back')
   const worst = computed(() => (model.value ? worstLag(model.value, today.value) : null))
   const warnings = computed(() => (ahead.value ? warningsOf(ahead.value, today.value, rhythm.value.aimDay) : []))
 
@@ -105,7 +105,7 @@ export function useCoatBase(page: () => CoatPage | null) {
     return { from: Math.max(first - 7, today.value - 190), to: rhythm.value.aimDay + 28 }
   })
   /** length of a side on a day with what the dog's rate leaves open (95 %), mm */
-  function lengthBetween(where: PlaceId, side: PatchSide, on: number): readonly [number, number] | null {
+  function lengthBetween(where: CoatPlace, side: PatchSide, on: number): readonly [number, number] | null {
     if (!bounds.value || on > today.value) return null
     const [slow, fast] = [bounds.value.slow, bounds.value.fast].map((one) => stateAt(one, where, side, on).standingMm)
     return [slow, fast]

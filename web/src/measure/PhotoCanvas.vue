@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Point } from '@peen/core/measure'
+import type { PhotoPoint } from '@peen/core/measure'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Handle, Shape } from './drawing'
@@ -17,17 +17,17 @@ const props = defineProps<{
   brushPx?: number
 }>()
 const emit = defineEmits<{
-  tap: [at: Point]
+  tap: [at: PhotoPoint]
   select: [id: string]
-  move: [id: string, at: Point]
-  stroke: [through: readonly Point[]]
+  move: [id: string, at: PhotoPoint]
+  stroke: [through: readonly PhotoPoint[]]
 }>()
 
 const svg = ref<SVGSVGElement | null>(null)
 const frame = ref<HTMLElement | null>(null)
 const { width: boxW, height: boxH } = useElementSize(frame)
 const zoom = ref(1)
-const middle = ref<Point>([props.width / 2, props.height / 2])
+const middle = ref<PhotoPoint>([props.width / 2, props.height / 2])
 watch(
   () => props.src,
   () => fit()
@@ -43,7 +43,7 @@ function fit(): void {
   middle.value = [props.width / 2, props.height / 2]
 }
 const MOST_ZOOM = 12
-function magnify(by: number, at: Point = middle.value): void {
+function magnify(by: number, at: PhotoPoint = middle.value): void {
   const next = Math.min(MOST_ZOOM, Math.max(1, zoom.value * by))
   const k = zoom.value / next
   middle.value = [at[0] + (middle.value[0] - at[0]) * k, at[1] + (middle.value[1] - at[1]) * k]
@@ -51,16 +51,16 @@ function magnify(by: number, at: Point = middle.value): void {
 }
 defineExpose({ magnify, fit })
 
-function placeOf(event: { clientX: number; clientY: number }): Point {
+function placeOf(event: { clientX: number; clientY: number }): PhotoPoint {
   const box = svg.value!.getBoundingClientRect()
   return [view.value[0] + (event.clientX - box.left) * unit.value, view.value[1] + (event.clientY - box.top) * unit.value]
 }
 /** A finger takes hold of what lies within this of it, px of the screen. */
 const REACH = 24
-const held = ref<{ readonly id: string; readonly at: Point; readonly by: Point } | null>(null)
-const stroke = ref<Point[]>([])
-const fingers = new Map<number, Point>()
-let from: { readonly at: Point; readonly client: Point; moved: boolean } | null = null
+const held = ref<{ readonly id: string; readonly at: PhotoPoint; readonly by: PhotoPoint } | null>(null)
+const stroke = ref<PhotoPoint[]>([])
+const fingers = new Map<number, PhotoPoint>()
+let from: { readonly at: PhotoPoint; readonly client: PhotoPoint; moved: boolean } | null = null
 
 function down(event: PointerEvent): void {
   svg.value!.setPointerCapture(event.pointerId)
@@ -126,7 +126,7 @@ const lens = computed(() => {
   const left = (x - view.value[0]) / unit.value
   return { box: `${x - half} ${y - half} ${2 * half} ${2 * half}`, half, x, y, atLeft: left > boxW.value / 2 }
 })
-const path = (points: readonly Point[], closed: boolean) =>
+const path = (points: readonly PhotoPoint[], closed: boolean) =>
   points.length ? `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}${closed ? 'Z' : ''}` : ''
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addressOf } from '@peen/contract'
 import type { GradingView, PictureMarks, PictureView } from '@peen/contract'
-import type { LineId, PlaceId, Point, ScaleMark, SkinReading } from '@peen/core/measure'
+import type { LineId, PhotoPlace, PhotoPoint, ScaleMark, SkinReading } from '@peen/core/measure'
 import { LINES } from '@peen/core/measure'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -37,11 +37,11 @@ const step = ref<StepId>(props.own.marks?.scale ? 'found' : 'scale')
 const outlineTool = ref<'look' | 'backdrop' | 'dog' | 'wall' | 'anchor'>('look')
 const brush = ref<'fine' | 'middle' | 'broad'>('middle')
 const BRUSH_PX = { fine: 6, middle: 16, broad: 40 }
-const place = ref<PlaceId | null>(null)
+const place = ref<PhotoPlace | null>(null)
 const line = ref<LineId | null>(null)
-const ends = ref<Point[]>([])
+const ends = ref<PhotoPoint[]>([])
 const checking = ref(false)
-const checkEnds = ref<Point[]>([])
+const checkEnds = ref<PhotoPoint[]>([])
 const said = ref<string | null>(null)
 const explained = ref(false)
 watch(step, () => {
@@ -95,7 +95,7 @@ const shapes = computed<Shape[]>(() => {
   return own
 })
 
-function tap(at: Point): void {
+function tap(at: PhotoPoint): void {
   if (step.value === 'scale') return tapEnd(at)
   if (step.value === 'outline' && outlineTool.value === 'anchor')
     return photo.correct({ anchors: [...marks.value.corrections.anchors, at] })
@@ -109,7 +109,7 @@ function tap(at: Point): void {
   else if (step.value === 'places' && place.value) photo.movePlace(place.value, at)
 }
 const scalePart = ref<{ now: ScaleMark } | null>(null)
-function tapEnd(at: Point): void {
+function tapEnd(at: PhotoPoint): void {
   if (checking.value && marks.value.scale) {
     checkEnds.value = [...checkEnds.value, at].slice(-2)
     const [a, b] = checkEnds.value
@@ -124,11 +124,11 @@ function tapEnd(at: Point): void {
   if (photo.problem.value) return
   step.value = 'outline'
 }
-function move(id: string, at: Point): void {
+function move(id: string, at: PhotoPoint): void {
   const [what, index] = id.split('.')
   const i = Number(index)
   const { scale, lines } = marks.value
-  const swap = (two: readonly [Point, Point]): readonly [Point, Point] => (i === 0 ? [at, two[1]] : [two[0], at])
+  const swap = (two: readonly [PhotoPoint, PhotoPoint]): readonly [PhotoPoint, PhotoPoint] => (i === 0 ? [at, two[1]] : [two[0], at])
   if (what === 'end' && scale) photo.setScale({ ...scale, ends: swap(scale.ends) })
   else if (what === 'end') ends.value = ends.value.map((own, k) => (k === i ? at : own))
   else if (what === 'check' && scale?.check) photo.setScale({ ...scale, check: { ...scale.check, ends: swap(scale.check.ends) } })
@@ -137,13 +137,13 @@ function move(id: string, at: Point): void {
       line.value,
       (lines[line.value] ?? []).map((own, k) => (k === i ? at : own))
     )
-  else photo.movePlace(id as PlaceId, at)
+  else photo.movePlace(id as PhotoPlace, at)
 }
 /** the handle that arrow keys move: an end of the scale, a place, a point of a line */
 const chosen = ref<string | null>(null)
 function select(id: string): void {
   chosen.value = id
-  if (step.value === 'places' && !id.includes('.')) place.value = id as PlaceId
+  if (step.value === 'places' && !id.includes('.')) place.value = id as PhotoPlace
 }
 watch(place, (id) => (chosen.value = id))
 /** Without a pointer: both ends are put beside the dog, or a point of a line in the middle, to be moved by arrow keys. */
@@ -165,7 +165,7 @@ function putPoint(): void {
   photo.setLine(line.value, [...points, points.at(-1) ?? [width / 2, height / 2]])
   chosen.value = `${line.value}.${points.length}`
 }
-function stroke(through: readonly Point[]): void {
+function stroke(through: readonly PhotoPoint[]): void {
   const of = outlineTool.value === 'dog' ? 'dog' : 'backdrop'
   if (through.length) photo.correct({ strokes: [...marks.value.corrections.strokes, { of, through, radiusPx: brushPx.value }] })
 }

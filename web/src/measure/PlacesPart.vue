@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LEAST_LINE_POINTS, LINES, PLACES, type LineId, type PlaceId } from '@peen/core/measure'
+import { LEAST_LINE_POINTS, LINES, PLACES, type LineId, type PhotoPlace } from '@peen/core/measure'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import { sayNumber } from '@peen/core/units'
@@ -9,16 +9,16 @@ import type { Photo } from './usePhoto'
 // Places and lines that this trim's criteria need: proposed where the outline tells them, agreed to or dragged by hand.
 const props = defineProps<{ photo: Photo }>()
 defineEmits<{ point: [] }>()
-const place = defineModel<PlaceId | null>('place', { required: true })
+const place = defineModel<PhotoPlace | null>('place', { required: true })
 const line = defineModel<LineId | null>('line', { required: true })
 const marks = computed(() => props.photo.marks.value)
 const hasProposed = computed(() => props.photo.untouched.value.some((id) => marks.value.places[id]))
 const unit = computed(() => (marks.value.scale ? 'mm' : 'px'))
-function sureTo(id: PlaceId): number | null {
+function sureTo(id: PhotoPlace): number | null {
   const place = marks.value.places[id]
   return place ? Math.round((10 * place.uPx) / props.photo.perMm.value) / 10 : null
 }
-function sayPlace(id: PlaceId): string {
+function sayPlace(id: PhotoPlace): string {
   const u = sureTo(id)
   if (u === null) return 'touch it in the picture'
   return `${marks.value.places[id]!.touched ? 'put' : 'proposed'}, ± ${sayNumber(u)} ${unit.value}`
@@ -27,7 +27,7 @@ function draw(id: LineId): void {
   line.value = line.value === id ? null : id
   place.value = null
 }
-function choose(id: PlaceId): void {
+function choose(id: PhotoPlace): void {
   place.value = place.value === id ? null : id
   line.value = null
 }

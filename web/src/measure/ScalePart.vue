@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { checkLength, planeScale, SCALE_THINGS, type Point, type ScaleMark, type Seen } from '@peen/core/measure'
+import { checkLength, planeScale, SCALE_THINGS, type PhotoPoint, type ScaleMark, type Seen } from '@peen/core/measure'
 import { sayNumber } from '@peen/core/units'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import NumberBox from '../library/NumberBox.vue'
 
 // How long a millimetre is in the dog's own plane: a known length upright beside it, where it stands, how far the camera is.
-const props = defineProps<{ seen: Seen; scale: ScaleMark | null; ends: readonly Point[]; checking: boolean }>()
+const props = defineProps<{ seen: Seen; scale: ScaleMark | null; ends: readonly PhotoPoint[]; checking: boolean }>()
 const emit = defineEmits<{ put: [scale: ScaleMark | null]; check: [on: boolean]; again: []; ends: []; choose: [end: string] }>()
 
 const THINGS: Readonly<Record<(typeof SCALE_THINGS)[number], string>> = {

@@ -1,21 +1,21 @@
 // What lies over a photograph, in px of it.
-import type { Drawn, PlaceDeparture, Point } from '@peen/core/measure'
+import type { Drawn, PlaceDeparture, PhotoPoint } from '@peen/core/measure'
 
 export type Tone = 'outline' | 'long' | 'short' | 'plan' | 'fit' | 'taken' | 'off' | 'mirror' | 'scale' | 'check' | 'ghost'
 export type Shape =
-  | { readonly kind: 'path'; readonly points: readonly Point[]; readonly closed?: boolean; readonly tone: Tone }
-  | { readonly kind: 'circle'; readonly centre: Point; readonly radius: number; readonly tone: Tone }
-export type Handle = { readonly id: string; readonly at: Point; readonly touched: boolean }
+  | { readonly kind: 'path'; readonly points: readonly PhotoPoint[]; readonly closed?: boolean; readonly tone: Tone }
+  | { readonly kind: 'circle'; readonly centre: PhotoPoint; readonly radius: number; readonly tone: Tone }
+export type Handle = { readonly id: string; readonly at: PhotoPoint; readonly touched: boolean }
 
 /** Within this a coat stands as planned, mm. Chosen: what is not worth a cut. */
 const AS_PLANNED_MM = 2.5
 
 /** The outline in stretches: too long, too short, as planned. */
-export function outlineShapes(outline: readonly Point[], departures: readonly PlaceDeparture[]): Shape[] {
+export function outlineShapes(outline: readonly PhotoPoint[], departures: readonly PlaceDeparture[]): Shape[] {
   if (departures.length === 0) return outline.length > 2 ? [{ kind: 'path', points: outline, closed: true, tone: 'outline' }] : []
   const toneAt = ({ byMm }: PlaceDeparture): Tone => (byMm > AS_PLANNED_MM ? 'long' : byMm < -AS_PLANNED_MM ? 'short' : 'outline')
   const shapes: Shape[] = []
-  let run: Point[] = []
+  let run: PhotoPoint[] = []
   let tone: Tone | null = null
   departures.forEach((place, i) => {
     const own = toneAt(place)

@@ -1,6 +1,6 @@
 // What lies over a photograph, and what of it goes on the sheet.
 import type { PictureAnswer } from '@peen/core/grade'
-import type { PlaceDeparture, Point } from '@peen/core/measure'
+import type { PlaceDeparture, PhotoPoint } from '@peen/core/measure'
 import { describe, expect, it } from 'vitest'
 import { drawnShapes, outlineShapes } from './drawing'
 import { fillAnswers } from './fill'
@@ -42,7 +42,7 @@ describe('filling the sheet', () => {
 })
 
 describe('an outline over its plan', () => {
-  const line: Point[] = Array.from({ length: 30 }, (_, i): Point => [i * 5, 0])
+  const line: PhotoPoint[] = Array.from({ length: 30 }, (_, i): PhotoPoint => [i * 5, 0])
   const off = (byMm: (i: number) => number): PlaceDeparture[] => line.map((at, i) => ({ at, byMm: byMm(i), region: 'back' }))
   it('is one ring until it is held against a plan', () => {
     expect(outlineShapes(line, [])).toEqual([{ kind: 'path', points: line, closed: true, tone: 'outline' }])
@@ -59,7 +59,7 @@ describe('an outline over its plan', () => {
     expect(ends[1][1]).toEqual(ends[2][0])
   })
   it('does not join what lies far apart', () => {
-    const apart = off(() => 6).map((place, i) => (i < 15 ? place : { ...place, at: [place.at[0] + 300, 40] as Point }))
+    const apart = off(() => 6).map((place, i) => (i < 15 ? place : { ...place, at: [place.at[0] + 300, 40] as PhotoPoint }))
     expect(outlineShapes(line, apart)).toHaveLength(2)
   })
   it('a measure is drawn by what it was taken from and held against', () => {

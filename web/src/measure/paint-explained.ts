@@ -1,5 +1,5 @@
 // The explained picture as one sheet of pixels, so that it can be kept and sent as it is seen.
-import type { Drawn, Point } from '@peen/core/measure'
+import type { Drawn, PhotoPoint } from '@peen/core/measure'
 import type { Shape, Tone } from './drawing'
 
 export type Explained = {
@@ -107,7 +107,7 @@ function callout(
 }
 
 /** Where a drawing points to: its departure, else the middle of what it is taken from. */
-function placeOf(drawn: readonly Drawn[]): Point | null {
+function placeOf(drawn: readonly Drawn[]): PhotoPoint | null {
   const lines = drawn.flatMap((one) => (one.kind === 'line' ? [one] : []))
   const own = lines.find(({ role }) => role === 'off') ?? lines.find(({ role }) => role === 'taken') ?? lines[0]
   return own ? (own.points[Math.floor(own.points.length / 2)] ?? null) : null

@@ -1,5 +1,5 @@
 import type { PhotoMarks } from '@peen/contract'
-import { NO_CORRECTIONS, type LineId, type PlaceId, type Point, type ScaleMark } from '@peen/core/measure'
+import { NO_CORRECTIONS, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
 import { useManualRefHistory } from '@vueuse/core'
 import { computed, markRaw, shallowRef } from 'vue'
 
@@ -28,12 +28,12 @@ export function useMarks(start: PhotoMarks | null, onChange: () => void) {
   }
   const perMm = computed(() => (marks.value.scale ? pxPerMm(marks.value.scale) : 1))
   const placeU = () => (marks.value.scale ? Math.max(1, PLACE_U.mm * perMm.value) : PLACE_U.px)
-  function movePlace(id: PlaceId, at: Point): void {
+  function movePlace(id: PhotoPlace, at: PhotoPoint): void {
     const uPx = marks.value.places[id]?.uPx ?? placeU()
     change({ places: { ...marks.value.places, [id]: { at, uPx, touched: true } } })
   }
   /** How surely a place is known, either way: mm, or px of the picture without a scale. Some places lie under hair. */
-  function setPlaceU(id: PlaceId, u: number): void {
+  function setPlaceU(id: PhotoPlace, u: number): void {
     const place = marks.value.places[id]
     if (place) change({ places: { ...marks.value.places, [id]: { ...place, uPx: u * perMm.value } } })
   }
@@ -41,7 +41,7 @@ export function useMarks(start: PhotoMarks | null, onChange: () => void) {
   function agree(): void {
     change({ places: Object.fromEntries(Object.entries(marks.value.places).map(([id, place]) => [id, { ...place, touched: true }])) })
   }
-  function setLine(id: LineId, points: readonly Point[]): void {
+  function setLine(id: LineId, points: readonly PhotoPoint[]): void {
     const { [id]: _old, ...rest } = marks.value.lines
     change({ lines: points.length > 0 ? { ...rest, [id]: points } : rest })
   }

@@ -1,6 +1,6 @@
 import type { DogView, PhotoMarks, PictureMarks } from '@peen/contract'
 import { measuresAsked, type PictureReport } from '@peen/core/grade'
-import { measureSpec, type LineId, type OutlineStep, type PlaceId, type Point, type ScaleMark } from '@peen/core/measure'
+import { measureSpec, type LineId, type OutlineStep, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -65,7 +65,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     const found = await reader.propose(task())
     const uPx = desk.placeU()
     const next = { ...marks.value.places }
-    for (const [id, at] of Object.entries(found) as [PlaceId, Point][])
+    for (const [id, at] of Object.entries(found) as [PhotoPlace, PhotoPoint][])
       if (places.includes(id) && !next[id]?.touched) next[id] = { at, uPx, touched: false }
     if (Object.keys(next).length > Object.keys(marks.value.places).length || untouched.value.length > 0) desk.find({ places: next })
     else void measured.measure()
@@ -164,7 +164,7 @@ function useMeasured(read: () => Promise<PictureReport | null>, problem: { value
 }
 
 type Ids = readonly Parameters<typeof measureSpec>[0][]
-const placesFor = (ids: Ids): PlaceId[] => [
+const placesFor = (ids: Ids): PhotoPlace[] => [
   ...new Set(ids.flatMap((id) => [...measureSpec(id).places, ...(measureSpec(id).optional ?? [])]))
 ]
 const linesFor = (ids: Ids): LineId[] => [

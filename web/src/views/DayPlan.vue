@@ -21,7 +21,7 @@ import { useSessionStore } from '../stores/session'
 const session = useSessionStore()
 const props = defineProps<{ on?: string }>()
 const router = useRouter()
-const { data, error, loading, reload } = useAsked('day', () => ({ on: props.on ?? 'today' }), { hears: ({ kind }) => kind === 'day' })
+const { data, error, loading, reload } = useAsked('day', () => ({ on: props.on || 'today' }), { hears: ({ kind }) => kind === 'day' })
 const making = ref<'visit' | 'dog' | 'person'>('visit')
 const MAKING = [
   { id: 'visit', name: 'Visit' },

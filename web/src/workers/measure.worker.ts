@@ -15,9 +15,9 @@ import {
   type MeasureId,
   type OutlineStep,
   type Picture,
-  type PlaceId,
+  type PhotoPlace,
   type PlannedView,
-  type Point,
+  type PhotoPoint,
   type ScaleMark,
   type Seen
 } from '@peen/core/measure'
@@ -75,7 +75,7 @@ const reader = {
     const { pxPerMm, hasScale } = frameFor(seen, scale)
     return findOutline(looked(), seen === 'head' ? 'head' : 'body', corrections, hasScale ? pxPerMm : null, onStep)
   }),
-  propose: answering((task: PhotoTask): Readonly<Partial<Record<PlaceId, Point>>> => {
+  propose: answering((task: PhotoTask): Readonly<Partial<Record<PhotoPlace, PhotoPoint>>> => {
     const { places } = proposePlaces(frameFor(task.seen, task.marks.scale), task.marks.outline, planOf(task))
     return task.seen === 'head' ? onDarkSpots(looked(), places) : places
   }),

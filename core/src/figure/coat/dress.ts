@@ -2,7 +2,7 @@
 import { lerp } from '../vec'
 import { dentAt, type Dent } from './dents'
 import { coatTable, type Coat, type CoatTable, type Worn } from './coat'
-import type { Layer, Skin, Stop } from './layer'
+import type { FigureLayer, Skin, Stop } from './layer'
 
 /** Scissors leave at most this share more than the hair's own length (hair is combed out while it is cut). */
 export const MOST_OVER = 1.02
@@ -35,7 +35,7 @@ export function dressCoat(skin: Skin, dress: Dress): void {
   for (const layer of skin.layers) dressLayer(skin, layer, dress)
 }
 
-function dressLayer(skin: Skin, layer: Layer, { table, planTable, stops, dents }: Dress): void {
+function dressLayer(skin: Skin, layer: FigureLayer, { table, planTable, stops, dents }: Dress): void {
   const n = layer.samples
   const shaped = new Float32Array(n)
   const asCut = new Uint8Array(n)
@@ -61,7 +61,7 @@ function dressLayer(skin: Skin, layer: Layer, { table, planTable, stops, dents }
 }
 
 // Direction of the hair d = cos(lie) N + sin(lie) T, normalised; it stands length * d.N off the skin. Returns that share.
-function standOff(layer: Layer, table: CoatTable, k: number, V: Float32Array): number {
+function standOff(layer: FigureLayer, table: CoatTable, k: number, V: Float32Array): number {
   let length = 0
   let lie = 0
   for (let j = 0; j < 4; j++) {
@@ -86,7 +86,7 @@ export function standShare(lie: number, nx: number, ny: number, tx: number, ty: 
 }
 
 function cutTo(
-  layer: Layer,
+  layer: FigureLayer,
   stop: Stop,
   planTable: CoatTable,
   V: Float32Array,
@@ -123,7 +123,7 @@ function cutTo(
   }
 }
 
-function takeDents(layer: Layer, dents: readonly Dent[], V: Float32Array): void {
+function takeDents(layer: FigureLayer, dents: readonly Dent[], V: Float32Array): void {
   for (let k = 0; k < layer.samples; k++) {
     if (layer.inner[k]) continue
     const size = Math.hypot(V[2 * k], V[2 * k + 1])
@@ -136,7 +136,7 @@ function takeDents(layer: Layer, dents: readonly Dent[], V: Float32Array): void 
 }
 
 // Hair that grew since stands out of the cut shape, each hair along its own way: the line blurs outward.
-function grow(layer: Layer, table: CoatTable, stand: Float32Array, V: Float32Array): void {
+function grow(layer: FigureLayer, table: CoatTable, stand: Float32Array, V: Float32Array): void {
   for (let k = 0; k < layer.samples; k++) {
     if (layer.inner[k]) continue
     const grown = table.grownMm * layer.mul[k]
@@ -149,7 +149,7 @@ function grow(layer: Layer, table: CoatTable, stand: Float32Array, V: Float32Arr
 }
 
 // Hair leans on its neighbours: V is smoothed along the outline, less where scissors have cut a shape.
-function settle(skin: Skin, V: Float32Array, layer: Layer, shaped: Float32Array, asCut: Uint8Array): Float32Array {
+function settle(skin: Skin, V: Float32Array, layer: FigureLayer, shaped: Float32Array, asCut: Uint8Array): Float32Array {
   const n = layer.samples
   const out = new Float32Array(2 * n)
   for (let k = 0; k < n; k++) {

@@ -39,7 +39,7 @@ export {
   LEANS,
   ringSamples,
   type Draft,
-  type Layer,
+  type FigureLayer,
   type Place,
   type PlaceAt,
   type Sample,

@@ -15,7 +15,7 @@ export type Place = { readonly weights: Weights; readonly sideA: number; readonl
 export type PlaceAt = (p: Point) => Place
 
 /** One layer in paint order. Arrays hold x, y pairs or four region slots per sample; `V` and `lengthAt` change with the coat. */
-export type Layer = {
+export type FigureLayer = {
   readonly name: string
   /** the layer whose light this one runs into at its inner edge */
   readonly on: string | null
@@ -58,7 +58,7 @@ export type Layer = {
 /** A cut. `hold` 0..1 says how fully the scissors decide at a sample; `end` is where the planned hair ends there. */
 export type Stop = {
   readonly layers: readonly string[]
-  readonly hold: (layer: Layer, k: number) => number
+  readonly hold: (layer: FigureLayer, k: number) => number
   readonly end: (p: Point, n: Point, own: Point) => Point
   /** a line drawn on the hair moves in proportion to its length; a round head moves by the same mm all over */
   readonly moves: 'inProportion' | 'byTheSame'
@@ -75,7 +75,7 @@ export type Skin = {
   readonly view: ViewId
   readonly body: BodyType
   readonly skeleton: Skeleton
-  readonly layers: readonly Layer[]
+  readonly layers: readonly FigureLayer[]
   readonly stepMm: number
   /** where scissors stop for a coat as it is worn, against the coat as planned */
   readonly stops: (worn: Coat, plan: Coat, faults: Worn['faults']) => readonly Stop[]
@@ -100,7 +100,7 @@ export type Draft = {
   readonly depthMm?: number
   readonly shift?: Point
   readonly order?: (x: number, y: number) => number
-  readonly fade?: Layer['fade']
+  readonly fade?: FigureLayer['fade']
   readonly solid?: boolean
   readonly floorMm?: number
   readonly standsOnGround?: boolean
@@ -126,9 +126,9 @@ export function ringSamples(ring: readonly Point[], isInner: (p: Point, i: numbe
 /** How hair leans on its neighbours by default; hair of tails and topknots hardly does. */
 export const LEANS = Object.freeze({ much: 0.34, little: 0.08 })
 
-export function finishLayer(draft: Draft): Layer {
+export function finishLayer(draft: Draft): FigureLayer {
   const n = draft.samples.length
-  const layer: Layer = {
+  const layer: FigureLayer = {
     name: draft.name,
     on: draft.on ?? null,
     with: draft.with ?? [],

@@ -1,7 +1,7 @@
 // Nose, eye, brows and toes, and the soft shadow of the ear: small shapes painted between the layers.
 import { randomFrom, type Random } from '../../stats'
 import { headPoint, sampleCurve } from '../body'
-import { lengthOf, REGION_INDEX, shapeOf, type Coat, type CoatTable, type Layer, type Skin } from '../coat'
+import { lengthOf, REGION_INDEX, shapeOf, type Coat, type CoatTable, type FigureLayer, type Skin } from '../coat'
 import { lerp, unit, type Point } from '../vec'
 import { toneOf, type Ramp, type Rgb } from './colour'
 import { paintCurve, type Raster, type View } from './raster'
@@ -148,7 +148,7 @@ export function paintBrow(raster: Raster, skin: Skin, coat: Coat, table: CoatTab
 }
 
 /** Toes and nails of a leg, where the foot's hair is short enough to show them. */
-export function paintToes(raster: Raster, { skeleton }: Skin, layer: Layer, table: CoatTable, view: View): void {
+export function paintToes(raster: Raster, { skeleton }: Skin, layer: FigureLayer, table: CoatTable, view: View): void {
   const isHind = layer.name === 'hind' || layer.name === 'farHind'
   const hair = table.length[REGION_INDEX[isHind ? 'rearFoot' : 'foreFoot']]
   if (hair >= 14) return
@@ -175,7 +175,7 @@ export function paintToes(raster: Raster, { skeleton }: Skin, layer: Layer, tabl
 }
 
 /** The shadow that the ear casts on the head beneath it. */
-export function paintEarShadow(raster: Raster, layer: Layer, heightMm: number, view: View): void {
+export function paintEarShadow(raster: Raster, layer: FigureLayer, heightMm: number, view: View): void {
   const points = Array.from({ length: layer.samples }, (_, k): Point => [
     layer.P[2 * k] + 0.8 * layer.V[2 * k] + 0.008 * heightMm,
     layer.P[2 * k + 1] + 0.8 * layer.V[2 * k + 1] - 0.01 * heightMm
@@ -184,7 +184,7 @@ export function paintEarShadow(raster: Raster, layer: Layer, heightMm: number, v
 }
 
 /** Toes and nails of a foot seen from the front, where its hair is short enough to show them. */
-export function paintFrontToes(raster: Raster, { skeleton, body }: Skin, layer: Layer, table: CoatTable, view: View): void {
+export function paintFrontToes(raster: Raster, { skeleton, body }: Skin, layer: FigureLayer, table: CoatTable, view: View): void {
   const isRear = layer.name.startsWith('rear')
   const hair = table.length[REGION_INDEX[isRear ? 'rearFoot' : 'foreFoot']]
   if (hair >= 8) return

@@ -1,5 +1,5 @@
 // What is known of a layer's inside on a grid of cells: region weights, flow, colour, and how far it fades out.
-import { DRAWN_REGIONS, fourHeaviest, type Layer, type Skin } from '../coat'
+import { DRAWN_REGIONS, fourHeaviest, type FigureLayer, type Skin } from '../coat'
 import { segments, smoothstep, squaredDistance, type Point } from '../vec'
 import { TONES, type Palette } from './colour'
 import type { Grid, GriddedLayer } from './gridded'
@@ -20,7 +20,7 @@ export function gridLayers(
   return skin.layers.map((layer) => gridOne(layer, palette, reach.get(layer.name)!, cell))
 }
 
-function gridOne(layer: Layer, palette: Palette, widest: readonly Float32Array[], cell: number): GriddedLayer {
+function gridOne(layer: FigureLayer, palette: Palette, widest: readonly Float32Array[], cell: number): GriddedLayer {
   const grid = gridAround(layer, widest, cell)
   const cells = grid.w * grid.h
   const inside = new Uint8Array(cells)
@@ -71,7 +71,7 @@ function gridOne(layer: Layer, palette: Palette, widest: readonly Float32Array[]
   return gridded
 }
 
-function gridAround(layer: Layer, widest: readonly Float32Array[], cell: number): Grid {
+function gridAround(layer: FigureLayer, widest: readonly Float32Array[], cell: number): Grid {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
   for (let k = 0; k < layer.samples; k++) {
     for (const [vx, vy] of [[0, 0], ...widest.map((v) => [v[2 * k], v[2 * k + 1]])]) {
@@ -83,7 +83,7 @@ function gridAround(layer: Layer, widest: readonly Float32Array[], cell: number)
   return { w: Math.ceil((x1 - x0) / cell) + 8, h: Math.ceil((y1 - y0) / cell) + 8, cell, left: x0 - 4 * cell, top: y1 + 4 * cell }
 }
 
-function nearCoat(layer: Layer, grid: Grid, widest: readonly Float32Array[]): Uint8Array {
+function nearCoat(layer: FigureLayer, grid: Grid, widest: readonly Float32Array[]): Uint8Array {
   const near = new Uint8Array(grid.w * grid.h)
   for (const coat of widest)
     fillMask(

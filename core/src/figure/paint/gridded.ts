@@ -1,10 +1,10 @@
 // A layer on a grid of cells: what is known of it once, and what changes with the coat.
-import type { Layer } from '../coat'
+import type { FigureLayer } from '../coat'
 
 export type Grid = { readonly w: number; readonly h: number; readonly cell: number; readonly left: number; readonly top: number }
 
 export type GriddedLayer = {
-  readonly layer: Layer
+  readonly layer: FigureLayer
   readonly grid: Grid
   readonly hasInner: boolean
   readonly inside: Uint8Array

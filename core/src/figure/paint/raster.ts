@@ -1,5 +1,5 @@
 // Painting on plain arrays: the same pixels in a browser worker, in Node and in tests. Colours are premultiplied floats.
-import type { Layer } from '../coat'
+import type { FigureLayer } from '../coat'
 import { clamp } from '../vec'
 import { TONES } from './colour'
 import type { GriddedLayer } from './gridded'
@@ -132,7 +132,7 @@ function coveredBox(rings: readonly Float32Array[], w: number, h: number): Box {
 }
 
 /** A layer's outline in px: its skin, its coat, or its coat short of a rim in mm. A thin coat is taken whole. */
-export function layerRing(layer: Layer, which: 'skin' | 'coat' | number, { scale, originX, originY }: View): Float32Array {
+export function layerRing(layer: FigureLayer, which: 'skin' | 'coat' | number, { scale, originX, originY }: View): Float32Array {
   const ring = new Float32Array(2 * layer.samples)
   for (let k = 0; k < layer.samples; k++) {
     const stand = Math.hypot(layer.V[2 * k], layer.V[2 * k + 1])

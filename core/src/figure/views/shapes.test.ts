@@ -11,7 +11,7 @@ import {
   shapeIssues,
   standing,
   type Fault,
-  type Layer,
+  type FigureLayer,
   type Shape,
   type ViewId
 } from '../coat'
@@ -40,9 +40,9 @@ const figureOf = (coatId: string, view: ViewId = 'side', faults: readonly Fault[
 }
 const shapeIn = <K extends Shape['kind']>(coatId: string, kind: K): Extract<Shape, { kind: K }> =>
   coatFor('', coatId).shapes.find((shape): shape is Extract<Shape, { kind: K }> => shape.kind === kind)!
-const layerOf = (figure: Figure, name: string): Layer => figure.skin.layers.find((layer) => layer.name === name)!
+const layerOf = (figure: Figure, name: string): FigureLayer => figure.skin.layers.find((layer) => layer.name === name)!
 /** Ends of the hair of a layer that is seen, mm. */
-const endsOf = (layer: Layer): Point[] =>
+const endsOf = (layer: FigureLayer): Point[] =>
   Array.from({ length: layer.samples }, (_, k) => k)
     .filter((k) => !layer.inner[k])
     .map((k): Point => [layer.P[2 * k] + layer.V[2 * k], layer.P[2 * k + 1] + layer.V[2 * k + 1]])
@@ -152,7 +152,7 @@ describe('scissors leave', () => {
     const figure = figureOf('clean-face')
     const { heightMm } = shapeIn('clean-face', 'footLine')
     const fore = layerOf(figure, 'fore')
-    const standsAt = (layer: Layer, is: (y: number) => boolean) =>
+    const standsAt = (layer: FigureLayer, is: (y: number) => boolean) =>
       Math.max(
         ...Array.from({ length: layer.samples }, (_, k) =>
           is(layer.P[2 * k + 1]) && !layer.inner[k] ? Math.hypot(layer.V[2 * k], layer.V[2 * k + 1]) : 0

@@ -1,6 +1,6 @@
 // Legs of the profile as stops. A leg's line is half the skin's width plus what the hair stands.
 import type { OutlineLandmark, Skeleton } from '../body'
-import { faultOf, shapeOf, shapesOf, standing, type CoatTable, type Layer, type Shape, type Stop } from '../coat'
+import { faultOf, shapeOf, shapesOf, standing, type CoatTable, type FigureLayer, type Shape, type Stop } from '../coat'
 import { along, lerp, smoothstep, type Point } from '../vec'
 import { span, type Faults, type Side } from './side-span'
 
@@ -79,7 +79,7 @@ function bottomLine(all: readonly Shape[], faults: Faults): number {
 
 const above =
   (lineMm: number): Stop['hold'] =>
-  (layer: Layer, k: number) =>
+  (layer: FigureLayer, k: number) =>
     lineMm <= 0 ? 1 : smoothstep(lineMm - 3, lineMm + 2, layer.P[2 * k + 1])
 
 /** Half the skin's width at the fore pastern, mm: a column stands this far from its axis before any hair. */

@@ -1,6 +1,6 @@
 // The tail of the profile as stops: ball, stout tail, plume, and hair left beyond its end.
 import { nearestOn } from '../body'
-import { ballStop, faultOf, shapeOf, type Layer, type Shape, type Stop } from '../coat'
+import { ballStop, faultOf, shapeOf, type FigureLayer, type Shape, type Stop } from '../coat'
 import { lerp, smoothstep, unit, type Point } from '../vec'
 import type { Faults, Side } from './side-span'
 
@@ -10,7 +10,7 @@ export function tailStops({ tailAxis: axis }: Side, all: readonly Shape[], fault
   const end = axis[axis.length - 1]
   const before = axis[Math.floor(axis.length * 0.8)]
   const outward = unit([end[0] - before[0], end[1] - before[1]])
-  const tOf = (layer: Layer, k: number) => nearestShare(axis, [layer.P[2 * k], layer.P[2 * k + 1]])
+  const tOf = (layer: FigureLayer, k: number) => nearestShare(axis, [layer.P[2 * k], layer.P[2 * k + 1]])
   const pompon = shapeOf(all, 'pompon')
   if (pompon) {
     const at = axis[Math.round((axis.length - 1) * 0.86)]

@@ -3,7 +3,7 @@ import { bodies, bodyById, coats, coatFor, colouringOf } from '@peen/content'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { skeletonOf, type BodyType } from '../body'
-import { DRAWN_REGIONS, dressCoat, dressOf, lieOf, type Coat, type Layer, type ViewId, type Worn } from '../coat'
+import { DRAWN_REGIONS, dressCoat, dressOf, lieOf, type Coat, type FigureLayer, type ViewId, type Worn } from '../coat'
 import { bakeFigure } from '../figure'
 import { newRaster, toBytes } from '../paint'
 import type { Point } from '../vec'
@@ -19,7 +19,7 @@ const skinOf = (body: BodyType, view: ViewId, coat: Coat = bare, worn: Worn = { 
 }
 const layerOf = (skin: ReturnType<typeof skinOf>, name: string) => skin.layers.find((layer) => layer.name === name)!
 /** Half widths of a layer's skin, or of its coat. */
-const widest = ({ P, V, samples, inner }: Layer, axis: 0 | 1, share: 0 | 1): number =>
+const widest = ({ P, V, samples, inner }: FigureLayer, axis: 0 | 1, share: 0 | 1): number =>
   Math.max(...Array.from({ length: samples }, (_, k) => (inner[k] ? 0 : Math.abs(P[2 * k + axis] + share * V[2 * k + axis]))))
 const bakeIn = (coatId: string, view: ViewId, budget = 3000) => {
   const coat = coatFor('', coatId)
@@ -56,7 +56,7 @@ describe('a width is the same number in every view that shows it', () => {
       expect(Math.abs(half - ribs)).toBeLessThan(0.7)
     const neck = (body.breadth.neck * h) / 2
     // where it is a neck, before it runs out into the shoulders
-    const slim = ({ P, samples }: Layer, along: 0 | 1, from: number, to: number) => {
+    const slim = ({ P, samples }: FigureLayer, along: 0 | 1, from: number, to: number) => {
       const ends = Array.from({ length: samples }, (_, k) => P[2 * k + along])
       const [low, high] = [Math.min(...ends), Math.max(...ends)]
       const at = ends.flatMap((v, k) =>

@@ -2,22 +2,22 @@
 import { CoreError } from '../../error'
 import { fitCircle } from '../fit/circle'
 import { fitLine } from '../fit/line'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
-const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1])
-const nearestIndex = (ring: readonly Point[], to: Point) =>
+const apart = (a: PhotoPoint, b: PhotoPoint) => Math.hypot(a[0] - b[0], a[1] - b[1])
+const nearestIndex = (ring: readonly PhotoPoint[], to: PhotoPoint) =>
   ring.reduce((best, point, i) => (apart(point, to) < apart(ring[best], to) ? i : best), 0)
 
 /**
  * The shorter way along an outline from the place nearest to `from` to the one nearest to `to`.
  * @throws CoreError `tooFew` where fewer than five places of it lie between them
  */
-export function stretch(ring: readonly Point[], from: Point, to: Point): Point[] {
+export function stretch(ring: readonly PhotoPoint[], from: PhotoPoint, to: PhotoPoint): PhotoPoint[] {
   const n = ring.length
   const [a, b] = [nearestIndex(ring, from), nearestIndex(ring, to)]
   const ahead = Array.from({ length: ((b - a + n) % n) + 1 }, (_, k) => ring[(a + k) % n])
   const back = Array.from({ length: ((a - b + n) % n) + 1 }, (_, k) => ring[(a - k + n) % n])
-  const length = (line: readonly Point[]) => line.reduce((sum, point, i) => (i === 0 ? 0 : sum + apart(point, line[i - 1])), 0)
+  const length = (line: readonly PhotoPoint[]) => line.reduce((sum, point, i) => (i === 0 ? 0 : sum + apart(point, line[i - 1])), 0)
   const found = length(ahead) <= length(back) ? ahead : back
   if (found.length < 5)
     throw new CoreError({
@@ -37,7 +37,7 @@ const OFF_CHORD = 0.22
  * nor a tail that comes in from the side is followed.
  * @throws CoreError `tooFew` where fewer than five places of it are found
  */
-export function edgeBetween(ring: readonly Point[], from: Point, to: Point, stepMm = 2): Point[] {
+export function edgeBetween(ring: readonly PhotoPoint[], from: PhotoPoint, to: PhotoPoint, stepMm = 2): PhotoPoint[] {
   const [a, b] = from[0] <= to[0] ? [from, to] : [to, from]
   const length = apart(a, b)
   const n = Math.max(1, Math.round((b[0] - a[0]) / stepMm))
@@ -55,7 +55,7 @@ export function edgeBetween(ring: readonly Point[], from: Point, to: Point, step
       if (known === null || Math.abs(y - chordAt(x)) < Math.abs(known - chordAt(x))) best[k] = y
     }
   })
-  const found = best.flatMap((y, k): Point[] => {
+  const found = best.flatMap((y, k): PhotoPoint[] => {
     const x = a[0] + ((b[0] - a[0]) * k) / n
     return y === null || Math.abs(y - chordAt(x)) > OFF_CHORD * length ? [] : [[x, y]]
   })
@@ -70,25 +70,25 @@ export function edgeBetween(ring: readonly Point[], from: Point, to: Point, step
 }
 
 /** Largest departure of points from the level through their middle, mm. */
-export function offLevel(line: readonly Point[]): number {
+export function offLevel(line: readonly PhotoPoint[]): number {
   const middle = line.reduce((sum, [, y]) => sum + y, 0) / line.length
   return Math.max(...line.map(([, y]) => Math.abs(y - middle)))
 }
 
 /** Largest departure of a curve from the circle that fits it best, mm: a dome. */
-export function offCircle(line: readonly Point[]): number {
+export function offCircle(line: readonly PhotoPoint[]): number {
   const { centre, radius } = fitCircle(line)
   return Math.max(...line.map((point) => Math.abs(apart(point, centre) - radius)))
 }
 
 /** Mean distance of the points of one line from the other, mm. */
-export function between(one: readonly Point[], other: readonly Point[]): number {
+export function between(one: readonly PhotoPoint[], other: readonly PhotoPoint[]): number {
   const { centre, direction } = fitLine(other)
   return one.reduce((sum, [x, y]) => sum + Math.abs((y - centre[1]) * direction[0] - (x - centre[0]) * direction[1]), 0) / one.length
 }
 
 /** Degrees between two lines that should run alike: how much a leg tapers. */
-export function tapers(one: readonly Point[], other: readonly Point[]): number {
+export function tapers(one: readonly PhotoPoint[], other: readonly PhotoPoint[]): number {
   const [a, b] = [fitLine(one).direction, fitLine(other).direction]
   return (Math.atan2(Math.abs(a[0] * b[1] - a[1] * b[0]), Math.abs(a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI
 }
@@ -100,7 +100,7 @@ const LEAST_TURN_MM = 4
  * How often a rear outline turns in and out on its way down, between the tail and the heel.
  * Source: common practice, no published source: it goes in, out, in, out, in: five turns
  */
-export function rearTurns(line: readonly Point[]): number {
+export function rearTurns(line: readonly PhotoPoint[]): number {
   const [a, b] = [line[0], line[line.length - 1]]
   const length = apart(a, b) || 1
   const off = line.map(([x, y]) => ((x - a[0]) * (b[1] - a[1]) - (y - a[1]) * (b[0] - a[0])) / length)
@@ -114,6 +114,6 @@ export function rearTurns(line: readonly Point[]): number {
 }
 
 /** Area of a closed line, mm2. */
-export function areaOf(ring: readonly Point[]): number {
+export function areaOf(ring: readonly PhotoPoint[]): number {
   return Math.abs(ring.reduce((sum, [x, y], i) => sum + x * ring[(i + 1) % ring.length][1] - ring[(i + 1) % ring.length][0] * y, 0)) / 2
 }

@@ -2,18 +2,18 @@
 import { CoreError } from '../../error'
 import { fitCircle, type CircleFit } from '../fit/circle'
 import { clockOf, evenly, radiusAt, reachAt } from '../fit/ring'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** Hours that are left out of the circle, from one to the other clockwise: ear tips, the neck below. */
 export type HourSpan = readonly [from: number, to: number]
 
 export type FrontHead = {
   /** the head's outline, open ring, mm, y down */
-  readonly outline: readonly Point[]
+  readonly outline: readonly PhotoPoint[]
   /** the point between the eyes */
-  readonly betweenEyes: Point
+  readonly betweenEyes: PhotoPoint
   /** the midline of the face, from above down: between the eyes and the nose, or any two places on it */
-  readonly midline: readonly [Point, Point]
+  readonly midline: readonly [PhotoPoint, PhotoPoint]
   readonly leftOut: readonly HourSpan[]
 }
 
@@ -75,11 +75,11 @@ export function measureFrontHead(head: FrontHead): FrontHeadMeasures {
 const ROUND_SHARE = 0.8
 const TRIM_ROUNDS = 4
 
-function trimmedCircle(points: readonly Point[]): CircleFit {
+function trimmedCircle(points: readonly PhotoPoint[]): CircleFit {
   let circle = fitCircle(points)
   for (let round = 0; round < TRIM_ROUNDS; round++) {
     const { centre, radius } = circle
-    const off = (point: Point) => Math.abs(Math.hypot(point[0] - centre[0], point[1] - centre[1]) - radius)
+    const off = (point: PhotoPoint) => Math.abs(Math.hypot(point[0] - centre[0], point[1] - centre[1]) - radius)
     const nearest = [...points].sort((a, b) => off(a) - off(b)).slice(0, Math.max(3, Math.ceil(points.length * ROUND_SHARE)))
     circle = fitCircle(nearest)
   }
@@ -103,7 +103,7 @@ export function compareSides(head: FrontHead): SideDifference {
   const length = Math.hypot(below[0] - top[0], below[1] - top[1])
   if (length === 0)
     throw new CoreError({ code: 'oneSpot', path: 'midline', got: 'one spot twice', limit: 'two places on the middle of the face' })
-  const direction: Point = [(below[0] - top[0]) / length, (below[1] - top[1]) / length]
+  const direction: PhotoPoint = [(below[0] - top[0]) / length, (below[1] - top[1]) / length]
   const along = head.outline.map(([x, y]) => (x - top[0]) * direction[0] + (y - top[1]) * direction[1])
   const [start, end] = [Math.min(...along), Math.max(...along)]
   const slices: SideDifference['largest'][] = []
@@ -112,7 +112,7 @@ export function compareSides(head: FrontHead): SideDifference {
     if (!reach) continue
     const byMm = reach.left - reach.right
     // seen facing the dog, the picture's left is the dog's right
-    const edge = (sign: 1 | -1, mm: number): Point => [
+    const edge = (sign: 1 | -1, mm: number): PhotoPoint => [
       top[0] + direction[0] * at - sign * direction[1] * mm,
       top[1] + direction[1] * at + sign * direction[0] * mm
     ]

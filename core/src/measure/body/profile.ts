@@ -2,7 +2,7 @@
 import { Matrix, solve } from 'ml-matrix'
 import { CoreError } from '../../error'
 import { fitLine } from '../fit/line'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** Where a drawn line leaves its chord most: rises (toward the picture's top) and dips; `along01` from its first end, 0 to 1. */
 export type Chord = {
@@ -13,7 +13,7 @@ export type Chord = {
 
 const LEAST_LINE = 5
 
-function checkLine(line: readonly Point[], path: string): void {
+function checkLine(line: readonly PhotoPoint[], path: string): void {
   if (line.length < LEAST_LINE)
     throw new CoreError({ code: 'tooFew', path, got: line.length, limit: `a drawn line of ${LEAST_LINE} points or more` })
 }
@@ -24,7 +24,7 @@ function checkLine(line: readonly Point[], path: string): void {
  * @throws CoreError `tooFew`, `oneSpot` where withers and tail are one place
  * Source: common practice, no published source (a level topline is judged against the line from withers to tail set)
  */
-export function topline(line: readonly Point[], withers: Point, tailSet: Point): Chord {
+export function topline(line: readonly PhotoPoint[], withers: PhotoPoint, tailSet: PhotoPoint): Chord {
   checkLine(line, 'topline')
   const [dx, dy] = [tailSet[0] - withers[0], tailSet[1] - withers[1]]
   const lengthMm = Math.hypot(dx, dy)
@@ -53,7 +53,7 @@ export type Straightness = {
 }
 
 /** @throws CoreError `tooFew` under five points, `oneSpot` */
-export function straightness(line: readonly Point[], faces: 'left' | 'right'): Straightness {
+export function straightness(line: readonly PhotoPoint[], faces: 'left' | 'right'): Straightness {
   checkLine(line, 'line')
   const { direction, most, rms } = fitLine(line)
   const [dx, dy] = direction[0] >= 0 ? direction : [-direction[0], -direction[1]]
@@ -69,7 +69,7 @@ export type FootLine = { readonly aboveMm: readonly number[]; readonly mean: num
  * @throws CoreError `tooFew` under two points
  * Source: common practice, no published source (the line lies at the ankle joint, level all round)
  */
-export function footLine(line: readonly Point[], ankle: Point): FootLine {
+export function footLine(line: readonly PhotoPoint[], ankle: PhotoPoint): FootLine {
   const { direction } = fitLine(line)
   const aboveMm = line.map(([, y]) => ankle[1] - y)
   const [dx, dy] = direction[0] >= 0 ? direction : [-direction[0], -direction[1]]
@@ -77,7 +77,7 @@ export function footLine(line: readonly Point[], ankle: Point): FootLine {
 }
 
 /** The angle at a joint between two others, degrees 0 to 180: the layback at the shoulder, a bevel. */
-export function angleAt(joint: Point, one: Point, other: Point): number {
+export function angleAt(joint: PhotoPoint, one: PhotoPoint, other: PhotoPoint): number {
   const [ax, ay, bx, by] = [one[0] - joint[0], one[1] - joint[1], other[0] - joint[0], other[1] - joint[1]]
   if (Math.hypot(ax, ay) === 0 || Math.hypot(bx, by) === 0)
     throw new CoreError({ code: 'oneSpot', path: 'joint', got: 'one of its ends', limit: 'three different places' })
@@ -91,7 +91,7 @@ export function angleAt(joint: Point, one: Point, other: Point): number {
  * @throws CoreError `tooFew`, `oneSpot`
  * Source: least squares with one change point, over every place between two points; checked against exact cases
  */
-export function largestStep(line: readonly Point[]): number {
+export function largestStep(line: readonly PhotoPoint[]): number {
   checkLine(line, 'line')
   const { centre, direction } = fitLine(line)
   const [ux, uy] = direction

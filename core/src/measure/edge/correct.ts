@@ -1,9 +1,9 @@
 // What a person puts right on an outline: paint with a brush, and places through which the edge runs.
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import type { Edge } from './refine'
 
 /** A stroke of the brush over places of the picture, px. */
-export type Stroke = { readonly of: 'dog' | 'backdrop'; readonly through: readonly Point[]; readonly radiusPx: number }
+export type Stroke = { readonly of: 'dog' | 'backdrop'; readonly through: readonly PhotoPoint[]; readonly radiusPx: number }
 
 /** Paints strokes into a mask that is `by` times smaller than the picture; `onlyBackdrop` leaves out what is dog. */
 export function applyStrokes(
@@ -18,12 +18,12 @@ export function applyStrokes(
     if (onlyBackdrop && of === 'dog') continue
     const radius = Math.max(0.8, radiusPx / by)
     const value = of === 'dog' ? 1 : 0
-    const places = through.map(([x, y]): Point => [x / by, y / by])
+    const places = through.map(([x, y]): PhotoPoint => [x / by, y / by])
     places.forEach((to, k) => paintLine(mask, width, height, places[Math.max(0, k - 1)], to, radius, value))
   }
 }
 
-function paintLine(mask: Uint8Array, width: number, height: number, from: Point, to: Point, radius: number, value: 0 | 1): void {
+function paintLine(mask: Uint8Array, width: number, height: number, from: PhotoPoint, to: PhotoPoint, radius: number, value: 0 | 1): void {
   const [left, right] = [Math.min(from[0], to[0]) - radius, Math.max(from[0], to[0]) + radius]
   const [top, bottom] = [Math.min(from[1], to[1]) - radius, Math.max(from[1], to[1]) + radius]
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]]
@@ -43,23 +43,23 @@ const ANCHOR_U_PX = 1.5
  * Bends an outline through anchors: the stretch within `reachPx` of each is drawn to it, full at the anchor and none at
  * the ends, so that its neighbours follow. Anchors that lie near to one another together draw a new stretch.
  */
-export function throughAnchors(edge: Edge, anchors: readonly Point[], reachPx: number): Edge {
+export function throughAnchors(edge: Edge, anchors: readonly PhotoPoint[], reachPx: number): Edge {
   return anchors.reduce((bent, anchor) => throughOne(bent, anchor, reachPx), edge)
 }
 
-function throughOne({ outline, uPx }: Edge, anchor: Point, reachPx: number): Edge {
-  const apart = (point: Point) => Math.hypot(point[0] - anchor[0], point[1] - anchor[1])
+function throughOne({ outline, uPx }: Edge, anchor: PhotoPoint, reachPx: number): Edge {
+  const apart = (point: PhotoPoint) => Math.hypot(point[0] - anchor[0], point[1] - anchor[1])
   const nearest = outline.reduce((best, point, i) => (apart(point) < apart(outline[best]) ? i : best), 0)
   const [dx, dy] = [anchor[0] - outline[nearest][0], anchor[1] - outline[nearest][1]]
   const shares = sharesAlong(outline, nearest, reachPx)
   return {
-    outline: outline.map(([x, y], i): Point => [x + dx * shares[i], y + dy * shares[i]]),
+    outline: outline.map(([x, y], i): PhotoPoint => [x + dx * shares[i], y + dy * shares[i]]),
     uPx: uPx.map((u, i) => (shares[i] > 0 ? u * (1 - shares[i]) + ANCHOR_U_PX * shares[i] : u))
   }
 }
 
 /** 1 at a place of a ring, falling in an S to 0 at `reachPx` along it either way. */
-function sharesAlong(ring: readonly Point[], from: number, reachPx: number): Float64Array {
+function sharesAlong(ring: readonly PhotoPoint[], from: number, reachPx: number): Float64Array {
   const n = ring.length
   const shares = new Float64Array(n)
   shares[from] = 1

@@ -4,7 +4,7 @@ import noto from '@iconify-json/noto/icons.json'
 import fc from 'fast-check'
 import { svgPathProperties } from 'svg-path-properties'
 import { describe, expect, it } from 'vitest'
-import { evenly, findOutline, NO_CORRECTIONS, overlap01, type Picture, type Point } from '..'
+import { evenly, findOutline, NO_CORRECTIONS, overlap01, type Picture, type PhotoPoint } from '..'
 import { normalDraw, randomFrom } from '../../stats'
 import { bodiesOf, depthIn, majority, otsu } from './mask'
 import { darkSpot } from './spots'
@@ -14,7 +14,7 @@ const COAT = [92, 78, 66]
 
 /** A picture of a ring before a wall, each pixel covered as much as the ring covers it, with a camera's grain. */
 function pictured(
-  ring: readonly Point[],
+  ring: readonly PhotoPoint[],
   width: number,
   height: number,
   more?: (x: number, y: number) => readonly number[] | null
@@ -47,15 +47,18 @@ function pictured(
 }
 
 /** The largest closed part of an icon's first path, laid into a picture. */
-function silhouette(body: string, size: number): Point[] {
+function silhouette(body: string, size: number): PhotoPoint[] {
   const path = /d="([^"]+)"/.exec(body)![1]
   const first = path.split(/(?<=[zZ])/)[0]
   const properties = new svgPathProperties(first)
   const length = properties.getTotalLength()
-  const points = Array.from({ length: 400 }, (_, i) => properties.getPointAtLength((length * i) / 400)).map(({ x, y }): Point => [x, y])
+  const points = Array.from({ length: 400 }, (_, i) => properties.getPointAtLength((length * i) / 400)).map(({ x, y }): PhotoPoint => [
+    x,
+    y
+  ])
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
   const k = size / Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys))
-  return points.map(([x, y]): Point => [60 + (x - Math.min(...xs)) * k, 60 + (y - Math.min(...ys)) * k])
+  return points.map(([x, y]): PhotoPoint => [60 + (x - Math.min(...xs)) * k, 60 + (y - Math.min(...ys)) * k])
 }
 
 const icons = (set: unknown) => (set as { icons: Record<string, { body: string }> }).icons
@@ -73,8 +76,8 @@ describe('the outline of a silhouette from elsewhere', () => {
   })
 })
 
-const disc = (cx: number, cy: number, r: number): Point[] =>
-  Array.from({ length: 180 }, (_, i): Point => [cx + r * Math.cos((i * Math.PI) / 90), cy + r * Math.sin((i * Math.PI) / 90)])
+const disc = (cx: number, cy: number, r: number): PhotoPoint[] =>
+  Array.from({ length: 180 }, (_, i): PhotoPoint => [cx + r * Math.cos((i * Math.PI) / 90), cy + r * Math.sin((i * Math.PI) / 90)])
 
 describe('what is not the dog', () => {
   it('a post and a strap are taken off: thin, straight, of one paint', () => {
@@ -88,7 +91,7 @@ describe('what is not the dog', () => {
   it('a brush adds and takes away, an anchor bends the edge, and nothing else moves', () => {
     const picture = pictured(disc(200, 200, 90), 400, 400)
     const plain = findOutline(picture, 'head', NO_CORRECTIONS, 1)
-    const through: Point[] = [
+    const through: PhotoPoint[] = [
       [285, 200],
       [330, 200]
     ]

@@ -1,7 +1,7 @@
 // The dog's outline in a picture, from the whole of it down to the edge of its coat.
 import { contours } from 'd3-contour'
 import { CoreError } from '../../error'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { awayFromBackdrop, wallOf, type Framing, type Patch } from './backdrop'
 import { applyStrokes, throughAnchors, type Stroke } from './correct'
 import { bodiesOf, majority, otsu } from './mask'
@@ -21,7 +21,11 @@ export type FoundOutline = Edge & {
 }
 
 /** What somebody has put right: places of backdrop, strokes of the brush, places through which the edge runs; px. */
-export type Corrections = { readonly backdrop: readonly Patch[]; readonly strokes: readonly Stroke[]; readonly anchors: readonly Point[] }
+export type Corrections = {
+  readonly backdrop: readonly Patch[]
+  readonly strokes: readonly Stroke[]
+  readonly anchors: readonly PhotoPoint[]
+}
 export const NO_CORRECTIONS: Corrections = { backdrop: [], strokes: [], anchors: [] }
 
 export const OUTLINE_STEPS = ['colours', 'apart', 'straps', 'edge'] as const
@@ -80,12 +84,12 @@ export function findOutline(
   const body = Uint8Array.from(label, (value) => (value === first + 1 ? 1 : 0))
   const bare = largestOf(majority(withoutStraps(body, small, mmPx / by), width, height, (EDGE_MM / 2) * (mmPx / by)), width, height)
   applyStrokes(bare, width, height, corrections.strokes, by, true)
-  const outline = ringOf(bare, away, threshold, width, height).map(([x, y]): Point => [x * by, y * by])
+  const outline = ringOf(bare, away, threshold, width, height).map(([x, y]): PhotoPoint => [x * by, y * by])
   onStep('edge')
   const reach = Math.max(3, REACH_MM * mmPx)
   const edge = refined(picture, outline, Math.max(1.5, (EDGE_MM / 2) * mmPx), reach)
   const fixed = throughAnchors(edge, corrections.anchors, reach * 6)
-  const onRim = ([x, y]: Point) => x < reach || y < reach || x > picture.width - reach || y > picture.height - reach
+  const onRim = ([x, y]: PhotoPoint) => x < reach || y < reach || x > picture.width - reach || y > picture.height - reach
   const unread = edge.uPx.filter((u, i) => u >= reach / 2 && !onRim(edge.outline[i])).length / edge.uPx.length
   const second = areas.reduce((most, area, i) => (i === first ? most : Math.max(most, area)), 0)
   const isTwo = second > SECOND_SHARE * areas[first]
@@ -135,11 +139,11 @@ function largestOf(mask: Uint8Array, width: number, height: number): Uint8Array 
 }
 
 /** The outer ring of a body, px of the small picture: 1 inside, 0 outside, and between on its rim by how far each pixel lies over the threshold. */
-function ringOf(body: Uint8Array, away: Float32Array, threshold: number, width: number, height: number): Point[] {
+function ringOf(body: Uint8Array, away: Float32Array, threshold: number, width: number, height: number): PhotoPoint[] {
   const soft = new Array<number>(width * height).fill(0)
   for (let i = 0; i < soft.length; i++) if (body[i]) soft[i] = Math.min(1, Math.max(0.55, away[i] / threshold / 2))
   const [found] = contours().size([width, height]).smooth(true).thresholds([0.5])(soft)
-  const rings = found.coordinates.map(([ring]) => ring.slice(0, -1).map(([x, y]): Point => [x, y]))
+  const rings = found.coordinates.map(([ring]) => ring.slice(0, -1).map(([x, y]): PhotoPoint => [x, y]))
   return rings.reduce((best, ring) => (ring.length > best.length ? ring : best))
 }
 

@@ -1,11 +1,11 @@
 // The edge of a fluffy coat: where half the backdrop is covered, read across the outline in the whole picture.
 import { uncrossedRing } from '../fit/overlap'
 import { crosses, evenly } from '../fit/ring'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import type { Picture } from './picture'
 
 /** A place of an outline with its own standard uncertainty across the edge, px. */
-export type Edge = { readonly outline: readonly Point[]; readonly uPx: readonly number[] }
+export type Edge = { readonly outline: readonly PhotoPoint[]; readonly uPx: readonly number[] }
 
 /** What the pixels themselves leave open, px. */
 const PIXEL_U = 0.2
@@ -22,7 +22,7 @@ const SAME_COAT = 0.95
  * @param reachPx how far to look to either side
  * @returns places `stepPx` apart; u from how wide the fringe is, and the whole reach where no edge can be read
  */
-export function refined(picture: Picture, outline: readonly Point[], stepPx: number, reachPx: number): Edge {
+export function refined(picture: Picture, outline: readonly PhotoPoint[], stepPx: number, reachPx: number): Edge {
   const ring = evenly(outline, stepPx)
   const n = ring.length
   const steps = Math.max(4, Math.round(reachPx * STEPS_PER_PX))
@@ -35,7 +35,7 @@ export function refined(picture: Picture, outline: readonly Point[], stepPx: num
   })
   const uPx: number[] = []
   const offsets = new Float64Array(n)
-  const moved = ring.map((at, i): Point => {
+  const moved = ring.map((at, i): PhotoPoint => {
     const line = new Float32Array(width)
     let count = 0
     for (const k of [i - 1, i, i + 1]) {
@@ -53,7 +53,7 @@ export function refined(picture: Picture, outline: readonly Point[], stepPx: num
     offsets[i] = half
     return at
   })
-  const settled = moved.map(([x, y], i): Point => {
+  const settled = moved.map(([x, y], i): PhotoPoint => {
     // one place must not leap over its neighbours
     const own = [-2, -1, 0, 1, 2].map((k) => offsets[(i + k + n) % n]).sort((a, b) => a - b)[2]
     return [x + normals[i][0] * own, y + normals[i][1] * own]
@@ -65,7 +65,7 @@ export function refined(picture: Picture, outline: readonly Point[], stepPx: num
 function uncrossed(edge: Edge): Edge {
   const outline = uncrossedRing(edge.outline)
   if (outline === edge.outline) return edge
-  const uAt = ([x, y]: Point) => {
+  const uAt = ([x, y]: PhotoPoint) => {
     let [best, least] = [0, Infinity]
     edge.outline.forEach(([px, py], i) => {
       const away = (px - x) ** 2 + (py - y) ** 2
@@ -98,7 +98,7 @@ function withoutLoops({ outline, uPx }: Edge): Edge {
 }
 
 /** One long, away from the inside of a ring. */
-function outwardAt(ring: readonly Point[], i: number): Point {
+function outwardAt(ring: readonly PhotoPoint[], i: number): PhotoPoint {
   const n = ring.length
   // over five places, so that a single tuft does not turn it
   const [a, b] = [ring[(i - 2 + n) % n], ring[(i + 2) % n]]
@@ -107,9 +107,9 @@ function outwardAt(ring: readonly Point[], i: number): Point {
   return [(sign * (b[1] - a[1])) / size, (-sign * (b[0] - a[0])) / size]
 }
 
-const turns = new WeakMap<readonly Point[], number>()
+const turns = new WeakMap<readonly PhotoPoint[], number>()
 /** 1 for a ring that runs clockwise in a picture (y down), -1 for the other way. */
-function turnOf(ring: readonly Point[]): number {
+function turnOf(ring: readonly PhotoPoint[]): number {
   const known = turns.get(ring)
   if (known !== undefined) return known
   const area = ring.reduce((sum, [x, y], i) => sum + x * ring[(i + 1) % ring.length][1] - ring[(i + 1) % ring.length][0] * y, 0)
@@ -118,7 +118,7 @@ function turnOf(ring: readonly Point[]): number {
 }
 
 /** Fills how much of each place across the edge is coat, 0 outside to 1 inside; false where the two are alike. */
-function coverage(picture: Picture, at: Point, [nx, ny]: Point, steps: number, out: Float32Array, from: number): boolean {
+function coverage(picture: Picture, at: PhotoPoint, [nx, ny]: PhotoPoint, steps: number, out: Float32Array, from: number): boolean {
   const width = 2 * steps + 1
   const reds = new Float32Array(width * 3)
   for (let s = 0; s < width; s++) {

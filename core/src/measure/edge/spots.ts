@@ -1,5 +1,5 @@
 // Eyes and nose are the dark spots of a face.
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { bodiesOf } from './mask'
 import type { Picture } from './picture'
 
@@ -15,7 +15,7 @@ const FLECK_SHARE = 0.3
  * The middle of the nearest large dark spot within `reachPx` of a place; the place itself where none stands out, as on a black dog.
  * @param place px
  */
-export function darkSpot({ width, height, rgba }: Picture, place: Point, reachPx: number): Point {
+export function darkSpot({ width, height, rgba }: Picture, place: PhotoPoint, reachPx: number): PhotoPoint {
   const reach = Math.max(3, Math.round(reachPx))
   const [cx, cy] = [Math.round(place[0]), Math.round(place[1])]
   const [left, top] = [Math.max(0, cx - reach), Math.max(0, cy - reach)]
@@ -49,12 +49,12 @@ export function darkSpot({ width, height, rgba }: Picture, place: Point, reachPx
   const spots = boxes
     .map((box, i) => ({ ...box, area: areas[i] }))
     .filter((box) => box.left > 0 && box.top > 0 && box.right < w - 1 && box.bottom < h - 1)
-    .map((box): { readonly at: Point; readonly area: number } => ({
+    .map((box): { readonly at: PhotoPoint; readonly area: number } => ({
       at: [left + (box.left + box.right + 1) / 2, top + (box.top + box.bottom + 1) / 2],
       area: box.area
     }))
   const most = Math.max(0, ...spots.map(({ area }) => area))
   const own = spots.filter(({ area }) => area > most * FLECK_SHARE)
-  const away = ([x, y]: Point) => Math.hypot(x - place[0], y - place[1])
+  const away = ([x, y]: PhotoPoint) => Math.hypot(x - place[0], y - place[1])
   return own.length === 0 ? place : own.reduce((best, spot) => (away(spot.at) < away(best.at) ? spot : best)).at
 }

@@ -1,11 +1,11 @@
 // One shape laid over another: turned, moved, and where no scale is known made larger or smaller.
 import { CoreError } from '../../error'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** x' = k (cos x - sin y) + dx, y' = k (sin x + cos y) + dy */
 export type Laid = { readonly k: number; readonly turn: number; readonly dx: number; readonly dy: number }
 
-export const layPoint = ({ k, turn, dx, dy }: Laid, [x, y]: Point): Point => {
+export const layPoint = ({ k, turn, dx, dy }: Laid, [x, y]: PhotoPoint): PhotoPoint => {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
   return [k * (cos * x - sin * y) + dx, k * (sin * x + cos * y) + dy]
 }
@@ -15,11 +15,11 @@ export const layPoint = ({ k, turn, dx, dy }: Laid, [x, y]: Point): Point => {
  * @throws CoreError `wrongNumber` for lists of different lengths or under two, `oneSpot`
  * Source: Procrustes in the plane (Schönemann 1966; Umeyama 1991); checked against the SVD of ml-matrix.
  */
-export function layOver(from: readonly Point[], to: readonly Point[], rigid: boolean): Laid {
+export function layOver(from: readonly PhotoPoint[], to: readonly PhotoPoint[], rigid: boolean): Laid {
   const n = from.length
   if (n < 2 || to.length !== n)
     throw new CoreError({ code: 'wrongNumber', path: 'from', got: `${n} and ${to.length}`, limit: 'two pairs of points or more' })
-  const mean = (points: readonly Point[]): Point => [
+  const mean = (points: readonly PhotoPoint[]): PhotoPoint => [
     points.reduce((sum, [x]) => sum + x, 0) / n,
     points.reduce((sum, [, y]) => sum + y, 0) / n
   ]
@@ -48,7 +48,7 @@ const KEPT_SHARE = 0.8
  * @param start where to begin; without it the boxes are laid over one another
  * Source: Besl & McKay 1992, IEEE TPAMI 14:239-256; trimmed as Chetverikov et al. 2002.
  */
-export function layOutline(planned: readonly Point[], found: readonly Point[], rigid: boolean, start?: Laid): Laid {
+export function layOutline(planned: readonly PhotoPoint[], found: readonly PhotoPoint[], rigid: boolean, start?: Laid): Laid {
   let laid = start ?? boxOver(planned, found, rigid)
   for (let round = 0; round < ROUNDS; round++) {
     const pairs = planned.map((point) => {
@@ -73,8 +73,8 @@ export function layOutline(planned: readonly Point[], found: readonly Point[], r
   return laid
 }
 
-function boxOver(planned: readonly Point[], found: readonly Point[], rigid: boolean): Laid {
-  const box = (points: readonly Point[]) => {
+function boxOver(planned: readonly PhotoPoint[], found: readonly PhotoPoint[], rigid: boolean): Laid {
+  const box = (points: readonly PhotoPoint[]) => {
     const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
     return { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) }
   }

@@ -1,11 +1,11 @@
 import { CoreError } from '../../error'
 import { spreadOf } from './spread'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** A circle through points with how well it fits; mm where the points are. */
 export type CircleFit = {
   readonly method: 'least squares of distances, from Taubin'
-  readonly centre: Point
+  readonly centre: PhotoPoint
   readonly radius: number
   /** sum of squared distances of the points from the circle, mm2 */
   readonly sumOfSquares: number
@@ -25,7 +25,7 @@ const LINE_SHARE = 1e-6
  * Source: Gander, Golub & Strebel 1994, BIT 34:558-578; Taubin 1991 in the Newton form of Chernov.
  * @example fitCircle([[1, 7], [2, 6], [5, 8], [7, 7], [9, 5], [3, 7]]).radius // 4.7142
  */
-export function fitCircle(points: readonly Point[]): CircleFit {
+export function fitCircle(points: readonly PhotoPoint[]): CircleFit {
   checkPoints(points)
   let [cx, cy, r] = taubin(points)
   let lambda = 1e-3
@@ -45,7 +45,7 @@ export function fitCircle(points: readonly Point[]): CircleFit {
 }
 
 /** The algebraic circle of Taubin: centre x, centre y, radius. */
-export function taubin(points: readonly Point[]): readonly [number, number, number] {
+export function taubin(points: readonly PhotoPoint[]): readonly [number, number, number] {
   const n = points.length
   const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis], 0) / n)
   const m = { xx: 0, yy: 0, xy: 0, xz: 0, yz: 0, zz: 0 }
@@ -82,12 +82,18 @@ export function taubin(points: readonly Point[]): readonly [number, number, numb
   return [x + mx, y + my, Math.sqrt(x * x + y * y + mz)]
 }
 
-function squares(points: readonly Point[], cx: number, cy: number, r: number): number {
+function squares(points: readonly PhotoPoint[], cx: number, cy: number, r: number): number {
   return points.reduce((sum, [x, y]) => sum + (Math.hypot(x - cx, y - cy) - r) ** 2, 0)
 }
 
 /** One damped step of the distances' least squares, by Cramer's rule. */
-function levenbergStep(points: readonly Point[], cx: number, cy: number, r: number, lambda: number): readonly [number, number, number] {
+function levenbergStep(
+  points: readonly PhotoPoint[],
+  cx: number,
+  cy: number,
+  r: number,
+  lambda: number
+): readonly [number, number, number] {
   const jtj = [0, 0, 0, 0, 0, 0]
   const jtr = [0, 0, 0]
   for (const [x, y] of points) {
@@ -116,7 +122,7 @@ function levenbergStep(points: readonly Point[], cx: number, cy: number, r: numb
   ]
 }
 
-function checkPoints(points: readonly Point[]): void {
+function checkPoints(points: readonly PhotoPoint[]): void {
   if (points.length < 3) throw new CoreError({ code: 'tooFew', path: 'points', got: points.length, limit: '3 or more' })
   points.forEach(([x, y], i) => {
     if (!Number.isFinite(x) || !Number.isFinite(y))

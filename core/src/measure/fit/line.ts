@@ -1,14 +1,14 @@
 import { CoreError } from '../../error'
 import { spreadOf } from './spread'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** A straight line through points and where they leave it; mm. */
 export type LineFit = {
   readonly method: 'total least squares'
   /** the middle of the points, on the line */
-  readonly centre: Point
+  readonly centre: PhotoPoint
   /** one long, to the right or straight down */
-  readonly direction: Point
+  readonly direction: PhotoPoint
   /** root mean square of the distances from the line, mm */
   readonly rms: number
   /** the points farthest off on either side: up and down of a line that runs to the right */
@@ -26,14 +26,14 @@ export type Departed = { readonly byMm: number; readonly index: number }
  * @throws CoreError `tooFew`, `oneSpot`
  * Source: Golub & Van Loan 1980 (total least squares); checked against the SVD of ml-matrix.
  */
-export function fitLine(points: readonly Point[]): LineFit {
+export function fitLine(points: readonly PhotoPoint[]): LineFit {
   if (points.length < 2) throw new CoreError({ code: 'tooFew', path: 'points', got: points.length, limit: '2 or more' })
   const { middle, xx, yy, xy } = spreadOf(points)
   const [mx, my] = middle
   const n = points.length
   if (xx + yy === 0) throw new CoreError({ code: 'oneSpot', path: 'points', got: 'points on one spot', limit: 'points along a line' })
   const angle = Math.atan2(2 * xy, xx - yy) / 2
-  const direction: Point = [Math.cos(angle), Math.sin(angle)]
+  const direction: PhotoPoint = [Math.cos(angle), Math.sin(angle)]
   const off = points.map(([x, y]) => (y - my) * direction[0] - (x - mx) * direction[1])
   const farthest = (sign: 1 | -1): Departed => {
     const index = off.reduce((best, value, i) => (sign * value > sign * off[best] ? i : best), 0)

@@ -3,19 +3,19 @@ import { frechetDistance } from 'curve-matcher'
 import fc from 'fast-check'
 import { Matrix, SingularValueDecomposition } from 'ml-matrix'
 import { describe, expect, it } from 'vitest'
-import { crossesItself, frechet, hausdorff, layOutline, layOver, layPoint, overlap01, type Point } from '..'
+import { crossesItself, frechet, hausdorff, layOutline, layOver, layPoint, overlap01, type PhotoPoint } from '..'
 
 const coordinate = fc.integer({ min: -500, max: 500 })
 const points = (least: number, most: number) => fc.array(fc.tuple(coordinate, coordinate), { minLength: least, maxLength: most })
-const star = (n: number, radius: (i: number) => number, cx = 0, cy = 0): Point[] =>
-  Array.from({ length: n }, (_, i): Point => [
+const star = (n: number, radius: (i: number) => number, cx = 0, cy = 0): PhotoPoint[] =>
+  Array.from({ length: n }, (_, i): PhotoPoint => [
     cx + radius(i) * Math.cos((2 * Math.PI * i) / n),
     cy + radius(i) * Math.sin((2 * Math.PI * i) / n)
   ])
 
 describe('overlap', () => {
   it('of squares that share a quarter is a seventh', () => {
-    const square = (x: number, y: number): Point[] => [
+    const square = (x: number, y: number): PhotoPoint[] => [
       [x, y],
       [x + 2, y],
       [x + 2, y + 2],
@@ -62,11 +62,11 @@ describe('distances of lines', () => {
 describe('laying one shape over another', () => {
   it('has the disparity of the published example', () => {
     // Ref: Procrustes disparity of scipy's test data, .0364742 between standardised shapes
-    const standard = (shape: readonly Point[]): Point[] => {
+    const standard = (shape: readonly PhotoPoint[]): PhotoPoint[] => {
       const mean = [0, 1].map((c) => shape.reduce((sum, p) => sum + p[c], 0) / shape.length)
-      const moved = shape.map(([x, y]): Point => [x - mean[0], y - mean[1]])
+      const moved = shape.map(([x, y]): PhotoPoint => [x - mean[0], y - mean[1]])
       const size = Math.sqrt(moved.reduce((sum, [x, y]) => sum + x * x + y * y, 0))
-      return moved.map(([x, y]): Point => [x / size, y / size])
+      return moved.map(([x, y]): PhotoPoint => [x / size, y / size])
     }
     const a = standard([
       [1, 3],
@@ -99,10 +99,10 @@ describe('laying one shape over another', () => {
           if (spread < 5) return
           const to = from.map((point, i) => {
             const [x, y] = layPoint({ k, turn, dx: 11, dy: -4 }, point)
-            return [x + (i % 2) * 0.4, y - (i % 3) * 0.3] as Point
+            return [x + (i % 2) * 0.4, y - (i % 3) * 0.3] as PhotoPoint
           })
           const laid = layOver(from, to, false)
-          const mean = (list: readonly Point[]) => [0, 1].map((c) => list.reduce((sum, p) => sum + p[c], 0) / list.length)
+          const mean = (list: readonly PhotoPoint[]) => [0, 1].map((c) => list.reduce((sum, p) => sum + p[c], 0) / list.length)
           const [ma, mb] = [mean(from), mean(to)]
           const cross = new Matrix(2, 2)
           from.forEach(([x, y], i) => {
@@ -126,7 +126,7 @@ describe('laying one shape over another', () => {
   it('finds a turned and moved outline again, though a part of it stands elsewhere', () => {
     const planned = star(120, (i) => 90 + 25 * Math.sin((4 * Math.PI * i) / 120) + 12 * Math.cos((6 * Math.PI * i) / 120))
     const truth = { k: 1, turn: 0.06, dx: 9, dy: -5 }
-    const found = planned.map((point, i): Point => {
+    const found = planned.map((point, i): PhotoPoint => {
       const [x, y] = layPoint(truth, point)
       return i > 100 && i < 112 ? [x, y + 18] : [x, y]
     })

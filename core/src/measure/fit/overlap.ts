@@ -1,10 +1,10 @@
 // How much two outlines are one: overlap, largest distance.
 import clip from 'polygon-clipping'
 import { areaOf } from '../body/curves'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { crosses } from './ring'
 
-type Rings = readonly (readonly (readonly Point[])[])[]
+type Rings = readonly (readonly (readonly PhotoPoint[])[])[]
 
 const coarse = (value: number) => Math.round(value * 64) / 64
 
@@ -21,11 +21,11 @@ function firstThatWorks<A, B>(attempts: readonly A[], work: (attempt: A) => B): 
 }
 
 /** What two rings cover together over what either covers, 0 to 1 (intersection over union). Rings may cross themselves. */
-export function overlap01(one: readonly Point[], other: readonly Point[]): number {
+export function overlap01(one: readonly PhotoPoint[], other: readonly PhotoPoint[]): number {
   const area = (shapes: Rings) =>
     shapes.reduce((sum, [outer, ...holes]) => sum + areaOf(outer) - holes.reduce((h, hole) => h + areaOf(hole), 0), 0)
   // edges that lie all but on one another upset the library: coordinates are made coarse, and where that is not enough one ring is moved a hair
-  const closed = (ring: readonly Point[], by = 0) => [ring.map(([x, y]): [number, number] => [coarse(x + by), coarse(y + by)])]
+  const closed = (ring: readonly PhotoPoint[], by = 0) => [ring.map(([x, y]): [number, number] => [coarse(x + by), coarse(y + by)])]
   const measured = (by: number) => {
     const [a, b] = [closed(one), closed(other, by)]
     return [area(clip.intersection(a, b) as unknown as Rings), area(clip.union(a, b) as unknown as Rings)]
@@ -35,8 +35,8 @@ export function overlap01(one: readonly Point[], other: readonly Point[]): numbe
 }
 
 /** The farthest that any place of either lies from the other, in their unit (Hausdorff distance of the places). */
-export function hausdorff(one: readonly Point[], other: readonly Point[]): number {
-  const oneWay = (from: readonly Point[], to: readonly Point[]) =>
+export function hausdorff(one: readonly PhotoPoint[], other: readonly PhotoPoint[]): number {
+  const oneWay = (from: readonly PhotoPoint[], to: readonly PhotoPoint[]) =>
     from.reduce(
       (most, [x, y]) => Math.max(most, Math.sqrt(to.reduce((least, [u, v]) => Math.min(least, (u - x) ** 2 + (v - y) ** 2), Infinity))),
       0
@@ -48,7 +48,7 @@ export function hausdorff(one: readonly Point[], other: readonly Point[]): numbe
  * The shortest lead that lets two walkers follow two lines from end to end without turning back (discrete Fréchet
  * distance), in their unit. Source: Eiter & Mannila 1994, technical report CD-TR 94/64.
  */
-export function frechet(one: readonly Point[], other: readonly Point[]): number {
+export function frechet(one: readonly PhotoPoint[], other: readonly PhotoPoint[]): number {
   let before: number[] = []
   one.forEach(([x, y], i) => {
     const row: number[] = []
@@ -66,17 +66,17 @@ export function frechet(one: readonly Point[], other: readonly Point[]): number 
 }
 
 /** The largest part of a ring that crosses itself, as one ring that does not. */
-export function uncrossedRing(ring: readonly Point[]): readonly Point[] {
+export function uncrossedRing(ring: readonly PhotoPoint[]): readonly PhotoPoint[] {
   if (!crossesItself(ring)) return ring
   const parts = firstThatWorks([0, 0.05, 0.11], (by) =>
     clip.union([ring.map(([x, y], i): [number, number] => [coarse(x + by * (i % 2)), coarse(y)])])
   )
-  const rings = parts.map(([outer]) => outer.slice(0, -1).map(([x, y]): Point => [x, y]))
+  const rings = parts.map(([outer]) => outer.slice(0, -1).map(([x, y]): PhotoPoint => [x, y]))
   return rings.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))
 }
 
 /** Does a closed outline cross itself? Neighbours touch and do not count. */
-export function crossesItself(ring: readonly Point[]): boolean {
+export function crossesItself(ring: readonly PhotoPoint[]): boolean {
   const n = ring.length
   for (let i = 0; i < n; i++) {
     const [a, b] = [ring[i], ring[(i + 1) % n]]

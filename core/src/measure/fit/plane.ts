@@ -1,7 +1,7 @@
 import { inverse, Matrix, solve } from 'ml-matrix'
 import { CoreError } from '../../error'
 import { spreadOf } from './spread'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** A map from a picture to a plane that lies in it: the mat under the dog. It says nothing of what stands up from that plane. */
 export type Homography = readonly number[]
@@ -16,7 +16,7 @@ const NEARLY_FLAT = 1e-9
  * @throws CoreError `wrongNumber` for other than four pairs, `inALine` where three of them lie on a line
  * Source: Hartley & Zisserman 2004, 4.1 and 4.4.4 (normalised points); solved by ml-matrix
  */
-export function homography(from: readonly Point[], to: readonly Point[]): Homography {
+export function homography(from: readonly PhotoPoint[], to: readonly PhotoPoint[]): Homography {
   if (from.length !== 4 || to.length !== 4)
     throw new CoreError({ code: 'wrongNumber', path: 'from', got: `${from.length} and ${to.length}`, limit: 'four places on either side' })
   for (const [path, four] of [
@@ -41,7 +41,7 @@ export function homography(from: readonly Point[], to: readonly Point[]): Homogr
 }
 
 /** Points moved to their middle and made about one long: equations in hundreds of pixels lose half their digits. */
-function centred(points: readonly Point[]): { readonly points: readonly Point[]; readonly by: Matrix } {
+function centred(points: readonly PhotoPoint[]): { readonly points: readonly PhotoPoint[]; readonly by: Matrix } {
   const { middle, xx, yy } = spreadOf(points)
   const k = Math.sqrt((2 * points.length) / (xx + yy))
   const by = new Matrix([
@@ -49,16 +49,16 @@ function centred(points: readonly Point[]): { readonly points: readonly Point[];
     [0, k, -k * middle[1]],
     [0, 0, 1]
   ])
-  return { points: points.map(([x, y]): Point => [k * (x - middle[0]), k * (y - middle[1])]), by }
+  return { points: points.map(([x, y]): PhotoPoint => [k * (x - middle[0]), k * (y - middle[1])]), by }
 }
 
 /** Where a place of the picture lies in the plane, mm. */
-export function toPlane(h: Homography, [x, y]: Point): Point {
+export function toPlane(h: Homography, [x, y]: PhotoPoint): PhotoPoint {
   const w = h[6] * x + h[7] * y + h[8]
   return [(h[0] * x + h[1] * y + h[2]) / w, (h[3] * x + h[4] * y + h[5]) / w]
 }
 
-function threeInALine(four: readonly Point[]): boolean {
+function threeInALine(four: readonly PhotoPoint[]): boolean {
   return four.some((_, left) => {
     const [[ax, ay], [bx, by], [cx, cy]] = four.filter((__, i) => i !== left)
     const area = Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax))

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { evenly, perimeter, type Point } from '..'
+import { evenly, perimeter, type PhotoPoint } from '..'
 
-const square: readonly Point[] = [
+const square: readonly PhotoPoint[] = [
   [0, 0],
   [10, 0],
   [10, 10],

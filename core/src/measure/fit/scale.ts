@@ -1,11 +1,11 @@
 // How many pixels are a millimetre in the measuring plane: the one that stands upright at the spine, or at the eyes for a head.
 import { CoreError, inRange } from '../../error'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** A known length in the picture. `behindMm`: how far it stands behind the measuring plane as seen from the camera, less than 0 before it. */
 export type KnownLength = {
   /** its two ends in the picture, px */
-  readonly ends: readonly [Point, Point]
+  readonly ends: readonly [PhotoPoint, PhotoPoint]
   readonly lengthMm: number
   readonly behindMm: number
   /** standard uncertainty of that, mm */
@@ -57,7 +57,7 @@ export function planeScale(known: KnownLength): PlaneScale {
 /** How far a second known length in the plane comes out wrong, mm: what the scale is off by, shown before anything is measured. */
 export function checkLength(
   scale: PlaneScale,
-  ends: readonly [Point, Point],
+  ends: readonly [PhotoPoint, PhotoPoint],
   lengthMm: number
 ): { readonly measuredMm: number; readonly offMm: number } {
   const measuredMm = Math.hypot(ends[1][0] - ends[0][0], ends[1][1] - ends[0][1]) / scale.pxPerMm

@@ -1,9 +1,9 @@
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** The middle of points and their sums of squares about it: along x, along y and of both together. */
-export type Spread = { readonly middle: Point; readonly xx: number; readonly yy: number; readonly xy: number }
+export type Spread = { readonly middle: PhotoPoint; readonly xx: number; readonly yy: number; readonly xy: number }
 
-export function spreadOf(points: readonly Point[]): Spread {
+export function spreadOf(points: readonly PhotoPoint[]): Spread {
   const n = points.length
   const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis], 0) / n)
   let [xx, yy, xy] = [0, 0, 0]

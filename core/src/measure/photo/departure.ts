@@ -2,13 +2,13 @@
 import type { RegionId } from '../../regions'
 import { layOutline, layOver, layPoint, type Laid } from '../fit/align'
 import { evenly } from '../fit/ring'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { toMm, toPx } from './frame'
 import type { PlannedView } from './plan'
 import { traceOf, type Reading } from './trace'
 
 /** A place of the found outline, px, with how far it stands outside (above 0) or inside the planned coat, mm. */
-export type PlaceDeparture = { readonly at: Point; readonly byMm: number; readonly region: RegionId }
+export type PlaceDeparture = { readonly at: PhotoPoint; readonly byMm: number; readonly region: RegionId }
 export type RegionDeparture = {
   readonly region: RegionId
   /** mean over the region's edge, mm: outward is long */
@@ -109,21 +109,21 @@ export function regionDepartures(reading: Reading, planned: PlannedView, rigid: 
 }
 
 /** A place of the outline as it lies in the plane of the part it belongs to: a leg or a beard stands nearer than the rest. */
-function inLayer({ frame, outline, depths }: Reading, i: number, depthMm: number, place: Point): Point {
+function inLayer({ frame, outline, depths }: Reading, i: number, depthMm: number, place: PhotoPoint): PhotoPoint {
   const [x, y] = toMm(frame, outline[i], depthMm)
   const [ex, ey] = toMm(frame, outline[i], depths.edge.mm)
   return [place[0] + x - ex, place[1] + y - ey]
 }
 
 /** Where the planned outline would lie in the picture, px. */
-export function plannedInPicture(reading: Reading, planned: PlannedView, laid: Laid): readonly Point[] {
+export function plannedInPicture(reading: Reading, planned: PlannedView, laid: Laid): readonly PhotoPoint[] {
   return evenly(planned.outline, 4).map((point) => toPx(reading.frame, layPoint(laid, point), planned.depths.edge.mm))
 }
 
-const apart = (a: Point, b: Point) => Math.hypot(a[0] - b[0], a[1] - b[1])
+const apart = (a: PhotoPoint, b: PhotoPoint) => Math.hypot(a[0] - b[0], a[1] - b[1])
 
 /** How far a place lies beyond `edge` on the way from the skin outward, mm. */
-function outwardFrom(edge: Point, skin: Point, place: Point): number {
+function outwardFrom(edge: PhotoPoint, skin: PhotoPoint, place: PhotoPoint): number {
   const size = apart(edge, skin)
   if (size < 0.5) return apart(edge, place)
   const along = ((place[0] - edge[0]) * (edge[0] - skin[0]) + (place[1] - edge[1]) * (edge[1] - skin[1])) / size

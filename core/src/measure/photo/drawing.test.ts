@@ -15,7 +15,7 @@ import {
   toPx,
   traceOf,
   type MeasureId,
-  type Point,
+  type PhotoPoint,
   type Reading,
   type ScaleMark,
   type Seen
@@ -40,11 +40,11 @@ const coat = coatFor('highland', 'flower')
 const viewOf = (seen: Seen) => plannedView({ body: bodyById('highland'), withersMm: 275, coat, lengths: coat.lengths }, seen)
 
 /** The plan itself as it would be read off a picture, moved into its middle, with a change of its outline. */
-function read(seen: Seen, change: (point: Point) => Point = (point) => point): Reading {
+function read(seen: Seen, change: (point: PhotoPoint) => PhotoPoint = (point) => point): Reading {
   const planned = viewOf(seen)
   const frame = frameOf(seen, SIZE, scale)
-  const by: Point = seen === 'head' ? [0, 0] : [-60, 140]
-  const at = ([x, y]: Point, depthMm: number): Point => toPx(frame, [x + by[0], y + by[1]], depthMm)
+  const by: PhotoPoint = seen === 'head' ? [0, 0] : [-60, 140]
+  const at = ([x, y]: PhotoPoint, depthMm: number): PhotoPoint => toPx(frame, [x + by[0], y + by[1]], depthMm)
   const depth = (id: string) => (id === 'nose' ? planned.depths.nose.mm : id === 'ankle' ? planned.depths.leg.mm : 0)
   return {
     frame,

@@ -2,7 +2,7 @@
 import { edgeBetween } from '../body/curves'
 import { topline } from '../body/profile'
 import { fitLine } from '../fit/line'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { linesFor, measureSpec, type MeasureKey } from './catalogue'
 import { toPx } from './frame'
 import { frontHeadOf, roundOf } from './head-measures'
@@ -11,14 +11,14 @@ import { placeIn, type Reading, type Trace } from './trace'
 
 /** All in px of the picture. `fit` is what is held against, `taken` what it is taken from, `off` where it departs most. */
 export type Drawn =
-  | { readonly kind: 'circle'; readonly role: 'fit'; readonly centre: Point; readonly radius: number }
-  | { readonly kind: 'line'; readonly role: 'fit' | 'taken' | 'off' | 'mirror'; readonly points: readonly Point[] }
+  | { readonly kind: 'circle'; readonly role: 'fit'; readonly centre: PhotoPoint; readonly radius: number }
+  | { readonly kind: 'line'; readonly role: 'fit' | 'taken' | 'off' | 'mirror'; readonly points: readonly PhotoPoint[] }
 
 /** The drawing of one measure; empty where it is only places. */
 export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): readonly Drawn[] {
   const { edge } = reading.depths
-  const px = (point: Point) => toPx(reading.frame, point, edge.mm)
-  const line = (role: 'fit' | 'taken' | 'off' | 'mirror', points: readonly Point[]): Drawn => ({
+  const px = (point: PhotoPoint) => toPx(reading.frame, point, edge.mm)
+  const line = (role: 'fit' | 'taken' | 'off' | 'mirror', points: readonly PhotoPoint[]): Drawn => ({
     kind: 'line',
     role,
     points: points.map(px)
@@ -71,16 +71,16 @@ export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): re
   }
 }
 
-type ToLine = (role: 'fit' | 'taken' | 'off' | 'mirror', points: readonly Point[]) => Drawn
+type ToLine = (role: 'fit' | 'taken' | 'off' | 'mirror', points: readonly PhotoPoint[]) => Drawn
 
-function drawCircle(trace: Trace, px: (point: Point) => Point, reading: Reading): readonly Drawn[] {
+function drawCircle(trace: Trace, px: (point: PhotoPoint) => PhotoPoint, reading: Reading): readonly Drawn[] {
   const { circle, most } = roundOf(trace)
   const { betweenEyes } = frontHeadOf(trace)
   const centre = px(circle.centre)
   const rim = px([circle.centre[0] + circle.radius, circle.centre[1]])
   const angle = (most.hour / 12) * 2 * Math.PI
   const reach = Math.hypot(circle.centre[0] - betweenEyes[0], circle.centre[1] - betweenEyes[1])
-  const outward = (mm: number): Point => [circle.centre[0] + Math.sin(angle) * mm, circle.centre[1] - Math.cos(angle) * mm]
+  const outward = (mm: number): PhotoPoint => [circle.centre[0] + Math.sin(angle) * mm, circle.centre[1] - Math.cos(angle) * mm]
   return [
     { kind: 'circle', role: 'fit', centre, radius: Math.hypot(rim[0] - centre[0], rim[1] - centre[1]) },
     ...drawReference(trace, (role, points) => ({ kind: 'line', role, points: points.map((point) => toPx(reading.frame, point)) })),
@@ -93,7 +93,7 @@ function drawCircle(trace: Trace, px: (point: Point) => Point, reading: Reading)
 function drawReference(trace: Trace, line: ToLine): readonly Drawn[] {
   const { betweenEyes, midline } = frontHeadOf(trace)
   const [dx, dy] = [(midline[1][0] - betweenEyes[0]) / 100, (midline[1][1] - betweenEyes[1]) / 100]
-  const at = (along: number, across: number): Point => [
+  const at = (along: number, across: number): PhotoPoint => [
     betweenEyes[0] + dx * along + dy * across,
     betweenEyes[1] + dy * along - dx * across
   ]
@@ -101,23 +101,23 @@ function drawReference(trace: Trace, line: ToLine): readonly Drawn[] {
 }
 
 /** The head laid on its other side. */
-function mirrored(trace: Trace): Point[] {
+function mirrored(trace: Trace): PhotoPoint[] {
   const { betweenEyes, midline } = frontHeadOf(trace)
   const [dx, dy] = [(midline[1][0] - betweenEyes[0]) / 100, (midline[1][1] - betweenEyes[1]) / 100]
-  const ring = trace.outline.map(([x, y]): Point => {
+  const ring = trace.outline.map(([x, y]): PhotoPoint => {
     const across = (x - betweenEyes[0]) * dy - (y - betweenEyes[1]) * dx
     return [x - 2 * across * dy, y + 2 * across * dx]
   })
   return [...ring, ring[0]]
 }
 
-function straightOf(line: readonly Point[]): Point[] {
+function straightOf(line: readonly PhotoPoint[]): PhotoPoint[] {
   const { centre, direction } = fitLine(line)
   const along = line.map(([x, y]) => (x - centre[0]) * direction[0] + (y - centre[1]) * direction[1])
-  return [Math.min(...along), Math.max(...along)].map((t): Point => [centre[0] + direction[0] * t, centre[1] + direction[1] * t])
+  return [Math.min(...along), Math.max(...along)].map((t): PhotoPoint => [centre[0] + direction[0] * t, centre[1] + direction[1] * t])
 }
 
-function levelOf(line: readonly Point[]): Point[] {
+function levelOf(line: readonly PhotoPoint[]): PhotoPoint[] {
   const y = line.reduce((sum, point) => sum + point[1], 0) / line.length
   return [
     [line[0][0], y],
@@ -125,8 +125,8 @@ function levelOf(line: readonly Point[]): Point[] {
   ]
 }
 
-function drawDrop(edge: readonly Point[], a: Point, b: Point, share: number, line: ToLine): readonly Drawn[] {
-  const on: Point = [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share]
+function drawDrop(edge: readonly PhotoPoint[], a: PhotoPoint, b: PhotoPoint, share: number, line: ToLine): readonly Drawn[] {
+  const on: PhotoPoint = [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share]
   const near = edge.reduce((best, point) => (Math.abs(point[0] - on[0]) < Math.abs(best[0] - on[0]) ? point : best))
   return [line('off', [on, near])]
 }

@@ -1,12 +1,12 @@
 // From a place of a photograph to millimetres in the measuring plane and back.
 import { planeScale, type KnownLength } from '../fit/scale'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 
 /** From where a dog is photographed: its head from the front, or a profile, named by the dog's side that one sees. */
 export const SEEN = ['head', 'left', 'right'] as const
 export type Seen = (typeof SEEN)[number]
-export type View = 'head' | 'profile'
-export const viewOf = (seen: Seen): View => (seen === 'head' ? 'head' : 'profile')
+export type PhotoView = 'head' | 'profile'
+export const viewOf = (seen: Seen): PhotoView => (seen === 'head' ? 'head' : 'profile')
 
 export const SCALE_THINGS = ['ruler', 'comb', 'board'] as const
 /** A known length in the picture; `upright` says that it stands plumb, so that the picture can be turned level by it. */
@@ -14,7 +14,7 @@ export type ScaleMark = KnownLength & {
   readonly what: (typeof SCALE_THINGS)[number]
   readonly upright: boolean
   /** a second known length, to see what the scale is off by */
-  readonly check: { readonly ends: readonly [Point, Point]; readonly lengthMm: number } | null
+  readonly check: { readonly ends: readonly [PhotoPoint, PhotoPoint]; readonly lengthMm: number } | null
 }
 
 export type PictureSize = { readonly widthPx: number; readonly heightPx: number }
@@ -32,7 +32,7 @@ export type Frame = {
   /** from the camera to the measuring plane, mm; null without a scale, when nothing can be corrected for depth */
   readonly cameraMm: number | null
   /** where the camera looks straight ahead: the middle of a picture that was not cropped, px */
-  readonly centre: Point
+  readonly centre: PhotoPoint
   /** the picture is turned by this so that plumb is plumb, radians */
   readonly turn: number
 }
@@ -42,7 +42,7 @@ export const PLUMB_U = Math.PI / 360
 
 /** @throws CoreError as {@link planeScale} */
 export function frameOf(seen: Seen, { widthPx, heightPx }: PictureSize, scale: ScaleMark | null): Frame {
-  const centre: Point = [widthPx / 2, heightPx / 2]
+  const centre: PhotoPoint = [widthPx / 2, heightPx / 2]
   if (!scale) return { seen, hasScale: false, pxPerMm: 1, u01: 0, cameraMm: null, centre, turn: 0 }
   const { pxPerMm, u01 } = planeScale(scale)
   const [a, b] = scale.ends
@@ -61,7 +61,7 @@ export const nearer = ({ cameraMm }: Pick<Frame, 'cameraMm'>, depthMm: number): 
  * facing left: one that faces right is mirrored.
  * @param depthMm how far before the measuring plane it lies, toward the camera
  */
-export function toMm(frame: Frame, [x, y]: Point, depthMm = 0): Point {
+export function toMm(frame: Frame, [x, y]: PhotoPoint, depthMm = 0): PhotoPoint {
   const k = nearer(frame, depthMm) / frame.pxPerMm
   const [cos, sin] = [Math.cos(frame.turn), Math.sin(frame.turn)]
   const [dx, dy] = [(x - frame.centre[0]) * k, (y - frame.centre[1]) * k]
@@ -70,7 +70,7 @@ export function toMm(frame: Frame, [x, y]: Point, depthMm = 0): Point {
 }
 
 /** The other way. */
-export function toPx(frame: Frame, [x, y]: Point, depthMm = 0): Point {
+export function toPx(frame: Frame, [x, y]: PhotoPoint, depthMm = 0): PhotoPoint {
   const k = frame.pxPerMm / nearer(frame, depthMm)
   const [cos, sin] = [Math.cos(frame.turn), Math.sin(frame.turn)]
   const fx = frame.seen === 'right' ? -x : x

@@ -3,18 +3,18 @@ import { areaOf } from '../body/curves'
 import { measureFrontHead, type FrontHead, type FrontHeadMeasures, type HourSpan } from '../body/head'
 import { largestStep, straightness } from '../body/profile'
 import { clockOf, radiusAt, reachAt } from '../fit/ring'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import type { MeasureSpec } from './spec'
-import type { LineId, PlaceId } from './places'
+import type { LineId, PhotoPlace } from './places'
 import { lineIn, placeIn, type Trace } from './trace'
 
-export const middle = (a: Point, b: Point): Point => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
-export const apart = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1])
+export const middle = (a: PhotoPoint, b: PhotoPoint): PhotoPoint => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
+export const apart = (a: PhotoPoint, b: PhotoPoint): number => Math.hypot(a[0] - b[0], a[1] - b[1])
 
-const EYES: readonly PlaceId[] = ['eyeLeft', 'eyeRight']
-const ROUND: readonly PlaceId[] = [...EYES, 'nose', 'jawLeft', 'jawRight']
+const EYES: readonly PhotoPlace[] = ['eyeLeft', 'eyeRight']
+const ROUND: readonly PhotoPlace[] = [...EYES, 'nose', 'jawLeft', 'jawRight']
 /** Ears that stand are left out of the circle; ears that hang are part of the head's outline. */
-const STANDING_EARS: readonly PlaceId[] = ['earLeftIn', 'earLeftOut', 'earRightIn', 'earRightOut']
+const STANDING_EARS: readonly PhotoPlace[] = ['earLeftIn', 'earLeftOut', 'earRightIn', 'earRightOut']
 
 /** A traced head with its midline square to the line of the eyes, and ears and neck left out. */
 export function frontHeadOf(trace: Trace): FrontHead {
@@ -39,16 +39,16 @@ export function roundOf(trace: Trace): FrontHeadMeasures {
   return found
 }
 
-function across(trace: Trace): Point {
+function across(trace: Trace): PhotoPoint {
   const [left, right] = [placeIn(trace, 'eyeLeft'), placeIn(trace, 'eyeRight')]
   const size = apart(left, right) || 1
   return [(left[0] - right[0]) / size, (left[1] - right[1]) / size]
 }
 
 /** The dog's left ear stands at one o'clock, its right at eleven, the neck at six. */
-function leftOutOf(trace: Trace, from: Point): HourSpan[] {
-  const hour = (id: PlaceId) => (trace.places[id] ? clockOf(from, trace.places[id]) : null)
-  const span = (a: PlaceId, b: PlaceId): HourSpan[] => {
+function leftOutOf(trace: Trace, from: PhotoPoint): HourSpan[] {
+  const hour = (id: PhotoPlace) => (trace.places[id] ? clockOf(from, trace.places[id]) : null)
+  const span = (a: PhotoPlace, b: PhotoPlace): HourSpan[] => {
     const [start, end] = [hour(a), hour(b)]
     return start === null || end === null ? [] : [[start, end]]
   }
@@ -56,7 +56,7 @@ function leftOutOf(trace: Trace, from: Point): HourSpan[] {
 }
 
 /** How far a place lies to the dog's right of the midline, mm. */
-function toRight(trace: Trace, id: PlaceId): number {
+function toRight(trace: Trace, id: PhotoPlace): number {
   const { betweenEyes } = frontHeadOf(trace)
   const [ax, ay] = across(trace)
   const [x, y] = placeIn(trace, id)
@@ -211,7 +211,7 @@ export const HEAD_MEASURES: readonly MeasureSpec[] = [
     lines: [],
     of: (trace) => {
       const { outline, betweenEyes, midline } = frontHeadOf(trace)
-      const down: Point = [(midline[1][0] - betweenEyes[0]) / 100, (midline[1][1] - betweenEyes[1]) / 100]
+      const down: PhotoPoint = [(midline[1][0] - betweenEyes[0]) / 100, (midline[1][1] - betweenEyes[1]) / 100]
       const widths = Array.from({ length: 25 }, (_, k) => reachAt(outline, betweenEyes, down, -30 + 4 * k))
       const widest = Math.max(...widths.map((reach) => (reach ? reach.left + reach.right : 0)))
       return (100 * apart(placeIn(trace, 'muzzleLeft'), placeIn(trace, 'muzzleRight'))) / widest
@@ -260,7 +260,7 @@ function topOver(trace: Trace): number {
 }
 
 /** How far the visor's nearest place stands over an eye along the midline, mm. */
-function heightOver(trace: Trace, eye: PlaceId): number {
+function heightOver(trace: Trace, eye: PhotoPlace): number {
   const [ex, ey] = placeIn(trace, eye)
   const [ax, ay] = across(trace)
   const line = lineIn(trace, 'visor')

@@ -21,7 +21,7 @@ import {
   yawFrom,
   type Frame,
   type MeasureId,
-  type Point,
+  type PhotoPoint,
   type Reading,
   type ScaleMark,
   type Seen,
@@ -50,14 +50,14 @@ const dog = { body: bodyById('highland'), withersMm: 275, coat: flower, lengths:
 /** The planned dog as a reading, with a change of its outline in mm. */
 function readingOf(
   seen: Seen,
-  change: (point: Point) => Point = (point) => point,
+  change: (point: PhotoPoint) => PhotoPoint = (point) => point,
   scale: ScaleMark | null = ruler(100, seen === 'head' ? 400 : 150)
 ): Reading {
   const planned = plannedView(dog, seen)
   const frame: Frame = scale ? frameOf(seen, SIZE, scale) : { ...frameOf(seen, SIZE, null), pxPerMm: 3 }
-  const shift: Point = seen === 'head' ? [0, 0] : [-60, 140]
+  const shift: PhotoPoint = seen === 'head' ? [0, 0] : [-60, 140]
   const flip = 1
-  const at = (point: Point, depthMm: number): Point => toPx(frame, [flip * (point[0] + shift[0]), point[1] + shift[1]], depthMm)
+  const at = (point: PhotoPoint, depthMm: number): PhotoPoint => toPx(frame, [flip * (point[0] + shift[0]), point[1] + shift[1]], depthMm)
   const { places } = plannedTrace(planned, seen)
   return {
     frame: scale ? frame : frameOf(seen, SIZE, null),
@@ -67,7 +67,7 @@ function readingOf(
     places: Object.fromEntries(
       Object.entries(places).map(([id, point]) => [
         id,
-        { at: at(point as Point, id === 'nose' ? planned.depths.nose.mm : id === 'ankle' ? planned.depths.leg.mm : 0), uPx: 1.2 }
+        { at: at(point as PhotoPoint, id === 'nose' ? planned.depths.nose.mm : id === 'ankle' ? planned.depths.leg.mm : 0), uPx: 1.2 }
       ])
     ),
     lines: {}
@@ -126,7 +126,7 @@ describe('the head from the front', () => {
     const { frame, depths } = reading
     const aside = depths.nose.mm * Math.sin((5 * Math.PI) / 180) * frame.pxPerMm
     const nose = reading.places.nose!
-    const turned = { ...reading, places: { ...reading.places, nose: { ...nose, at: [nose.at[0] + aside, nose.at[1]] as Point } } }
+    const turned = { ...reading, places: { ...reading.places, nose: { ...nose, at: [nose.at[0] + aside, nose.at[1]] as PhotoPoint } } }
     const { refused, measures, yaw } = measurePhoto(turned, ['headPair'], 3, 200)
     expect(measures).toEqual([])
     expect(yaw!.deg).toBeGreaterThan(4)
@@ -194,7 +194,7 @@ describe('a profile', () => {
   })
   it('that is something else is not proposed upon', () => {
     const reading = readingOf('left')
-    const square: Point[] = [
+    const square: PhotoPoint[] = [
       [100, 100],
       [1500, 100],
       [1500, 160],

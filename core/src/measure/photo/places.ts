@@ -1,10 +1,10 @@
 // The named places and lines that somebody puts on a photograph, and where each may be found first.
-import type { View } from './frame'
+import type { PhotoView } from './frame'
 
 /** `onEdge`: a place of the outline; it is put on the nearest edge above, below, before or behind. `leg`: it lies on the near leg. */
 type PlaceSpec = {
   readonly name: string
-  readonly view: View
+  readonly view: PhotoView
   readonly onEdge?: 'above' | 'below' | 'before' | 'behind'
   readonly depth?: 'leg' | 'nose'
 }
@@ -74,11 +74,11 @@ const PLACES_OF = {
   rearBottomLow: { name: 'Rear bracelet, bottom bevel, lower end', view: 'profile', depth: 'leg' }
 } as const satisfies Record<string, PlaceSpec>
 
-export type PlaceId = keyof typeof PLACES_OF
-export const PLACES: Readonly<Record<PlaceId, PlaceSpec>> = PLACES_OF
-export const PLACE_IDS = Object.keys(PLACES_OF) as readonly PlaceId[]
+export type PhotoPlace = keyof typeof PLACES_OF
+export const PLACES: Readonly<Record<PhotoPlace, PlaceSpec>> = PLACES_OF
+export const PLACE_IDS = Object.keys(PLACES_OF) as readonly PhotoPlace[]
 
-type LineSpec = { readonly name: string; readonly view: View; readonly depth?: 'leg'; readonly closed?: boolean }
+type LineSpec = { readonly name: string; readonly view: PhotoView; readonly depth?: 'leg'; readonly closed?: boolean }
 
 const LINES_OF = {
   visor: { name: 'Visor, from outer corner to outer corner', view: 'head' },

@@ -2,7 +2,7 @@
 import { bakeFigure, skeletonOf, type BodyType, type Coat, type Colouring, type Landmark, type Lengths } from '../../figure'
 import type { RegionId } from '../../regions'
 import { evenly } from '../fit/ring'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { viewOf, type Seen } from './frame'
 import type { Depths } from './trace'
 
@@ -10,16 +10,16 @@ export type PlannedDog = { readonly body: BodyType; readonly withersMm: number; 
 
 /** A place of the planned coat's outer edge, mm, y down, facing left or facing us; `skin` lies under it. */
 export type PlannedPlace = {
-  readonly at: Point
-  readonly skin: Point
+  readonly at: PhotoPoint
+  readonly skin: PhotoPoint
   readonly region: RegionId
   readonly layer: string
   readonly depthMm: number
 }
 export type PlannedView = {
-  readonly outline: readonly Point[]
+  readonly outline: readonly PhotoPoint[]
   readonly rim: readonly PlannedPlace[]
-  readonly marks: Readonly<Partial<Record<Landmark, Point>>>
+  readonly marks: Readonly<Partial<Record<Landmark, PhotoPoint>>>
   readonly face: { readonly eyeX: number; readonly noseY: number } | null
   /** ears that stand break the round of the head; ears that hang are part of it */
   readonly earsStand: boolean
@@ -35,7 +35,7 @@ const DEPTH_SPREAD = 0.2
 export function plannedView({ body, withersMm, coat, lengths }: PlannedDog, seen: Seen): PlannedView {
   const view = viewOf(seen) === 'head' ? 'head' : 'side'
   const figure = bakeFigure({ body, withersMm, view, coat: { ...coat, lengths }, colouring: PLAIN, pxPerMm: 0.5, budget: 1 })
-  const down = ([x, y]: readonly [number, number]): Point => [x, -y]
+  const down = ([x, y]: readonly [number, number]): PhotoPoint => [x, -y]
   const [whole] = figure.silhouette(CELL_MM).outer
   const { face } = figure.skin
   const skull = figure.skin.layers.find(({ name }) => name === 'skull')
@@ -46,7 +46,7 @@ export function plannedView({ body, withersMm, coat, lengths }: PlannedDog, seen
   return {
     outline: evenly(whole.map(down), CELL_MM),
     rim: figure.rim().map(({ at, skin, region, layer, depthMm }) => ({ at: down(at), skin: down(skin), region, layer, depthMm })),
-    marks: Object.fromEntries(Object.entries(marks).map(([name, point]) => [name, down(point as Point)])),
+    marks: Object.fromEntries(Object.entries(marks).map(([name, point]) => [name, down(point as PhotoPoint)])),
     face: face ? { eyeX: face.eyeX, noseY: -face.noseY } : null,
     earsStand: body.earKind === 'prick' || body.earKind === 'button',
     depths: {

@@ -1,19 +1,19 @@
 // What a profile can be measured for. A trace always faces left.
 import { between, edgeBetween, offCircle, offLevel, rearTurns, stretch, tapers } from '../body/curves'
 import { angleAt, footLine, straightness, topline } from '../body/profile'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { apart } from './head-measures'
 import type { MeasureSpec } from './spec'
-import type { LineId, PlaceId } from './places'
+import type { LineId, PhotoPlace } from './places'
 import { lineIn, placeIn, type Trace } from './trace'
 import { BAND_COMB_MM, STRIP_MM } from './trade'
 
 const at = placeIn
-const along = (trace: Trace, from: PlaceId, to: PlaceId): Point[] => edgeBetween(trace.outline, at(trace, from), at(trace, to))
-const width = (trace: Trace, a: PlaceId, b: PlaceId) => apart(at(trace, a), at(trace, b))
-const share = (trace: Trace, [a, b]: readonly [PlaceId, PlaceId], [c, d]: readonly [PlaceId, PlaceId]) =>
+const along = (trace: Trace, from: PhotoPlace, to: PhotoPlace): PhotoPoint[] => edgeBetween(trace.outline, at(trace, from), at(trace, to))
+const width = (trace: Trace, a: PhotoPlace, b: PhotoPlace) => apart(at(trace, a), at(trace, b))
+const share = (trace: Trace, [a, b]: readonly [PhotoPlace, PhotoPlace], [c, d]: readonly [PhotoPlace, PhotoPlace]) =>
   (100 * width(trace, a, b)) / width(trace, c, d)
-const drop = (trace: Trace, high: PlaceId, low: PlaceId) => Math.abs(at(trace, high)[1] - at(trace, low)[1])
+const drop = (trace: Trace, high: PhotoPlace, low: PhotoPlace) => Math.abs(at(trace, high)[1] - at(trace, low)[1])
 
 type Shared = Pick<MeasureSpec, 'view' | 'sides'>
 const NEAR: Shared = { view: 'profile', sides: 'near' }
@@ -34,7 +34,7 @@ const fromPlaces = (
   id: MeasureSpec['id'],
   name: string,
   unit: MeasureSpec['unit'],
-  places: readonly PlaceId[],
+  places: readonly PhotoPlace[],
   of: MeasureSpec['of']
 ): MeasureSpec => ({ ...spec, id, name, from: 'landmarks', unit, largest: false, places, lines: [], of })
 const fromOutline = (
@@ -43,7 +43,7 @@ const fromOutline = (
   name: string,
   unit: MeasureSpec['unit'],
   largest: boolean,
-  places: readonly PlaceId[],
+  places: readonly PhotoPlace[],
   of: MeasureSpec['of']
 ): MeasureSpec => ({ ...spec, id, name, from: 'outline', unit, largest, places, lines: [], of })
 
@@ -266,7 +266,7 @@ export const PROFILE_MEASURES: readonly MeasureSpec[] = [
       (at(trace, 'table')[1] - at(trace, 'withers')[1])
   ),
   fromOutline(WHOLE, 'rearCurve', 'Turns of the rear outline', 'turns', false, ['rump', 'tailSet', 'table'], (trace) => {
-    const heel: Point = [at(trace, 'rump')[0], at(trace, 'table')[1] - 20]
+    const heel: PhotoPoint = [at(trace, 'rump')[0], at(trace, 'table')[1] - 20]
     return rearTurns(stretch(trace.outline, at(trace, 'tailSet'), heel))
   })
 ]

@@ -6,14 +6,14 @@ import { layOutline, layPoint, type Laid } from '../fit/align'
 import { fitCircle } from '../fit/circle'
 import { clockOf, evenly, radiusAt } from '../fit/ring'
 import { overlap01 } from '../fit/overlap'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { toMm, toPx, type Frame, type Seen } from './frame'
 import type { Trace } from './trace'
-import { PLACES, type PlaceId } from './places'
+import { PLACES, type PhotoPlace } from './places'
 import type { PlannedView } from './plan'
 
 export type Proposal = {
-  readonly places: Readonly<Partial<Record<PlaceId, Point>>>
+  readonly places: Readonly<Partial<Record<PhotoPlace, PhotoPoint>>>
   /** how the plan lies over the outline, from the plan's mm to the frame's */
   readonly laid: Laid
   /** how much plan and outline cover together, 0 to 1 */
@@ -44,7 +44,7 @@ const LEAST_ALIKE = 0.55
 const THIN_MM = 4
 
 /** Landmarks of the profile by the place they stand for. */
-const FROM_MARKS: Readonly<Partial<Record<PlaceId, string>>> = {
+const FROM_MARKS: Readonly<Partial<Record<PhotoPlace, string>>> = {
   breast: 'prosternum',
   rump: 'buttock',
   noseTip: 'noseTip',
@@ -64,7 +64,7 @@ const FROM_MARKS: Readonly<Partial<Record<PlaceId, string>>> = {
  * Proposes every place of a view in px. Nobody has touched them yet: they are shown to be dragged.
  * @throws CoreError `somethingElse` where the outline does not look like this dog from there
  */
-export function proposePlaces(frame: Frame, outlinePx: readonly Point[], planned: PlannedView): Proposal {
+export function proposePlaces(frame: Frame, outlinePx: readonly PhotoPoint[], planned: PlannedView): Proposal {
   const found = thinned(outlinePx.map((point) => toMm(frame, point, planned.depths.edge.mm)))
   const plan = thinned(planned.outline)
   const laid = layOutline(plan, found, false)
@@ -79,12 +79,12 @@ export function proposePlaces(frame: Frame, outlinePx: readonly Point[], planned
       got: `a shape that covers ${Math.round(alike01 * 100)} % with the planned dog`,
       limit: `${Math.round(LEAST_ALIKE * 100)} % or more: the whole of one dog, seen from here`
     })
-  const at = (point: Point) => layPoint(laid, point)
+  const at = (point: PhotoPoint) => layPoint(laid, point)
   const mm = frame.seen === 'head' ? headPlaces(planned, found, at, laid.k) : profilePlaces(planned, found, at)
   const depths = planned.depths
   return {
     places: Object.fromEntries(
-      (Object.entries(mm) as [PlaceId, Point][]).map(([id, point]) => [id, toPx(frame, point, depthOf(id, depths))])
+      (Object.entries(mm) as [PhotoPlace, PhotoPoint][]).map(([id, point]) => [id, toPx(frame, point, depthOf(id, depths))])
     ) as Proposal['places'],
     laid,
     alike01
@@ -95,32 +95,32 @@ const ASIS: Laid = { k: 1, turn: 0, dx: 0, dy: 0 }
 
 /** The plan itself as something that was read: what each measure comes to on the dog as it should be. */
 export function plannedTrace(planned: PlannedView, seen: Seen): Trace {
-  const at = (point: Point) => layPoint(ASIS, point)
+  const at = (point: PhotoPoint) => layPoint(ASIS, point)
   const places = seen === 'head' ? headPlaces(planned, planned.outline, at, 1) : profilePlaces(planned, planned.outline, at)
   return { seen, hasScale: true, outline: planned.outline, places, lines: {}, yawDeg: 0 }
 }
 
-const depthOf = (id: PlaceId, depths: PlannedView['depths']) => {
+const depthOf = (id: PhotoPlace, depths: PlannedView['depths']) => {
   const { depth } = PLACES[id]
   return depth ? depths[depth].mm : 0
 }
 
-function thinned(ring: readonly Point[]): Point[] {
+function thinned(ring: readonly PhotoPoint[]): PhotoPoint[] {
   const [xs, ys] = [ring.map(([x]) => x), ring.map(([, y]) => y)]
   const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys))
   return evenly(ring, Math.max(THIN_MM, size / 160) || THIN_MM)
 }
 
-type Places = Partial<Record<PlaceId, Point>>
+type Places = Partial<Record<PhotoPlace, PhotoPoint>>
 
-function profilePlaces({ marks, outline, rim }: PlannedView, found: readonly Point[], at: (point: Point) => Point): Places {
+function profilePlaces({ marks, outline, rim }: PlannedView, found: readonly PhotoPoint[], at: (point: PhotoPoint) => PhotoPoint): Places {
   const places: Places = {}
-  for (const [id, mark] of Object.entries(FROM_MARKS) as [PlaceId, keyof PlannedView['marks']][]) {
+  for (const [id, mark] of Object.entries(FROM_MARKS) as [PhotoPlace, keyof PlannedView['marks']][]) {
     const point = marks[mark]
     if (point) places[id] = at(point)
   }
   const mark = (name: keyof PlannedView['marks']) => marks[name]!
-  const mid = (a: Point, b: Point, share = 0.5): Point => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share]
+  const mid = (a: PhotoPoint, b: PhotoPoint, share = 0.5): PhotoPoint => [a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share]
   places.ankle = at(mid(mark('frontPasternFront'), mark('frontPasternBack')))
   const lowest = Math.max(...outline.map(([, y]) => y))
   places.table = at([mark('frontPad')[0], lowest])
@@ -129,7 +129,10 @@ function profilePlaces({ marks, outline, rim }: PlannedView, found: readonly Poi
   places.bandEnd = at(mid(mark('tailSet'), mark('tailTip'), 0.3))
   places.pinBones = at(mid(mark('tailSet'), mark('tailTip'), 0.3))
   places.plumeEnd = at([mark('tailSet')[0], lowest])
-  const leg = (front: Point, back: Point, wider: number): readonly [Point, Point] => [mid(front, back, -wider), mid(front, back, 1 + wider)]
+  const leg = (front: PhotoPoint, back: PhotoPoint, wider: number): readonly [PhotoPoint, PhotoPoint] => [
+    mid(front, back, -wider),
+    mid(front, back, 1 + wider)
+  ]
   ;[places.foreMidFront, places.foreMidBack] = leg(mark('forearmFront'), mark('forearmBack'), 0.4).map(at)
   ;[places.foreEndFront, places.foreEndBack] = leg(mark('frontPasternFront'), mark('frontPasternBack'), 0.3).map(at)
   ;[places.rearMidFront, places.rearMidBack] = leg(mark('hockFront'), mark('hockPoint'), 0.3).map(at)
@@ -143,15 +146,15 @@ function profilePlaces({ marks, outline, rim }: PlannedView, found: readonly Poi
   places.rearBottomHigh = at(mid(mark('hockFront'), mark('rearPasternFront'), 0.9))
   places.rearBottomLow = at(mark('rearPasternFront'))
   const [root, tip] = [at(mark('tailSet')), at(mark('tailTip'))]
-  const across = (share: number): readonly [Point, Point] => {
+  const across = (share: number): readonly [PhotoPoint, PhotoPoint] => {
     const [x, y] = mid(root, tip, share)
     const size = Math.hypot(tip[0] - root[0], tip[1] - root[1]) || 1
-    const normal: Point = [-(tip[1] - root[1]) / size, (tip[0] - root[0]) / size]
+    const normal: PhotoPoint = [-(tip[1] - root[1]) / size, (tip[0] - root[0]) / size]
     return [alongRay(found, [x, y], [-normal[0], -normal[1]]), alongRay(found, [x, y], normal)]
   }
   ;[places.tailRootAbove, places.tailRootBelow] = across(0.15)
   ;[places.tailTipAbove, places.tailTipBelow] = across(0.85)
-  for (const [id, point] of Object.entries(places) as [PlaceId, Point][]) {
+  for (const [id, point] of Object.entries(places) as [PhotoPlace, PhotoPoint][]) {
     const { onEdge } = PLACES[id]
     if (onEdge) places[id] = onto(found, point, onEdge)
   }
@@ -178,7 +181,7 @@ const OWN_EDGE_MM = 3
 const BELLY_SHARES = [0.12, 0.18, 0.24, 0.3, 0.36, 0.42, 0.48, 0.54, 0.6, 0.66, 0.72, 0.78, 0.84, 0.9, 0.96, 1.02, 1.08]
 
 /** The first of some places of the back that has the outline close above it, on the outline. */
-function firstNear(places: readonly Point[], found: readonly Point[], near: number): Point {
+function firstNear(places: readonly PhotoPoint[], found: readonly PhotoPoint[], near: number): PhotoPoint {
   const crossings = places.map((place) => ({ place, edge: onto(found, place, 'above') }))
   return (crossings.find(({ place, edge }) => place[1] - edge[1] > -near / 4 && place[1] - edge[1] < near) ?? crossings[0]).edge
 }
@@ -188,15 +191,15 @@ const BEYOND = 0.8
 
 function headPlaces(
   { face, rim, outline, earsStand }: PlannedView,
-  found: readonly Point[],
-  at: (point: Point) => Point,
+  found: readonly PhotoPoint[],
+  at: (point: PhotoPoint) => PhotoPoint,
   k: number
 ): Places {
   if (!face) return {}
   const [left, right] = [at([face.eyeX, 0]), at([-face.eyeX, 0])]
-  const eyes: Point = [(left[0] + right[0]) / 2, (left[1] + right[1]) / 2]
+  const eyes: PhotoPoint = [(left[0] + right[0]) / 2, (left[1] + right[1]) / 2]
   const layer = (name: string) => rim.filter((place) => place.layer === name).map((place) => at(place.at))
-  const far = ([x, y]: Point) => Math.hypot(x - eyes[0], y - eyes[1])
+  const far = ([x, y]: PhotoPoint) => Math.hypot(x - eyes[0], y - eyes[1])
   const edgeAt = (hour: number) => found.reduce((best, point) => (hoursOff(eyes, point, hour) < hoursOff(eyes, best, hour) ? point : best))
   const jaw = jawHours(outline)
   const places: Places = { eyeLeft: left, eyeRight: right, nose: at([0, face.noseY]), jawLeft: edgeAt(6 - jaw), jawRight: edgeAt(6 + jaw) }
@@ -223,13 +226,13 @@ function headPlaces(
 }
 
 /** How far a place lies from an hour of the clock, either way round. */
-function hoursOff(centre: Point, point: Point, hour: number): number {
+function hoursOff(centre: PhotoPoint, point: PhotoPoint, hour: number): number {
   const off = Math.abs(clockOf(centre, point) - hour) % 12
   return Math.min(off, 12 - off)
 }
 
 /** Where a way from inside first meets the outline; a little way along it where it never does. */
-function alongRay(ring: readonly Point[], [x, y]: Point, [dx, dy]: Point): Point {
+function alongRay(ring: readonly PhotoPoint[], [x, y]: PhotoPoint, [dx, dy]: PhotoPoint): PhotoPoint {
   let nearest = Infinity
   ring.forEach((a, i) => {
     const b = ring[(i + 1) % ring.length]
@@ -243,15 +246,15 @@ function alongRay(ring: readonly Point[], [x, y]: Point, [dx, dy]: Point): Point
   return [x + dx * reach, y + dy * reach]
 }
 
-const extreme = (points: readonly Point[], sign: 1 | -1) =>
+const extreme = (points: readonly PhotoPoint[], sign: 1 | -1) =>
   points.reduce((best, point) => (sign * point[1] > sign * best[1] ? point : best))
 
 /** The plan's own head leaves its round by this where the muzzle and the neck begin, mm. Chosen. */
 const LEAVES_ROUND_MM = 3
 
 /** Hours from six o'clock to where the planned head is round on both sides: below that the muzzle stands before it. */
-function jawHours(outline: readonly Point[]): number {
-  const hourOf = (point: Point) => clockOf([0, 0], point)
+function jawHours(outline: readonly PhotoPoint[]): number {
+  const hourOf = (point: PhotoPoint) => clockOf([0, 0], point)
   const round = fitCircle(
     outline.filter((point) => {
       const hour = hourOf(point)
@@ -270,15 +273,15 @@ function jawHours(outline: readonly Point[]): number {
 }
 
 /** The nearest place of an outline straight above, below, before (left) or behind a place; the nearest of all where there is none. */
-export function onto(ring: readonly Point[], [x, y]: Point, way: 'above' | 'below' | 'before' | 'behind'): Point {
+export function onto(ring: readonly PhotoPoint[], [x, y]: PhotoPoint, way: 'above' | 'below' | 'before' | 'behind'): PhotoPoint {
   const upright = way === 'above' || way === 'below'
-  let best: Point | null = null
+  let best: PhotoPoint | null = null
   ring.forEach((a, i) => {
     const b = ring[(i + 1) % ring.length]
     const [a0, b0, at] = upright ? [a[0], b[0], x] : [a[1], b[1], y]
     if (a0 > at === b0 > at) return
     const share = (at - a0) / (b0 - a0)
-    const cross: Point = upright ? [x, a[1] + (b[1] - a[1]) * share] : [a[0] + (b[0] - a[0]) * share, y]
+    const cross: PhotoPoint = upright ? [x, a[1] + (b[1] - a[1]) * share] : [a[0] + (b[0] - a[0]) * share, y]
     const away = upright ? Math.abs(cross[1] - y) : Math.abs(cross[0] - x)
     if (!best || away < (upright ? Math.abs(best[1] - y) : Math.abs(best[0] - x))) best = cross
   })

@@ -1,11 +1,11 @@
 // What a photograph was read as, in millimetres: one reading, or one draw of all that may be otherwise.
 import { CoreError } from '../../error'
 import { normalDraw, type Random } from '../../stats'
-import type { Point } from '../types'
+import type { PhotoPoint } from '../types'
 import { PLUMB_U, toMm, type Frame } from './frame'
-import { LINES, PLACES, type LineId, type PlaceId } from './places'
+import { LINES, PLACES, type LineId, type PhotoPlace } from './places'
 
-export type PlacedPoint = { readonly at: Point; /** standard uncertainty either way, px */ readonly uPx: number }
+export type PlacedPoint = { readonly at: PhotoPoint; /** standard uncertainty either way, px */ readonly uPx: number }
 
 /** How far what is measured lies before the plane of the scale, mm, each with its standard uncertainty. */
 export type Depths = Readonly<Record<'edge' | 'nose' | 'leg', { readonly mm: number; readonly u: number }>>
@@ -14,27 +14,27 @@ export type Depths = Readonly<Record<'edge' | 'nose' | 'leg', { readonly mm: num
 export type Reading = {
   readonly frame: Frame
   readonly depths: Depths
-  readonly outline: readonly Point[]
+  readonly outline: readonly PhotoPoint[]
   /** of each place of the outline across the edge, px */
   readonly edgeUPx: readonly number[]
-  readonly places: Readonly<Partial<Record<PlaceId, PlacedPoint>>>
-  readonly lines: Readonly<Partial<Record<LineId, readonly Point[]>>>
+  readonly places: Readonly<Partial<Record<PhotoPlace, PlacedPoint>>>
+  readonly lines: Readonly<Partial<Record<LineId, readonly PhotoPoint[]>>>
 }
 
 /** The same in the measuring plane, mm; a profile faces left. */
 export type Trace = {
   readonly seen: Frame['seen']
   readonly hasScale: boolean
-  readonly outline: readonly Point[]
-  readonly places: Readonly<Partial<Record<PlaceId, Point>>>
-  readonly lines: Readonly<Partial<Record<LineId, readonly Point[]>>>
+  readonly outline: readonly PhotoPoint[]
+  readonly places: Readonly<Partial<Record<PhotoPlace, PhotoPoint>>>
+  readonly lines: Readonly<Partial<Record<LineId, readonly PhotoPoint[]>>>
   /** how far a head is turned to its own left, degrees; 0 for a profile, or where it cannot be told */
   readonly yawDeg: number
 }
 
 /** What a person has marked on a photograph; a place that is only proposed is not touched. */
 export type Marked = Pick<Reading, 'outline' | 'edgeUPx' | 'lines'> & {
-  readonly places: Readonly<Partial<Record<PlaceId, PlacedPoint & { readonly touched: boolean }>>>
+  readonly places: Readonly<Partial<Record<PhotoPlace, PlacedPoint & { readonly touched: boolean }>>>
 }
 
 /** The reading of what is marked: a place counts once a person has put it there or agreed to it (decision 0029). */
@@ -70,13 +70,13 @@ function traced(reading: Reading, random: Random | null): Trace {
     nose: depths.nose.mm + depths.nose.u * draw(),
     leg: depths.leg.mm + depths.leg.u * draw()
   }
-  const places: Partial<Record<PlaceId, Point>> = {}
-  for (const [id, { at, uPx }] of Object.entries(reading.places) as [PlaceId, PlacedPoint][]) {
+  const places: Partial<Record<PhotoPlace, PhotoPoint>> = {}
+  for (const [id, { at, uPx }] of Object.entries(reading.places) as [PhotoPlace, PlacedPoint][]) {
     const { depth } = PLACES[id]
     places[id] = toMm(turned, [at[0] + uPx * draw(), at[1] + uPx * draw()], depth ? deep[depth] : 0)
   }
-  const lines: Partial<Record<LineId, readonly Point[]>> = {}
-  for (const [id, points] of Object.entries(reading.lines) as [LineId, readonly Point[]][]) {
+  const lines: Partial<Record<LineId, readonly PhotoPoint[]>> = {}
+  for (const [id, points] of Object.entries(reading.lines) as [LineId, readonly PhotoPoint[]][]) {
     const u = LINE_U_MM * (frame.hasScale ? frame.pxPerMm : 1)
     lines[id] = points.map(([x, y]) => toMm(turned, [x + u * draw(), y + u * draw()], LINES[id].depth ? deep.leg : 0))
   }
@@ -85,7 +85,7 @@ function traced(reading: Reading, random: Random | null): Trace {
   const swing = frame.seen === 'head' ? deep.edge * Math.sin((yawDeg * Math.PI) / 180) : 0
   const [ax, ay] = acrossFace(places)
   // a head turned to its left carries what lies behind the eyes to its right: it is laid back
-  const outline = ring.map((point): Point => {
+  const outline = ring.map((point): PhotoPoint => {
     const [x, y] = toMm(turned, point, deep.edge)
     return [x - ax * swing, y - ay * swing]
   })
@@ -93,7 +93,7 @@ function traced(reading: Reading, random: Random | null): Trace {
 }
 
 /** One long, from the dog's right eye to its left: to the right of the picture. */
-function acrossFace({ eyeLeft, eyeRight }: Trace['places']): Point {
+function acrossFace({ eyeLeft, eyeRight }: Trace['places']): PhotoPoint {
   if (!eyeLeft || !eyeRight) return [1, 0]
   const size = Math.hypot(eyeLeft[0] - eyeRight[0], eyeLeft[1] - eyeRight[1]) || 1
   return [(eyeLeft[0] - eyeRight[0]) / size, (eyeLeft[1] - eyeRight[1]) / size]
@@ -112,7 +112,7 @@ export function yawFrom(places: Trace['places'], noseBeforeEyesMm: number): numb
 }
 
 /** The outline with its edge drawn: common to all of it, and alike over a stretch. */
-function jittered({ outline, edgeUPx, frame }: Reading, random: Random): Point[] {
+function jittered({ outline, edgeUPx, frame }: Reading, random: Random): PhotoPoint[] {
   const n = outline.length
   const common = EDGE_COMMON_MM * (frame.hasScale ? frame.pxPerMm : 1) * normalDraw(random)
   const step = n > 1 ? Math.hypot(outline[1][0] - outline[0][0], outline[1][1] - outline[0][1]) / frame.pxPerMm : 1
@@ -129,12 +129,12 @@ function jittered({ outline, edgeUPx, frame }: Reading, random: Random): Point[]
 }
 
 /** A place that a measure needs. @throws CoreError `missingPlace` */
-export function placeIn(trace: Trace, id: PlaceId): Point {
+export function placeIn(trace: Trace, id: PhotoPlace): PhotoPoint {
   const found = trace.places[id]
   if (!found) throw new CoreError({ code: 'missingPlace', path: id, got: 'nothing', limit: PLACES[id].name })
   return found
 }
-export function lineIn(trace: Trace, id: LineId): readonly Point[] {
+export function lineIn(trace: Trace, id: LineId): readonly PhotoPoint[] {
   const found = trace.lines[id]
   if (!found) throw new CoreError({ code: 'missingLine', path: id, got: 'nothing', limit: LINES[id].name })
   return found

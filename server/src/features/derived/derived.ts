@@ -1,7 +1,7 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
 import { retiredTechniques } from '@peen/content'
 import { GRADE_RULES, gradeResult, type GradedWith, type GradeResult } from '@peen/core/grade'
-import { countedAttempts, foldSession, type CountedAttempt, type PracticeEvent } from '@peen/core/practice'
+import { countedAttempts, foldSession, type CountedAttempt, type PracticeEvent, type SessionState } from '@peen/core/practice'
 import { agreedStandard, fittedStandard, type FittedStandard } from '@peen/core/standard'
 import { nowCalled } from '@peen/core/technique'
 import { rollup } from 'd3-array'
@@ -34,7 +34,11 @@ export const techniqueToday = (id: string): string => nowCalled(id, retiredTechn
 
 /** The attempts that events come to. They keep the word that was used then; what is derived goes by the names of today. */
 export function countedOf(events: readonly PracticeEvent[], major: ReadonlySet<string>): CountedAttempt[] {
-  const state = foldSession(events)
+  return countedIn(foldSession(events), major)
+}
+
+/** The same of a state that is folded already. */
+export function countedIn(state: SessionState, major: ReadonlySet<string>): CountedAttempt[] {
   const attempts = state.attempts.map((attempt) => ({ ...attempt, techniqueId: techniqueToday(attempt.techniqueId) }))
   return countedAttempts({ ...state, attempts }, major)
 }

@@ -2,7 +2,7 @@
 import { bodyById } from '@peen/content'
 import type { DogProfile, DogView, Me, NewStanding } from '@peen/contract'
 import { fitBody } from '@peen/core/figure'
-import type { Standing } from '@peen/core/checkin'
+import type { DogStanding } from '@peen/core/checkin'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { inTransaction, tables, type Transaction } from '../../db'
@@ -61,7 +61,7 @@ export async function decideStanding({ db, clock }: Services, actor: Me, id: str
     if (before?.kind === 'refused' && kind !== 'refused' && actor.role !== 'lead')
       throw refuse.forbidden(`${dog.name} is refused; a lead assessor frees it. Nothing was changed.`)
     const by = before?.kind === kind ? [...new Set([...before.by, actor.id])] : [actor.id]
-    const standing: Standing | null =
+    const standing: DogStanding | null =
       kind === 'free' ? null : { kind, reason, vet: vet || (before?.kind === kind && before.vet), by, onDate }
     await tx.update(tables.dogs).set({ standing }).where(eq(tables.dogs.id, id))
     return dogView({ ...dog, standing })

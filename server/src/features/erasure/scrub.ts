@@ -1,5 +1,5 @@
 // Taking a person's name out of everything that people wrote: free texts alone, never an answer.
-import { eq, inArray } from 'drizzle-orm'
+import { eq, inArray, sql } from 'drizzle-orm'
 import { tables, type Transaction } from '../../db'
 import { withSentences, withTexts } from '../audit'
 
@@ -41,7 +41,10 @@ export async function scrubVisits(tx: Transaction, sessionIds: readonly string[]
   const visits = await tx.select().from(s).where(inArray(s.id, ids))
   await scrubNotes(tx, ids, person)
   for (const { id, checkIn, found, closing } of visits)
-    await tx.update(s).set(withoutPerson({ checkIn, found, closing }, person)).where(eq(s.id, id))
+    await tx
+      .update(s)
+      .set({ ...withoutPerson({ checkIn, found, closing }, person), eventsVersion: sql`${s.eventsVersion} + 1` })
+      .where(eq(s.id, id))
   // an event's content hash stays as it came: it tells a tablet that its tap is there already, nothing more
   for (const { id, payload } of await tx.select().from(e).where(inArray(e.sessionId, ids))) {
     const clean = withoutPerson(payload, person)

@@ -8,11 +8,12 @@ import {
   OTHER_FAULT,
   UNDO_SECONDS,
   type EventKind,
+  type Folding,
   type PracticeEvent,
   type SessionState
 } from '@peen/core/practice'
 import { toolById, type Tool } from '@peen/core/tools'
-import { and, eq } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import { tables, type Reader, type Transaction } from '../../db'
 import { refuse } from '../../http'
 import { gateAt } from './found'
@@ -24,7 +25,7 @@ export type Facts = {
   readonly actor: Me
   readonly receivedAt: Date
   readonly sentAt: string | null
-  readonly stored: PracticeEvent[]
+  readonly fold: Folding
   /** read once for a batch, and only where an event asks */
   readonly rack: () => Promise<readonly Tool[]>
   readonly techniques: () => Promise<readonly TechniqueVersion[]>
@@ -48,13 +49,14 @@ const STAFF_WORDS = 'This is for an instructor to record.'
 
 /** Why everything at a session is late now: its day is closed, or its apprentice has left. Null on an ordinary day. */
 export async function whyLate(db: Reader, { onDate, apprenticeId }: Facts['session']): Promise<string | null> {
-  const [closedDay] = await db.select().from(tables.closedDays).where(eq(tables.closedDays.onDate, onDate))
-  if (closedDay) return `${onDate} is closed. This is kept as late; an instructor confirms it.`
-  const [left] = await db
-    .select({ name: tables.people.givenName })
-    .from(tables.people)
-    .where(and(eq(tables.people.id, apprenticeId), eq(tables.people.active, false)))
-  return left ? `${left.name} has left the school. This is kept as late; an instructor confirms it.` : null
+  const { people: p, closedDays: d } = tables
+  const [{ name, active, closed }] = await db
+    .select({ name: p.givenName, active: p.active, closed: d.onDate })
+    .from(p)
+    .leftJoin(d, eq(d.onDate, onDate))
+    .where(eq(p.id, apprenticeId))
+  if (closed) return `${onDate} is closed. This is kept as late; an instructor confirms it.`
+  return active ? null : `${name} has left the school. This is kept as late; an instructor confirms it.`
 }
 
 /** Permission and sense of one event; throws the refusal. */
@@ -173,7 +175,7 @@ function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' 
       'undoTooLate',
       `This came too late: the tap was sent more than ${UNDO_ARRIVES_SECONDS} seconds before it was taken back. It stays.`
     )
-  const others = facts.stored.find((one) => one.by !== facts.actor.id && refersTo(one, target))
+  const others = facts.fold.events.find((one) => one.by !== facts.actor.id && refersTo(one, target))
   if (others)
     throw refuse.conflict(
       'referredTo',
@@ -221,8 +223,8 @@ function attemptOf(state: SessionState, id: string) {
   return attempt
 }
 
-function eventNamed({ stored }: Facts, id: string, field: string): PracticeEvent {
-  const target = stored.find((one) => one.id === id)
+function eventNamed({ fold }: Facts, id: string, field: string): PracticeEvent {
+  const target = fold.events.find((one) => one.id === id)
   if (!target) throw refuse.invalid([{ path: `payload.${field}`, detail: `payload.${field} names no event of this session.` }])
   return target
 }

@@ -1,16 +1,17 @@
 import { check, eventSchema, type EventAnswer, type Me } from '@peen/contract'
 import { CoreError } from '@peen/core/error'
-import { clockOff, foldSession, isNote, type PracticeEvent } from '@peen/core/practice'
+import { clockOff, isNote, type PracticeEvent } from '@peen/core/practice'
 import canonicalize from 'canonicalize'
 import { eq, inArray } from 'drizzle-orm'
 import { validate as isUuid } from 'uuid'
-import { inTransaction, tables, type Transaction } from '../../db'
+import { inTransaction, isTaken, tables, type Transaction } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
 import { sha256 } from '../audit'
-import { countedOf, eventsOf, storeAttempts, storeCoat } from '../derived'
+import { countedIn, storeAttempts, storeCoat } from '../derived'
 import { rackOf, techniquesOf } from '../school'
 import { majorFaults } from '../techniques'
 import { allow, whyLate, type Facts } from './allow'
+import { countedText, keepFold, takeFold, type Fold } from './folds'
 import { markInstructorsParts } from './instructor'
 
 /** A conflict, a refusal and what was lost against neither: answered event by event. */
@@ -33,15 +34,37 @@ export async function recordEvents(
   { sentAt = null, deviceId }: Sent = {}
 ): Promise<Recorded> {
   const receivedAt = await services.clock.now()
-  return inTransaction(services.db, async (tx) => {
+  const sent: Batched = { actor, sessionId, incoming, sentAt, deviceId, receivedAt }
+  try {
+    return await recordBatch(services, sent, false)
+  } catch (error) {
+    // an id that another session has: found by the key itself, and only then asked for
+    if (!isTaken(error)) throw error
+    return recordBatch(services, sent, true)
+  }
+}
+
+type Batched = {
+  readonly actor: Me
+  readonly sessionId: string
+  readonly incoming: readonly unknown[]
+  readonly sentAt: string | null
+  readonly deviceId: string | undefined
+  readonly receivedAt: Date
+}
+
+async function recordBatch(services: Services, sent: Batched, asksIds: boolean): Promise<Recorded> {
+  const { actor, sessionId, incoming, sentAt, deviceId, receivedAt } = sent
+  const { db } = services
+  const { recorded, version, fold } = await inTransaction(db, async (tx) => {
     const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update'))[0]
     if (!session) throw refuse.notFound('This session')
     if (actor.role === 'apprentice' && session.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
-    const stored = (await eventsOf(tx, [sessionId])).get(sessionId)!
-    const before = [...stored]
+    const fold = await takeFold(db, tx, session)
     const read = { rack: once(() => rackOf(tx)), techniques: once(() => techniquesOf(tx)) }
-    const facts: Facts = { tx, session, actor, receivedAt, sentAt, stored, closed: await whyLate(tx, session), ...read }
-    const batch: Batch = { known: await hashesOf(tx, incoming), rows: [], deviceId }
+    const facts: Facts = { tx, session, actor, receivedAt, sentAt, fold: fold.folding, closed: await whyLate(tx, session), ...read }
+    const elsewhere = asksIds ? await hashesOf(tx, incoming) : []
+    const batch: Batch = { known: new Map([...elsewhere, ...fold.hashes]), rows: [], deviceId }
     const answers: EventAnswer[] = []
     const statuses: number[] = []
     for (const raw of incoming) {
@@ -56,24 +79,34 @@ export async function recordEvents(
         statuses.push(error instanceof Refused ? error.status : 422)
       }
     }
-    if (batch.rows.length > 0) await tx.insert(tables.events).values(batch.rows)
-    await updateAttempts(tx, session, before, stored)
-    if (changesCoat(stored.slice(before.length))) await storeCoat(tx, session, stored)
-    return { answers, status: answers.length === 1 ? statuses[0] : 200 }
+    if (batch.rows.length > 0) await write(tx, session, fold, batch.rows)
+    const recorded = { answers, status: answers.length === 1 ? statuses[0] : 200 }
+    return { recorded, fold, version: session.eventsVersion + (batch.rows.length > 0 ? 1 : 0) }
   })
+  keepFold(db, sessionId, version, fold)
+  return recorded
 }
 
+/** Writes new events and what follows from them. */
+async function write(tx: Transaction, session: Session, fold: Fold, rows: Batch['rows']): Promise<void> {
+  await tx.insert(tables.events).values(rows)
+  await tx
+    .update(tables.sessions)
+    .set({ eventsVersion: session.eventsVersion + 1 })
+    .where(eq(tables.sessions.id, session.id))
+  for (const { id, contentHash } of rows) fold.hashes.set(id, contentHash)
+  await updateAttempts(tx, session, fold)
+  if (rows.some(({ kind }) => COAT_KINDS.has(kind))) await storeCoat(tx, session, fold.folding.events)
+}
+type Session = typeof tables.sessions.$inferSelect
+
 /** Writes the attempts of a session only where new events have changed them: most taps do not. */
-async function updateAttempts(
-  tx: Transaction,
-  session: typeof tables.sessions.$inferSelect,
-  before: readonly PracticeEvent[],
-  after: readonly PracticeEvent[]
-): Promise<void> {
-  if (after.length === before.length) return
-  const major = await majorFaults(tx)
-  const counted = countedOf(after, major)
-  if (JSON.stringify(counted) !== JSON.stringify(countedOf(before, major))) await storeAttempts(tx, session, counted)
+async function updateAttempts(tx: Transaction, session: Session, fold: Fold): Promise<void> {
+  const state = fold.folding.state()
+  const counted = countedText(state)
+  if (counted === fold.counted) return
+  fold.counted = counted
+  await storeAttempts(tx, session, countedIn(state, await majorFaults(tx)))
 }
 
 /** Kinds that say that hair was taken, or take it back. */
@@ -88,7 +121,6 @@ const COAT_KINDS: ReadonlySet<string> = new Set([
 ])
 /** What is said of one event alone; anything else concerns the whole batch. */
 const isAnswer = (error: unknown): error is Refused | CoreError => error instanceof Refused || error instanceof CoreError
-const changesCoat = (events: readonly PracticeEvent[]) => events.some(({ kind }) => COAT_KINDS.has(kind))
 
 /** What is stored already of the ids that came, and the rows that are written in one go. */
 type Batch = {
@@ -148,7 +180,7 @@ async function recordOne(facts: Facts, { known, rows, deviceId }: Batch, raw: un
       'eventConflict',
       'An event with this id and other content is stored already. The stored one stands; this one was not taken.'
     )
-  const state = foldSession(facts.stored)
+  const state = facts.fold.state()
   const clockOffMs = clockOff(event.atDevice, facts.receivedAt.toISOString(), facts.sentAt)
   // which tablet it was is not the tap's to say
   const moved = { ...event, clockOffMs, ...(deviceId ? { deviceId } : {}) } as PracticeEvent
@@ -167,14 +199,14 @@ async function recordOne(facts: Facts, { known, rows, deviceId }: Batch, raw: un
   }
   rows.push(row)
   known.set(event.id, contentHash)
-  facts.stored.push({ ...moved, late, receivedAt: facts.receivedAt.toISOString() } as PracticeEvent)
+  facts.fold.add({ ...moved, late, receivedAt: facts.receivedAt.toISOString() } as PracticeEvent)
   if (moved.kind === 'instructorFinished' && !late) await markInstructorsParts(facts.tx, facts.session, moved.payload)
   const clock = clockOffMs === null ? null : sayClock(clockOffMs)
   return { id: event.id, status: late ? 'late' : 'stored', detail: why ?? clock }
 }
 
 /** Why an event is kept as late and does not count until an instructor confirms it; null where it counts at once. */
-function lateness({ closed, actor, stored }: Facts, event: PracticeEvent, isFinished: boolean): string | null {
+function lateness({ closed, actor, fold: { events: stored } }: Facts, event: PracticeEvent, isFinished: boolean): string | null {
   if (event.kind === 'lateConfirmed') return null
   if (closed !== null) return closed
   if (!isFinished) return null

@@ -1,0 +1,1 @@
+ALTER TABLE `practice_sessions` ADD `events_version` int DEFAULT 0 NOT NULL;
