@@ -11,7 +11,7 @@ import {
 import type { Standard } from '@peen/core/standard'
 import { useLocalStorage } from '@vueuse/core'
 import * as Comlink from 'comlink'
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
 import { ask, ApiError, sentenceOf } from '../api/client'
 import { useSavedStore } from '../stores/saved'
 import { useSaveSoon } from './useSaveSoon'
@@ -33,30 +33,14 @@ export function useGrade(grading: GradingView, standard: Standard) {
     serializer: { read: (text) => JSON.parse(text), write: (value) => JSON.stringify(value) }
   })
   const mine = kept.value && kept.value.version === grading.version ? kept.value : grading
-  const answers = ref<Answers>(JSON.parse(JSON.stringify(mine.answers)) as Answers)
+  const answers = ref<Answers>(plain(mine.answers))
   const critical = ref<readonly string[]>([...mine.critical])
   const rating = ref<GlobalRating | null>(mine.globalRating)
   const conflict = ref<StoredDraft | null>(null)
   const problem = ref<string | null>(null)
-  const result = shallowRef<GradeResult | null>(null)
   const count = computed(() => countAnswers(standard, answers.value))
 
-  const worker = new Worker(new URL('../workers/grade.worker.ts', import.meta.url), { type: 'module', name: 'grade' })
-  const grader = Comlink.wrap<Grader>(worker)
-  let asked = 0
-  async function regrade(): Promise<void> {
-    const turn = ++asked
-    const input = {
-      answers: JSON.parse(JSON.stringify(answers.value)) as Answers,
-      critical: [...critical.value],
-      ...(JSON.parse(JSON.stringify(grading.gradedWith)) as GradingView['gradedWith']),
-      seedText: grading.id
-    }
-    const found = await grader.grade(JSON.parse(JSON.stringify(standard)) as Standard, input)
-    if (turn === asked) result.value = found
-  }
-  watch([answers, critical], () => void regrade(), { immediate: true, deep: true })
-  onBeforeUnmount(() => worker.terminate())
+  const result = useGraded(grading, standard, answers, critical)
 
   // what was changed just before signing is saved by signing: the write that waits for a pause must not come in between
   let signing = false
@@ -91,7 +75,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
   function takeTheirs(): void {
     if (!conflict.value) return
     version.value = conflict.value.version
-    answers.value = JSON.parse(JSON.stringify(conflict.value.answers)) as Answers
+    answers.value = plain(conflict.value.answers)
     critical.value = conflict.value.critical
     rating.value = conflict.value.globalRating
     conflict.value = null
@@ -106,6 +90,28 @@ export function useGrade(grading: GradingView, standard: Standard) {
     void save()
   }
 
+  const touches = answering({ answers, critical, rating }, changed)
+  async function sign(): Promise<boolean> {
+    await save()
+    if (conflict.value || problem.value) return false
+    signing = true
+    try {
+      await ask('signGrading', { id: grading.id, body: { version: version.value } })
+      return true
+    } catch (error) {
+      problem.value = sentenceOf(error)
+      return false
+    } finally {
+      signing = false
+    }
+  }
+  return { answers, critical, rating, result, count, conflict, problem, ...touches, sign, takeTheirs, keepMine }
+}
+
+type OnSheet = { readonly answers: Ref<Answers>; readonly critical: Ref<readonly string[]>; readonly rating: Ref<GlobalRating | null> }
+
+/** What a touch on the sheet does to its answers. */
+function answering({ answers, critical, rating }: OnSheet, changed: () => void) {
   function answer(criterionId: string, side: SideKey, value: SideAnswer | null): void {
     const { [side]: _gone, ...rest } = answers.value[criterionId] ?? ({} as Answer)
     const next: Answer = value === null ? rest : { ...rest, [side]: value }
@@ -121,19 +127,24 @@ export function useGrade(grading: GradingView, standard: Standard) {
     rating.value = value
     changed()
   }
-  async function sign(): Promise<boolean> {
-    await save()
-    if (conflict.value || problem.value) return false
-    signing = true
-    try {
-      await ask('signGrading', { id: grading.id, body: { version: version.value } })
-      return true
-    } catch (error) {
-      problem.value = sentenceOf(error)
-      return false
-    } finally {
-      signing = false
-    }
+  return { answer, toggleCritical, rate }
+}
+
+const plain = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
+
+/** What the sheet comes to, graded in a worker at every change; only the newest answer counts. */
+function useGraded(grading: GradingView, standard: Standard, answers: Ref<Answers>, critical: Ref<readonly string[]>) {
+  const result = shallowRef<GradeResult | null>(null)
+  const worker = new Worker(new URL('../workers/grade.worker.ts', import.meta.url), { type: 'module', name: 'grade' })
+  const grader = Comlink.wrap<Grader>(worker)
+  let asked = 0
+  async function regrade(): Promise<void> {
+    const turn = ++asked
+    const input = { answers: plain(answers.value), critical: [...critical.value], ...plain(grading.gradedWith), seedText: grading.id }
+    const found = await grader.grade(plain(standard), input)
+    if (turn === asked) result.value = found
   }
-  return { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine }
+  watch([answers, critical], () => void regrade(), { immediate: true, deep: true })
+  onBeforeUnmount(() => worker.terminate())
+  return result
 }

@@ -75,39 +75,9 @@ export function usePlateBench(coatId: () => string, viewId: () => string) {
       [moved.value.left, moved.value.right].some((side) => Object.keys(side).length > 0)
   )
 
-  const notes = computed<PlateNote[]>(() => {
-    const found: PlateNote[] = []
-    if (fault.value) {
-      const { at, name, field, unit, kind } = fault.value
-      // a longer right cheek is pointed at on the right
-      const side = kind === 'difference' ? 'right' : null
-      found.push({
-        id: 'fault',
-        region: at,
-        side,
-        heading: name,
-        lines: [{ text: field ? `${amount.value} ${unit}` : 'no bevels', bold: true, glyph: 'fails' }]
-      })
-    }
-    for (const region of NOTED[view.value.from] ?? []) {
-      if (region === fault.value?.at) continue
-      const [now, planned] = [lengthsOf(near.value)[region] ?? 0, coat.value.lengths[region] ?? 0]
-      const off = now - planned
-      found.push({
-        id: region,
-        region,
-        side: view.value.from === 'side' ? null : 'left',
-        numeral: String(found.length + 1),
-        heading: regionName(region),
-        lines: [
-          { text: sayLength(now, 'mm'), bold: true, glyph: off > 0 ? 'long' : off < 0 ? 'short' : undefined },
-          ...(off === 0 ? [] : [{ text: `planned ${sayLength(planned, 'mm')}` }])
-        ],
-        tone: off > 0 ? 'long' : off < 0 ? 'short' : undefined
-      })
-    }
-    return found
-  })
+  const notes = computed(() =>
+    notesOn({ view: view.value, planned: coat.value.lengths, now: lengthsOf(near.value), fault: fault.value, amount: amount.value })
+  )
 
   return {
     coat,
@@ -132,4 +102,39 @@ export function usePlateBench(coatId: () => string, viewId: () => string) {
     pick,
     choose
   }
+}
+
+type Shown = {
+  readonly view: (typeof VIEW_NAMES)[number]
+  readonly planned: Lengths
+  readonly now: Lengths
+  readonly fault: DrawnFault | null
+  readonly amount: number
+}
+
+/** What stands in the margin: the fault, then the places that this view shows, with what was planned where it is off. */
+function notesOn({ view, planned, now, fault, amount }: Shown): PlateNote[] {
+  const faulty = fault ? [faultNote(fault, amount)] : []
+  const regions = (NOTED[view.from] ?? []).filter((region) => region !== fault?.at)
+  const places = regions.map((region, i): PlateNote => {
+    const [mm, plannedMm] = [now[region] ?? 0, planned[region] ?? 0]
+    const tone = mm > plannedMm ? 'long' : mm < plannedMm ? 'short' : undefined
+    return {
+      id: region,
+      region,
+      side: view.from === 'side' ? null : 'left',
+      numeral: String(faulty.length + i + 1),
+      heading: regionName(region),
+      lines: [{ text: sayLength(mm, 'mm'), bold: true, glyph: tone }, ...(tone ? [{ text: `planned ${sayLength(plannedMm, 'mm')}` }] : [])],
+      tone
+    }
+  })
+  return [...faulty, ...places]
+}
+
+function faultNote({ at, name, field, unit, kind }: DrawnFault, amount: number): PlateNote {
+  const text = field ? `${amount} ${unit}` : 'no bevels'
+  // a longer right cheek is pointed at on the right
+  const side = kind === 'difference' ? 'right' : null
+  return { id: 'fault', region: at, side, heading: name, lines: [{ text, bold: true, glyph: 'fails' }] }
 }

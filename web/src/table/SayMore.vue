@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import { GIVEN_HELP_CHOICES, STRESS_CHOICES } from '../composables/choices'
 import { techniqueById } from '../stores/techniques'
-import type { Asking } from './useTaps'
+import type { Asking } from './useAsking'
 
 // What a tap leaves open, asked afterwards: which fault and side, how it was helped, what was good, why the work stops.
 const props = defineProps<{ asking: Asking; dog: string }>()

@@ -25,7 +25,8 @@ import StepStrip from '../table/StepStrip.vue'
 import TableFacts from '../table/TableFacts.vue'
 import StopKey from '../table/StopKey.vue'
 import TableKeys from '../table/TableKeys.vue'
-import { tableKeys, useTaps } from '../table/useTaps'
+import { tableKeys } from '../table/table-keys'
+import { useTaps } from '../table/useTaps'
 import { useVisit, wornBy } from '../visit/useVisit'
 
 const props = defineProps<{ id: string }>()
