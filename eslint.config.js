@@ -28,6 +28,8 @@ const CORE_IS_PURE = [
   { name: 'console', message: 'core does not print' }
 ]
 
+const functionsOf = (max) => ({ 'max-lines-per-function': ['error', { max, skipBlankLines: true, skipComments: true }] })
+
 const PAGE_IS_NO_SERVER = ['process', 'Buffer', '__dirname'].map((name) => ({ name, message: 'the page runs in a browser' }))
 const SERVER_IS_NO_PAGE = ['window', 'document', 'localStorage'].map((name) => ({ name, message: 'the server has no page' }))
 
@@ -68,6 +70,18 @@ export default ts.config(
       'regexp/no-super-linear-move': ['error', { report: 'potential' }]
     }
   },
+  {
+    // by type, which takes time: where promises are
+    files: ['{server,web,demo}/src/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }]
+    }
+  },
+  { files: ['{core,contract,server}/src/**/*.ts'], ignores: ['**/*.test.ts', '**/testing/**'], rules: functionsOf(60) },
+  // a composable or a store is a closure of small functions
+  { files: ['web/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: functionsOf(100) },
   { files: ['web/src/**/*.{ts,vue}'], rules: { 'no-restricted-globals': ['error', ...PAGE_IS_NO_SERVER] } },
   { files: ['{server,demo,devices}/src/**/*.ts'], rules: { 'no-restricted-globals': ['error', ...SERVER_IS_NO_PAGE] } },
   {

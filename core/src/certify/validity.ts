@@ -1,3 +1,4 @@
+/* eslint-disable max-lines-per-function -- one case beside the other: apart, none would show that they are all */
 // Whether a certificate can be used at all: a rule that nobody can ever meet is refused.
 import type { CoreIssue } from '../error'
 import type { Certificate, CertificateRule } from './types'

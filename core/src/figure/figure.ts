@@ -91,6 +91,7 @@ export function bakedFaults(faults: readonly Fault[] | undefined): readonly Faul
  * Makes a figure. What is slow is done when it is first needed: the silhouette needs the skin alone, the picture needs
  * grids and roots, once per body, colour, size and scale. Refuses lengths outside 0 to 300 mm, withers outside 150 to 900.
  */
+// eslint-disable-next-line max-lines-per-function -- one closure over what is baked, worn and painted already
 export function bakeFigure(spec: FigureSpec): Figure {
   const { coat } = spec
   inRange('withersMm', spec.withersMm, WITHERS_LIMITS_MM.low, WITHERS_LIMITS_MM.high, 'mm')

@@ -162,6 +162,7 @@ function sayUnseen(t: TableFacts, aheadMin: number): string {
   return minutes >= 5 ? ` Nobody has looked for ${minutes} minutes.` : ''
 }
 
+// eslint-disable-next-line max-lines-per-function -- one case beside the other: apart, none would show that they are all
 function sayLook(t: TableFacts, rules: RoundsRules, aheadMin: number): RankedLook | null {
   const harm = expectedHarm(t, rules)
   const base = { tableNumber: t.tableNumber, sessionId: t.sessionId, harm }

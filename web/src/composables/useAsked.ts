@@ -44,8 +44,9 @@ export function useAsked<N extends EndpointName>(
       queryFn: ({ queryKey }) => (ask as unknown as (name: N, given: Given<N>) => Promise<Reply<N>>)(name, queryKey[1] as Given<N>),
       placeholderData: keepPreviousData as never,
       enabled: when,
-      // a fresh answer is told even where it says the same again: what was changed here gives way to it
-      ...(fresh ? { gcTime: 0, structuralSharing: false } : {}),
+      // an answer is told even where it says the same again: what was moved or typed here gives way to it
+      structuralSharing: false,
+      ...(fresh ? { gcTime: 0 } : {}),
       shallow: true
     },
     cache

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { CorrectVisit, DayView, Swap, VisitView } from '@peen/contract'
 import { computed, ref } from 'vue'
-import draggable from 'vuedraggable'
 import GlyphMark from '../components/GlyphMark.vue'
+import SortList from '../components/SortList.vue'
 import MoveVisit from './MoveVisit.vue'
 
 // The tables of a day. A dog and an apprentice are drawn onto a table, a planned visit onto another; every move has its keys as well.
@@ -24,6 +24,8 @@ type Chip = {
   readonly warn: boolean
 }
 type Item = Chip | { readonly key: string; readonly kind: 'visit'; readonly id: string; readonly visit: VisitView }
+/** drawn by our own shadow of it, which looks the same on every tablet */
+const BY_HAND = { sort: false, forceFallback: true }
 const waiting = ref<Readonly<Record<string, readonly Chip[]>>>({})
 const moving = ref<string | null>(null)
 /** counts drops: what a drop changed on the page is drawn anew from the data */
@@ -52,8 +54,14 @@ const palettes = computed(() => [
   { name: 'Dogs', chips: dogs.value }
 ])
 
-function dropped(tableId: string, change: { readonly added?: { readonly element: Item } }): void {
-  const item = change.added?.element
+const items = computed(
+  () =>
+    new Map<string, Item>(
+      [...props.view.tables.flatMap(({ id }) => itemsAt(id)), ...apprentices.value, ...dogs.value].map((item) => [item.key, item])
+    )
+)
+function dropped(tableId: string, key: string): void {
+  const item = items.value.get(key)
   if (!item) return
   drops.value++
   if (item.kind === 'visit') {
@@ -86,21 +94,19 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
       <li v-for="table in view.tables" :key="table.id" class="px-1 py-2" data-testid="day-table">
         <div class="flex min-h-12 items-center gap-4">
           <span class="w-10 font-serif text-[26px] italic">{{ table.number }}</span>
-          <draggable
-            :key="drops"
+          <SortList
+            :key="`${drops} ${view.closedDay}`"
             class="flex min-h-12 min-w-0 flex-1 flex-wrap items-center gap-2"
-            :model-value="itemsAt(table.id)"
-            :group="{ name: 'day', pull: true, put: !view.closedDay }"
-            item-key="key"
-            :sort="false"
-            :force-fallback="true"
-            filter="a, button"
-            :prevent-on-filter="false"
+            :options="{ ...BY_HAND, group: { name: 'day', pull: true, put: !view.closedDay }, filter: 'a, button', preventOnFilter: false }"
             :data-table="table.number"
-            @change="(change: any) => dropped(table.id, change)"
+            @dropped="(key) => dropped(table.id, key)"
           >
-            <template #item="{ element }">
-              <div v-if="element.kind === 'visit'" class="flex min-h-12 flex-1 flex-wrap items-center gap-x-3 gap-y-1">
+            <template v-for="element in itemsAt(table.id)" :key="element.key">
+              <div
+                v-if="element.kind === 'visit'"
+                :data-key="element.key"
+                class="flex min-h-12 flex-1 flex-wrap items-center gap-x-3 gap-y-1"
+              >
                 <span class="grip" aria-hidden="true">⠿</span>
                 <RouterLink
                   :to="`/visits/${element.id}`"
@@ -118,18 +124,16 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
                   Move
                 </button>
               </div>
-              <span v-else class="chip">{{ element.name }}</span>
+              <span v-else :data-key="element.key" class="chip">{{ element.name }}</span>
             </template>
-            <template #footer>
-              <button
-                v-if="itemsAt(table.id).length === 0 && !view.closedDay"
-                class="muted min-h-11 flex-1 text-left hover:underline"
-                @click="emit('fill', table.id)"
-              >
-                free
-              </button>
-            </template>
-          </draggable>
+            <button
+              v-if="itemsAt(table.id).length === 0 && !view.closedDay"
+              class="muted min-h-11 flex-1 text-left hover:underline"
+              @click="emit('fill', table.id)"
+            >
+              free
+            </button>
+          </SortList>
         </div>
         <template v-for="visit in open.filter((one) => one.tableId === table.id)" :key="visit.id">
           <p v-for="warning in visit.warnings" :key="warning" class="ml-14 leading-[1.3] text-danger">
@@ -153,22 +157,16 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
         <h2>
           {{ palette.name }} <span class="muted font-normal">{{ palette.chips.length ? 'to draw onto a table' : 'all at a table' }}</span>
         </h2>
-        <draggable
+        <SortList
           :key="drops"
           class="mt-2 flex flex-wrap gap-2"
-          :model-value="palette.chips"
-          :group="{ name: 'day', pull: 'clone', put: false }"
-          item-key="key"
-          :sort="false"
-          :force-fallback="true"
+          :options="{ ...BY_HAND, group: { name: 'day', pull: 'clone', put: false } }"
           :data-palette="palette.name"
         >
-          <template #item="{ element }"
-            ><span class="chip"
-              ><GlyphMark v-if="element.warn" name="danger" :size="16" class="mr-1 align-[-3px]" />{{ element.name }}</span
-            ></template
+          <span v-for="chip in palette.chips" :key="chip.key" :data-key="chip.key" class="chip"
+            ><GlyphMark v-if="chip.warn" name="danger" :size="16" class="mr-1 align-[-3px]" />{{ chip.name }}</span
           >
-        </draggable>
+        </SortList>
       </div>
     </template>
   </div>

@@ -2,9 +2,8 @@
 import { answersAtTarget, gradeResult } from '@peen/core/grade'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import draggable from 'vuedraggable'
-import type { Criterion } from '@peen/core/standard'
 import { ask, sentenceOf } from '../api/client'
+import SortList from '../components/SortList.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
@@ -61,10 +60,11 @@ const right = computed(() => {
     ? `A trim that is exactly right gets ${Math.round(total!.value)} and passes.`
     : `A trim that is exactly right does not pass: ${outcome}.`
 })
-const order = computed({
-  get: () => [...(standard.value?.criteria ?? [])],
-  set: (criteria: Criterion[]) => void draft.change({ criteria })
-})
+const order = computed(() => standard.value?.criteria ?? [])
+function reorder(from: number, to: number): void {
+  const criteria = order.value.toSpliced(from, 1)
+  void draft.change({ criteria: criteria.toSpliced(to, 0, order.value[from]) })
+}
 function add(): void {
   const made = newCriterion(standard.value!, criterion.value)
   draft.addCriterion(made, open.value)
@@ -176,8 +176,8 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           What is done at each place, pass by pass
         </button>
         <WorkForm v-if="open === WORK" :standard="standard" @change="(part) => draft.change(part)" />
-        <draggable v-model="order" item-key="id" handle="[data-handle]" :animation="120">
-          <template #item="{ element, index }">
+        <SortList :options="{ handle: '[data-handle]', animation: 120 }" @moved="reorder">
+          <template v-for="(element, index) in order" :key="element.id">
             <div class="border-b border-line" :data-criterion="element.id">
               <div class="flex items-stretch">
                 <span
@@ -223,7 +223,7 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
               </template>
             </div>
           </template>
-        </draggable>
+        </SortList>
       </div>
       <div class="flex flex-wrap gap-2 border-t border-line px-5 py-3">
         <button class="btn btn-quiet min-h-11" @click="add">Another criterion</button>

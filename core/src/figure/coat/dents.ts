@@ -23,6 +23,7 @@ export type DentPlaces = {
   readonly stop: { readonly layer: string; readonly at: Point; readonly reachMm: number } | null
 }
 
+// eslint-disable-next-line max-lines-per-function -- one case beside the other: apart, none would show that they are all
 export function dentsOf(faults: readonly Fault[] | undefined, places: DentPlaces): Dent[] {
   const dents: Dent[] = []
   const dip = faultOf(faults, 'dip')

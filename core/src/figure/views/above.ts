@@ -59,6 +59,7 @@ export function buildAbove(body: BodyType, skeleton: Skeleton, coat: Coat, fault
   }
 }
 
+// eslint-disable-next-line max-lines-per-function -- one outline, point by point
 function trunkDraft(build: Build): Draft {
   const { marks: m, heightMm: h } = build.skeleton
   const { shoulder, ribs, loin, hip, thigh, rearAxis } = halves(build)

@@ -33,6 +33,7 @@ const MINUTE_MS = 60000
 type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonly hold: HoldView | null }
 
 /** The room as it stands today, and the next three looks. An apprentice sees own table only. */
+// eslint-disable-next-line max-lines-per-function -- facts are gathered once, then laid together
 export async function floorView(services: Services, actor: Me): Promise<FloorView> {
   const { db, clock } = services
   const [room, today, now] = [await schoolRow(db), await clock.today(), (await clock.now()).toISOString()]
@@ -149,6 +150,7 @@ function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
   }
 }
 
+// eslint-disable-next-line max-lines-per-function -- facts are gathered once, then laid together
 function describe(
   { session, person, dog, table }: Row,
   state: SessionState,
