@@ -69,11 +69,13 @@ export function stepsByTargets(
   rack: readonly Tool[],
   { nameOf, regionsOf }: { readonly nameOf: (technique: string) => string; readonly regionsOf: (technique: string) => readonly RegionId[] }
 ): readonly PlanStep[] {
+  const everyPass = agreed.flatMap((line) => line.passes ?? []).filter(({ toolId }) => toolId)
   return steps.map((step, i) => {
-    const passes = agreed.flatMap((line) => line.passes ?? []).filter(({ technique, toolId }) => technique === step.technique && toolId)
+    const passes = everyPass.filter(({ technique }) => technique === step.technique)
     if (passes.length > 0) return withTool(step, passes, rack, nameOf)
-    const own = linesAtStep(agreed, regionsOf(step.technique)).filter(({ order, toolId }) => order === i + 1 && toolId !== null)
-    const here = own.length > 0 ? own : linesAtStep(agreed, regionsOf(step.technique)).filter(({ toolId }) => toolId !== null)
+    const lines = linesAtStep(agreed, regionsOf(step.technique)).filter(({ toolId }) => toolId !== null)
+    const own = lines.filter(({ order }) => order === i + 1)
+    const here = own.length > 0 ? own : lines
     const planned = rack.find(({ id }) => id === step.toolId)
     // scissors, knives and combs of the plan are taken as they lie there; what sets a length, or is not in this rack, follows the sheet
     const isFree = step.toolId === null || planned?.lengthMm === null
