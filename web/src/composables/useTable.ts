@@ -23,7 +23,8 @@ export function useTable(id: () => string) {
   const saved = useSavedStore()
   const session = useSessionStore()
   const now = useNow()
-  const { data, error, loading, reload } = useAsked('visitWork', () => ({ id: id() }), { hears: heard })
+  // a tap is counted after every tap that is known: none from before may stand in for them
+  const { data, error, loading, reload } = useAsked('visitWork', () => ({ id: id() }), { hears: heard, fresh: true })
   const added = ref<PracticeEvent[]>([])
   watch(id, () => (added.value = []))
   watch(data, (view) => view?.now && session.sync(view.now))

@@ -31,12 +31,16 @@ const router = useRouter()
 const route = useRoute()
 const { data, error, loading, reload } = useAsked('apprentice', () => ({ id: props.id }))
 const selected = ref<string | null>(null)
-watch(data, (view) => {
-  if (view && !view.techniques.some((entry) => entry.techniqueId === selected.value))
-    selected.value = asked(view) ?? view.next[0]?.techniqueId ?? view.techniques[0]?.techniqueId ?? null
-})
 /** The wall leads to a technique by its name in the address. */
 const asked = (view: ApprenticeView) => view.techniques.find(({ techniqueId }) => techniqueId === route.query.technique)?.techniqueId
+watch(
+  data,
+  (view) => {
+    if (view && !view.techniques.some((entry) => entry.techniqueId === selected.value))
+      selected.value = asked(view) ?? view.next[0]?.techniqueId ?? view.techniques[0]?.techniqueId ?? null
+  },
+  { immediate: true }
+)
 const shown = computed(() => data.value?.techniques.find((entry) => entry.techniqueId === selected.value) ?? null)
 const name = computed(() => (shown.value ? techniqueById(shown.value.techniqueId)!.name : ''))
 const legend = [...STATES].reverse()

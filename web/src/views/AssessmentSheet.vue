@@ -15,7 +15,7 @@ import { sayDate } from '../composables/words'
 // One trim of two assessors: blind while they mark, side by side once both have signed, settled with both marks kept.
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { data, error, loading, reload } = useAsked('assessment', () => ({ id: props.id }))
+const { data, error, loading, reload } = useAsked('assessment', () => ({ id: props.id }), { fresh: true })
 const { problem, doing } = useDoing(reload)
 const outcome = ref<Settle['outcome'] | null>(null)
 const reason = ref('')

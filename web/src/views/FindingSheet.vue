@@ -16,7 +16,7 @@ import { useSessionStore } from '../stores/session'
 
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
-const { data, error, loading, reload } = useAsked('finding', () => ({ id: props.id }))
+const { data, error, loading, reload } = useAsked('finding', () => ({ id: props.id }), { fresh: true })
 const problem = ref<string | null>(null)
 const declines = ref(false)
 const reason = ref('')
