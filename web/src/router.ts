@@ -3,100 +3,109 @@ import { useSessionStore } from './stores/session'
 
 const routes: RouteRecordRaw[] = [
   { path: '/', redirect: '/floor' },
-  { path: '/sign-in', component: () => import('./views/SignIn.vue'), meta: { title: 'Sign in', open: true } },
-  { path: '/setup', component: () => import('./views/SetUp.vue'), meta: { title: 'A new school', open: true } },
+  { path: '/sign-in', component: () => import('./door/SignIn.vue'), meta: { title: 'Sign in', open: true } },
+  { path: '/setup', component: () => import('./door/SetUp.vue'), meta: { title: 'A new school', open: true } },
   {
     path: '/welcome/:token',
-    component: () => import('./views/WelcomeDoor.vue'),
+    component: () => import('./door/WelcomeDoor.vue'),
     props: true,
     meta: { title: 'Choose your password', open: true }
   },
-  { path: '/floor', component: () => import('./views/FloorRoom.vue'), meta: { title: 'Floor', place: 'floor' } },
-  { path: '/day/:on?', component: () => import('./views/DayPlan.vue'), props: true, meta: { title: 'The day', place: 'floor' } },
-  { path: '/room', component: () => import('./views/RoomSetUp.vue'), meta: { title: 'Room and tools', place: 'floor' } },
-  { path: '/people', component: () => import('./views/PeopleRoom.vue'), meta: { title: 'People', place: 'apprentices' } },
-  { path: '/visits/:id/:part?', component: () => import('./views/VisitSheet.vue'), props: true, meta: { title: 'Visit', place: 'floor' } },
-  { path: '/table/:id', component: () => import('./views/TableWork.vue'), props: true, meta: { title: 'Table', place: 'floor' } },
+  { path: '/floor', component: () => import('./floor/FloorRoom.vue'), meta: { title: 'Floor', place: 'floor' } },
+  { path: '/day/:on?', component: () => import('./day/DayPlan.vue'), props: true, meta: { title: 'The day', place: 'floor' } },
+  { path: '/room', component: () => import('./day/RoomSetUp.vue'), meta: { title: 'Room and tools', place: 'floor' } },
+  { path: '/people', component: () => import('./people/PeopleRoom.vue'), meta: { title: 'People', place: 'apprentices' } },
+  { path: '/visits/:id/:part?', component: () => import('./visit/VisitSheet.vue'), props: true, meta: { title: 'Visit', place: 'floor' } },
+  { path: '/table/:id', component: () => import('./table/TableWork.vue'), props: true, meta: { title: 'Table', place: 'floor' } },
   {
     path: '/table/:id/end',
-    component: () => import('./views/TableEnd.vue'),
+    component: () => import('./table/TableEnd.vue'),
     props: true,
     meta: { title: 'End of a table', place: 'floor' }
   },
-  { path: '/settings', component: () => import('./views/SettingsRoom.vue'), meta: { place: 'settings', title: 'Your settings' } },
-  { path: '/wall', component: () => import('./views/CohortWall.vue'), meta: { title: 'The cohort at a glance', place: 'apprentices' } },
-  { path: '/apprentices', component: () => import('./views/ApprenticeList.vue'), meta: { title: 'Apprentices', place: 'apprentices' } },
+  { path: '/settings', component: () => import('./door/SettingsRoom.vue'), meta: { place: 'settings', title: 'Your settings' } },
+  { path: '/wall', component: () => import('./wall/CohortWall.vue'), meta: { title: 'The cohort at a glance', place: 'apprentices' } },
+  {
+    path: '/apprentices',
+    component: () => import('./apprentice/ApprenticeList.vue'),
+    meta: { title: 'Apprentices', place: 'apprentices' }
+  },
   {
     path: '/apprentices/:id',
-    component: () => import('./views/ApprenticeRecord.vue'),
+    component: () => import('./apprentice/ApprenticeRecord.vue'),
     props: true,
     meta: { title: 'Apprentice', place: 'apprentices' }
   },
-  { path: '/dogs', component: () => import('./views/DogList.vue'), meta: { title: 'Dogs', place: 'dogs' } },
-  { path: '/dogs/:id', component: () => import('./views/DogPlate.vue'), props: true, meta: { title: 'Dog', place: 'dogs' } },
+  { path: '/dogs', component: () => import('./dogs/DogList.vue'), meta: { title: 'Dogs', place: 'dogs' } },
+  { path: '/dogs/:id', component: () => import('./dogs/DogRoom.vue'), props: true, meta: { title: 'Dog', place: 'dogs' } },
   {
     path: '/dogs/:id/profile',
-    component: () => import('./views/DogProfile.vue'),
+    component: () => import('./dogs/DogProfile.vue'),
     props: true,
     meta: { title: 'What is known of a dog', place: 'dogs' }
   },
   {
     path: '/dogs/:id/adviser',
-    component: () => import('./views/DogAdviser.vue'),
+    component: () => import('./dogs/DogAdviser.vue'),
     props: true,
     meta: { title: 'Which tool where', place: 'dogs' }
   },
-  { path: '/coat', component: () => import('./views/CoatList.vue'), meta: { title: 'Coats', place: 'coat' } },
-  { path: '/coat/:id/:part?', component: () => import('./views/CoatRoom.vue'), props: true, meta: { title: 'Coat', place: 'coat' } },
-  { path: '/trims', component: () => import('./views/TrimList.vue'), meta: { title: 'Trims', place: 'trims' } },
-  { path: '/trims/:id', component: () => import('./views/TrimSheet.vue'), props: true, meta: { title: 'Grading', place: 'trims' } },
+  { path: '/coat', component: () => import('./coat/CoatList.vue'), meta: { title: 'Coats', place: 'coat' } },
+  { path: '/coat/:id/:part?', component: () => import('./coat/CoatRoom.vue'), props: true, meta: { title: 'Coat', place: 'coat' } },
+  { path: '/trims', component: () => import('./grading/TrimList.vue'), meta: { title: 'Trims', place: 'trims' } },
+  { path: '/trims/:id', component: () => import('./grading/TrimSheet.vue'), props: true, meta: { title: 'Grading', place: 'trims' } },
   {
     path: '/trims/:id/measure/:seen?',
-    component: () => import('./views/MeasureRoom.vue'),
+    component: () => import('./measure/MeasureRoom.vue'),
     props: true,
     meta: { title: 'On photographs', place: 'trims' }
   },
   {
     path: '/techniques/:id?',
-    component: () => import('./views/TechniqueRoom.vue'),
+    component: () => import('./library/TechniqueRoom.vue'),
     props: true,
     meta: { title: 'Techniques', place: 'trims' }
   },
-  { path: '/standards', component: () => import('./views/StandardRoom.vue'), meta: { title: 'Library of trims', place: 'trims' } },
+  { path: '/standards', component: () => import('./library/StandardRoom.vue'), meta: { title: 'Library of trims', place: 'trims' } },
   {
     path: '/standards/:id/:version?',
-    component: () => import('./views/StandardSheet.vue'),
+    component: () => import('./library/StandardSheet.vue'),
     props: true,
     meta: { title: 'Trim', place: 'trims' }
   },
   {
     path: '/standard-drafts/:id',
-    component: () => import('./views/StandardDesk.vue'),
+    component: () => import('./library/StandardDesk.vue'),
     props: true,
     meta: { title: 'Draft of a trim', place: 'trims' }
   },
-  { path: '/plates', component: () => import('./views/PlateRoom.vue'), meta: { title: 'Plates', place: 'trims' } },
-  { path: '/plates/:trim', component: () => import('./views/PlateBench.vue'), props: true, meta: { title: 'Plate', place: 'trims' } },
-  { path: '/rack', component: () => import('./views/ToolRack.vue'), meta: { title: 'The rack', place: 'trims' } },
-  { path: '/house-rules', component: () => import('./views/HouseRules.vue'), meta: { title: 'House rules', place: 'trims' } },
+  { path: '/plates', component: () => import('./figure/PlateRoom.vue'), meta: { title: 'Plates', place: 'trims' } },
+  { path: '/plates/:trim', component: () => import('./figure/PlateBench.vue'), props: true, meta: { title: 'Plate', place: 'trims' } },
+  { path: '/rack', component: () => import('./library/ToolRack.vue'), meta: { title: 'The rack', place: 'trims' } },
+  { path: '/house-rules', component: () => import('./library/HouseRules.vue'), meta: { title: 'House rules', place: 'trims' } },
   {
     path: '/rules/:id?',
-    component: () => import('./views/RuleRoom.vue'),
+    component: () => import('./certify/RuleRoom.vue'),
     props: true,
     meta: { title: 'Rules of evidence', place: 'certify' }
   },
-  { path: '/assessments', component: () => import('./views/AssessmentRoom.vue'), meta: { title: 'Two assessors', place: 'certify' } },
+  { path: '/assessments', component: () => import('./grading/AssessmentRoom.vue'), meta: { title: 'Two assessors', place: 'certify' } },
   {
     path: '/assessments/:id',
-    component: () => import('./views/AssessmentSheet.vue'),
+    component: () => import('./grading/AssessmentSheet.vue'),
     props: true,
     meta: { title: 'Two marks of one trim', place: 'certify' }
   },
-  { path: '/pass-marks', component: () => import('./views/PassMarks.vue'), meta: { title: 'Pass marks', place: 'certify' } },
-  { path: '/trail', component: () => import('./views/TrailRoom.vue'), meta: { title: 'The trail', place: 'certify' } },
-  { path: '/certify', component: () => import('./views/CertifyList.vue'), meta: { title: 'Certify', place: 'certify' } },
-  { path: '/certify/:id', component: () => import('./views/FindingSheet.vue'), props: true, meta: { title: 'Finding', place: 'certify' } },
-  { path: '/:rest(.*)*', component: () => import('./views/NotHere.vue'), meta: { place: '' } }
+  { path: '/pass-marks', component: () => import('./grading/PassMarks.vue'), meta: { title: 'Pass marks', place: 'certify' } },
+  { path: '/trail', component: () => import('./people/TrailRoom.vue'), meta: { title: 'The trail', place: 'certify' } },
+  { path: '/certify', component: () => import('./certify/CertifyList.vue'), meta: { title: 'Certify', place: 'certify' } },
+  {
+    path: '/certify/:id',
+    component: () => import('./certify/FindingSheet.vue'),
+    props: true,
+    meta: { title: 'Finding', place: 'certify' }
+  },
+  { path: '/:rest(.*)*', component: () => import('./door/NotHere.vue'), meta: { place: '' } }
 ]
 
 /** What a page is called in the browser's tab. */

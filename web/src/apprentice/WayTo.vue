@@ -3,7 +3,7 @@ import type { CertificateProgress } from '@peen/contract'
 import { Disclosure, DisclosureButton, DisclosurePanel } from '@headlessui/vue'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
-import RuleList from '../components/RuleList.vue'
+import RuleList from '../certify/RuleList.vue'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 

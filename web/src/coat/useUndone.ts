@@ -1,7 +1,7 @@
 import { doneIn, undoneOf } from '@peen/core/coat'
 import { computed } from 'vue'
 import { useAsked } from '../composables/useAsked'
-import type { Table } from '../composables/useTable'
+import type { Table } from '../table/useTable'
 
 /** What a table has still to do by the steps of its visit, and what the visit before left it. */
 export function useUndone(id: () => string, { data, state }: Pick<Table, 'data' | 'state'>) {

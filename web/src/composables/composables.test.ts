@@ -3,7 +3,7 @@ import { gradeResult, type Answers, type PartResult } from '@peen/core/grade'
 import { describe, expect, it } from 'vitest'
 import { GLYPHS } from '../components/glyphs'
 import { budgetFor, placeDog } from '../figure/place'
-import { foundLengths, stationNotes } from './gradePlate'
+import { foundLengths, stationNotes } from '../grading/gradePlate'
 import { glyphOfPart, OUTCOME_WORDS, STATION_WORDS, wordOfParts } from './outcomes'
 import { boldParts, sayDate, sayMoment } from './words'
 

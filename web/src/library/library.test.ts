@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest'
 import { sayChange } from './change-words'
 import { computedBy, howOf, newCriterion } from './criterion-parts'
 import { sayInstrument, sayTarget } from './criterion-words'
-import { liveAt, stopsOf, viewFor } from './live'
+import { liveAt, stopsOf, viewFor } from './on-the-dog'
 import { searcher } from './search'
 import { wallChart } from './wall-chart'
 

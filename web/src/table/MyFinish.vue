@@ -4,7 +4,7 @@ import { SIDES, type Side } from '@peen/core/practice'
 import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
-import type { Table } from '../composables/useTable'
+import type { Table } from './useTable'
 
 // What the instructor's own hands finish, by place and side: it is no evidence, so the grading comes first.
 const props = defineProps<{ table: Table; graded: boolean }>()

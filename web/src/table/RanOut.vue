@@ -2,7 +2,7 @@
 import { undoneSteps } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
-import type { Table } from '../composables/useTable'
+import type { Table } from './useTable'
 
 // The dog can stand no longer: it stops, and ends in one of two honest ways. No mark is lost by either.
 const props = defineProps<{ id: string; table: Table }>()

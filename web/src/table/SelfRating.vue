@@ -3,7 +3,7 @@ import type { GlobalRating } from '@peen/core/grade'
 import { computed, ref } from 'vue'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import { RATING_CHOICES } from '../composables/choices'
-import type { Table } from '../composables/useTable'
+import type { Table } from './useTable'
 
 // How the apprentice sees the own trim, said before the mark is shown: what was judged alone is learned from.
 const props = defineProps<{ table: Table }>()

@@ -1,4 +1,4 @@
-import type { Table } from '../composables/useTable'
+import type { Table } from './useTable'
 import { useSavedStore } from '../stores/saved'
 import type { useTaps } from './useTaps'
 

@@ -1,6 +1,6 @@
 import { UNDO_SECONDS, type Attempt, type EventKind, type Payloads } from '@peen/core/practice'
 import { onScopeDispose, ref } from 'vue'
-import type { Table } from '../composables/useTable'
+import type { Table } from './useTable'
 import { useSavedStore } from '../stores/saved'
 
 export type AskedAfter = 'fault' | 'helped' | 'praise' | 'stress' | 'stop'

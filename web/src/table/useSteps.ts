@@ -1,7 +1,7 @@
 import { attemptMinutes, tappedHelp } from '@peen/core/practice'
 import type { RegionId } from '@peen/core/regions'
 import { v7 } from 'uuid'
-import type { Table } from '../composables/useTable'
+import type { Table } from './useTable'
 import { techniqueById } from '../stores/techniques'
 
 /** Steps of a trim at the table: started, paused, ended, gone back to, each by one tap. */

@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
-import type { Table } from '../composables/useTable'
+import type { Table } from './useTable'
 import { useSavedStore } from '../stores/saved'
 import { useAsking } from './useAsking'
 import { useSteps } from './useSteps'

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { ROLE_NAMES } from '@peen/contract'
+import { computed, ref } from 'vue'
+import { ask, sentenceOf } from '../api/client'
+import AskOnce from '../components/AskOnce.vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import RuleList from './RuleList.vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useKeys } from '../composables/useKeys'
+import { useAsked } from '../composables/useAsked'
+import { sayDate, sayMoment } from '../composables/words'
+import DogPlate from '../figure/DogPlate.vue'
+import { useSessionStore } from '../stores/session'
+
+const props = defineProps<{ id: string }>()
+const session = useSessionStore()
+const { data, error, loading, reload } = useAsked('finding', () => ({ id: props.id }), { fresh: true })
+const problem = ref<string | null>(null)
+const declines = ref(false)
+const reason = ref('')
+
+const me = computed(() => data.value?.people.find((person) => person.id === session.me?.id) ?? null)
+const others = computed(() => data.value?.people.filter((person) => person.id !== session.me?.id) ?? [])
+const met = computed(() => data.value?.rules.filter((rule) => rule.met === 'met').length ?? 0)
+const heading = computed(() => {
+  const rules = data.value?.rules.length ?? 0
+  const unsure = data.value?.rules.filter((rule) => rule.met === 'cannotTell').length ?? 0
+  const missing = rules - met.value - unsure
+  if (met.value === rules) return rules === 1 ? '1 rule: it is met' : `${rules} rules: all are met`
+  return `${rules} ${rules === 1 ? 'rule' : 'rules'}: ${[`${met.value} met`, ...(missing ? [`${missing} not met`] : []), ...(unsure ? [`${unsure} not yet known`] : [])].join(', ')}`
+})
+const whenMet = computed(() => (data.value?.rules.length === 1 ? 'when its rule is met' : `when all ${data.value?.rules.length} are met`))
+async function act(work: () => Promise<unknown>): Promise<void> {
+  try {
+    await work()
+    problem.value = null
+    declines.value = false
+    await reload()
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+const print = () => window.print()
+/** a signature is asked for once, with what follows from it */
+const asks = ref(false)
+const isSecond = computed(() => (data.value?.signatures.length ?? 0) === 1)
+useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && (asks.value = true)) }])
+</script>
+
+<template>
+  <TopLine :what="data ? `Finding ${data.number}, drafted by ${data.draftedBy}` : 'Finding'" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_420px] lg:overflow-hidden print:block print:overflow-visible">
+    <main class="min-w-0 p-4 sm:px-6 sm:pt-4 lg:overflow-y-auto" tabindex="0" aria-label="The finding">
+      <p class="caption muted">The claim</p>
+      <p class="finding mt-1.5 max-sm:text-[23px]">
+        <b>{{ data.apprentice.givenName }} {{ data.apprentice.familyName }}</b> {{ data.certificate.claim }}.
+      </p>
+      <div class="mt-3.5 flex flex-wrap items-baseline justify-between gap-x-6">
+        <h2 class="title">{{ heading }}</h2>
+        <span class="muted"
+          >rules {{ data.certificate.id }}, version {{ data.certificate.version }}{{ data.renews ? ', renewed' : '' }};
+          {{ data.validUntil ? `stands until ${sayDate(data.validUntil)} ${data.validUntil.slice(0, 4)}` : 'stands for good' }}</span
+        >
+      </div>
+      <hr class="rule2 mt-2" />
+      <RuleList :rules="data.rules" />
+      <p class="mt-3.5 border-t border-line pt-3.5 leading-[1.35]">
+        <b>{{ data.say }}</b>
+      </p>
+      <p v-if="data.declined" class="mt-2 leading-[1.35]">Declined by {{ data.declined.by }}: {{ data.declined.reason }}</p>
+      <p v-if="data.auditHash" class="muted mt-2 leading-[1.35] break-all">Audit chain at this decision: {{ data.auditHash }}</p>
+      <p class="muted mt-3 leading-[1.35]">
+        It speaks for practice at this school only, and stands beside local animal-welfare codes and licensed practice, never in their
+        place.
+      </p>
+    </main>
+    <aside class="border-line bg-sheet px-6 pt-4 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+      <DogPlate
+        v-if="data.deciding"
+        :dog="{ ...data.deciding.dog, trim: data.deciding.plan.drawnAs }"
+        :plan="data.deciding.plan.lengthsMm"
+        :lengths="data.deciding.plan.lengthsMm"
+        :height="236"
+        :caption="`${data.deciding.dog.name}, ${sayDate(data.deciding.onDate)}, ${data.deciding.minutes} min`"
+        :label="`The deciding trim: ${data.deciding.dog.name}`"
+      />
+      <p v-else class="muted border-[1.5px] border-dashed border-hair p-4">No deciding trim yet: none has passed.</p>
+      <RouterLink v-if="data.deciding" :to="`/trims/${data.deciding.gradingId}`" class="btn btn-quiet no-print mt-2 w-full"
+        >Read the deciding trim</RouterLink
+      >
+      <h2 class="title mt-5">Two people sign</h2>
+      <hr class="rule2 mt-2" />
+      <div v-for="signature in data.signatures" :key="signature.personId" class="border-b border-line py-3 leading-[1.3]">
+        <p class="font-serif text-[26px] leading-none italic">{{ signature.name }}</p>
+        <p class="mt-1.5">
+          <b>{{ signature.name }}, {{ ROLE_NAMES[signature.role] }}</b
+          >, {{ session.school ? sayMoment(signature.signedAt, session.school.timeZone) : '' }}
+        </p>
+        <p class="muted">{{ signature.note }}</p>
+      </div>
+      <template v-if="data.status === 'drafted' && session.isStaff">
+        <button v-if="me?.may.may" class="btn btn-go no-print mt-3 w-full" @click="asks = true">Sign as {{ me.name }}</button>
+        <p v-else-if="me" class="btn btn-not-yet no-print mt-3 w-full">
+          {{ data.ready ? `${me.name} does not sign here` : `Sign as ${me.name}, ${whenMet}` }}
+        </p>
+        <p v-if="me && me.may.may" class="muted mt-1.5 leading-[1.3]">{{ me.may.note }}; never worked on this dog</p>
+        <p v-else-if="me && data.ready && !me.may.may" class="mt-1.5 leading-[1.3]">{{ me.may.because }}</p>
+        <p v-if="data.missing" class="mt-2 leading-[1.3]">
+          <b>{{ data.missing }}</b>
+        </p>
+        <ul v-if="data.ready" class="m-0 mt-2 list-none p-0">
+          <li v-for="person in others" :key="person.id" class="flex gap-2.5 py-1 leading-[1.3]">
+            <GlyphMark :name="person.may.may ? 'meets' : 'fails'" :size="18" class="mt-0.5" /><span v-if="person.may.may"
+              >{{ person.name }}, {{ ROLE_NAMES[person.role] }}, may sign: {{ person.may.note }}</span
+            ><span v-else>{{ person.may.because }}</span>
+          </li>
+        </ul>
+        <button v-if="session.isLead" class="btn btn-quiet no-print mt-3 w-full" @click="declines = true">Decline, why</button>
+      </template>
+      <button v-if="data.status === 'issued'" class="btn no-print mt-3 w-full" @click="print">Print the finding</button>
+      <p v-if="problem && !declines" class="mt-3 flex gap-2" role="alert">
+        <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+      </p>
+    </aside>
+    <AskOnce
+      :open="asks"
+      title="Sign this finding?"
+      :says="[
+        `${data.apprentice.givenName} ${data.apprentice.familyName} ${data.certificate.claim}.`,
+        isSecond
+          ? 'Yours is the second signature: the certificate is issued at once.'
+          : 'Yours is the first signature: a second person signs, then the certificate is issued.',
+        'A signature is not taken back.'
+      ]"
+      action="Sign it"
+      working="Signing …"
+      :run="() => act(() => ask('signFinding', { id }))"
+      @close="asks = false"
+    />
+    <SheetDialog :open="declines" title="Decline this finding" @close="declines = false">
+      <form @submit.prevent="act(() => ask('declineFinding', { id, body: { reason } }))">
+        <label class="label" for="why">Why</label>
+        <textarea id="why" v-model="reason" class="field" rows="3" maxlength="500" />
+        <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>
+        <button class="btn mt-3 w-full">Decline it</button>
+      </form>
+    </SheetDialog>
+  </div>
+</template>

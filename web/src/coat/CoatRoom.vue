@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import PartTabs from '../components/PartTabs.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import BookPart from './BookPart.vue'
+import CoatInTime from './CoatInTime.vue'
+import PetPart from './PetPart.vue'
+import UnreadNote from './UnreadNote.vue'
+import { useCoat } from './useCoat'
+import WhatIfPart from './WhatIfPart.vue'
+
+// One dog's coat: in time, what if, its book, and when it comes back.
+const props = defineProps<{ id: string; part?: string }>()
+const desk = useCoat(() => props.id)
+const { data, error, loading, reload, isStripped, problem, readLengths } = desk
+const parts = computed(() => [
+  { id: 'in-time', name: 'In time' },
+  ...(isStripped.value ? [{ id: 'what-if', name: 'What if' }] : []),
+  { id: 'book', name: 'Coat book' },
+  { id: 'next-visit', name: 'Next visit' }
+])
+const here = computed(() => parts.value.find(({ id }) => id === props.part)?.id ?? 'in-time')
+const shown = computed(() => ({ 'in-time': CoatInTime, 'what-if': WhatIfPart, book: BookPart, 'next-visit': PetPart })[here.value])
+</script>
+
+<template>
+  <TopLine :what="data ? `${data.dog.name}, ${data.dog.coat} coat, ${data.dog.withersMm} mm` : 'Coat'" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <component :is="shown" v-else :key="here" :desk="desk">
+    <PartTabs name="Parts of the coat" :base="`/coat/${id}`" :here="here" :parts="parts" />
+    <UnreadNote :unread="data.unread" :today="data.today" @show="readLengths" />
+    <p v-if="problem" class="mb-2 font-[650]" role="alert">{{ problem }}</p>
+  </component>
+</template>

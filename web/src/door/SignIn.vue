@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { signInSchema, type SignIn } from '@peen/contract'
+import { useForm } from 'vee-validate'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { sentenceOf } from '../api/client'
+import DoorPage from './DoorPage.vue'
+import FormField from '../components/FormField.vue'
+import { useSessionStore } from '../stores/session'
+
+const session = useSessionStore()
+const route = useRoute()
+const router = useRouter()
+const refused = ref<string | null>(null)
+const { handleSubmit, isSubmitting } = useForm<SignIn>({ validationSchema: signInSchema })
+const submit = handleSubmit(async (values) => {
+  refused.value = null
+  try {
+    await session.signIn(values)
+    await router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/floor')
+  } catch (error) {
+    refused.value = sentenceOf(error)
+  }
+})
+</script>
+
+<template>
+  <DoorPage title="Sign in" :refused="refused">
+    <form novalidate @submit="submit">
+      <FormField name="username" label="User name" autocomplete="username" autofocus />
+      <FormField name="password" label="Password" type="password" autocomplete="current-password" />
+      <button class="btn btn-go mt-2 w-full" :disabled="isSubmitting">Sign in</button>
+    </form>
+  </DoorPage>
+</template>

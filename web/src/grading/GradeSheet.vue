@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import type { GradingView } from '@peen/contract'
+import { RATING_NAMES } from '@peen/contract'
+import type { RegionId } from '@peen/core/regions'
+import { STATIONS, type Station } from '@peen/core/standard'
+import { computed, ref } from 'vue'
+import { stationNotes } from './gradePlate'
+import { OUTCOME_WORDS, STATION_WORDS } from '../composables/outcomes'
+import { useGrade } from './useGrade'
+import { useKeys } from '../composables/useKeys'
+import AskOnce from '../components/AskOnce.vue'
+import CriterionRows from './CriterionRows.vue'
+import FeedbackBlock from './FeedbackBlock.vue'
+import FoundPlate from './FoundPlate.vue'
+import MovedList from './MovedList.vue'
+import GlyphMark from '../components/GlyphMark.vue'
+import MarkPanel from './MarkPanel.vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import WalkTabs from './WalkTabs.vue'
+
+const props = defineProps<{ grading: GradingView }>()
+const emit = defineEmits<{ signed: [] }>()
+const { standard } = props.grading
+const { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine } = useGrade(
+  props.grading,
+  standard
+)
+
+const station = ref<Station>('side')
+const open = ref<string | null>(null)
+const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
+const notes = computed(() => stationNotes(standard, result.value, station.value, numbers))
+const selected = computed<RegionId | null>(() => standard.criteria.find((criterion) => criterion.id === open.value)?.region ?? null)
+const isComplete = computed(() => count.value.answered === count.value.asked)
+const here = computed(() => STATIONS.indexOf(station.value))
+const next = computed(() => STATIONS[here.value + 1] ?? null)
+const rows = computed(() => standard.criteria.filter((criterion) => criterion.station === station.value).map((criterion) => criterion.id))
+
+/** Touching a place opens the first criterion there, at this station if it has one. */
+function pick(region: RegionId): void {
+  const own = standard.criteria.filter((criterion) => criterion.region === region)
+  const found = own.find((criterion) => criterion.station === station.value) ?? own[0]
+  if (!found) return
+  station.value = found.station
+  open.value = found.id
+}
+function walk(by: number): void {
+  const to = STATIONS[here.value + by]
+  if (!to) return
+  station.value = to
+  open.value = null
+}
+function step(by: number): void {
+  const at = open.value ? rows.value.indexOf(open.value) + by : by > 0 ? 0 : rows.value.length - 1
+  open.value = rows.value[Math.min(rows.value.length - 1, Math.max(0, at))]
+  requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-row="${open.value}"]`)?.focus())
+}
+const asks = ref(false)
+async function finish(): Promise<void> {
+  if (await sign()) emit('signed')
+}
+/** what follows from the signature, before it is given */
+const follows = computed(() => {
+  const mark = result.value?.total
+    ? `The mark is ${Math.round(result.value.total.value)}: ${OUTCOME_WORDS[result.value.outcome]}.`
+    : 'There is no mark: feedback only.'
+  return [
+    mark,
+    result.value?.because ?? '',
+    'A signed grading is never changed. It counts for the record, and the apprentice reads it.'
+  ].filter((one) => one !== '')
+})
+useKeys([
+  { key: 'ArrowRight', label: 'Walk on to the next station', run: () => walk(1) },
+  { key: 'ArrowLeft', label: 'Walk back', run: () => walk(-1) },
+  { key: 'ArrowDown', label: 'Next criterion', run: () => step(1) },
+  { key: 'ArrowUp', label: 'Criterion before', run: () => step(-1) }
+])
+</script>
+
+<template>
+  <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_460px] lg:overflow-hidden">
+    <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
+      <FoundPlate
+        :grading="grading"
+        :standard="standard"
+        :result="result"
+        :notes="notes"
+        :selected="selected"
+        :caption="`${grading.dog.withersMm} mm`"
+        @pick="pick"
+      >
+        <MovedList :moved="grading.moved" />
+        <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2">
+          <GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}
+        </p>
+      </FoundPlate>
+      <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet my-3 inline-flex no-underline" data-measure
+        >Measure it on photographs</RouterLink
+      >
+      <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
+    </main>
+    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Grade sheet">
+      <div class="px-5 pt-4 pb-2">
+        <MarkPanel :result="result" :rating="rating" :standard="standard" :signed="false" by="You" @rate="rate" />
+      </div>
+      <WalkTabs v-model="station" :standard="standard" :result="result" />
+      <div class="min-h-0 flex-1 lg:overflow-y-auto">
+        <CriterionRows
+          :standard="standard"
+          :station="station"
+          :result="result"
+          :answers="answers"
+          :open="open"
+          :numbers="numbers"
+          @open="(id) => (open = open === id ? null : id)"
+          @answer="answer"
+        />
+        <fieldset v-if="station === 'handling'" class="px-5 py-3">
+          <legend class="label pt-3">What caps the mark</legend>
+          <button
+            v-for="fault in standard.critical"
+            :key="fault.id"
+            :class="[
+              'mt-1.5 flex min-h-11 w-full items-center gap-3 rounded-[4px] border px-3 py-1',
+              critical.includes(fault.id) ? 'border-danger bg-danger text-danger-ink' : 'border-hair'
+            ]"
+            :aria-pressed="critical.includes(fault.id)"
+            @click="toggleCritical(fault.id)"
+          >
+            <GlyphMark name="danger" :plain="critical.includes(fault.id)" />{{ fault.name
+            }}<span class="ml-auto">at most {{ fault.cap }}</span>
+          </button>
+        </fieldset>
+      </div>
+      <div class="border-t border-line px-5 py-3">
+        <p v-if="problem" class="mb-2 flex gap-2 leading-[1.3]" role="alert">
+          <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+        </p>
+        <div class="flex items-center justify-between gap-3">
+          <span class="muted"
+            >{{ count.answered }} of {{ count.asked }} answered<template v-if="result?.cannotTell"
+              >, {{ result.cannotTell }} cannot tell</template
+            ></span
+          >
+          <button v-if="isComplete && rating" class="btn btn-go" @click="asks = true">Sign this grading</button>
+          <button v-else-if="next" class="btn btn-go" @click="walk(1)">Walk on: {{ STATION_WORDS[next].toLowerCase() }}</button>
+          <button v-else class="btn btn-not-yet" disabled>
+            {{ isComplete ? 'Say your rating first' : `${count.asked - count.answered} still open` }}
+          </button>
+        </div>
+      </div>
+    </aside>
+    <AskOnce
+      :open="asks"
+      title="Sign this grading?"
+      :says="follows"
+      action="Sign it"
+      working="Signing …"
+      :run="finish"
+      @close="asks = false"
+    />
+    <SheetDialog :open="conflict !== null" title="Another device wrote this sheet" @close="takeTheirs">
+      <p v-if="conflict" class="leading-[1.35]">
+        The same draft was saved elsewhere in the meantime: {{ Object.keys(conflict.answers).length }} criteria answered there,
+        {{ Object.keys(answers).length }} here<template v-if="conflict.globalRating"
+          >, called {{ RATING_NAMES[conflict.globalRating] }} there</template
+        >. Nothing is lost: the text you do not take is kept on the server.
+      </p>
+      <div class="mt-4 flex flex-wrap gap-2">
+        <button class="btn btn-go" @click="takeTheirs">Go on with theirs</button
+        ><button class="btn" @click="keepMine">Go on with mine</button>
+      </div>
+    </SheetDialog>
+  </div>
+</template>

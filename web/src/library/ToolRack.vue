@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { addressOf } from '@peen/contract'
+import type { RackView } from '@peen/contract'
+import { lengthLeft, type Tool } from '@peen/core/tools'
+import { sayLength, type LengthUnit } from '@peen/core/units'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
+import { ask, sentenceOf } from '../api/client'
+import SheetDialog from '../components/SheetDialog.vue'
+import ToolForm from './ToolForm.vue'
+import TopLine from '../components/TopLine.vue'
+import { useSessionStore } from '../stores/session'
+
+// The school's rack: what each tool leaves with the growth and against it.
+const session = useSessionStore()
+const unit = useLocalStorage<LengthUnit>('peen.unit', 'mm')
+const setting = computed(() => session.school?.tools.filter((tool) => tool.lengthMm !== null) ?? [])
+const others = computed(() => session.school?.tools.filter((tool) => tool.lengthMm === null) ?? [])
+function leaves(tool: Tool, direction: 'with' | 'against'): { readonly length: string; readonly because: string } {
+  const left = lengthLeft(tool, direction)
+  return left.allowed
+    ? { length: sayLength(left.lengthMm, unit.value), because: direction === 'against' ? left.because : '' }
+    : { length: 'not allowed', because: left.because }
+}
+
+// ---- the school changes its rack: as a whole, and back again
+const undo = ref<string | null>(null)
+const nicks = ref<RackView['nicks']>({})
+const sayNicks = (id: string) =>
+  nicks.value[id] ? `${nicks.value[id]} ${nicks.value[id] === 1 ? 'nick or burn' : 'nicks and burns'} noted` : ''
+const editing = ref<Tool | 'new' | null>(null)
+const refused = ref<string | null>(null)
+/** the server's own limit, said before anything is sent */
+const MOST_MB = 5
+onMounted(async () => {
+  if (!session.isStaff) return
+  const rack = await ask('rack')
+  undo.value = rack.undo
+  nicks.value = rack.nicks
+})
+async function change(work: () => Promise<RackView>): Promise<void> {
+  try {
+    undo.value = (await work()).undo
+    refused.value = null
+    editing.value = null
+    await session.refreshSchool()
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  }
+}
+const nameOf = (tool: Tool) => `${tool.kind} ${tool.label}`
+const write = (tools: readonly Tool[], what: string) => change(() => ask('keepRack', { body: { tools, what } }))
+function keep(tool: Tool): void {
+  const before = session.school!.tools
+  const known = before.some(({ id }) => id === tool.id) && editing.value !== 'new'
+  const tools = known ? before.map((one) => (one.id === tool.id ? tool : one)) : [...before, tool]
+  void write(tools, `${nameOf(tool)} ${known ? 'changed' : 'put in'}`)
+}
+function remove(): void {
+  const gone = editing.value as Tool
+  void write(
+    session.school!.tools.filter(({ id }) => id !== gone.id),
+    `${nameOf(gone)} taken out`
+  )
+}
+async function upload(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  if (file.size > MOST_MB * 1048576) {
+    refused.value = `The table is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
+    return
+  }
+  await change(() => ask('importRack', { file }))
+}
+function open(tool: Tool | 'new'): void {
+  refused.value = null
+  editing.value = tool
+}
+</script>
+
+<template>
+  <TopLine what="The rack" />
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="The rack">
+    <div class="flex flex-wrap items-end gap-3">
+      <h2 class="title flex-1">What each tool leaves</h2>
+      <div v-if="session.isStaff" class="flex flex-wrap gap-2">
+        <template v-if="session.isLead">
+          <button v-if="undo" class="btn btn-quiet min-h-11" @click="change(() => ask('undoRack'))">Take back: {{ undo }}</button>
+          <button class="btn min-h-11" @click="open('new')">Put a tool in</button>
+          <label class="btn btn-quiet min-h-11 cursor-pointer focus-within:outline-3"
+            >Read a table<input
+              class="sr-only"
+              type="file"
+              accept=".csv,text/csv"
+              aria-label="Read the rack from a CSV table"
+              @change="upload"
+          /></label>
+        </template>
+        <a class="btn btn-quiet min-h-11" :href="addressOf('rackTable', {})" download>As a table</a>
+      </div>
+      <button class="btn btn-quiet min-h-11" @click="unit = unit === 'mm' ? 'in' : 'mm'">
+        lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}
+      </button>
+    </div>
+    <hr class="rule2 mt-2" />
+    <p v-if="refused && editing === null" class="mt-2 font-semibold whitespace-pre-line text-danger" role="alert">{{ refused }}</p>
+    <table class="w-full border-collapse text-left">
+      <thead class="muted">
+        <tr class="h-10">
+          <th class="font-normal">Tool</th>
+          <th class="font-normal">With the growth</th>
+          <th class="font-normal">Against it</th>
+          <th class="font-normal max-sm:hidden">Note</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="tool in setting" :key="tool.id" class="h-12 border-t border-line align-middle">
+          <th class="pr-4 text-[18px] font-[650]">
+            <button v-if="session.isLead" class="min-h-11 text-left underline decoration-1 underline-offset-4" @click="open(tool)">
+              {{ nameOf(tool) }}</button><template v-else>{{ nameOf(tool) }}</template>
+          </th>
+          <td class="pr-4 text-[18px]">{{ leaves(tool, 'with').length }}</td>
+          <td class="pr-4">
+            <span class="text-[18px]">{{ leaves(tool, 'against').length }}</span>
+            <span class="muted ml-2 max-sm:hidden">{{ leaves(tool, 'against').because }}</span>
+          </td>
+          <td class="muted max-sm:hidden">
+            {{ tool.note }}<span v-if="sayNicks(tool.id)" class="block text-danger">{{ sayNicks(tool.id) }}</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="muted mt-4 leading-[1.35]">
+      Against the growth a blade leaves what stands two steps further down the trade’s own series; under 0.25 mm is not allowed. A comb sets
+      its length itself, over its base blade. These are ordinary trade lengths, common practice: makers differ by some tenths.
+    </p>
+    <p class="mt-3 leading-[1.35]">
+      Without a length of their own:
+      <template v-for="(tool, i) in others" :key="tool.id"
+        ><button v-if="session.isLead" class="min-h-11 underline decoration-1 underline-offset-4" @click="open(tool)">
+          {{ tool.label }}</button
+        ><template v-else>{{ tool.label }}</template
+        ><span v-if="sayNicks(tool.id)" class="text-danger"> ({{ sayNicks(tool.id) }})</span
+        >{{ i < others.length - 1 ? ', ' : '.' }}</template
+      >
+    </p>
+    <SheetDialog v-if="editing" :open="true" :title="editing === 'new' ? 'A tool for the rack' : nameOf(editing)" @close="editing = null">
+      <ToolForm :tool="editing === 'new' ? null : editing" :refused="refused" @keep="keep" @remove="remove" />
+    </SheetDialog>
+  </main>
+</template>

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import type { Draft, PictureView } from '@peen/contract'
+import { answersFrom, criteriaSeen } from '@peen/core/grade'
+import { SEEN, type Seen } from '@peen/core/measure'
+import { useWindowSize } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { ask, sentenceOf } from '../api/client'
+import GlyphMark from '../components/GlyphMark.vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { useKeys } from '../composables/useKeys'
+import { useAsked } from '../composables/useAsked'
+import { fillAnswers } from './fill'
+import PlateThumb from '../figure/PlateThumb.vue'
+import PhotoDesk from './PhotoDesk.vue'
+import TakePicture from './TakePicture.vue'
+
+// A finished trim on its photographs: the head from the front and both profiles, each from picture to answers.
+const props = defineProps<{ id: string; seen?: string }>()
+const router = useRouter()
+const { data, error, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
+const NAMES: Readonly<Record<Seen, string>> = { head: 'Head from the front', left: 'Left profile', right: 'Right profile' }
+const seen = computed<Seen>(() => ((SEEN as readonly string[]).find((one) => one === props.seen) as Seen | undefined) ?? 'head')
+const problem = ref<string | null>(null)
+const again = ref(false)
+watch(seen, () => (again.value = false))
+
+const pictureOf = (view: Seen, moment: 'before' | 'after') =>
+  data.value?.pictures.find((one) => one.stance === view && one.moment === moment) ?? null
+const picture = computed(() => pictureOf(seen.value, 'after'))
+const marks = computed(() => data.value?.marks.find(({ pictureId }) => pictureId === picture.value?.id) ?? null)
+const { width: windowWidth } = useWindowSize()
+const guideWidth = computed(() => Math.max(200, Math.min(360, windowWidth.value - 130)))
+const drawnDog = computed(() => {
+  const { bodyType, colour, withersMm, own } = data.value!.grading.dog
+  return { bodyType, colour, withersMm, own, trim: data.value!.grading.standard.plan.drawnAs }
+})
+const asked = (view: Seen) => (data.value ? criteriaSeen(data.value.grading.standard, view).length : 0)
+const desk = ref<InstanceType<typeof PhotoDesk> | null>(null)
+const filled = ref<{ readonly filled: number; readonly kept: number } | null>(null)
+
+async function taken(_picture: PictureView): Promise<void> {
+  again.value = false
+  await reload()
+}
+
+/** Lays what this picture says into the draft, then goes on to the next one, or to the sheet. */
+async function fill(): Promise<void> {
+  const photo = desk.value?.photo
+  const page = data.value
+  const result = photo?.result.value
+  if (!photo || !page || !result) return
+  problem.value = null
+  const { grading, skin } = page
+  const from = answersFrom(grading.standard, photo.seen, photo.pictureId, result.found, result.regions, skin)
+  const { answers, ...counts } = fillAnswers(grading.answers, from)
+  try {
+    await photo.save()
+    const draft: Draft = { version: grading.version, answers, critical: grading.critical, globalRating: grading.globalRating }
+    await ask('saveDraft', { id: grading.id, body: draft })
+    filled.value = counts
+    await reload()
+    const next = SEEN[SEEN.indexOf(photo.seen) + 1]
+    if (next) await router.push(`/trims/${grading.id}/measure/${next}`)
+    else await router.push(`/trims/${grading.id}`)
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+const go = (by: number) => {
+  const next = SEEN[SEEN.indexOf(seen.value) + by]
+  if (next) void router.push(`/trims/${props.id}/measure/${next}`)
+}
+useKeys([
+  { key: ']', label: 'Next picture', run: () => go(1) },
+  { key: '[', label: 'Picture before', run: () => go(-1) },
+  { key: 'f', label: 'Put what this picture says on the grade sheet', run: () => void fill() },
+  { key: 'g', label: 'Grade sheet', run: () => void router.push(`/trims/${props.id}`) }
+])
+</script>
+
+<template>
+  <TopLine :what="data ? `${data.grading.dog.name} on photographs, ${data.grading.standard.name}` : 'Photographs'" />
+  <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
+  <template v-else>
+    <nav
+      class="no-print flex flex-none flex-wrap items-stretch gap-1 border-b border-line bg-sheet px-3 sm:px-5"
+      aria-label="Pictures of this trim"
+    >
+      <RouterLink
+        v-for="view in SEEN"
+        :key="view"
+        :to="`/trims/${id}/measure/${view}`"
+        class="flex min-h-12 items-center gap-2 px-3 whitespace-nowrap no-underline"
+        :class="seen === view ? 'border-b-4 border-ink font-[650]' : 'muted'"
+        :aria-current="seen === view ? 'page' : undefined"
+        ><GlyphMark :name="pictureOf(view, 'after') ? 'meets' : 'missing'" :size="16" />{{ NAMES[view]
+        }}<span class="muted hidden font-normal sm:inline"
+          >{{ asked(view) }} {{ asked(view) === 1 ? 'criterion' : 'criteria' }}</span
+        ></RouterLink
+      >
+      <span class="flex-1" />
+      <span v-if="filled" class="muted hidden items-center md:flex" role="status"
+        >{{ filled.filled }} put on the sheet<template v-if="filled.kept">, {{ filled.kept }} kept as read by hand</template></span
+      >
+      <button v-if="picture" class="min-h-12 px-2 whitespace-nowrap" @click="again = true">Another picture</button>
+      <RouterLink :to="`/trims/${id}`" class="flex min-h-12 items-center px-2 whitespace-nowrap">Grade sheet</RouterLink>
+    </nav>
+    <p v-if="problem" class="flex gap-2 px-5 py-2 leading-[1.3] font-[650]" role="alert">
+      <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+    </p>
+    <PhotoDesk
+      v-if="picture && marks"
+      :key="picture.id"
+      ref="desk"
+      :own="marks"
+      :grading="data.grading"
+      :picture="picture"
+      :before="pictureOf(seen, 'before')"
+      :skin="data.skin"
+    >
+      <button class="btn btn-go min-h-11" :disabled="!desk?.photo.result.value?.found.measures.length" @click="fill">
+        Put it on the sheet
+      </button>
+    </PhotoDesk>
+    <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
+      <div class="mx-auto grid max-w-[1120px] items-start gap-6 lg:grid-cols-2">
+        <figure class="m-0 border-2 border-ink bg-plate p-4">
+          <div class="flex justify-center gap-4">
+            <PlateThumb
+              :key="seen"
+              :dog="drawnDog"
+              :lengths="data.grading.standard.plan.lengthsMm"
+              :from="seen === 'head' ? 'head' : 'side'"
+              :mirrored="seen === 'right'"
+              :width="guideWidth"
+              :height="Math.round(guideWidth * 0.89)"
+              :label="`${NAMES[seen]}, as it must stand`"
+            />
+            <span class="photo-guide-ruler self-end" aria-hidden="true" />
+          </div>
+          <figcaption class="mt-2 font-serif text-[17px] italic">Like this, a ruler upright beside it.</figcaption>
+        </figure>
+        <div>
+          <h2 class="title">{{ NAMES[seen] }}</h2>
+          <TakePicture
+            class="mt-3"
+            :visit-id="data.grading.sessionId"
+            :seen="seen"
+            :has-camera="data.hasCamera"
+            :again="false"
+            @taken="taken"
+          />
+        </div>
+      </div>
+    </main>
+    <SheetDialog :open="again" title="Another picture" @close="again = false">
+      <p class="leading-[1.35]">
+        The new picture takes the place of this one on the sheet; this one and its marks are kept to compare with.
+      </p>
+      <TakePicture :visit-id="data.grading.sessionId" :seen="seen" :has-camera="data.hasCamera" :again="true" @taken="taken" />
+    </SheetDialog>
+  </template>
+</template>

@@ -1,0 +1,93 @@
+import type { StandardHead } from '@peen/contract'
+import {
+  foldSession,
+  runningAttempt,
+  stepProgress,
+  workedMinutes,
+  type EventKind,
+  type Payloads,
+  type PracticeEvent
+} from '@peen/core/practice'
+import { computed, ref, watch } from 'vue'
+import type { LiveNews } from '../stores/live'
+import { useOutboxStore } from '../stores/outbox'
+import { useSavedStore } from '../stores/saved'
+import { useSessionStore } from '../stores/session'
+import { techniqueById } from '../stores/techniques'
+import { useAsked } from '../composables/useAsked'
+import { useNow } from '../composables/useNow'
+
+/** One table: its events folded here by the same code as on the server, the taps that add to them, and those of other tablets. */
+export function useTable(id: () => string) {
+  const outbox = useOutboxStore()
+  const saved = useSavedStore()
+  const session = useSessionStore()
+  const now = useNow()
+  // a tap is counted after every tap that is known: none from before may stand in for them
+  const { data, error, loading, reload } = useAsked('visitWork', () => ({ id: id() }), { hears: heard, fresh: true })
+  const added = ref<PracticeEvent[]>([])
+  watch(id, () => (added.value = []))
+  watch(data, (view) => view?.now && session.sync(view.now))
+
+  /** Another tablet's tap is shown at once; what follows from it on the server (holds, gradings) is read after it. */
+  function heard(news: LiveNews): boolean {
+    if (news.kind !== 'practice') return true
+    const { event } = news
+    if (event.sessionId !== id() || event.deviceId === outbox.deviceId) return false
+    if (!events.value.some((one) => one.id === event.id)) added.value = [...added.value, event]
+    return true
+  }
+
+  const events = computed(() => {
+    const stored = data.value?.events ?? []
+    const known = new Set(stored.map((event) => event.id))
+    const mine = [...outbox.waiting.filter((event) => event.sessionId === id()), ...added.value]
+    const fresh = new Map(mine.filter((event) => !known.has(event.id)).map((event) => [event.id, event]))
+    return [...stored, ...fresh.values()]
+  })
+  const state = computed(() => foldSession(events.value))
+  const standard = computed<StandardHead | null>(
+    () => session.school?.standards.find((s) => s.id === data.value?.standardId && s.version === data.value?.standardVersion) ?? null
+  )
+  const steps = computed(() => (data.value ? stepProgress(data.value.steps, state.value) : []))
+  /** the step that the clock runs for */
+  const current = computed(() => runningAttempt(state.value))
+  const nextStep = computed(
+    () => steps.value.find((step) => step.state === 'paused') ?? steps.value.find((step) => step.state === 'todo') ?? null
+  )
+  const worked = computed(() => workedMinutes(state.value, now.value))
+  /** minutes that the dog can still stand today, over all its sessions */
+  const canStand = computed(() => (data.value ? data.value.dog.canStandMin - worked.value - (data.value.elsewhereMin ?? 0) : 0))
+  const waitsAt = computed(() => {
+    const next = nextStep.value
+    const technique = next ? techniqueById(next.step.technique) : undefined
+    return data.value?.holds.find((hold) => !hold.gate && hold.techniqueId === technique?.id) ?? null
+  })
+
+  /** why nobody may cut yet, whatever step comes next */
+  const gate = computed(() => data.value?.holds.find((hold) => hold.gate) ?? null)
+
+  /** One tap: one event, shown at once, sent when it can be. */
+  function tap<K extends EventKind>(kind: K, payload: Payloads[K], undoLabel?: string): PracticeEvent {
+    const event = outbox.make(id(), kind, payload, state.value.lastLamport)
+    added.value = [...added.value, event]
+    outbox.put(event)
+    if (undoLabel) saved.offerUndo(undoLabel, () => void tap('undone', { eventId: event.id }))
+    return event
+  }
+  // what the server refused is taken back from the screen, with its sentence beside it
+  watch(
+    () => outbox.refusal,
+    (refusal) => {
+      if (!refusal) return
+      added.value = []
+      void reload()
+    }
+  )
+  return {
+    ...{ data, error, loading, reload, events, state, standard, steps, current, nextStep, now },
+    ...{ worked, canStand, waitsAt, gate, tap, outbox, session }
+  }
+}
+
+export type Table = ReturnType<typeof useTable>

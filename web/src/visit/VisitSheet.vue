@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { ask, sentenceOf } from '../api/client'
+import GlyphMark from '../components/GlyphMark.vue'
+import AskOnce from '../components/AskOnce.vue'
+import NotesPart from '../components/NotesPart.vue'
+import PartTabs from '../components/PartTabs.vue'
+import TopLine from '../components/TopLine.vue'
+import ViewState from '../components/ViewState.vue'
+import { sayDate } from '../composables/words'
+import { useSessionStore } from '../stores/session'
+import CheckInPart from './CheckInPart.vue'
+import ClosingPart from './ClosingPart.vue'
+import SetUpPart from './SetUpPart.vue'
+import TablePart from './TablePart.vue'
+import { useVisit } from './useVisit'
+
+// One visit from the door to the door: what came in, with what it is set up, how it is closed.
+const props = defineProps<{ id: string; part?: string }>()
+const session = useSessionStore()
+const visit = useVisit(() => props.id)
+const { data, error, loading, reload, refused, draft, sheet } = visit
+const PARTS = [
+  { id: 'check-in', name: 'Check-in' },
+  { id: 'set-up', name: 'Set-up sheet' },
+  { id: 'table', name: 'For the table' },
+  { id: 'closing', name: 'Closing' }
+] as const
+const router = useRouter()
+const cancels = ref(false)
+const problem = ref<string | null>(null)
+async function cancel(): Promise<void> {
+  try {
+    await ask('cancelVisit', { id: props.id })
+    await router.push(`/day/${data.value?.onDate ?? ''}`)
+  } catch (caught) {
+    problem.value = sentenceOf(caught)
+  }
+}
+const here = computed(() => PARTS.find(({ id }) => id === props.part)?.id ?? 'check-in')
+const shown = computed(() => ({ 'check-in': CheckInPart, 'set-up': SetUpPart, table: TablePart, closing: ClosingPart })[here.value])
+</script>
+
+<template>
+  <TopLine
+    :what="
+      data
+        ? `${data.dog.name} with ${data.apprentice.givenName}, table ${data.tableNumber}, ${sayDate(data.onDate, session.school?.now)}`
+        : 'Visit'
+    "
+  />
+  <ViewState v-if="!data || !draft || !sheet" :loading="loading" :error="error" @retry="reload" />
+  <component :is="shown" v-else :key="here" :page="data" :visit="visit">
+    <PartTabs name="Parts of the visit" :base="`/visits/${id}`" :here="here" :parts="PARTS" />
+    <p v-if="data.dog.standing" class="mb-2 bg-danger-tint p-2 font-semibold text-danger">
+      <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ data.dog.name }} is {{ data.dog.standing.kind }}:
+      {{ data.dog.standing.reason }}.
+    </p>
+    <details v-if="session.isStaff" class="mb-2">
+      <summary class="flex min-h-11 cursor-pointer items-center">Notes on this visit, and cancelling it</summary>
+      <NotesPart :id="id" about="visit" class="mb-3" />
+      <button v-if="!data.closing" class="btn btn-quiet" @click="cancels = true">Cancel this visit</button>
+      <p v-if="problem" class="mt-2 font-[650]" role="alert">{{ problem }}</p>
+      <AskOnce
+        :open="cancels"
+        :title="`Cancel the visit of ${data.dog.name}?`"
+        :says="[
+          `${data.apprentice.givenName} and table ${data.tableNumber} are free again.`,
+          'What was found and chosen for it goes with it. A visit that has begun stays.'
+        ]"
+        action="Cancel the visit"
+        working="Cancelling …"
+        :run="cancel"
+        @close="cancels = false"
+      />
+    </details>
+    <p v-if="refused" class="mb-2 flex flex-wrap items-center gap-3 font-semibold text-danger" role="alert">
+      {{ refused }} <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="visit.loadAgain()">Load the visit again</button>
+    </p>
+  </component>
+</template>
