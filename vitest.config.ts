@@ -1,3 +1,4 @@
+import vue from '@vitejs/plugin-vue'
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
@@ -15,6 +16,7 @@ export default defineConfig({
     maxWorkers: availableParallelism(),
     projects: [
       {
+        plugins: [vue()],
         resolve: { alias },
         test: {
           name: 'unit',

@@ -3,7 +3,7 @@ import { connect, databaseClock, makeApp, type Connection } from '@peen/server'
 import type { AddressInfo } from 'node:net'
 import pino from 'pino'
 import { refill } from '../../../server/src/testing/refill'
-import { freshDatabase } from '../../../server/src/testing/world'
+import { freshDatabase, patientFetch } from '../../../server/src/testing/world'
 import { PASSWORD } from '../cast'
 import { playDemo } from '../play'
 
@@ -42,7 +42,7 @@ export async function servedDemo(name: string, { as = 'ottilie', logQuery = () =
   return {
     fresh,
     get: async (path) => {
-      const answer = await fetch(url + path, { headers: { cookie } })
+      const answer = await patientFetch(url + path, { headers: { cookie } })
       if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
       return answer.json()
     },
