@@ -10,8 +10,7 @@ import ViewState from '../components/ViewState.vue'
 import { DOG_FIELDS, EMPTY_DOG } from '../day/dog-fields'
 import FloorTile from '../floor/FloorTile.vue'
 import SelfRating from '../table/SelfRating.vue'
-import { useSettingsStore } from '../stores/settings'
-import { ok, refusal, settled, signedIn, stubServer, unstub } from './server'
+import { ok, refusal, RUBEN, settled, signedIn, stubServer, unstub } from './server'
 
 let server: ReturnType<typeof stubServer>
 beforeEach(() => {
@@ -40,9 +39,9 @@ describe('a form for a new thing', () => {
   })
 
   it('reads a length as it is typed, sends millimetres, and is empty for the next', async () => {
-    useSettingsStore().settings = { ...useSettingsStore().settings, lengths: 'in' }
+    signedIn({ ...RUBEN, settings: { ...RUBEN.settings, lengths: 'in' } })
     const one = form()
-    await fill(one, { ...DOG, withersMm: '14 in' })
+    await fill(one, { ...DOG, withersMm: '14' })
     await vi.waitFor(() => expect(one.emitted('made')).toHaveLength(1))
     const [sent] = server.asked.filter(({ method }) => method === 'POST')
     expect(sent.path).toBe(ENDPOINTS.addDog.path)
