@@ -12,7 +12,7 @@ export const dogEndpoints = {
   addDog: post('/dogs', STAFF, 'Takes a dog in.'),
   previewDogs: post('/dogs/preview', STAFF, 'Reads a table of dogs and says what is wrong with it.', { reads: 'csv' }),
   takeDogsIn: post('/dogs/csv', STAFF, 'Takes in every dog of a table.', { reads: 'csv' }),
-  mergeDogs: post('/dogs/:id/merge', STAFF, 'Lays a dog that was entered twice into the other.'),
+  mergeDogs: post('/dogs/:id/merge', STAFF, 'Merges two entries of one dog.'),
   keepFacts: put('/dogs/:id/facts', STAFF, 'Keeps what changes the choice of tools for a dog.'),
   keepProfile: put('/dogs/:id/profile', STAFF, 'Keeps a dog’s profile.'),
   decideStanding: put('/dogs/:id/standing', STAFF, 'Limits or refuses a dog, or frees it again.'),
@@ -20,7 +20,7 @@ export const dogEndpoints = {
   eraseOwner: post('/dogs/:id/owner/erase', STAFF, 'Erases the owner of a dog.'),
   coats: get('/coats', ALL, 'Every coat that is kept, the one that needs work first.'),
   coat: get('/coats/:id', ALL, 'A dog’s coat book.'),
-  readLengths: post('/coats/:id/lengths/read', STAFF, 'Shows lengths that a colleague measured; it is remembered.'),
+  readLengths: post('/coats/:id/lengths/read', STAFF, 'Shows lengths that a colleague measured, and remembers that you read them.'),
   writeEntries: post('/coats/:id/lines', STAFF, 'Writes lines into a coat book.'),
   strikeEntries: post('/coats/:id/struck', STAFF, 'Strikes lines of a coat book, with a reason.', {
     problems: ['struckAlready']

@@ -14,10 +14,10 @@ export const evidenceEndpoints = {
     problems: ['notHeld']
   }),
   figures: get('/apprentices/:id/figures', ALL, 'Practice on stand-in figures.'),
-  addFigure: post('/apprentices/:id/figures', ALL, 'Writes practice on a stand-in figure down.', {
+  addFigure: post('/apprentices/:id/figures', ALL, 'Records practice on a stand-in figure.', {
     problems: ['retired']
   }),
-  removeFigure: post('/figures/:id/remove', ALL, 'Takes a line of practice on a figure away.'),
+  removeFigure: post('/figures/:id/remove', ALL, 'Removes a record of practice on a figure.'),
   answers: get('/apprentices/:id/answers', ALL, 'Questions that were asked aloud.'),
   keepAnswer: post('/apprentices/:id/answers', STAFF, 'Keeps how a question was answered.'),
   wall: get('/wall', STAFF, 'Every apprentice by every technique.'),
@@ -31,10 +31,10 @@ export const evidenceEndpoints = {
   useCertificate: put('/certificates/:certificate', LEAD, 'Puts rules into use as a version that never changes.', {
     problems: ['versionTaken']
   }),
-  retireCertificate: post('/certificates/:certificate/retire', LEAD, 'Certifies no one for this any more.'),
-  giveAgain: post('/certificates/:certificate/give-again', LEAD, 'Gives a retired certificate again.'),
+  retireCertificate: post('/certificates/:certificate/retire', LEAD, 'Stops offering a certificate.'),
+  giveAgain: post('/certificates/:certificate/give-again', LEAD, 'Offers a retired certificate again.'),
   keepStandingRules: put('/school/charts', LEAD, 'Sets the numbers by which charts are read.'),
-  findings: get('/findings', STAFF, 'Who is near or at which certificate.'),
+  findings: get('/findings', STAFF, 'Who has met which certificate’s rules, and who is close.'),
   draftFinding: post('/findings', STAFF, 'Begins a certificate for an apprentice.'),
   finding: get('/findings/:id', ALL, 'A certificate with its evidence and signatures.'),
   signFinding: post('/findings/:id/sign', STAFF, 'Signs a certificate.', { problems: ['decided', 'evidenceChanged'] }),

@@ -21,7 +21,7 @@ export const floorEndpoints = {
   removeTable: post('/tables/:id/remove', STAFF, 'Takes a table out of the room; what was done at it stays.', {
     problems: ['tableTaken']
   }),
-  day: get('/day/:on', STAFF, 'Everything one needs to plan a day; `today` is one too.'),
+  day: get('/day/:on', STAFF, 'Everything needed to plan a day; `on` may be `today`.'),
   daySummaries: get('/day/:on/summaries', ALL, 'Each apprentice’s day in sentences; an apprentice reads their own.'),
   openDay: post('/day/:on/open', STAFF, 'Opens the day.', { problems: ['otherDay', 'dayClosed'] }),
   sayAbsent: post('/day/:on/absent/:id', STAFF, 'Says that a person is not here that day.', { problems: ['dayClosed', 'atWork'] }),
@@ -68,7 +68,7 @@ export const floorEndpoints = {
   takePicture: post('/visits/:id/camera/:moment/:stance', STAFF, 'Has the table’s camera take a photograph.', {
     problems: ['noCamera', 'cameraSilent', 'tooMany']
   }),
-  removePicture: post('/pictures/:id/remove', STAFF, 'Takes a photograph away.', { problems: ['signed'] }),
+  removePicture: post('/pictures/:id/remove', STAFF, 'Removes a photograph.', { problems: ['signed'] }),
   picture: get('/pictures/:id', ALL, 'A photograph.', { gives: 'jpeg' }),
   live: get('/live', ALL, 'What other tablets record, as server-sent events from a place in the log.', {
     gives: 'stream',

@@ -11,7 +11,7 @@ export const gradingEndpoints = {
     problems: ['notGradable', 'appointed']
   }),
   grading: get('/gradings/:id', ALL, 'A grade sheet.', { problems: ['notRead'] }),
-  readGrading: post('/gradings/:id/read', STAFF, 'Shows a colleague’s grade sheet; it is remembered.'),
+  readGrading: post('/gradings/:id/read', STAFF, 'Shows a colleague’s grade sheet, and remembers that you read it.'),
   saveDraft: put('/gradings/:id', STAFF, 'Keeps a grade sheet that is not signed yet.', {
     problems: ['signed', 'ratingGiven', 'draftConflict']
   }),

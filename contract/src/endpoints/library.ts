@@ -8,7 +8,7 @@ export const libraryEndpoints = {
   rack: get('/rack', STAFF, 'The tools of the school.'),
   keepRack: put('/rack', LEAD, 'Keeps the tools of the school.', { problems: ['toolNeeded'] }),
   undoRack: post('/rack/undo', LEAD, 'Takes back the last change of the rack.', { problems: ['nothingToUndo'] }),
-  importRack: post('/rack/csv', LEAD, 'Takes the rack from a table.', { reads: 'csv', problems: ['toolNeeded'] }),
+  importRack: post('/rack/csv', LEAD, 'Reads the rack from a CSV table.', { reads: 'csv', problems: ['toolNeeded'] }),
   rackTable: get('/rack/csv', STAFF, 'The rack as a table.', { gives: 'csv' }),
   standards: get('/standards', ALL, 'Every trim in its newest version.'),
   standard: get('/standards/:standard/versions/:version', ALL, 'One version of a trim.'),

@@ -18,7 +18,7 @@ export const peopleEndpoints = {
   signedIn: get('/session', ANYONE, 'Says who is signed in, and whether the school has people at all.'),
   me: get('/me', ALL, 'Who is signed in.'),
   keepSettings: put('/me/settings', ALL, 'Keeps a person’s own settings.'),
-  changePassword: post('/me/password', ALL, 'Changes the own password; every other sign-in of this person ends.', {
+  changePassword: post('/me/password', ALL, 'Changes your own password and ends your other sign-ins.', {
     problems: ['wrongSignIn', 'tooManyTries']
   }),
   people: get('/people', STAFF, 'Everyone with an account, the cohorts, and letters that wait to be handed over.'),

@@ -2,7 +2,7 @@
 import { QueryClient } from '@tanstack/vue-query'
 
 /**
- * Shown at once when a screen is opened again, and always read anew behind it. A refusal is told, not tried again, and
+ * Shown at once when a screen is opened again, and always read again behind it. A refusal is told, not tried again, and
  * nothing waits for the browser's own idea of being online: the school's server may be reached without the internet.
  */
 export const cache = new QueryClient({

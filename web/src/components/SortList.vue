@@ -3,7 +3,7 @@ import Sortable from 'sortablejs'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 
 // A list whose members are drawn by hand, within it or onto another of its group. What is drawn is told by its `data-key`;
-// the page stays Vue's: the drawn element goes back, and the list is drawn anew from its data.
+// the page stays Vue's: the drawn element goes back, and the list is drawn again from its data.
 const props = defineProps<{ options: Sortable.Options }>()
 const emit = defineEmits<{ dropped: [key: string]; moved: [from: number, to: number] }>()
 const list = ref<HTMLElement | null>(null)

@@ -62,7 +62,7 @@ describe('what a screen asks', () => {
     expect([data.value, error.value, code.value]).toEqual([{ room: 1 }, 'Read it first.', 'notRead'])
   })
 
-  it('is shown at once when a screen is opened again, and read anew behind it', async () => {
+  it('is shown at once when a screen is opened again, and read again behind it', async () => {
     let reads = 0
     server.answer = () => ok({ reads: ++reads })
     const first = effectScope()

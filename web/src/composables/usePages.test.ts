@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { usePages } from './usePages'
 
 describe('a list that is read page by page', () => {
-  it('goes on while a page is full, and begins again when its first page is read anew', async () => {
+  it('goes on while a page is full, and begins again when its first page is read again', async () => {
     const first = ref<number[] | null>(null)
     const pages: Readonly<Record<number, readonly number[]>> = { 1: [7, 6], 2: [5] }
     const read = vi.fn(async (page: number) => pages[page])

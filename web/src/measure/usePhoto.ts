@@ -60,7 +60,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   )
   watch(marks, useDebounceFn(measured.measure, MARKS_REST_MS))
 
-  /** Places nobody has touched go where the new outline puts them. */
+  /** Places that are not touched go where the new outline puts them. */
   async function proposeRest(): Promise<void> {
     const found = await reader.propose(task())
     const uPx = desk.placeU()
@@ -71,7 +71,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     else void measured.measure()
   }
   const findSoon = useDebounceFn(outline.find, SCALE_RESTS_MS)
-  /** The edge is read over millimetres: once the scale rests, the outline is found anew. */
+  /** The edge is read over millimetres: once the scale rests, the outline is found again. */
   function setScale(scale: ScaleMark | null): void {
     desk.change({ scale })
     if (hasOutline.value) void findSoon()

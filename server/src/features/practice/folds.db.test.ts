@@ -1,4 +1,4 @@
-// Sessions that are kept folded: what is in memory is what a fold of the stored events would be, whoever wrote them.
+// Sessions that are kept folded: what is in memory is what a fold of the stored events would be, whichever process wrote them.
 import { foldSession } from '@peen/core/practice'
 import { eq, sql } from 'drizzle-orm'
 import { v7 } from 'uuid'
@@ -53,7 +53,7 @@ describe('a session that is kept folded', () => {
     expect((await rowOf(session)).eventsVersion).toBe(2)
   })
 
-  it('is read anew where another process has written to it', async () => {
+  it('is read again where another process has written to it', async () => {
     const session = await world.newSession('abe')
     await send(session, note(session, 'here'))
     const [row] = await world.db.select().from(tables.events).where(eq(tables.events.sessionId, session))

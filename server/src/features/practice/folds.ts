@@ -21,7 +21,7 @@ const kept = new WeakMap<Database, Map<string, Kept>>()
 
 /**
  * The fold of a session whose row is locked. It is taken out of memory: what a transaction adds to it may be rolled
- * back, so it is put back only after the commit. One that another process has written to since is read anew.
+ * back, so it is put back only after the commit. One that another process has written to since is read again.
  */
 export async function takeFold(db: Database, tx: Transaction, session: Session): Promise<Fold> {
   const own = kept.get(db)
