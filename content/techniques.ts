@@ -35,7 +35,7 @@ export function cutRegionsOf(id: string): readonly RegionId[] {
   return technique && CUTTING.has(technique.family) ? technique.regions : []
 }
 
-/** Steps of a trim that take hair, with the places they go over: what a session is closed by. */
+/** Steps of a trim that take hair, with the places they go over: what a visit is closed by. */
 export function closingSteps({ steps, work }: Pick<Plan, 'steps' | 'work'>): readonly ClosingStep[] {
   return steps.flatMap(({ technique, label, minutes }) => {
     const regions = work ? placesTaken(work, technique) : cutRegionsOf(technique)

@@ -111,13 +111,13 @@ test('the end of a table lists what is undone, side by side, and what still fits
   await expect(undone).not.toContainText('Pads, 15')
 })
 
-test('the next session begins with what the last one left, side by side', async ({ page }) => {
+test('the next visit begins with what the last one left, side by side', async ({ page }) => {
   await signIn(page, 'mira', '/coat')
   const dogs = (await (await page.request.get('/api/dogs')).json()) as { id: string; name: string }[]
   const sedge = dogs.find(({ name }) => name === 'Sedge')!.id
-  const { visits } = (await (await page.request.get(`/api/dogs/${sedge}`)).json()) as { visits: { sessionId: string; onDate: string }[] }
+  const { visits } = (await (await page.request.get(`/api/dogs/${sedge}`)).json()) as { visits: { visitId: string; onDate: string }[] }
   const next = visits.findLast(({ onDate }) => onDate > '2026-04-14')!
-  await page.goto(`/table/${next.sessionId}`)
+  await page.goto(`/table/${next.visitId}`)
   await expect(page.getByTestId('from-last')).toContainText(/Begin with what was left on 7 Apr: .*Back, both sides/)
 })
 

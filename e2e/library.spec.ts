@@ -196,7 +196,7 @@ async function workThrough(page: Page, visit: string): Promise<void> {
     const ended = { attemptId, minutes, help: 'alone', witness: 'watched' }
     const event = (kind: string, payload: object, seq: number) => {
       const at = { atDevice: sentAt, receivedAt: null }
-      return { id: crypto.randomUUID(), v: 1, sessionId: visit, by, deviceId: 'e2e', seq, lamport: seq, ...at, kind, payload }
+      return { id: crypto.randomUUID(), v: 1, visitId: visit, by, deviceId: 'e2e', seq, lamport: seq, ...at, kind, payload }
     }
     return [event('attemptStarted', begun, 2 * i + 1), event('attemptEnded', ended, 2 * i + 2)]
   })

@@ -35,9 +35,9 @@ test('an instructor logs practice: what, where, tool, whose hands, fault, prompt
   await page.getByRole('button', { name: 'End this step' }).click()
   await saved(page)
   const id = page.url().split('/').at(-1)!
-  const session = await (await page.request.get(`/api/visits/${id}/work`)).json()
-  expect(session.events.find((event: { kind: string }) => event.kind === 'annotated')).toMatchObject({ payload: { side: 'right' } })
-  const started = session.events.filter((event: { kind: string }) => event.kind === 'attemptStarted').at(-1)
+  const visit = await (await page.request.get(`/api/visits/${id}/work`)).json()
+  expect(visit.events.find((event: { kind: string }) => event.kind === 'annotated')).toMatchObject({ payload: { side: 'right' } })
+  const started = visit.events.filter((event: { kind: string }) => event.kind === 'attemptStarted').at(-1)
   expect(started).toMatchObject({
     v: 1,
     payload: { techniqueId: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight', hands: 'apprentice' }

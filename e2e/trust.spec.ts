@@ -76,9 +76,9 @@ test('an apprentice who has left is erased after what goes and what stays is sai
 test('a wish for other work and a mat are on the sheet, each with its sentence', async ({ page }) => {
   await signIn(page, 'ruben')
   const { tables } = (await (await page.request.get('/api/floor')).json()) as {
-    tables: { sessionId: string; dog: { name: string } | null }[]
+    tables: { visitId: string; dog: { name: string } | null }[]
   }
-  const id = tables.find(({ dog }) => dog?.name === 'Otter')!.sessionId
+  const id = tables.find(({ dog }) => dog?.name === 'Otter')!.visitId
   await page.goto(`/visits/${id}/check-in`)
   await drawn(page)
   await page.getByLabel('changes the work').selectOption('reset')

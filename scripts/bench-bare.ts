@@ -4,7 +4,7 @@ import mysql from 'mysql2/promise'
 
 const pool = mysql.createPool({ ...JSON.parse(process.env.PEEN_DB!), connectionLimit: 10 })
 await pool.query(
-  'CREATE TABLE IF NOT EXISTS bare_events (id CHAR(36) PRIMARY KEY, session_id CHAR(36), kind VARCHAR(60), at_device VARCHAR(30), payload JSON)'
+  'CREATE TABLE IF NOT EXISTS bare_events (id CHAR(36) PRIMARY KEY, visit_id CHAR(36), kind VARCHAR(60), at_device VARCHAR(30), payload JSON)'
 )
 const app = express()
 app.use(express.json())

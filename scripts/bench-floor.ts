@@ -1,5 +1,5 @@
 // npm run bench: the events of the Floor. How fast they are folded, and how many tablets a server takes; each beside a named reference in the same run.
-import { foldSession, type EventKind, type PracticeEvent } from '@peen/core/practice'
+import { foldVisit, type EventKind, type PracticeEvent } from '@peen/core/practice'
 import { connect, settingsFromEnvironment, tables } from '@peen/server'
 import { count, desc, eq } from 'drizzle-orm'
 import { spawn } from 'node:child_process'
@@ -37,19 +37,19 @@ function payloadOf(kind: EventKind, attemptId: string): object {
 }
 const START = { techniqueId: 'pads', regions: ['pads'], side: 'both', toolId: null, direction: null, hands: 'apprentice', setting: 'live' }
 
-function eventAt(sessionId: string, by: string, deviceId: string, n: number, attemptId: string): PracticeEvent {
-  const kind: EventKind = n === 0 ? 'sessionOpened' : n === 1 ? 'attemptStarted' : KINDS[n % KINDS.length]
+function eventAt(visitId: string, by: string, deviceId: string, n: number, attemptId: string): PracticeEvent {
+  const kind: EventKind = n === 0 ? 'visitOpened' : n === 1 ? 'attemptStarted' : KINDS[n % KINDS.length]
   const payload = n === 0 ? {} : n === 1 ? { attemptId, ...START } : payloadOf(kind, attemptId)
   return {
-    ...{ id: v7(), v: 1, kind, sessionId, by, deviceId, seq: n, lamport: n + 1 },
+    ...{ id: v7(), v: 1, kind, visitId, by, deviceId, seq: n, lamport: n + 1 },
     ...{ atDevice: '2026-04-14T09:42:00.000Z', receivedAt: null, payload }
   } as PracticeEvent
 }
 
-/** Events of so many sessions, as they come over the wire, and how long parsing and folding take. */
-function foldBench(sessions: number): void {
-  const each = EVENTS / sessions
-  const texts = Array.from({ length: sessions }, () => {
+/** Events of so many visits, as they come over the wire, and how long parsing and folding take. */
+function foldBench(visits: number): void {
+  const each = EVENTS / visits
+  const texts = Array.from({ length: visits }, () => {
     const [id, by, attempt] = [v7(), v7(), v7()]
     return JSON.stringify(Array.from({ length: each }, (_, n) => eventAt(id, by, 'tablet', n, attempt)))
   })
@@ -59,13 +59,13 @@ function foldBench(sessions: number): void {
     const start = performance.now()
     const parsed = texts.map((text) => JSON.parse(text) as PracticeEvent[])
     const middle = performance.now()
-    for (const events of parsed) foldSession(events)
+    for (const events of parsed) foldVisit(events)
     parsing.push(middle - start)
     folding.push(performance.now() - middle)
   }
   const ratio = median(folding) / median(parsing)
   console.log(
-    `Fold ${EVENTS} events of ${sessions} sessions: ${median(folding).toFixed(0)} ms; reference: JSON.parse of the same ${median(parsing).toFixed(0)} ms; ${ratio.toFixed(2)} x (limit 1.5)`
+    `Fold ${EVENTS} events of ${visits} visits: ${median(folding).toFixed(0)} ms; reference: JSON.parse of the same ${median(parsing).toFixed(0)} ms; ${ratio.toFixed(2)} x (limit 1.5)`
   )
 }
 
@@ -90,7 +90,7 @@ async function serve(script: string, database: object): Promise<Server> {
 }
 
 const sentAt = new Map<string, number>()
-type Tablet = { readonly sessionId: string; readonly attemptId: string; n: number }
+type Tablet = { readonly visitId: string; readonly attemptId: string; n: number }
 type Sent = { readonly ms: number[]; readonly failed: number; readonly tookMs: number }
 const agent = new Agent({ keepAlive: true, maxSockets: TABLETS })
 
@@ -116,11 +116,11 @@ function post(
 }
 
 async function sendOne(port: number, tablet: Tablet, by: string, headers: Record<string, string>): Promise<number | null> {
-  const event = eventAt(tablet.sessionId, by, `tablet-${tablet.sessionId.slice(-6)}`, tablet.n++, tablet.attemptId)
+  const event = eventAt(tablet.visitId, by, `tablet-${tablet.visitId.slice(-6)}`, tablet.n++, tablet.attemptId)
   const start = performance.now()
   sentAt.set(event.id, start)
   const { receivedAt: _none, ...wire } = event
-  const answer = await post(port, `/api/visits/${tablet.sessionId}/events`, { events: [wire], sentAt: event.atDevice }, headers)
+  const answer = await post(port, `/api/visits/${tablet.visitId}/events`, { events: [wire], sentAt: event.atDevice }, headers)
   return answer.status === 200 && answer.body.includes('"stored"') ? performance.now() - start : null
 }
 
@@ -198,9 +198,9 @@ async function tabletBench(): Promise<void> {
     await new Promise((resolve) => load.once('exit', resolve))
     process.env.PEEN_DB = env.PEEN_DB
     const { db, close } = connect(settingsFromEnvironment())
-    const [pattern] = await db.select().from(tables.sessions).orderBy(desc(tables.sessions.onDate)).limit(1)
-    const tablets: Tablet[] = Array.from({ length: TABLETS }, () => ({ sessionId: v7(), attemptId: v7(), n: 0 }))
-    await db.insert(tables.sessions).values(tablets.map(({ sessionId }) => ({ ...pattern, id: sessionId, onDate: '2026-04-14' })))
+    const [pattern] = await db.select().from(tables.visits).orderBy(desc(tables.visits.onDate)).limit(1)
+    const tablets: Tablet[] = Array.from({ length: TABLETS }, () => ({ visitId: v7(), attemptId: v7(), n: 0 }))
+    await db.insert(tables.visits).values(tablets.map(({ visitId }) => ({ ...pattern, id: visitId, onDate: '2026-04-14' })))
     const peen = await serve('server/src/main.ts', database)
     const me = await post(peen.port, '/api/sign-in', { username: 'ruben', password: 'porcelain-7F' }, {})
     const { id, csrf } = JSON.parse(me.body) as { id: string; csrf: string }
@@ -214,7 +214,7 @@ async function tabletBench(): Promise<void> {
     listeners.stop()
     const fullPeen = await full(peen.port, tablets, id, headers)
     const [{ after }] = await db.select({ after: count() }).from(tables.events)
-    const [{ last }] = await db.select({ last: count() }).from(tables.events).where(eq(tables.events.sessionId, tablets[0].sessionId))
+    const [{ last }] = await db.select({ last: count() }).from(tables.events).where(eq(tables.events.visitId, tablets[0].visitId))
     peen.stop()
     const bare = await serve('scripts/bench-bare.ts', database)
     const again = tablets.map((tablet) => ({ ...tablet, n: 0 }))

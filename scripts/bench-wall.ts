@@ -89,7 +89,7 @@ try {
           because: clean ? '' : 'more than one prompt'
         }
         return {
-          sessionId: v7(),
+          visitId: v7(),
           techniqueId,
           setting: 'live',
           apprenticeId,
@@ -122,8 +122,8 @@ try {
   const records = ids.map((id) =>
     own
       .filter(({ techniqueId }) => techniqueId === id)
-      .map(({ sessionId, onDate, dogId, body, planMinutes }): AttemptRecord => ({
-        sessionId,
+      .map(({ visitId, onDate, dogId, body, planMinutes }): AttemptRecord => ({
+        visitId,
         onDate,
         dogId,
         dogName: 'Dog',

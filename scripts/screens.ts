@@ -49,9 +49,9 @@ await page.fill('#password', 'porcelain-7F')
 await page.click('button:has-text("Sign in")')
 await page.waitForURL('**/floor')
 await shoot('floor')
-const table = (await get('/floor')).tables.find((t: { number: number }) => t.number === 1).sessionId
+const table = (await get('/floor')).tables.find((t: { number: number }) => t.number === 1).visitId
 await shoot('table', go(`/table/${table}`))
-const last = (await get('/floor')).tables.find((t: { number: number }) => t.number === 4).sessionId
+const last = (await get('/floor')).tables.find((t: { number: number }) => t.number === 4).visitId
 await shoot('table-end', go(`/table/${last}/end`))
 const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
 type Named = { givenName: string; id: string; name: string; apprentice: string; status: string; gradingId: string; findingId: string }
@@ -69,9 +69,9 @@ await shoot('wall', async () => {
   await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge/ }).click()
 })
 await shoot('rules', go('/rules/clipping'))
-type Marked = { sessionId: string; open: boolean; agreed: boolean }
+type Marked = { visitId: string; open: boolean; agreed: boolean }
 const marked = ((await get('/assessments')).days as { rows: Marked[] }[]).flatMap(({ rows }) => rows)
-await shoot('assessment', go(`/assessments/${marked.find((row) => row.open && !row.agreed)!.sessionId}`))
+await shoot('assessment', go(`/assessments/${marked.find((row) => row.open && !row.agreed)!.visitId}`))
 await shoot('pass-marks', go('/pass-marks'))
 await shoot('apprentice', go(`/apprentices/${ids.pia}`))
 await shoot('dog', go(`/dogs/${ids.ember}`))

@@ -27,7 +27,7 @@ export type Settle = { readonly outcome: (typeof SETTLED)[number]; readonly reas
 export type Marker = { readonly id: string; readonly name: string; readonly status: 'notBegun' | 'draft' | 'signed' }
 
 export type AssessmentRow = {
-  readonly sessionId: string
+  readonly visitId: string
   readonly onDate: string
   readonly tableNumber: number
   readonly candidate: string

@@ -68,8 +68,8 @@ export const NO_AIM: CoatAim = Object.freeze({ aimOn: null, aim: '', nextOn: nul
 export const coatAimSchema = object({
   aimOn: date('The day that counts').nullable().defined(),
   aim: string().trim().defined().max(60, 'What the day is, is too long; at most 60 characters.'),
-  nextOn: date('Next session').nullable().defined(),
-  everyDays: within('Days between sessions', EVERY_DAYS.low, EVERY_DAYS.high, 'days'),
+  nextOn: date('Next visit').nullable().defined(),
+  everyDays: within('Days between visits', EVERY_DAYS.low, EVERY_DAYS.high, 'days'),
   brushing: chosen('Brushed at home', BRUSHING)
 }).noUnknown()
 
@@ -89,17 +89,17 @@ export type BookLine = CoatEntry & {
   readonly struck: { readonly by: string; readonly reason: string } | null
 }
 
-/** The last visit's open ends: the next session begins there. */
+/** The last visit's open ends: the next visit begins there. */
 export type OpenEnds = {
-  readonly sessionId: string
+  readonly visitId: string
   readonly onDate: string
   /** null for an apprentice, where it was another's table */
   readonly apprentice: string | null
   readonly undone: readonly Undone[]
 }
 
-/** With what a session begins: open ends of the visit before in the same trim, and places whose sides are apart, when its trim comes back. */
-export type SessionCoatStart = {
+/** With what a visit begins: open ends of the visit before in the same trim, and places whose sides are apart, when its trim comes back. */
+export type VisitCoatStart = {
   readonly openEnds: OpenEnds | null
   readonly outOfStep: readonly RegionId[]
   readonly interval: TrimInterval | null

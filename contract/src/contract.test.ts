@@ -7,7 +7,7 @@ const event = (change: object = {}) => ({
   id: uuid,
   v: 1,
   kind: 'noted',
-  sessionId: uuid,
+  visitId: uuid,
   by: uuid,
   deviceId: 'tablet',
   seq: 1,
@@ -36,7 +36,7 @@ describe('an event on the wire', () => {
   })
 
   it.each<[string, object, RegExp]>([
-    ['an unknown kind', { kind: 'barked' }, /kind is "barked"; allowed is sessionOpened/],
+    ['an unknown kind', { kind: 'barked' }, /kind is "barked"; allowed is visitOpened/],
     ['no payload text', { payload: {} }, /payload\.text is missing/],
     ['an extra field', { payload: { text: 'x', owner: 'Jo' } }, /owner is not a known field/],
     ['a bad id', { id: '7' }, /id is "7"; allowed is a UUID/],
@@ -62,8 +62,8 @@ describe('an event on the wire', () => {
 describe('each kind of event', () => {
   const attemptId = '019d8a3e-0000-7000-8000-000000000002'
   const examples: { readonly [K in EventKind]: Payloads[K] } = {
-    sessionOpened: {},
-    sessionClosed: {},
+    visitOpened: {},
+    visitClosed: {},
     attemptStarted: {
       attemptId,
       techniqueId: 'skirt-line',

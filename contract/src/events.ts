@@ -46,8 +46,8 @@ const confirmed = object({
 
 /** One shape per kind; a new kind does not compile until it has one here. */
 const PAYLOADS: Readonly<Record<EventKind, Schema>> = {
-  sessionOpened: nothing,
-  sessionClosed: nothing,
+  visitOpened: nothing,
+  visitClosed: nothing,
   attemptStarted: object({
     attemptId: id(),
     techniqueId: name(),
@@ -129,7 +129,7 @@ function envelope(kind: Schema, payload: Schema) {
     id: id(),
     v: number().required().integer().min(1).max(1000),
     kind,
-    sessionId: id(),
+    visitId: id(),
     by: id(),
     deviceId: name(),
     seq: number().required().integer().min(0).max(MOST),

@@ -86,7 +86,7 @@ export type StepView = {
 }
 
 export type FloorTable = {
-  readonly sessionId: string | null
+  readonly visitId: string | null
   readonly tableId: string
   readonly number: number
   readonly xMm: number
@@ -110,13 +110,13 @@ export type FloorTable = {
   readonly panics: boolean
   /** the apprentice asks for help and nobody has come yet */
   readonly asked: boolean
-  /** what a new event of this session must come after */
+  /** what a new event of this visit must come after */
   readonly lastLamport: number
 }
 
 export type Look = {
   readonly tableNumber: number
-  readonly sessionId: string
+  readonly visitId: string
   readonly who: string
   readonly say: string
   readonly why: string
@@ -137,7 +137,7 @@ export type FloorView = {
   readonly dayClosed: boolean
 }
 
-export type SessionView = {
+export type TableView = {
   readonly id: string
   /** the server's one clock when this was read, UTC */
   readonly now: string
@@ -149,7 +149,7 @@ export type SessionView = {
   readonly standardId: string
   readonly standardVersion: number
   readonly standardMin: number
-  /** minutes that this dog has stood today at other sessions */
+  /** minutes that this dog has stood today at other visits */
   readonly elsewhereMin: number
   /** the steps of the trim in the order in which this house works, with the tools that were agreed */
   readonly steps: readonly PlanStep[]
@@ -212,7 +212,7 @@ export type PractiseNext = {
 
 /** One visit as a line of a dated list, with what was done in it. */
 export type VisitLine = {
-  readonly sessionId: string
+  readonly visitId: string
   readonly onDate: string
   readonly apprenticeId: string
   readonly apprentice: string
@@ -245,7 +245,7 @@ export type DogPage = {
   /** the same with the lengths that were agreed for its newest visit: what its coat is held against */
   readonly worked: Plan
   readonly visits: readonly {
-    readonly sessionId: string
+    readonly visitId: string
     readonly onDate: string
     readonly apprentice: string
     readonly trim: string
@@ -261,7 +261,7 @@ export const TRIMS_A_PAGE = 100
 
 export type TrimRow = {
   readonly gradingId: string
-  readonly sessionId: string
+  readonly visitId: string
   readonly onDate: string
   readonly apprentice: string
   readonly dog: string
@@ -277,7 +277,7 @@ export type TrimRow = {
 
 export type GradingView = {
   readonly id: string
-  readonly sessionId: string
+  readonly visitId: string
   readonly onDate: string
   readonly tableNumber: number
   readonly apprentice: PersonName

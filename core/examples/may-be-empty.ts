@@ -58,7 +58,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'measure.measurePhoto': [1],
   'measure.coatDepth': [1],
   'measure.skinOffset': [0],
-  'practice.foldSession': [0],
+  'practice.foldVisit': [0],
   'practice.foldingOf': [0],
   'practice.undoneSteps': [0],
   'practice.nextTable': [0],

@@ -21,7 +21,7 @@ import { growthOf, type TrimPart } from '../src/coat'
 import { newRaster } from '../src/figure'
 import { answersAtTarget, gradeResult } from '../src/grade'
 import { frameOf, plannedView, proposePlaces, toPx, type PhotoPoint, type Reading } from '../src/measure'
-import { foldSession } from '../src/practice'
+import { foldVisit } from '../src/practice'
 import { at, ended, started } from '../src/practice/testing'
 import { agreedTargets, sheetCaseOf, sheetOf } from '../src/setup'
 import { randomFrom } from '../src/stats'
@@ -31,7 +31,7 @@ const [standard] = standards
 const { steps } = standard.plan
 
 // a table at which one step was ended and one runs
-const state = foldSession([started('a', {}, 2), ended('a', { minutes: 8 }, 10), started('b', {}, 12)])
+const state = foldVisit([started('a', {}, 2), ended('a', { minutes: 8 }, 10), started('b', {}, 12)])
 const now = at(42)
 const practice: Examples = {
   attemptMinutes: () => [state.attempts[0], state, now],
@@ -119,7 +119,7 @@ const parts: readonly TrimPart[] = [{ region: 'back', targetMm: 3.2, grownOutMm:
 const coat: Examples = {
   entriesOfWork: () => [
     { attemptId: 'a', techniqueId: 'body-clip', regions: ['back'], side: 'both', toolId: 'blade-7f', direction: 'with', hands: 'b' },
-    { sessionId: 's', on: '2026-03-02', lengthsMm: { back: 3.2 }, rack, work: work(), pulls: new Set(), cutsAt: cutRegionsOf }
+    { visitId: 's', on: '2026-03-02', lengthsMm: { back: 3.2 }, rack, work: work(), pulls: new Set(), cutsAt: cutRegionsOf }
   ],
   mending: () => [[], 10],
   lengthsThen: () => [parts, 4, growing],

@@ -40,7 +40,7 @@ export type Apprentice = {
   readonly handed: 'left' | 'right'
   /** share of attempts that are not clean at first and in the end, and the attempts in which it falls by two thirds */
   readonly fails: readonly [start: number, end: number, tau: number]
-  readonly lastSession?: string
+  readonly lastVisit?: string
   readonly story?: 'plateau' | 'lapsed' | 'held' | 'slips' | 'ready' | 'leftHanded'
 }
 
@@ -57,7 +57,7 @@ export const APPRENTICES: readonly Apprentice[] = [
     cohort: 'Autumn',
     handed: 'right',
     fails: [0.35, 0.08, 8],
-    lastSession: '2026-01-30',
+    lastVisit: '2026-01-30',
     story: 'lapsed'
   },
   { key: 'ines', given: 'Ines', family: 'Okoro', cohort: 'Spring', handed: 'left', fails: [0.35, 0.04, 5], story: 'leftHanded' },

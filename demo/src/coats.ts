@@ -154,12 +154,12 @@ const AIMS: readonly (CoatAim & { readonly dog: string })[] = [
   { dog: 'teasel', aimOn: null, aim: '', nextOn: '2026-05-04', everyDays: 35, brushing: 'weekly' }
 ]
 
-/** Plays the coat books through the use cases: sessions as they were, lines as they were written, in their time. */
+/** Plays the coat books through the use cases: visits as they were, lines as they were written, in their time. */
 export async function playCoats(
   services: Services,
   ids: Ids,
   actors: ReadonlyMap<string, Me>
-): Promise<{ sessions: number; events: number }> {
+): Promise<{ visits: number; events: number }> {
   const chance = chanceFrom(COATS_SEED)
   const clock = services.clock as SettableClock
   let events = 0
@@ -175,7 +175,7 @@ export async function playCoats(
     ...{ id: chance.id(NOW), apprenticeId: ids.person.get('noor')!, dogId: ids.dog.get('sedge')!, tableId: ids.table.get(8)! },
     ...{ standardId: 'jacket-show', weeksSince: 2, wishes: '', onDate: '2026-04-21' }
   })
-  return { sessions: DAYS.length, events }
+  return { visits: DAYS.length, events }
 }
 
 async function playDay(
@@ -190,7 +190,7 @@ async function playDay(
   const id = chance.id(opened)
   const actor = actors.get(day.instructor)!
   const tape = tapeFor(id, actor.id, 'tablet-2', opened, chance)
-  tape.add('sessionOpened', {})
+  tape.add('visitOpened', {})
   for (const { technique, regions, side = 'both', tool = 'fingers', minutes } of day.works) {
     const attemptId = chance.id(tape.now())
     const direction = tool.startsWith('blade') ? ('with' as const) : null
@@ -208,9 +208,9 @@ async function playDay(
     tape.add('attemptEnded', { attemptId, minutes, help: 'alone', witness: 'watched' })
   }
   if (day.ranOut) tape.add('ranOut', { how: 'home' })
-  tape.add('sessionClosed', {})
+  tape.add('visitClosed', {})
   clock.set(tape.now())
-  await services.db.insert(tables.sessions).values({
+  await services.db.insert(tables.visits).values({
     ...{
       id,
       standardId: day.standard,

@@ -58,7 +58,7 @@ describe('the demo school', () => {
   it('shows a room with seven dogs at work, one planned, and three looks, the waiting one first', async () => {
     const floor = (await (await as('ottilie')).get('/floor')) as unknown as FloorView
     expect(floor.tables.length).toBe(8)
-    expect(floor.tables.filter((table) => table.sessionId).length).toBe(8)
+    expect(floor.tables.filter((table) => table.visitId).length).toBe(8)
     expect(floor.looks.length).toBe(3)
     expect(floor.looks[0].hold ?? floor.looks[0].danger).toBeTruthy()
   })
@@ -85,9 +85,9 @@ describe('the demo school', () => {
       attempts: await db
         .select()
         .from(tables.attempts)
-        .orderBy(asc(tables.attempts.sessionId), asc(tables.attempts.techniqueId), asc(tables.attempts.setting)),
+        .orderBy(asc(tables.attempts.visitId), asc(tables.attempts.techniqueId), asc(tables.attempts.setting)),
       charts: await db.select().from(tables.charts).orderBy(asc(tables.charts.apprenticeId), asc(tables.charts.techniqueId)),
-      coats: await db.select().from(tables.coatFromSessions).orderBy(asc(tables.coatFromSessions.sessionId))
+      coats: await db.select().from(tables.coatFromVisits).orderBy(asc(tables.coatFromVisits.visitId))
     })
     const before = await snapshot()
     expect(before.attempts.length).toBeGreaterThan(2000)

@@ -8,9 +8,9 @@ await loadContent(db)
 const [someone] = await db.select({ id: tables.people.id }).from(tables.people).limit(1)
 if (!someone) {
   process.stdout.write('Loading the demo school (about a minute) ...\n')
-  const { sessions, events, gradings } = await playDemo(db)
+  const { visits, events, gradings } = await playDemo(db)
   await placeAll(db)
-  process.stdout.write(`The demo school holds ${sessions} sessions, ${events} events and ${gradings} gradings.\n`)
+  process.stdout.write(`The demo school holds ${visits} visits, ${events} events and ${gradings} gradings.\n`)
 }
 await deriveWhereOld(db)
 await beginSeals(db, new Date())

@@ -46,11 +46,11 @@ import {
 } from './cast'
 import { COAT_DOGS, playCoats } from './coats'
 import { chanceFrom } from './random'
-import { scenario, wholeTrim, type DemoSession, type Scenario } from './scenario'
+import { scenario, wholeTrim, type DemoVisit, type Scenario } from './scenario'
 import { gradedAnswers, ratingFor } from './trims'
 
 /** Fills an empty, migrated database with the demo school and returns how much it holds. */
-export async function playDemo(db: Database): Promise<{ sessions: number; events: number; gradings: number }> {
+export async function playDemo(db: Database): Promise<{ visits: number; events: number; gradings: number }> {
   const clock = settableClock(NOW, ZONE)
   const services: Services = { db, clock, log: pino({ level: 'silent' }) }
   const standard = await standardOf(db, standards[0].id, standards[0].version)
@@ -70,11 +70,11 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
     ])
   )
   let gradings = 0
-  for (const session of plan.sessions) {
-    clock.set(session.closedAt ?? NOW)
-    await playSession(services, session, plan, actors)
-    for (const key of session.gradedBy) {
-      await playGrading(services, session, actors.get(key)!, key, plan)
+  for (const visit of plan.visits) {
+    clock.set(visit.closedAt ?? NOW)
+    await playVisit(services, visit, plan, actors)
+    for (const key of visit.gradedBy) {
+      await playGrading(services, visit, actors.get(key)!, key, plan)
       gradings++
     }
   }
@@ -92,8 +92,8 @@ export async function playDemo(db: Database): Promise<{ sessions: number; events
     await draftFinding(services, actors.get('anneke')!, body)
   }
   gradings += await secondMarks(services, plan, actors)
-  const events = plan.sessions.reduce((sum, session) => sum + session.events.length, coats.events)
-  return { sessions: plan.sessions.length + coats.sessions, events, gradings }
+  const events = plan.visits.reduce((sum, visit) => sum + visit.events.length, coats.events)
+  return { visits: plan.visits.length + coats.visits, events, gradings }
 }
 
 /** A trim that was finished yesterday: its assessor has opened the sheet and takes the pictures today. */
@@ -129,25 +129,25 @@ const SECOND_MARKS = [
 async function secondMarks(services: Services, plan: Scenario, actors: ReadonlyMap<string, Me>): Promise<number> {
   const { gradings: g, gradingResults: r } = tables
   const unsure = await services.db
-    .select({ id: g.sessionId })
+    .select({ id: g.visitId })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
     .where(eq(r.outcome, 'secondAssessor'))
   const asks = new Set(unsure.map(({ id }) => id))
   let marked = 0
   for (const [i, { apprentice, reason }] of SECOND_MARKS.entries()) {
-    const session = plan.sessions.findLast((one) => one.apprentice === apprentice && one.gradedBy.length === 1 && asks.has(one.id))
-    if (!session) continue
-    const first = session.gradedBy[0]
+    const visit = plan.visits.findLast((one) => one.apprentice === apprentice && one.gradedBy.length === 1 && asks.has(one.id))
+    if (!visit) continue
+    const first = visit.gradedBy[0]
     const second = STAFF.find(({ key }) => key !== first && key !== 'anneke' && key !== 'ottilie')!.key
     const one = { first: actors.get(first)!, second: actors.get(second)! }
-    await appoint(services, actors.get('anneke')!, session.id, { first: one.first.id, second: one.second.id })
+    await appoint(services, actors.get('anneke')!, visit.id, { first: one.first.id, second: one.second.id })
     if (i === 2) continue
-    await playGrading(services, session, one.second, second, plan)
+    await playGrading(services, visit, one.second, second, plan)
     marked++
     if (!reason) continue
-    await settle(services, one.first, session.id, { outcome: 'passed', reason })
-    await agree(services, one.second, session.id)
+    await settle(services, one.first, visit.id, { outcome: 'passed', reason })
+    await agree(services, one.second, visit.id)
   }
   return marked
 }
@@ -230,28 +230,28 @@ async function insertSchool(db: Database, { ids, chance }: Scenario): Promise<vo
   }
 }
 
-async function playSession(services: Services, session: DemoSession, { ids }: Scenario, actors: ReadonlyMap<string, Me>): Promise<void> {
-  await services.db.insert(tables.sessions).values({
-    id: session.id,
-    apprenticeId: ids.person.get(session.apprentice)!,
-    dogId: ids.dog.get(session.dog)!,
-    tableId: ids.table.get(session.table)!,
+async function playVisit(services: Services, visit: DemoVisit, { ids }: Scenario, actors: ReadonlyMap<string, Me>): Promise<void> {
+  await services.db.insert(tables.visits).values({
+    id: visit.id,
+    apprenticeId: ids.person.get(visit.apprentice)!,
+    dogId: ids.dog.get(visit.dog)!,
+    tableId: ids.table.get(visit.table)!,
     standardId: 'bearded-pet',
     standardVersion: standards[0].version,
-    onDate: session.onDate,
-    checkIn: session.checkIn,
-    found: session.found
+    onDate: visit.onDate,
+    checkIn: visit.checkIn,
+    found: visit.found
   })
-  const actor = [...actors.values()].find((candidate) => candidate.id === session.events[0].by)!
-  const gate = session.found?.gate
-  if (gate) await readyAt(services, session, actors, gate)
-  const { answers } = await recordEvents(services, actor, session.id, session.events)
+  const actor = [...actors.values()].find((candidate) => candidate.id === visit.events[0].by)!
+  const gate = visit.found?.gate
+  if (gate) await readyAt(services, visit, actors, gate)
+  const { answers } = await recordEvents(services, actor, visit.id, visit.events)
   const refused = answers.find((answer) => answer.status !== 'stored')
-  if (refused) throw new Error(`The demo's own event was not stored on ${session.onDate}: ${refused.detail}`)
+  if (refused) throw new Error(`The demo's own event was not stored on ${visit.onDate}: ${refused.detail}`)
 }
 
 /** Says a dog ready when it was: what was agreed for it is fixed at that moment. */
-async function readyAt(services: Services, { id, closedAt }: DemoSession, actors: ReadonlyMap<string, Me>, gate: Gate): Promise<void> {
+async function readyAt(services: Services, { id, closedAt }: DemoVisit, actors: ReadonlyMap<string, Me>, gate: Gate): Promise<void> {
   const clock = services.clock as ReturnType<typeof settableClock>
   clock.set(new Date(gate.at))
   const by = [...actors.values()].find((candidate) => candidate.id === gate.by)!
@@ -259,14 +259,14 @@ async function readyAt(services: Services, { id, closedAt }: DemoSession, actors
   clock.set(closedAt ?? NOW)
 }
 
-async function playGrading(services: Services, session: DemoSession, actor: Me, key: string, { chance }: Scenario): Promise<void> {
-  const { id } = await openGrading(services, actor, session.id, { id: chance.id(session.closedAt ?? NOW) })
+async function playGrading(services: Services, visit: DemoVisit, actor: Me, key: string, { chance }: Scenario): Promise<void> {
+  const { id } = await openGrading(services, actor, visit.id, { id: chance.id(visit.closedAt ?? NOW) })
   // graded by what was agreed for this dog
   const { standard } = await gradingView(services, actor, id)
   const staff = STAFF.find((candidate) => candidate.key === key)!
-  const apprentice = APPRENTICES.find((candidate) => candidate.key === session.apprentice)!
-  const skill = { sure01: session.sure01, longerRightMm: apprentice.handed === 'left' ? 4 : 0, leaning: staff.leaning }
-  const answers = gradedAnswers(standard, skill, session.checkIn.excused, chance)
+  const apprentice = APPRENTICES.find((candidate) => candidate.key === visit.apprentice)!
+  const skill = { sure01: visit.sure01, longerRightMm: apprentice.handed === 'left' ? 4 : 0, leaning: staff.leaning }
+  const answers = gradedAnswers(standard, skill, visit.checkIn.excused, chance)
   const { version } = await saveDraft(services, actor, id, { version: 1, answers, critical: [], globalRating: ratingFor(skill) })
   await signGrading(services, actor, id, { version })
 }

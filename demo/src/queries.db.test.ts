@@ -6,7 +6,7 @@ import { servedDemo, type ServedDemo } from './testing/served'
 
 /** Tables that get longer with every day of a school. */
 const GROWING = new Set([
-  ...['practice_sessions', 'practice_events', 'derived_attempts', 'derived_coat', 'agreed_targets'],
+  ...['visits', 'practice_events', 'derived_attempts', 'derived_coat', 'agreed_targets'],
   ...['gradings', 'grading_results', 'grading_reads', 'pictures', 'picture_marks', 'coat_entries', 'notes', 'audit_log', 'audit_seals']
 ])
 /** So few rows are read at once, whatever index there is. */
@@ -18,12 +18,12 @@ const heard: { readonly query: string; readonly values: unknown[] }[] = []
 let demo: ServedDemo
 let fresh: ServedDemo['fresh']
 let get: ServedDemo['get']
-let session: string
+let visit: string
 beforeAll(async () => {
   demo = await servedDemo('queries', { logQuery: (query, values) => void heard.push({ query, values }) })
   ;({ fresh, get } = demo)
-  const { sessions: s, gradings: g } = tables
-  ;[{ id: session }] = await fresh.db.select({ id: s.id }).from(s).innerJoin(g, eq(g.sessionId, s.id)).orderBy(desc(s.onDate)).limit(1)
+  const { visits: s, gradings: g } = tables
+  ;[{ id: visit }] = await fresh.db.select({ id: s.id }).from(s).innerJoin(g, eq(g.visitId, s.id)).orderBy(desc(s.onDate)).limit(1)
 })
 afterAll(() => demo.close())
 
@@ -43,20 +43,20 @@ async function fullScans(): Promise<readonly string[]> {
 }
 
 describe('a route that is called often', () => {
-  const idOf = { session: () => session, apprentice: () => oneOf(tables.people.username, 'ines'), dog: () => oneDog() }
+  const idOf = { visit: () => visit, apprentice: () => oneOf(tables.people.username, 'ines'), dog: () => oneDog() }
   async function oneOf(column: typeof tables.people.username, value: string): Promise<string> {
     return (await fresh.db.select({ id: tables.people.id }).from(tables.people).where(eq(column, value)))[0].id
   }
   async function oneDog(): Promise<string> {
-    return (await fresh.db.select({ id: tables.sessions.dogId }).from(tables.sessions).where(eq(tables.sessions.id, session)))[0].id
+    return (await fresh.db.select({ id: tables.visits.dogId }).from(tables.visits).where(eq(tables.visits.id, visit)))[0].id
   }
 
   // the list of coats is not among them: it reads every dog's whole book, and models a dog again only where its book has changed
   it.each<[string, keyof typeof idOf | null]>([
     ['/floor', null],
-    ['/visits/:id/work', 'session'],
-    ['/visits/:id', 'session'],
-    ['/visits/:id/coat', 'session'],
+    ['/visits/:id/work', 'visit'],
+    ['/visits/:id', 'visit'],
+    ['/visits/:id/coat', 'visit'],
     ['/apprentices', null],
     ['/apprentices/:id', 'apprentice'],
     ['/dogs/:id', 'dog'],

@@ -20,12 +20,12 @@ let demo: ServedDemo
 let ids: Readonly<Record<string, string>>
 beforeAll(async () => {
   demo = await servedDemo('replies', { as: LEAD })
-  const { sessions: s, gradings: g, findings: f, people: p, standardDrafts: d } = tables
+  const { visits: s, gradings: g, findings: f, people: p, standardDrafts: d } = tables
   const { db } = demo.fresh
   const [{ visit, grading, dog }] = await db
     .select({ visit: s.id, grading: g.id, dog: s.dogId })
     .from(g)
-    .innerJoin(s, eq(g.sessionId, s.id))
+    .innerJoin(s, eq(g.visitId, s.id))
     .innerJoin(p, eq(p.id, g.assessorId))
     // a sheet of the lead who asks: what others measured is not shown to her
     .where(and(isNotNull(g.signedAt), eq(p.username, LEAD)))

@@ -6,10 +6,10 @@ import { scenario } from './scenario'
 describe('the demo as inputs', () => {
   it('is the same from the same seed, and ends on its own day', () => {
     const once = scenario(standards[0])
-    expect(scenario(standards[0]).sessions).toEqual(once.sessions)
-    expect(once.sessions.length).toBeGreaterThan(250)
-    expect(once.sessions.at(-1)!.onDate).toBe(TODAY)
-    expect(once.sessions.every((session) => session.onDate <= TODAY)).toBe(true)
+    expect(scenario(standards[0]).visits).toEqual(once.visits)
+    expect(once.visits.length).toBeGreaterThan(250)
+    expect(once.visits.at(-1)!.onDate).toBe(TODAY)
+    expect(once.visits.every((visit) => visit.onDate <= TODAY)).toBe(true)
   })
 
   it('holds two cohorts, two leads, three instructors, a burn and a left-hander', () => {

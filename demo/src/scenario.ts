@@ -22,7 +22,7 @@ import { COAT_DOGS } from './coats'
 import { tapeFor, type Ids, type Tape } from './tape'
 import { chanceFrom, type Chance } from './random'
 
-export type DemoSession = {
+export type DemoVisit = {
   readonly id: string
   readonly apprentice: string
   readonly dog: string
@@ -32,7 +32,7 @@ export type DemoSession = {
   readonly checkIn: CheckIn
   readonly found: Found | null
   readonly events: readonly PracticeEvent[]
-  /** set on sessions whose finished trim was graded: who marked it */
+  /** set on visits whose finished trim was graded: who marked it */
   readonly gradedBy: readonly string[]
   readonly sure01: number
   readonly closedAt: Date | null
@@ -41,7 +41,7 @@ export type DemoSession = {
 /** `more` draws for steps that came later than the stories. */
 type Chances = { readonly chance: Chance; readonly more: Chance }
 
-export type Scenario = { readonly ids: Ids; readonly sessions: readonly DemoSession[]; readonly chance: Chance }
+export type Scenario = { readonly ids: Ids; readonly visits: readonly DemoVisit[]; readonly chance: Chance }
 
 const DAY_MS = 86400000
 const MINUTE_MS = 60000
@@ -93,7 +93,7 @@ const HANDLING: readonly PlanStep[] = [
 ]
 const START_OF_TIME = new Date('2025-08-01T08:00:00.000Z')
 
-/** The whole demo as inputs: who, which dogs, eight months of sessions with their taps, and this morning's room. */
+/** The whole demo as inputs: who, which dogs, eight months of visits with their taps, and this morning's room. */
 export function scenario(standard: Standard): Scenario {
   const chance = chanceFrom(SEED)
   const named = <K>(keys: readonly K[]) => new Map(keys.map((key) => [key, chance.id(START_OF_TIME)]))
@@ -105,35 +105,35 @@ export function scenario(standard: Standard): Scenario {
   const coats = chanceFrom(COATS_SEED)
   const withCoats: Ids = { ...ids, dog: new Map([...ids.dog, ...COAT_DOGS.map((dog) => [dog.key, coats.id(START_OF_TIME)] as const)]) }
   const chances = { chance, more: chanceFrom(MORE_SEED) }
-  const sessions = APPRENTICES.flatMap((apprentice, i) => pastSessions(apprentice, i, standard, ids, chances))
-  sessions.push(...TODAYS_TABLES.map((today) => todaysSession(today, standard, ids, chances)))
-  return { ids: withCoats, sessions: sessions.sort((a, b) => (a.onDate < b.onDate ? -1 : a.onDate > b.onDate ? 1 : 0)), chance }
+  const visits = APPRENTICES.flatMap((apprentice, i) => pastVisits(apprentice, i, standard, ids, chances))
+  visits.push(...TODAYS_TABLES.map((today) => todaysVisit(today, standard, ids, chances)))
+  return { ids: withCoats, visits: visits.sort((a, b) => (a.onDate < b.onDate ? -1 : a.onDate > b.onDate ? 1 : 0)), chance }
 }
 
-function pastSessions(apprentice: Apprentice, index: number, standard: Standard, ids: Ids, chances: Chances): DemoSession[] {
-  const dates = sessionDates(apprentice, index)
+function pastVisits(apprentice: Apprentice, index: number, standard: Standard, ids: Ids, chances: Chances): DemoVisit[] {
+  const dates = visitDates(apprentice, index)
   const tries = new Map<string, number>()
-  const found: DemoSession[] = []
+  const found: DemoVisit[] = []
   dates.forEach((onDate, k) => {
     const sure01 = Math.min(0.9, 0.12 + k / 34) * (apprentice.story === 'plateau' ? 0.6 : 1)
     const isGraded = k >= 8 && (k % 9 === 8 || k === dates.length - 1)
     // a graded trim is a whole trim; an ordinary day holds the steps of its stage
     const steps = [...HANDLING.map((step) => ({ step, isMore: false })), ...practised(standard, isGraded || k > 20 ? null : k)]
     const dog = DOGS[(index * 5 + k * 3) % DOGS.length].key
-    found.push(oneSession({ apprentice, onDate, k, steps, dog, sure01, isGraded, last: k === dates.length - 1 }, tries, ids, chances))
+    found.push(oneVisit({ apprentice, onDate, k, steps, dog, sure01, isGraded, last: k === dates.length - 1 }, tries, ids, chances))
   })
   return found
 }
 
-function sessionDates(apprentice: Apprentice, index: number): string[] {
+function visitDates(apprentice: Apprentice, index: number): string[] {
   const first = Date.parse(COHORT_START[apprentice.cohort]) + (index % 5) * DAY_MS
-  const end = Date.parse(apprentice.lastSession ?? TODAY) - (apprentice.lastSession ? 0 : 3 * DAY_MS)
+  const end = Date.parse(apprentice.lastVisit ?? TODAY) - (apprentice.lastVisit ? 0 : 3 * DAY_MS)
   const dates: string[] = []
   for (let at = first, k = 0; at <= end; at += (k++ % 3 === 2 ? 9 : 7) * DAY_MS) dates.push(new Date(at).toISOString().slice(0, 10))
   return dates
 }
 
-type SessionPlan = {
+type VisitPlan = {
   readonly apprentice: Apprentice
   readonly onDate: string
   readonly k: number
@@ -144,13 +144,13 @@ type SessionPlan = {
   readonly last: boolean
 }
 
-function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, { chance, more }: Chances): DemoSession {
+function oneVisit(plan: VisitPlan, tries: Map<string, number>, ids: Ids, { chance, more }: Chances): DemoVisit {
   const { apprentice, onDate, k, steps, dog, sure01, isGraded, last } = plan
   const opened = new Date(`${onDate}T08:${String(5 + (k % 4) * 5).padStart(2, '0')}:00.000Z`)
   const id = chance.id(opened)
   const instructor = STAFF[(k + apprentice.key.length) % STAFF.length].key
   const tape = tapeFor(id, ids.person.get(instructor)!, `tablet-${(k % 3) + 1}`, opened, chance)
-  tape.add('sessionOpened', {})
+  tape.add('visitOpened', {})
   for (const { step, isMore } of steps) {
     const drawn = isMore ? more : chance
     const technique = techniqueById(step.technique)!
@@ -175,7 +175,7 @@ function oneSession(plan: SessionPlan, tries: Map<string, number>, ids: Ids, { c
       attemptId: null,
       text: chance.pick(['Kept the leg low all the way.', 'Looked from the other side before cutting.', 'Stopped at the first fussing.'])
     })
-  tape.add('sessionClosed', {})
+  tape.add('visitClosed', {})
   const excused: Excusal[] = k % 11 === 5 ? [{ region: 'ribs', side: 'left', reason: 'a mat cut out by the last groomer' }] : []
   const assessors = isGraded
     ? [STAFF[(k + 2) % 3].key, ...(k % 2 === 0 && !last ? [STAFF[(k + 3) % 3].key] : [])].filter((key, i, all) => all.indexOf(key) === i)
@@ -272,21 +272,21 @@ function attempt(tape: Tape, technique: Technique, step: PlanStep, manner: Manne
   tape.add('attemptEnded', { attemptId, minutes, help, witness: chance.happens(0.8) ? 'watched' : 'inspected' }, chance)
 }
 
-/** Every step of a trim done in turn, as a session's events. */
-export function wholeTrim(sessionId: string, by: string, from: Date, steps: readonly PlanStep[], chance: Chance): readonly PracticeEvent[] {
-  const tape = tapeFor(sessionId, by, 'tablet-1', from, chance)
-  tape.add('sessionOpened', {})
+/** Every step of a trim done in turn, as a visit's events. */
+export function wholeTrim(visitId: string, by: string, from: Date, steps: readonly PlanStep[], chance: Chance): readonly PracticeEvent[] {
+  const tape = tapeFor(visitId, by, 'tablet-1', from, chance)
+  tape.add('visitOpened', {})
   for (const step of steps)
     attempt(tape, techniqueById(step.technique)!, step, { misses: false, isFigure: false, serious: false, hard: false }, chance)
-  tape.add('sessionClosed', {})
+  tape.add('visitClosed', {})
   return tape.events
 }
 
-function todaysSession(today: (typeof TODAYS_TABLES)[number], standard: Standard, ids: Ids, { chance, more }: Chances): DemoSession {
+function todaysVisit(today: (typeof TODAYS_TABLES)[number], standard: Standard, ids: Ids, { chance, more }: Chances): DemoVisit {
   const opened = new Date(NOW.getTime() - today.startedMinAgo * MINUTE_MS)
   const id = chance.id(opened)
   const tape = tapeFor(id, ids.person.get('ruben')!, 'tablet-1', opened, chance)
-  tape.add('sessionOpened', {})
+  tape.add('visitOpened', {})
   const { steps } = standard.plan
   const done = steps.findIndex(({ technique }) => technique === today.at)
   const planned = steps.slice(0, done).reduce((sum, step) => sum + step.minutes, 0)

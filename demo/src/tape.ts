@@ -18,7 +18,7 @@ export type Tape = {
 }
 
 /** A tablet at a table: taps with their envelope, in the order they were made. */
-export function tapeFor(sessionId: string, by: string, deviceId: string, opened: Date, chance: Chance): Tape {
+export function tapeFor(visitId: string, by: string, deviceId: string, opened: Date, chance: Chance): Tape {
   const events: PracticeEvent[] = []
   let at = opened
   return {
@@ -31,7 +31,7 @@ export function tapeFor(sessionId: string, by: string, deviceId: string, opened:
         id: drawn.id(at),
         v: 1,
         kind,
-        sessionId,
+        visitId,
         by,
         deviceId,
         seq: n,

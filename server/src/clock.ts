@@ -3,7 +3,7 @@ import { tables, type Database } from './db'
 
 /**
  * The server's one clock. `now` is the school's time (the demo's own day, which runs on while it is open); `real` is the
- * wall clock, for what guards the door: session ends and sign-in limits know no demo.
+ * wall clock, for what guards the door: visit ends and sign-in limits know no demo.
  */
 export type Clock = {
   readonly now: () => Promise<Date>

@@ -1,9 +1,9 @@
 // The room today: the school, its floor, the day's plan, what is recorded at a table.
-import type { SessionCoatStart } from '../coat'
+import type { VisitCoatStart } from '../coat'
 import type { DaySummaryView, DayView, Planned, TableTools } from '../day'
 import type { EventAnswer } from '../events'
 import type { SearchHit } from '../notes'
-import type { FloorView, SchoolView, SessionView, VisitLine } from '../views'
+import type { FloorView, SchoolView, TableView, VisitLine } from '../views'
 import type { PictureView, VisitPage } from '../visits'
 import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
 
@@ -101,9 +101,9 @@ export type FloorReplies = {
   readonly swapVisits: Planned
   readonly cancelVisit: { readonly id: string }
   readonly visit: VisitPage
-  readonly visitWork: SessionView
+  readonly visitWork: TableView
   readonly recordEvents: { readonly answers: readonly EventAnswer[]; readonly detail?: string | null }
-  readonly visitCoat: SessionCoatStart
+  readonly visitCoat: VisitCoatStart
   readonly visitsOfDog: readonly VisitLine[]
   readonly visitsOfApprentice: readonly VisitLine[]
   readonly keepFound: { readonly version: number }

@@ -14,7 +14,7 @@ export const peopleEndpoints = {
   signIn: post('/sign-in', ANYONE, 'Signs a person in.', {
     problems: ['wrongSignIn', 'tooManyTries']
   }),
-  signOut: post('/sign-out', ALL, 'Signs out; the session is over on the server too.'),
+  signOut: post('/sign-out', ALL, 'Signs out; the visit is over on the server too.'),
   signedIn: get('/session', ANYONE, 'Says who is signed in, and whether the school has people at all.'),
   me: get('/me', ALL, 'Who is signed in.'),
   keepSettings: put('/me/settings', ALL, 'Keeps a person’s own settings.'),

@@ -12,7 +12,7 @@ const pair = (criterionId: string, verdict: PartResult['verdict'] = 'meets') =>
   ({ criterionId, label: 'Skirt, both sides', verdict, valueMm: 1.4, uMm: 0.6, say: 'cannot tell at 1.4 mm' }) as PartResult
 const trim = (change: Partial<GradeResult> = {}): GradedTrim => ({
   gradingId: 'g',
-  sessionId: 's',
+  visitId: 's',
   dogId: 'd1',
   dogName: 'Flint',
   coat: 'wire',

@@ -24,13 +24,13 @@ import { normalDraw, randomFrom } from '../stats'
 const TODAY = '2026-04-14'
 const day = (ago: number) => new Date(Date.parse(TODAY) - ago * 86400000).toISOString().slice(0, 10)
 const attempt = (ago: number, change: Partial<AttemptRecord> = {}): AttemptRecord => ({
-  ...{ sessionId: `s${ago}`, onDate: day(ago), dogId: `d${ago % 3}`, dogName: 'Flint', coat: ['wire', 'soft wire'][ago % 2] },
+  ...{ visitId: `s${ago}`, onDate: day(ago), dogId: `d${ago % 3}`, dogName: 'Flint', coat: ['wire', 'soft wire'][ago % 2] },
   ...{ clean: true, counts: true, minutes: 10, planMinutes: 10, prompts: 0, help: 'alone', sides: 'both', because: '' },
   ...{ safetyEvents: 0, seriousSafety: false },
   ...change
 })
 const trim = (ago: number, value: number, change: Partial<GradedTrim> = {}): GradedTrim => ({
-  ...{ gradingId: `g${ago}`, sessionId: `s${ago}`, dogId: 'd1', dogName: 'Flint', coat: 'wire', onDate: day(ago), assessorId: 'ruben' },
+  ...{ gradingId: `g${ago}`, visitId: `s${ago}`, dogId: 'd1', dogName: 'Flint', coat: 'wire', onDate: day(ago), assessorId: 'ruben' },
   ...{ hasWishes: false, settled: null },
   result: {
     outcome: value >= 70 ? 'passed' : 'notPassed',
@@ -194,14 +194,11 @@ describe('more clean evidence', () => {
         fc.array(fc.record({ ago: fc.integer({ min: 0, max: 120 }), mark: fc.integer({ min: 40, max: 100 }) }), { maxLength: 4 }),
         fc.integer({ min: 70, max: 100 }),
         (drawn, marks, more) => {
-          const trims = marks.map(({ ago, mark }, i) => trim(ago, mark, { gradingId: `g${i}`, sessionId: `t${i}` }))
+          const trims = marks.map(({ ago, mark }, i) => trim(ago, mark, { gradingId: `g${i}`, visitId: `t${i}` }))
           const before = findingOf({ rules: RULES }, known(drawn, trims)).rules
           const cleanToday = { ago: 0, clean: true, counts: true, dogId: 'd1', sides: 'both' as const, safetyEvents: 0 }
           const withAttempt = findingOf({ rules: RULES }, known([...drawn, cleanToday], trims)).rules
-          const withTrim = findingOf(
-            { rules: RULES },
-            known(drawn, [...trims, trim(0, more, { gradingId: 'new', sessionId: 'new' })])
-          ).rules
+          const withTrim = findingOf({ rules: RULES }, known(drawn, [...trims, trim(0, more, { gradingId: 'new', visitId: 'new' })])).rules
           for (const after of [withAttempt, withTrim])
             for (const [i, { met, kind }] of before.entries()) if (met === 'met') expect(`${kind} ${after[i].met}`).toBe(`${kind} met`)
         }

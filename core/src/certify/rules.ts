@@ -186,16 +186,16 @@ function passedTrim(rule: Of<'passedTrim'>, facts: CertifyFacts, deciding: Grade
 
 function enoughTrims(rule: Of<'trims'>, facts: CertifyFacts): Answer {
   const recent = facts.trims.filter((trim) => daysBetween(trim.onDate, facts.today) <= rule.withinDays && (rule.wishes || !trim.hasWishes))
-  const sessions = new Map<string, GradedTrim[]>()
-  for (const trim of recent) sessions.set(trim.sessionId, [...(sessions.get(trim.sessionId) ?? []), trim])
+  const visits = new Map<string, GradedTrim[]>()
+  for (const trim of recent) visits.set(trim.visitId, [...(visits.get(trim.visitId) ?? []), trim])
   const isOver = ({ result: { outcome, total } }: GradedTrim) =>
     outcome !== 'feedbackOnly' && outcome !== 'notPassed' && (total?.value ?? 0) >= rule.mark
-  const good = [...sessions.values()].filter(
+  const good = [...visits.values()].filter(
     (own) => own[0].settled !== 'notPassed' && new Set(own.filter(isOver).map(({ assessorId }) => assessorId)).size >= rule.assessors
   )
   const asked = `${rule.count} at ${rule.mark} or more by ${rule.assessors === 1 ? 'one assessor' : `${rule.assessors} assessors`}`
   if (good.length >= rule.count) return answer('met', `${good.length}, asked ${asked}`, good.at(-1)![0].onDate)
-  const waits = [...sessions.values()].some((own) => own.some(isOver) && own.length < rule.assessors)
+  const waits = [...visits.values()].some((own) => own.some(isOver) && own.length < rule.assessors)
   return answer('missing', `${good.length}, asked ${asked}${waits ? '; a second assessor has not marked one of them' : ''}`)
 }
 

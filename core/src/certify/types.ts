@@ -64,7 +64,7 @@ export type Settled = 'passed' | 'notPassed'
 
 export type GradedTrim = {
   readonly gradingId: string
-  readonly sessionId: string
+  readonly visitId: string
   readonly dogId: string
   readonly dogName: string
   readonly coat: string

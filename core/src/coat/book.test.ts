@@ -55,7 +55,7 @@ describe('what cannot be in a book', () => {
 })
 
 describe('what is kept and said', () => {
-  it('sessions out of order: counted on their own day', () => {
+  it('visits out of order: counted on their own day', () => {
     const entries = [entry('2026-03-01', 'back', 'both', pulled('half')), entry('2026-01-01', 'back', 'both', pulled('all'))]
     expect(codes(entries)).toEqual([['outOfOrder', 'said']])
     const inTime = coatModel(coatCase([...entries].reverse()))

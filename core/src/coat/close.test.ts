@@ -53,7 +53,7 @@ describe('which parts fit', () => {
   })
 })
 
-describe('closing a session', () => {
+describe('closing a visit', () => {
   const steps: ClosingStep[] = [
     { technique: 'roll-coat', label: 'Roll the jacket', minutes: 24, regions: ['back', 'ribs', 'loin'] },
     { technique: 'layback', label: 'Shoulders flat', minutes: 12, regions: ['shoulder', 'chest'] }

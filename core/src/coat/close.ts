@@ -1,5 +1,5 @@
-// Closing a session: what is undone, region by region and side by side, and which pairs still fit into the dog's minutes.
-import type { Attempt, SessionState, Side } from '../practice'
+// Closing a visit: what is undone, region by region and side by side, and which pairs still fit into the dog's minutes.
+import type { Attempt, VisitState, Side } from '../practice'
 import { regionName, regionOf, type RegionId } from '../regions'
 import { bestParts } from './pairs'
 
@@ -17,8 +17,8 @@ export type Done = { readonly technique: string | null; readonly regions: readon
 export const isWorked = ({ ended, cutShort, setting }: Pick<Attempt, 'ended' | 'cutShort' | 'setting'>): boolean =>
   ended !== null && !cutShort && setting === 'live'
 
-/** What a session's hands did: attempts that were ended and not cut short, and what the instructor finished. */
-export function doneIn({ attempts, byInstructor }: Pick<SessionState, 'attempts' | 'byInstructor'>): readonly Done[] {
+/** What a visit's hands did: attempts that were ended and not cut short, and what the instructor finished. */
+export function doneIn({ attempts, byInstructor }: Pick<VisitState, 'attempts' | 'byInstructor'>): readonly Done[] {
   return [
     ...attempts.filter(isWorked).map(({ techniqueId, regions, side }) => ({ technique: techniqueId, regions, side })),
     ...byInstructor.map(({ regions, side }) => ({ technique: null, regions, side }))
@@ -36,7 +36,7 @@ export type Undone = {
   readonly minutes: number
 }
 
-/** The list that the next session begins with, in the order of the steps. Minutes of a step are shared evenly over its places. */
+/** The list that the next visit begins with, in the order of the steps. Minutes of a step are shared evenly over its places. */
 export function undoneOf(steps: readonly ClosingStep[], done: readonly Done[]): readonly Undone[] {
   return steps.flatMap(({ technique, label, minutes, regions }) =>
     regions.flatMap((region): Undone[] => {

@@ -1,4 +1,4 @@
-// What a session on the floor writes into the coat book besides its steps: what came in, and what was measured.
+// What a visit on the floor writes into the coat book besides its steps: what came in, and what was measured.
 import type { CoatFinding } from '../checkin'
 import type { PartResult } from '../grade'
 import { regionOf } from '../regions'
@@ -7,13 +7,13 @@ import type { PatchSide } from './places'
 import type { CoatEntry } from './types'
 
 /** Holes and missing hair that came in with the dog. Mats still in the coat are no holes. */
-export function entriesOfFindings(sessionId: string, on: string, coat: readonly CoatFinding[], by: string | null): readonly CoatEntry[] {
+export function entriesOfFindings(visitId: string, on: string, coat: readonly CoatFinding[], by: string | null): readonly CoatEntry[] {
   return coat.flatMap(({ kind, region, side, widthMm }, i): CoatEntry[] =>
     kind === 'mat'
       ? []
       : [
           {
-            id: `${sessionId}/found/${i}`,
+            id: `${visitId}/found/${i}`,
             on,
             place: region,
             side: sideAt(region, side),

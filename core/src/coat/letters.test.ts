@@ -18,7 +18,7 @@ describe('layers of both sides under one letter', () => {
     expect(layers).toHaveLength(9)
     for (const { sides } of layers) expect(sides.left!.bornDay).toBe(sides.right!.bornDay)
   })
-  it('a side that missed a session has no such letter', () => {
+  it('a side that missed a visit has no such letter', () => {
     const entries = [entry('2025-11-10', 'back', 'both', pulled('all')), entry('2026-03-23', 'back', 'right', pulled('lightRoll'))]
     const layers = letteredLayers(coatModel(coatCase(entries)), 'back', today)
     expect(layers.map(({ sides }) => Object.keys(sides).sort())).toEqual([['left', 'right'], ['right']])

@@ -8,7 +8,7 @@ import { entriesOfWork, type FloorDay, type FloorWork } from './taken'
 const dayOf = (trim: string, more: Partial<FloorDay> = {}): FloorDay => {
   const { plan } = standards.find(({ id }) => id === trim)!
   return {
-    ...{ sessionId: 's', on: '2026-03-23', lengthsMm: plan.lengthsMm, rack, pulls: pullTechniques, cutsAt: cutRegionsOf },
+    ...{ visitId: 's', on: '2026-03-23', lengthsMm: plan.lengthsMm, rack, pulls: pullTechniques, cutsAt: cutRegionsOf },
     work: workFor(plan.work!, { house: {}, coat: 'wire' }),
     stepTools: Object.fromEntries(plan.steps.map(({ technique, toolId }) => [technique, toolId])),
     ...more
@@ -92,7 +92,7 @@ describe('what a closed pass writes into the book', () => {
     expect(acts(work('wrap-ear', ['earOutside']), dayOf('long-coat'))).toEqual([])
     expect(acts(work('body-clip', ['back'], { toolId: 'blade-7f', direction: 'with' }), dayOf('mountain-ear'))).toEqual([])
   })
-  it('nothing for techniques that teach, plan or look: one session is not counted many times', () => {
+  it('nothing for techniques that teach, plan or look: one visit is not counted many times', () => {
     for (const id of ['what-to-pull', 'strip-hold', 'strip-tools', 'strip-order', 'close-list', 'nails', 'last-look'])
       for (const toolId of ['fingers', 'comb-grey', null])
         expect(acts(work(id, ['back', 'beard', 'foreleg'], { toolId }), dayOf('jacket-show')), id).toEqual([])

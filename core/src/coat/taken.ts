@@ -20,7 +20,7 @@ export type AgreedPlace = {
   readonly passes?: readonly { readonly technique: string; readonly toolId: string | null; readonly direction: Direction | null }[]
 }
 export type FloorDay = {
-  readonly sessionId: string
+  readonly visitId: string
   readonly on: string
   /** the lengths that were agreed, mm: what scissors leave where they cut */
   readonly lengthsMm: Readonly<Partial<Record<RegionId, number>>>
@@ -58,7 +58,7 @@ export function entriesOfWork(work: FloorWork, day: FloorDay): readonly CoatEntr
     // a strip lies between two places and is pulled once
     if (nth > 1 && act.kind === 'pulled') return []
     // ids stay the same however often the book is rebuilt, so that a line can be struck
-    const id = `${day.sessionId}/${work.attemptId}/${place}${nth === 1 ? '' : `/${nth}`}`
+    const id = `${day.visitId}/${work.attemptId}/${place}${nth === 1 ? '' : `/${nth}`}`
     return [{ id, on: day.on, place, side, act, hands: work.hands }]
   })
 }

@@ -63,7 +63,7 @@ function outOfStep(model: CoatModel, { place, growing }: PlaceModel, fromDay: nu
         day,
         amount: lag.days,
         say: `${placeName(place)}: the ${behind} is ${days} days behind on ${percent(lag.share01)} of its hair, ${mm} mm when both stand.`,
-        mend: `Same part, both sides, in one session from now on; try half instead of a light roll.`
+        mend: `Same part, both sides, in one visit from now on; try half instead of a light roll.`
       }
     ]
   }
@@ -157,7 +157,7 @@ function past(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: numbe
       say: isNow
         ? `${named(own.place, which)}: nothing was pulled for ${days} days; the coat is one age and must all come out.`
         : `${named(own.place, which)}: past rolling from ${sayDay(day)} if nothing is pulled before.`,
-      mend: isNow ? 'Pull it all, both sides in one session, and begin again.' : `Roll it before ${sayDay(day)}.`
+      mend: isNow ? 'Pull it all, both sides in one visit, and begin again.' : `Roll it before ${sayDay(day)}.`
     }))
   }
   return null

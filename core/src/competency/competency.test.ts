@@ -115,7 +115,7 @@ describe('the learning chart', () => {
 })
 
 const attempt = (i: number, change: Partial<AttemptRecord> = {}): AttemptRecord => ({
-  sessionId: `s${i}`,
+  visitId: `s${i}`,
   onDate: new Date(Date.UTC(2026, 0, 1 + 2 * i)).toISOString().slice(0, 10),
   dogId: `d${i % 4}`,
   dogName: 'Flint',

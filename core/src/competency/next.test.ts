@@ -4,7 +4,7 @@ import { practiseNext, standingOf, type AttemptRecord, type Chance, type Practis
 const TODAY = '2026-04-14'
 const day = (ago: number) => new Date(Date.parse(TODAY) - ago * 86400000).toISOString().slice(0, 10)
 const attempt = (ago: number, change: Partial<AttemptRecord> = {}): AttemptRecord => ({
-  ...{ sessionId: `s${ago}`, onDate: day(ago), dogId: `d${ago % 3}`, dogName: 'Flint', coat: 'wire' },
+  ...{ visitId: `s${ago}`, onDate: day(ago), dogId: `d${ago % 3}`, dogName: 'Flint', coat: 'wire' },
   ...{ clean: true, counts: true, minutes: 10, planMinutes: 10, prompts: 0, help: 'alone', sides: 'both', because: '' },
   ...{ safetyEvents: 0, seriousSafety: false },
   ...change

@@ -23,7 +23,7 @@ const day = (ago: number) => new Date(Date.parse(TODAY) - ago * 86400000).toISOS
 /** One attempt every other day, the last one yesterday. */
 const tried = (n: number, of: (i: number) => Partial<AttemptRecord> = () => ({})): AttemptRecord[] =>
   Array.from({ length: n }, (_, i) => ({
-    ...{ sessionId: `s${i}`, onDate: day(1 + 2 * (n - 1 - i)), dogId: `d${i % 3}`, dogName: 'Flint', coat: 'wire' },
+    ...{ visitId: `s${i}`, onDate: day(1 + 2 * (n - 1 - i)), dogId: `d${i % 3}`, dogName: 'Flint', coat: 'wire' },
     ...{ clean: true, counts: true, minutes: 10, planMinutes: 10, prompts: 0, help: 'alone' as const, sides: 'both' as const, because: '' },
     ...{ safetyEvents: 0, seriousSafety: false },
     ...of(i)

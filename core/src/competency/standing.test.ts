@@ -14,7 +14,7 @@ import {
 
 const day = (n: number) => new Date(Date.UTC(2026, 0, 1) + n * 86400000).toISOString().slice(0, 10)
 const attempt = (n: number, change: Partial<AttemptRecord> = {}): AttemptRecord => ({
-  sessionId: `s${n}`,
+  visitId: `s${n}`,
   onDate: day(n),
   dogId: `d${n % 3}`,
   dogName: 'Flint',

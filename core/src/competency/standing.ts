@@ -9,7 +9,7 @@ export const STATES = ['held', 'lapsed', 'slipping', 'competent', 'ready', 'prac
 export type State = (typeof STATES)[number]
 
 export type AttemptRecord = {
-  readonly sessionId: string
+  readonly visitId: string
   readonly onDate: string
   readonly dogId: string
   readonly dogName: string
@@ -32,7 +32,7 @@ export type StandingRules = ChartSettings & {
   readonly lapseDays: number
 }
 
-/** Chosen: sixty days, two months, is the longest an apprentice at one session a week misses without a reason. */
+/** Chosen: sixty days, two months, is the longest an apprentice at one visit a week misses without a reason. */
 export const STANDING_DEFAULTS: StandingRules = Object.freeze({ ...CHART_DEFAULTS, lapseDays: 60 })
 
 export type StandingFacts = {

@@ -1,5 +1,5 @@
 // One event after another into a draft of the state. The draft is the fold's own and never leaves it unfinished.
-import { STAFF_KINDS, type Attempt, type PracticeEvent, type SessionState, type Span, type Tallied } from './types'
+import { STAFF_KINDS, type Attempt, type PracticeEvent, type VisitState, type Span, type Tallied } from './types'
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] }
 type Lists<T> = { -readonly [K in keyof T]: T[K] extends readonly (infer U)[] ? U[] : T[K] }
@@ -11,9 +11,9 @@ type OpenAttempt = Omit<Mutable<Attempt>, 'spans' | 'helps' | 'faults' | 'safety
 }
 
 /** The state while it is folded; `byId` finds an attempt under every id it was started with, `open` the ones not ended. */
-export type Draft = Omit<Lists<SessionState>, 'attempts' | 'pauses' | 'remarks' | 'tally' | 'undone' | 'aliases'> & {
+export type Draft = Omit<Lists<VisitState>, 'attempts' | 'pauses' | 'remarks' | 'tally' | 'undone' | 'aliases'> & {
   attempts: OpenAttempt[]
-  pauses: Mutable<SessionState['pauses'][number]>[]
+  pauses: Mutable<VisitState['pauses'][number]>[]
   remarks: Record<string, string[]>
   tally: Record<Tallied, number>
   byId: Map<string, OpenAttempt>
@@ -124,10 +124,10 @@ function confirm(draft: Draft, event: Extract<PracticeEvent, { kind: 'attemptsCo
 
 function applyNote(draft: Draft, event: PracticeEvent, at: string): void {
   switch (event.kind) {
-    case 'sessionOpened':
+    case 'visitOpened':
       draft.openedAt ??= at
       return
-    case 'sessionClosed':
+    case 'visitClosed':
       draft.closedAt = at
       for (const attempt of draft.open) halt(attempt, at)
       return

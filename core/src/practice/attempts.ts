@@ -1,7 +1,7 @@
 import { HELP_WEIGHT } from '../competency'
-import { OTHER_FAULT, type Attempt, type HelpLevel, type SessionState } from './types'
+import { OTHER_FAULT, type Attempt, type HelpLevel, type VisitState } from './types'
 
-/** What one session adds to the record of one technique: technique x dog x visit is one attempt (four feet are one). */
+/** What one visit adds to the record of one technique: technique x dog x visit is one attempt (four feet are one). */
 export type CountedAttempt = {
   readonly techniqueId: string
   readonly clean: boolean
@@ -26,11 +26,11 @@ export type MajorFaults = ReadonlySet<string>
 const MOST_PROMPTS = 1
 
 /**
- * The attempts of a session, one per technique and setting, by the apprentice's own hands and ended.
+ * The attempts of a visit, one per technique and setting, by the apprentice's own hands and ended.
  * Clean = no safety event, no major fault, at most one prompt (talked through, guided or shown are more than one).
  * Parts done by the instructor's hands are left out. Source: docs/method.md, What counts as an attempt.
  */
-export function countedAttempts(state: SessionState, major: MajorFaults): CountedAttempt[] {
+export function countedAttempts(state: VisitState, major: MajorFaults): CountedAttempt[] {
   const groups = new Map<string, Attempt[]>()
   for (const attempt of state.attempts) {
     if (attempt.hands !== 'apprentice' || !attempt.ended || attempt.cutShort) continue

@@ -5,7 +5,7 @@ import {
   OTHER_FAULT,
   countedAttempts,
   daySummary,
-  foldSession,
+  foldVisit,
   mayUndo,
   proposeAttempts,
   stillOpen,
@@ -24,41 +24,39 @@ const major = new Set(['too-short'])
 
 describe('the end of a table', () => {
   it('proposes minutes by the clock of a step, the most help that was tapped, and who was there', () => {
-    const [one] = proposeAttempts(foldSession([started('a', {}, 0), prompt('a'), prompt('a')]), at(14))
+    const [one] = proposeAttempts(foldVisit([started('a', {}, 0), prompt('a'), prompt('a')]), at(14))
     expect(one).toMatchObject({ minutes: 14, help: 'talkedThrough', witness: 'watched', prompts: 2, side: 'both', hands: 'apprentice' })
     expect(one.say).toEqual(['Nobody ended this step: the minutes are its clock’s.'])
-    expect(proposeAttempts(foldSession([started('a'), ended('a', { minutes: 13, witness: 'self' }, 14)]), at(20))[0]).toMatchObject({
+    expect(proposeAttempts(foldVisit([started('a'), ended('a', { minutes: 13, witness: 'self' }, 14)]), at(20))[0]).toMatchObject({
       minutes: 13,
       help: 'alone',
       witness: 'self',
       say: []
     })
-    expect(proposeAttempts(foldSession([started('a'), ended('a', { minutes: 30 }, 14)]), at(20))[0].say).toEqual([
+    expect(proposeAttempts(foldVisit([started('a'), ended('a', { minutes: 30 }, 14)]), at(20))[0].say).toEqual([
       '30 minutes were said; its clock ran 14.'
     ])
   })
 
   it('was watched only while somebody was there: a look before the start vouches for nothing', () => {
     const look = event('lookedAt', {}, 1)
-    expect(proposeAttempts(foldSession([look, started('a', {}, 2)]), at(9))[0].witness).toBe('self')
-    expect(proposeAttempts(foldSession([started('a', {}, 0), event('lookedAt', {}, 1)]), at(9))[0].witness).toBe('watched')
+    expect(proposeAttempts(foldVisit([look, started('a', {}, 2)]), at(9))[0].witness).toBe('self')
+    expect(proposeAttempts(foldVisit([started('a', {}, 0), event('lookedAt', {}, 1)]), at(9))[0].witness).toBe('watched')
   })
 
   it('is what the instructor confirms: help, hands and witness stand, struck notes count for nothing', () => {
     const begun = started('a')
     const noted = fault('a', 'too-short', 3)
     const log = [begun, noted, ended('a', { witness: 'self' }, 9)]
-    expect(countedAttempts(foldSession(log), major)[0]).toMatchObject({ clean: false, counts: false })
-    const after = foldSession([...log, confirmed('a', {}, [noted.id])])
+    expect(countedAttempts(foldVisit(log), major)[0]).toMatchObject({ clean: false, counts: false })
+    const after = foldVisit([...log, confirmed('a', {}, [noted.id])])
     expect(countedAttempts(after, major)[0]).toMatchObject({ clean: true, counts: true, minutes: 11, help: 'onePrompt' })
     expect(after.confirmedBy).toBe('ruben')
-    expect(countedAttempts(foldSession([...log, confirmed('a', { hands: 'instructor' })]), major)).toEqual([])
+    expect(countedAttempts(foldVisit([...log, confirmed('a', { hands: 'instructor' })]), major)).toEqual([])
     const shown = () => event('helped', { attemptId: 'a', help: 'shown', region: null, side: null }, 4)
-    expect(countedAttempts(foldSession([started('a'), shown(), ended('a')]), major)[0].help).toBe('shown')
-    expect(countedAttempts(foldSession([started('a'), shown(), ended('a'), confirmed('a', { help: 'alone' })]), major)[0].help).toBe(
-      'alone'
-    )
-    expect(stillOpen(foldSession(log))).toEqual(['1 attempt is not confirmed yet.'])
+    expect(countedAttempts(foldVisit([started('a'), shown(), ended('a')]), major)[0].help).toBe('shown')
+    expect(countedAttempts(foldVisit([started('a'), shown(), ended('a'), confirmed('a', { help: 'alone' })]), major)[0].help).toBe('alone')
+    expect(stillOpen(foldVisit(log))).toEqual(['1 attempt is not confirmed yet.'])
     expect(stillOpen(after)).toEqual([])
   })
 
@@ -66,11 +64,11 @@ describe('the end of a table', () => {
     const begun = started('a')
     const tap = fault('a', null, 3)
     const helped = event('helped', { attemptId: 'a', help: null, region: null, side: null }, 4)
-    const open = foldSession([begun, tap, helped])
+    const open = foldVisit([begun, tap, helped])
     expect(open.unsaid).toEqual([tap.id, helped.id])
     expect(proposeAttempts(open, at(9))[0]).toMatchObject({ help: 'talkedThrough' })
     expect(proposeAttempts(open, at(9))[0].say).toContain('One tap does not say yet which fault or how it was helped.')
-    const said = foldSession([
+    const said = foldVisit([
       ...[begun, tap, helped],
       event('annotated', { eventId: tap.id, faultId: 'too-short', side: 'right', text: 'by the elbow' }),
       event('annotated', { eventId: helped.id, help: 'shown' })
@@ -83,15 +81,15 @@ describe('the end of a table', () => {
 
   it('keeps a stop without its reason open until somebody says it', () => {
     const stop = event('stopped', { reason: '' }, 5)
-    expect(foldSession([stop])).toMatchObject({ stopped: '', unsaid: [stop.id] })
+    expect(foldVisit([stop])).toMatchObject({ stopped: '', unsaid: [stop.id] })
     const why = event('annotated', { eventId: stop.id, text: 'Bleeding.' })
-    expect(foldSession([stop, why])).toMatchObject({ stopped: 'Bleeding.', unsaid: [] })
-    expect(foldSession([stop, why, event('wentOn', {}, 9)]).stopped).toBeNull()
+    expect(foldVisit([stop, why])).toMatchObject({ stopped: 'Bleeding.', unsaid: [] })
+    expect(foldVisit([stop, why, event('wentOn', {}, 9)]).stopped).toBeNull()
   })
 
   it('of a dog that can stand no longer loses nobody a mark', () => {
     const log = [started('a'), ended('a'), started('b', { techniqueId: 'pads' }, 10), fault('b', 'too-short', 12)]
-    const state = foldSession([...log, event('ranOut', { how: 'home' }, 20), ended('b', {}, 21)])
+    const state = foldVisit([...log, event('ranOut', { how: 'home' }, 20), ended('b', {}, 21)])
     expect(countedAttempts(state, major).map(({ techniqueId }) => techniqueId)).toEqual(['skirt-line'])
     expect(proposeAttempts(state, at(40)).find(({ cutShort }) => cutShort)!.say[0]).toMatch(/no mark is lost/)
     const { steps } = standards[0].plan
@@ -117,7 +115,7 @@ describe('taking a tap back', () => {
   })
 
   it('goes at any time for what a table is in: finished, asked for help, out of minutes', () => {
-    expect(mayUndo(event('sessionClosed', {}, 10), atSecond(3000), open)).toBe(true)
+    expect(mayUndo(event('visitClosed', {}, 10), atSecond(3000), open)).toBe(true)
     expect(mayUndo(event('helpAsked', {}, 10), atSecond(3000), open)).toBe(true)
     expect(mayUndo(event('stopped', { reason: '' }, 10), atSecond(3000), open)).toBe(false)
   })
@@ -137,14 +135,14 @@ describe('a fault that no list knows', () => {
   it('stays open until its words are said, and is told by them', () => {
     const begun = started('a')
     const noted = fault('a', null, 3)
-    const before = foldSession([begun, noted])
+    const before = foldVisit([begun, noted])
     expect(before.unsaid).toEqual([noted.id])
     const said = event('annotated', { eventId: noted.id, faultId: OTHER_FAULT, text: 'comb left in the coat' }, 5)
-    const state = foldSession([begun, noted, said, ended('a', {}, 9)])
+    const state = foldVisit([begun, noted, said, ended('a', {}, 9)])
     expect(state.unsaid).toEqual([])
     expect(state.attempts[0].faults).toMatchObject([{ faultId: 'other', words: 'comb left in the coat' }])
     expect(countedAttempts(state, new Set())[0]).toMatchObject({ faults: ['comb left in the coat'], clean: true })
-    expect(foldSession([begun, noted, event('undone', { eventId: noted.id }, 8)]).unsaid).toEqual([])
+    expect(foldVisit([begun, noted, event('undone', { eventId: noted.id }, 8)]).unsaid).toEqual([])
   })
 })
 
@@ -161,8 +159,8 @@ describe('a wrong clock', () => {
     expect(clockOff('no time', at(60), null)).toBeNull()
   })
   it('moves what is folded', () => {
-    const ahead = event('sessionOpened', {}, 30, { clockOffMs: -30 * 60000 })
-    expect(foldSession([ahead]).openedAt).toBe(at(0))
+    const ahead = event('visitOpened', {}, 30, { clockOffMs: -30 * 60000 })
+    expect(foldVisit([ahead]).openedAt).toBe(at(0))
   })
 })
 

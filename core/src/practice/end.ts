@@ -1,7 +1,7 @@
 import type { PlanStep } from '../standard'
 import { mostHelp, tappedHelp } from './attempts'
 import { attemptMinutes } from './minutes'
-import type { Attempt, ConfirmedAttempt, SessionState } from './types'
+import type { Attempt, ConfirmedAttempt, VisitState } from './types'
 
 /** An attempt as the events tell it, for an instructor to confirm or correct at the end of the table. */
 export type ProposedAttempt = ConfirmedAttempt & {
@@ -16,12 +16,12 @@ export type ProposedAttempt = ConfirmedAttempt & {
 }
 
 /**
- * Each attempt of a session with minutes, help, side, hands and who vouches, as its events propose them. Minutes are
+ * Each attempt of a visit with minutes, help, side, hands and who vouches, as its events propose them. Minutes are
  * those said at the end of the step where they were said, else those of its clock; help is the most that was tapped;
  * it was watched where an instructor was at the table while it ran, else nobody vouches yet. Cut-short attempts are
  * told and are not to be confirmed: they are no evidence.
  */
-export function proposeAttempts(state: SessionState, now: string): ProposedAttempt[] {
+export function proposeAttempts(state: VisitState, now: string): ProposedAttempt[] {
   return state.attempts.map((attempt) => {
     const clock = attemptMinutes(attempt, state, now)
     const tapped = tappedHelp(attempt)
@@ -53,14 +53,14 @@ export function proposeAttempts(state: SessionState, now: string): ProposedAttem
 }
 
 /** The steps of the plan that nobody finished: what goes home undone, and where the next visit begins. */
-export function undoneSteps(steps: readonly PlanStep[], state: SessionState): PlanStep[] {
+export function undoneSteps(steps: readonly PlanStep[], state: VisitState): PlanStep[] {
   return steps.filter(
     (step) => !state.attempts.some((attempt) => attempt.techniqueId === step.technique && attempt.ended && !attempt.cutShort)
   )
 }
 
 /** What stands against closing a table, in sentences; empty when it can be closed. */
-export function stillOpen(state: SessionState): string[] {
+export function stillOpen(state: VisitState): string[] {
   const open = state.attempts.filter((attempt) => !attempt.cutShort && !attempt.confirmed && attempt.hands === 'apprentice')
   return [
     ...(open.length > 0 ? [`${open.length} ${open.length === 1 ? 'attempt is' : 'attempts are'} not confirmed yet.`] : []),

@@ -1,5 +1,5 @@
 import { apply, startedWith, type Draft } from './apply'
-import { EVENT_KINDS, EVENT_VERSION, type Payloads, type PracticeEvent, type SessionState } from './types'
+import { EVENT_KINDS, EVENT_VERSION, type Payloads, type PracticeEvent, type VisitState } from './types'
 
 const before = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
 
@@ -12,26 +12,26 @@ export function eventOrder(a: PracticeEvent, b: PracticeEvent): number {
 }
 
 /**
- * The state of one session, folded from its events; the same code in browser and server. Takes time in proportion to
+ * The state of one visit, folded from its events; the same code in browser and server. Takes time in proportion to
  * the events. Undone and struck events count for nothing; an undo can itself be undone. A late event waits until it is
  * confirmed. Events of an unknown version or kind are kept in `unknown`. Neither the order in which events are passed
  * nor the same event passed twice makes a difference. What one tap left open is taken from what was said of it later.
  */
-export function foldSession(events: readonly PracticeEvent[]): SessionState {
+export function foldVisit(events: readonly PracticeEvent[]): VisitState {
   return stateOf(begun(events))
 }
 
-/** A session that is folded as its events come. Its state is a view: it changes with the next event. */
+/** A visit that is folded as its events come. Its state is a view: it changes with the next event. */
 export type Folding = {
   /** Takes one event in: in the time of that event alone where it comes last and speaks of no earlier one. */
   readonly add: (event: PracticeEvent) => void
-  readonly state: () => SessionState
+  readonly state: () => VisitState
   readonly has: (id: string) => boolean
   /** every event that came, in the order in which they came */
   readonly events: readonly PracticeEvent[]
 }
 
-/** The same state as `foldSession` of all events, at any moment, whatever comes. */
+/** The same state as `foldVisit` of all events, at any moment, whatever comes. */
 export function foldingOf(events: readonly PracticeEvent[]): Folding {
   const all = [...events]
   let folded = begun(all)
@@ -87,7 +87,7 @@ function step(folded: Folded, event: PracticeEvent): void {
   else apply(draft, withMore(event, said.get(event.id)))
 }
 
-function stateOf({ draft, undone }: Folded): SessionState {
+function stateOf({ draft, undone }: Folded): VisitState {
   const { open: _open, byId, ...state } = draft
   const aliases = Object.fromEntries([...byId].flatMap(([id, attempt]) => (id === attempt.id ? [] : [[id, attempt.id]])))
   return { ...state, aliases, undone: [...undone] }

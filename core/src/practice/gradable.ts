@@ -3,7 +3,7 @@ import type { Found } from '../checkin'
 import type { RegionId } from '../regions'
 import type { PlanStep } from '../standard'
 import { undoneSteps } from './end'
-import type { Attempt, SessionState } from './types'
+import type { Attempt, VisitState } from './types'
 
 /** Work of the apprentice's own on the live dog: a step that was ended and not cut short. Practice on a figure is none. */
 function isOwnWork(attempt: Attempt): boolean {
@@ -15,7 +15,7 @@ function isOwnWork(attempt: Attempt): boolean {
  * and at least one step that takes hair, or that the trim plans, was ended by the apprentice's own hands on the live dog.
  */
 export function notGradable(
-  state: SessionState,
+  state: VisitState,
   found: Found,
   steps: readonly PlanStep[],
   { apprentice, cuts }: { readonly apprentice: string; readonly cuts: (technique: string) => boolean }
@@ -43,7 +43,7 @@ export function notGradable(
 
 /** The places that steps of the trim cut and that no step ended by the apprentice's own hands has worked on. */
 export function unworkedRegions(
-  state: SessionState,
+  state: VisitState,
   steps: readonly PlanStep[],
   regionsOf: (technique: string) => readonly RegionId[]
 ): readonly RegionId[] {

@@ -5,7 +5,7 @@ import { staffHands } from '.'
 let count = 0
 const tap = <K extends EventKind>(by: string, kind: K, payload: Payloads[K]): PracticeEvent =>
   ({
-    ...{ id: `e${++count}`, v: 1, kind, sessionId: 's', by, deviceId: `of-${by}`, seq: count, lamport: count },
+    ...{ id: `e${++count}`, v: 1, kind, visitId: 's', by, deviceId: `of-${by}`, seq: count, lamport: count },
     ...{ atDevice: '2026-04-14T09:00:00.000Z', receivedAt: null, payload }
   }) as PracticeEvent
 const start = (by: string, attemptId: string, hands: 'apprentice' | 'instructor') =>

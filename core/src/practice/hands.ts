@@ -1,15 +1,15 @@
 // Whose hands of the staff were on a trim, from the folded state and from what stands behind it.
-import { foldSession } from './fold'
+import { foldVisit } from './fold'
 import type { PracticeEvent } from './types'
 
 /**
- * Everybody of the staff whose own hands worked on the dog in a session. A step counts for who started it with the instructor's hands,
+ * Everybody of the staff whose own hands worked on the dog in a visit. A step counts for who started it with the instructor's hands,
  * and, where the end of the table says that an instructor's hands did it, for who said so and for the person who started it. What one once said
  * of one's own hands is taken back by another person only, or by an undo that stands.
  * @param apprenticeId whose table it is: their own starts are no staff's
  */
 export function staffHands(events: readonly PracticeEvent[], apprenticeId: string): ReadonlySet<string> {
-  const state = foldSession(events)
+  const state = foldVisit(events)
   const stands = new Set(state.attempts.flatMap(({ id }) => [id, ...aliasesOf(state.aliases, id)]))
   const undone = new Set(state.undone)
   const hands = new Set<string>()

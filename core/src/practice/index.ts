@@ -20,7 +20,7 @@ export { LOW_STAND_MIN, type ComingStep, type RankedLook, type TableFacts } from
 export type { StepProgress, StepState } from './minutes'
 export { ROUNDS_DEFAULTS, ROUNDS_FIELDS, type RoundsField, type RoundsRules } from './rounds-rules'
 
-export const { eventOrder, foldingOf, foldSession } = door(foldPart)
+export const { eventOrder, foldingOf, foldVisit } = door(foldPart)
 export const { eventTime } = door(applyPart)
 export const { clockOff, isNote, mayUndo } = door(undoPart)
 export const { daySummary } = door(summaryPart)

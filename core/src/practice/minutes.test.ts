@@ -1,15 +1,15 @@
 import { standards } from '@peen/content'
 import { describe, expect, it } from 'vitest'
-import { attemptMinutes, foldSession, runningAttempt, stepProgress, workedMinutes, type Attempt, type SessionState } from '.'
+import { attemptMinutes, foldVisit, runningAttempt, stepProgress, workedMinutes, type Attempt, type VisitState } from '.'
 import { at, ended, event, started } from './testing'
 
-const empty = foldSession([])
-const state = (change: Partial<SessionState>): SessionState => ({ ...empty, ...change })
+const empty = foldVisit([])
+const state = (change: Partial<VisitState>): VisitState => ({ ...empty, ...change })
 const pause = (from: number, to: number | null) => ({ why: 'break' as const, from: at(from), to: to === null ? null : at(to) })
 
 describe('minutes of work', () => {
   // Ref: hand calculation
-  it.each<[string, Partial<SessionState>, number]>([
+  it.each<[string, Partial<VisitState>, number]>([
     ['not opened', {}, 0],
     ['running', { openedAt: at(0) }, 42],
     ['with a break behind', { openedAt: at(0), pauses: [pause(5, 12)] }, 35],
@@ -26,8 +26,8 @@ describe('minutes of work', () => {
 })
 
 describe('the clock of a step', () => {
-  const minutesOf = (...events: Parameters<typeof foldSession>[0]) => {
-    const folded = foldSession(events)
+  const minutesOf = (...events: Parameters<typeof foldVisit>[0]) => {
+    const folded = foldVisit(events)
     return folded.attempts.map((attempt) => attemptMinutes(attempt, folded, at(42)))
   }
 
@@ -46,7 +46,7 @@ describe('the clock of a step', () => {
   })
 
   it('opens the table where nobody has: the dog’s minutes run from the first step', () => {
-    const state = foldSession([started('a', {}, 2), event('sessionOpened', {}, 5)])
+    const state = foldVisit([started('a', {}, 2), event('visitOpened', {}, 5)])
     expect(state.openedAt).toBe(at(2))
     expect(workedMinutes(state, at(42))).toBe(40)
   })
@@ -54,15 +54,15 @@ describe('the clock of a step', () => {
   it('goes on where one goes back to a step that was ended', () => {
     const events = [started('a', {}, 2), ended('a', {}, 12), event('attemptReopened', { attemptId: 'a' }, 37)]
     expect(minutesOf(...events)).toEqual([15])
-    expect(runningAttempt(foldSession(events))?.id).toBe('a')
-    expect(foldSession(events).attempts[0].ended).toBeNull()
+    expect(runningAttempt(foldVisit(events))?.id).toBe('a')
+    expect(foldVisit(events).attempts[0].ended).toBeNull()
   })
 
   it('stands while another step is done by the same hands, and not while the instructor’s hands work', () => {
     const pads = { techniqueId: 'pads' }
     const other = [started('a', {}, 2), started('b', pads, 22)]
     expect(minutesOf(...other)).toEqual([20, 20])
-    expect(runningAttempt(foldSession(other))?.id).toBe('b')
+    expect(runningAttempt(foldVisit(other))?.id).toBe('b')
     expect(minutesOf(started('a', {}, 2), started('b', { ...pads, hands: 'instructor' }, 22))).toEqual([40, 20])
   })
 })

@@ -1,5 +1,5 @@
 import type { PlanStep } from '../standard'
-import type { Attempt, SessionState, Span } from './types'
+import type { Attempt, VisitState, Span } from './types'
 
 const MINUTE_MS = 60000
 type Stretch = readonly [fromMs: number, toMs: number]
@@ -22,13 +22,13 @@ function stretches(spans: readonly Span[], endMs: number): Stretch[] {
 }
 
 /** Work is over when the dog can stand no longer, and at the latest when the table is closed: closing later adds no minute. */
-function endOf({ closedAt, ranOut }: SessionState, now: string): number {
+function endOf({ closedAt, ranOut }: VisitState, now: string): number {
   const ends = [closedAt, ranOut?.at ?? null].flatMap((at) => (at === null ? [] : [Date.parse(at)]))
   return ends.length > 0 ? Math.min(...ends) : Date.parse(now)
 }
 
-/** Whole minutes of work in a session up to `now` (ISO), breaks and stops left out; 0 before it is opened. */
-export function workedMinutes(state: SessionState, now: string): number {
+/** Whole minutes of work in a visit up to `now` (ISO), breaks and stops left out; 0 before it is opened. */
+export function workedMinutes(state: VisitState, now: string): number {
   if (!state.openedAt) return 0
   // a clock that was set wrong may put the end before the beginning: no minutes, never less than none
   const end = endOf(state, now)
@@ -36,13 +36,13 @@ export function workedMinutes(state: SessionState, now: string): number {
 }
 
 /** Whole minutes that a step was worked at up to `now` (ISO): pauses of its own, breaks and stops left out. */
-export function attemptMinutes(attempt: Attempt, state: SessionState, now: string): number {
+export function attemptMinutes(attempt: Attempt, state: VisitState, now: string): number {
   const end = endOf(state, now)
   return Math.max(0, Math.round(outside(stretches(attempt.spans, end), stretches(state.pauses, end)) / MINUTE_MS))
 }
 
 /** The attempt under way: not ended, not paused, not cut short. */
-export function runningAttempt(state: SessionState): Attempt | null {
+export function runningAttempt(state: VisitState): Attempt | null {
   return state.attempts.find((attempt) => isOpen(attempt) && attempt.spans.at(-1)?.to === null) ?? null
 }
 
@@ -52,7 +52,7 @@ export type StepState = 'done' | 'now' | 'paused' | 'todo'
 export type StepProgress = { readonly step: PlanStep; readonly state: StepState; readonly minutes: number | null }
 
 /** The plan's steps as done (an attempt has ended), now (started, not ended), paused, or still to do. */
-export function stepProgress(steps: readonly PlanStep[], state: SessionState): StepProgress[] {
+export function stepProgress(steps: readonly PlanStep[], state: VisitState): StepProgress[] {
   const running = runningAttempt(state)
   return steps.map((step) => {
     const own = state.attempts.filter((attempt) => attempt.techniqueId === step.technique)

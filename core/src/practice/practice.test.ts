@@ -1,29 +1,29 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { countedAttempts, foldSession, workedMinutes, type PracticeEvent } from '.'
+import { countedAttempts, foldVisit, workedMinutes, type PracticeEvent } from '.'
 import { at as minuteOf, ended, event, fault, started } from './testing'
 
 const start = started
 const end = ended
 
 const major = new Set(['too-short'])
-const counted = (events: PracticeEvent[]) => countedAttempts(foldSession(events), major)
+const counted = (events: PracticeEvent[]) => countedAttempts(foldVisit(events), major)
 
-describe('folding a session', () => {
+describe('folding a visit', () => {
   it('does not depend on the order in which events arrive', () => {
     const events = [
-      event('sessionOpened', {}),
+      event('visitOpened', {}),
       start('a'),
       fault('a', 'line-wavy'),
       end('a'),
       event('breakStarted', {}),
       event('breakEnded', { minutes: 5 }, 5)
     ]
-    const expected = foldSession(events)
+    const expected = foldVisit(events)
     fc.assert(
       fc.property(
         fc.shuffledSubarray(events, { minLength: events.length }),
-        (shuffled) => void expect(foldSession(shuffled)).toEqual(expected)
+        (shuffled) => void expect(foldVisit(shuffled)).toEqual(expected)
       )
     )
     expect(expected.attempts[0].faults.length).toBe(1)
@@ -51,7 +51,7 @@ describe('folding a session', () => {
       0,
       { lamport: 1 }
     )
-    expect(foldSession([late, first]).attempts[0].ended?.minutes).toBe(3)
+    expect(foldVisit([late, first]).attempts[0].ended?.minutes).toBe(3)
   })
 
   it('undoes, and undoes the undoing', () => {
@@ -59,31 +59,31 @@ describe('folding a session', () => {
     const f = fault('a', 'line-wavy')
     const undo = event('undone', { eventId: f.id })
     const base = [begun, f]
-    expect(foldSession([...base, undo]).tally.fault).toBe(0)
-    expect(foldSession([...base, undo, event('undone', { eventId: undo.id })]).tally.fault).toBe(1)
+    expect(foldVisit([...base, undo]).tally.fault).toBe(0)
+    expect(foldVisit([...base, undo, event('undone', { eventId: undo.id })]).tally.fault).toBe(1)
   })
 
   it('keeps what it does not know, and what came late until confirmed', () => {
     const begun = start('a')
     const strange = event('noted', { text: 'x' }, 0, { v: 7 })
     const late = event('promptGiven', { attemptId: 'a' }, 0, { late: true })
-    const state = foldSession([begun, strange, late])
+    const state = foldVisit([begun, strange, late])
     expect(state.unknown).toEqual([strange.id])
     expect(state.waiting).toEqual([late.id])
     expect(state.attempts[0].prompts).toBe(0)
-    expect(foldSession([begun, late, event('lateConfirmed', { eventId: late.id })]).attempts[0].prompts).toBe(1)
+    expect(foldVisit([begun, late, event('lateConfirmed', { eventId: late.id })]).attempts[0].prompts).toBe(1)
   })
 })
 
 describe('who looked', () => {
   const at = (minute: number) => ({ atDevice: minuteOf(minute) })
-  const opened = event('sessionOpened', {}, 0)
+  const opened = event('visitOpened', {}, 0)
   const ask = (minute: number) => event('helpAsked', {}, minute)
 
   it('is known from what only somebody who stands there records', () => {
     const begun = start('a')
-    expect(foldSession([opened, begun]).seenAt).toBeNull()
-    const byOne = (one: PracticeEvent) => foldSession([opened, begun, one]).seenAt
+    expect(foldVisit([opened, begun]).seenAt).toBeNull()
+    const byOne = (one: PracticeEvent) => foldVisit([opened, begun, one]).seenAt
     expect(byOne(event('lookedAt', {}, 9))).toBe(at(9).atDevice)
     expect(byOne(event('promptGiven', { attemptId: 'a' }, 4))).toBe(at(4).atDevice)
     expect(byOne({ ...end('a'), ...at(7) })).toBe(at(7).atDevice)
@@ -92,10 +92,10 @@ describe('who looked', () => {
 
   it('is asked for from the first asking until somebody comes, and not when it is taken back', () => {
     const first = ask(10)
-    expect(foldSession([opened, first, ask(12)]).askedAt).toBe(at(10).atDevice)
-    expect(foldSession([opened, first, event('lookedAt', {}, 13)]).askedAt).toBeNull()
-    expect(foldSession([opened, first, event('undone', { eventId: first.id })]).askedAt).toBeNull()
-    const again = foldSession([opened, first, event('lookedAt', {}, 13), ask(15)])
+    expect(foldVisit([opened, first, ask(12)]).askedAt).toBe(at(10).atDevice)
+    expect(foldVisit([opened, first, event('lookedAt', {}, 13)]).askedAt).toBeNull()
+    expect(foldVisit([opened, first, event('undone', { eventId: first.id })]).askedAt).toBeNull()
+    const again = foldVisit([opened, first, event('lookedAt', {}, 13), ask(15)])
     expect([again.askedAt, again.seenAt]).toEqual([at(15).atDevice, at(13).atDevice])
   })
 })
@@ -104,10 +104,10 @@ describe('a dog that panics', () => {
   it('is so until somebody comes or it comes down, whether it was said at once or after', () => {
     const uneasy = event('stressNoted', { attemptId: null, level: 'restless' }, 5)
     const more = event('annotated', { eventId: uneasy.id, level: 'panics' }, 6)
-    expect(foldSession([uneasy]).panicsSince).toBeNull()
-    expect(foldSession([uneasy, more]).panicsSince).toBe(minuteOf(5))
-    expect(foldSession([uneasy, more, event('lookedAt', {}, 8)]).panicsSince).toBeNull()
-    expect(foldSession([uneasy, more, event('stressNoted', { attemptId: null, level: 'restless' }, 9)]).panicsSince).toBeNull()
+    expect(foldVisit([uneasy]).panicsSince).toBeNull()
+    expect(foldVisit([uneasy, more]).panicsSince).toBe(minuteOf(5))
+    expect(foldVisit([uneasy, more, event('lookedAt', {}, 8)]).panicsSince).toBeNull()
+    expect(foldVisit([uneasy, more, event('stressNoted', { attemptId: null, level: 'restless' }, 9)]).panicsSince).toBeNull()
   })
 })
 

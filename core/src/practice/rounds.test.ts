@@ -7,7 +7,7 @@ import { STATES, type State } from '../competency'
 
 const quiet: TableFacts = {
   tableNumber: 1,
-  sessionId: 's1',
+  visitId: 's1',
   apprentice: 'Bram',
   dog: 'Flint',
   dogFlags: 0,
@@ -195,7 +195,7 @@ function factsAt(t: Table, now: number): TableFacts | null {
   return {
     ...quiet,
     tableNumber: t.number,
-    sessionId: String(t.number),
+    visitId: String(t.number),
     dogFlags: t.dogFlags,
     unseenMin: now - last,
     canStandMin: 999,

@@ -16,7 +16,7 @@ export type ComingStep = {
 /** What the floor knows of one occupied table when it asks where the instructor should look next. */
 export type TableFacts = {
   readonly tableNumber: number
-  readonly sessionId: string
+  readonly visitId: string
   readonly apprentice: string
   readonly dog: string
   readonly dogFlags: number
@@ -37,7 +37,7 @@ export type TableFacts = {
 
 export type RankedLook = {
   readonly tableNumber: number
-  readonly sessionId: string
+  readonly visitId: string
   /** expected harm before one can be back: mishaps weighted by how bad they are */
   readonly harm: number
   readonly say: string
@@ -165,7 +165,7 @@ function sayUnseen(t: TableFacts, aheadMin: number): string {
 // eslint-disable-next-line max-lines-per-function -- one case beside the other: apart, none would show that they are all
 function sayLook(t: TableFacts, rules: RoundsRules, aheadMin: number): RankedLook | null {
   const harm = expectedHarm(t, rules)
-  const base = { tableNumber: t.tableNumber, sessionId: t.sessionId, harm }
+  const base = { tableNumber: t.tableNumber, visitId: t.visitId, harm }
   const who = `**${t.apprentice}, table ${t.tableNumber}**`
   const [next] = t.coming
   const each = harms(t, rules)

@@ -1,7 +1,7 @@
 // Two or three tablets at one table: whatever they tap, in whatever order it arrives and however often, one state comes of it.
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { attemptMinutes, foldingOf, foldSession, workedMinutes, type EventKind, type Payloads, type PracticeEvent } from '.'
+import { attemptMinutes, foldingOf, foldVisit, workedMinutes, type EventKind, type Payloads, type PracticeEvent } from '.'
 import { at } from './testing'
 
 type Move =
@@ -37,7 +37,7 @@ function play(plan: readonly Move[]): { readonly all: PracticeEvent[]; readonly 
     const lamport = known.reduce((most, event) => Math.max(most, event.lamport), 0) + 1
     const seq = known.filter(({ deviceId }) => deviceId === `tablet-${move.tablet}`).length
     known.push({
-      ...{ id: `e${n}`, v: 1, sessionId: 's', by: `p${move.tablet}`, deviceId: `tablet-${move.tablet}`, seq, lamport },
+      ...{ id: `e${n}`, v: 1, visitId: 's', by: `p${move.tablet}`, deviceId: `tablet-${move.tablet}`, seq, lamport },
       ...{ atDevice: at(move.clock), receivedAt: null, kind: kinds[0], payload: kinds[1] }
     } as PracticeEvent)
   })
@@ -53,7 +53,7 @@ function tapOf({ what, pick }: Move & { do: 'tap' }, known: readonly PracticeEve
   const none = {}
   const hands = pick % 3 === 0 ? 'instructor' : 'apprentice'
   const begun = { regions: [], side: pick % 2 ? 'left' : 'right', toolId: null, direction: null, hands, setting: 'live' } as const
-  if (what === 0) return ['sessionOpened', none]
+  if (what === 0) return ['visitOpened', none]
   if (what < 4 || !attemptId) return ['attemptStarted', { attemptId: `a${n}`, techniqueId: TECHNIQUES[pick % 3], ...begun }]
   if (what === 4) return ['attemptEnded', { attemptId, minutes: pick, help: 'alone', witness: pick % 2 ? 'watched' : 'self' }]
   if (what === 5) return ['attemptPaused', { attemptId }]
@@ -65,7 +65,7 @@ function tapOf({ what, pick }: Move & { do: 'tap' }, known: readonly PracticeEve
   if (what === 11) return ['helpAsked', none]
   if (what === 12) return ['lookedAt', none]
   if (what === 13) return ['undone', { eventId: other.id }]
-  if (what === 14) return [pick % 2 ? 'sessionClosed' : 'ranOut', pick % 2 ? none : { how: 'home' }]
+  if (what === 14) return [pick % 2 ? 'visitClosed' : 'ranOut', pick % 2 ? none : { how: 'home' }]
   const done = { attemptId, minutes: pick, help: 'onePrompt', witness: 'inspected', hands: 'apprentice', side: 'both' } as const
   return ['attemptsConfirmed', { attempts: [done], struck: pick % 4 === 0 ? [other.id] : [] }]
 }
@@ -76,11 +76,11 @@ describe('tablets at one table', () => {
     fc.assert(
       fc.property(moves, fc.infiniteStream(fc.nat(1000)), (plan, chance) => {
         const { all, tablets } = play(plan)
-        const expected = foldSession(all)
-        for (const known of tablets) expect(foldSession(known)).toEqual(expected)
+        const expected = foldVisit(all)
+        for (const known of tablets) expect(foldVisit(known)).toEqual(expected)
         const twice = [...all, ...all.filter(() => chance.next().value! % 3 === 0)]
         const shuffled = twice.map((event) => [chance.next().value!, event] as const).sort(([a], [b]) => a - b)
-        expect(foldSession(shuffled.map(([, event]) => event))).toEqual(expected)
+        expect(foldVisit(shuffled.map(([, event]) => event))).toEqual(expected)
         cases++
       }),
       { seed: 6, numRuns: 300 }
@@ -94,7 +94,7 @@ describe('tablets at one table', () => {
       fc.property(moves, (plan) => {
         const { all } = play(plan)
         const frozen = all.map((event) => Object.freeze(event))
-        const state = foldSession(Object.freeze(frozen) as PracticeEvent[])
+        const state = foldVisit(Object.freeze(frozen) as PracticeEvent[])
         for (const hands of ['apprentice', 'instructor'])
           expect(state.attempts.filter((one) => one.hands === hands && !one.ended && one.spans.at(-1)?.to === null).length).toBeLessThan(2)
         for (const attempt of state.attempts) {
@@ -119,7 +119,7 @@ describe('tablets at one table', () => {
         const folding = foldingOf([])
         came.forEach((event, i) => {
           folding.add(event)
-          expect(folding.state()).toEqual(foldSession(came.slice(0, i + 1)))
+          expect(folding.state()).toEqual(foldVisit(came.slice(0, i + 1)))
           folding.add(event)
         })
         expect(folding.events).toEqual(came)

@@ -11,7 +11,7 @@ export function event<K extends EventKind>(kind: K, payload: Payloads[K], minute
     id: `e${made}`,
     v: 1,
     kind,
-    sessionId: 's',
+    visitId: 's',
     by: 'ruben',
     deviceId: 'tablet',
     seq: made,

@@ -43,8 +43,8 @@ export type Portion = (typeof PORTIONS)[number]
 
 /** What each kind of event carries. */
 export type Payloads = {
-  sessionOpened: Record<string, never>
-  sessionClosed: Record<string, never>
+  visitOpened: Record<string, never>
+  visitClosed: Record<string, never>
   attemptStarted: {
     readonly attemptId: string
     readonly techniqueId: string
@@ -117,8 +117,8 @@ export type Payloads = {
 export type EventKind = keyof Payloads
 
 export const EVENT_KINDS = [
-  'sessionOpened',
-  'sessionClosed',
+  'visitOpened',
+  'visitClosed',
   'attemptStarted',
   'attemptEnded',
   'attemptPaused',
@@ -166,13 +166,13 @@ export const OTHER_FAULT = 'other'
 
 export const EVENT_VERSION = 1
 
-/** The envelope around every event at a table. `late` is set by the server for one recorded after the session closed. */
+/** The envelope around every event at a table. `late` is set by the server for one recorded after the visit closed. */
 export type PracticeEvent<K extends EventKind = EventKind> = {
   [Kind in K]: {
     readonly id: string
     readonly v: number
     readonly kind: Kind
-    readonly sessionId: string
+    readonly visitId: string
     readonly by: string
     readonly deviceId: string
     readonly seq: number
@@ -232,8 +232,8 @@ export type Attempt = {
   readonly safety: readonly SafetySeen[]
 }
 
-/** What the events of one session come to. */
-export type SessionState = {
+/** What the events of one visit come to. */
+export type VisitState = {
   readonly openedAt: string | null
   readonly closedAt: string | null
   readonly stopped: string | null

@@ -5,7 +5,7 @@ import type { EventKind, PracticeEvent } from './types'
 export const UNDO_SECONDS = 10
 
 /** Not notes of what was seen, but what the table is in: taken back whenever it is no longer so. */
-const ANY_TIME: ReadonlySet<EventKind> = new Set(['sessionClosed', 'helpAsked', 'ranOut'])
+const ANY_TIME: ReadonlySet<EventKind> = new Set(['visitClosed', 'helpAsked', 'ranOut'])
 
 /** What was noted of the work: a wrong tap is taken back as long as the table is not finished, and later with a reason. */
 const NOTES: ReadonlySet<EventKind> = new Set(['faultNoted', 'promptGiven', 'helped', 'stressNoted', 'praised'])

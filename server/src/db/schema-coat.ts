@@ -53,20 +53,20 @@ export const coatAims = mysqlTable('coat_aims', {
   brushing: name('brushing', 10).$type<Brushing>().notNull()
 })
 
-/** Derived: what a session wrote into its dog's coat book; dropped and recomputed at any time. */
-export const coatFromSessions = mysqlTable(
+/** Derived: what a visit wrote into its dog's coat book; dropped and recomputed at any time. */
+export const coatFromVisits = mysqlTable(
   'derived_coat',
   {
-    sessionId: uuid('session_id').primaryKey(),
+    visitId: uuid('visit_id').primaryKey(),
     dogId: uuid('dog_id').notNull(),
     onDate: day('on_date').notNull(),
-    body: json('body').$type<SessionCoat>().notNull()
+    body: json('body').$type<VisitCoat>().notNull()
   },
   (t) => [index('derived_coat_dog').on(t.dogId)]
 )
 
 /** Lines by where they come from; lengths with the grading they were read for. */
-export type SessionCoat = {
+export type VisitCoat = {
   readonly floor: readonly CoatEntry[]
   readonly found: readonly CoatEntry[]
   readonly gradings: readonly { readonly gradingId: string; readonly entries: readonly CoatEntry[] }[]

@@ -3,7 +3,7 @@ import type { Certificate } from '@peen/core/certify'
 import type { ChartRow } from '@peen/core/competency'
 import { index, int, json, mysqlTable, primaryKey, text } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
-import { people, sessions } from './schema-school'
+import { people, visits } from './schema-school'
 
 /** every version that was ever in use stays; what Peen ships has no author */
 export const certificates = mysqlTable(
@@ -36,9 +36,9 @@ export const assessmentDays = mysqlTable('assessment_days', {
 export const assessments = mysqlTable(
   'assessments',
   {
-    sessionId: uuid('session_id')
+    visitId: uuid('visit_id')
       .primaryKey()
-      .references(() => sessions.id),
+      .references(() => visits.id),
     first: uuid('first_assessor')
       .notNull()
       .references(() => people.id),

@@ -5,15 +5,15 @@ import type { AgreedTarget } from '@peen/core/setup'
 import type { Asked } from '@peen/core/standard'
 import { boolean, double, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
-import { people, sessions } from './schema-school'
+import { people, visits } from './schema-school'
 
 export const gradings = mysqlTable(
   'gradings',
   {
     id: uuid('id').primaryKey(),
-    sessionId: uuid('session_id')
+    visitId: uuid('visit_id')
       .notNull()
-      .references(() => sessions.id),
+      .references(() => visits.id),
     assessorId: uuid('assessor_id')
       .notNull()
       .references(() => people.id),
@@ -36,7 +36,7 @@ export const gradings = mysqlTable(
     startedAt: utc('started_at').notNull(),
     signedAt: utc('signed_at')
   },
-  (t) => [uniqueIndex('gradings_one_each').on(t.sessionId, t.assessorId)]
+  (t) => [uniqueIndex('gradings_one_each').on(t.visitId, t.assessorId)]
 )
 
 /** What a grading came to when it was signed. Never computed again: no later code may change a signed mark or verdict. */

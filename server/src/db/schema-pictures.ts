@@ -3,16 +3,16 @@ import type { Moment, PhotoMarks, Stance } from '@peen/contract'
 import type { RegionDeparture, Seen } from '@peen/core/measure'
 import { index, int, json, mysqlTable, primaryKey } from 'drizzle-orm/mysql-core'
 import { bytes, name, utc, uuid } from './columns'
-import { people, sessions } from './schema-school'
+import { people, visits } from './schema-school'
 
 /** Photographs of a dog, re-encoded and without their location. */
 export const pictures = mysqlTable(
   'pictures',
   {
     id: uuid('id').primaryKey(),
-    sessionId: uuid('session_id')
+    visitId: uuid('visit_id')
       .notNull()
-      .references(() => sessions.id),
+      .references(() => visits.id),
     moment: name('moment', 10).$type<Moment>().notNull(),
     stance: name('stance', 10).$type<Stance>().notNull(),
     by: uuid('by_person').notNull(),
@@ -21,7 +21,7 @@ export const pictures = mysqlTable(
     heightPx: int('height_px').notNull(),
     bytes: bytes('bytes').notNull()
   },
-  (t) => [index('pictures_session').on(t.sessionId)]
+  (t) => [index('pictures_visit').on(t.visitId)]
 )
 
 /** What one assessor put on a photograph: scale, corrected outline, places and lines; and how far each region stands off the plan. */

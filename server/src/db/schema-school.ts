@@ -189,8 +189,8 @@ export const oralAnswers = mysqlTable(
 
 // ---- what happens at the tables
 
-export const sessions = mysqlTable(
-  'practice_sessions',
+export const visits = mysqlTable(
+  'visits',
   {
     id: uuid('id').primaryKey(),
     apprenticeId: uuid('apprentice_id')
@@ -216,7 +216,7 @@ export const sessions = mysqlTable(
     /** counts the writes of its events: what is kept of them in memory knows by it whether it is still right */
     eventsVersion: int('events_version').notNull().default(0)
   },
-  (t) => [index('practice_sessions_date').on(t.onDate), index('practice_sessions_apprentice').on(t.apprenticeId)]
+  (t) => [index('visits_date').on(t.onDate), index('visits_apprentice').on(t.apprenticeId)]
 )
 
 /** What was agreed for a dog at set-up; a change is a row of its own, and the newest holds. Graded against, never the plan. */
@@ -224,14 +224,14 @@ export const agreedTargets = mysqlTable(
   'agreed_targets',
   {
     id: uuid('id').primaryKey(),
-    sessionId: uuid('session_id')
+    visitId: uuid('visit_id')
       .notNull()
-      .references(() => sessions.id),
+      .references(() => visits.id),
     by: uuid('by_person').notNull(),
     at: utc('at').notNull(),
     lines: json('lines').$type<readonly AgreedTarget[]>().notNull()
   },
-  (t) => [index('agreed_targets_session').on(t.sessionId, t.at)]
+  (t) => [index('agreed_targets_visit').on(t.visitId, t.at)]
 )
 
 /** Days on which nothing is planned any more. */
@@ -289,9 +289,9 @@ export const events = mysqlTable(
     id: uuid('id').primaryKey(),
     v: int('v').notNull(),
     kind: name('kind').notNull(),
-    sessionId: uuid('session_id')
+    visitId: uuid('visit_id')
       .notNull()
-      .references(() => sessions.id),
+      .references(() => visits.id),
     by: uuid('by_person')
       .notNull()
       .references(() => people.id),
@@ -308,7 +308,7 @@ export const events = mysqlTable(
     /** its place in the order in which tablets are told; null until it is given one, after its transaction */
     position: int('position')
   },
-  (t) => [index('practice_events_session').on(t.sessionId), uniqueIndex('practice_events_position').on(t.position)]
+  (t) => [index('practice_events_visit').on(t.visitId), uniqueIndex('practice_events_position').on(t.position)]
 )
 
 export const holdLifts = mysqlTable('hold_lifts', {
@@ -362,7 +362,7 @@ export const auditChecks = mysqlTable('audit_checks', {
 export const attempts = mysqlTable(
   'derived_attempts',
   {
-    sessionId: uuid('session_id').notNull(),
+    visitId: uuid('visit_id').notNull(),
     techniqueId: name('technique_id').notNull(),
     setting: name('setting', 10).notNull(),
     apprenticeId: uuid('apprentice_id').notNull(),
@@ -373,7 +373,7 @@ export const attempts = mysqlTable(
     body: json('body').$type<CountedAttempt>().notNull()
   },
   (t) => [
-    primaryKey({ columns: [t.sessionId, t.techniqueId, t.setting] }),
+    primaryKey({ columns: [t.visitId, t.techniqueId, t.setting] }),
     index('derived_attempts_apprentice').on(t.apprenticeId, t.techniqueId)
   ]
 )

@@ -123,10 +123,10 @@ export type World = Served & {
   readonly db: Connection['db']
   readonly ids: Readonly<Record<string, string>>
   readonly clock: ReturnType<typeof settableClock>
-  readonly newSession: (apprentice: string, onDate?: string) => Promise<string>
+  readonly newVisit: (apprentice: string, onDate?: string) => Promise<string>
   /** every step of the trim, done by the apprentice's own hands and watched by ivo */
-  readonly workOn: (sessionId: string, onDate?: string) => Promise<void>
-  /** a session in which the apprentice's own hands have done every step of the trim, watched by ivo */
+  readonly workOn: (visitId: string, onDate?: string) => Promise<void>
+  /** a visit in which the apprentice's own hands have done every step of the trim, watched by ivo */
   readonly newTrim: (apprentice: string, onDate?: string) => Promise<string>
 }
 
@@ -141,13 +141,13 @@ const ivo = (ids: Readonly<Record<string, string>>): Me => ({
 
 let trims = 0
 /** Every step of the first trim, done in turn. */
-function wholeTrim(sessionId: string, by: string, onDate = '2026-04-14'): PracticeEvent[] {
+function wholeTrim(visitId: string, by: string, onDate = '2026-04-14'): PracticeEvent[] {
   const deviceId = `trim-${trims++}`
   const at = `${onDate}T08:30:00.000Z`
   const events: PracticeEvent[] = []
   const add = <K extends EventKind>(kind: K, payload: Payloads[K]) => {
     const seq = events.length + 1
-    const head = { id: v7(), v: 1, sessionId, by, deviceId, seq, lamport: seq, atDevice: at, receivedAt: null }
+    const head = { id: v7(), v: 1, visitId, by, deviceId, seq, lamport: seq, atDevice: at, receivedAt: null }
     events.push({ ...head, kind, payload } as PracticeEvent)
   }
   for (const { technique, toolId, direction, minutes } of standards[0].plan.steps) {
@@ -211,9 +211,9 @@ export async function smallSchool(name: string): Promise<World> {
   await db.insert(tables.roomTables).values({ id: ids.table, number: 1, xMm: 0, yMm: 0, turnDeg: 0 })
   const served = await serve(connection)
   const services = { db, clock: served.clock, log: pino({ level: 'silent' }) }
-  const newSession = async (apprentice: string, onDate = '2026-04-14') => {
+  const newVisit = async (apprentice: string, onDate = '2026-04-14') => {
     const id = v7()
-    await db.insert(tables.sessions).values({
+    await db.insert(tables.visits).values({
       id,
       apprenticeId: ids[apprentice],
       dogId: ids.flint,
@@ -225,9 +225,7 @@ export async function smallSchool(name: string): Promise<World> {
       found: { ...NOTHING_FOUND, gate: { dry: true, combed: true, by: ids.ivo, at: `${onDate}T08:00:00.000Z`, house: {} } }
     })
     // nothing was agreed otherwise than the trim has it, so that a test may count with the trim's own lengths
-    await db
-      .insert(tables.agreedTargets)
-      .values({ id: v7(), sessionId: id, by: ids.ivo, at: new Date(`${onDate}T08:00:00.000Z`), lines: [] })
+    await db.insert(tables.agreedTargets).values({ id: v7(), visitId: id, by: ids.ivo, at: new Date(`${onDate}T08:00:00.000Z`), lines: [] })
     return id
   }
   const workOn = async (id: string, onDate?: string) => {
@@ -236,9 +234,9 @@ export async function smallSchool(name: string): Promise<World> {
     if (refused) throw new Error(`a trim was not recorded: ${refused.detail}`)
   }
   const newTrim = async (apprentice: string, onDate?: string) => {
-    const id = await newSession(apprentice, onDate)
+    const id = await newVisit(apprentice, onDate)
     await workOn(id, onDate)
     return id
   }
-  return { ...served, db, ids, newSession, workOn, newTrim }
+  return { ...served, db, ids, newVisit, workOn, newTrim }
 }

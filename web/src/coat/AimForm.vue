@@ -4,7 +4,7 @@ import { BRUSHING } from '@peen/core/coat'
 import { ref, watch } from 'vue'
 import { BRUSHING_WORDS } from './words'
 
-// What the coat is kept for: the day that counts, the next session, how often, how it is brushed at home.
+// What the coat is kept for: the day that counts, the next visit, how often, how it is brushed at home.
 const props = defineProps<{ aim: CoatAim; asks: 'stripped' | 'pet'; disabled: boolean }>()
 const emit = defineEmits<{ keep: [aim: CoatAim] }>()
 const draft = ref({ ...props.aim, everyDays: String(props.aim.everyDays) })
@@ -16,7 +16,7 @@ const wrong = ref<string | null>(null)
 function keep(): void {
   const days = Number(draft.value.everyDays)
   if (!Number.isInteger(days) || days < EVERY_DAYS.low || days > EVERY_DAYS.high) {
-    wrong.value = `Days between sessions is ${draft.value.everyDays}; allowed is ${EVERY_DAYS.low} to ${EVERY_DAYS.high} days.`
+    wrong.value = `Days between visits is ${draft.value.everyDays}; allowed is ${EVERY_DAYS.low} to ${EVERY_DAYS.high} days.`
     return
   }
   wrong.value = null
@@ -42,7 +42,7 @@ function keep(): void {
       ><input id="next-on" v-model="draft.nextOn" class="field" type="date" :disabled="disabled" />
     </div>
     <div v-if="asks === 'stripped'">
-      <label class="label" for="every">Days between sessions</label
+      <label class="label" for="every">Days between visits</label
       ><input id="every" v-model="draft.everyDays" class="field" inputmode="numeric" :disabled="disabled" />
     </div>
     <div v-else>

@@ -4,7 +4,7 @@ import type { RegionId } from '@peen/core/regions'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 
-// What a session has left, side by side, and which of it the dog can still stand: pairs whole or not at all.
+// What a visit has left, side by side, and which of it the dog can still stand: pairs whole or not at all.
 const props = defineProps<{ dog: string; undone: readonly Undone[]; minutes: number; outOfStep: readonly RegionId[] }>()
 const fitting = computed(() => whatFits(props.undone, Math.min(600, Math.max(0, Math.floor(props.minutes))), new Set(props.outOfStep)))
 /** places of one step in one line */
@@ -37,7 +37,7 @@ const halves = computed(() => props.undone.filter(({ side }) => side === 'left' 
         <p v-if="fitting.parts.length > 0" class="muted">{{ fitting.minutes }} minutes by the plan.</p>
       </template>
       <template v-if="fitting.leaves.length > 0">
-        <h2 class="mt-2">{{ minutes >= 1 ? 'Left for next time' : 'The next session begins here' }}</h2>
+        <h2 class="mt-2">{{ minutes >= 1 ? 'Left for next time' : 'The next visit begins here' }}</h2>
         <ul class="row-rule m-0 list-none p-0">
           <li v-for="line in lines(fitting.leaves)" :key="line.label" class="py-1 leading-[1.3]">
             <b>{{ line.label }}:</b> {{ line.places }}

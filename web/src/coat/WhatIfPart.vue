@@ -51,7 +51,7 @@ const rows = computed(() => [
   { name: 'Soft', of: (one: Outcome) => percent(one.soft01) },
   { name: 'Evenness of what stands', of: (one: Outcome) => percent(one.evenness01) },
   {
-    name: 'Sessions',
+    name: 'Visits',
     of: (one: Outcome) => one.sessions.map(({ day, side }) => `${sayDay(day)}${side === 'both' ? '' : ` (${side})`}`).join(', ') || 'none'
   }
 ])

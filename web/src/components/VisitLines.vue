@@ -22,8 +22,8 @@ const STATE = { notBegun: 'not begun', begun: 'not finished', finished: '' } as 
     <hr class="rule2 mt-1" />
     <p v-if="data?.length === 0" class="muted mt-2">No visit yet.</p>
     <ul class="row-rule m-0 list-none p-0">
-      <li v-for="line in shown" :key="line.sessionId" class="py-1.5 leading-[1.35]">
-        <RouterLink :to="`/table/${line.sessionId}`" class="inline-flex min-h-11 items-center gap-2"
+      <li v-for="line in shown" :key="line.visitId" class="py-1.5 leading-[1.35]">
+        <RouterLink :to="`/table/${line.visitId}`" class="inline-flex min-h-11 items-center gap-2"
           ><b>{{ sayDate(line.onDate, session.school?.now) }}</b
           >{{ of === 'dogs' ? line.apprentice : line.dog }}, {{ lowerFirst(line.trim) }}</RouterLink
         ><span v-if="STATE[line.state]" class="muted ml-2">{{ STATE[line.state] }}</span>

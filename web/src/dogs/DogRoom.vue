@@ -22,7 +22,7 @@ const props = defineProps<{ id: string }>()
 const session = useSessionStore()
 const { data, error, loading, reload } = useAsked('dog', () => ({ id: props.id }))
 const lines = useAsked('visitsOfDog', () => ({ id: props.id }))
-const did = computed(() => new Map((lines.data.value ?? []).map((line) => [line.sessionId, doneIn(line)])))
+const did = computed(() => new Map((lines.data.value ?? []).map((line) => [line.visitId, doneIn(line)])))
 const unit = useLocalStorage<LengthUnit>('peen.unit', 'mm')
 const side = ref<'left' | 'right'>('left')
 const wears = ref<'plan' | 'measured'>('plan')
@@ -167,16 +167,16 @@ function tryLength(event: Event): void {
       <h2 class="title mt-6">Visits</h2>
       <hr class="rule2 mt-2.5" />
       <ul class="row-rule m-0 list-none p-0">
-        <li v-for="visit in data.visits.slice(0, 12)" :key="visit.sessionId + visit.gradingId" class="leading-[1.3]">
+        <li v-for="visit in data.visits.slice(0, 12)" :key="visit.visitId + visit.gradingId" class="leading-[1.3]">
           <RouterLink
-            :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.sessionId}`"
+            :to="visit.gradingId ? `/trims/${visit.gradingId}` : `/table/${visit.visitId}`"
             class="flex min-h-11 flex-col justify-center py-1.5 no-underline"
             ><span
               ><b>{{ sayDate(visit.onDate, session.school?.now) }}</b
               >, {{ visit.apprentice }}<span v-if="visit.gradingId">, graded</span></span
             ><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"
               ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span
-            ><span v-if="did.get(visit.sessionId)" class="muted block">{{ did.get(visit.sessionId) }}</span></RouterLink
+            ><span v-if="did.get(visit.visitId)" class="muted block">{{ did.get(visit.visitId) }}</span></RouterLink
           >
         </li>
       </ul>

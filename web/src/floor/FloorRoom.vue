@@ -38,19 +38,19 @@ const LEAST_ROOM_PX = 860
 const isRoom = computed(() => width.value >= LEAST_ROOM_PX)
 const scale = computed(() => (data.value ? width.value / data.value.roomMm[0] : 0))
 const tileWidth = computed(() => Math.min(286, 3520 * scale.value))
-const occupied = computed(() => data.value?.tables.filter((table) => table.sessionId) ?? [])
+const occupied = computed(() => data.value?.tables.filter((table) => table.visitId) ?? [])
 const title = computed(() => (session.isStaff ? `Today, ${data.value?.tables.length ?? 0} tables` : 'My table'))
-const firstHold = computed(() => data.value?.looks.find((look) => look.hold)?.sessionId)
+const firstHold = computed(() => data.value?.looks.find((look) => look.hold)?.visitId)
 
 function open(table: FloorTable): void {
-  if (table.sessionId) void router.push(`/table/${table.sessionId}`)
+  if (table.visitId) void router.push(`/table/${table.visitId}`)
 }
 
 /** "I am here": the instructor stands at the table, beside the step that waits if one does. */
-async function arrive(sessionId: string, hold: HoldView | null): Promise<void> {
-  const lamport = data.value?.tables.find((table) => table.sessionId === sessionId)?.lastLamport ?? 0
-  if (hold) outbox.put(outbox.make(sessionId, 'holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, lamport))
-  else outbox.put(outbox.make(sessionId, 'lookedAt', {}, lamport))
+async function arrive(visitId: string, hold: HoldView | null): Promise<void> {
+  const lamport = data.value?.tables.find((table) => table.visitId === visitId)?.lastLamport ?? 0
+  if (hold) outbox.put(outbox.make(visitId, 'holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, lamport))
+  else outbox.put(outbox.make(visitId, 'lookedAt', {}, lamport))
   await outbox.flush()
   await reload()
 }
@@ -81,8 +81,8 @@ useKeys([
     label: 'I am here, at the first look',
     run: () => {
       const look = data.value?.looks[0]
-      if (look?.hold?.gate) void router.push(`/visits/${look.sessionId}/check-in`)
-      else if (look) void arrive(look.sessionId, look.hold)
+      if (look?.hold?.gate) void router.push(`/visits/${look.visitId}/check-in`)
+      else if (look) void arrive(look.visitId, look.hold)
     }
   },
   ...(session.isStaff
@@ -131,9 +131,9 @@ useKeys([
             class="absolute"
             :style="{ left: `${table.xMm * scale}px`, top: `${table.yMm * scale}px` }"
             :width="tileWidth"
-            :waits="table.sessionId === firstHold"
+            :waits="table.visitId === firstHold"
             @open="open(table)"
-            @release="(hold) => arrive(table.sessionId!, hold)"
+            @release="(hold) => arrive(table.visitId!, hold)"
           />
         </template>
       </template>
@@ -143,9 +143,9 @@ useKeys([
           :key="table.tableId"
           :table="table"
           :width="Math.min(300, width - 40)"
-          :waits="table.sessionId === firstHold"
+          :waits="table.visitId === firstHold"
           @open="open(table)"
-          @release="(hold) => arrive(table.sessionId!, hold)"
+          @release="(hold) => arrive(table.visitId!, hold)"
         />
       </div>
     </main>

@@ -24,7 +24,7 @@ const dogName = computed(() =>
     :aria-label="`Table ${table.number}`"
   >
     <button
-      v-if="table.sessionId && table.apprentice && table.dog && table.plan"
+      v-if="table.visitId && table.apprentice && table.dog && table.plan"
       class="block w-full bg-transparent p-0 text-left"
       data-testid="table"
       @click="$emit('open')"

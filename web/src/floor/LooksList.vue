@@ -5,7 +5,7 @@ import BoldText from '../components/BoldText.vue'
 
 // "Your next three looks": where to be next, each a sentence with its reason and the tap that says one is there.
 defineProps<{ view: FloorView; arranging: boolean }>()
-const emit = defineEmits<{ arrive: [sessionId: string, hold: HoldView | null]; ranking: []; openDay: [] }>()
+const emit = defineEmits<{ arrive: [visitId: string, hold: HoldView | null]; ranking: []; openDay: [] }>()
 const outbox = useOutboxStore()
 </script>
 
@@ -30,13 +30,13 @@ const outbox = useOutboxStore()
       <p v-if="view.looks.length === 0" class="px-6">Nobody waits, and no risky step is near. Walk the room.</p>
       <section
         v-for="(look, i) in view.looks"
-        :key="look.sessionId"
+        :key="look.visitId"
         class="relative px-6 pl-16"
         :class="i > 0 ? 'mt-3 border-t border-line pt-3' : ''"
       >
         <span class="numeral absolute left-6 text-[38px]" :class="look.danger ? 'text-danger' : ''" aria-hidden="true">{{ i + 1 }}</span>
         <RouterLink
-          :to="`/table/${look.sessionId}`"
+          :to="`/table/${look.visitId}`"
           class="block min-h-11 font-serif no-underline"
           :class="i === 0 ? 'text-[23px] leading-[1.22]' : 'text-[20px] leading-[1.22]'"
           ><BoldText :text="look.say"
@@ -44,7 +44,7 @@ const outbox = useOutboxStore()
         <p class="muted mt-1 leading-[1.3]">{{ look.why }}</p>
         <template v-if="look.hold">
           <p class="mt-1 font-semibold text-danger">{{ look.hold.caution }}</p>
-          <RouterLink v-if="look.hold.gate" :to="`/visits/${look.sessionId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
+          <RouterLink v-if="look.hold.gate" :to="`/visits/${look.visitId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
             >Check the dog in, table {{ look.tableNumber }}</RouterLink
           >
         </template>
@@ -55,7 +55,7 @@ const outbox = useOutboxStore()
             look.hold ? 'min-h-14 text-[19px]' : 'min-h-11 text-[17px]',
             i === 0 && look.danger ? 'btn-go' : look.hold ? '' : 'btn-quiet'
           ]"
-          @click="emit('arrive', look.sessionId, look.hold)"
+          @click="emit('arrive', look.visitId, look.hold)"
         >
           I am here, table {{ look.tableNumber }}
         </button>

@@ -17,11 +17,11 @@ const { data, error, loading, reload } = useAsked('assessments')
 const { problem, doing } = useDoing(reload)
 const day = ref('')
 const chosen = reactive<Record<string, { first: string; second: string }>>({})
-const own = (row: AssessmentRow) => (chosen[row.sessionId] ??= { first: '', second: '' })
+const own = (row: AssessmentRow) => (chosen[row.visitId] ??= { first: '', second: '' })
 const callDay = () => doing(() => ask('callDay', { body: { onDate: day.value || data.value!.today } }))
 const dropDay = (onDate: string) => doing(() => ask('dropDay', { on: onDate }))
-const appoint = (row: AssessmentRow) => doing(() => ask('appoint', { id: row.sessionId, body: own(row) }))
-const release = (row: AssessmentRow) => doing(() => ask('release', { id: row.sessionId }))
+const appoint = (row: AssessmentRow) => doing(() => ask('appoint', { id: row.visitId, body: own(row) }))
+const release = (row: AssessmentRow) => doing(() => ask('release', { id: row.visitId }))
 const STATUS = { notBegun: 'not begun', draft: 'marking', signed: 'signed' } as const
 const GLYPH = { notBegun: 'missing', draft: 'cannotTell', signed: 'meets' } as const
 const mayRelease = (markers: readonly Marker[]) => markers.every(({ status }) => status === 'notBegun')
@@ -76,9 +76,9 @@ const say = computed(() => {
       <ul class="row-rule m-0 list-none p-0">
         <li
           v-for="row in one.rows"
-          :key="row.sessionId"
+          :key="row.visitId"
           class="flex flex-wrap items-center gap-x-5 gap-y-1 py-2.5"
-          :data-assessment="row.sessionId"
+          :data-assessment="row.visitId"
         >
           <span class="w-48 leading-[1.25]"
             ><b class="text-[19px]">{{ row.candidate }}</b
@@ -97,7 +97,7 @@ const say = computed(() => {
             <button v-if="mayRelease(row.markers)" class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]" @click="release(row)">
               Let them go
             </button>
-            <RouterLink :to="`/assessments/${row.sessionId}`" class="btn min-h-11 px-4 py-0 text-[16px]">Open</RouterLink>
+            <RouterLink :to="`/assessments/${row.visitId}`" class="btn min-h-11 px-4 py-0 text-[16px]">Open</RouterLink>
           </template>
           <template v-else>
             <span v-if="row.asksSecond" class="min-w-40 flex-1 leading-[1.25]">{{ sayRow(row) }}</span>

@@ -27,7 +27,7 @@ const glyphOf = (row: TrimRow): GlyphName =>
 const wordOf = (row: TrimRow) =>
   row.status === 'draft' ? 'draft' : (row.hidden ?? OUTCOME_WORDS[row.outcome as keyof typeof OUTCOME_WORDS] ?? '')
 /** an apprentice says the own word at the table first: the mark's page has nothing to show yet */
-const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${row.sessionId}` : `/trims/${row.gradingId}`)
+const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${row.visitId}` : `/trims/${row.gradingId}`)
 </script>
 
 <template>

@@ -147,7 +147,7 @@ useKeys([
           <h2 class="title">{{ NAMES[seen] }}</h2>
           <TakePicture
             class="mt-3"
-            :visit-id="data.grading.sessionId"
+            :visit-id="data.grading.visitId"
             :seen="seen"
             :has-camera="data.hasCamera"
             :again="false"
@@ -160,7 +160,7 @@ useKeys([
       <p class="leading-[1.35]">
         The new picture takes the place of this one on the sheet; this one and its marks are kept to compare with.
       </p>
-      <TakePicture :visit-id="data.grading.sessionId" :seen="seen" :has-camera="data.hasCamera" :again="true" @taken="taken" />
+      <TakePicture :visit-id="data.grading.visitId" :seen="seen" :has-camera="data.hasCamera" :again="true" @taken="taken" />
     </SheetDialog>
   </template>
 </template>

@@ -23,6 +23,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   const deviceId = computed(() => session.me?.deviceId ?? ownId.value)
   const seq = useLocalStorage('peen.seq', 0)
   const waiting = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
+  waiting.value = waiting.value.map(inTodaysWords)
   const refusal = ref<string | null>(null)
   /** what the server says of taps that it took: a clock that is wrong */
   const notice = ref<string | null>(null)
@@ -33,17 +34,17 @@ export const useOutboxStore = defineStore('outbox', () => {
     { immediate: true }
   )
 
-  /** Makes an event with its whole envelope, later than everything seen in its session. */
-  function make<K extends EventKind>(sessionId: string, kind: K, payload: Payloads[K], lastLamport: number): PracticeEvent {
+  /** Makes an event with its whole envelope, later than everything seen at its visit. */
+  function make<K extends EventKind>(visitId: string, kind: K, payload: Payloads[K], lastLamport: number): PracticeEvent {
     seq.value++
-    const mine = waiting.value.filter((event) => event.sessionId === sessionId).map((event) => event.lamport)
+    const mine = waiting.value.filter((event) => event.visitId === visitId).map((event) => event.lamport)
     const lamport = Math.max(lastLamport, ...mine) + 1
     const atDevice = session.time()
     return {
       id: v7(),
       v: EVENT_VERSION,
       kind,
-      sessionId,
+      visitId,
       by: session.me!.id,
       deviceId: deviceId.value,
       seq: seq.value,
@@ -65,18 +66,18 @@ export const useOutboxStore = defineStore('outbox', () => {
   async function send(): Promise<void> {
     try {
       while (waiting.value.length > 0) {
-        const { sessionId } = waiting.value[0]
-        const batch = waiting.value.filter((event) => event.sessionId === sessionId && event.by === session.me!.id).slice(0, 50)
+        const { visitId } = waiting.value[0]
+        const batch = waiting.value.filter((event) => event.visitId === visitId && event.by === session.me!.id).slice(0, 50)
         if (batch.length === 0) break
-        await sendBatch(sessionId, batch)
+        await sendBatch(visitId, batch)
       }
     } catch (error) {
       refusal.value = sentenceOf(error)
       setTimeout(() => void flush(), RETRY_MS)
     }
   }
-  async function sendBatch(sessionId: string, batch: readonly PracticeEvent[]): Promise<void> {
-    const answers = await ask('recordEvents', { id: sessionId, body: { events: batch, sentAt: session.time() } }).then(
+  async function sendBatch(visitId: string, batch: readonly PracticeEvent[]): Promise<void> {
+    const answers = await ask('recordEvents', { id: visitId, body: { events: batch, sentAt: session.time() } }).then(
       (answer) => answer.answers,
       (error: unknown) => {
         // a single event answers with its own status; anything but "no answer" is settled
@@ -91,3 +92,10 @@ export const useOutboxStore = defineStore('outbox', () => {
   }
   return { deviceId, waiting, refusal, notice, make, put, flush }
 })
+
+/** A tap that an older Peen left in this browser: a visit was called a session then. */
+function inTodaysWords(tap: PracticeEvent): PracticeEvent {
+  const { sessionId, ...event } = tap as PracticeEvent & { readonly sessionId?: string }
+  if (sessionId === undefined) return tap
+  return { ...event, visitId: sessionId, kind: event.kind.replace(/^session(Opened|Closed)$/, 'visit$1') } as PracticeEvent
+}

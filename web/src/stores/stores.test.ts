@@ -7,7 +7,7 @@ import { useSessionStore } from './session'
 
 const me = RUBEN
 const school = SCHOOL
-const SESSION = '019d8a3e-0000-7000-8000-0000000000aa'
+const VISIT = '019d8a3e-0000-7000-8000-0000000000aa'
 type Batch = { readonly events: readonly { readonly id: string; readonly kind: string }[] }
 const eventsOf = ({ body }: Asked) => (body as Batch).events
 const answered =
@@ -23,7 +23,7 @@ describe('asking the server', () => {
   it('carries the session’s token, and tells a refusal by its sentence', async () => {
     rememberMe(me)
     server.answer = () => ({ status: 422, body: { detail: 'minutes is -3; allowed is 0 or more.', status: 422, code: 'invalid' } })
-    const error = await ask('placeTable', { id: SESSION, body: { xMm: -3, yMm: 0, turnDeg: 0 } }).catch((caught: unknown) => caught)
+    const error = await ask('placeTable', { id: VISIT, body: { xMm: -3, yMm: 0, turnDeg: 0 } }).catch((caught: unknown) => caught)
     expect(server.asked[0].headers['x-peen-csrf']).toBe('token')
     expect(error).toBeInstanceOf(ApiError)
     expect(sentenceOf(error)).toBe('minutes is -3; allowed is 0 or more.')
@@ -41,12 +41,12 @@ describe('the outbox', () => {
   it('makes whole envelopes, each later than everything seen', () => {
     signedIn()
     const outbox = useOutboxStore()
-    const a = outbox.make(SESSION, 'promptGiven', { attemptId: SESSION }, 41)
-    const b = outbox.make(SESSION, 'noted', { text: 'x' }, 50)
+    const a = outbox.make(VISIT, 'promptGiven', { attemptId: VISIT }, 41)
+    const b = outbox.make(VISIT, 'noted', { text: 'x' }, 50)
     expect(a).toMatchObject({
       v: 1,
       kind: 'promptGiven',
-      sessionId: SESSION,
+      visitId: VISIT,
       by: me.id,
       lamport: 42,
       atDevice: school.now,
@@ -62,7 +62,7 @@ describe('the outbox', () => {
     signedIn()
     const outbox = useOutboxStore()
     const saved = useSavedStore()
-    outbox.waiting = [outbox.make(SESSION, 'noted', { text: 'a' }, 1), outbox.make(SESSION, 'noted', { text: 'b' }, 2)]
+    outbox.waiting = [outbox.make(VISIT, 'noted', { text: 'a' }, 1), outbox.make(VISIT, 'noted', { text: 'b' }, 2)]
     await outbox.flush()
     expect(server.asked.filter((request) => request.path.endsWith('/events'))).toHaveLength(1)
     expect(eventsOf(server.asked[0])).toHaveLength(2)
@@ -75,7 +75,7 @@ describe('the outbox', () => {
     signedIn()
     const outbox = useOutboxStore()
     server.answer = () => 'offline'
-    outbox.put(outbox.make(SESSION, 'noted', { text: 'a' }, 1))
+    outbox.put(outbox.make(VISIT, 'noted', { text: 'a' }, 1))
     await vi.waitFor(() => expect(outbox.refusal).toMatch(/kept here/))
     expect(outbox.waiting).toHaveLength(1)
     const first = eventsOf(server.asked[0])[0].id
@@ -89,7 +89,7 @@ describe('the outbox', () => {
     signedIn()
     const outbox = useOutboxStore()
     server.answer = (one) => ({ ...(answered('refused', 'Wait for the instructor: ear edge.')(one) as { body: object }), status: 403 })
-    outbox.waiting = [outbox.make(SESSION, 'noted', { text: 'a' }, 1)]
+    outbox.waiting = [outbox.make(VISIT, 'noted', { text: 'a' }, 1)]
     await outbox.flush()
     expect(outbox.waiting).toEqual([])
     expect(outbox.refusal).toBe('Wait for the instructor: ear edge.')

@@ -72,12 +72,12 @@ async function grade(): Promise<void> {
 }
 /** The newest closing that stands is undone: the table goes on. */
 function reopen(): void {
-  const closing = table.events.value.findLast(({ kind }) => kind === 'sessionClosed')
+  const closing = table.events.value.findLast(({ kind }) => kind === 'visitClosed')
   if (closing) tap('undone', { eventId: closing.id })
 }
 async function finish(): Promise<void> {
   if (!isConfirmed.value && counted.value.length > 0) confirm()
-  tap('sessionClosed', {}, 'finish')
+  tap('visitClosed', {}, 'finish')
   await outbox.flush()
   if (!outbox.refusal) await router.push('/floor')
 }

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { Camera, Hand, HandHelping, MessageSquare, NotebookPen, PawPrint, Pause, Sprout } from '@lucide/vue'
-import type { SessionState } from '@peen/core/practice'
+import type { VisitState } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import StopKey from './StopKey.vue'
 
 // Big keys under the thumb. Each tap draws one hair and is recorded at once; what it means more closely is asked afterwards.
 type KeyName = 'fault' | 'prompt' | 'helped' | 'praise' | 'stress' | 'break' | 'stop'
-const props = defineProps<{ tally: SessionState['tally']; onBreak: boolean; stopped: boolean; staff: boolean; mayAsk: boolean }>()
+const props = defineProps<{ tally: VisitState['tally']; onBreak: boolean; stopped: boolean; staff: boolean; mayAsk: boolean }>()
 const emit = defineEmits<{ press: [key: KeyName]; picture: [file: File]; note: []; ask: [] }>()
 
 const hairs = (n: number) =>

@@ -192,11 +192,7 @@ useKeys([
         <RouterLink v-if="session.isStaff && state.openedAt" :to="`/table/${id}/end`" class="btn min-h-11 flex-1 px-1 text-[16px]"
           >End</RouterLink
         >
-        <button
-          v-else-if="session.isStaff"
-          class="btn btn-go min-h-11 flex-1 px-1 text-[16px]"
-          @click="tap('sessionOpened', {}, 'opening')"
-        >
+        <button v-else-if="session.isStaff" class="btn btn-go min-h-11 flex-1 px-1 text-[16px]" @click="tap('visitOpened', {}, 'opening')">
           Open
         </button>
       </div>

@@ -1,13 +1,13 @@
 // A table on one device: taps are folded here at once by the same code as on the server.
 import { standards } from '@peen/content'
-import { NO_PROFILE, type HoldView, type SessionView } from '@peen/contract'
+import { NO_PROFILE, type HoldView, type TableView } from '@peen/contract'
 import type { PracticeEvent } from '@peen/core/practice'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { useSavedStore } from '../stores/saved'
 import { ok, RUBEN, settled, signedIn, stubServer, unstub, type Asked, type Given } from '../testing/server'
 import { useTable } from './useTable'
 
-const SESSION = '019d8a3e-0000-7000-8000-0000000000aa'
+const VISIT = '019d8a3e-0000-7000-8000-0000000000aa'
 const ATTEMPT = '019d8a3e-0000-7000-8000-0000000000bb'
 const start = {
   attemptId: ATTEMPT,
@@ -27,9 +27,9 @@ const hold = (techniqueId: string, gate?: true): HoldView => ({
 let server: ReturnType<typeof stubServer>
 let events: PracticeEvent[]
 let holds: HoldView[]
-const view = (): SessionView =>
+const view = (): TableView =>
   ({
-    id: SESSION,
+    id: VISIT,
     tableNumber: 3,
     onDate: '2026-04-14',
     apprentice: { id: '3', givenName: 'Noor', familyName: 'Basri', role: 'apprentice' },
@@ -42,7 +42,7 @@ const view = (): SessionView =>
     checkIn: { weeksSince: 6, wishes: '', excused: [] },
     events,
     holds
-  }) as unknown as SessionView
+  }) as unknown as TableView
 const keeps = ({ method, body }: Asked): Given => {
   if (method === 'GET') return ok(view())
   const sent = (body as { events: PracticeEvent[] }).events
@@ -57,7 +57,7 @@ beforeEach(() => {
 afterEach(unstub)
 
 async function atTheTable() {
-  const table = useTable(() => SESSION)
+  const table = useTable(() => VISIT)
   await settled()
   return table
 }
@@ -74,7 +74,7 @@ describe('a table', () => {
   it('shows a tap before it is sent, counts it once when the server has it, and offers to take it back', async () => {
     server.answer = (one) => (one.method === 'GET' ? ok(view()) : 'offline')
     const table = await atTheTable()
-    table.tap('sessionOpened', {})
+    table.tap('visitOpened', {})
     table.tap('attemptStarted', start, 'start')
     expect(table.current.value).toMatchObject({ id: ATTEMPT, techniqueId: 'pads' })
     expect(table.nextStep.value?.step.technique).toBe('nails')
@@ -90,12 +90,12 @@ describe('a table', () => {
 
   it('takes a tap back by an event of its own', async () => {
     const table = await atTheTable()
-    table.tap('sessionOpened', {})
+    table.tap('visitOpened', {})
     table.tap('attemptStarted', start, 'start')
     useSavedStore().undo!.run()
     expect(table.current.value).toBeNull()
     await settled()
-    expect(events.map(({ kind }) => kind)).toEqual(['sessionOpened', 'attemptStarted', 'undone'])
+    expect(events.map(({ kind }) => kind)).toEqual(['visitOpened', 'attemptStarted', 'undone'])
     expect(events.every(({ by }) => by === RUBEN.id)).toBe(true)
     expect(events.map(({ lamport }) => lamport)).toEqual([1, 2, 3])
   })

@@ -1,6 +1,6 @@
 import type { StandardHead } from '@peen/contract'
 import {
-  foldSession,
+  foldVisit,
   runningAttempt,
   stepProgress,
   workedMinutes,
@@ -33,7 +33,7 @@ export function useTable(id: () => string) {
   function heard(news: LiveNews): boolean {
     if (news.kind !== 'practice') return true
     const { event } = news
-    if (event.sessionId !== id() || event.deviceId === outbox.deviceId) return false
+    if (event.visitId !== id() || event.deviceId === outbox.deviceId) return false
     if (!events.value.some((one) => one.id === event.id)) added.value = [...added.value, event]
     return true
   }
@@ -41,11 +41,11 @@ export function useTable(id: () => string) {
   const events = computed(() => {
     const stored = data.value?.events ?? []
     const known = new Set(stored.map((event) => event.id))
-    const mine = [...outbox.waiting.filter((event) => event.sessionId === id()), ...added.value]
+    const mine = [...outbox.waiting.filter((event) => event.visitId === id()), ...added.value]
     const fresh = new Map(mine.filter((event) => !known.has(event.id)).map((event) => [event.id, event]))
     return [...stored, ...fresh.values()]
   })
-  const state = computed(() => foldSession(events.value))
+  const state = computed(() => foldVisit(events.value))
   const standard = computed<StandardHead | null>(
     () => session.school?.standards.find((s) => s.id === data.value?.standardId && s.version === data.value?.standardVersion) ?? null
   )

@@ -1,6 +1,6 @@
 // One touch at a table: what is recorded at once, and what is asked after.
 import { standards } from '@peen/content'
-import { NO_PROFILE, type SessionView } from '@peen/contract'
+import { NO_PROFILE, type TableView } from '@peen/contract'
 import type { PracticeEvent } from '@peen/core/practice'
 import { effectScope } from 'vue'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -10,16 +10,16 @@ import { ok, RUBEN, settled, signedIn, stubServer, unstub, type Asked, type Give
 import { useTaps } from './useTaps'
 
 const STEPS = ['pads', 'nails', 'body-clip', 'skim-off'].map((id) => standards[0].plan.steps.find(({ technique }) => technique === id)!)
-const SESSION = '019d8a3e-0000-7000-8000-0000000000aa'
+const VISIT = '019d8a3e-0000-7000-8000-0000000000aa'
 let events: PracticeEvent[]
 const view = () =>
   ({
-    ...{ id: SESSION, tableNumber: 3, onDate: '2026-04-14', now: '2026-04-14T09:42:00.000Z', elsewhereMin: 20 },
+    ...{ id: VISIT, tableNumber: 3, onDate: '2026-04-14', now: '2026-04-14T09:42:00.000Z', elsewhereMin: 20 },
     apprentice: { id: '3', givenName: 'Noor', familyName: 'Basri', role: 'apprentice' },
     dog: { ...NO_PROFILE, id: '1', name: 'Ember', canStandMin: 60 },
     ...{ standardId: standards[0].id, standardVersion: standards[0].version, standardMin: 95, steps: STEPS, closing: [] },
     ...{ checkIn: { weeksSince: 6, wishes: '', excused: [] }, events, holds: [], gradings: [] }
-  }) as unknown as SessionView
+  }) as unknown as TableView
 const keeps = ({ method, body }: Asked): Given => {
   if (method === 'GET') return ok(view())
   const sent = (body as { events: PracticeEvent[] }).events
@@ -36,8 +36,8 @@ async function atTheTable(me = RUBEN) {
   signedIn(me)
   const scope = effectScope()
   const { table, taps } = scope.run(() => {
-    const table = useTable(() => SESSION)
-    return { table, taps: useTaps(table, () => SESSION) }
+    const table = useTable(() => VISIT)
+    return { table, taps: useTaps(table, () => VISIT) }
   })!
   await settled()
   return { table, taps, kinds: () => events.map(({ kind }) => kind), last: () => events.at(-1)!.payload as Record<string, unknown> }
@@ -126,7 +126,7 @@ describe('a touch at a table', () => {
     expect(table.state.value.attempts).toHaveLength(1)
   })
 
-  it('says what is missing where there is no step to note something in, and counts the dog’s other sessions', async () => {
+  it('says what is missing where there is no step to note something in, and counts the dog’s other visits', async () => {
     const { table, taps, kinds } = await atTheTable()
     taps.press('prompt')
     expect(taps.problem.value).toMatch(/^No step has been started yet/)

@@ -62,7 +62,7 @@ describe('a form for a new thing', () => {
 describe('a table on the floor', () => {
   const coat = coatFor('bearded')
   const TABLE = {
-    ...{ sessionId: 's', tableId: 't', number: 3, xMm: 0, yMm: 0, turnDeg: 0, trim: 'bearded-pet', workedMin: 57, standardMin: 120 },
+    ...{ visitId: 's', tableId: 't', number: 3, xMm: 0, yMm: 0, turnDeg: 0, trim: 'bearded-pet', workedMin: 57, standardMin: 120 },
     apprentice: { id: 'a', givenName: 'Marek', familyName: 'Sosna', role: 'apprentice' },
     dog: { name: 'Otter', coat: 'wire', bodyType: 'bearded', colour: 'pepper', withersMm: 340, standing: null },
     plan: { drawnAs: coat.id, lengthsMm: coat.lengths },

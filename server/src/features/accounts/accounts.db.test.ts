@@ -43,9 +43,9 @@ const signIn = async (username: string, password = OWN): Promise<Client> => {
 
 /** Tries to sign a trim of abe's as this person. */
 async function signATrim(who: Client): Promise<{ readonly status: number; readonly detail: string }> {
-  const session = await world.newTrim('abe')
+  const visit = await world.newTrim('abe')
   const id = v7()
-  await who.post(`/visits/${session}/gradings`, { id })
+  await who.post(`/visits/${visit}/gradings`, { id })
   await who.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
   const { status, body } = await who.post(`/gradings/${id}/sign`, { version: 2 })
   return { status, detail: body.detail }
@@ -135,7 +135,7 @@ describe('a letter', () => {
 describe('a second account of one person', () => {
   const same = (who: Client, a: string, b: string, is = true) =>
     who.post(`/people/${world.ids[a]}/same`, { otherId: world.ids[b], same: is })
-  const openSheet = (who: Client, session: string) => who.post(`/visits/${session}/gradings`, { id: v7() })
+  const openSheet = (who: Client, visit: string) => who.post(`/visits/${visit}/gradings`, { id: v7() })
 
   it('is what a signer says it is, of known accounts, and is taken back by another person', async () => {
     expect((await (await world.client('abe')).post(`/people/${world.ids.abe}/same`, { otherId: world.ids.bea, same: true })).status).toBe(
@@ -155,16 +155,16 @@ describe('a second account of one person', () => {
   })
 
   it('is no way to grade one’s own work, nor to mark a trim twice', async () => {
-    const session = await world.newTrim('abe')
-    expect((await openSheet(lena, session)).status).toBe(200)
+    const visit = await world.newTrim('abe')
+    expect((await openSheet(lena, visit)).status).toBe(200)
     await same(ivo, 'abe', 'ivo')
-    expect((await openSheet(ivo, session)).body.detail).toBe('No one grades their own work.')
+    expect((await openSheet(ivo, visit)).body.detail).toBe('No one grades their own work.')
     const appoint = (first: string, second: string) =>
-      lena.send('PUT', `/assessments/${session}`, { first: world.ids[first], second: world.ids[second] })
+      lena.send('PUT', `/assessments/${visit}`, { first: world.ids[first], second: world.ids[second] })
     expect((await appoint('lena', 'ivo')).body.detail).toBe('No one marks their own work.')
     await same(lena, 'abe', 'ivo', false)
     await same(ivo, 'lena', 'ivo')
-    expect((await openSheet(ivo, session)).body.detail).toMatch(/marked this trim under your other account/)
+    expect((await openSheet(ivo, visit)).body.detail).toMatch(/marked this trim under your other account/)
     expect((await appoint('lena', 'ivo')).body.detail).toMatch(/allowed is another person/)
   })
 })

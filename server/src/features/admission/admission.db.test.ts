@@ -100,7 +100,7 @@ describe('reset and retire', () => {
   })
 
   it('who is retired cannot sign in, keeps the record, and what lay ahead is said', async () => {
-    await world.newSession('abe', '2026-05-01')
+    await world.newVisit('abe', '2026-05-01')
     const abe = await world.client('abe')
     const answer = await lena.send('PUT', `/people/${world.ids.abe}/active`, { active: false })
     expect(answer.body).toMatchObject({ warnings: ['abe has visits planned on 2026-05-01: give them to somebody else.'] })

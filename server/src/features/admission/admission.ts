@@ -199,7 +199,7 @@ export async function retire(
     if (active) return { id, warnings: [] }
     await tx.delete(tables.signIns).where(eq(tables.signIns.personId, id))
     await tx.delete(tables.invitations).where(eq(tables.invitations.personId, id))
-    const { sessions: s } = tables
+    const { visits: s } = tables
     const ahead = await tx
       .select({ onDate: s.onDate })
       .from(s)

@@ -7,34 +7,34 @@ import { tables, type Reader, type Transaction } from '../../db'
 import { standardOf } from '../school'
 
 /** What was agreed for one visit; null where nobody has said yet that its dog is ready. */
-export async function agreedOf(db: Reader, sessionId: string): Promise<readonly AgreedTarget[] | null> {
+export async function agreedOf(db: Reader, visitId: string): Promise<readonly AgreedTarget[] | null> {
   const { agreedTargets: a } = tables
-  const [newest] = await db.select({ lines: a.lines }).from(a).where(eq(a.sessionId, sessionId)).orderBy(desc(a.at), desc(a.id)).limit(1)
+  const [newest] = await db.select({ lines: a.lines }).from(a).where(eq(a.visitId, visitId)).orderBy(desc(a.at), desc(a.id)).limit(1)
   return newest?.lines ?? null
 }
 
 /** The same of several visits, by visit. */
-export async function agreedOfAll(db: Reader, sessionIds: readonly string[]): Promise<ReadonlyMap<string, readonly AgreedTarget[]>> {
-  if (sessionIds.length === 0) return new Map()
+export async function agreedOfAll(db: Reader, visitIds: readonly string[]): Promise<ReadonlyMap<string, readonly AgreedTarget[]>> {
+  if (visitIds.length === 0) return new Map()
   const { agreedTargets: a } = tables
   const rows = await db
-    .select({ sessionId: a.sessionId, lines: a.lines })
+    .select({ visitId: a.visitId, lines: a.lines })
     .from(a)
-    .where(inArray(a.sessionId, [...sessionIds]))
+    .where(inArray(a.visitId, [...visitIds]))
     .orderBy(a.at, a.id)
-  return new Map(rows.map(({ sessionId, lines }) => [sessionId, lines]))
+  return new Map(rows.map(({ visitId, lines }) => [visitId, lines]))
 }
 
 /** Fixes what is agreed, as a record of its own; one that says the same as the last is not written again. */
-export async function fixAgreed(tx: Transaction, sessionId: string, lines: readonly AgreedTarget[], by: string, at: Date): Promise<void> {
-  if (JSON.stringify(await agreedOf(tx, sessionId)) === JSON.stringify(lines)) return
-  await tx.insert(tables.agreedTargets).values({ id: v7(), sessionId, by, at, lines })
+export async function fixAgreed(tx: Transaction, visitId: string, lines: readonly AgreedTarget[], by: string, at: Date): Promise<void> {
+  if (JSON.stringify(await agreedOf(tx, visitId)) === JSON.stringify(lines)) return
+  await tx.insert(tables.agreedTargets).values({ id: v7(), visitId, by, at, lines })
 }
 
 /** The trim of a visit with the lengths that were agreed for its dog; as it is written where nothing was agreed yet. */
 export async function standardAgreed(
   db: Reader,
-  { id, standardId, standardVersion }: Pick<typeof tables.sessions.$inferSelect, 'id' | 'standardId' | 'standardVersion'>
+  { id, standardId, standardVersion }: Pick<typeof tables.visits.$inferSelect, 'id' | 'standardId' | 'standardVersion'>
 ): Promise<Standard> {
   const standard = await standardOf(db, standardId, standardVersion)
   return agreedStandard({ standard, moved: [] }, (await agreedOf(db, id)) ?? []).standard

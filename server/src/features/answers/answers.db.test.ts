@@ -64,9 +64,9 @@ describe('a question asked aloud', () => {
 
 describe('a technique that was renamed', () => {
   it('keeps its history under the name of today, in charts and in rules of before', async () => {
-    const session = await world.newSession('abe', '2026-04-10')
+    const visit = await world.newVisit('abe', '2026-04-10')
     const event = (kind: string, payload: object, seq: number) => ({
-      ...{ id: v7(), v: 1, kind, sessionId: session, by: ivo.me!.id, deviceId: 'old-tablet', seq, lamport: seq, payload },
+      ...{ id: v7(), v: 1, kind, visitId: visit, by: ivo.me!.id, deviceId: 'old-tablet', seq, lamport: seq, payload },
       atDevice: '2026-04-10T09:00:00.000Z'
     })
     const attemptId = v7()
@@ -75,7 +75,7 @@ describe('a technique that was renamed', () => {
       event('attemptStarted', { ...begun, hands: 'apprentice', setting: 'live' }, 1),
       event('attemptEnded', { attemptId, minutes: 4, help: 'alone', witness: 'watched' }, 2)
     ]
-    expect((await ivo.post(`/visits/${session}/events`, { events })).status).toBe(200)
+    expect((await ivo.post(`/visits/${visit}/events`, { events })).status).toBe(200)
     const standings = await standingsOf(world.db, world.ids.abe, TODAY)
     expect(standings.has('ear-straight-up')).toBe(false)
     expect(standings.get('ear-lift')!.standing.attempts).toBe(1)

@@ -1,5 +1,5 @@
 import { TRIMS_A_PAGE } from '@peen/contract'
-import type { ApprenticeSummary, ApprenticeView, DogPage, FloorView, SessionView, TrimRow } from '@peen/contract'
+import type { ApprenticeSummary, ApprenticeView, DogPage, FloorView, TableView, TrimRow } from '@peen/contract'
 import type { EventKind } from '@peen/core/practice'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
@@ -18,12 +18,12 @@ beforeAll(async () => {
 afterAll(() => world.close())
 
 let count = 0
-async function record(sessionId: string, ...taps: (readonly [EventKind, object])[]) {
+async function record(visitId: string, ...taps: (readonly [EventKind, object])[]) {
   const events = taps.map(([kind, payload]) => ({
     id: v7(),
     v: 1,
     kind,
-    sessionId,
+    visitId,
     by: ivo.me!.id,
     deviceId: 'tablet',
     seq: ++count,
@@ -31,7 +31,7 @@ async function record(sessionId: string, ...taps: (readonly [EventKind, object])
     atDevice: '2026-04-14T09:00:00.000Z',
     payload
   }))
-  const answer = await ivo.post(`/visits/${sessionId}/events`, { events })
+  const answer = await ivo.post(`/visits/${visitId}/events`, { events })
   for (const one of answer.body.answers as { status: string; detail: string }[]) expect(one.status, one.detail).toBe('stored')
 }
 const start = (attemptId: string, change: object = {}) =>
@@ -59,11 +59,11 @@ const standingOf = async (apprentice: string, technique = 'skirt-line') => {
 async function practise(apprentice: string, days: number): Promise<string> {
   let last = ''
   for (let day = 1; day <= days; day++) {
-    last = await world.newSession(apprentice, `2026-03-${String(day).padStart(2, '0')}`)
+    last = await world.newVisit(apprentice, `2026-03-${String(day).padStart(2, '0')}`)
     await world.db
-      .update(tables.sessions)
+      .update(tables.visits)
       .set({ dogId: day % 2 ? world.ids.flint : world.ids.ember })
-      .where(eq(tables.sessions.id, last))
+      .where(eq(tables.visits.id, last))
     const attempt = v7()
     await record(last, start(attempt), end(attempt))
   }
@@ -87,20 +87,20 @@ describe('competency follows from what was recorded', () => {
   })
 
   it('an undone attempt is gone from the chart', async () => {
-    const session = await world.newSession('bea', '2026-04-01')
+    const visit = await world.newVisit('bea', '2026-04-01')
     const attempt = v7()
-    await record(session, start(attempt), end(attempt))
+    await record(visit, start(attempt), end(attempt))
     expect((await standingOf('bea')).standing.attempts).toBe(1)
-    const { events } = (await ivo.get(`/visits/${session}/work`)).body as unknown as SessionView
-    await record(session, ['undone', { eventId: events.find((event) => event.kind === 'attemptEnded')!.id }])
+    const { events } = (await ivo.get(`/visits/${visit}/work`)).body as unknown as TableView
+    await record(visit, ['undone', { eventId: events.find((event) => event.kind === 'attemptEnded')!.id }])
     expect((await standingOf('bea')).standing.attempts).toBe(0)
   })
 
   it('is held after a serious safety event; only a lead lifts it, with a reason', async () => {
-    const session = await world.newSession('bea', '2026-04-02')
+    const visit = await world.newVisit('bea', '2026-04-02')
     const attempt = v7()
     await record(
-      session,
+      visit,
       start(attempt, { techniqueId: 'ear-leather', regions: ['earEdge'] }),
       ['safetyNoted', { attemptId: attempt, hazardId: 'ear-edge', severity: 'serious', region: 'earEdge' }],
       end(attempt)
@@ -127,32 +127,32 @@ describe('competency follows from what was recorded', () => {
 
 describe('the floor', () => {
   it('shows today only, with the hold that waits and the looks', async () => {
-    const session = await world.newSession('bea')
-    await record(session, ['sessionOpened', {}])
+    const visit = await world.newVisit('bea')
+    await record(visit, ['visitOpened', {}])
     const floor = (await ivo.get('/floor')).body as unknown as FloorView
     expect(floor.tables).toHaveLength(1)
     // bea is new to the rough clip of the ears, where the ear's edge is a hold point, and nothing is under way
     expect(floor.tables[0]).toMatchObject({
-      sessionId: session,
+      visitId: visit,
       workedMin: 42,
       hold: { hazardId: 'toe-web' },
       next: { techniqueId: 'rough-clip' }
     })
     expect(floor.looks[0].say).toContain('waits for you: toe web, ear edge')
-    await record(session, ['holdReleased', { techniqueId: 'rough-clip', hazardId: 'toe-web' }])
+    await record(visit, ['holdReleased', { techniqueId: 'rough-clip', hazardId: 'toe-web' }])
     expect(((await ivo.get('/floor')).body as unknown as FloorView).tables[0].hold).toBeNull()
     const own = (await (await world.client('abe')).get('/floor')).body as unknown as FloorView
     expect(own).toMatchObject({ tables: [], looks: [] })
   })
 
-  it('counts a dog’s minutes over all its sessions of the day', async () => {
+  it('counts a dog’s minutes over all its visits of the day', async () => {
     const before = ((await ivo.get('/floor')).body as unknown as FloorView).tables[0].canStandMin
-    const other = await world.newSession('abe')
-    await record(other, ['sessionOpened', {}], ['sessionClosed', {}])
+    const other = await world.newVisit('abe')
+    await record(other, ['visitOpened', {}], ['visitClosed', {}])
     await world.db
       .update(tables.events)
       .set({ atDevice: new Date('2026-04-14T09:10:00.000Z') })
-      .where(eq(tables.events.kind, 'sessionClosed'))
+      .where(eq(tables.events.kind, 'visitClosed'))
     const floor = (await ivo.get('/floor')).body as unknown as FloorView
     expect(Math.min(...floor.tables.map((table) => table.canStandMin))).toBe(before - 10)
   })
@@ -171,8 +171,8 @@ describe('the dog’s page', () => {
   })
 
   it('shows what was measured, but nothing by which a colleague would lose their blindness', async () => {
-    const session = await world.newTrim('abe', '2026-04-10')
-    const first = (await ivo.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
+    const visit = await world.newTrim('abe', '2026-04-10')
+    const first = (await ivo.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
     const measured = {
       ...fullSheet(),
       'back-length': { left: { kind: 'readings', mm: [7, 7, 7] }, right: { kind: 'readings', mm: [3, 3, 3] } }
@@ -184,13 +184,13 @@ describe('the dog’s page', () => {
         (one) => one.region === 'back' && one.side === 'left'
       )?.mm
     const ina = await world.client('ina')
-    const second = (await ina.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
+    const second = (await ina.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
     expect(await back(lena)).not.toBe(7)
     await ina.send('PUT', `/gradings/${second}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' })
     await ina.post(`/gradings/${second}/sign`, { version: 2 })
     // looking at the dog costs nothing; who marked it, or has read the grading, sees its lengths
     expect(await back(lena)).not.toBe(7)
-    const third = (await lena.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
+    const third = (await lena.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
     expect((await lena.get(`/gradings/${third}`)).body.blind).toBe(true)
   })
 })
@@ -198,10 +198,10 @@ describe('the dog’s page', () => {
 describe('the list of trims', () => {
   it('comes page by page, and an apprentice’s own are not pushed out by those of others', async () => {
     const before = (await (await world.client('abe')).get('/trims')).body as unknown as TrimRow[]
-    const [{ id: _id, sessionId: _session, assessorId: _by, ...like }] = await world.db.select().from(tables.gradings)
+    const [{ id: _id, visitId: _visit, assessorId: _by, ...like }] = await world.db.select().from(tables.gradings)
     for (let n = 0; n <= TRIMS_A_PAGE; n++) {
-      const sessionId = await world.newSession('bea', '2026-04-14')
-      await world.db.insert(tables.gradings).values({ ...like, id: v7(), sessionId, assessorId: world.ids.lena, status: 'draft' })
+      const visitId = await world.newVisit('bea', '2026-04-14')
+      await world.db.insert(tables.gradings).values({ ...like, id: v7(), visitId, assessorId: world.ids.lena, status: 'draft' })
     }
     expect((await (await world.client('abe')).get('/trims')).body).toEqual(before)
     const pages = [

@@ -51,11 +51,11 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
   if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const today = await clock.today()
   const standings = await standingsOf(db, id, today)
-  const todaySession = (
+  const todayVisit = (
     await db
-      .select({ id: tables.sessions.id })
-      .from(tables.sessions)
-      .where(and(eq(tables.sessions.apprenticeId, id), eq(tables.sessions.onDate, today)))
+      .select({ id: tables.visits.id })
+      .from(tables.visits)
+      .where(and(eq(tables.visits.apprenticeId, id), eq(tables.visits.onDate, today)))
   )[0]
   const certificates = await certificatesOf(db)
   const findings = await findingsFor(
@@ -88,7 +88,7 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
       )
     })),
     next: await nextFor(db, standings, progress, today),
-    today: todaySession?.id ?? null
+    today: todayVisit?.id ?? null
   }
 }
 

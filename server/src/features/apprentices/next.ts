@@ -40,7 +40,7 @@ export function needsOf(progress: readonly Progress[], records: ReadonlyMap<stri
 
 /** Dogs that come in the next three weeks by the trim they are planned for; all others by what their body is trimmed in. */
 async function chancesFor(db: Reader, today: string): Promise<Chance[]> {
-  const { sessions: s, dogs: d } = tables
+  const { visits: s, dogs: d } = tables
   const until = formatISO(addDays(parseISO(today), AHEAD_DAYS), { representation: 'date' })
   const planned = await db
     .select()
@@ -49,10 +49,10 @@ async function chancesFor(db: Reader, today: string): Promise<Chance[]> {
     .where(and(gte(s.onDate, today), lte(s.onDate, until)))
     .orderBy(asc(s.onDate))
   const coming: Chance[] = []
-  for (const { practice_sessions: session, dogs: dog } of planned) {
-    const { steps } = (await standardOfVisit(db, session)).plan
+  for (const { visits: visit, dogs: dog } of planned) {
+    const { steps } = (await standardOfVisit(db, visit)).plan
     const techniques = new Set(steps.map(({ technique }) => technique))
-    coming.push({ dogId: dog.id, name: dog.name, coat: dog.coat, onDate: session.onDate, techniques, canStandMin: dog.canStandMin })
+    coming.push({ dogId: dog.id, name: dog.name, coat: dog.coat, onDate: visit.onDate, techniques, canStandMin: dog.canStandMin })
   }
   const standards = await newestStandards(db)
   const dogs = await db.select().from(d).orderBy(asc(d.name))

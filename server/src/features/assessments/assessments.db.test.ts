@@ -15,19 +15,19 @@ beforeAll(async () => {
 })
 afterAll(() => world.close())
 
-let session: string
+let visit: string
 beforeEach(async () => {
-  session = await world.newTrim('abe')
+  visit = await world.newTrim('abe')
 })
 const appoint = (first: string, second: string, by = lena) =>
-  by.send('PUT', `/assessments/${session}`, { first: world.ids[first], second: world.ids[second] })
-const page = async (by: Client) => (await by.get(`/assessments/${session}`)).body as unknown as AssessmentPage
-const open = async (by: Client) => (await by.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
+  by.send('PUT', `/assessments/${visit}`, { first: world.ids[first], second: world.ids[second] })
+const page = async (by: Client) => (await by.get(`/assessments/${visit}`)).body as unknown as AssessmentPage
+const open = async (by: Client) => (await by.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
 async function sign(by: Client, id: string, answers: Answers = fullSheet()): Promise<void> {
   await by.send('PUT', `/gradings/${id}`, { version: 1, answers, critical: [], globalRating: 'good' })
   expect((await by.post(`/gradings/${id}/sign`, { version: 2 })).status).toBe(200)
 }
-const trimsOf = async (by: Client) => ((await by.get('/trims')).body as unknown as TrimRow[]).filter((row) => row.sessionId === session)
+const trimsOf = async (by: Client) => ((await by.get('/trims')).body as unknown as TrimRow[]).filter((row) => row.visitId === visit)
 
 describe('a day of assessment', () => {
   it('is called by a lead for today or later, with every table of it, and dropped while nobody is appointed', async () => {
@@ -37,7 +37,7 @@ describe('a day of assessment', () => {
     expect((await lena.post('/assessments/days', { onDate: '2026-04-14' })).status).toBe(200)
     const book = (await ivo.get('/assessments')).body as unknown as AssessmentBook
     expect(book.days[0]).toMatchObject({ onDate: '2026-04-14', isAssessment: true })
-    expect(book.days[0].rows.find((row) => row.sessionId === session)).toMatchObject({
+    expect(book.days[0].rows.find((row) => row.visitId === visit)).toMatchObject({
       candidate: 'abe Test',
       dog: 'Flint',
       markers: null,
@@ -46,7 +46,7 @@ describe('a day of assessment', () => {
     expect(book.assessors.map(({ name }) => name).sort()).toEqual(['ina Test', 'ivo Test', 'lars Test', 'lena Test'])
     await appoint('ivo', 'ina')
     expect((await lena.post('/assessments/days/2026-04-14/drop')).body.code).toBe('appointed')
-    await lena.post(`/assessments/${session}/release`)
+    await lena.post(`/assessments/${visit}/release`)
     expect((await lena.post('/assessments/days/2026-04-14/drop')).status).toBe(200)
     expect((await (await world.client('abe')).get('/assessments')).status).toBe(403)
   })
@@ -79,8 +79,8 @@ describe('appointing', () => {
     expect((await appoint('ivo', 'lars')).status).toBe(200)
     await open(ivo)
     expect((await appoint('ivo', 'ina')).body.code).toBe('begun')
-    expect((await lena.post(`/assessments/${session}/release`)).body.code).toBe('begun')
-    expect((await ina.post(`/visits/${session}/gradings`, { id: v7() })).body.detail).toMatch(/you are neither of them/)
+    expect((await lena.post(`/assessments/${visit}/release`)).body.code).toBe('begun')
+    expect((await ina.post(`/visits/${visit}/gradings`, { id: v7() })).body.detail).toMatch(/you are neither of them/)
   })
 })
 
@@ -93,7 +93,7 @@ describe('two assessors', () => {
     for (const by of [ina, lena, await world.client('abe')]) expect((await by.get(`/gradings/${id}`)).status).toBe(403)
     expect((await trimsOf(ina))[0]).toMatchObject({ mark: null, hidden: 'hidden until both are signed' })
     expect(await page(ina)).toMatchObject({ marks: null, may: 'wait', say: 'Both are blind until both have signed. Not yet: ina Test.' })
-    expect((await ivo.post(`/assessments/${session}/settle`, { outcome: 'passed', reason: 'We agree on it.' })).body.code).toBe('blind')
+    expect((await ivo.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'We agree on it.' })).body.code).toBe('blind')
     await sign(ina, await open(ina))
     expect((await page(ina)).marks!.map(({ assessor, blind }) => [assessor, blind])).toEqual([
       ['ivo Test', true],
@@ -111,23 +111,23 @@ describe('two assessors', () => {
     expect(seen.differences[0]).toMatchObject({ criterionId: 'belly', by: expect.any(Number) })
     expect(seen.differences[0].by).toBeLessThan(0)
     expect(seen.may).toBe('settle')
-    expect((await lena.post(`/assessments/${session}/settle`, { outcome: 'passed', reason: 'As a lead.' })).body.detail).toMatch(
+    expect((await lena.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'As a lead.' })).body.detail).toMatch(
       /Only the two who marked/
     )
-    expect((await ivo.post(`/assessments/${session}/settle`, { outcome: 'passed', reason: 'ok' })).body.detail).toBe(
+    expect((await ivo.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'ok' })).body.detail).toBe(
       'Say why, in a few words.'
     )
-    await ivo.post(`/assessments/${session}/settle`, { outcome: 'passed', reason: 'The belly was seen from above.' })
-    expect((await ivo.post(`/assessments/${session}/agree`)).body.detail).toMatch(/Nobody agrees with themselves/)
+    await ivo.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'The belly was seen from above.' })
+    expect((await ivo.post(`/assessments/${visit}/agree`)).body.detail).toMatch(/Nobody agrees with themselves/)
     expect((await page(ina)).may).toBe('agree')
     // the other may write otherwise instead; then the first agrees
-    await ina.post(`/assessments/${session}/settle`, { outcome: 'notPassed', reason: 'The belly was left long.' })
+    await ina.post(`/assessments/${visit}/settle`, { outcome: 'notPassed', reason: 'The belly was left long.' })
     expect((await page(ivo)).may).toBe('agree')
-    expect((await ivo.post(`/assessments/${session}/agree`)).status).toBe(200)
+    expect((await ivo.post(`/assessments/${visit}/agree`)).status).toBe(200)
     const after = await page(lena)
     expect(after.settled).toEqual({ outcome: 'notPassed', reason: 'The belly was left long.', by: 'ina Test', agreedBy: 'ivo Test' })
     expect(after.marks!.map(({ mark }) => mark)).toEqual(seen.marks!.map(({ mark }) => mark))
-    expect((await ina.post(`/assessments/${session}/settle`, { outcome: 'passed', reason: 'Once more.' })).body.code).toBe('settled')
+    expect((await ina.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'Once more.' })).body.code).toBe('settled')
     expect((await lena.post('/audit')).body).toMatchObject({ checks: [{ whole: true, changed: [] }] })
   })
 })

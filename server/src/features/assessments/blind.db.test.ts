@@ -16,7 +16,7 @@ let ina: Client
 let abe: Client
 /** a lead, who may call addresses that an instructor may not */
 let lena: Client
-let session: string
+let visit: string
 let grading: string
 /** what only ivo knows: his readings, and the mark to three decimals */
 let secrets: readonly string[]
@@ -30,13 +30,13 @@ afterAll(() => world.close())
 
 /** A trim that ivo has marked and signed; with ina appointed beside him, or not. */
 async function markedByIvo(appoints: boolean): Promise<void> {
-  session = await world.newTrim('abe')
-  if (appoints) await lena.send('PUT', `/assessments/${session}`, { first: world.ids.ivo, second: world.ids.ina })
+  visit = await world.newTrim('abe')
+  if (appoints) await lena.send('PUT', `/assessments/${visit}`, { first: world.ids.ivo, second: world.ids.ina })
   grading = v7()
-  await ivo.post(`/visits/${session}/gradings`, { id: grading })
+  await ivo.post(`/visits/${visit}/gradings`, { id: grading })
   const odd = { kind: 'readings' as const, mm: [3.1739, 3.2741, 3.3743] }
   // both photograph the same side, and the first reads a gauge where the picture shows the outline
-  const picture = await pictureOf(session)
+  const picture = await pictureOf(visit)
   await ivo.send('PUT', `/pictures/${picture}/marks`, { version: 0, seen: 'left', marks: MARKS, regions: CHEEK })
   const answers = { ...answersAtTarget(standards[0], 3), 'cheek-length': { left: odd, right: odd } }
   await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers, critical: [], globalRating: 'good' })
@@ -48,10 +48,10 @@ async function markedByIvo(appoints: boolean): Promise<void> {
 const CHEEK = [{ region: standards[0].criteria.find(({ id }) => id === 'cheek-length')!.region, byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]
 
 /** A photograph of a finished trim, as the table camera would have left it. */
-async function pictureOf(sessionId: string): Promise<string> {
+async function pictureOf(visitId: string): Promise<string> {
   const id = v7()
   const made = { bytes: Buffer.from('a picture'), widthPx: 64, heightPx: 48, by: world.ids.ivo, at: new Date('2026-04-14T10:00:00Z') }
-  await world.db.insert(tables.pictures).values({ id, sessionId, moment: 'after', stance: 'left', ...made })
+  await world.db.insert(tables.pictures).values({ id, visitId, moment: 'after', stance: 'left', ...made })
   return id
 }
 
@@ -59,18 +59,18 @@ async function pictureOf(sessionId: string): Promise<string> {
 async function openedByIna(): Promise<void> {
   const own = v7()
   inas.push(own)
-  expect((await ina.post(`/visits/${session}/gradings`, { id: own })).status).toBe(200)
+  expect((await ina.post(`/visits/${visit}/gradings`, { id: own })).status).toBe(200)
   const [{ id: picture }] = await world.db
     .select({ id: tables.pictures.id })
     .from(tables.pictures)
-    .where(eq(tables.pictures.sessionId, session))
+    .where(eq(tables.pictures.visitId, visit))
   expect((await ina.send('PUT', `/pictures/${picture}/marks`, { version: 0, seen: 'left', marks: MARKS, regions: CHEEK })).status).toBe(200)
 }
 const inas: string[] = []
 
 /** Every GET address with everything that could stand in it. */
 async function addresses(): Promise<readonly string[]> {
-  const ids = [session, grading, ...inas, world.ids.flint, world.ids.abe, world.ids.ivo]
+  const ids = [visit, grading, ...inas, world.ids.flint, world.ids.abe, world.ids.ivo]
   const findings = await world.db.select({ id: tables.findings.id }).from(tables.findings)
   const values: Readonly<Record<string, readonly string[]>> = {
     id: [...ids, ...findings.map(({ id }) => id)],

@@ -7,13 +7,13 @@ import { accountsOfOne } from '../accounts'
 import { appendAudit } from '../audit'
 import { handsOn } from '../evidence'
 import { allPeople, fullName, personById } from '../people'
-import { sessionRow } from '../practice'
+import { visitRow } from '../practice'
 import { standardOf } from '../school'
 
 const {
   assessments: a,
   assessmentDays: days,
-  sessions: s,
+  visits: s,
   gradings: g,
   gradingResults: r,
   dogs: d,
@@ -22,61 +22,55 @@ const {
   gradingReads: gr
 } = tables
 
-/** Every trim of some days or sessions, with who is appointed to mark it and how far they are. */
+/** Every trim of some days or visits, with who is appointed to mark it and how far they are. */
 // eslint-disable-next-line max-lines-per-function -- facts are gathered once, then laid together
 async function rowsOf(
   db: Reader,
-  where: { readonly onDates?: readonly string[]; readonly sessionIds?: readonly string[] }
+  where: { readonly onDates?: readonly string[]; readonly visitIds?: readonly string[] }
 ): Promise<AssessmentRow[]> {
-  const { onDates = [], sessionIds = [] } = where
-  if (onDates.length === 0 && sessionIds.length === 0) return []
+  const { onDates = [], visitIds = [] } = where
+  if (onDates.length === 0 && visitIds.length === 0) return []
   const rows = await db
-    .select({ session: s, dog: d, person: p, table: t, appointed: a })
+    .select({ visit: s, dog: d, person: p, table: t, appointed: a })
     .from(s)
     .innerJoin(d, eq(d.id, s.dogId))
     .innerJoin(p, eq(p.id, s.apprenticeId))
     .innerJoin(t, eq(t.id, s.tableId))
-    .leftJoin(a, eq(a.sessionId, s.id))
+    .leftJoin(a, eq(a.visitId, s.id))
     .where(
-      or(
-        onDates.length > 0 ? inArray(s.onDate, [...onDates]) : undefined,
-        sessionIds.length > 0 ? inArray(s.id, [...sessionIds]) : undefined
-      )
+      or(onDates.length > 0 ? inArray(s.onDate, [...onDates]) : undefined, visitIds.length > 0 ? inArray(s.id, [...visitIds]) : undefined)
     )
     .orderBy(desc(s.onDate), asc(t.number))
-  const ids = rows.map(({ session }) => session.id)
+  const ids = rows.map(({ visit }) => visit.id)
   const marks =
     ids.length === 0
       ? []
       : await db
-          .select({ sessionId: g.sessionId, assessorId: g.assessorId, status: g.status, outcome: r.outcome })
+          .select({ visitId: g.visitId, assessorId: g.assessorId, status: g.status, outcome: r.outcome })
           .from(g)
           .leftJoin(r, eq(r.gradingId, g.id))
-          .where(inArray(g.sessionId, ids))
+          .where(inArray(g.visitId, ids))
   const names = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
-  const markerOf = (sessionId: string, id: string): Marker => {
-    const own = marks.find((mark) => mark.sessionId === sessionId && mark.assessorId === id)
+  const markerOf = (visitId: string, id: string): Marker => {
+    const own = marks.find((mark) => mark.visitId === visitId && mark.assessorId === id)
     return { id, name: names.get(id) ?? 'a former member of staff', status: own?.status ?? 'notBegun' }
   }
   const trims = new Map<string, string>()
-  for (const { session } of rows)
-    if (!trims.has(`${session.standardId} ${session.standardVersion}`))
-      trims.set(
-        `${session.standardId} ${session.standardVersion}`,
-        (await standardOf(db, session.standardId, session.standardVersion)).name
-      )
-  return rows.map(({ session, dog, person, table, appointed }) => {
-    const markers = appointed ? ([markerOf(session.id, appointed.first), markerOf(session.id, appointed.second)] as const) : null
-    const own = marks.filter(({ sessionId }) => sessionId === session.id)
+  for (const { visit } of rows)
+    if (!trims.has(`${visit.standardId} ${visit.standardVersion}`))
+      trims.set(`${visit.standardId} ${visit.standardVersion}`, (await standardOf(db, visit.standardId, visit.standardVersion)).name)
+  return rows.map(({ visit, dog, person, table, appointed }) => {
+    const markers = appointed ? ([markerOf(visit.id, appointed.first), markerOf(visit.id, appointed.second)] as const) : null
+    const own = marks.filter(({ visitId }) => visitId === visit.id)
     return {
-      sessionId: session.id,
-      onDate: session.onDate,
+      visitId: visit.id,
+      onDate: visit.onDate,
       tableNumber: table.number,
       candidate: fullName(person),
       candidateId: person.id,
       dog: dog.name,
       coat: dog.coat,
-      trim: trims.get(`${session.standardId} ${session.standardVersion}`)!,
+      trim: trims.get(`${visit.standardId} ${visit.standardVersion}`)!,
       markers,
       open: markers !== null && markers.every(({ status }) => status === 'signed'),
       outcome: appointed?.outcome ?? null,
@@ -86,8 +80,8 @@ async function rowsOf(
   })
 }
 
-export async function rowOf(db: Reader, sessionId: string): Promise<AssessmentRow> {
-  const [row] = await rowsOf(db, { sessionIds: [sessionId] })
+export async function rowOf(db: Reader, visitId: string): Promise<AssessmentRow> {
+  const [row] = await rowsOf(db, { visitIds: [visitId] })
   if (!row) throw refuse.notFound('This trim')
   return row
 }
@@ -96,11 +90,11 @@ export async function rowOf(db: Reader, sessionId: string): Promise<AssessmentRo
 export async function assessmentBook({ db, clock }: Services): Promise<AssessmentBook> {
   const today = await clock.today()
   const own = await db.select().from(days).orderBy(desc(days.onDate))
-  const alone = await db.select({ id: g.sessionId }).from(g).innerJoin(r, eq(r.gradingId, g.id)).where(eq(r.outcome, 'secondAssessor'))
-  const appointed = await db.select({ id: a.sessionId }).from(a)
+  const alone = await db.select({ id: g.visitId }).from(g).innerJoin(r, eq(r.gradingId, g.id)).where(eq(r.outcome, 'secondAssessor'))
+  const appointed = await db.select({ id: a.visitId }).from(a)
   const rows = await rowsOf(db, {
     onDates: own.map(({ onDate }) => onDate),
-    sessionIds: [...new Set([...alone, ...appointed].map(({ id }) => id))]
+    visitIds: [...new Set([...alone, ...appointed].map(({ id }) => id))]
   })
   const isDay = new Set(own.map(({ onDate }) => onDate))
   const shown = rows.filter((row) => isDay.has(row.onDate) || row.markers !== null || row.asksSecond)
@@ -126,7 +120,7 @@ export async function callDay({ db, clock }: Services, actor: Me, onDate: string
 
 /** A day is no longer one of assessment; refused while somebody is appointed on it. */
 export async function dropDay({ db }: Services, onDate: string): Promise<void> {
-  const taken = await db.select({ id: a.sessionId }).from(a).innerJoin(s, eq(s.id, a.sessionId)).where(eq(s.onDate, onDate))
+  const taken = await db.select({ id: a.visitId }).from(a).innerJoin(s, eq(s.id, a.visitId)).where(eq(s.onDate, onDate))
   if (taken.length > 0)
     throw refuse.conflict(
       'appointed',
@@ -136,11 +130,11 @@ export async function dropDay({ db }: Services, onDate: string): Promise<void> {
 }
 
 /** Appoints two assessors who mark a trim apart. Neither is the candidate, nor worked on that dog that day. */
-export async function appoint({ db, clock }: Services, actor: Me, sessionId: string, { first, second }: Appoint): Promise<void> {
+export async function appoint({ db, clock }: Services, actor: Me, visitId: string, { first, second }: Appoint): Promise<void> {
   const at = await clock.now()
   await inTransaction(db, async (tx) => {
-    const { session } = await sessionRow(tx, sessionId)
-    await tx.select().from(s).where(eq(s.id, sessionId)).for('update')
+    const { visit } = await visitRow(tx, visitId)
+    await tx.select().from(s).where(eq(s.id, visitId)).for('update')
     const problem = (path: string, detail: string) => refuse.invalid([{ path, detail }])
     const accountsOf = await accountsOfOne(tx)
     if (accountsOf(first).has(second)) throw problem('second', 'The second assessor is the first; allowed is another person.')
@@ -148,11 +142,11 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
       const person = await personById(tx, id)
       if (person.role === 'apprentice' || !person.active)
         throw problem(path, `${fullName(person)} does not assess; allowed is an instructor or a lead assessor who works here.`)
-      if (accountsOf(id).has(session.apprenticeId)) throw problem(path, 'No one marks their own work.')
-      if ((await handsOn(tx, sessionId)).has(id))
+      if (accountsOf(id).has(visit.apprenticeId)) throw problem(path, 'No one marks their own work.')
+      if ((await handsOn(tx, visitId)).has(id))
         throw problem(path, `${fullName(person)} worked on this dog that day; allowed is someone who did not.`)
     }
-    const marked = await tx.select({ by: g.assessorId, status: g.status }).from(g).where(eq(g.sessionId, sessionId))
+    const marked = await tx.select({ by: g.assessorId, status: g.status }).from(g).where(eq(g.visitId, visitId))
     const stranger = marked.find(({ by }) => by !== first && by !== second)
     if (stranger)
       throw problem('first', `${fullName(await personById(tx, stranger.by))} marks this trim already and must be one of the two.`)
@@ -160,7 +154,7 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
       .select({ by: gr.personId, of: g.assessorId })
       .from(gr)
       .innerJoin(g, eq(g.id, gr.gradingId))
-      .where(eq(g.sessionId, sessionId))
+      .where(eq(g.visitId, visitId))
     const markers = [...accountsOf(first), ...accountsOf(second)]
     const reader = reads.find(({ by, of }) => of !== by && markers.includes(by) && !marked.some((mark) => accountsOf(mark.by).has(by)))
     if (reader)
@@ -168,32 +162,30 @@ export async function appoint({ db, clock }: Services, actor: Me, sessionId: str
         'second',
         `${fullName(await personById(tx, reader.by))} has read the marks of this trim; allowed is somebody who has not.`
       )
-    const known = (await tx.select().from(a).where(eq(a.sessionId, sessionId)))[0]
+    const known = (await tx.select().from(a).where(eq(a.visitId, visitId)))[0]
     if (known && marked.some(({ by }) => by === known.first || by === known.second) && !(known.first === first && known.second === second))
       throw refuse.conflict('begun', 'One of the two has begun to mark; who marks this trim does not change any more. Nothing was changed.')
-    if (known) await tx.update(a).set({ first, second }).where(eq(a.sessionId, sessionId))
-    else await tx.insert(a).values({ sessionId, first, second, askedBy: actor.id, askedAt: at })
-    await appendAudit(
-      tx,
-      { kind: 'assessment.appointed', at: at.toISOString(), by: actor.id, ids: { session: sessionId, first, second } },
-      [`assessment:${sessionId}`]
-    )
+    if (known) await tx.update(a).set({ first, second }).where(eq(a.visitId, visitId))
+    else await tx.insert(a).values({ visitId, first, second, askedBy: actor.id, askedAt: at })
+    await appendAudit(tx, { kind: 'assessment.appointed', at: at.toISOString(), by: actor.id, ids: { visit: visitId, first, second } }, [
+      `assessment:${visitId}`
+    ])
   })
 }
 
 /** Lets both assessors go again, while neither has begun. */
-export async function release({ db, clock }: Services, actor: Me, sessionId: string): Promise<void> {
+export async function release({ db, clock }: Services, actor: Me, visitId: string): Promise<void> {
   const at = await clock.now()
   await inTransaction(db, async (tx) => {
-    const [row] = await tx.select().from(a).where(eq(a.sessionId, sessionId)).for('update')
+    const [row] = await tx.select().from(a).where(eq(a.visitId, visitId)).for('update')
     if (!row) throw refuse.notFound('This appointment')
     const begun = await tx
       .select({ id: g.id })
       .from(g)
-      .where(and(eq(g.sessionId, sessionId), inArray(g.assessorId, [row.first, row.second])))
+      .where(and(eq(g.visitId, visitId), inArray(g.assessorId, [row.first, row.second])))
     if (begun.length > 0) throw refuse.conflict('begun', 'One of the two has begun to mark; the appointment stands. Nothing was changed.')
-    await tx.delete(a).where(eq(a.sessionId, sessionId))
-    const entry = { kind: 'assessment.released', at: at.toISOString(), by: actor.id, ids: { session: sessionId } }
-    await appendAudit(tx, entry, [`assessment:${sessionId}`])
+    await tx.delete(a).where(eq(a.visitId, visitId))
+    const entry = { kind: 'assessment.released', at: at.toISOString(), by: actor.id, ids: { visit: visitId } }
+    await appendAudit(tx, entry, [`assessment:${visitId}`])
   })
 }

@@ -10,36 +10,36 @@ import { appendAudit } from '../audit'
 import { unreadOf } from '../grading'
 import { allPeople, fullName } from '../people'
 import { newestStandards, standardOf } from '../school'
-import { sessionsBeingMarked } from '../standings'
+import { visitsBeingMarked } from '../standings'
 import { rowOf } from './book'
 
-const { assessments: a, gradings: g, gradingResults: r, sessions: s } = tables
+const { assessments: a, gradings: g, gradingResults: r, visits: s } = tables
 
 type Signed = { readonly grading: typeof g.$inferSelect; readonly result: GradeResult }
 
-async function signedOf(db: Reader, sessionId: string, assessorIds: readonly string[]): Promise<Signed[]> {
+async function signedOf(db: Reader, visitId: string, assessorIds: readonly string[]): Promise<Signed[]> {
   const rows = await db
     .select({ grading: g, result: r.body })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
-    .where(and(eq(g.sessionId, sessionId), eq(g.status, 'signed'), inArray(g.assessorId, [...assessorIds])))
+    .where(and(eq(g.visitId, visitId), eq(g.status, 'signed'), inArray(g.assessorId, [...assessorIds])))
   return assessorIds.flatMap((id) => rows.filter(({ grading }) => grading.assessorId === id))
 }
 
 /** One trim of two assessors: nothing of either's marks until both have signed. */
-export async function assessmentPage({ db }: Services, actor: Me, sessionId: string): Promise<AssessmentPage> {
-  const row = await rowOf(db, sessionId)
+export async function assessmentPage({ db }: Services, actor: Me, visitId: string): Promise<AssessmentPage> {
+  const row = await rowOf(db, visitId)
   if (!row.markers) throw refuse.notFound('This appointment')
-  const [session] = await db.select().from(s).where(eq(s.id, sessionId))
-  const { passMark } = await standardOf(db, session.standardId, session.standardVersion)
+  const [visit] = await db.select().from(s).where(eq(s.id, visitId))
+  const { passMark } = await standardOf(db, visit.standardId, visit.standardVersion)
   const ids = row.markers.map(({ id }) => id)
   const names = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
   const [own] = await db
     .select({ id: g.id })
     .from(g)
-    .where(and(eq(g.sessionId, sessionId), eq(g.assessorId, actor.id)))
+    .where(and(eq(g.visitId, visitId), eq(g.assessorId, actor.id)))
   const marksIt = ids.includes(actor.id)
-  const base = { row, ownGradingId: own?.id ?? null, marksIt, version: { standardId: session.standardId, pass: passMark } }
+  const base = { row, ownGradingId: own?.id ?? null, marksIt, version: { standardId: visit.standardId, pass: passMark } }
   if (!row.open) {
     const waiting = row.markers.filter(({ status }) => status !== 'signed').map(({ name }) => name)
     return {
@@ -51,8 +51,8 @@ export async function assessmentPage({ db }: Services, actor: Me, sessionId: str
       say: `Both are blind until both have signed. Not yet: ${waiting.join(' and ')}.`
     }
   }
-  const [appointed] = await db.select().from(a).where(eq(a.sessionId, sessionId))
-  const [first, second] = await signedOf(db, sessionId, ids)
+  const [appointed] = await db.select().from(a).where(eq(a.visitId, visitId))
+  const [first, second] = await signedOf(db, visitId, ids)
   const differences = differencesOf(first.result, second.result)
   const settled = appointed.outcome
     ? {
@@ -87,69 +87,69 @@ function sayBoth([one, other]: readonly [OneMark, OneMark], real: number): strin
 }
 
 /** One of the two writes what they agree on; the other agrees to it, or writes otherwise. Both marks stay as they are. */
-export async function settle({ db, clock }: Services, actor: Me, sessionId: string, { outcome, reason }: Settle): Promise<void> {
+export async function settle({ db, clock }: Services, actor: Me, visitId: string, { outcome, reason }: Settle): Promise<void> {
   const at = await clock.now()
   await inTransaction(db, async (tx) => {
     await refuseUnsettled({ db: tx, clock }, actor)
-    const row = await openAppointment(tx, actor, sessionId)
+    const row = await openAppointment(tx, actor, visitId)
     if (row.agreedBy) throw refuse.conflict('settled', 'Both have agreed already; that stands.')
-    await tx.update(a).set({ outcome, reason, settledBy: actor.id, agreedBy: null, settledAt: at }).where(eq(a.sessionId, sessionId))
-    await appendAudit(tx, { kind: 'assessment.settled', at: at.toISOString(), by: actor.id, ids: { session: sessionId, outcome } }, [
-      `assessment:${sessionId}`
+    await tx.update(a).set({ outcome, reason, settledBy: actor.id, agreedBy: null, settledAt: at }).where(eq(a.visitId, visitId))
+    await appendAudit(tx, { kind: 'assessment.settled', at: at.toISOString(), by: actor.id, ids: { visit: visitId, outcome } }, [
+      `assessment:${visitId}`
     ])
   })
 }
 
 /** The other of the two agrees: from then on it counts. */
-export async function agree({ db, clock }: Services, actor: Me, sessionId: string): Promise<void> {
+export async function agree({ db, clock }: Services, actor: Me, visitId: string): Promise<void> {
   const at = await clock.now()
   await inTransaction(db, async (tx) => {
     await refuseUnsettled({ db: tx, clock }, actor)
-    const row = await openAppointment(tx, actor, sessionId)
+    const row = await openAppointment(tx, actor, visitId)
     if (!row.outcome) throw refuse.conflict('notSettled', 'Nothing has been written yet to agree to.')
     if (row.settledBy === actor.id) throw refuse.forbidden('Nobody agrees with themselves: the other assessor does.')
     if (row.agreedBy) return
-    await tx.update(a).set({ agreedBy: actor.id, settledAt: at }).where(eq(a.sessionId, sessionId))
+    await tx.update(a).set({ agreedBy: actor.id, settledAt: at }).where(eq(a.visitId, visitId))
     await appendAudit(
       tx,
       {
         kind: 'assessment.agreed',
         at: at.toISOString(),
         by: actor.id,
-        ids: { session: sessionId, outcome: row.outcome }
+        ids: { visit: visitId, outcome: row.outcome }
       },
-      [`assessment:${sessionId}`]
+      [`assessment:${visitId}`]
     )
   })
 }
 
-async function openAppointment(tx: Reader, actor: Me, sessionId: string): Promise<typeof a.$inferSelect> {
-  const [row] = await tx.select().from(a).where(eq(a.sessionId, sessionId)).for('update')
+async function openAppointment(tx: Reader, actor: Me, visitId: string): Promise<typeof a.$inferSelect> {
+  const [row] = await tx.select().from(a).where(eq(a.visitId, visitId)).for('update')
   if (!row) throw refuse.notFound('This appointment')
   if (row.first !== actor.id && row.second !== actor.id) throw refuse.forbidden('Only the two who marked this trim settle it.')
   if ((await accountsOfOne(tx))(row.first).has(row.second))
     throw refuse.forbidden('Both assessors are one person; this trim needs another second assessor.')
-  if (!(await rowOf(tx, sessionId)).open)
+  if (!(await rowOf(tx, visitId)).open)
     throw refuse.conflict('blind', 'Both are blind until both have signed; nothing can be settled before.')
   return row
 }
 
 /** First impressions against marks, trim by trim: the data and the line where thirty gradings or more are signed; without those that the reader could still mark blind. */
 export async function borderlines({ db, clock }: Services, actor: Me): Promise<BorderlineView[]> {
-  const hidden = await sessionsBeingMarked(db)
+  const hidden = await visitsBeingMarked(db)
   const rows = await db
     .select({
       ...{ gradingId: g.id, assessorId: g.assessorId, onDate: s.onDate },
-      ...{ sessionId: g.sessionId, standardId: g.standardId, rating: g.globalRating, mark: r.value }
+      ...{ visitId: g.visitId, standardId: g.standardId, rating: g.globalRating, mark: r.value }
     })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
-    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(s, eq(s.id, g.visitId))
     .where(and(eq(g.status, 'signed'), isNotNull(g.globalRating)))
     // in no order that tells which trim is which
     .orderBy(asc(r.value))
   const unread = await unreadOf(db, actor, rows, await clock.today())
-  const seen = rows.filter(({ sessionId, gradingId }) => !hidden.has(sessionId) && !unread.has(gradingId))
+  const seen = rows.filter(({ visitId, gradingId }) => !hidden.has(visitId) && !unread.has(gradingId))
   return (await newestStandards(db)).flatMap(({ body }) => {
     const own = seen.filter(({ standardId }) => standardId === body.id).map(({ mark, rating }) => ({ mark, rating: rating! }))
     if (own.length === 0) return []

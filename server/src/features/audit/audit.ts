@@ -133,15 +133,15 @@ export async function beginSeals(db: Database, at: Date): Promise<void> {
 
 async function allSigned(tx: Transaction): Promise<SealName[]> {
   const { gradings: g, findings: f, signatures: s, assessments: a, accountEvents: e } = tables
-  const gradings = await tx.select({ id: g.id, sessionId: g.sessionId }).from(g).where(eq(g.status, 'signed'))
+  const gradings = await tx.select({ id: g.id, visitId: g.visitId }).from(g).where(eq(g.status, 'signed'))
   const findings = await tx.select({ id: f.id }).from(f)
   const signatures = await tx.select({ findingId: s.findingId, personId: s.personId }).from(s)
-  const assessments = await tx.select({ id: a.sessionId }).from(a)
+  const assessments = await tx.select({ id: a.visitId }).from(a)
   const accounts = await tx.selectDistinct({ id: e.personId }).from(e)
   return [
     ...gradings.map(({ id }): SealName => `grading:${id}`),
-    ...[...new Set(gradings.map(({ sessionId }) => sessionId))].map((id): SealName => `events:${id}`),
-    ...[...new Set(gradings.map(({ sessionId }) => sessionId))].map((id): SealName => `pictures:${id}`),
+    ...[...new Set(gradings.map(({ visitId }) => visitId))].map((id): SealName => `events:${id}`),
+    ...[...new Set(gradings.map(({ visitId }) => visitId))].map((id): SealName => `pictures:${id}`),
     ...findings.map(({ id }): SealName => `finding:${id}`),
     ...signatures.map(({ findingId, personId }): SealName => `signature:${findingId}/${personId}`),
     ...assessments.map(({ id }): SealName => `assessment:${id}`),

@@ -5,6 +5,7 @@ import { checkAndKeep, lastChecks } from './audit'
 export { appendAudit, beginSeals, checkAndKeep, checkAudit, lastChecks, type AuditEntry } from './audit'
 export { checkNightly, isDue } from './nightly'
 export { withSentences, withTexts } from './free-text'
+export { inFirstWords } from './first-words'
 export { sha256 } from './seals'
 
 export const auditRoutes: readonly Route[] = [

@@ -10,15 +10,15 @@ import { beginSeals, checkAndKeep, checkAudit, isDue } from '.'
 let world: World
 let ivo: Client
 let lena: Client
-let session: string
+let visit: string
 let grading: string
 beforeAll(async () => {
   world = await smallSchool('seals')
   ;[ivo, lena] = [await world.client('ivo'), await world.client('lena')]
-  session = await world.newTrim('abe')
+  visit = await world.newTrim('abe')
   await takePicture('taken')
   grading = v7()
-  await ivo.post(`/visits/${session}/gradings`, { id: grading })
+  await ivo.post(`/visits/${visit}/gradings`, { id: grading })
   const answers = { ...fullSheet(), nails: { whole: { kind: 'excused', reason: 'as left asked' } } }
   await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers, critical: [], globalRating: 'good' })
   expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)
@@ -27,7 +27,7 @@ afterAll(() => world.close())
 
 /** A photograph of the trim; what it shows is no matter. */
 async function takePicture(shows: string): Promise<void> {
-  const row = { id: v7(), sessionId: session, moment: 'after' as const, stance: 'left' as const, by: world.ids.ivo, at: new Date() }
+  const row = { id: v7(), visitId: visit, moment: 'after' as const, stance: 'left' as const, by: world.ids.ivo, at: new Date() }
   await world.db.insert(tables.pictures).values({ ...row, widthPx: 64, heightPx: 48, bytes: Buffer.from(shows) })
 }
 
@@ -61,20 +61,20 @@ describe('changed by SQL', () => {
 
   it('an event of the trim is named, changed or gone; one that came later is not', async () => {
     const [{ id }] = (await world.db.select().from(tables.events)).filter(
-      ({ kind, sessionId }) => kind === 'attemptEnded' && sessionId === session
+      ({ kind, visitId }) => kind === 'attemptEnded' && visitId === visit
     )
     const put = (from: string, to: string) => `UPDATE practice_events SET payload = REPLACE(payload, '${from}', '${to}') WHERE id = '${id}'`
-    expect(await namedAfter(put('"alone"', '"onePrompt"'), put('"onePrompt"', '"alone"'))).toEqual([`events:${session}`])
-    const move = (to: string) => `UPDATE practice_events SET session_id = '${to}' WHERE id = '${id}'`
-    const other = await world.newSession('bea')
-    expect(await namedAfter(move(other), move(session))).toEqual([`events:${session}`])
+    expect(await namedAfter(put('"alone"', '"onePrompt"'), put('"onePrompt"', '"alone"'))).toEqual([`events:${visit}`])
+    const move = (to: string) => `UPDATE practice_events SET visit_id = '${to}' WHERE id = '${id}'`
+    const other = await world.newVisit('bea')
+    expect(await namedAfter(move(other), move(visit))).toEqual([`events:${visit}`])
     await world.workOn(other)
     expect(await checkAudit(world.db)).toMatchObject({ whole: true })
   })
 
   it('a picture that was exchanged is named; one that came later is not', async () => {
     const swap = (from: string, to: string) => `UPDATE pictures SET bytes = '${to}' WHERE bytes = '${from}'`
-    expect(await namedAfter(swap('taken', 'another'), swap('another', 'taken'))).toEqual([`pictures:${session}`])
+    expect(await namedAfter(swap('taken', 'another'), swap('another', 'taken'))).toEqual([`pictures:${visit}`])
     await takePicture('later')
     expect(await checkAudit(world.db)).toMatchObject({ whole: true })
   })

@@ -3,6 +3,7 @@ import canonicalize from 'canonicalize'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { createHash } from 'node:crypto'
 import { tables, type Reader } from '../../db'
+import { inFirstWords } from './first-words'
 import { withoutTexts } from './free-text'
 
 export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex')
@@ -34,28 +35,30 @@ const CONTENTS: Contents = {
     const [result] = await db.select().from(r).where(eq(r.gradingId, id))
     if (!row || !result) return null
     const { version: _version, ratedAtAnswers: _at, ...signed } = row
-    return { content: withoutTexts({ ...signed, result: { value: result.value, outcome: result.outcome, body: result.body } }) }
+    return {
+      content: withoutTexts({ ...inFirstWords(signed), result: { value: result.value, outcome: result.outcome, body: result.body } })
+    }
   },
   // events that come later are no part of what was signed
-  events: async (db, sessionId, parts) => {
+  events: async (db, visitId, parts) => {
     const { events: e } = tables
-    const here = parts ? and(eq(e.sessionId, sessionId), inArray(e.id, [...parts, NO_ID])) : eq(e.sessionId, sessionId)
+    const here = parts ? and(eq(e.visitId, visitId), inArray(e.id, [...parts, NO_ID])) : eq(e.visitId, visitId)
     const rows = await db.select().from(e).where(here).orderBy(asc(e.id))
     const content = rows.map(({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload }) =>
-      withoutTexts({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload })
+      withoutTexts(inFirstWords({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload }))
     )
     return { content, parts: rows.map(({ id }) => id) }
   },
   // the photographs that were there when a mark was signed; the database hashes them, so that none travels
-  pictures: async (db, sessionId, parts) => {
+  pictures: async (db, visitId, parts) => {
     const { pictures: p } = tables
-    const here = parts ? inArray(p.id, [...parts, NO_ID]) : eq(p.sessionId, sessionId)
+    const here = parts ? inArray(p.id, [...parts, NO_ID]) : eq(p.visitId, visitId)
     const rows = await db
-      .select({ id: p.id, sessionId: p.sessionId, moment: p.moment, stance: p.stance, bytes: sql<string>`SHA2(${p.bytes}, 256)` })
+      .select({ id: p.id, visitId: p.visitId, moment: p.moment, stance: p.stance, bytes: sql<string>`SHA2(${p.bytes}, 256)` })
       .from(p)
       .where(here)
       .orderBy(asc(p.id))
-    return { content: rows, parts: rows.map(({ id }) => id) }
+    return { content: rows.map(inFirstWords), parts: rows.map(({ id }) => id) }
   },
   finding: async (db, id) => {
     const [row] = await db.select().from(tables.findings).where(eq(tables.findings.id, id))
@@ -73,8 +76,8 @@ const CONTENTS: Contents = {
     return row ? { content: row } : null
   },
   assessment: async (db, id) => {
-    const [row] = await db.select().from(tables.assessments).where(eq(tables.assessments.sessionId, id))
-    return row ? { content: withoutTexts(row) } : null
+    const [row] = await db.select().from(tables.assessments).where(eq(tables.assessments.visitId, id))
+    return row ? { content: withoutTexts(inFirstWords(row)) } : null
   },
   account: async (db, id) => {
     const [person] = await db

@@ -9,7 +9,7 @@ import {
   type SigningPerson
 } from '@peen/core/certify'
 import { daysBetween } from '@peen/core/competency'
-import { foldSession, workedMinutes } from '@peen/core/practice'
+import { foldVisit, workedMinutes } from '@peen/core/practice'
 import { addMonths, formatISO, parseISO } from 'date-fns'
 import { and, asc, count, eq, ne } from 'drizzle-orm'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
@@ -19,7 +19,7 @@ import { appendAudit } from '../audit'
 import { certificateAt, certificatesOf } from '../certificates'
 import { eventsOf, gradedBy } from '../derived'
 import { allPeople, dogView, fullName, personById, personName } from '../people'
-import { sessionRow } from '../practice'
+import { visitRow } from '../practice'
 import { findingFor, findingsFor, handsOn } from '../evidence'
 
 type FindingRecord = typeof tables.findings.$inferSelect
@@ -145,7 +145,7 @@ async function gather(db: Reader, record: FindingRecord, today: string, wallCloc
     accountsOf: sameAccounts(events),
     candidateId: record.apprenticeId,
     markedBy: finding.deciding?.assessorId ?? null,
-    workedOnDog: finding.deciding ? await handsOn(db, finding.deciding.sessionId) : new Set(),
+    workedOnDog: finding.deciding ? await handsOn(db, finding.deciding.visitId) : new Set(),
     ready: finding.ready && record.status === 'drafted',
     signed: signatures.map((signature) => people.find((person) => person.id === signature.personId)!)
   }
@@ -177,7 +177,7 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
     rules,
     ready: finding.ready,
     say: record.status === 'issued' ? 'It is issued.' : record.status === 'declined' ? 'It was declined.' : finding.say,
-    deciding: finding.deciding ? await decidingView(db, finding.deciding.gradingId, finding.deciding.sessionId) : null,
+    deciding: finding.deciding ? await decidingView(db, finding.deciding.gradingId, finding.deciding.visitId) : null,
     signatures: signatures.map((signature) => ({
       personId: signature.personId,
       name: name(signature.personId),
@@ -194,14 +194,14 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
   }
 }
 
-async function decidingView(db: Reader, gradingId: string, sessionId: string): Promise<FindingView['deciding']> {
-  const { session, dog } = await sessionRow(db, sessionId)
+async function decidingView(db: Reader, gradingId: string, visitId: string): Promise<FindingView['deciding']> {
+  const { visit, dog } = await visitRow(db, visitId)
   const grading = (await db.select().from(tables.gradings).where(eq(tables.gradings.id, gradingId)))[0]
   const { standard } = await gradedBy(db, grading)
-  const state = foldSession((await eventsOf(db, [sessionId])).get(sessionId)!)
+  const state = foldVisit((await eventsOf(db, [visitId])).get(visitId)!)
   return {
     gradingId,
-    onDate: session.onDate,
+    onDate: visit.onDate,
     dog: dogView(dog),
     plan: standard.plan,
     minutes: workedMinutes(state, state.closedAt ?? state.openedAt ?? new Date(0).toISOString())

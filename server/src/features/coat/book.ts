@@ -19,7 +19,7 @@ export async function coatPage({ db, clock }: Services, actor: Me, dogId: string
   const today = await clock.today()
   const isStaff = actor.role !== 'apprentice'
   const own = (await linesOf({ db, actor, today }, [dogId])).get(dogId)!
-  const { sessions: s } = tables
+  const { visits: s } = tables
   const [last] = await db
     .select()
     .from(s)
@@ -139,7 +139,7 @@ export async function keepAim({ db, clock }: Services, dogId: string, aim: CoatA
   const today = await clock.today()
   const early = (path: 'aimOn' | 'nextOn', label: string) =>
     aim[path] !== null && aim[path] < today ? [{ path, detail: `${label} is ${aim[path]}; allowed is ${today} or later.` }] : []
-  const wrong = [...early('aimOn', 'The day that counts'), ...early('nextOn', 'Next session')]
+  const wrong = [...early('aimOn', 'The day that counts'), ...early('nextOn', 'Next visit')]
   if (wrong.length > 0) throw refuse.invalid(wrong)
   await db
     .insert(tables.coatAims)

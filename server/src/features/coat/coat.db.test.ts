@@ -1,4 +1,4 @@
-import type { BookLine, CoatAim, CoatList, CoatPage, SessionCoatStart } from '@peen/contract'
+import type { BookLine, CoatAim, CoatList, CoatPage, VisitCoatStart } from '@peen/contract'
 import { COAT_RULES, coatModel, dayOf, lagAt, type CoatEntry } from '@peen/core/coat'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
@@ -37,13 +37,13 @@ const linesOf = async (dog: string, who = ivo) => (await page(dog, who)).lines
 let count = 0
 /** A table's events: attempts with their technique, places, side and tool. */
 async function work(
-  sessionId: string,
+  visitId: string,
   ...attempts: { technique: string; regions: string[]; side?: string; toolId?: string | null; hands?: string }[]
 ) {
   const event = (kind: string, payload: object) => {
     count++
     return {
-      ...{ id: v7(), v: 1, kind, sessionId, by: ivo.me!.id, deviceId: 'tablet', seq: count, lamport: count },
+      ...{ id: v7(), v: 1, kind, visitId, by: ivo.me!.id, deviceId: 'tablet', seq: count, lamport: count },
       atDevice: '2026-04-14T09:00:00.000Z',
       payload
     }
@@ -64,7 +64,7 @@ async function work(
       event('attemptEnded', { attemptId, minutes: 9, help: 'alone', witness: 'watched' })
     ]
   })
-  const answer = await ivo.post(`/visits/${sessionId}/events`, { events })
+  const answer = await ivo.post(`/visits/${visitId}/events`, { events })
   expect((answer.body.answers as { status: string }[]).every(({ status }) => status === 'stored')).toBe(true)
   return events
 }
@@ -144,11 +144,11 @@ describe('writing into a coat book', () => {
 })
 
 describe('what the floor writes', () => {
-  let session: string
+  let visit: string
   it('attempts by their technique, side and tool, in whose hands', async () => {
-    session = await world.newSession('abe', '2026-04-13')
+    visit = await world.newVisit('abe', '2026-04-13')
     await work(
-      session,
+      visit,
       { technique: 'roll-coat', regions: ['back', 'ribs'], side: 'right' },
       { technique: 'body-clip', regions: ['loin'], toolId: 'blade-7f' },
       { technique: 'nails', regions: ['foreFoot'], toolId: null }
@@ -162,7 +162,7 @@ describe('what the floor writes', () => {
     expect(lines[2].act).toEqual({ kind: 'cut', toMm: 3.2 })
   })
   it('an end that is taken back takes its line with it', async () => {
-    const second = await world.newSession('abe', '2026-04-13')
+    const second = await world.newVisit('abe', '2026-04-13')
     const events = await work(second, { technique: 'roll-coat', regions: ['croup'] })
     const undo = { ...events[1], id: v7(), kind: 'undone', seq: ++count, lamport: count, payload: { eventId: events[1].id } }
     expect((await linesOf('flint')).some(({ place }) => place === 'croup')).toBe(true)
@@ -170,8 +170,8 @@ describe('what the floor writes', () => {
     expect((await linesOf('flint')).some(({ place }) => place === 'croup')).toBe(false)
   })
   it('a hole that came in, when it is found', async () => {
-    const third = await world.newSession('abe', '2026-04-14')
-    await world.db.update(tables.sessions).set({ found: null }).where(eq(tables.sessions.id, third))
+    const third = await world.newVisit('abe', '2026-04-14')
+    await world.db.update(tables.visits).set({ found: null }).where(eq(tables.visits.id, third))
     const found = { version: 0, weeksSince: 7, purpose: 'pet', skin: [], nailsOwed: [], wishes: [] }
     await ivo.send('PUT', `/visits/${third}/found`, { ...found, coat: [{ kind: 'matCut', region: 'ribs', side: 'left', widthMm: 40 }] })
     const hole = (await linesOf('flint')).find(({ act }) => act.kind === 'hole')!
@@ -179,7 +179,7 @@ describe('what the floor writes', () => {
   })
   it('lengths that an assessor read; a colleague asks for them, which is remembered, and an apprentice reads none', async () => {
     const id = v7()
-    await ina.post(`/visits/${session}/gradings`, { id })
+    await ina.post(`/visits/${visit}/gradings`, { id })
     const { version } = (await ina.send('PUT', `/gradings/${id}`, { version: 1, answers: fullSheet(), critical: [], globalRating: 'good' }))
       .body
     expect((await linesOf('flint', ivo)).some(({ source }) => source === 'grading')).toBe(false)
@@ -205,17 +205,17 @@ describe('what the floor writes', () => {
     await ivo.post(`/coats/${world.ids.flint}/struck`, { entryIds: [first.id], reason: 'it was the other dog' })
     expect((await linesOf('flint'))[0].struck).not.toBeNull()
   })
-  it('gives the next session its start: what was left, side by side, and which places are out of step', async () => {
-    await work(session, { technique: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight' })
-    const fourth = await world.newSession('bea', '2026-04-14')
+  it('gives the next visit its start: what was left, side by side, and which places are out of step', async () => {
+    await work(visit, { technique: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight' })
+    const fourth = await world.newVisit('bea', '2026-04-14')
     await work(fourth, { technique: 'skirt-line', regions: ['skirt'], side: 'left', toolId: 'scissors-straight' })
-    const next = await world.newSession('abe', '2026-04-16')
-    const staffs = (await ivo.get(`/visits/${next}/coat`)).body as unknown as SessionCoatStart
-    expect(staffs.openEnds).toMatchObject({ sessionId: fourth, apprentice: 'bea Test' })
+    const next = await world.newVisit('abe', '2026-04-16')
+    const staffs = (await ivo.get(`/visits/${next}/coat`)).body as unknown as VisitCoatStart
+    expect(staffs.openEnds).toMatchObject({ visitId: fourth, apprentice: 'bea Test' })
     expect(staffs.openEnds!.undone.find(({ region, technique }) => region === 'skirt' && technique === 'skirt-line')).toMatchObject({
       side: 'right'
     })
-    const start = (await abe.get(`/visits/${next}/coat`)).body as unknown as SessionCoatStart
+    const start = (await abe.get(`/visits/${next}/coat`)).body as unknown as VisitCoatStart
     // whose hands those were is not told to another apprentice
     expect(start.openEnds).toMatchObject({ onDate: '2026-04-14', apprentice: null })
     expect(start.openEnds!.undone.some(({ region, side }) => region === 'skirt' && side === 'right')).toBe(true)
@@ -225,7 +225,7 @@ describe('what the floor writes', () => {
   })
   it('tells when the trim comes back, and leaves whoever asks blind to what another assessor measured', async () => {
     const lars = await world.client('lars')
-    const start = (await lars.get(`/visits/${session}/coat`)).body as unknown as SessionCoatStart
+    const start = (await lars.get(`/visits/${visit}/coat`)).body as unknown as VisitCoatStart
     // the head of the bearded pattern is out first: 3.2 mm to 9 mm
     expect(start.interval).toMatchObject({ ends: 'grownOut' })
     expect(start.interval!.longestWeeks).toBeGreaterThan(1)
@@ -266,7 +266,7 @@ describe('the coat from its book', () => {
     const late = await ivo.send('PUT', path, { ...aim, aimOn: '2026-04-01' })
     expect([late.status, late.body.errors?.[0].detail]).toEqual([422, 'The day that counts is 2026-04-01; allowed is 2026-04-14 or later.'])
     const often = await ivo.send('PUT', path, { ...aim, everyDays: 2 })
-    expect(often.body.errors?.[0].detail).toBe('Days between sessions is 2; allowed is 7 to 84 days.')
+    expect(often.body.errors?.[0].detail).toBe('Days between visits is 2; allowed is 7 to 84 days.')
     expect((await page('ember')).aim).toEqual(aim)
   })
   it('lets a lead set the school’s limits, within what makes sense', async () => {

@@ -1,6 +1,6 @@
 import { serve, type Route } from '../../http'
 import { coatRulesOf } from './limits'
-import { sessionStart } from './undone'
+import { visitStart } from './undone'
 import { coatPage, keepAim, keepCoatRules, readLengths, strikeEntries, unstrikeEntries, writeEntries } from './book'
 import { coatList } from './heads'
 
@@ -14,7 +14,7 @@ export const coatRoutes: readonly Route[] = [
   serve('strikeEntries', ({ services, actor, params, body }) => strikeEntries(services, actor, params.id, body)),
   serve('unstrikeEntries', ({ services, params, body }) => unstrikeEntries(services, params.id, body.entryIds)),
   serve('keepAim', ({ services, params, body }) => keepAim(services, params.id, body)),
-  serve('visitCoat', ({ services, actor, params }) => sessionStart(services, actor, params.id)),
+  serve('visitCoat', ({ services, actor, params }) => visitStart(services, actor, params.id)),
   serve('coatRules', ({ services }) => coatRulesOf(services.db)),
   serve('keepCoatRules', ({ services, body }) => keepCoatRules(services, body))
 ]

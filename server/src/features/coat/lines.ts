@@ -1,11 +1,11 @@
-// The lines of coat books: what people wrote and what sessions left behind, in the order in which they were written.
+// The lines of coat books: what people wrote and what visits left behind, in the order in which they were written.
 import { NO_AIM, type BookLine, type CoatAim, type LineSource, type Me, type UnreadLengths } from '@peen/contract'
 import type { CoatEntry } from '@peen/core/coat'
 import { asc, eq, getTableColumns, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { unreadOf } from '../grading'
 import { allPeople, fullName } from '../people'
-import { sessionsBeingMarked } from '../standings'
+import { visitsBeingMarked } from '../standings'
 
 /** Lines of one dog, and the gradings whose lengths are left out because this reader could still mark those trims blind. */
 export type DogLines = { readonly lines: readonly BookLine[]; readonly unread: readonly UnreadLengths[] }
@@ -27,7 +27,7 @@ export async function linesOf(reading: Reading, dogIds: readonly string[]): Prom
   const struck = new Map((await db.select().from(x).where(inArray(x.dogId, ids))).map((row) => [row.entryId, row]))
   const own = await db.select().from(e).where(inArray(e.dogId, ids)).orderBy(asc(e.at), asc(e.id))
   const written = new Map<string, Written[]>(ids.map((id) => [id, []]))
-  const unread = await fromSessions(reading, ids, written)
+  const unread = await fromVisits(reading, ids, written)
   for (const { dogId, onDate, at, by, ...rest } of own) {
     const { id, place, side, act, hands } = rest
     written.get(dogId)!.push({ at: at.toISOString(), entry: { id, on: onDate, place, side, act, hands }, source: 'written', by })
@@ -40,36 +40,36 @@ export async function linesOf(reading: Reading, dogIds: readonly string[]): Prom
   return found
 }
 
-/** Adds what sessions left behind to `written`; returns what had to stay out, by dog. */
-async function fromSessions(
+/** Adds what visits left behind to `written`; returns what had to stay out, by dog. */
+async function fromVisits(
   { db, actor, today }: Reading,
   dogIds: readonly string[],
   written: ReadonlyMap<string, Written[]>
 ): Promise<ReadonlyMap<string, UnreadLengths[]>> {
-  const { coatFromSessions: c, sessions: s } = tables
+  const { coatFromVisits: c, visits: s } = tables
   const isStaff = actor.role !== 'apprentice'
-  const sessions = await db
+  const visits = await db
     .select({ ...getTableColumns(c), apprenticeId: s.apprenticeId, closing: s.closing })
     .from(c)
-    .innerJoin(s, eq(s.id, c.sessionId))
+    .innerJoin(s, eq(s.id, c.visitId))
     .where(inArray(c.dogId, [...dogIds]))
-    .orderBy(asc(c.onDate), asc(c.sessionId))
-  const marking = await sessionsBeingMarked(db)
-  const readable = isStaff ? sessions.filter(({ sessionId }) => !marking.has(sessionId)) : []
+    .orderBy(asc(c.onDate), asc(c.visitId))
+  const marking = await visitsBeingMarked(db)
+  const readable = isStaff ? visits.filter(({ visitId }) => !marking.has(visitId)) : []
   const marked = readable.flatMap(({ onDate, body }) =>
     // a reading is by the hands of its assessor
     body.gradings.map(({ gradingId, entries }) => ({ gradingId, onDate, assessorId: entries[0].hands ?? '' }))
   )
   const blindTo = await unreadOf(db, actor, marked, today)
   const unread = new Map<string, UnreadLengths[]>()
-  for (const { body, dogId, onDate, sessionId, apprenticeId, closing } of sessions) {
+  for (const { body, dogId, onDate, visitId, apprenticeId, closing } of visits) {
     const isOver = onDate < today || closing !== null
     if (!isStaff && apprenticeId !== actor.id && !isOver) continue
     const add = (source: LineSource, entries: readonly CoatEntry[]) =>
       written.get(dogId)!.push(...entries.map((entry) => ({ at: onDate, entry, source, by: null })))
     add('found', body.found)
     add('floor', body.floor)
-    if (!isStaff || marking.has(sessionId)) continue
+    if (!isStaff || marking.has(visitId)) continue
     for (const { gradingId, entries } of body.gradings)
       if (!blindTo.has(gradingId)) add('grading', entries)
       else unread.set(dogId, [...(unread.get(dogId) ?? []), { gradingId, onDate, lengths: entries.length }])

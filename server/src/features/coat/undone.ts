@@ -1,8 +1,8 @@
-// Where a session begins: what the one before left undone, and which places are out of step.
+// Where a visit begins: what the one before left undone, and which places are out of step.
 import { closingSteps } from '@peen/content'
-import type { Me, OpenEnds, SessionCoatStart } from '@peen/contract'
+import type { Me, OpenEnds, VisitCoatStart } from '@peen/contract'
 import { coatModel, doneIn, lagAt, trimInterval, trimParts, undoneOf, type CoatModel } from '@peen/core/coat'
-import { foldSession } from '@peen/core/practice'
+import { foldVisit } from '@peen/core/practice'
 import { isRegionId, type RegionId } from '@peen/core/regions'
 import type { Standard } from '@peen/core/standard'
 import { and, desc, eq, lt, ne } from 'drizzle-orm'
@@ -10,39 +10,39 @@ import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personById } from '../people'
-import { sessionRow, standardOfVisit, workOfVisit } from '../practice'
+import { visitRow, standardOfVisit, workOfVisit } from '../practice'
 import { standardAgreed } from '../agreed'
 import { houseOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
 
-type Session = typeof tables.sessions.$inferSelect
+type Visit = typeof tables.visits.$inferSelect
 
 /** What a visit left undone, place by place and side by side; null where nothing was begun or nothing is left. */
 async function openEndsOf(
   db: Reader,
-  session: Session,
+  visit: Visit,
   dog: typeof tables.dogs.$inferSelect,
   standard: Standard,
   apprentice: string | null
 ): Promise<OpenEnds | null> {
-  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  const state = foldVisit((await eventsOf(db, [visit.id])).get(visit.id)!)
   if (state.attempts.length === 0) return null
   const { steps } = standard.plan
-  const work = workOfVisit(session, dog, standard.plan, await houseOf(db))
+  const work = workOfVisit(visit, dog, standard.plan, await houseOf(db))
   const undone = undoneOf(closingSteps({ steps, ...(work ? { work } : {}) }), doneIn(state))
-  return undone.length === 0 ? null : { sessionId: session.id, onDate: session.onDate, apprentice, undone }
+  return undone.length === 0 ? null : { visitId: visit.id, onDate: visit.onDate, apprentice, undone }
 }
 
-/** With what one session begins: the open ends of the visit before it, in the same trim, and places whose sides are apart. No length is sent: whoever reads it stays blind. */
-export async function sessionStart({ db, clock }: Services, actor: Me, id: string): Promise<SessionCoatStart> {
-  const { session, person, dog } = await sessionRow(db, id)
+/** With what one visit begins: the open ends of the visit before it, in the same trim, and places whose sides are apart. No length is sent: whoever reads it stays blind. */
+export async function visitStart({ db, clock }: Services, actor: Me, id: string): Promise<VisitCoatStart> {
+  const { visit, person, dog } = await visitRow(db, id)
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
-  const { sessions: s } = tables
+  const { visits: s } = tables
   const [before] = await db
     .select()
     .from(s)
-    .where(and(eq(s.dogId, dog.id), eq(s.standardId, session.standardId), lt(s.onDate, session.onDate), ne(s.id, id)))
+    .where(and(eq(s.dogId, dog.id), eq(s.standardId, visit.standardId), lt(s.onDate, visit.onDate), ne(s.id, id)))
     .orderBy(desc(s.onDate), desc(s.id))
     .limit(1)
   const openEnds = before
@@ -50,7 +50,7 @@ export async function sessionStart({ db, clock }: Services, actor: Me, id: strin
     : null
   const model = await modelOf({ db, clock }, actor, dog)
   const { brushing } = aimOf(await aimsOf(db), dog.id)
-  const parts = trimParts(await standardAgreed(db, session))
+  const parts = trimParts(await standardAgreed(db, visit))
   const growthAt = (region: RegionId) => model.places.get(region)?.growth ?? model.growth
   return { openEnds, outOfStep: placesOutOfStep(model), interval: trimInterval(parts, dogView(dog).coatType, brushing, growthAt) }
 }

@@ -15,22 +15,22 @@ import { agreeOn } from '../visits'
 export async function correctVisit({ db, clock }: Services, actor: Me, id: string, right: CorrectVisit): Promise<{ readonly id: string }> {
   const at = await clock.now()
   return inTransaction(db, async (tx) => {
-    const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)).for('update'))[0]
-    if (!session) throw refuse.notFound('This visit')
-    const { apprenticeId = session.apprenticeId, dogId = session.dogId } = right
+    const visit = (await tx.select().from(tables.visits).where(eq(tables.visits.id, id)).for('update'))[0]
+    if (!visit) throw refuse.notFound('This visit')
+    const { apprenticeId = visit.apprenticeId, dogId = visit.dogId } = right
     await refuseWrong(tx, id, apprenticeId, dogId)
-    const put = { ...session, apprenticeId, dogId }
-    await tx.update(tables.sessions).set({ apprenticeId, dogId }).where(eq(tables.sessions.id, id))
+    const put = { ...visit, apprenticeId, dogId }
+    await tx.update(tables.visits).set({ apprenticeId, dogId }).where(eq(tables.visits.id, id))
     const events = (await eventsOf(tx, [id])).get(id)!
     // taken from the one who had them, then given to the one they belong to: both charts are made again
-    await storeAttempts(tx, session, [])
+    await storeAttempts(tx, visit, [])
     await storeAttempts(tx, put, countedOf(events, await majorFaults(tx)))
-    if (dogId !== session.dogId) {
+    if (dogId !== visit.dogId) {
       const agreed = await agreeOn(tx, put, actor.id, at)
-      await tx.update(tables.gradings).set({ agreed }).where(eq(tables.gradings.sessionId, id))
+      await tx.update(tables.gradings).set({ agreed }).where(eq(tables.gradings.visitId, id))
     }
     await rebuildCoat(tx, id)
-    const ids = { session: id, apprentice: apprenticeId, before: session.apprenticeId, dog: dogId, dogBefore: session.dogId }
+    const ids = { visit: id, apprentice: apprenticeId, before: visit.apprenticeId, dog: dogId, dogBefore: visit.dogId }
     await appendAudit(tx, { kind: 'visit.corrected', at: at.toISOString(), by: actor.id, ids })
     return { id }
   })
@@ -41,12 +41,12 @@ async function refuseWrong(tx: Transaction, id: string, apprenticeId: string, do
   const signed = await tx
     .select({ id: g.id })
     .from(g)
-    .where(and(eq(g.sessionId, id), eq(g.status, 'signed')))
+    .where(and(eq(g.visitId, id), eq(g.status, 'signed')))
   if (signed.length > 0)
     throw refuse.conflict('graded', 'A grading of this visit is signed: its apprentice and its dog stay. Nothing was changed.')
   const [person] = await tx.select().from(p).where(eq(p.id, apprenticeId))
   if (!person || person.role !== 'apprentice') throw refuse.notFound('This apprentice')
-  const marks = await tx.select({ by: g.assessorId }).from(g).where(eq(g.sessionId, id))
+  const marks = await tx.select({ by: g.assessorId }).from(g).where(eq(g.visitId, id))
   if (marks.some(({ by }) => by === apprenticeId)) throw refuse.forbidden('No one grades their own work.')
   const [dog] = await tx.select({ id: d.id }).from(d).where(eq(d.id, dogId))
   if (!dog) throw refuse.notFound('This dog')

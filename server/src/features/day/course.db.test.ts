@@ -15,10 +15,10 @@ beforeAll(async () => {
 afterAll(() => world.close())
 
 let count = 0
-const record = (sessionId: string, kind: string, payload: object = {}, by = ivo) => {
+const record = (visitId: string, kind: string, payload: object = {}, by = ivo) => {
   count++
-  const envelope = { id: v7(), v: 1, kind, sessionId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count, payload }
-  return by.post(`/visits/${sessionId}/events`, { events: [{ ...envelope, atDevice: '2026-04-14T09:00:00.000Z' }] })
+  const envelope = { id: v7(), v: 1, kind, visitId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count, payload }
+  return by.post(`/visits/${visitId}/events`, { events: [{ ...envelope, atDevice: '2026-04-14T09:00:00.000Z' }] })
 }
 const day = async (on = TODAY) => (await ivo.get(`/day/${on}`)).body as unknown as DayView
 const visit = (apprentice: string, dog: string, tableId: string, onDate = '2026-04-15') => ({
@@ -50,12 +50,12 @@ describe('a day', () => {
     expect((await day(on)).visits[0].warnings).toEqual([])
     await ivo.post(`/day/${on}/here/${world.ids.bea}`)
     expect((await day(on)).absent).toEqual([])
-    const begun = await world.newSession('abe')
-    await record(begun, 'sessionOpened')
+    const begun = await world.newVisit('abe')
+    await record(begun, 'visitOpened')
     expect((await ivo.post(`/day/${TODAY}/absent/${world.ids.abe}`)).body.detail).toMatch(
       /abe is at table 1 with Flint: finish there first/
     )
-    await record(begun, 'sessionClosed')
+    await record(begun, 'visitClosed')
     expect((await ivo.post(`/day/2026-04-01/absent/${world.ids.bea}`)).body.detail).toMatch(/2026-04-01 is over/)
   })
 
@@ -68,7 +68,7 @@ describe('a day', () => {
     expect(await seen()).toEqual(['abe Flint 1', 'bea Ember 2'])
     await ivo.post(`/visits/${one.id}/swap`, { with: two.id, what: 'dogs' })
     expect(await seen()).toEqual(['abe Ember 1', 'bea Flint 2'])
-    await record(one.id, 'sessionOpened')
+    await record(one.id, 'visitOpened')
     expect((await ivo.post(`/visits/${one.id}/swap`, { with: two.id, what: 'dogs' })).body.detail).toMatch(/The visit of Flint has begun/)
     await ivo.post(`/visits/${one.id}/swap`, { with: two.id, what: 'tables' })
     expect(await seen()).toEqual(['abe Ember 2', 'bea Flint 1'])
@@ -81,15 +81,15 @@ describe('a day', () => {
   })
 
   it('is closed with a letter to each apprentice that says their day, and sent again only where it has changed', async () => {
-    const session = await world.newSession('abe')
+    const visit = await world.newVisit('abe')
     const attempt = v7()
-    await record(session, 'sessionOpened')
+    await record(visit, 'visitOpened')
     const started = { attemptId: attempt, techniqueId: 'skirt-line', regions: ['skirt'], side: 'both', toolId: null, direction: null }
-    await record(session, 'attemptStarted', { ...started, hands: 'apprentice', setting: 'live' })
-    await record(session, 'praised', { attemptId: null, text: 'Kept the leg low.' })
-    await record(session, 'attemptEnded', { attemptId: attempt, minutes: 9, help: 'alone', witness: 'watched' })
+    await record(visit, 'attemptStarted', { ...started, hands: 'apprentice', setting: 'live' })
+    await record(visit, 'praised', { attemptId: null, text: 'Kept the leg low.' })
+    await record(visit, 'attemptEnded', { attemptId: attempt, minutes: 9, help: 'alone', witness: 'watched' })
     expect((await ivo.post(`/day/${TODAY}/close`)).body.detail).toMatch(/Flint: finish at the table first/)
-    await record(session, 'sessionClosed')
+    await record(visit, 'visitClosed')
     const bea = await world.client('bea')
     const figure = { id: v7(), techniqueId: 'round-foot', side: 'both', minutes: 20, note: '' }
     expect((await bea.post(`/apprentices/${world.ids.bea}/figures`, figure)).status).toBe(200)

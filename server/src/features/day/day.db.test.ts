@@ -111,7 +111,7 @@ describe('tables and visits', () => {
     expect(planned.status).toBe(200)
     expect((planned.body as unknown as Planned).warnings).toEqual([])
     const floor = (await ivo.get('/floor')).body as unknown as FloorView
-    expect(floor.tables.find(({ tableId }) => tableId === first.tableId)).toMatchObject({ sessionId: first.id, trim: view.trims[0].name })
+    expect(floor.tables.find(({ tableId }) => tableId === first.tableId)).toMatchObject({ visitId: first.id, trim: view.trims[0].name })
     const again = await ivo.post('/visits', visit(view))
     expect(again.status).toBe(409)
     expect(again.body.detail).toMatch(
@@ -197,8 +197,8 @@ describe('other days, moving and closing', () => {
   })
 
   it('stay where they are once somebody has begun', async () => {
-    const id = await world.newSession('bea', '2026-04-14')
-    const event = { id: v7(), v: 1, kind: 'sessionOpened', sessionId: id, by: ivo.me!.id, deviceId: 't', seq: 1, lamport: 1 }
+    const id = await world.newVisit('bea', '2026-04-14')
+    const event = { id: v7(), v: 1, kind: 'visitOpened', visitId: id, by: ivo.me!.id, deviceId: 't', seq: 1, lamport: 1 }
     await ivo.post(`/visits/${id}/events`, {
       events: [{ ...event, atDevice: '2026-04-14T09:00:00.000Z', receivedAt: null, payload: {} }]
     })

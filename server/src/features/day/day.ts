@@ -3,14 +3,14 @@ import { trimFits } from '@peen/content'
 import type { DayView } from '@peen/contract'
 import { standingOf } from '@peen/core/checkin'
 import { clashesOf, type Clash, type WantedVisit } from '@peen/core/day'
-import { foldSession } from '@peen/core/practice'
+import { foldVisit } from '@peen/core/practice'
 import { fitOf } from '@peen/core/setup'
 import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import type { Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personName } from '../people'
-import { sessionRows } from '../practice'
+import { visitRows } from '../practice'
 import { inShippedOrder, newestStandards, retiredOf } from '../school'
 
 type Trims = Awaited<ReturnType<typeof newestStandards>>
@@ -44,15 +44,15 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
       minutes: body.standardMin
     })),
     visits: visits.map((visit) => ({
-      id: visit.row.session.id,
+      id: visit.row.visit.id,
       tableId: visit.row.table.id,
       tableNumber: visit.row.table.number,
       apprenticeId: visit.row.person.id,
       apprentice: fullName(visit.row.person),
       dogId: visit.row.dog.id,
       dog: visit.row.dog.name,
-      trimId: visit.row.session.standardId,
-      trim: trims.find(({ id }) => id === visit.row.session.standardId)?.body.name ?? visit.row.session.standardId,
+      trimId: visit.row.visit.standardId,
+      trim: trims.find(({ id }) => id === visit.row.visit.standardId)?.body.name ?? visit.row.visit.standardId,
       begun: visit.begun,
       closed: visit.closed,
       warnings: [
@@ -71,29 +71,29 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
 
 /** The visits of a day, with whether somebody has begun and whether they are closed. */
 export async function visitsOn(db: Reader, onDate: string, except?: string) {
-  const { sessions: s } = tables
-  const rows = await sessionRows(db, except ? (and(eq(s.onDate, onDate), ne(s.id, except)) as never) : eq(s.onDate, onDate))
+  const { visits: s } = tables
+  const rows = await visitRows(db, except ? (and(eq(s.onDate, onDate), ne(s.id, except)) as never) : eq(s.onDate, onDate))
   const events = await eventsOf(
     db,
-    rows.map(({ session }) => session.id)
+    rows.map(({ visit }) => visit.id)
   )
   return rows.map((row) => {
-    const of = events.get(row.session.id) ?? []
-    return { row, begun: of.length > 0, closed: foldSession(of).closedAt !== null }
+    const of = events.get(row.visit.id) ?? []
+    return { row, begun: of.length > 0, closed: foldVisit(of).closedAt !== null }
   })
 }
 
 const minutesIn = (trims: Trims, id: string) => trims.find((one) => one.id === id)?.body.standardMin ?? 0
 
-function wantedOf({ row: { session, dog, person, table } }: DayVisitRow, trims: Trims): WantedVisit {
+function wantedOf({ row: { visit, dog, person, table } }: DayVisitRow, trims: Trims): WantedVisit {
   return {
-    ...session,
-    minutes: minutesIn(trims, session.standardId),
+    ...visit,
+    minutes: minutesIn(trims, visit.standardId),
     dog: dog.name,
     dogCanStandMin: dog.canStandMin,
     apprentice: person.givenName,
     tableNumber: table.number,
-    against: againstDog(dog, session.standardId, session.checkIn.allTheSame !== undefined)
+    against: againstDog(dog, visit.standardId, visit.checkIn.allTheSame !== undefined)
   }
 }
 
@@ -109,7 +109,7 @@ export function againstDog(dog: typeof tables.dogs.$inferSelect, trimId: string,
 
 export function clashesAmong(others: readonly DayVisitRow[], trims: Trims, wanted: WantedVisit): readonly Clash[] {
   return clashesOf(
-    others.map(({ row: { session }, closed }) => ({ ...session, minutes: minutesIn(trims, session.standardId), closed })),
+    others.map(({ row: { visit }, closed }) => ({ ...visit, minutes: minutesIn(trims, visit.standardId), closed })),
     wanted
   )
 }

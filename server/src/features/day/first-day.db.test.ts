@@ -50,7 +50,7 @@ describe('people', () => {
 
 describe('notes', () => {
   it('stand with their date on a dog, a person and a visit; struck with a reason', async () => {
-    const visit = await world.newSession('abe')
+    const visit = await world.newVisit('abe')
     const on = { dog: world.ids.flint, person: world.ids.abe, visit }
     for (const [about, id] of Object.entries(on)) {
       const note = { id: v7(), onDate: '2026-04-14', text: `about the ${about}` }
@@ -78,8 +78,8 @@ describe('the search', () => {
       ({ kind, name }) => `${kind} ${name}`
     )
   it('finds people, dogs and visits, for an apprentice dogs and own visits', async () => {
-    await world.newSession('abe', '2026-03-05')
-    await world.newSession('bea', '2026-03-06')
+    await world.newVisit('abe', '2026-03-05')
+    await world.newVisit('bea', '2026-03-06')
     expect(await hits(ivo, 'abe')).toEqual(expect.arrayContaining(['person abe Test', 'visit Flint with abe Test']))
     expect(await hits(ivo, 'flin')).toContain('dog Flint')
     expect(await hits(ivo, '2026-03-06')).toEqual(['visit Flint with bea Test'])
@@ -94,13 +94,13 @@ describe('the dated list', () => {
   it('says what an apprentice did, and on which dog', async () => {
     const id = await world.newTrim('bea', '2026-04-09')
     const lines = (await ivo.get(`/apprentices/${world.ids.bea}/visits`)).body as unknown as VisitLine[]
-    const line = lines.find(({ sessionId }) => sessionId === id)!
+    const line = lines.find(({ visitId }) => visitId === id)!
     expect(line).toMatchObject({ onDate: '2026-04-09', dog: 'Flint', state: 'begun' })
     expect(line.did.length).toBeGreaterThan(8)
     expect(line.did[0]).toMatchObject({ clean: true, counts: true })
-    expect(
-      ((await ivo.get(`/dogs/${world.ids.flint}/visits`)).body as unknown as VisitLine[]).some(({ sessionId }) => sessionId === id)
-    ).toBe(true)
+    expect(((await ivo.get(`/dogs/${world.ids.flint}/visits`)).body as unknown as VisitLine[]).some(({ visitId }) => visitId === id)).toBe(
+      true
+    )
     expect((await abe.get(`/apprentices/${world.ids.bea}/visits`)).status).toBe(403)
     const own = (await abe.get(`/dogs/${world.ids.flint}/visits`)).body as unknown as VisitLine[]
     expect(own.every(({ apprenticeId }) => apprenticeId === world.ids.abe)).toBe(true)
@@ -133,7 +133,7 @@ describe('a visit with the wrong apprentice or dog', () => {
     expect((await ivo.send('PUT', `/visits/${id}/correct`, { apprenticeId: world.ids.bea, dogId: world.ids.ember })).status).toBe(200)
     expect(await attemptsOf('abe')).toBeLessThan(abes)
     expect(await attemptsOf('bea')).toBeGreaterThan(beas)
-    const row = (await world.db.select().from(tables.sessions).where(eq(tables.sessions.id, id)))[0]
+    const row = (await world.db.select().from(tables.visits).where(eq(tables.visits.id, id)))[0]
     expect(row).toMatchObject({ apprenticeId: world.ids.bea, dogId: world.ids.ember })
     expect((await checkAudit(world.db)).whole).toBe(true)
   })
@@ -187,7 +187,7 @@ describe('dogs', () => {
     const twice = dog({ name: 'Flint again' })
     await ivo.post('/dogs', twice)
     const visit = await world.newTrim('abe', '2026-04-02')
-    await world.db.update(tables.sessions).set({ dogId: twice.id }).where(eq(tables.sessions.id, visit))
+    await world.db.update(tables.visits).set({ dogId: twice.id }).where(eq(tables.visits.id, visit))
     await world.db
       .update(tables.dogs)
       .set({ burns: [{ region: 'throat', side: 'both' }] })
@@ -197,7 +197,7 @@ describe('dogs', () => {
     expect((await ivo.post(`/dogs/${twice.id}/merge`, { into: world.ids.flint })).status).toBe(200)
     expect((await ivo.get(`/dogs/${twice.id}`)).status).toBe(404)
     const page = (await ivo.get(`/dogs/${world.ids.flint}`)).body as unknown as DogPage
-    expect(page.visits.some(({ sessionId }) => sessionId === visit)).toBe(true)
+    expect(page.visits.some(({ visitId }) => visitId === visit)).toBe(true)
     expect(page.dog.burns).toEqual([{ region: 'throat', side: 'both' }])
     const notes = (await ivo.get(`/notes/dog/${world.ids.flint}`)).body as unknown as NoteView[]
     expect(notes.map(({ text }) => text)).toContain('shy of the dryer')

@@ -1,7 +1,7 @@
 // Planning, moving, swapping and taking back visits.
 import type { Me, MoveVisit, NewVisit, Planned, Swap } from '@peen/contract'
 import type { Clash } from '@peen/core/day'
-import { foldSession } from '@peen/core/practice'
+import { foldVisit } from '@peen/core/practice'
 import { eq, inArray } from 'drizzle-orm'
 import { inTransaction, orTaken, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -69,26 +69,26 @@ export async function planVisit({ db, clock }: Services, visit: NewVisit, actor:
     const { trim, warnings } = await checkVisit(tx, wanted, today, true)
     const checkIn = { weeksSince, wishes, excused: [], ...(allTheSame ? { allTheSame } : {}) }
     const row = { id, apprenticeId, dogId, tableId, standardId, standardVersion: trim.version, onDate, checkIn }
-    await orTaken(tx.insert(tables.sessions).values(row), refuse.taken('visit'))
+    await orTaken(tx.insert(tables.visits).values(row), refuse.taken('visit'))
     return { id, warnings }
   })
 }
 
 async function notBegun(tx: Transaction, id: string, isTableOnly = false) {
-  const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)).for('update'))[0]
-  if (!session) throw refuse.notFound('This visit')
+  const visit = (await tx.select().from(tables.visits).where(eq(tables.visits.id, id)).for('update'))[0]
+  if (!visit) throw refuse.notFound('This visit')
   const events = (await eventsOf(tx, [id])).get(id)!
   // a dog that is worked on may go to another table, and to nobody else
-  if (events.length > 0 && !(isTableOnly && foldSession(events).closedAt === null))
+  if (events.length > 0 && !(isTableOnly && foldVisit(events).closedAt === null))
     throw refuse.conflict('visitBegun', 'Work on this dog has begun: the visit stays where it is. Nothing was changed.')
-  return session
+  return visit
 }
 
 /** Moves a visit that nobody has begun to another table, apprentice, day or trim; one that has begun to another table. */
 export async function moveVisit({ db, clock }: Services, id: string, move: MoveVisit): Promise<Planned> {
   const today = await clock.today()
   return inTransaction(db, async (tx) => {
-    const before = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)))[0]
+    const before = (await tx.select().from(tables.visits).where(eq(tables.visits.id, id)))[0]
     const rest = ['apprenticeId', 'onDate', 'standardId'] as const
     const isTableOnly = rest.every((field) => move[field] === undefined || move[field] === before?.[field])
     const { apprenticeId, dogId, tableId, standardId, onDate } = await notBegun(tx, id, isTableOnly)
@@ -98,7 +98,7 @@ export async function moveVisit({ db, clock }: Services, id: string, move: MoveV
     const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, ...move, allTheSame }
     const { trim, warnings } = await checkVisit(tx, wanted, today, false)
     await tx
-      .update(tables.sessions)
+      .update(tables.visits)
       .set({
         tableId: wanted.tableId,
         apprenticeId: wanted.apprenticeId,
@@ -106,7 +106,7 @@ export async function moveVisit({ db, clock }: Services, id: string, move: MoveV
         // another trim is set up anew: what was chosen for the old one does not hold
         ...(wanted.standardId === standardId ? {} : { standardId: wanted.standardId, standardVersion: trim.version, chosen: null })
       })
-      .where(eq(tables.sessions.id, id))
+      .where(eq(tables.visits.id, id))
     return { id, warnings }
   })
 }
@@ -115,8 +115,8 @@ export async function moveVisit({ db, clock }: Services, id: string, move: MoveV
 export async function cancelVisit({ db }: Services, id: string): Promise<{ readonly id: string }> {
   return inTransaction(db, async (tx) => {
     await notBegun(tx, id)
-    await tx.delete(tables.pictures).where(eq(tables.pictures.sessionId, id))
-    await tx.delete(tables.sessions).where(eq(tables.sessions.id, id))
+    await tx.delete(tables.pictures).where(eq(tables.pictures.visitId, id))
+    await tx.delete(tables.visits).where(eq(tables.visits.id, id))
     return { id }
   })
 }
@@ -129,14 +129,14 @@ export async function swapVisits({ db }: Services, id: string, { with: otherId, 
   return inTransaction(db, async (tx) => {
     const rows = await tx
       .select()
-      .from(tables.sessions)
-      .where(inArray(tables.sessions.id, [id, otherId]))
+      .from(tables.visits)
+      .where(inArray(tables.visits.id, [id, otherId]))
       .for('update')
     const [one, other] = [id, otherId].map((wanted) => rows.find((row) => row.id === wanted))
     if (!one || !other || id === otherId) throw refuse.notFound('The other visit')
     if (one.onDate !== other.onDate)
       throw refuse.conflict('otherDay', `One visit is on ${one.onDate}, the other on ${other.onDate}. Nothing was changed.`)
-    const visits = (await visitsOn(tx, one.onDate)).filter(({ row }) => [id, otherId].includes(row.session.id))
+    const visits = (await visitsOn(tx, one.onDate)).filter(({ row }) => [id, otherId].includes(row.visit.id))
     const stuck = visits.find(({ begun, closed }) => closed || (what === 'dogs' && begun))
     if (stuck) {
       const why = stuck.closed ? 'is finished' : 'has begun: its work is the one’s who began it'
@@ -148,11 +148,11 @@ export async function swapVisits({ db }: Services, id: string, { with: otherId, 
   })
 }
 
-type SessionRow = typeof tables.sessions.$inferSelect
+type VisitRow = typeof tables.visits.$inferSelect
 /** A visit takes the place of another: its table, and for a change of dogs also whoever stands there. */
-async function moveTo(tx: Transaction, visit: SessionRow, { tableId, apprenticeId }: SessionRow, what: Swap['what']): Promise<void> {
+async function moveTo(tx: Transaction, visit: VisitRow, { tableId, apprenticeId }: VisitRow, what: Swap['what']): Promise<void> {
   await tx
-    .update(tables.sessions)
+    .update(tables.visits)
     .set(what === 'tables' ? { tableId } : { tableId, apprenticeId })
-    .where(eq(tables.sessions.id, visit.id))
+    .where(eq(tables.visits.id, visit.id))
 }

@@ -1,20 +1,12 @@
 // Each apprentice's day, from events, attempts and figures; derived every time it is asked for.
 import { techniqueName } from '@peen/content'
 import type { DaySummaryView } from '@peen/contract'
-import {
-  countedAttempts,
-  daySummary,
-  foldSession,
-  undoneSteps,
-  workedMinutes,
-  type SessionState,
-  type VisitSummary
-} from '@peen/core/practice'
+import { countedAttempts, daySummary, foldVisit, undoneSteps, workedMinutes, type VisitState, type VisitSummary } from '@peen/core/practice'
 import { and, asc, eq } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { eventsOf } from '../derived'
 import { personName } from '../people'
-import { sessionRows, standardOfVisit, stepsOfVisit } from '../practice'
+import { visitRows, standardOfVisit, stepsOfVisit } from '../practice'
 import { houseOf, rackOf, techniquesOf } from '../school'
 import { agreedOfAll } from '../agreed'
 import { majorFaults } from '../techniques'
@@ -47,24 +39,24 @@ export async function summariesOf(db: Reader, onDate: string, now: string): Prom
 type Techniques = ReadonlyMap<string, Awaited<ReturnType<typeof techniquesOf>>[number]>
 
 async function visitsOf(db: Reader, onDate: string, now: string, techniques: Techniques) {
-  const rows = await sessionRows(db, eq(tables.sessions.onDate, onDate))
+  const rows = await visitRows(db, eq(tables.visits.onDate, onDate))
   const shop = { house: await houseOf(db), rack: await rackOf(db) }
   const major = await majorFaults(db)
   const events = await eventsOf(
     db,
-    rows.map(({ session }) => session.id)
+    rows.map(({ visit }) => visit.id)
   )
   const agreed = await agreedOfAll(
     db,
-    rows.map(({ session }) => session.id)
+    rows.map(({ visit }) => visit.id)
   )
   const found: { readonly personId: string; readonly visit: VisitSummary }[] = []
-  for (const { session, dog, person } of rows) {
-    const state = foldSession(events.get(session.id)!)
+  for (const { visit, dog, person } of rows) {
+    const state = foldVisit(events.get(visit.id)!)
     if (state.openedAt === null && state.attempts.length === 0) continue
-    const standard = await standardOfVisit(db, session)
-    const steps = stepsOfVisit(session, standard.plan.steps, shop, agreed.get(session.id) ?? null)
-    const visit: VisitSummary = {
+    const standard = await standardOfVisit(db, visit)
+    const steps = stepsOfVisit(visit, standard.plan.steps, shop, agreed.get(visit.id) ?? null)
+    const summary: VisitSummary = {
       dog: dog.name,
       trim: standard.name.toLowerCase(),
       workedMin: workedMinutes(state, now),
@@ -74,12 +66,12 @@ async function visitsOf(db: Reader, onDate: string, now: string, techniques: Tec
       ranOut: state.ranOut?.how ?? null,
       undone: undoneSteps(steps, state).map(({ label }) => label)
     }
-    found.push({ personId: person.id, visit })
+    found.push({ personId: person.id, visit: summary })
   }
   return found
 }
 
-function attemptsOf(state: SessionState, major: ReadonlySet<string>, techniques: Techniques): VisitSummary['attempts'] {
+function attemptsOf(state: VisitState, major: ReadonlySet<string>, techniques: Techniques): VisitSummary['attempts'] {
   return countedAttempts(state, major).map(({ techniqueId, clean, counts, because, faults }) => ({
     technique: techniques.get(techniqueId)?.name ?? techniqueName(techniqueId),
     ...{ clean, counts, because },

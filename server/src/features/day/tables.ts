@@ -42,7 +42,7 @@ export async function setTableTools({ db }: Services, id: string, { toolIds }: T
 export async function removeTable({ db, clock }: Services, id: string): Promise<{ readonly number: number }> {
   const today = await clock.today()
   return inTransaction(db, async (tx) => {
-    const { roomTables: t, sessions: s, dogs: d } = tables
+    const { roomTables: t, visits: s, dogs: d } = tables
     const [table] = await tx
       .select()
       .from(t)

@@ -19,14 +19,14 @@ export async function attemptRows(db: Reader, apprenticeIds: readonly string[], 
     .from(a)
     .innerJoin(d, eq(d.id, a.dogId))
     .where(and(inArray(a.apprenticeId, [...apprenticeIds]), techniqueIds === null ? undefined : inArray(a.techniqueId, [...techniqueIds])))
-    .orderBy(asc(a.onDate), asc(a.sessionId))
+    .orderBy(asc(a.onDate), asc(a.visitId))
 }
 
 export function recordFrom({ row, dogName, coat }: Awaited<ReturnType<typeof attemptRows>>[number]): AttemptRecord {
   const { body } = row
   const isFigure = body.setting === 'figure'
   return {
-    sessionId: row.sessionId,
+    visitId: row.visitId,
     onDate: row.onDate,
     dogId: isFigure ? '' : row.dogId,
     dogName: isFigure ? 'practice figure' : dogName,

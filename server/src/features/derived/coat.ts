@@ -1,4 +1,4 @@
-// What a session writes into its dog's coat book: recomputed from its events, what was found, and what was read on the finished trim.
+// What a visit writes into its dog's coat book: recomputed from its events, what was found, and what was read on the finished trim.
 import { closingSteps, cutRegionsOf, pullTechniques } from '@peen/content'
 import {
   entriesOfFindings,
@@ -9,7 +9,7 @@ import {
   type FloorDay,
   type FloorWork
 } from '@peen/core/coat'
-import { foldSession, type PracticeEvent, type SessionState } from '@peen/core/practice'
+import { foldVisit, type PracticeEvent, type VisitState } from '@peen/core/practice'
 import { planAgreed, standardAsWished, workFor, type Standard } from '@peen/core/standard'
 import { houseFor, type AgreedTarget } from '@peen/core/setup'
 import { and, asc, eq } from 'drizzle-orm'
@@ -17,26 +17,26 @@ import { tables, type Reader } from '../../db'
 import { agreedOf } from '../agreed'
 import { knownOf, type Known } from './known'
 
-type Session = typeof tables.sessions.$inferSelect
+type Visit = typeof tables.visits.$inferSelect
 
-/** The coat lines of a session in place of those that were there. */
-export async function storeCoat(db: Reader, session: Session, events: readonly PracticeEvent[], known = knownOf(db)): Promise<void> {
-  const { coatFromSessions: c } = tables
-  const wishes = session.found?.wishes ?? []
-  const standard = standardAsWished(await known.standard(session.standardId, session.standardVersion), wishes)
-  const floor = await floorLines(db, known, session, standard, events)
-  const found = session.found
-    ? entriesOfFindings(session.id, session.onDate, session.found.coat, session.found.gate?.by ?? null)
-    : entriesOfFindings(session.id, session.onDate, session.checkIn.excused.map(asFound), null)
-  const gradings = await gradingLines(db, session, standard)
-  await db.delete(c).where(eq(c.sessionId, session.id))
+/** The coat lines of a visit in place of those that were there. */
+export async function storeCoat(db: Reader, visit: Visit, events: readonly PracticeEvent[], known = knownOf(db)): Promise<void> {
+  const { coatFromVisits: c } = tables
+  const wishes = visit.found?.wishes ?? []
+  const standard = standardAsWished(await known.standard(visit.standardId, visit.standardVersion), wishes)
+  const floor = await floorLines(db, known, visit, standard, events)
+  const found = visit.found
+    ? entriesOfFindings(visit.id, visit.onDate, visit.found.coat, visit.found.gate?.by ?? null)
+    : entriesOfFindings(visit.id, visit.onDate, visit.checkIn.excused.map(asFound), null)
+  const gradings = await gradingLines(db, visit, standard)
+  await db.delete(c).where(eq(c.visitId, visit.id))
   if (floor.length + found.length + gradings.length === 0) return
-  const { id: sessionId, dogId, onDate } = session
-  await db.insert(c).values({ sessionId, dogId, onDate, body: { floor, found, gradings } })
+  const { id: visitId, dogId, onDate } = visit
+  await db.insert(c).values({ visitId, dogId, onDate, body: { floor, found, gradings } })
 }
 
 /** A place that was excused because a mat had been cut out there, from before findings were kept with their width. */
-const asFound = ({ region, side }: Session['checkIn']['excused'][number]) =>
+const asFound = ({ region, side }: Visit['checkIn']['excused'][number]) =>
   ({ kind: 'matCut', region, side, widthMm: UNMEASURED_MM }) as const
 /** Nobody measured it. Chosen: a mat as wide as two fingers. */
 const UNMEASURED_MM = 30
@@ -44,23 +44,23 @@ const UNMEASURED_MM = 30
 async function floorLines(
   db: Reader,
   known: Known,
-  session: Session,
+  visit: Visit,
   standard: Standard,
   events: readonly PracticeEvent[]
 ): Promise<readonly CoatEntry[]> {
-  const state = foldSession(events)
-  const agreed = await agreedOf(db, session.id)
-  const day = await floorDay(known, session, standard, agreed)
-  const works = [...attemptsDone(state, session), ...finishedByInstructor(state, standard, events, day)]
+  const state = foldVisit(events)
+  const agreed = await agreedOf(db, visit.id)
+  const day = await floorDay(known, visit, standard, agreed)
+  const works = [...attemptsDone(state, visit), ...finishedByInstructor(state, standard, events, day)]
   return works.flatMap((work) => entriesOfWork(work, day))
 }
 
 /** What is known of the day a step was done on: the plan as it stood for house and coat, what was agreed, the rack. */
-async function floorDay(known: Known, session: Session, { plan }: Standard, agreed: readonly AgreedTarget[] | null): Promise<FloorDay> {
-  const coat = await known.coat(session.dogId)
-  const { gate = null, wishes = [], purpose = 'pet' } = session.found ?? {}
+async function floorDay(known: Known, visit: Visit, { plan }: Standard, agreed: readonly AgreedTarget[] | null): Promise<FloorDay> {
+  const coat = await known.coat(visit.dogId)
+  const { gate = null, wishes = [], purpose = 'pet' } = visit.found ?? {}
   return {
-    ...{ sessionId: session.id, on: session.onDate, rack: await known.rack(), pulls: pullTechniques, cutsAt: cutRegionsOf },
+    ...{ visitId: visit.id, on: visit.onDate, rack: await known.rack(), pulls: pullTechniques, cutsAt: cutRegionsOf },
     lengthsMm: planAgreed(plan, agreed ?? []).lengthsMm,
     stepTools: Object.fromEntries(plan.steps.map(({ technique, toolId }) => [technique, toolId])),
     ...(agreed
@@ -70,16 +70,16 @@ async function floorDay(known: Known, session: Session, { plan }: Standard, agre
   }
 }
 
-function attemptsDone(state: SessionState, session: Session): readonly FloorWork[] {
+function attemptsDone(state: VisitState, visit: Visit): readonly FloorWork[] {
   return state.attempts.filter(isWorked).map(({ id, techniqueId, regions, side, toolId, direction, hands, portion }) => ({
     ...{ attemptId: id, techniqueId, regions, side, toolId, direction, ...(portion ? { portion } : {}) },
-    hands: hands === 'apprentice' ? session.apprenticeId : (state.confirmedBy ?? session.apprenticeId)
+    hands: hands === 'apprentice' ? visit.apprenticeId : (state.confirmedBy ?? visit.apprenticeId)
   }))
 }
 
 /** Places that the instructor finished: as every step of the trim that takes hair there does it. */
 function finishedByInstructor(
-  state: SessionState,
+  state: VisitState,
   { plan }: Standard,
   events: readonly PracticeEvent[],
   { work }: FloorDay
@@ -98,16 +98,16 @@ function finishedByInstructor(
   )
 }
 
-async function gradingLines(db: Reader, session: Session, standard: Standard) {
+async function gradingLines(db: Reader, visit: Visit, standard: Standard) {
   const { gradings: g, gradingResults: r } = tables
   const lengths = new Set(standard.criteria.filter(({ how }) => how.kind === 'length').map(({ id }) => id))
   const rows = await db
     .select({ gradingId: g.id, by: g.assessorId, result: r.body })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
-    .where(and(eq(g.sessionId, session.id), eq(g.status, 'signed')))
+    .where(and(eq(g.visitId, visit.id), eq(g.status, 'signed')))
     .orderBy(asc(g.id))
   return rows
-    .map(({ gradingId, by, result }) => ({ gradingId, entries: entriesOfGrading(gradingId, session.onDate, result.parts, lengths, by) }))
+    .map(({ gradingId, by, result }) => ({ gradingId, entries: entriesOfGrading(gradingId, visit.onDate, result.parts, lengths, by) }))
     .filter(({ entries }) => entries.length > 0)
 }

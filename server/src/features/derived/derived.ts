@@ -1,7 +1,7 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
 import { retiredTechniques } from '@peen/content'
 import { GRADE_RULES, gradeResult, type GradedWith, type GradeResult } from '@peen/core/grade'
-import { countedAttempts, foldSession, type CountedAttempt, type PracticeEvent, type SessionState } from '@peen/core/practice'
+import { countedAttempts, foldVisit, type CountedAttempt, type PracticeEvent, type VisitState } from '@peen/core/practice'
 import { agreedStandard, fittedStandard, type FittedStandard } from '@peen/core/standard'
 import { nowCalled } from '@peen/core/technique'
 import { rollup } from 'd3-array'
@@ -13,14 +13,14 @@ import { rebuildCharts, storeCharts } from './charts'
 import { storeCoat } from './coat'
 import { knownOf, type Known } from './known'
 
-export async function eventsOf(db: Reader, sessionIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
-  const found = new Map<string, PracticeEvent[]>(sessionIds.map((id) => [id, []]))
-  if (sessionIds.length === 0) return found
+export async function eventsOf(db: Reader, visitIds: readonly string[]): Promise<Map<string, PracticeEvent[]>> {
+  const found = new Map<string, PracticeEvent[]>(visitIds.map((id) => [id, []]))
+  if (visitIds.length === 0) return found
   const rows = await db
     .select()
     .from(tables.events)
-    .where(inArray(tables.events.sessionId, [...sessionIds]))
-  for (const row of rows) found.get(row.sessionId)?.push(eventFrom(row))
+    .where(inArray(tables.events.visitId, [...visitIds]))
+  for (const row of rows) found.get(row.visitId)?.push(eventFrom(row))
   return found
 }
 
@@ -34,41 +34,41 @@ export const techniqueToday = (id: string): string => nowCalled(id, retiredTechn
 
 /** The attempts that events come to. They keep the word that was used then; what is derived goes by the names of today. */
 export function countedOf(events: readonly PracticeEvent[], major: ReadonlySet<string>): CountedAttempt[] {
-  return countedIn(foldSession(events), major)
+  return countedIn(foldVisit(events), major)
 }
 
 /** The same of a state that is folded already. */
-export function countedIn(state: SessionState, major: ReadonlySet<string>): CountedAttempt[] {
+export function countedIn(state: VisitState, major: ReadonlySet<string>): CountedAttempt[] {
   const attempts = state.attempts.map((attempt) => ({ ...attempt, techniqueId: techniqueToday(attempt.techniqueId) }))
   return countedAttempts({ ...state, attempts }, major)
 }
 
-/** What one session wrote into the coat book, made again: after its events, its check-in or a mark of it changed. */
-export async function rebuildCoat(db: Reader, sessionId: string): Promise<void> {
-  const session = (await db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
-  await storeCoat(db, session, (await eventsOf(db, [sessionId])).get(sessionId)!)
+/** What one visit wrote into the coat book, made again: after its events, its check-in or a mark of it changed. */
+export async function rebuildCoat(db: Reader, visitId: string): Promise<void> {
+  const visit = (await db.select().from(tables.visits).where(eq(tables.visits.id, visitId)))[0]
+  await storeCoat(db, visit, (await eventsOf(db, [visitId])).get(visitId)!)
 }
 
-/** Writes the attempts of one session in place of those that were there, and what the charts of its apprentice come to. */
+/** Writes the attempts of one visit in place of those that were there, and what the charts of its apprentice come to. */
 export async function storeAttempts(
   db: Reader,
-  session: typeof tables.sessions.$inferSelect,
+  visit: typeof tables.visits.$inferSelect,
   counted: readonly CountedAttempt[]
 ): Promise<void> {
   const { attempts: a } = tables
-  const before = await db.select({ id: a.techniqueId }).from(a).where(eq(a.sessionId, session.id))
-  await writeAttempts(db, session, counted, knownOf(db))
-  await storeCharts(db, session.apprenticeId, [...before.map(({ id }) => id), ...counted.map(({ techniqueId }) => techniqueId)])
+  const before = await db.select({ id: a.techniqueId }).from(a).where(eq(a.visitId, visit.id))
+  await writeAttempts(db, visit, counted, knownOf(db))
+  await storeCharts(db, visit.apprenticeId, [...before.map(({ id }) => id), ...counted.map(({ techniqueId }) => techniqueId)])
 }
 
 async function writeAttempts(
   db: Reader,
-  { id: sessionId, apprenticeId, dogId, onDate, standardId, standardVersion }: typeof tables.sessions.$inferSelect,
+  { id: visitId, apprenticeId, dogId, onDate, standardId, standardVersion }: typeof tables.visits.$inferSelect,
   counted: readonly CountedAttempt[],
   known: Known
 ): Promise<void> {
   const { attempts: a } = tables
-  await db.delete(a).where(eq(a.sessionId, sessionId))
+  await db.delete(a).where(eq(a.visitId, visitId))
   if (counted.length === 0) return
   const { steps } = (await known.standard(standardId, standardVersion)).plan
   const planned = rollup(
@@ -78,7 +78,7 @@ async function writeAttempts(
   )
   const rows = counted.map((body) => {
     const { techniqueId, setting } = body
-    return { sessionId, techniqueId, setting, apprenticeId, dogId, onDate, planMinutes: planned.get(techniqueId) ?? null, body }
+    return { visitId, techniqueId, setting, apprenticeId, dogId, onDate, planMinutes: planned.get(techniqueId) ?? null, body }
   })
   await db.insert(a).values(rows)
 }
@@ -105,13 +105,13 @@ export async function computeResult(db: Reader, grading: typeof tables.gradings.
 }
 
 /** What a signed grading was signed by. One from before that was kept: by the first method, and where the dog is known to have burned. */
-export async function signedWith(db: Reader, { gradedWith, sessionId }: typeof tables.gradings.$inferSelect): Promise<GradedWith> {
+export async function signedWith(db: Reader, { gradedWith, visitId }: typeof tables.gradings.$inferSelect): Promise<GradedWith> {
   if (gradedWith) return gradedWith
   const [dog] = await db
     .select({ burns: tables.dogs.burns })
-    .from(tables.sessions)
-    .innerJoin(tables.dogs, eq(tables.dogs.id, tables.sessions.dogId))
-    .where(eq(tables.sessions.id, sessionId))
+    .from(tables.visits)
+    .innerJoin(tables.dogs, eq(tables.dogs.id, tables.visits.dogId))
+    .where(eq(tables.visits.id, visitId))
   return { method: 1, rules: GRADE_RULES, burns: dog.burns, unworked: [] }
 }
 
@@ -127,7 +127,7 @@ export async function deriveWhereOld(db: Database): Promise<void> {
   await rebuildAll(db)
 }
 
-/** Sessions whose events are read at once. */
+/** Visits whose events are read at once. */
 const AT_ONCE = 50
 
 /** Empties every derived table and fills it again, in one transaction: no one reads a half of it, and a failure leaves what was. */
@@ -137,19 +137,19 @@ export async function rebuildAll(db: Database): Promise<void> {
   await inTransaction(db, async (tx) => {
     await tx.select().from(tables.school).for('update')
     await tx.delete(tables.attempts)
-    await tx.delete(tables.coatFromSessions)
+    await tx.delete(tables.coatFromVisits)
     const [known, major] = [knownOf(tx), await majorFaults(tx)]
-    const sessions = await tx.select().from(tables.sessions)
-    for (let from = 0; from < sessions.length; from += AT_ONCE) {
-      const some = sessions.slice(from, from + AT_ONCE)
+    const visits = await tx.select().from(tables.visits)
+    for (let from = 0; from < visits.length; from += AT_ONCE) {
+      const some = visits.slice(from, from + AT_ONCE)
       const events = await eventsOf(
         tx,
         some.map(({ id }) => id)
       )
-      for (const session of some) {
-        const own = events.get(session.id)!
-        await writeAttempts(tx, session, countedOf(own, major), known)
-        await storeCoat(tx, session, own, known)
+      for (const visit of some) {
+        const own = events.get(visit.id)!
+        await writeAttempts(tx, visit, countedOf(own, major), known)
+        await storeCoat(tx, visit, own, known)
       }
     }
     await rebuildCharts(tx)

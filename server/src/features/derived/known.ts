@@ -1,4 +1,4 @@
-// Standards, dogs and the rack, read once while many sessions are derived.
+// Standards, dogs and the rack, read once while many visits are derived.
 import type { CoatType } from '@peen/core/advice'
 import type { Standard } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'

@@ -124,7 +124,7 @@ describe('a dog that is refused', () => {
 
 describe('a visit of before', () => {
   it('carries the name of its own version of the trim', async () => {
-    await world.newSession('abe')
+    await world.newVisit('abe')
     const lines = async () => (await ivo.get(`/dogs/${world.ids.flint}/visits`)).body as unknown as VisitLine[]
     const [{ trim }] = await lines()
     const [{ body }] = await world.db.select().from(tables.standards).where(eq(tables.standards.id, 'bearded-pet'))
@@ -155,7 +155,7 @@ describe('erasing an owner', () => {
       id: v7(),
       v: 1,
       kind: 'noted',
-      sessionId: id,
+      visitId: id,
       by: ivo.me!.id,
       deviceId: 't',
       seq: 1,

@@ -7,7 +7,7 @@ import { dogView, fullName } from '../people'
 import { agreedOf } from '../agreed'
 import { unreadOf, waitsForOwnWord } from '../grading'
 import { newestStandards, standardOf, trimNames } from '../school'
-import { sessionsBeingMarked } from '../standings'
+import { visitsBeingMarked } from '../standings'
 import { eraseOwner, ownerOf } from './owner'
 import { addDog, previewDogs, takeDogsIn } from './intake'
 import { mergeDogs } from './merge'
@@ -21,14 +21,14 @@ async function dogList({ db }: Services): Promise<DogView[]> {
 
 /** One dog: its coat as planned and as last measured, flags and visits. Owner: the given name, no more. */
 async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<DogPage> {
-  const { dogs: d, owners: o, sessions: s, people: p, gradings: g, gradingResults: r } = tables
+  const { dogs: d, owners: o, visits: s, people: p, gradings: g, gradingResults: r } = tables
   const row = (await db.select({ dog: d, owner: o.givenName }).from(d).leftJoin(o, eq(o.id, d.ownerId)).where(eq(d.id, id)))[0]
   if (!row) throw refuse.notFound('This dog')
   const visits = await db
-    .select({ session: s, person: p, gradingId: r.gradingId, assessorId: g.assessorId, result: r.body })
+    .select({ visit: s, person: p, gradingId: r.gradingId, assessorId: g.assessorId, result: r.body })
     .from(s)
     .innerJoin(p, eq(p.id, s.apprenticeId))
-    .leftJoin(g, eq(g.sessionId, s.id))
+    .leftJoin(g, eq(g.visitId, s.id))
     .leftJoin(r, eq(r.gradingId, g.id))
     .where(eq(s.dogId, id))
     .orderBy(desc(s.onDate), desc(s.id))
@@ -36,29 +36,29 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
   // a dog that was never here is shown in the trim that its body usually wears
   const usual = await newestStandards(db)
   const standard = seen[0]
-    ? await standardOf(db, seen[0].session.standardId, seen[0].session.standardVersion)
+    ? await standardOf(db, seen[0].visit.standardId, seen[0].visit.standardVersion)
     : (usual.find(({ body }) => body.bodyType === row.dog.bodyType) ?? usual[0]).body
   const trimOf = await trimNames(
     db,
-    seen.map(({ session }) => session)
+    seen.map(({ visit }) => visit)
   )
-  const open = await sessionsBeingMarked(db)
+  const open = await visitsBeingMarked(db)
   const today = await clock.today()
-  const signed = seen.filter((visit) => visit.result !== null && !open.has(visit.session.id))
+  const signed = seen.filter((visit) => visit.result !== null && !open.has(visit.visit.id))
   const blind = await stillBlind(db, actor, signed, today)
-  const graded = signed.find(({ session, gradingId }) => !blind.has(session.id) && !blind.has(gradingId!))
+  const graded = signed.find(({ visit, gradingId }) => !blind.has(visit.id) && !blind.has(gradingId!))
   const isLength = new Set(standard.criteria.filter((criterion) => criterion.how.kind === 'length').map((criterion) => criterion.id))
   return {
-    known: visits.some(({ session }) => session.onDate < today),
+    known: visits.some(({ visit }) => visit.onDate < today),
     dog: dogView(row.dog, actor.role === 'apprentice' ? null : row.owner),
     plan: standard.plan,
-    worked: planAgreed(standard.plan, seen[0] ? ((await agreedOf(db, seen[0].session.id)) ?? []) : []),
-    visits: seen.map(({ session, person, gradingId }) => ({
-      sessionId: session.id,
-      onDate: session.onDate,
+    worked: planAgreed(standard.plan, seen[0] ? ((await agreedOf(db, seen[0].visit.id)) ?? []) : []),
+    visits: seen.map(({ visit, person, gradingId }) => ({
+      visitId: visit.id,
+      onDate: visit.onDate,
       apprentice: fullName(person),
-      trim: trimOf(session),
-      checkIn: session.checkIn,
+      trim: trimOf(visit),
+      checkIn: visit.checkIn,
       gradingId
     })),
     measured: (graded?.result?.parts ?? [])
@@ -68,26 +68,26 @@ async function dogPage({ db, clock }: Services, actor: Me, id: string): Promise<
 }
 
 type Signed = {
-  readonly session: { readonly id: string; readonly onDate: string }
+  readonly visit: { readonly id: string; readonly onDate: string }
   readonly gradingId: string | null
   readonly assessorId: string | null
 }
 
 /**
- * Sessions or gradings whose lengths this reader must not see by looking at a dog: a colleague who has not read that grading could still
+ * Visits or gradings whose lengths this reader must not see by looking at a dog: a colleague who has not read that grading could still
  * mark the trim blind, and an apprentice has not said how they see it.
  */
 async function stillBlind(db: Reader, actor: Me, signed: readonly Signed[], today: string): Promise<ReadonlySet<string>> {
   if (actor.role === 'apprentice')
     return waitsForOwnWord(
       db,
-      signed.map(({ session }) => session.id),
+      signed.map(({ visit }) => visit.id),
       today
     )
-  const marked = signed.map(({ session, gradingId, assessorId }) => ({
+  const marked = signed.map(({ visit, gradingId, assessorId }) => ({
     gradingId: gradingId!,
     assessorId: assessorId!,
-    onDate: session.onDate
+    onDate: visit.onDate
   }))
   return unreadOf(db, actor, marked, today)
 }

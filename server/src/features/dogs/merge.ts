@@ -29,10 +29,10 @@ export async function mergeDogs({ db, clock }: Services, actor: Me, goneId: stri
 }
 
 async function moveHistory(tx: Transaction, gone: string, kept: string): Promise<void> {
-  const { sessions: s, coatEntries, coatStruck, coatAims, coatFromSessions, attempts, notes: n } = tables
+  const { visits: s, coatEntries, coatStruck, coatAims, coatFromVisits, attempts, notes: n } = tables
   const moved = await tx.select({ id: s.id }).from(s).where(eq(s.dogId, gone))
   await tx.update(s).set({ dogId: kept }).where(eq(s.dogId, gone))
-  for (const table of [coatEntries, coatStruck, coatFromSessions, attempts])
+  for (const table of [coatEntries, coatStruck, coatFromVisits, attempts])
     await tx.update(table).set({ dogId: kept }).where(eq(table.dogId, gone))
   await tx
     .update(n)

@@ -31,7 +31,7 @@ export async function eraseOwner({ db, clock }: Services, actor: Me, dogId: stri
       .set({ ownerId: null, ...withoutPerson({ temperament, dislikes, profile, standing }, person) })
       .where(eq(tables.dogs.id, dogId))
     await tx.delete(tables.owners).where(eq(tables.owners.id, owner.id))
-    const visits = await tx.select({ id: tables.sessions.id }).from(tables.sessions).where(eq(tables.sessions.dogId, dogId))
+    const visits = await tx.select({ id: tables.visits.id }).from(tables.visits).where(eq(tables.visits.dogId, dogId))
     await scrubNotes(tx, [dogId], person)
     await scrubVisits(
       tx,

@@ -9,7 +9,7 @@ import { scrubNotes, scrubVisits, withoutNames, type Person } from './scrub'
 
 type PersonRow = typeof tables.people.$inferSelect
 
-const { people: p, notes: n, letters: l, sessions: s, gradings: g, findings: f, attempts: at } = tables
+const { people: p, notes: n, letters: l, visits: s, gradings: g, findings: f, attempts: at } = tables
 
 const counted = (many: number, one: string, more = `${one}s`) => `${many} ${many === 1 ? one : more}`
 
@@ -24,7 +24,7 @@ export async function erasureView({ db, clock }: Services, id: string): Promise<
   const letters = await numbers(l, eq(l.personId, id))
   const visits = await numbers(s, eq(s.apprenticeId, id))
   const attempts = await numbers(at, eq(at.apprenticeId, id))
-  const marks = (await db.select({ many: count() }).from(g).innerJoin(s, eq(s.id, g.sessionId)).where(eq(s.apprenticeId, id)))[0].many
+  const marks = (await db.select({ many: count() }).from(g).innerJoin(s, eq(s.id, g.visitId)).where(eq(s.apprenticeId, id)))[0].many
   const certificates = await issued(db, id)
   return {
     refusal,
@@ -70,7 +70,7 @@ async function whyNot(db: Reader, person: PersonRow, today: string): Promise<str
   const [draft] = await db
     .select({ id: g.id })
     .from(g)
-    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(s, eq(s.id, g.visitId))
     .where(and(eq(s.apprenticeId, person.id), eq(g.status, 'draft')))
   return draft ? `A trim of ${name} is still being graded. Sign that grading first.` : null
 }
@@ -148,13 +148,13 @@ async function scrubOwnTexts(tx: Transaction, id: string, person: Person): Promi
       .set({ reason: withoutNames(reason!, person) })
       .where(eq(f.id, own))
   const settled = await tx
-    .select({ sessionId: a.sessionId, reason: a.reason })
+    .select({ visitId: a.visitId, reason: a.reason })
     .from(a)
-    .innerJoin(s, eq(s.id, a.sessionId))
+    .innerJoin(s, eq(s.id, a.visitId))
     .where(and(eq(s.apprenticeId, id), isNotNull(a.reason)))
-  for (const { sessionId, reason } of settled)
+  for (const { visitId, reason } of settled)
     await tx
       .update(a)
       .set({ reason: withoutNames(reason!, person) })
-      .where(eq(a.sessionId, sessionId))
+      .where(eq(a.visitId, visitId))
 }

@@ -36,11 +36,11 @@ async function apprenticeWithTraces(): Promise<{ readonly id: string; readonly g
   }
   await ivo.post('/invitations', { ...person, cohort: 'Spring' })
   ;(world.ids as Record<string, string>).oluwa = id
-  const session = await world.newTrim('oluwa')
+  const visit = await world.newTrim('oluwa')
   const note = (about: string, of: string) =>
     ivo.post(`/notes/${about}/${of}`, { id: v7(), onDate: '2026-04-14', text: 'Oluwaseun was late; told oluwa so.' })
   await note('person', id)
-  await note('visit', session)
+  await note('visit', visit)
   await note('dog', world.ids.flint)
   await ivo.post(`/apprentices/${id}/answers`, {
     id: v7(),
@@ -50,7 +50,7 @@ async function apprenticeWithTraces(): Promise<{ readonly id: string; readonly g
     onDate: '2026-04-14'
   })
   const grading = v7()
-  await ivo.post(`/visits/${session}/gradings`, { id: grading })
+  await ivo.post(`/visits/${visit}/gradings`, { id: grading })
   const answers = { ...fullSheet(), nails: { whole: { kind: 'excused', reason: 'as BRACKWATER asked' } } }
   await ivo.send('PUT', `/gradings/${grading}`, { version: 1, answers, critical: [], globalRating: 'good' })
   expect((await ivo.post(`/gradings/${grading}/sign`, { version: 2 })).status).toBe(200)
@@ -63,7 +63,7 @@ describe('erasing an apprentice', () => {
     expect((await view(world.ids.bea)).refusal).toBe('Retire bea first.')
     expect((await erase(world.ids.bea)).body.detail).toBe('Retire bea first. Nothing was changed.')
     expect((await erase(world.ids.ina)).body.detail).toMatch(/^ina is staff/)
-    await world.newSession('bea', '2026-05-20')
+    await world.newVisit('bea', '2026-05-20')
     await retire(world.ids.bea)
     expect((await view(world.ids.bea)).refusal).toMatch(/has a visit on 2026-05-20/)
   })

@@ -34,10 +34,10 @@ export async function scrubNotes(tx: Transaction, ids: readonly string[], person
 }
 
 /** Everything that was said in words at some visits: findings, closing, taps, lengths, sheets and what was computed from them. */
-export async function scrubVisits(tx: Transaction, sessionIds: readonly string[], person: Person): Promise<void> {
-  const { sessions: s, events: e, gradings: g, gradingResults: r, gradingConflicts: c } = tables
-  if (sessionIds.length === 0) return
-  const ids = [...sessionIds]
+export async function scrubVisits(tx: Transaction, visitIds: readonly string[], person: Person): Promise<void> {
+  const { visits: s, events: e, gradings: g, gradingResults: r, gradingConflicts: c } = tables
+  if (visitIds.length === 0) return
+  const ids = [...visitIds]
   const visits = await tx.select().from(s).where(inArray(s.id, ids))
   await scrubNotes(tx, ids, person)
   for (const { id, checkIn, found, closing } of visits)
@@ -46,16 +46,16 @@ export async function scrubVisits(tx: Transaction, sessionIds: readonly string[]
       .set({ ...withoutPerson({ checkIn, found, closing }, person), eventsVersion: sql`${s.eventsVersion} + 1` })
       .where(eq(s.id, id))
   // an event's content hash stays as it came: it tells a tablet that its tap is there already, nothing more
-  for (const { id, payload } of await tx.select().from(e).where(inArray(e.sessionId, ids))) {
+  for (const { id, payload } of await tx.select().from(e).where(inArray(e.visitId, ids))) {
     const clean = withoutPerson(payload, person)
     if (JSON.stringify(clean) !== JSON.stringify(payload)) await tx.update(e).set({ payload: clean }).where(eq(e.id, id))
   }
   const { agreedTargets: t } = tables
-  for (const { id, lines } of await tx.select({ id: t.id, lines: t.lines }).from(t).where(inArray(t.sessionId, ids))) {
+  for (const { id, lines } of await tx.select({ id: t.id, lines: t.lines }).from(t).where(inArray(t.visitId, ids))) {
     const clean = withoutPerson(lines, person)
     if (JSON.stringify(clean) !== JSON.stringify(lines)) await tx.update(t).set({ lines: clean }).where(eq(t.id, id))
   }
-  const gradings = await tx.select({ id: g.id, answers: g.answers, agreed: g.agreed }).from(g).where(inArray(g.sessionId, ids))
+  const gradings = await tx.select({ id: g.id, answers: g.answers, agreed: g.agreed }).from(g).where(inArray(g.visitId, ids))
   for (const { id, ...words } of gradings) {
     const clean = withoutPerson(words, person)
     if (JSON.stringify(clean) !== JSON.stringify(words)) await tx.update(g).set(clean).where(eq(g.id, id))

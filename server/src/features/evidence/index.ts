@@ -137,11 +137,11 @@ async function heldBy(db: Reader, ids: readonly string[], today: string): Promis
 }
 
 /** Whose work a trim is, besides its apprentice: every account of those of the staff whose own hands were on the dog, and every other account of the apprentice. */
-export async function handsOn(db: Reader, sessionId: string): Promise<Set<string>> {
-  const { sessions: s } = tables
-  const [session] = await db.select({ apprenticeId: s.apprenticeId }).from(s).where(eq(s.id, sessionId))
-  const apprenticeId = session?.apprenticeId ?? ''
-  const events = (await eventsOf(db, [sessionId])).get(sessionId)!
+export async function handsOn(db: Reader, visitId: string): Promise<Set<string>> {
+  const { visits: s } = tables
+  const [visit] = await db.select({ apprenticeId: s.apprenticeId }).from(s).where(eq(s.id, visitId))
+  const apprenticeId = visit?.apprenticeId ?? ''
+  const events = (await eventsOf(db, [visitId])).get(visitId)!
   const accountsOf = await accountsOfOne(db)
   const all = new Set([apprenticeId, ...staffHands(events, apprenticeId)].flatMap((id) => [...accountsOf(id)]))
   all.delete(apprenticeId)

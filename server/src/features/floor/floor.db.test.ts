@@ -17,10 +17,10 @@ beforeAll(async () => {
 afterAll(() => world.close())
 
 let count = 0
-const record = (by: Client, sessionId: string, kind: string, minute: number, payload: object = {}) => {
+const record = (by: Client, visitId: string, kind: string, minute: number, payload: object = {}) => {
   count++
-  const envelope = { id: v7(), v: 1, kind, sessionId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count, payload }
-  return by.post(`/visits/${sessionId}/events`, {
+  const envelope = { id: v7(), v: 1, kind, visitId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count, payload }
+  return by.post(`/visits/${visitId}/events`, {
     events: [{ ...envelope, atDevice: `2026-04-14T09:${String(minute).padStart(2, '0')}:00.000Z` }]
   })
 }
@@ -28,17 +28,17 @@ const floor = async (by: Client) => (await by.get('/floor')).body as unknown as 
 
 describe('the rounds', () => {
   it('send an instructor at once to who asks, until somebody comes', async () => {
-    const session = await world.newSession('abe')
-    await record(ivo, session, 'sessionOpened', 0)
+    const visit = await world.newVisit('abe')
+    await record(ivo, visit, 'visitOpened', 0)
     expect((await floor(ivo)).looks[0]?.say ?? '').not.toMatch(/asked for you/)
-    expect((await record(abe, session, 'helpAsked', 20)).status).toBe(200)
+    expect((await record(abe, visit, 'helpAsked', 20)).status).toBe(200)
     const asked = await floor(ivo)
     expect(asked.looks[0].say).toMatch(/who asked for you/)
-    expect(asked.tables.find((table) => table.sessionId === session)?.asked).toBe(true)
-    expect((await record(abe, session, 'lookedAt', 21)).status).toBe(403)
-    expect((await record(ivo, session, 'lookedAt', 21)).status).toBe(200)
+    expect(asked.tables.find((table) => table.visitId === visit)?.asked).toBe(true)
+    expect((await record(abe, visit, 'lookedAt', 21)).status).toBe(403)
+    expect((await record(ivo, visit, 'lookedAt', 21)).status).toBe(200)
     const answered = await floor(ivo)
-    expect(answered.tables.find((table) => table.sessionId === session)?.asked).toBe(false)
+    expect(answered.tables.find((table) => table.visitId === visit)?.asked).toBe(false)
     expect(answered.looks.every((look) => !/asked for you/.test(look.say))).toBe(true)
   })
 
@@ -75,19 +75,19 @@ describe('the room', () => {
   })
 
   it('adds up what a dog has stood today at every table, without breaks, and sends nobody to one that can stand no longer', async () => {
-    const [first, second] = [await world.newSession('abe'), await world.newSession('bea')]
-    await record(ivo, first, 'sessionOpened', 0)
+    const [first, second] = [await world.newVisit('abe'), await world.newVisit('bea')]
+    await record(ivo, first, 'visitOpened', 0)
     await record(ivo, first, 'breakStarted', 10)
     await record(ivo, first, 'breakEnded', 15, { minutes: 5 })
-    await record(ivo, first, 'sessionClosed', 20)
-    await record(ivo, second, 'sessionOpened', 30)
-    const session = (await ivo.get(`/visits/${second}/work`)).body as unknown as { elsewhereMin: number; now: string }
-    // the sessions of the test above are of the same dog: it stood there as well
+    await record(ivo, first, 'visitClosed', 20)
+    await record(ivo, second, 'visitOpened', 30)
+    const visit = (await ivo.get(`/visits/${second}/work`)).body as unknown as { elsewhereMin: number; now: string }
+    // the visits of the test above are of the same dog: it stood there as well
     const before = (await ivo.get(`/visits/${first}/work`)).body as unknown as { elsewhereMin: number }
-    expect(session.elsewhereMin).toBe(before.elsewhereMin - 12 + 15)
-    expect(session.now).toBe('2026-04-14T09:42:00.000Z')
+    expect(visit.elsewhereMin).toBe(before.elsewhereMin - 12 + 15)
+    expect(visit.now).toBe('2026-04-14T09:42:00.000Z')
     await record(ivo, second, 'ranOut', 41, { how: 'home' })
     const view = await floor(ivo)
-    expect(view.looks.some(({ sessionId }) => sessionId === second)).toBe(false)
+    expect(view.looks.some(({ visitId }) => visitId === second)).toBe(false)
   })
 })

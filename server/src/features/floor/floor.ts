@@ -2,14 +2,14 @@ import type { FloorTable, FloorView, HoldView, Look, Me, StepView, TablePlace } 
 import { placeIssue } from '@peen/core/day'
 import {
   attemptMinutes,
-  foldSession,
+  foldVisit,
   LOW_STAND_MIN,
   rankLooks,
   ROUNDS_DEFAULTS,
   runningAttempt,
   stepProgress,
   workedMinutes,
-  type SessionState,
+  type VisitState,
   type ComingStep,
   type RoundsRules,
   type StepProgress,
@@ -24,7 +24,7 @@ import { agreedOfAll } from '../agreed'
 import { eventsOf } from '../derived'
 import { isClosedDay, openedBy } from '../day'
 import { dogView, personName } from '../people'
-import { holdsFor, sessionRows, standardOfVisit, stepsOfVisit } from '../practice'
+import { holdsFor, visitRows, standardOfVisit, stepsOfVisit } from '../practice'
 import type { standardOf } from '../school'
 import { houseOf, rackOf, schoolRow } from '../school'
 
@@ -37,22 +37,22 @@ type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonl
 export async function floorView(services: Services, actor: Me): Promise<FloorView> {
   const { db, clock } = services
   const [room, today, now] = [await schoolRow(db), await clock.today(), (await clock.now()).toISOString()]
-  const rows = await sessionRows(db, eq(tables.sessions.onDate, today))
+  const rows = await visitRows(db, eq(tables.visits.onDate, today))
   const events = await eventsOf(
     db,
-    rows.map(({ session }) => session.id)
+    rows.map(({ visit }) => visit.id)
   )
   const shop = { house: await houseOf(db), rack: await rackOf(db) }
   const agreed = await agreedOfAll(
     db,
-    rows.map(({ session }) => session.id)
+    rows.map(({ visit }) => visit.id)
   )
   const rounds = room.rounds ?? ROUNDS_DEFAULTS
-  const states = new Map([...events].map(([id, own]) => [id, foldSession(own)]))
+  const states = new Map([...events].map(([id, own]) => [id, foldVisit(own)]))
   const workedByDog = new Map<string, number>()
-  for (const { session } of rows) {
-    const minutes = workedMinutes(states.get(session.id)!, now)
-    workedByDog.set(session.dogId, (workedByDog.get(session.dogId) ?? 0) + minutes)
+  for (const { visit } of rows) {
+    const minutes = workedMinutes(states.get(visit.id)!, now)
+    workedByDog.set(visit.dogId, (workedByDog.get(visit.dogId) ?? 0) + minutes)
   }
   const mine = rows.filter(({ person }) => actor.role !== 'apprentice' || person.id === actor.id)
   const everyone = await techniquesNow(
@@ -62,13 +62,13 @@ export async function floorView(services: Services, actor: Me): Promise<FloorVie
   )
   const occupied: Occupied[] = []
   for (const row of mine) {
-    const state = states.get(row.session.id)!
+    const state = states.get(row.visit.id)!
     const standings = everyone.get(row.person.id)!
-    const standard = await standardOfVisit(db, row.session)
-    const holds = state.closedAt ? [] : await holdsFor(db, row.session, state, today, standings)
-    const planned = stepsOfVisit(row.session, standard.plan.steps, shop, agreed.get(row.session.id) ?? null)
-    const plan = planAgreed(standard.plan, agreed.get(row.session.id) ?? [])
-    occupied.push(describe(row, state, standings, { ...standard, plan }, planned, holds, workedByDog.get(row.session.dogId)!, now))
+    const standard = await standardOfVisit(db, row.visit)
+    const holds = state.closedAt ? [] : await holdsFor(db, row.visit, state, today, standings)
+    const planned = stepsOfVisit(row.visit, standard.plan.steps, shop, agreed.get(row.visit.id) ?? null)
+    const plan = planAgreed(standard.plan, agreed.get(row.visit.id) ?? [])
+    occupied.push(describe(row, state, standings, { ...standard, plan }, planned, holds, workedByDog.get(row.visit.dogId)!, now))
   }
   const everyTable = await db
     .select()
@@ -119,12 +119,12 @@ export async function keepRounds(services: Services, actor: Me, rounds: RoundsRu
   return floorView(services, actor)
 }
 
-type Row = Awaited<ReturnType<typeof sessionRows>>[number]
+type Row = Awaited<ReturnType<typeof visitRows>>[number]
 
 function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
   const { id: tableId, number, xMm, yMm, turnDeg } = table
   return {
-    sessionId: null,
+    visitId: null,
     tableId,
     number,
     xMm,
@@ -152,8 +152,8 @@ function freeTable(table: typeof tables.roomTables.$inferSelect): FloorTable {
 
 // eslint-disable-next-line max-lines-per-function -- facts are gathered once, then laid together
 function describe(
-  { session, person, dog, table }: Row,
-  state: SessionState,
+  { visit, person, dog, table }: Row,
+  state: VisitState,
   standings: ReadonlyMap<string, TechniqueNow>,
   standard: Awaited<ReturnType<typeof standardOf>>,
   planned: readonly PlanStep[],
@@ -175,10 +175,10 @@ function describe(
   const minutesSince = (iso: string | null) => (iso === null ? null : Math.max(0, (Date.parse(nowIso) - Date.parse(iso)) / MINUTE_MS))
   const facts: TableFacts = {
     tableNumber: table.number,
-    sessionId: session.id,
+    visitId: visit.id,
     apprentice: person.givenName,
     dog: dog.name,
-    dogFlags: flagsOf(dog, session.found),
+    dogFlags: flagsOf(dog, visit.found),
     workedMin,
     standardMin: standard.standardMin,
     canStandMin,
@@ -191,7 +191,7 @@ function describe(
     panics: state.panicsSince !== null
   }
   const view: FloorTable = {
-    sessionId: session.id,
+    visitId: visit.id,
     tableId: table.id,
     number: table.number,
     xMm: table.xMm,
@@ -221,7 +221,7 @@ function describe(
 /** The risky steps still to come with the minutes until each is expected, by the plan and what has been worked at the present one. */
 function comingSteps(
   steps: readonly StepProgress[],
-  state: SessionState,
+  state: VisitState,
   standings: ReadonlyMap<string, TechniqueNow>,
   nowIso: string
 ): ComingStep[] {
@@ -245,7 +245,7 @@ function comingSteps(
 }
 
 /** What makes a dog need more care today: a limit set on it, and what was found on its skin at check-in. */
-function flagsOf(dog: Row['dog'], found: Row['session']['found']): number {
+function flagsOf(dog: Row['dog'], found: Row['visit']['found']): number {
   return (dog.standing?.kind === 'limited' ? 1 : 0) + ((found?.skin.length ?? 0) > 0 ? 1 : 0)
 }
 
@@ -259,10 +259,10 @@ function looksOf(occupied: readonly Occupied[], rounds: RoundsRules): Look[] {
     occupied.map(({ facts }) => facts),
     rounds
   ).map((ranked) => {
-    const table = occupied.find(({ facts }) => facts.sessionId === ranked.sessionId)!
+    const table = occupied.find(({ facts }) => facts.visitId === ranked.visitId)!
     return {
       tableNumber: ranked.tableNumber,
-      sessionId: ranked.sessionId,
+      visitId: ranked.visitId,
       who: table.facts.apprentice,
       say: ranked.say,
       why: ranked.why,

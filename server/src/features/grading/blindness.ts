@@ -1,7 +1,7 @@
 // Who is blind to whose grading: what has been read is remembered, and nothing is shown in passing that would cost it.
 import type { Me } from '@peen/contract'
 import { daysBetween } from '@peen/core/competency'
-import { foldSession } from '@peen/core/practice'
+import { foldVisit } from '@peen/core/practice'
 import { and, eq, inArray, ne } from 'drizzle-orm'
 import { tables, type Reader, type Transaction } from '../../db'
 import { accountsOfOne } from '../accounts'
@@ -38,15 +38,15 @@ export async function unreadOf(db: Reader, actor: Me, marked: readonly Marked[],
         .where(and(eq(gr.personId, actor.id), inArray(gr.gradingId, ids)))
     ).map(({ id }) => id)
   )
-  const rows = await db.select({ id: g.id, sessionId: g.sessionId }).from(g).where(inArray(g.id, ids))
-  const sessionIds = [...new Set(rows.map(({ sessionId }) => sessionId))]
+  const rows = await db.select({ id: g.id, visitId: g.visitId }).from(g).where(inArray(g.id, ids))
+  const visitIds = [...new Set(rows.map(({ visitId }) => visitId))]
   const own = await db
-    .select({ id: g.sessionId })
+    .select({ id: g.visitId })
     .from(g)
-    .where(and(inArray(g.sessionId, sessionIds), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
-  const appointed = await db.select({ id: a.sessionId }).from(a).where(inArray(a.sessionId, sessionIds))
+    .where(and(inArray(g.visitId, visitIds), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
+  const appointed = await db.select({ id: a.visitId }).from(a).where(inArray(a.visitId, visitIds))
   const free = new Set([...own, ...appointed].map(({ id }) => id))
-  return new Set(rows.flatMap(({ id, sessionId }) => (read.has(id) || free.has(sessionId) ? [] : [id])))
+  return new Set(rows.flatMap(({ id, visitId }) => (read.has(id) || free.has(visitId) ? [] : [id])))
 }
 
 /**
@@ -55,7 +55,7 @@ export async function unreadOf(db: Reader, actor: Me, marked: readonly Marked[],
  */
 export async function knowsAnother(
   tx: Transaction,
-  session: { readonly id: string; readonly onDate: string },
+  visit: { readonly id: string; readonly onDate: string },
   personId: string,
   today: string
 ): Promise<boolean> {
@@ -63,7 +63,7 @@ export async function knowsAnother(
   const others = await tx
     .select({ id: g.id, status: g.status })
     .from(g)
-    .where(and(eq(g.sessionId, session.id), ne(g.assessorId, personId)))
+    .where(and(eq(g.visitId, visit.id), ne(g.assessorId, personId)))
   if (others.length === 0) return false
   const ids = others.map(({ id }) => id)
   const own = (await accountsOfOne(tx))(personId)
@@ -72,22 +72,22 @@ export async function knowsAnother(
     .from(gr)
     .where(and(inArray(gr.gradingId, ids), inArray(gr.personId, [...own])))
   if (reads.length > 0) return true
-  if (canStillBeBlind(session.onDate, today) || others.every(({ status }) => status === 'draft')) return false
-  const [appointed] = await tx.select({ askedAt: a.askedAt }).from(a).where(eq(a.sessionId, session.id))
-  return !appointed || !canStillBeBlind(session.onDate, appointed.askedAt.toISOString().slice(0, 10))
+  if (canStillBeBlind(visit.onDate, today) || others.every(({ status }) => status === 'draft')) return false
+  const [appointed] = await tx.select({ askedAt: a.askedAt }).from(a).where(eq(a.visitId, visit.id))
+  return !appointed || !canStillBeBlind(visit.onDate, appointed.askedAt.toISOString().slice(0, 10))
 }
 
-/** Of these sessions, those whose apprentice has not yet said how they see the own trim, and still can. */
-export async function waitsForOwnWord(db: Reader, sessionIds: readonly string[], today: string): Promise<ReadonlySet<string>> {
-  if (sessionIds.length === 0) return new Set()
-  const { sessions: s } = tables
+/** Of these visits, those whose apprentice has not yet said how they see the own trim, and still can. */
+export async function waitsForOwnWord(db: Reader, visitIds: readonly string[], today: string): Promise<ReadonlySet<string>> {
+  if (visitIds.length === 0) return new Set()
+  const { visits: s } = tables
   const days = await db
     .select({ id: s.id, onDate: s.onDate })
     .from(s)
-    .where(inArray(s.id, [...sessionIds]))
+    .where(inArray(s.id, [...visitIds]))
   const recent = days.filter(({ onDate }) => canStillBeBlind(onDate, today)).map(({ id }) => id)
   const events = await eventsOf(db, recent)
-  return new Set(recent.filter((id) => foldSession(events.get(id)!).selfRating === null))
+  return new Set(recent.filter((id) => foldVisit(events.get(id)!).selfRating === null))
 }
 
 /** The same for many at once: what a table or a file tells of others' marks. An apprentice marks nothing. */

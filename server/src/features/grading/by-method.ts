@@ -7,7 +7,7 @@ import type { Services } from '../../http'
 import { computeResult, signedWith } from '../derived'
 import { fullName } from '../people'
 import { gradeRulesOf } from '../school'
-import { sessionsBeingMarked } from '../standings'
+import { visitsBeingMarked } from '../standings'
 import { unreadOf } from './blindness'
 
 /** Marks that differ by less say the same, of 100. Chosen: a reader sees whole marks. */
@@ -15,23 +15,23 @@ const SAME_MARKS = 0.5
 
 /** Every grading that was signed by an older method and would have another verdict, or another whole mark, by the newest; none by which this reader would no longer be blind. */
 export async function differByMethod({ db, clock }: Services, actor: Me): Promise<MethodDifference[]> {
-  const { gradings: g, gradingResults: r, sessions: s, people: p, dogs: d } = tables
+  const { gradings: g, gradingResults: r, visits: s, people: p, dogs: d } = tables
   const rows = await db
     .select({ grading: g, result: r.body, onDate: s.onDate, person: p, dog: d.name })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
-    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(s, eq(s.id, g.visitId))
     .innerJoin(p, eq(p.id, s.apprenticeId))
     .innerJoin(d, eq(d.id, s.dogId))
     .where(eq(g.status, 'signed'))
     .orderBy(desc(s.onDate))
   const rules = await gradeRulesOf(db)
-  const open = await sessionsBeingMarked(db)
+  const open = await visitsBeingMarked(db)
   const marked = rows.map(({ grading, onDate }) => ({ gradingId: grading.id, assessorId: grading.assessorId, onDate }))
   const unread = await unreadOf(db, actor, marked, await clock.today())
   const found: MethodDifference[] = []
   for (const { grading, result, onDate, person, dog } of rows) {
-    if (open.has(grading.sessionId) || unread.has(grading.id)) continue
+    if (open.has(grading.visitId) || unread.has(grading.id)) continue
     const by = await signedWith(db, grading)
     if (by.method === GRADE_METHOD) continue
     const now = await computeResult(db, grading, { ...by, method: GRADE_METHOD, rules })

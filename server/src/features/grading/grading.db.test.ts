@@ -18,7 +18,7 @@ beforeAll(async () => {
 })
 afterAll(() => world.close())
 
-const open = async (by: Client, session: string) => (await by.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
+const open = async (by: Client, visit: string) => (await by.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
 const save = (by: Client, id: string, version: number, answers: Answers, more: object = {}) =>
   by.send('PUT', `/gradings/${id}`, { version, answers, critical: [], globalRating: null, ...more })
 const read = async (by: Client, id: string) => (await by.get(`/gradings/${id}`)).body as unknown as GradingView
@@ -69,7 +69,7 @@ describe('a draft', () => {
     expect((await read(ivo, id)).answers).toEqual({ belly: { whole: { kind: 'level', level: 3 } } })
   })
 
-  it('takes an id once: another session’s id is a clear conflict', async () => {
+  it('takes an id once: another visit’s id is a clear conflict', async () => {
     const id = v7()
     expect((await ivo.post(`/visits/${await world.newTrim('abe')}/gradings`, { id })).status).toBe(200)
     const again = await ivo.post(`/visits/${await world.newTrim('abe')}/gradings`, { id })
@@ -80,8 +80,8 @@ describe('a draft', () => {
   })
 
   it('opens one grading for one assessor, however often and at once it is asked', async () => {
-    const session = await world.newTrim('abe')
-    const answers = await Promise.all([1, 2, 3].map(() => ivo.post(`/visits/${session}/gradings`, { id: v7() })))
+    const visit = await world.newTrim('abe')
+    const answers = await Promise.all([1, 2, 3].map(() => ivo.post(`/visits/${visit}/gradings`, { id: v7() })))
     expect(new Set(answers.map((answer) => answer.body.id)).size).toBe(1)
   })
 
@@ -106,9 +106,9 @@ describe('signing a grading', () => {
   })
 
   it('is blind: neither assessor reads the other before both have signed, and a later look is remembered', async () => {
-    const session = await world.newTrim('abe')
-    const first = await open(ivo, session)
-    const second = await open(ina, session)
+    const visit = await world.newTrim('abe')
+    const first = await open(ivo, visit)
+    const second = await open(ina, visit)
     await save(ivo, first, 1, fullSheet(), { globalRating: 'pass' })
     await ivo.post(`/gradings/${first}/sign`, { version: 2 })
     expect((await ina.get(`/gradings/${first}`)).body.detail).toMatch(/blind to the other until both are signed/)
@@ -124,26 +124,26 @@ describe('signing a grading', () => {
     expect((await lena.get(`/gradings/${first}`)).body.code).toBe('notRead')
     await lena.post(`/gradings/${first}/read`)
     expect((await lena.get(`/gradings/${first}`)).status).toBe(200)
-    expect((await read(lena, await open(lena, session))).blind).toBe(false)
+    expect((await read(lena, await open(lena, visit))).blind).toBe(false)
   })
 
   it('is no longer blind after two weeks, when marks are shown freely', async () => {
-    const session = await world.newTrim('abe', '2026-03-31')
-    const first = await open(ivo, session)
-    expect((await read(lena, await open(lena, session))).blind).toBe(true)
+    const visit = await world.newTrim('abe', '2026-03-31')
+    const first = await open(ivo, visit)
+    expect((await read(lena, await open(lena, visit))).blind).toBe(true)
     await save(ivo, first, 1, fullSheet(), { globalRating: 'pass' })
     await ivo.post(`/gradings/${first}/sign`, { version: 2 })
-    expect((await read(ina, await open(ina, session))).blind).toBe(false)
+    expect((await read(ina, await open(ina, visit))).blind).toBe(false)
   })
 
   it('is not for one’s own work', async () => {
-    const session = await world.newSession('ivo')
-    expect((await ivo.post(`/visits/${session}/gradings`, { id: v7() })).body.detail).toBe('No one grades their own work.')
+    const visit = await world.newVisit('ivo')
+    expect((await ivo.post(`/visits/${visit}/gradings`, { id: v7() })).body.detail).toBe('No one grades their own work.')
   })
 
   it('shows an apprentice own results and nobody else’s; after two weeks without their own word', async () => {
-    const session = await world.newTrim('abe', '2026-03-31')
-    const id = await open(lena, session)
+    const visit = await world.newTrim('abe', '2026-03-31')
+    const id = await open(lena, visit)
     await save(lena, id, 1, fullSheet(), { globalRating: 'good' })
     await lena.post(`/gradings/${id}/sign`, { version: 2 })
     expect((await (await world.client('abe')).get(`/gradings/${id}`)).status).toBe(200)
@@ -152,19 +152,19 @@ describe('signing a grading', () => {
 })
 
 describe('what can be graded', () => {
-  const refusal = async (session: string) => {
-    const { status, body } = await ivo.post(`/visits/${session}/gradings`, { id: v7() })
+  const refusal = async (visit: string) => {
+    const { status, body } = await ivo.post(`/visits/${visit}/gradings`, { id: v7() })
     return [status, body.code, body.detail]
   }
   type Step = { technique: string; hands?: 'apprentice' | 'instructor'; setting?: 'live' | 'figure'; ended?: boolean }
   let seq = 0
-  async function work(session: string, { technique, hands = 'apprentice', setting = 'live', ended = true }: Step) {
+  async function work(visit: string, { technique, hands = 'apprentice', setting = 'live', ended = true }: Step) {
     const attemptId = v7()
-    const head = { v: 1, sessionId: session, by: ivo.me!.id, deviceId: 'by-hand', atDevice: '2026-04-14T09:00:00.000Z' }
+    const head = { v: 1, visitId: visit, by: ivo.me!.id, deviceId: 'by-hand', atDevice: '2026-04-14T09:00:00.000Z' }
     const event = (kind: string, payload: object) => ({ ...head, id: v7(), kind, payload, seq: ++seq, lamport: seq })
     const start = { attemptId, techniqueId: technique, regions: ['skirt'], side: 'both', toolId: null, direction: null, hands, setting }
     const events = [event('attemptStarted', start), event('attemptEnded', { attemptId, minutes: 9, help: 'alone', witness: 'watched' })]
-    return ivo.post(`/visits/${session}/events`, { events: ended ? events : events.slice(0, 1) })
+    return ivo.post(`/visits/${visit}/events`, { events: ended ? events : events.slice(0, 1) })
   }
 
   // Symptom: an apprentice who had not come, or a dog that was not ready, was graded, signed, passed and certified
@@ -175,21 +175,21 @@ describe('what can be graded', () => {
     ['only handling was practised', [{ technique: 'leg-control' }], /own hands/],
     ['the step still runs', [{ technique: 'skirt-line', ended: false }], /No step of abe’s is ended yet/]
   ])('is nothing where %s', async (_, steps, sentence) => {
-    const session = await world.newSession('abe')
-    for (const step of steps) await work(session, step)
-    expect(await refusal(session)).toEqual([409, 'notGradable', expect.stringMatching(sentence)])
+    const visit = await world.newVisit('abe')
+    for (const step of steps) await work(visit, step)
+    expect(await refusal(visit)).toEqual([409, 'notGradable', expect.stringMatching(sentence)])
   })
 
   it('is no dog that nobody has said was ready', async () => {
-    const session = await world.newTrim('abe')
-    await world.db.update(tables.sessions).set({ found: null }).where(eq(tables.sessions.id, session))
-    expect(await refusal(session)).toEqual([409, 'notGradable', expect.stringMatching(/ready to cut/)])
+    const visit = await world.newTrim('abe')
+    await world.db.update(tables.visits).set({ found: null }).where(eq(tables.visits.id, visit))
+    expect(await refusal(visit)).toEqual([409, 'notGradable', expect.stringMatching(/ready to cut/)])
   })
 
   it('is feedback only where most steps of the trim are not the apprentice’s', async () => {
-    const session = await world.newSession('abe')
-    await work(session, { technique: 'skirt-line' })
-    const id = await open(ivo, session)
+    const visit = await world.newVisit('abe')
+    await work(visit, { technique: 'skirt-line' })
+    const id = await open(ivo, visit)
     const version = (await save(ivo, id, 1, fullSheet(), { globalRating: 'good' })).body.version as number
     const result = (await ivo.post(`/gradings/${id}/sign`, { version })).body as unknown as GradeResult
     expect(result.outcome).toBe('feedbackOnly')
@@ -197,11 +197,11 @@ describe('what can be graded', () => {
   })
 
   it('is asked again at the signature', async () => {
-    const session = await world.newSession('abe')
-    await work(session, { technique: 'skirt-line' })
-    const id = await open(ivo, session)
+    const visit = await world.newVisit('abe')
+    await work(visit, { technique: 'skirt-line' })
+    const id = await open(ivo, visit)
     const version = (await save(ivo, id, 1, fullSheet(), { globalRating: 'good' })).body.version as number
-    await world.db.delete(tables.events).where(eq(tables.events.sessionId, session))
+    await world.db.delete(tables.events).where(eq(tables.events.visitId, visit))
     expect((await ivo.post(`/gradings/${id}/sign`, { version })).body.code).toBe('notGradable')
   })
 })

@@ -9,7 +9,7 @@ import {
   type GradeResult,
   type Outside
 } from '@peen/core/grade'
-import { foldSession, notGradable, unworkedRegions } from '@peen/core/practice'
+import { foldVisit, notGradable, unworkedRegions } from '@peen/core/practice'
 import type { AgreedTarget } from '@peen/core/setup'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
@@ -19,52 +19,52 @@ import { appendAudit } from '../audit'
 import { computeResult, eventsOf, gradedBy, rebuildCoat, signedWith, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { accountsOfOne, refuseUnsettled } from '../accounts'
-import { cuts, foundIn, houseOfVisit, outsideOf, sessionRow, standardOfVisit } from '../practice'
+import { cuts, foundIn, houseOfVisit, outsideOf, visitRow, standardOfVisit } from '../practice'
 import { gradeRulesOf, houseOf } from '../school'
-import { sessionsBeingMarked } from '../standings'
+import { visitsBeingMarked } from '../standings'
 import { agreedFor } from '../visits'
 import { knowsAnother, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
 
 type GradingRow = typeof tables.gradings.$inferSelect
 
 /** Opens this assessor's own grading of a trim: the draft that is there, or a new one. */
-export async function openGrading({ db, clock }: Services, actor: Me, sessionId: string, { id }: OpenGrading): Promise<{ id: string }> {
-  const { session } = await sessionRow(db, sessionId)
+export async function openGrading({ db, clock }: Services, actor: Me, visitId: string, { id }: OpenGrading): Promise<{ id: string }> {
+  const { visit } = await visitRow(db, visitId)
   const accounts = (await accountsOfOne(db))(actor.id)
-  if (accounts.has(session.apprenticeId)) throw refuse.forbidden('No one grades their own work.')
+  if (accounts.has(visit.apprenticeId)) throw refuse.forbidden('No one grades their own work.')
   const startedAt = await clock.now()
   return inTransaction(db, async (tx) => {
-    await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update')
-    const gradings = await tx.select().from(tables.gradings).where(eq(tables.gradings.sessionId, sessionId))
+    await tx.select().from(tables.visits).where(eq(tables.visits.id, visitId)).for('update')
+    const gradings = await tx.select().from(tables.gradings).where(eq(tables.gradings.visitId, visitId))
     const own = gradings.find(({ assessorId }) => assessorId === actor.id)
     if (own) return { id: own.id }
     if (gradings.some(({ assessorId }) => accounts.has(assessorId)))
       throw refuse.forbidden('You have marked this trim under your other account. Each person marks a trim once.')
-    const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.sessionId, sessionId))
+    const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.visitId, visitId))
     if (appointed && appointed.first !== actor.id && appointed.second !== actor.id)
       throw refuse.forbidden('Two assessors are appointed for this trim, and you are neither of them.')
-    await refuseUngradable(tx, sessionId)
-    const agreed = await agreedFor(tx, session)
+    await refuseUngradable(tx, visitId)
+    const agreed = await agreedFor(tx, visit)
     const frozen = {
-      standardId: session.standardId,
-      standardVersion: session.standardVersion,
-      houseRules: houseOfVisit(session, await houseOf(tx)),
+      standardId: visit.standardId,
+      standardVersion: visit.standardVersion,
+      houseRules: houseOfVisit(visit, await houseOf(tx)),
       // lengths and work alone: who asked stands on the visit, where an owner can be erased
-      wishes: foundIn(session).wishes.flatMap(({ length, work }) =>
+      wishes: foundIn(visit).wishes.flatMap(({ length, work }) =>
         length || work ? [{ what: '', askedBy: '', length, ...(work ? { work } : {}) }] : []
       ),
       agreed
     }
     const { standard } = await gradedBy(tx, frozen)
-    const state = foldSession((await eventsOf(tx, [sessionId])).get(sessionId)!)
+    const state = foldVisit((await eventsOf(tx, [visitId])).get(visitId)!)
     const outside = [...outsideOf(state, standard.plan.steps), ...stoppedAt(agreed)]
     const row = tx.insert(tables.gradings).values({
       ...frozen,
       id,
-      sessionId,
+      visitId,
       assessorId: actor.id,
       status: 'draft',
-      blind: !(await knowsAnother(tx, session, actor.id, await clock.today())),
+      blind: !(await knowsAnother(tx, visit, actor.id, await clock.today())),
       version: 1,
       answers: outsideAnswers(standard, outside),
       gradedWith: null,
@@ -80,11 +80,11 @@ export async function openGrading({ db, clock }: Services, actor: Me, sessionId:
 }
 
 /** A grading needs a dog that was ready, and work that was done by this apprentice; refuses with what is missing. */
-async function refuseUngradable(tx: Reader, sessionId: string): Promise<void> {
-  const { session, person } = await sessionRow(tx, sessionId)
-  const { plan } = await standardOfVisit(tx, session)
-  const state = foldSession((await eventsOf(tx, [sessionId])).get(sessionId)!)
-  const missing = notGradable(state, foundIn(session), plan.steps, { apprentice: person.givenName, cuts })
+async function refuseUngradable(tx: Reader, visitId: string): Promise<void> {
+  const { visit, person } = await visitRow(tx, visitId)
+  const { plan } = await standardOfVisit(tx, visit)
+  const state = foldVisit((await eventsOf(tx, [visitId])).get(visitId)!)
+  const missing = notGradable(state, foundIn(visit), plan.steps, { apprentice: person.givenName, cuts })
   if (missing.length > 0) throw refuse.conflict('notGradable', `This trim cannot be graded. ${missing.join(' ')}`)
 }
 
@@ -100,9 +100,9 @@ function stoppedAt(agreed: readonly AgreedTarget[]): Outside[] {
 /** What a draft is computed with now; of a signed grading what it was signed by. */
 async function gradedWithOf(db: Reader, grading: GradingRow): Promise<GradedWith> {
   if (grading.status === 'signed') return signedWith(db, grading)
-  const { session, dog } = await sessionRow(db, grading.sessionId)
-  const { plan } = await standardOfVisit(db, session)
-  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  const { visit, dog } = await visitRow(db, grading.visitId)
+  const { plan } = await standardOfVisit(db, visit)
+  const state = foldVisit((await eventsOf(db, [visit.id])).get(visit.id)!)
   return {
     ...{ method: GRADE_METHOD, rules: await gradeRulesOf(db), burns: dog.burns },
     unworked: unworkedRegions(state, plan.steps, cutRegionsOf)
@@ -122,8 +122,8 @@ async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string,
   if (grading.assessorId === actor.id) return null
   if (actor.role === 'apprentice' && actor.id !== apprenticeId) return 'An apprentice reads own records only.'
   if (grading.status === 'draft') return 'This grading is still being written.'
-  if (actor.role === 'apprentice' && (await waitsForOwnWord(db, [grading.sessionId], today)).size > 0) return SAY_FIRST
-  return (await sessionsBeingMarked(db)).has(grading.sessionId)
+  if (actor.role === 'apprentice' && (await waitsForOwnWord(db, [grading.visitId], today)).size > 0) return SAY_FIRST
+  return (await visitsBeingMarked(db)).has(grading.visitId)
     ? 'Two assessors mark this trim; each is blind to the other until both are signed.'
     : null
 }
@@ -137,7 +137,7 @@ async function gradingRow(db: Reader, id: string): Promise<GradingRow> {
 /** Says that one wants to read a colleague's marks: remembered, since it costs blindness. */
 export async function readGrading({ db, clock }: Services, actor: Me, id: string): Promise<{ readonly id: string }> {
   const grading = await gradingRow(db, id)
-  const { person } = await sessionRow(db, grading.sessionId)
+  const { person } = await visitRow(db, grading.visitId)
   const hidden = await hiddenFrom(db, grading, person.id, actor, await clock.today())
   if (hidden) throw refuse.forbidden(hidden)
   if (grading.assessorId !== actor.id) await rememberReading(db, id, actor.id, await clock.now())
@@ -147,11 +147,11 @@ export async function readGrading({ db, clock }: Services, actor: Me, id: string
 /** A grading as one may see it. The result stays away until the global rating is given. */
 export async function gradingView({ db, clock }: Services, actor: Me, id: string): Promise<GradingView> {
   const grading = await gradingRow(db, id)
-  const { session, person, dog, table } = await sessionRow(db, grading.sessionId)
+  const { visit, person, dog, table } = await visitRow(db, grading.visitId)
   const hidden = await hiddenFrom(db, grading, person.id, actor, await clock.today())
   if (hidden) throw refuse.forbidden(hidden)
   const own = grading.assessorId === actor.id
-  const marked = { gradingId: id, assessorId: grading.assessorId, onDate: session.onDate }
+  const marked = { gradingId: id, assessorId: grading.assessorId, onDate: visit.onDate }
   const isSigned = grading.status === 'signed' && actor.role !== 'apprentice'
   if (isSigned && (await unreadOf(db, actor, [marked], await clock.today())).size > 0) {
     const assessor = fullName(await personById(db, grading.assessorId))
@@ -160,18 +160,18 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
       `${assessor} has marked this trim. If you read the marks, you can no longer mark it blind; Peen remembers that you have read them.`
     )
   }
-  const state = foldSession((await eventsOf(db, [session.id])).get(session.id)!)
+  const state = foldVisit((await eventsOf(db, [visit.id])).get(visit.id)!)
   const gradedWith = await gradedWithOf(db, grading)
   return {
     id,
     gradedWith,
-    sessionId: session.id,
-    onDate: session.onDate,
+    visitId: visit.id,
+    onDate: visit.onDate,
     tableNumber: table.number,
     apprentice: personName(person),
     assessor: personName(await personById(db, grading.assessorId)),
     dog: dogView(dog),
-    checkIn: session.checkIn,
+    checkIn: visit.checkIn,
     standardId: grading.standardId,
     standardVersion: grading.standardVersion,
     status: grading.status,
@@ -253,22 +253,22 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
         { path: 'globalRating', detail: 'Say first how you call this trim as a whole; then the total is shown and can be signed.' }
       ])
     await refuseUnsettled({ db: tx, clock }, actor)
-    await refuseUngradable(tx, grading.sessionId)
+    await refuseUngradable(tx, grading.visitId)
     const gradedWith = await gradedWithOf(tx, grading)
     const result = await computeResult(tx, grading, gradedWith)
     if (result.outcome === 'unfinished') throw refuse.invalid([{ path: 'answers', detail: `It cannot be signed yet: ${result.because}` }])
     await tx.update(tables.gradings).set({ status: 'signed', signedAt, gradedWith }).where(eq(tables.gradings.id, id))
     await storeResult(tx, id, result)
-    const { sessionId, standardId, standardVersion } = grading
+    const { visitId, standardId, standardVersion } = grading
     await appendAudit(
       tx,
       {
         ...{ kind: 'grading.signed', at: signedAt.toISOString(), by: actor.id },
-        ids: { grading: id, session: sessionId, standard: standardId, standardVersion, version }
+        ids: { grading: id, visit: visitId, standard: standardId, standardVersion, version }
       },
-      [`grading:${id}`, `events:${sessionId}`, `pictures:${sessionId}`]
+      [`grading:${id}`, `events:${visitId}`, `pictures:${visitId}`]
     )
-    await rebuildCoat(tx, grading.sessionId)
+    await rebuildCoat(tx, grading.visitId)
     return result
   })
 }

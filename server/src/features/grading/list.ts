@@ -6,10 +6,10 @@ import { and, count, desc, eq, inArray, sql } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import type { Services } from '../../http'
 import { allPeople, fullName } from '../people'
-import { sessionsBeingMarked } from '../standings'
+import { visitsBeingMarked } from '../standings'
 import { unreadOf, waitsForOwnWord } from './blindness'
 
-const { gradings: g, sessions: s, people: p, dogs: d, gradingResults: r } = tables
+const { gradings: g, visits: s, people: p, dogs: d, gradingResults: r } = tables
 
 /** One page of trims: of an apprentice their own that are signed, filtered before they are counted off. */
 export async function trimList({ db, clock }: Services, actor: Me, page: number): Promise<TrimRow[]> {
@@ -17,10 +17,10 @@ export async function trimList({ db, clock }: Services, actor: Me, page: number)
   const isStaff = actor.role !== 'apprentice'
   const today = await clock.today()
   const people = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
-  const marking = await sessionsBeingMarked(db)
-  const sessionIds = [...new Set(rows.map(({ sessionId }) => sessionId))]
-  const signed = await signedIn(db, sessionIds)
-  const unsaid = isStaff ? new Set<string>() : await waitsForOwnWord(db, sessionIds, today)
+  const marking = await visitsBeingMarked(db)
+  const visitIds = [...new Set(rows.map(({ visitId }) => visitId))]
+  const signed = await signedIn(db, visitIds)
+  const unsaid = isStaff ? new Set<string>() : await waitsForOwnWord(db, visitIds, today)
   const unread = isStaff
     ? await unreadOf(
         db,
@@ -29,20 +29,20 @@ export async function trimList({ db, clock }: Services, actor: Me, page: number)
         today
       )
     : new Set<string>()
-  const hiddenOf = ({ gradingId, sessionId, assessorId, outcome }: Listed): string | null => {
+  const hiddenOf = ({ gradingId, visitId, assessorId, outcome }: Listed): string | null => {
     const isOwn = assessorId === actor.id
-    if (!isOwn && marking.has(sessionId)) return 'hidden until both are signed'
+    if (!isOwn && marking.has(visitId)) return 'hidden until both are signed'
     // who is asked to mark it a second time must not have read the first
-    if (isStaff && !isOwn && outcome === 'secondAssessor' && signed.get(sessionId) === 1) return 'hidden: it asks for a second assessor'
+    if (isStaff && !isOwn && outcome === 'secondAssessor' && signed.get(visitId) === 1) return 'hidden: it asks for a second assessor'
     if (unread.has(gradingId)) return 'hidden so that you can still mark it blind'
-    return unsaid.has(sessionId) ? 'shown once you have said how you see it' : null
+    return unsaid.has(visitId) ? 'shown once you have said how you see it' : null
   }
   return rows.map((row) => {
-    const { gradingId, sessionId, onDate, dog, status } = row
+    const { gradingId, visitId, onDate, dog, status } = row
     const hidden = hiddenOf(row)
     const shown = hidden ? null : row
     return {
-      ...{ gradingId, sessionId, onDate, dog, status, hidden },
+      ...{ gradingId, visitId, onDate, dog, status, hidden },
       apprentice: fullName(row),
       assessor: people.get(row.assessorId)!,
       mark: shown?.total?.value ?? null,
@@ -59,13 +59,13 @@ type Listed = Awaited<ReturnType<typeof pageOf>>[number]
 function pageOf(db: Reader, actor: Me, page: number) {
   return db
     .select({
-      ...{ gradingId: g.id, sessionId: s.id, onDate: s.onDate, assessorId: g.assessorId, status: g.status },
+      ...{ gradingId: g.id, visitId: s.id, onDate: s.onDate, assessorId: g.assessorId, status: g.status },
       ...{ givenName: p.givenName, familyName: p.familyName, dog: d.name, outcome: r.outcome },
       total: sql<GradeResult['total']>`JSON_EXTRACT(${r.body}, '$.total')`,
       because: sql<string | null>`JSON_VALUE(${r.body}, '$.because')`
     })
     .from(g)
-    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(s, eq(s.id, g.visitId))
     .innerJoin(p, eq(p.id, s.apprenticeId))
     .innerJoin(d, eq(d.id, s.dogId))
     .leftJoin(r, eq(r.gradingId, g.id))
@@ -75,13 +75,13 @@ function pageOf(db: Reader, actor: Me, page: number) {
     .offset(page * TRIMS_A_PAGE)
 }
 
-/** How many have signed a mark of each of some sessions. */
-async function signedIn(db: Reader, sessionIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
-  if (sessionIds.length === 0) return new Map()
+/** How many have signed a mark of each of some visits. */
+async function signedIn(db: Reader, visitIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (visitIds.length === 0) return new Map()
   const rows = await db
-    .select({ id: g.sessionId, many: count() })
+    .select({ id: g.visitId, many: count() })
     .from(g)
-    .where(and(inArray(g.sessionId, [...sessionIds]), eq(g.status, 'signed')))
-    .groupBy(g.sessionId)
+    .where(and(inArray(g.visitId, [...visitIds]), eq(g.status, 'signed')))
+    .groupBy(g.visitId)
   return new Map(rows.map(({ id, many }) => [id, many]))
 }

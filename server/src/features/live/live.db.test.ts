@@ -6,23 +6,23 @@ import { eventsAfter, givePositions } from '.'
 
 let world: World
 let ivo: Client
-let session: string
+let visit: string
 beforeAll(async () => {
   world = await smallSchool('live')
   ivo = await world.client('ivo')
-  session = await world.newSession('abe')
+  visit = await world.newVisit('abe')
 })
 afterAll(() => world.close())
 
 let count = 0
-const note = (text: string, by: Client = ivo, sessionId = session) => {
+const note = (text: string, by: Client = ivo, visitId = visit) => {
   count++
   return {
-    ...{ id: v7(), v: 1, kind: 'noted', sessionId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count },
+    ...{ id: v7(), v: 1, kind: 'noted', visitId, by: by.me!.id, deviceId: 'tablet', seq: count, lamport: count },
     ...{ atDevice: '2026-04-14T09:40:00.000Z', payload: { text } }
   }
 }
-const record = (event: object, by: Client = ivo, sessionId = session) => by.post(`/visits/${sessionId}/events`, { events: [event] })
+const record = (event: object, by: Client = ivo, visitId = visit) => by.post(`/visits/${visitId}/events`, { events: [event] })
 const texts = async (after: number) =>
   (await eventsAfter(world.db, after)).map(({ event, position }) => [position, (event.payload as { text: string }).text])
 
@@ -57,12 +57,12 @@ describe('positions in the log', () => {
     const settings = JSON.parse(process.env.PEEN_TEST_DB!) as object
     const slow = await mysql.createConnection({ ...settings, database: 'peen_test_live' })
     const base = await givePositions(world.db)
-    // at another table: writers of one session wait for each other anyway
-    const other = await world.newSession('bea')
+    // at another table: writers of one visit wait for each other anyway
+    const other = await world.newVisit('bea')
     const early = note('written first, committed last')
     await slow.beginTransaction()
     await slow.execute(
-      `INSERT INTO practice_events (id, v, kind, session_id, by_person, device_id, seq, lamport, at_device, received_at, late, payload, content_hash)
+      `INSERT INTO practice_events (id, v, kind, visit_id, by_person, device_id, seq, lamport, at_device, received_at, late, payload, content_hash)
        VALUES (?, 1, 'noted', ?, ?, 'other', 1, 1, '2026-04-14 09:40:00', '2026-04-14 09:41:00', 0, ?, 'x')`,
       [early.id, other, early.by, JSON.stringify(early.payload)]
     )
@@ -128,7 +128,7 @@ describe('a tablet that listens', () => {
 
   it('of an apprentice hears the own table only', async () => {
     const bea = await world.client('bea')
-    const beas = await world.newSession('bea')
+    const beas = await world.newVisit('bea')
     const one = await tablet(bea)
     await one.until(() => one.heard.length > 0)
     await record(note('at the table of another'))

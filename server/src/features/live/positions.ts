@@ -53,11 +53,11 @@ export type Placed = { readonly position: number; readonly apprenticeId: string;
 
 /** The events after a position, in order. */
 export async function eventsAfter(db: Reader, position: number, most = MOST_AT_ONCE): Promise<Placed[]> {
-  const { events: e, sessions: s } = tables
+  const { events: e, visits: s } = tables
   const rows = await db
     .select({ event: e, apprenticeId: s.apprenticeId })
     .from(e)
-    .innerJoin(s, eq(s.id, e.sessionId))
+    .innerJoin(s, eq(s.id, e.visitId))
     .where(gt(e.position, position))
     .orderBy(asc(e.position))
     .limit(most)
@@ -69,9 +69,9 @@ export async function dayStamp(db: Reader, today: string): Promise<string> {
   const [rows] = (await db.execute(sql`
     SELECT CONCAT_WS('|',
       (SELECT CONCAT(COUNT(*), '.', COALESCE(SUM(setup_version), 0), '.', COALESCE(BIT_XOR(CRC32(CONCAT(id, table_id, apprentice_id, dog_id, standard_id))), 0))
-         FROM practice_sessions WHERE on_date = ${today}),
+         FROM visits WHERE on_date = ${today}),
       (SELECT COALESCE(BIT_XOR(CRC32(CONCAT(id, x_mm, '.', y_mm, '.', turn_deg))), 0) FROM room_tables),
-      (SELECT CONCAT(COUNT(*), '.', COALESCE(SUM(status = 'signed'), 0)) FROM gradings g JOIN practice_sessions s ON s.id = g.session_id WHERE s.on_date = ${today}),
+      (SELECT CONCAT(COUNT(*), '.', COALESCE(SUM(status = 'signed'), 0)) FROM gradings g JOIN visits s ON s.id = g.visit_id WHERE s.on_date = ${today}),
       (SELECT COUNT(*) FROM absences WHERE on_date = ${today}),
       (SELECT COUNT(*) FROM opened_days WHERE on_date = ${today}),
       (SELECT COUNT(*) FROM closed_days WHERE on_date = ${today}),

@@ -4,7 +4,7 @@ import { bodyById, coatFor, colouringOf } from '@peen/content'
 import { fitBody, sizedTo } from '@peen/core/figure'
 import { SEEN } from '@peen/core/measure'
 import { refuse, type Services } from '../../http'
-import { sessionRow } from '../practice'
+import { visitRow } from '../practice'
 import { standardAgreed } from '../agreed'
 import { addPicture } from '../visits'
 
@@ -14,14 +14,14 @@ export const hasCamera = (): boolean => cameraUrl() !== null
 const WAIT_MS = 60_000
 
 /** Takes a picture of the dog that stands at this visit's table, and keeps it as one that was uploaded. */
-export async function takePicture(services: Services, actor: Me, sessionId: string, moment: string, stance: string): Promise<PictureView> {
+export async function takePicture(services: Services, actor: Me, visitId: string, moment: string, stance: string): Promise<PictureView> {
   const url = cameraUrl()
   if (!url) throw refuse.conflict('noCamera', 'No table camera is connected: choose a picture instead.')
   if (!(SEEN as readonly string[]).includes(stance) || !(MOMENTS as readonly string[]).includes(moment))
     throw refuse.invalid([{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; the table camera takes ${SEEN.join(', ')}.` }])
-  const { session, dog } = await sessionRow(services.db, sessionId)
+  const { visit, dog } = await visitRow(services.db, visitId)
   // what was agreed for this dog is what stands on it when it is finished
-  const standard = await standardAgreed(services.db, session)
+  const standard = await standardAgreed(services.db, visit)
   const coat = coatFor(dog.bodyType, standard.plan.drawnAs)
   const body = bodyById(dog.bodyType)
   const { withersMm } = dog
@@ -42,5 +42,5 @@ export async function takePicture(services: Services, actor: Me, sessionId: stri
   }).catch(() => null)
   if (!answer?.ok)
     throw refuse.conflict('cameraSilent', 'The table camera does not answer. Nothing was changed: try again, or choose a picture.')
-  return addPicture(services, actor, sessionId, moment, stance, Buffer.from(await answer.arrayBuffer()))
+  return addPicture(services, actor, visitId, moment, stance, Buffer.from(await answer.arrayBuffer()))
 }

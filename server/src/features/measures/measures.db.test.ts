@@ -40,37 +40,37 @@ afterAll(async () => {
 })
 
 const connect = () => (process.env.PEEN_CAMERA_URL = `http://127.0.0.1:${(camera.address() as AddressInfo).port}`)
-const openGrading = async (who: Client, session: string) => (await who.post(`/visits/${session}/gradings`, { id: v7() })).body.id as string
+const openGrading = async (who: Client, visit: string) => (await who.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
 const read = async (who: Client, grading: string) => (await who.get(`/gradings/${grading}/measures`)).body as unknown as MeasurePage
-const take = async (who: Client, session: string, stance: string) => who.post(`/visits/${session}/camera/after/${stance}`)
+const take = async (who: Client, visit: string, stance: string) => who.post(`/visits/${visit}/camera/after/${stance}`)
 const REGIONS = [{ region: 'back', byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]
 const put = (who: Client, picture: string, version: number, marks: unknown = MARKS, more: object = {}) =>
   who.send('PUT', `/pictures/${picture}/marks`, { version, seen: 'left', marks, regions: REGIONS, ...more })
 
 describe('the table camera', () => {
   it('is asked for what stands there, and its picture is kept like any other', async () => {
-    const session = await world.newTrim('abe')
-    expect(await take(ivo, session, 'left')).toMatchObject({ status: 409, body: { code: 'noCamera' } })
+    const visit = await world.newTrim('abe')
+    expect(await take(ivo, visit, 'left')).toMatchObject({ status: 409, body: { code: 'noCamera' } })
     connect()
-    const { body } = await take(ivo, session, 'left')
+    const { body } = await take(ivo, visit, 'left')
     expect(body).toMatchObject({ moment: 'after', stance: 'left', widthPx: 64, heightPx: 48 })
     expect(asked.at(-1)).toMatchObject({ name: 'Flint', seen: 'left', moment: 'after' })
-    expect(await take(ivo, session, 'above')).toMatchObject({ status: 422 })
-    expect((await take(abe, session, 'left')).status).toBe(403)
+    expect(await take(ivo, visit, 'above')).toMatchObject({ status: 422 })
+    expect((await take(abe, visit, 'left')).status).toBe(403)
   })
   it('that is silent is said to be, and nothing is changed', async () => {
-    const session = await world.newTrim('abe')
+    const visit = await world.newTrim('abe')
     process.env.PEEN_CAMERA_URL = 'http://127.0.0.1:1'
-    expect(await take(ivo, session, 'head')).toMatchObject({ status: 409, body: { code: 'cameraSilent' } })
+    expect(await take(ivo, visit, 'head')).toMatchObject({ status: 409, body: { code: 'cameraSilent' } })
     connect()
   })
 })
 
 describe('marks on a picture', () => {
   it('are kept by version, each assessor’s own, and unseen by the other', async () => {
-    const session = await world.newTrim('abe')
-    const [mine, theirs] = [await openGrading(ivo, session), await openGrading(ina, session)]
-    const picture = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
+    const visit = await world.newTrim('abe')
+    const [mine, theirs] = [await openGrading(ivo, visit), await openGrading(ina, visit)]
+    const picture = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
     expect(await put(ivo, picture, 0)).toMatchObject({ status: 200, body: { version: 1 } })
     expect(await put(ivo, picture, 0)).toMatchObject({ status: 409, body: { code: 'marksConflict' } })
     expect((await put(ivo, picture, 1)).body.version).toBe(2)
@@ -92,21 +92,21 @@ describe('marks on a picture', () => {
     ],
     ['another side than it was taken from', MARKS, { seen: 'right' }, /Seen is right; this picture was taken as left/]
   ])('are refused with %s', async (_, marks, more, words) => {
-    const picture = ((await take(ivo, await world.newSession('abe'), 'left')).body as unknown as PictureView).id
+    const picture = ((await take(ivo, await world.newVisit('abe'), 'left')).body as unknown as PictureView).id
     const { status, body } = await put(ivo, picture, 0, marks, more)
     expect(status).toBe(422)
     expect(JSON.stringify(body)).toMatch(words)
   })
 
   it('stay with their picture when another is taken; a picture without marks gives way', async () => {
-    const session = await world.newTrim('abe')
-    const grading = await openGrading(ivo, session)
-    const first = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
+    const visit = await world.newTrim('abe')
+    const grading = await openGrading(ivo, visit)
+    const first = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
     await put(ivo, first, 0)
-    const second = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
-    const third = ((await take(ivo, session, 'left')).body as unknown as PictureView).id
+    const second = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
+    const third = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
     expect((await read(ivo, grading)).pictures.map(({ id }) => id)).toEqual([third])
-    const kept = await world.db.select({ id: tables.pictures.id }).from(tables.pictures).where(eq(tables.pictures.sessionId, session))
+    const kept = await world.db.select({ id: tables.pictures.id }).from(tables.pictures).where(eq(tables.pictures.visitId, visit))
     expect(kept.map(({ id }) => id).sort()).toEqual([first, third].sort())
     expect(kept.map(({ id }) => id)).not.toContain(second)
   })

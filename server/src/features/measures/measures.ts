@@ -9,7 +9,7 @@ import { refuse, type Services } from '../../http'
 import { gradedBy } from '../derived'
 import { gradingView, unreadOf } from '../grading'
 import { hasCamera } from './camera'
-import { sessionsBeingMarked } from '../standings'
+import { visitsBeingMarked } from '../standings'
 import { picturesOf } from '../visits'
 
 /** Everything that measuring the trim of a grading needs. Only its own assessor measures for it. */
@@ -17,7 +17,7 @@ export async function measurePage(services: Services, actor: Me, gradingId: stri
   const grading = await gradingView(services, actor, gradingId)
   if (!grading.own) throw refuse.forbidden('A trim is measured by the assessor who grades it.')
   const { db } = services
-  const pictures = (await picturesOf(db, grading.sessionId)).filter(
+  const pictures = (await picturesOf(db, grading.visitId)).filter(
     ({ stance, moment }) => moment !== 'during' && (SEEN as readonly string[]).includes(stance)
   )
   const ids = pictures.map(({ id }) => id)
@@ -41,12 +41,12 @@ function ownMarks(db: Reader, by: string, pictureIds: readonly string[]) {
 export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: string, body: SaveMarks): Promise<{ version: number }> {
   const at = await clock.now()
   return inTransaction(db, async (tx) => {
-    const { pictures: p, sessions: s, pictureMarks: m, gradings: g } = tables
+    const { pictures: p, visits: s, pictureMarks: m, gradings: g } = tables
     const picture = (
       await tx
-        .select({ id: p.id, stance: p.stance, sessionId: s.id })
+        .select({ id: p.id, stance: p.stance, visitId: s.id })
         .from(p)
-        .innerJoin(s, eq(s.id, p.sessionId))
+        .innerJoin(s, eq(s.id, p.visitId))
         .where(eq(p.id, pictureId))
         .for('update')
     )[0]
@@ -56,7 +56,7 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
     const [signed] = await tx
       .select({ id: g.id })
       .from(g)
-      .where(and(eq(g.sessionId, picture.sessionId), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
+      .where(and(eq(g.visitId, picture.visitId), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
     if (signed) throw refuse.conflict('signed', 'You have signed this trim; what you measured for it does not change any more.')
     const known = (
       await tx
@@ -83,22 +83,22 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
  * both read a length and measured a picture of that region and side. Nothing of a colleague's by which this one would not be blind.
  */
 async function skinOf({ db, clock }: Services, actor: Me, own: GradingView): Promise<SkinReading[]> {
-  const { gradings: g, sessions: s, pictures: p, pictureMarks: m } = tables
+  const { gradings: g, visits: s, pictures: p, pictureMarks: m } = tables
   const rows = await db
     .select({ grading: g, onDate: s.onDate, seen: m.seen, regions: m.regions })
     .from(m)
     .innerJoin(p, eq(p.id, m.pictureId))
-    .innerJoin(s, eq(s.id, p.sessionId))
-    .innerJoin(g, and(eq(g.sessionId, s.id), eq(g.assessorId, m.by)))
+    .innerJoin(s, eq(s.id, p.visitId))
+    .innerJoin(g, and(eq(g.visitId, s.id), eq(g.assessorId, m.by)))
     .where(and(eq(s.dogId, own.dog.id), eq(p.moment, 'after')))
-  const open = await sessionsBeingMarked(db)
+  const open = await visitsBeingMarked(db)
   const signed = rows.filter(({ grading }) => grading.status === 'signed')
   const marked = signed.map(({ grading, onDate }) => ({ gradingId: grading.id, assessorId: grading.assessorId, onDate }))
   const unread = await unreadOf(db, actor, marked, await clock.today())
   const counted = rows.filter(
     ({ grading }) =>
       grading.id === own.id ||
-      (grading.status === 'signed' && (grading.assessorId === actor.id || !(open.has(grading.sessionId) || unread.has(grading.id))))
+      (grading.status === 'signed' && (grading.assessorId === actor.id || !(open.has(grading.visitId) || unread.has(grading.id))))
   )
   const found: SkinReading[] = []
   for (const { grading, seen, regions } of counted) {

@@ -14,13 +14,13 @@ function notedOf(text: string): Noted {
 /** An apprentice reads what is noted on dogs and on own visits; what is noted on people is the staff's. */
 async function mayRead(db: Reader, actor: Me, about: Noted, id: string): Promise<void> {
   if (actor.role !== 'apprentice' || about === 'dog') return
-  const { sessions: s } = tables
+  const { visits: s } = tables
   const [own] = about === 'visit' ? await db.select({ id: s.apprenticeId }).from(s).where(eq(s.id, id)) : []
   if (own?.id !== actor.id) throw refuse.forbidden('These notes are for the staff.')
 }
 
 async function exists(db: Reader, about: Noted, id: string): Promise<void> {
-  const { dogs: d, people: p, sessions: s } = tables
+  const { dogs: d, people: p, visits: s } = tables
   const found =
     about === 'dog'
       ? await db.select({ id: d.id }).from(d).where(eq(d.id, id))

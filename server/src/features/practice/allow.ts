@@ -10,7 +10,7 @@ import {
   type EventKind,
   type Folding,
   type PracticeEvent,
-  type SessionState
+  type VisitState
 } from '@peen/core/practice'
 import { toolById, type Tool } from '@peen/core/tools'
 import { eq } from 'drizzle-orm'
@@ -21,7 +21,7 @@ import { holdsFor } from './holds'
 
 export type Facts = {
   readonly tx: Transaction
-  readonly session: typeof tables.sessions.$inferSelect
+  readonly visit: typeof tables.visits.$inferSelect
   readonly actor: Me
   readonly receivedAt: Date
   readonly sentAt: string | null
@@ -29,7 +29,7 @@ export type Facts = {
   /** read once for a batch, and only where an event asks */
   readonly rack: () => Promise<readonly Tool[]>
   readonly techniques: () => Promise<readonly TechniqueVersion[]>
-  /** why nothing counts at once at this session any more; null where it does */
+  /** why nothing counts at once at this visit any more; null where it does */
   readonly closed: string | null
 }
 
@@ -39,7 +39,7 @@ const OWN_KINDS: ReadonlySet<EventKind> = new Set([
   ...(['breakStarted', 'breakEnded', 'stressNoted', 'pictureTaken', 'noted', 'stopped', 'wentOn'] as const),
   ...(['helpAsked', 'selfRated', 'annotated', 'undone'] as const)
 ])
-/** No tablet counts so far ahead of what a session holds, however long it was away. */
+/** No tablet counts so far ahead of what a visit holds, however long it was away. */
 const MOST_AHEAD = 20000
 /** How much later than the tap the server may hear of its undo, s, unless both came together. Chosen: a slow network, not a second thought. */
 const UNDO_ARRIVES_SECONDS = 30
@@ -47,8 +47,8 @@ const UNDO_ARRIVES_SECONDS = 30
 /** What an instructor alone says, though it does not vouch for a step. */
 const STAFF_WORDS = 'This is for an instructor to record.'
 
-/** Why everything at a session is late now: its day is closed, or its apprentice has left. Null on an ordinary day. */
-export async function whyLate(db: Reader, { onDate, apprenticeId }: Facts['session']): Promise<string | null> {
+/** Why everything at a visit is late now: its day is closed, or its apprentice has left. Null on an ordinary day. */
+export async function whyLate(db: Reader, { onDate, apprenticeId }: Facts['visit']): Promise<string | null> {
   const { people: p, closedDays: d } = tables
   const [{ name, active, closed }] = await db
     .select({ name: p.givenName, active: p.active, closed: d.onDate })
@@ -60,17 +60,16 @@ export async function whyLate(db: Reader, { onDate, apprenticeId }: Facts['sessi
 }
 
 /** Permission and sense of one event; throws the refusal. */
-export async function allow(facts: Facts, event: PracticeEvent, state: SessionState): Promise<void> {
-  const { actor, session } = facts
-  if (event.sessionId !== session.id)
-    throw refuse.invalid([{ path: 'sessionId', detail: 'sessionId names another session than the address.' }])
+export async function allow(facts: Facts, event: PracticeEvent, state: VisitState): Promise<void> {
+  const { actor, visit } = facts
+  if (event.visitId !== visit.id) throw refuse.invalid([{ path: 'visitId', detail: 'visitId names another visit than the address.' }])
   if (event.by !== actor.id) throw refuse.forbidden('An event is recorded by the person who signs in, nobody else.')
   // whatever its version: an apprentice sends only kinds that are an apprentice's
   if (actor.role === 'apprentice') allowApprentice(event)
   else if (event.kind === 'selfRated') throw refuse.forbidden('How they see the own trim is for the apprentice to say.')
   const most = state.lastLamport + MOST_AHEAD
   if (event.lamport > most)
-    throw refuse.invalid([{ path: 'lamport', detail: `lamport is ${event.lamport}; allowed is ${most} at the most at this session now.` }])
+    throw refuse.invalid([{ path: 'lamport', detail: `lamport is ${event.lamport}; allowed is ${most} at the most at this visit now.` }])
   if (event.v !== EVENT_VERSION) return
   switch (event.kind) {
     case 'attemptStarted':
@@ -78,7 +77,7 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
     case 'attemptResumed':
     case 'attemptReopened': {
       const attempt = attemptOf(state, event.payload.attemptId)
-      const isOwn = session.apprenticeId === actor.id && attempt.hands === 'apprentice' && attempt.setting === 'live'
+      const isOwn = visit.apprenticeId === actor.id && attempt.hands === 'apprentice' && attempt.setting === 'live'
       if (!isOwn) return
       const tool = (await facts.rack()).find(({ id }) => id === attempt.toolId) ?? null
       return allowHold(facts, attempt.techniqueId, state, tool)
@@ -115,14 +114,14 @@ export async function allow(facts: Facts, event: PracticeEvent, state: SessionSt
   }
 }
 
-async function allowStart(facts: Facts, event: Extract<PracticeEvent, { kind: 'attemptStarted' }>, state: SessionState): Promise<void> {
-  const { session, actor } = facts
+async function allowStart(facts: Facts, event: Extract<PracticeEvent, { kind: 'attemptStarted' }>, state: VisitState): Promise<void> {
+  const { visit, actor } = facts
   const { techniqueId, toolId, attemptId, setting } = event.payload
   const technique = await techniqueOf(facts, techniqueId)
   const tool = toolId === null ? null : toolById(await facts.rack(), toolId)
   if (attemptId in state.aliases || state.attempts.some((attempt) => attempt.id === attemptId))
     throw refuse.conflict('attemptExists', 'This attempt has been started already.')
-  if (session.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state, tool)
+  if (visit.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state, tool)
 }
 
 async function techniqueOf({ techniques }: Facts, id: string) {
@@ -148,7 +147,7 @@ async function allowFault(facts: Facts, techniqueId: string, faultId: string | n
 }
 
 /** What may be said of an earlier tap: more words of any, a fault of the technique it was noted at. */
-async function allowAnnotation(facts: Facts, event: Extract<PracticeEvent, { kind: 'annotated' }>, state: SessionState): Promise<void> {
+async function allowAnnotation(facts: Facts, event: Extract<PracticeEvent, { kind: 'annotated' }>, state: VisitState): Promise<void> {
   const target = eventNamed(facts, event.payload.eventId, 'eventId')
   if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice says more of own taps only.')
   if (target.kind === 'faultNoted')
@@ -156,7 +155,7 @@ async function allowAnnotation(facts: Facts, event: Extract<PracticeEvent, { kin
 }
 
 /** A wrong note before the table is finished, later with a reason; all else within ten seconds. */
-function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' }>, state: SessionState): void {
+function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' }>, state: VisitState): void {
   const target = eventNamed(facts, event.payload.eventId, 'eventId')
   if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice takes back own taps only.')
   const hasReason = (event.payload.reason ?? '').trim() !== ''
@@ -183,7 +182,7 @@ function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' 
     )
 }
 /** What a table is in, and not what was seen. */
-const UNDONE_ANY_TIME: ReadonlySet<EventKind> = new Set(['sessionClosed', 'helpAsked', 'ranOut'])
+const UNDONE_ANY_TIME: ReadonlySet<EventKind> = new Set(['visitClosed', 'helpAsked', 'ranOut'])
 
 /** By the server's own clock; a tablet that was away sends both at once. */
 function arrivedInTime({ receivedAt }: Facts, target: PracticeEvent): boolean {
@@ -204,10 +203,10 @@ function refersTo(event: PracticeEvent, target: PracticeEvent): boolean {
 }
 
 /** What the instructor's hands finish is no evidence: the trim is graded as the apprentice left it, so the grading comes first. */
-async function allowFinishing({ tx, session }: Facts, state: SessionState): Promise<void> {
+async function allowFinishing({ tx, visit }: Facts, state: VisitState): Promise<void> {
   if (state.ranOut !== null) return
   const { gradings: g } = tables
-  const [begun] = await tx.select({ id: g.id }).from(g).where(eq(g.sessionId, session.id)).limit(1)
+  const [begun] = await tx.select({ id: g.id }).from(g).where(eq(g.visitId, visit.id)).limit(1)
   if (!begun)
     throw refuse.conflict(
       'gradeFirst',
@@ -215,17 +214,17 @@ async function allowFinishing({ tx, session }: Facts, state: SessionState): Prom
     )
 }
 
-function attemptOf(state: SessionState, id: string) {
+function attemptOf(state: VisitState, id: string) {
   // a step that two tablets started is one attempt under either id
   const attempt = state.attempts.find((one) => one.id === (state.aliases[id] ?? id))
   if (!attempt)
-    throw refuse.invalid([{ path: 'payload.attemptId', detail: 'payload.attemptId names no attempt of this session; start it first.' }])
+    throw refuse.invalid([{ path: 'payload.attemptId', detail: 'payload.attemptId names no attempt of this visit; start it first.' }])
   return attempt
 }
 
 function eventNamed({ fold }: Facts, id: string, field: string): PracticeEvent {
   const target = fold.events.find((one) => one.id === id)
-  if (!target) throw refuse.invalid([{ path: `payload.${field}`, detail: `payload.${field} names no event of this session.` }])
+  if (!target) throw refuse.invalid([{ path: `payload.${field}`, detail: `payload.${field} names no event of this visit.` }])
   return target
 }
 
@@ -238,11 +237,11 @@ function allowApprentice(event: PracticeEvent): void {
 }
 
 /** A new, lapsed or held apprentice may not start a risky step until the instructor has tapped "I am here". */
-async function allowHold(facts: Facts, techniqueId: string, state: SessionState, tool: Pick<Tool, 'kind'> | null): Promise<void> {
+async function allowHold(facts: Facts, techniqueId: string, state: VisitState, tool: Pick<Tool, 'kind'> | null): Promise<void> {
   // whether the trim plans this step or not
-  const waits = gateAt(facts.session, techniqueId, tool)
+  const waits = gateAt(facts.visit, techniqueId, tool)
   if (waits !== null) throw refuse.forbidden(`Not ready to cut. ${waits}`)
-  const holds = await holdsFor(facts.tx, facts.session, state, facts.session.onDate)
+  const holds = await holdsFor(facts.tx, facts.visit, state, facts.visit.onDate)
   const hold = holds.find((candidate) => !candidate.gate && candidate.techniqueId === techniqueId)
   if (hold) throw refuse.forbidden(`Wait for the instructor: ${hold.hazardName}. ${hold.caution}`)
 }

@@ -1,4 +1,4 @@
-// What the check-in of a session says, for whoever asks: holds, sheet, grading.
+// What the check-in of a visit says, for whoever asks: holds, sheet, grading.
 import { NOTHING_FOUND, readyToCut, type Found } from '@peen/core/checkin'
 import { houseFor, orderedSteps, stepsByTargets, type AgreedTarget } from '@peen/core/setup'
 import { standardAsWished, workFor, type PlacePlan, type Plan, type PlanStep, type Standard } from '@peen/core/standard'
@@ -9,10 +9,10 @@ import type { Reader, tables } from '../../db'
 import { dogView } from '../people'
 import { standardOf } from '../school'
 
-type Session = Pick<typeof tables.sessions.$inferSelect, 'found' | 'checkIn'>
+type Visit = Pick<typeof tables.visits.$inferSelect, 'found' | 'checkIn'>
 
 /** What was found; before anybody looked, what was said when the visit was planned. */
-export function foundIn({ found, checkIn }: Session): Found {
+export function foundIn({ found, checkIn }: Visit): Found {
   if (found) return found
   const wishes = checkIn.wishes === '' ? [] : [{ what: checkIn.wishes, askedBy: 'the owner', length: null, rule: null }]
   return { ...NOTHING_FOUND, wishes }
@@ -21,9 +21,9 @@ export function foundIn({ found, checkIn }: Session): Found {
 /** The trim of a visit, with other work where it was asked for. */
 export async function standardOfVisit(
   db: Reader,
-  session: Pick<typeof tables.sessions.$inferSelect, 'found' | 'checkIn' | 'standardId' | 'standardVersion'>
+  visit: Pick<typeof tables.visits.$inferSelect, 'found' | 'checkIn' | 'standardId' | 'standardVersion'>
 ): Promise<Standard> {
-  return standardAsWished(await standardOf(db, session.standardId, session.standardVersion), foundIn(session).wishes)
+  return standardAsWished(await standardOf(db, visit.standardId, visit.standardVersion), foundIn(visit).wishes)
 }
 
 /** The school's sides as they stood when the dog was said ready; until then as they stand. */
@@ -32,8 +32,8 @@ export function houseAtGate({ gate }: Found, school: Readonly<Record<string, num
 }
 
 /** The house rules by which a visit is worked and graded: the school's, or the other side where somebody asked for it. */
-export function houseOfVisit(session: Session, school: Readonly<Record<string, number>>): Readonly<Record<string, number>> {
-  const found = foundIn(session)
+export function houseOfVisit(visit: Visit, school: Readonly<Record<string, number>>): Readonly<Record<string, number>> {
+  const found = foundIn(visit)
   return houseFor(houseAtGate(found, school), found.wishes)
 }
 
@@ -45,25 +45,24 @@ export type Workshop = { readonly house: Readonly<Record<string, number>>; reado
  * at the table and on the floor alike.
  */
 export function stepsOfVisit(
-  session: Session,
+  visit: Visit,
   steps: readonly PlanStep[],
   { house, rack }: Workshop,
   agreed: readonly AgreedTarget[] | null
 ): readonly PlanStep[] {
-  const ordered = orderedSteps(steps, houseOfVisit(session, house))
+  const ordered = orderedSteps(steps, houseOfVisit(visit, house))
   return agreed ? stepsByTargets(ordered, agreed, rack, { nameOf: techniqueName, regionsOf: cutRegionsOf }) : ordered
 }
 
 /** What is done at each place on this visit: the rows and passes that stand for its house and its coat. */
 export function workOfVisit(
-  session: Session,
+  visit: Visit,
   dog: typeof tables.dogs.$inferSelect,
   { work }: Pick<Plan, 'work'>,
   school: Readonly<Record<string, number>>
 ): readonly PlacePlan[] | undefined {
   return (
-    work &&
-    workFor(work, { house: houseOfVisit(session, school), coat: dogView(dog).coatType, isShow: foundIn(session).purpose === 'show' })
+    work && workFor(work, { house: houseOfVisit(visit, school), coat: dogView(dog).coatType, isShow: foundIn(visit).purpose === 'show' })
   )
 }
 
@@ -77,12 +76,12 @@ export const cuts = (techniqueId: string) => {
  * Why this step may not begin yet; null where it need not wait, or once the dog is ready. What is pulled does not wait, unless it
  * is done with blade or scissors today.
  */
-export function gateAt(session: Session, techniqueId: string, tool: Pick<Tool, 'kind'> | null = null): string | null {
+export function gateAt(visit: Visit, techniqueId: string, tool: Pick<Tool, 'kind'> | null = null): string | null {
   const technique = techniqueById(techniqueId)
   if (!technique) return null
   const isCutAnyway = technique.family === 'stripping' && tool !== null && CUTTING_TOOLS.has(tool.kind)
   if (!waitsForGate(technique) && !isCutAnyway) return null
-  const { ready, missing } = readyToCut(foundIn(session))
+  const { ready, missing } = readyToCut(foundIn(visit))
   return ready ? null : missing.join(' ')
 }
 const CUTTING_TOOLS: ReadonlySet<Tool['kind']> = new Set(['blade', 'comb', 'scissors'])

@@ -1,14 +1,14 @@
 // What the instructor's own hands did to a trim, and what was never done to it: neither is the apprentice's to answer for.
 import { techniqueById } from '@peen/content'
 import { outsideAnswers, type Outside } from '@peen/core/grade'
-import { undoneSteps, type Payloads, type SessionState } from '@peen/core/practice'
+import { undoneSteps, type Payloads, type VisitState } from '@peen/core/practice'
 import type { PlanStep } from '@peen/core/standard'
 import { and, eq } from 'drizzle-orm'
 import { tables, type Transaction } from '../../db'
 import { gradedBy } from '../derived'
 
 /** What stands outside a grading that is opened now: finished by the instructor, or left when the dog could stand no longer. */
-export function outsideOf(state: SessionState, steps: readonly PlanStep[]): Outside[] {
+export function outsideOf(state: VisitState, steps: readonly PlanStep[]): Outside[] {
   const mine = state.byInstructor.map(({ regions, side }): Outside => ({ regions, side, answer: { kind: 'instructor' } }))
   if (state.ranOut === null) return mine
   const worked = new Set(state.attempts.filter((one) => one.ended && !one.cutShort).flatMap(({ regions }) => regions))
@@ -20,14 +20,14 @@ export function outsideOf(state: SessionState, steps: readonly PlanStep[]): Outs
 /** Marks what the instructor has just finished on every grading that is still written, where nobody has answered yet. */
 export async function markInstructorsParts(
   tx: Transaction,
-  session: typeof tables.sessions.$inferSelect,
+  visit: typeof tables.visits.$inferSelect,
   { regions, side }: Payloads['instructorFinished']
 ): Promise<void> {
   const { gradings: g } = tables
   const drafts = await tx
     .select()
     .from(g)
-    .where(and(eq(g.sessionId, session.id), eq(g.status, 'draft')))
+    .where(and(eq(g.visitId, visit.id), eq(g.status, 'draft')))
   for (const draft of drafts) {
     const { standard } = await gradedBy(tx, draft)
     const marked = outsideAnswers(standard, [{ regions, side, answer: { kind: 'instructor' } }])

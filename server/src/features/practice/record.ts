@@ -6,7 +6,7 @@ import { eq, inArray } from 'drizzle-orm'
 import { validate as isUuid } from 'uuid'
 import { inTransaction, isTaken, tables, type Transaction } from '../../db'
 import { Refused, refuse, type Services } from '../../http'
-import { sha256 } from '../audit'
+import { inFirstWords, sha256 } from '../audit'
 import { countedIn, storeAttempts, storeCoat } from '../derived'
 import { rackOf, techniquesOf } from '../school'
 import { majorFaults } from '../techniques'
@@ -21,24 +21,24 @@ export type Recorded = { readonly answers: readonly EventAnswer[]; readonly stat
 export type Sent = { readonly sentAt?: string | null; readonly deviceId?: string }
 
 /**
- * Stores a batch of events of one session, each once. The same id with the same content is "already there", with other
- * content a conflict; one that arrives after the session was closed is kept as late. `sentAt` is the tablet's clock when
+ * Stores a batch of events of one visit, each once. The same id with the same content is "already there", with other
+ * content a conflict; one that arrives after the visit was closed is kept as late. `sentAt` is the tablet's clock when
  * it sent: one that is wrong is put right, event by event. Attempts are recomputed where the events change them.
  * A batch of one event answers with that event's own HTTP status.
  */
 export async function recordEvents(
   services: Services,
   actor: Me,
-  sessionId: string,
+  visitId: string,
   incoming: readonly unknown[],
   { sentAt = null, deviceId }: Sent = {}
 ): Promise<Recorded> {
   const receivedAt = await services.clock.now()
-  const sent: Batched = { actor, sessionId, incoming, sentAt, deviceId, receivedAt }
+  const sent: Batched = { actor, visitId, incoming, sentAt, deviceId, receivedAt }
   try {
     return await recordBatch(services, sent, false)
   } catch (error) {
-    // an id that another session has: found by the key itself, and only then asked for
+    // an id that another visit has: found by the key itself, and only then asked for
     if (!isTaken(error)) throw error
     return recordBatch(services, sent, true)
   }
@@ -46,7 +46,7 @@ export async function recordEvents(
 
 type Batched = {
   readonly actor: Me
-  readonly sessionId: string
+  readonly visitId: string
   readonly incoming: readonly unknown[]
   readonly sentAt: string | null
   readonly deviceId: string | undefined
@@ -54,15 +54,15 @@ type Batched = {
 }
 
 async function recordBatch(services: Services, sent: Batched, asksIds: boolean): Promise<Recorded> {
-  const { actor, sessionId, incoming, sentAt, deviceId, receivedAt } = sent
+  const { actor, visitId, incoming, sentAt, deviceId, receivedAt } = sent
   const { db } = services
   const { recorded, version, fold } = await inTransaction(db, async (tx) => {
-    const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)).for('update'))[0]
-    if (!session) throw refuse.notFound('This session')
-    if (actor.role === 'apprentice' && session.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
-    const fold = await takeFold(db, tx, session)
+    const visit = (await tx.select().from(tables.visits).where(eq(tables.visits.id, visitId)).for('update'))[0]
+    if (!visit) throw refuse.notFound('This visit')
+    if (actor.role === 'apprentice' && visit.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
+    const fold = await takeFold(db, tx, visit)
     const read = { rack: once(() => rackOf(tx)), techniques: once(() => techniquesOf(tx)) }
-    const facts: Facts = { tx, session, actor, receivedAt, sentAt, fold: fold.folding, closed: await whyLate(tx, session), ...read }
+    const facts: Facts = { tx, visit, actor, receivedAt, sentAt, fold: fold.folding, closed: await whyLate(tx, visit), ...read }
     const elsewhere = asksIds ? await hashesOf(tx, incoming) : []
     const batch: Batch = { known: new Map([...elsewhere, ...fold.hashes]), rows: [], deviceId }
     const answers: EventAnswer[] = []
@@ -79,34 +79,34 @@ async function recordBatch(services: Services, sent: Batched, asksIds: boolean):
         statuses.push(error instanceof Refused ? error.status : 422)
       }
     }
-    if (batch.rows.length > 0) await write(tx, session, fold, batch.rows)
+    if (batch.rows.length > 0) await write(tx, visit, fold, batch.rows)
     const recorded = { answers, status: answers.length === 1 ? statuses[0] : 200 }
-    return { recorded, fold, version: session.eventsVersion + (batch.rows.length > 0 ? 1 : 0) }
+    return { recorded, fold, version: visit.eventsVersion + (batch.rows.length > 0 ? 1 : 0) }
   })
-  keepFold(db, sessionId, version, fold)
+  keepFold(db, visitId, version, fold)
   return recorded
 }
 
 /** Writes new events and what follows from them. */
-async function write(tx: Transaction, session: Session, fold: Fold, rows: Batch['rows']): Promise<void> {
+async function write(tx: Transaction, visit: Visit, fold: Fold, rows: Batch['rows']): Promise<void> {
   await tx.insert(tables.events).values(rows)
   await tx
-    .update(tables.sessions)
-    .set({ eventsVersion: session.eventsVersion + 1 })
-    .where(eq(tables.sessions.id, session.id))
+    .update(tables.visits)
+    .set({ eventsVersion: visit.eventsVersion + 1 })
+    .where(eq(tables.visits.id, visit.id))
   for (const { id, contentHash } of rows) fold.hashes.set(id, contentHash)
-  await updateAttempts(tx, session, fold)
-  if (rows.some(({ kind }) => COAT_KINDS.has(kind))) await storeCoat(tx, session, fold.folding.events)
+  await updateAttempts(tx, visit, fold)
+  if (rows.some(({ kind }) => COAT_KINDS.has(kind))) await storeCoat(tx, visit, fold.folding.events)
 }
-type Session = typeof tables.sessions.$inferSelect
+type Visit = typeof tables.visits.$inferSelect
 
-/** Writes the attempts of a session only where new events have changed them: most taps do not. */
-async function updateAttempts(tx: Transaction, session: Session, fold: Fold): Promise<void> {
+/** Writes the attempts of a visit only where new events have changed them: most taps do not. */
+async function updateAttempts(tx: Transaction, visit: Visit, fold: Fold): Promise<void> {
   const state = fold.folding.state()
   const counted = countedText(state)
   if (counted === fold.counted) return
   fold.counted = counted
-  await storeAttempts(tx, session, countedIn(state, await majorFaults(tx)))
+  await storeAttempts(tx, visit, countedIn(state, await majorFaults(tx)))
 }
 
 /** Kinds that say that hair was taken, or take it back. */
@@ -172,7 +172,7 @@ async function recordOne(facts: Facts, { known, rows, deviceId }: Batch, raw: un
   if (!checked.ok) throw refuse.invalid(checked.issues)
   refuseOdd(checked.value as PracticeEvent)
   const { receivedAt: _none, late: _late, clockOffMs: _off, position: _place, ...event } = checked.value as PracticeEvent
-  const contentHash = sha256(canonicalize(event)!)
+  const contentHash = sha256(canonicalize(inFirstWords(event))!)
   const before = known.get(event.id)
   if (before === contentHash) return { id: event.id, status: 'alreadyThere', detail: null }
   if (before)
@@ -200,7 +200,7 @@ async function recordOne(facts: Facts, { known, rows, deviceId }: Batch, raw: un
   rows.push(row)
   known.set(event.id, contentHash)
   facts.fold.add({ ...moved, late, receivedAt: facts.receivedAt.toISOString() } as PracticeEvent)
-  if (moved.kind === 'instructorFinished' && !late) await markInstructorsParts(facts.tx, facts.session, moved.payload)
+  if (moved.kind === 'instructorFinished' && !late) await markInstructorsParts(facts.tx, facts.visit, moved.payload)
   const clock = clockOffMs === null ? null : sayClock(clockOffMs)
   return { id: event.id, status: late ? 'late' : 'stored', detail: why ?? clock }
 }
@@ -215,9 +215,9 @@ function lateness({ closed, actor, fold: { events: stored } }: Facts, event: Pra
   const named = event.kind === 'undone' ? stored.find(({ id }) => id === event.payload.eventId) : undefined
   // a note that is taken back with a reason after the end: the instructor's word, at once
   if (named && isNote(named) && actor.role !== 'apprentice') return null
-  const reopens = event.kind === 'undone' && stored.some(({ id, kind }) => id === event.payload.eventId && kind === 'sessionClosed')
+  const reopens = event.kind === 'undone' && stored.some(({ id, kind }) => id === event.payload.eventId && kind === 'visitClosed')
   if (reopens && actor.role !== 'apprentice') return null
-  return 'The session was closed before this came. It is kept as late; an instructor confirms it.'
+  return 'The visit was closed before this came. It is kept as late; an instructor confirms it.'
 }
 
 function sayClock(offMs: number): string {

@@ -50,10 +50,10 @@ describe('the rack', () => {
 
   it('counts nicks and burns for the tool that was in the hand', async () => {
     expect(SKIN_FAULTS).toContain('web-nick')
-    const session = await world.newSession('abe')
+    const visit = await world.newVisit('abe')
     const ivo = await world.client('ivo')
     const head = (seq: number) => ({
-      ...{ id: v7(), v: 1, sessionId: session, by: ivo.me!.id, deviceId: 'rack', seq, lamport: seq, receivedAt: null },
+      ...{ id: v7(), v: 1, visitId: visit, by: ivo.me!.id, deviceId: 'rack', seq, lamport: seq, receivedAt: null },
       atDevice: '2026-04-14T09:00:00.000Z'
     })
     const attemptId = v7()
@@ -69,7 +69,7 @@ describe('the rack', () => {
       wrong,
       { ...head(4), kind: 'undone', payload: { eventId: wrong.id } }
     ]
-    const answer = await ivo.post(`/visits/${session}/events`, { events })
+    const answer = await ivo.post(`/visits/${visit}/events`, { events })
     expect((answer.body.answers as { status: string }[]).map(({ status }) => status)).toEqual(['stored', 'stored', 'stored', 'stored'])
     expect((await rack()).nicks).toEqual({ 'blade-30': 1 })
   })

@@ -35,11 +35,11 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
     actor.role === 'apprentice'
       ? await waitsForOwnWord(
           db,
-          signed.map(({ sessionId }) => sessionId),
+          signed.map(({ visitId }) => visitId),
           today
         )
       : new Set<string>()
-  const trimsTold = signed.filter(({ sessionId }) => !unsaid.has(sessionId))
+  const trimsTold = signed.filter(({ visitId }) => !unsaid.has(visitId))
   const trimOf = await trimNames(db, trimsTold)
   await rememberAll(db, actor, trimsTold, await clock.now())
   return {

@@ -16,11 +16,11 @@ let ivo: Client
 beforeAll(async () => {
   world = await smallSchool('records')
   ;[lena, ivo] = [await world.client('lena'), await world.client('ivo')]
-  const session = await world.newSession('abe')
+  const visit = await world.newVisit('abe')
   const attemptId = v7()
   let seq = 0
   const event = (kind: string, payload: object) => ({
-    ...{ id: v7(), v: 1, kind, sessionId: session, by: ivo.me!.id, deviceId: 'tablet', seq: ++seq, lamport: seq, payload },
+    ...{ id: v7(), v: 1, kind, visitId: visit, by: ivo.me!.id, deviceId: 'tablet', seq: ++seq, lamport: seq, payload },
     atDevice: '2026-04-14T09:00:00.000Z'
   })
   const start = {
@@ -28,11 +28,11 @@ beforeAll(async () => {
     ...{ hands: 'apprentice', setting: 'live' }
   }
   const events = [
-    event('sessionOpened', {}),
+    event('visitOpened', {}),
     event('attemptStarted', start),
     event('attemptEnded', { attemptId, minutes: 12.5, help: 'onePrompt', witness: 'watched' })
   ]
-  await ivo.post(`/visits/${session}/events`, { events })
+  await ivo.post(`/visits/${visit}/events`, { events })
 })
 afterAll(() => world.close())
 

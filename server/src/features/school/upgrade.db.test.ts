@@ -1,6 +1,6 @@
 // A school as an older version left it, brought up to now: poured in from its dump (testing/upgrade), then started as any school is.
 import { houseRules, rack, standards } from '@peen/content'
-import type { ApprenticeView, DraftView, GradingView, SessionView } from '@peen/contract'
+import type { ApprenticeView, DraftView, GradingView, TableView } from '@peen/contract'
 import { readFileSync } from 'node:fs'
 import { gunzipSync } from 'node:zlib'
 import mysql from 'mysql2/promise'
@@ -70,13 +70,13 @@ describe('a school of before there were plans of work', () => {
 
   it('finishes a visit that was set up on the sheet that was agreed', async () => {
     expect(await agreedOf(connection.db, before.ids.open)).toEqual(before.agreed)
-    const view = (await ivo.get(`/visits/${before.ids.open}/work`)).body as unknown as SessionView
+    const view = (await ivo.get(`/visits/${before.ids.open}/work`)).body as unknown as TableView
     expect(view.agreed).toEqual(before.agreed)
     await ivo.send('PUT', `/visits/${before.ids.open}/gate`, { version: 2, dry: true, combed: true })
     expect(await agreedOf(connection.db, before.ids.open)).toEqual(before.agreed)
   })
 
-  it('counts what was practised under a name that went where it went, once a session, and nothing that is only asked', async () => {
+  it('counts what was practised under a name that went where it went, once a visit, and nothing that is only asked', async () => {
     const view = (await ivo.get(`/apprentices/${before.ids.bea}`)).body as unknown as ApprenticeView
     const attempts = (id: string) => view.techniques.find(({ techniqueId }) => techniqueId === id)?.attempts.length ?? 0
     expect([attempts('poodle-foot'), attempts('ear-lift'), attempts('pads')]).toEqual([1, 1, 1])

@@ -13,7 +13,7 @@ const beginsIn = (words: string) => `%${words.replace(/[\\%_]/g, (sign) => `\\${
 export async function search({ db }: Services, actor: Me, words: string): Promise<SearchHit[]> {
   const asked = words.trim().slice(0, 60)
   if (asked === '') return []
-  const { people: p, dogs: d, sessions: s } = tables
+  const { people: p, dogs: d, visits: s } = tables
   const isStaff = actor.role !== 'apprentice'
   const text = beginsIn(asked)
   const byName = or(like(p.givenName, text), like(p.familyName, text), like(p.username, text))

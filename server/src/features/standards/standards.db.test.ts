@@ -194,14 +194,14 @@ describe('retiring a trim', () => {
 describe('a grading', () => {
   it('is marked against the house’s variant and the owner’s wish as they stood when it was opened', async () => {
     await lena.send('PUT', '/school/house-rules', { rules: { 'bearded-skull': 1 } })
-    const sessionId = await world.newTrim('abe')
+    const visitId = await world.newTrim('abe')
     const wish = { what: 'Skirt longer', askedBy: 'Jo', length: { region: 'skirt', mm: 60 }, rule: null }
-    const session = (await world.db.select().from(tables.sessions).where(eq(tables.sessions.id, sessionId)))[0]
+    const visit = (await world.db.select().from(tables.visits).where(eq(tables.visits.id, visitId)))[0]
     await world.db
-      .update(tables.sessions)
-      .set({ found: { ...session.found!, wishes: [wish] } as never })
-      .where(eq(tables.sessions.id, sessionId))
-    const { id } = (await ivo.post(`/visits/${sessionId}/gradings`, { id: v7() })).body
+      .update(tables.visits)
+      .set({ found: { ...visit.found!, wishes: [wish] } as never })
+      .where(eq(tables.visits.id, visitId))
+    const { id } = (await ivo.post(`/visits/${visitId}/gradings`, { id: v7() })).body
     await lena.send('PUT', '/school/house-rules', { rules: { 'bearded-skull': 0 } })
     const view = (await ivo.get(`/gradings/${id as string}`)).body as unknown as { standard: Standard; moved: { say: string }[] }
     const target = (criterion: string) => (view.standard.criteria.find((one) => one.id === criterion)!.how as { targetMm: number }).targetMm

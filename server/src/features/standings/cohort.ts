@@ -75,19 +75,19 @@ async function passedOn(db: Reader, ids: readonly string[] | null): Promise<Read
   const trims = await passedTrims(db, ids)
   if (trims.length === 0) return new Map()
   const shown = await db
-    .select({ apprenticeId: a.apprenticeId, techniqueId: a.techniqueId, sessionId: a.sessionId })
+    .select({ apprenticeId: a.apprenticeId, techniqueId: a.techniqueId, visitId: a.visitId })
     .from(a)
     .where(
       inArray(
-        a.sessionId,
-        trims.map(({ sessionId }) => sessionId)
+        a.visitId,
+        trims.map(({ visitId }) => visitId)
       )
     )
-  const days = new Map(trims.map(({ sessionId, onDate }) => [sessionId, onDate]))
+  const days = new Map(trims.map(({ visitId, onDate }) => [visitId, onDate]))
   const found = new Map<string, string>()
-  for (const { apprenticeId, techniqueId, sessionId } of shown) {
+  for (const { apprenticeId, techniqueId, visitId } of shown) {
     const key = `${apprenticeId}|${techniqueId}`
-    const [day, known] = [days.get(sessionId)!, found.get(key)]
+    const [day, known] = [days.get(visitId)!, found.get(key)]
     if (known === undefined || day < known) found.set(key, day)
   }
   return found

@@ -1,3 +1,3 @@
 export { cohortStates, techniquesNow, type ChartState, type TechniqueNow } from './cohort'
 export { standingsOf, standingsOfAll, type TechniqueRecord } from './records'
-export { sessionsBeingMarked, signedTrims, type SignedTrim } from './trims'
+export { visitsBeingMarked, signedTrims, type SignedTrim } from './trims'

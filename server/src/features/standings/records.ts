@@ -40,8 +40,8 @@ export async function standingsOfAll(
         .map((lift) => lift.onDate)
         .sort()
         .at(-1) ?? null
-    const shown = new Set(attempts.map((attempt) => attempt.sessionId))
-    const passedTrimOn = trims.find((trim) => shown.has(trim.sessionId))?.onDate ?? null
+    const shown = new Set(attempts.map((attempt) => attempt.visitId))
+    const passedTrimOn = trims.find((trim) => shown.has(trim.visitId))?.onDate ?? null
     return { technique, standing: standingOf({ techniqueName: technique.name, attempts, passedTrimOn, liftedOn, today }, rules), attempts }
   }
   return new Map(ids.map((id) => [id, new Map(techniques.map((technique) => [technique.id, recordOf(id, technique)]))]))

@@ -15,10 +15,10 @@ afterAll(() => world.close())
 let count = 0
 /** A morning in which an apprentice does one technique, clean or with a line too short. */
 async function practise(apprentice: string, onDate: string, techniqueId: string, isClean: boolean): Promise<void> {
-  const session = await world.newSession(apprentice, onDate)
+  const visit = await world.newVisit(apprentice, onDate)
   const attemptId = v7()
   const event = (kind: string, payload: object) => ({
-    ...{ id: v7(), v: 1, kind, sessionId: session, by: ivo.me!.id, deviceId: 'tablet', seq: ++count, lamport: count, payload },
+    ...{ id: v7(), v: 1, kind, visitId: visit, by: ivo.me!.id, deviceId: 'tablet', seq: ++count, lamport: count, payload },
     atDevice: `${onDate}T09:00:00.000Z`
   })
   const start = {
@@ -32,12 +32,12 @@ async function practise(apprentice: string, onDate: string, techniqueId: string,
     setting: 'live'
   }
   const events = [
-    event('sessionOpened', {}),
+    event('visitOpened', {}),
     event('attemptStarted', start),
     ...(isClean ? [] : [event('helped', { attemptId, help: 'handsGuided', region: null, side: null })]),
     event('attemptEnded', { attemptId, minutes: 9, help: isClean ? 'alone' : 'handsGuided', witness: 'watched' })
   ]
-  const answer = await ivo.post(`/visits/${session}/events`, { events })
+  const answer = await ivo.post(`/visits/${visit}/events`, { events })
   expect((answer.body.answers as { status: string }[]).map(({ status }) => status)).toEqual(events.map(() => 'stored'))
 }
 

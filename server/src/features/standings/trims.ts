@@ -6,7 +6,7 @@ import { tables, type Reader } from '../../db'
 
 export type SignedTrim = {
   readonly gradingId: string
-  readonly sessionId: string
+  readonly visitId: string
   readonly apprenticeId: string
   readonly dogId: string
   readonly dogName: string
@@ -24,11 +24,11 @@ export type SignedTrim = {
 /** Signed gradings of some apprentices' trims with their results, oldest first. A trim that somebody is still marking stays out: both are blind until both are signed. */
 export async function signedTrims(db: Reader, apprenticeIds: readonly string[]): Promise<SignedTrim[]> {
   if (apprenticeIds.length === 0) return []
-  const { gradings: g, gradingResults: r, sessions: s, dogs: d, assessments: as } = tables
+  const { gradings: g, gradingResults: r, visits: s, dogs: d, assessments: as } = tables
   const rows = await db
     .select({
       gradingId: g.id,
-      sessionId: s.id,
+      visitId: s.id,
       apprenticeId: s.apprenticeId,
       dogId: d.id,
       dogName: d.name,
@@ -45,14 +45,14 @@ export async function signedTrims(db: Reader, apprenticeIds: readonly string[]):
     })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
-    .innerJoin(s, eq(s.id, g.sessionId))
+    .innerJoin(s, eq(s.id, g.visitId))
     .innerJoin(d, eq(d.id, s.dogId))
-    .leftJoin(as, eq(as.sessionId, s.id))
+    .leftJoin(as, eq(as.visitId, s.id))
     .where(inArray(s.apprenticeId, [...apprenticeIds]))
     .orderBy(asc(s.onDate), asc(g.id))
-  const open = await sessionsBeingMarked(db)
+  const open = await visitsBeingMarked(db)
   return rows
-    .filter((row) => !open.has(row.sessionId))
+    .filter((row) => !open.has(row.visitId))
     .map(({ wishes, outcome, agreedBy, ...row }) => ({
       ...row,
       hasWishes: (wishes ?? []).length > 0,
@@ -61,29 +61,29 @@ export async function signedTrims(db: Reader, apprenticeIds: readonly string[]):
     }))
 }
 
-/** Sessions of which a grading is still a draft, or one of two appointed assessors has not signed. */
-export async function sessionsBeingMarked(db: Reader): Promise<Set<string>> {
+/** Visits of which a grading is still a draft, or one of two appointed assessors has not signed. */
+export async function visitsBeingMarked(db: Reader): Promise<Set<string>> {
   const { gradings: g, assessments: as } = tables
-  const drafts = await db.select({ id: g.sessionId }).from(g).where(eq(g.status, 'draft'))
+  const drafts = await db.select({ id: g.visitId }).from(g).where(eq(g.status, 'draft'))
   const appointed = await db
-    .select({ id: as.sessionId, signed: count(g.id) })
+    .select({ id: as.visitId, signed: count(g.id) })
     .from(as)
-    .leftJoin(g, and(eq(g.sessionId, as.sessionId), eq(g.status, 'signed'), or(eq(g.assessorId, as.first), eq(g.assessorId, as.second))))
-    .groupBy(as.sessionId)
+    .leftJoin(g, and(eq(g.visitId, as.visitId), eq(g.status, 'signed'), or(eq(g.assessorId, as.first), eq(g.assessorId, as.second))))
+    .groupBy(as.visitId)
   return new Set([...drafts, ...appointed.filter(({ signed }) => signed < 2)].map((row) => row.id))
 }
 
 /** Days of passed trims, oldest first; only the outcome is read, a whole result is long. What two assessors settled stands. */
-export async function passedTrims(db: Reader, apprenticeIds: readonly string[] | null): Promise<{ sessionId: string; onDate: string }[]> {
-  const { gradings: g, gradingResults: r, sessions: s, assessments: as } = tables
+export async function passedTrims(db: Reader, apprenticeIds: readonly string[] | null): Promise<{ visitId: string; onDate: string }[]> {
+  const { gradings: g, gradingResults: r, visits: s, assessments: as } = tables
   const rows = await db
-    .select({ sessionId: s.id, onDate: s.onDate, outcome: r.outcome, settled: as.outcome, agreedBy: as.agreedBy })
+    .select({ visitId: s.id, onDate: s.onDate, outcome: r.outcome, settled: as.outcome, agreedBy: as.agreedBy })
     .from(g)
     .innerJoin(r, eq(r.gradingId, g.id))
-    .innerJoin(s, eq(s.id, g.sessionId))
-    .leftJoin(as, eq(as.sessionId, s.id))
+    .innerJoin(s, eq(s.id, g.visitId))
+    .leftJoin(as, eq(as.visitId, s.id))
     .where(apprenticeIds === null ? undefined : inArray(s.apprenticeId, [...apprenticeIds]))
     .orderBy(asc(s.onDate), asc(g.id))
-  const open = await sessionsBeingMarked(db)
-  return rows.filter((row) => !open.has(row.sessionId) && (row.agreedBy === null ? row.outcome : row.settled) === 'passed')
+  const open = await visitsBeingMarked(db)
+  return rows.filter((row) => !open.has(row.visitId) && (row.agreedBy === null ? row.outcome : row.settled) === 'passed')
 }

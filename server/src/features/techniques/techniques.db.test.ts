@@ -42,8 +42,8 @@ describe('a technique', () => {
     const school = (await abe.get('/school')).body as unknown as SchoolView
     expect(school.techniques.find(({ id }) => id === 'round-foot')).toEqual({ ...own, version: 2 })
     // the added hold point holds a new apprentice
-    const session = await world.newSession('abe')
-    const view = (await ivo.get(`/visits/${session}/work`)).body as unknown as { holds: { techniqueId: string; hazardId: string }[] }
+    const visit = await world.newVisit('abe')
+    const view = (await ivo.get(`/visits/${visit}/work`)).body as unknown as { holds: { techniqueId: string; hazardId: string }[] }
     expect(view.holds).toContainEqual(expect.objectContaining({ techniqueId: 'round-foot', hazardId: 'own-dewclaw' }))
   })
 

@@ -1,5 +1,5 @@
 // Work that was asked for otherwise, and what was found today, followed from the check-in to the table, the coat book and the grade sheet.
-import type { GradingView, SessionView, VisitPage } from '@peen/contract'
+import type { GradingView, TableView, VisitPage } from '@peen/contract'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -22,17 +22,17 @@ const foundOf = (change: object = {}) => ({
 
 /** A visit of Flint in a trim, checked in with what was found and said ready. */
 async function visit(change: object, standardId = 'bearded-pet'): Promise<{ readonly id: string; readonly status: number }> {
-  const id = await world.newSession('abe')
-  await world.db.delete(tables.agreedTargets).where(eq(tables.agreedTargets.sessionId, id))
+  const id = await world.newVisit('abe')
+  await world.db.delete(tables.agreedTargets).where(eq(tables.agreedTargets.visitId, id))
   const versions = await world.db.select().from(tables.standards).where(eq(tables.standards.id, standardId))
   const standardVersion = Math.max(...versions.map(({ version }) => version))
-  await world.db.update(tables.sessions).set({ found: null, standardId, standardVersion }).where(eq(tables.sessions.id, id))
+  await world.db.update(tables.visits).set({ found: null, standardId, standardVersion }).where(eq(tables.visits.id, id))
   const { status } = await ivo.send('PUT', `/visits/${id}/found`, foundOf(change))
   if (status === 200) await ivo.send('PUT', `/visits/${id}/gate`, { version: 1, dry: true, combed: true })
   return { id, status }
 }
 const page = async (id: string) => (await ivo.get(`/visits/${id}`)).body as unknown as VisitPage
-const table = async (id: string) => (await ivo.get(`/visits/${id}/work`)).body as unknown as SessionView
+const table = async (id: string) => (await ivo.get(`/visits/${id}/work`)).body as unknown as TableView
 const agreedAt = async (id: string, region: string) => (await page(id)).agreed!.find((line) => line.region === region)!
 
 describe('a wish for other work', () => {
@@ -79,7 +79,7 @@ describe('what is found today', () => {
     const head = {
       id: v7(),
       v: 1,
-      sessionId: id,
+      visitId: id,
       by: world.ids.ivo,
       deviceId: 'pull',
       atDevice: '2026-04-14T09:00:00.000Z',
@@ -102,7 +102,7 @@ describe('what is found today', () => {
       }
     ]
     expect((await ivo.post(`/visits/${id}/events`, { events })).status).toBe(200)
-    const [{ body }] = await world.db.select().from(tables.coatFromSessions).where(eq(tables.coatFromSessions.sessionId, id))
+    const [{ body }] = await world.db.select().from(tables.coatFromVisits).where(eq(tables.coatFromVisits.visitId, id))
     const acts = (place: string) => body.floor.filter((entry) => entry.place === place).map(({ act }) => act.kind)
     expect([acts('beard'), acts('skull')]).toEqual([['cut'], ['pulled']])
   })

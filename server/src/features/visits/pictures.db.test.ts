@@ -20,8 +20,8 @@ afterAll(() => world.close())
 
 /** A visit that is not begun yet. */
 async function planned(): Promise<string> {
-  const id = await world.newSession('abe')
-  await world.db.update(tables.sessions).set({ found: null }).where(eq(tables.sessions.id, id))
+  const id = await world.newVisit('abe')
+  await world.db.update(tables.visits).set({ found: null }).where(eq(tables.visits.id, id))
   return id
 }
 const page = async (id: string) => (await ivo.get(`/visits/${id}`)).body as unknown as VisitPage
@@ -71,9 +71,7 @@ describe('photographs', () => {
     const put = async (size: number) =>
       ((await (await send(ivo, id, await solid(size, 30).png().toBuffer(), 'after/left')).json()) as { id: string }).id
     const kept = async () =>
-      (await world.db.select({ id: tables.pictures.id }).from(tables.pictures).where(eq(tables.pictures.sessionId, id))).map(
-        (row) => row.id
-      )
+      (await world.db.select({ id: tables.pictures.id }).from(tables.pictures).where(eq(tables.pictures.visitId, id))).map((row) => row.id)
     const [first, second] = [await put(40), await put(41)]
     // the newer one takes the place of the older; one taken by mistake can go
     expect(await kept()).toEqual([second])
@@ -98,7 +96,7 @@ describe('photographs', () => {
     expect(kept).toBeGreaterThan(0)
     expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([200, 429]))
     const row = {
-      sessionId: id,
+      visitId: id,
       moment: 'during' as const,
       stance: 'left' as const,
       by: world.ids.ivo,

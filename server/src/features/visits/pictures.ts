@@ -5,7 +5,7 @@ import sharp from 'sharp'
 import { v7 } from 'uuid'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
-import { sessionRow } from '../practice'
+import { visitRow } from '../practice'
 
 /** More pixels than any tablet takes; a small file can hold many. */
 const MOST_PIXELS = 50_000_000
@@ -17,12 +17,12 @@ const KINDS = new Map([
   ['webp', 'WebP']
 ])
 
-export async function picturesOf(db: Reader, sessionId: string): Promise<PictureView[]> {
+export async function picturesOf(db: Reader, visitId: string): Promise<PictureView[]> {
   const { id, moment, stance, widthPx, heightPx } = tables.pictures
   const rows = await db
     .select({ id, moment, stance, widthPx, heightPx })
     .from(tables.pictures)
-    .where(eq(tables.pictures.sessionId, sessionId))
+    .where(eq(tables.pictures.visitId, visitId))
     .orderBy(asc(stance))
   // an older one that was measured is kept, but it is no longer the picture of its stance; ids are made in order of time
   const newer = (row: PictureView, one: PictureView) => one.moment === row.moment && one.stance === row.stance && one.id > row.id
@@ -77,7 +77,7 @@ export const MOST_PICTURES = 60
 export async function addPicture(
   { db, clock }: Services,
   actor: Me,
-  sessionId: string,
+  visitId: string,
   moment: string,
   stance: string,
   raw: Buffer
@@ -91,10 +91,10 @@ export async function addPicture(
       : [{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; allowed is ${STANCES.join(', ')}.` }])
   ]
   if (wrong.length > 0) throw refuse.invalid(wrong)
-  const { person } = await sessionRow(db, sessionId)
+  const { person } = await visitRow(db, visitId)
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
   const picture = await cleaned(raw)
-  const row = { id: v7(), sessionId, moment: moment as Moment, stance: stance as Stance, by: actor.id, at: await clock.now(), ...picture }
+  const row = { id: v7(), visitId, moment: moment as Moment, stance: stance as Stance, by: actor.id, at: await clock.now(), ...picture }
   await inTransaction(db, async (tx) => {
     const { pictures: p, pictureMarks: marks } = tables
     const unmeasured = notExists(
@@ -104,9 +104,9 @@ export async function addPicture(
         .where(eq(marks.pictureId, p.id))
     )
     // a picture that a signed mark was made by stays, under the newer one
-    if (row.moment !== 'during' && !(await isSigned(tx, sessionId)))
-      await tx.delete(p).where(and(eq(p.sessionId, sessionId), eq(p.moment, row.moment), eq(p.stance, row.stance), unmeasured))
-    const [{ many }] = await tx.select({ many: count() }).from(p).where(eq(p.sessionId, sessionId))
+    if (row.moment !== 'during' && !(await isSigned(tx, visitId)))
+      await tx.delete(p).where(and(eq(p.visitId, visitId), eq(p.moment, row.moment), eq(p.stance, row.stance), unmeasured))
+    const [{ many }] = await tx.select({ many: count() }).from(p).where(eq(p.visitId, visitId))
     if (many >= MOST_PICTURES)
       throw refuse.conflict(
         'tooMany',
@@ -122,11 +122,11 @@ export async function addPicture(
 export async function removePicture({ db }: Services, id: string): Promise<{ readonly id: string }> {
   const { pictures: p } = tables
   await inTransaction(db, async (tx) => {
-    const [row] = await tx.select({ sessionId: p.sessionId }).from(p).where(eq(p.id, id))
+    const [row] = await tx.select({ visitId: p.visitId }).from(p).where(eq(p.id, id))
     if (!row) throw refuse.notFound('This picture')
     // signing a mark holds this row too
-    await tx.select({ id: tables.sessions.id }).from(tables.sessions).where(eq(tables.sessions.id, row.sessionId)).for('update')
-    if (await isSigned(tx, row.sessionId))
+    await tx.select({ id: tables.visits.id }).from(tables.visits).where(eq(tables.visits.id, row.visitId)).for('update')
+    if (await isSigned(tx, row.visitId))
       throw refuse.conflict('signed', 'A mark of this trim is signed, and its pictures stay with it. Nothing was changed.')
     await tx.delete(tables.pictureMarks).where(eq(tables.pictureMarks.pictureId, id))
     await tx.delete(p).where(eq(p.id, id))
@@ -135,20 +135,20 @@ export async function removePicture({ db }: Services, id: string): Promise<{ rea
 }
 
 /** Is a mark of this visit's trim signed? */
-async function isSigned(tx: Transaction, sessionId: string): Promise<boolean> {
+async function isSigned(tx: Transaction, visitId: string): Promise<boolean> {
   const { gradings: g } = tables
   const rows = await tx
     .select({ id: g.id })
     .from(g)
-    .where(and(eq(g.sessionId, sessionId), eq(g.status, 'signed')))
+    .where(and(eq(g.visitId, visitId), eq(g.status, 'signed')))
   return rows.length > 0
 }
 
 /** The bytes of a photograph. An apprentice sees those of own visits. */
 export async function pictureBytes({ db }: Services, actor: Me, id: string): Promise<Buffer> {
-  const { pictures: p, sessions: s } = tables
+  const { pictures: p, visits: s } = tables
   const row = (
-    await db.select({ bytes: p.bytes, apprenticeId: s.apprenticeId }).from(p).innerJoin(s, eq(s.id, p.sessionId)).where(eq(p.id, id))
+    await db.select({ bytes: p.bytes, apprenticeId: s.apprenticeId }).from(p).innerJoin(s, eq(s.id, p.visitId)).where(eq(p.id, id))
   )[0]
   if (!row) throw refuse.notFound('This picture')
   if (actor.role === 'apprentice' && row.apprenticeId !== actor.id)

@@ -10,41 +10,41 @@ import { refuse, type Services } from '../../http'
 import { agreedOf, fixAgreed } from '../agreed'
 import { eventsOf, rebuildCoat } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
-import { foundIn, houseAtGate, sessionRow } from '../practice'
+import { foundIn, houseAtGate, visitRow } from '../practice'
 import { houseOf, rackOf, standardOf } from '../school'
 import { picturesOf } from './pictures'
 
-type Session = typeof tables.sessions.$inferSelect
+type Visit = typeof tables.visits.$inferSelect
 
 /** The pages of one visit. An apprentice sees own visits only. */
 export async function visitPage({ db }: Services, actor: Me, id: string): Promise<VisitPage> {
-  const { session, person, dog, table } = await sessionRow(db, id)
+  const { visit, person, dog, table } = await visitRow(db, id)
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
-  const found = foundIn(session)
-  const before = await visitsBefore(db, session)
+  const found = foundIn(visit)
+  const before = await visitsBefore(db, visit)
   const [last] = before
   const ready = found.gate ? await personById(db, found.gate.by) : null
   const owner =
     dog.ownerId && actor.role !== 'apprentice' ? (await db.select().from(tables.owners).where(eq(tables.owners.id, dog.ownerId)))[0] : null
   return {
     id,
-    onDate: session.onDate,
+    onDate: visit.onDate,
     tableNumber: table.number,
     apprentice: personName(person),
     dog: dogView(dog, owner?.givenName ?? null),
     known: before.length > 0,
-    standard: await standardOf(db, session.standardId, session.standardVersion),
-    checkIn: session.checkIn,
+    standard: await standardOf(db, visit.standardId, visit.standardVersion),
+    checkIn: visit.checkIn,
     found,
     begun: (await eventsOf(db, [id])).get(id)!.some(({ kind }) => kind === 'attemptStarted'),
-    checkedIn: session.found !== null,
+    checkedIn: visit.found !== null,
     readyBy: ready ? fullName(ready) : null,
     house: houseAtGate(found, await houseOf(db)),
     rack: await rackAt(db, table.id),
-    chosen: session.chosen ?? {},
+    chosen: visit.chosen ?? {},
     agreed: await agreedOf(db, id),
-    closing: session.closing,
-    version: session.setupVersion,
+    closing: visit.closing,
+    version: visit.setupVersion,
     pictures: await picturesOf(db, id),
     earlier: last ? await picturesOf(db, last.id) : [],
     owedBefore: last ? foundIn(last).nailsOwed : [],
@@ -59,8 +59,8 @@ async function rackAt(db: Reader, tableId: string) {
   return table?.toolIds ? rack.filter(({ id }) => table.toolIds!.includes(id)) : rack
 }
 
-async function visitsBefore(db: Reader, { id, dogId, onDate }: Session): Promise<Session[]> {
-  const { sessions: s } = tables
+async function visitsBefore(db: Reader, { id, dogId, onDate }: Visit): Promise<Visit[]> {
+  const { visits: s } = tables
   return db
     .select()
     .from(s)
@@ -74,54 +74,54 @@ async function change(
   actor: Me,
   id: string,
   version: number,
-  work: (tx: Transaction, session: Session) => Promise<Partial<Session>>
+  work: (tx: Transaction, visit: Visit) => Promise<Partial<Visit>>
 ): Promise<{ readonly version: number }> {
   return inTransaction(db, async (tx) => {
-    const session = (await tx.select().from(tables.sessions).where(eq(tables.sessions.id, id)).for('update'))[0]
-    if (!session) throw refuse.notFound('This visit')
-    if (actor.role === 'apprentice' && session.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
-    if (session.setupVersion !== version)
+    const visit = (await tx.select().from(tables.visits).where(eq(tables.visits.id, id)).for('update'))[0]
+    if (!visit) throw refuse.notFound('This visit')
+    if (actor.role === 'apprentice' && visit.apprenticeId !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
+    if (visit.setupVersion !== version)
       throw refuse.conflict(
         'changedMeanwhile',
         'Somebody else changed this visit meanwhile. What you typed stays here; load the visit again, then enter it once more.',
         {
-          version: session.setupVersion
+          version: visit.setupVersion
         }
       )
-    const set = await work(tx, session)
+    const set = await work(tx, visit)
     await tx
-      .update(tables.sessions)
+      .update(tables.visits)
       .set({ ...set, setupVersion: version + 1 })
-      .where(eq(tables.sessions.id, id))
+      .where(eq(tables.visits.id, id))
     // a dog that is closed was worked by what stood before
-    if (!('closing' in set)) await agreeAgain({ clock }, tx, actor, { ...session, ...set })
+    if (!('closing' in set)) await agreeAgain({ clock }, tx, actor, { ...visit, ...set })
     if (set.found) await rebuildCoat(tx, id)
     return { version: version + 1 }
   })
 }
 
 /** What was agreed once the dog is said ready, and again whenever the sheet changes after that. Opened gradings keep what they froze. */
-async function agreeAgain({ clock }: Pick<Services, 'clock'>, tx: Transaction, actor: Me, session: Session): Promise<void> {
-  await agreeOn(tx, session, actor.id, await clock.now())
+async function agreeAgain({ clock }: Pick<Services, 'clock'>, tx: Transaction, actor: Me, visit: Visit): Promise<void> {
+  await agreeOn(tx, visit, actor.id, await clock.now())
 }
 
 /** Fixes what the sheet of a visit says as what is agreed for its dog; null while nobody has said that it is ready. */
-export async function agreeOn(tx: Transaction, session: Session, by: string, at: Date): Promise<readonly AgreedTarget[] | null> {
-  if (!foundIn(session).gate) return null
-  const before = await agreedOf(tx, session.id)
+export async function agreeOn(tx: Transaction, visit: Visit, by: string, at: Date): Promise<readonly AgreedTarget[] | null> {
+  if (!foundIn(visit).gate) return null
+  const before = await agreedOf(tx, visit.id)
   // set up by a version that does not say the work: it finishes on what was agreed
-  if (before && !(await standardOf(tx, session.standardId, session.standardVersion)).plan.work) return before
-  const agreed = await agreedNow(tx, session)
-  await fixAgreed(tx, session.id, agreed, by, at)
+  if (before && !(await standardOf(tx, visit.standardId, visit.standardVersion)).plan.work) return before
+  const agreed = await agreedNow(tx, visit)
+  await fixAgreed(tx, visit.id, agreed, by, at)
   return agreed
 }
 
 /** What the sheet of a visit says now, as it would be agreed. */
-async function agreedNow(tx: Reader, session: Session): Promise<readonly AgreedTarget[]> {
-  const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, session.dogId)))[0]
-  const asked = await caseOf(tx, session, dogView(dog), (await visitsBefore(tx, session)).length > 0)
+async function agreedNow(tx: Reader, visit: Visit): Promise<readonly AgreedTarget[]> {
+  const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, visit.dogId)))[0]
+  const asked = await caseOf(tx, visit, dogView(dog), (await visitsBefore(tx, visit)).length > 0)
   try {
-    return agreedTargets(sheetOf(adviceRules, { ...asked, chosen: session.chosen ?? {} }))
+    return agreedTargets(sheetOf(adviceRules, { ...asked, chosen: visit.chosen ?? {} }))
   } catch (error) {
     // a chosen tool that is banned since: the advice stands, on the sheet as here
     if (!(error instanceof CoreError)) throw error
@@ -130,8 +130,8 @@ async function agreedNow(tx: Reader, session: Session): Promise<readonly AgreedT
 }
 
 /** What a trim is graded against: what was agreed, or for a visit that was set up before that was kept, what its sheet says. */
-export async function agreedFor(tx: Reader, session: Session): Promise<readonly AgreedTarget[]> {
-  return (await agreedOf(tx, session.id)) ?? agreedNow(tx, session)
+export async function agreedFor(tx: Reader, visit: Visit): Promise<readonly AgreedTarget[]> {
+  return (await agreedOf(tx, visit.id)) ?? agreedNow(tx, visit)
 }
 
 async function refuseGraded(tx: Transaction, id: string): Promise<void> {
@@ -139,7 +139,7 @@ async function refuseGraded(tx: Transaction, id: string): Promise<void> {
   const signed = await tx
     .select({ id: g.id })
     .from(g)
-    .where(and(eq(g.sessionId, id), eq(g.status, 'signed')))
+    .where(and(eq(g.visitId, id), eq(g.status, 'signed')))
   if (signed.length > 0) throw refuse.conflict('graded', 'This trim is graded: its check-in stays as it is. Nothing was changed.')
 }
 
@@ -170,11 +170,11 @@ export async function keepFound(services: Services, actor: Me, id: string, { ver
     ...wrongRules
   ]
   if (wrong.length > 0) throw refuse.invalid(wrong)
-  return change(services, actor, id, version, async (tx, session) => {
+  return change(services, actor, id, version, async (tx, visit) => {
     await refuseGraded(tx, id)
-    const found: Found = { ...seen, gate: foundIn(session).gate }
+    const found: Found = { ...seen, gate: foundIn(visit).gate }
     const wishes = seen.wishes.map(({ what, askedBy }) => `${what}, asked for by ${askedBy}`).join('. ')
-    const { allTheSame } = session.checkIn
+    const { allTheSame } = visit.checkIn
     const kept = allTheSame ? { allTheSame } : {}
     return { found, checkIn: { weeksSince, wishes: wishes === '' ? '' : `${wishes}.`, excused: excusedBy(seen.coat), ...kept } }
   })
@@ -183,19 +183,19 @@ export async function keepFound(services: Services, actor: Me, id: string, { ver
 /** Says that the dog is dry and combed to the skin: whoever signs in says so. An instructor's word, not an apprentice's own. */
 export async function sayReady(services: Services, actor: Me, id: string, { version, dry, combed }: NewGate) {
   const at = (await services.clock.now()).toISOString()
-  return change(services, actor, id, version, async (tx, session) => ({
-    found: { ...foundIn(session), gate: { dry, combed, by: actor.id, at, house: await houseOf(tx) } }
+  return change(services, actor, id, version, async (tx, visit) => ({
+    found: { ...foundIn(visit), gate: { dry, combed, by: actor.id, at, house: await houseOf(tx) } }
   }))
 }
 
-async function caseOf(tx: Reader, session: Session, dog: ReturnType<typeof dogView>, known: boolean): Promise<SheetCase> {
-  const found = foundIn(session)
+async function caseOf(tx: Reader, visit: Visit, dog: ReturnType<typeof dogView>, known: boolean): Promise<SheetCase> {
+  const found = foundIn(visit)
   return sheetCaseOf(
     {
-      ...{ dog, found, known, chosen: {}, excused: session.checkIn.excused },
-      standard: await standardOf(tx, session.standardId, session.standardVersion),
+      ...{ dog, found, known, chosen: {}, excused: visit.checkIn.excused },
+      standard: await standardOf(tx, visit.standardId, visit.standardVersion),
       house: houseAtGate(found, await houseOf(tx)),
-      rack: await rackAt(tx, session.tableId)
+      rack: await rackAt(tx, visit.tableId)
     },
     { houseRules, regionsOf: cutRegionsOf, nameOf: techniqueName, waits: techniqueWaits }
   )
@@ -203,10 +203,10 @@ async function caseOf(tx: Reader, session: Session, dog: ReturnType<typeof dogVi
 
 /** Keeps the tools that the instructor took instead of the advised ones; a banned one is refused with the reason. */
 export async function keepChosen(services: Services, actor: Me, id: string, { version, chosen }: NewChosen) {
-  return change(services, actor, id, version, async (tx, session) => {
-    const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, session.dogId)))[0]
-    const known = (await visitsBefore(tx, session)).length > 0
-    const asked = await caseOf(tx, session, dogView(dog), known)
+  return change(services, actor, id, version, async (tx, visit) => {
+    const dog = (await tx.select().from(tables.dogs).where(eq(tables.dogs.id, visit.dogId)))[0]
+    const known = (await visitsBefore(tx, visit)).length > 0
+    const asked = await caseOf(tx, visit, dogView(dog), known)
     // throws with the place, the tool and the rule
     const { lines } = sheetOf(adviceRules, { ...asked, chosen })
     const places = new Set<string>(lines.map((line) => line.id))
@@ -225,8 +225,8 @@ export async function keepChosen(services: Services, actor: Me, id: string, { ve
 /** Closes the dog: what was used, what to do next time, when it comes back, what was said. Nails owed stay owed unless done. */
 export async function closeVisit(services: Services, actor: Me, id: string, { version, nailsDone, ...said }: NewClosing) {
   const at = (await services.clock.now()).toISOString()
-  return change(services, actor, id, version, async (_tx, session) => {
-    const found = foundIn(session)
+  return change(services, actor, id, version, async (_tx, visit) => {
+    const found = foundIn(visit)
     return {
       closing: { ...said, by: actor.id, at },
       found: nailsDone ? { ...found, nailsOwed: [] } : found

@@ -20,8 +20,8 @@ afterAll(() => world.close())
 
 /** A visit that nobody has looked at yet. */
 async function planned(): Promise<string> {
-  const id = await world.newSession('abe')
-  await world.db.update(tables.sessions).set({ found: null }).where(eq(tables.sessions.id, id))
+  const id = await world.newVisit('abe')
+  await world.db.update(tables.visits).set({ found: null }).where(eq(tables.visits.id, id))
   return id
 }
 /** Said to be ready, and worked on from end to end. */
@@ -40,11 +40,11 @@ const found = (change: object = {}) => ({
   wishes: [],
   ...change
 })
-const start = (sessionId: string, who: Client, techniqueId: string) => ({
+const start = (visitId: string, who: Client, techniqueId: string) => ({
   id: v7(),
   v: 1,
   kind: 'attemptStarted',
-  sessionId,
+  visitId,
   by: who.me!.id,
   deviceId: 'tablet-1',
   seq: 1,
@@ -182,7 +182,7 @@ describe('the sheet', () => {
 
 describe('closing the dog', () => {
   it('keeps what was used and said; nails stay owed until they are done, and the next visit hears of it', async () => {
-    const id = await world.newSession('abe', '2026-04-07')
+    const id = await world.newVisit('abe', '2026-04-07')
     await ivo.send('PUT', `/visits/${id}/found`, found({ nailsOwed: ['leftRear'] }))
     const said = {
       version: 1,
@@ -203,7 +203,7 @@ describe('closing the dog', () => {
 describe('what was agreed', () => {
   type Graded = { standard: Standard; moved: { say: string }[]; result: GradeResult | null; version: number; answers: Answers }
   const gradingOf = async (id: string) => (await ivo.get(`/gradings/${id}`)).body as unknown as Graded
-  const opened = async (sessionId: string) => (await ivo.post(`/visits/${sessionId}/gradings`, { id: v7() })).body.id as string
+  const opened = async (visitId: string) => (await ivo.post(`/visits/${visitId}/gradings`, { id: v7() })).body.id as string
   const cheekOf = ({ standard }: Graded) => standard.criteria.find(({ id }) => id === 'cheek-length')!.how as Length
   type Length = Extract<Standard['criteria'][number]['how'], { kind: 'length' }>
   afterEach(() => world.db.update(tables.dogs).set({ facts: [] }).where(eq(tables.dogs.id, world.ids.flint)))
@@ -214,8 +214,8 @@ describe('what was agreed', () => {
       .update(tables.dogs)
       .set({ facts: [...facts] })
       .where(eq(tables.dogs.id, world.ids[dog]))
-    await world.db.delete(tables.agreedTargets).where(eq(tables.agreedTargets.sessionId, id))
-    await world.db.update(tables.sessions).set({ onDate: '2026-01-05', dogId: world.ids[dog] }).where(eq(tables.sessions.id, id))
+    await world.db.delete(tables.agreedTargets).where(eq(tables.agreedTargets.visitId, id))
+    await world.db.update(tables.visits).set({ onDate: '2026-01-05', dogId: world.ids[dog] }).where(eq(tables.visits.id, id))
     return id
   }
 
@@ -246,8 +246,8 @@ describe('what was agreed', () => {
   it('is asked of each side where one burned before', async () => {
     const id = await firstVisit('ember')
     // known since an earlier visit, so that the burn alone lengthens
-    const before = await world.newSession('abe', '2026-01-02')
-    await world.db.update(tables.sessions).set({ dogId: world.ids.ember }).where(eq(tables.sessions.id, before))
+    const before = await world.newVisit('abe', '2026-01-02')
+    await world.db.update(tables.visits).set({ dogId: world.ids.ember }).where(eq(tables.visits.id, before))
     await ready(id)
     const how = cheekOf(await gradingOf(await opened(id)))
     expect([how.bySide?.left.targetMm ?? how.targetMm, how.bySide?.right.targetMm ?? how.targetMm]).toEqual([6.3, 6.3])
@@ -266,7 +266,7 @@ describe('what was agreed', () => {
       mm: 9.5,
       why: 'chosen by the instructor at set-up'
     })
-    const rows = await world.db.select().from(tables.agreedTargets).where(eq(tables.agreedTargets.sessionId, id))
+    const rows = await world.db.select().from(tables.agreedTargets).where(eq(tables.agreedTargets.visitId, id))
     expect(rows.length).toBeGreaterThan(1)
     const backOf = async (grading: string, who = ivo) =>
       (

@@ -14,10 +14,10 @@ let lena: Client
 let ivo: Client
 let seq = 0
 async function practise(who: string, onDate: string, techniqueId: string, help: 'alone' | 'handsGuided' = 'alone'): Promise<void> {
-  const session = await world.newSession(who, onDate)
+  const visit = await world.newVisit(who, onDate)
   const attemptId = v7()
   const event = (kind: string, payload: object) => ({
-    ...{ id: v7(), v: 1, kind, sessionId: session, by: ivo.me!.id, deviceId: 'tablet', seq: ++seq, lamport: seq, payload },
+    ...{ id: v7(), v: 1, kind, visitId: visit, by: ivo.me!.id, deviceId: 'tablet', seq: ++seq, lamport: seq, payload },
     atDevice: `${onDate}T09:00:00.000Z`
   })
   const start = {
@@ -25,11 +25,11 @@ async function practise(who: string, onDate: string, techniqueId: string, help: 
     ...{ hands: 'apprentice', setting: 'live' }
   }
   const events = [
-    event('sessionOpened', {}),
+    event('visitOpened', {}),
     event('attemptStarted', start),
     event('attemptEnded', { attemptId, minutes: 9, help, witness: 'watched' })
   ]
-  expect((await ivo.post(`/visits/${session}/events`, { events })).status).toBe(200)
+  expect((await ivo.post(`/visits/${visit}/events`, { events })).status).toBe(200)
 }
 beforeAll(async () => {
   world = await smallSchool('wall')
@@ -82,10 +82,10 @@ describe('the wall', () => {
   })
 
   it('leaves what was derived where deriving anew fails half-way', async () => {
-    const attempts = () => world.db.select().from(tables.attempts).orderBy(tables.attempts.sessionId, tables.attempts.techniqueId)
+    const attempts = () => world.db.select().from(tables.attempts).orderBy(tables.attempts.visitId, tables.attempts.techniqueId)
     const [before, charts] = [await attempts(), await chartsNow()]
-    const last = before.at(-1)!.sessionId
-    const trim = (standardId: string) => world.db.update(tables.sessions).set({ standardId }).where(eq(tables.sessions.id, last))
+    const last = before.at(-1)!.visitId
+    const trim = (standardId: string) => world.db.update(tables.visits).set({ standardId }).where(eq(tables.visits.id, last))
     await trim('gone')
     await expect(rebuildAll(world.db)).rejects.toThrow(/Standard gone/)
     await trim('bearded-pet')

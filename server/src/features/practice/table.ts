@@ -1,6 +1,6 @@
 import { closingSteps } from '@peen/content'
-import type { Me, SessionView } from '@peen/contract'
-import { foldSession, workedMinutes, type PracticeEvent } from '@peen/core/practice'
+import type { Me, TableView } from '@peen/contract'
+import { foldVisit, workedMinutes, type PracticeEvent } from '@peen/core/practice'
 import { and, asc, eq, inArray, ne, type SQL } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -11,11 +11,11 @@ import { houseOf, rackOf } from '../school'
 import { houseOfVisit, standardOfVisit, stepsOfVisit, workOfVisit } from './found'
 import { holdsFor } from './holds'
 
-/** Sessions with the people, dog and table around them, by table. */
-export async function sessionRows(db: Reader, which: SQL) {
-  const { sessions: s, people: p, dogs: d, roomTables: t } = tables
+/** Visits with the people, dog and table around them, by table. */
+export async function visitRows(db: Reader, which: SQL) {
+  const { visits: s, people: p, dogs: d, roomTables: t } = tables
   return db
-    .select({ session: s, person: p, dog: d, table: t })
+    .select({ visit: s, person: p, dog: d, table: t })
     .from(s)
     .innerJoin(p, eq(p.id, s.apprenticeId))
     .innerJoin(d, eq(d.id, s.dogId))
@@ -24,49 +24,49 @@ export async function sessionRows(db: Reader, which: SQL) {
     .orderBy(asc(t.number))
 }
 
-/** One session; refuses an unknown one. */
-export async function sessionRow(db: Reader, id: string) {
-  const rows = await sessionRows(db, eq(tables.sessions.id, id))
-  if (!rows[0]) throw refuse.notFound('This session')
+/** One visit; refuses an unknown one. */
+export async function visitRow(db: Reader, id: string) {
+  const rows = await visitRows(db, eq(tables.visits.id, id))
+  if (!rows[0]) throw refuse.notFound('This visit')
   return rows[0]
 }
 
 /** The table screen's facts. An apprentice sees own tables only. */
-export async function sessionView({ db, clock }: Services, actor: Me, id: string): Promise<SessionView> {
-  const { session, person, dog, table } = await sessionRow(db, id)
+export async function tableView({ db, clock }: Services, actor: Me, id: string): Promise<TableView> {
+  const { visit, person, dog, table } = await visitRow(db, id)
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s table.')
   const events = (await eventsOf(db, [id])).get(id)!
-  const standard = await standardOfVisit(db, session)
+  const standard = await standardOfVisit(db, visit)
   const now = (await clock.now()).toISOString()
-  const state = foldSession(events)
+  const state = foldVisit(events)
   const agreed = await agreedOf(db, id)
   const house = await houseOf(db)
-  const steps = stepsOfVisit(session, standard.plan.steps, { house, rack: await rackOf(db) }, agreed)
+  const steps = stepsOfVisit(visit, standard.plan.steps, { house, rack: await rackOf(db) }, agreed)
   const { gradings: g, people: p } = tables
   const marks = await db
     .select({ id: g.id, status: g.status, assessorId: g.assessorId, givenName: p.givenName, familyName: p.familyName })
     .from(g)
     .innerJoin(p, eq(p.id, g.assessorId))
-    .where(eq(g.sessionId, id))
+    .where(eq(g.visitId, id))
   return {
     id,
     now,
-    onDate: session.onDate,
-    elsewhereMin: await minutesElsewhere(db, session, now),
+    onDate: visit.onDate,
+    elsewhereMin: await minutesElsewhere(db, visit, now),
     tableNumber: table.number,
     apprentice: personName(person),
     dog: dogView(dog),
-    checkIn: session.checkIn,
-    standardId: session.standardId,
-    standardVersion: session.standardVersion,
+    checkIn: visit.checkIn,
+    standardId: visit.standardId,
+    standardVersion: visit.standardVersion,
     standardMin: standard.standardMin,
     steps,
-    house: houseOfVisit(session, house),
-    closing: closingSteps({ steps, work: workOfVisit(session, dog, standard.plan, house) }),
+    house: houseOfVisit(visit, house),
+    closing: closingSteps({ steps, work: workOfVisit(visit, dog, standard.plan, house) }),
     agreed,
     events,
     names: await namesOf(db, events),
-    holds: await holdsFor(db, session, state, await clock.today()),
+    holds: await holdsFor(db, visit, state, await clock.today()),
     gradings:
       actor.role === 'apprentice'
         ? []
@@ -74,9 +74,9 @@ export async function sessionView({ db, clock }: Services, actor: Me, id: string
   }
 }
 
-/** Minutes that the dog of a session has stood at its other sessions of the same day. */
-async function minutesElsewhere(db: Reader, { id, dogId, onDate }: typeof tables.sessions.$inferSelect, now: string): Promise<number> {
-  const { sessions: s } = tables
+/** Minutes that the dog of a visit has stood at its other visits of the same day. */
+async function minutesElsewhere(db: Reader, { id, dogId, onDate }: typeof tables.visits.$inferSelect, now: string): Promise<number> {
+  const { visits: s } = tables
   const others = await db
     .select({ id: s.id })
     .from(s)
@@ -85,7 +85,7 @@ async function minutesElsewhere(db: Reader, { id, dogId, onDate }: typeof tables
     db,
     others.map((other) => other.id)
   )
-  return [...events.values()].reduce((sum, of) => sum + workedMinutes(foldSession(of), now), 0)
+  return [...events.values()].reduce((sum, of) => sum + workedMinutes(foldVisit(of), now), 0)
 }
 
 async function namesOf(db: Reader, events: readonly PracticeEvent[]): Promise<Record<string, string>> {
