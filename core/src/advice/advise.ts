@@ -88,7 +88,7 @@ function stepsOf(rack: readonly Tool[]): readonly number[] {
 /** So many steps longer than a length, mm; the longest step is as far as it goes. */
 function longer(mm: number, steps: number, rack: readonly Tool[]): number {
   const above = stepsOf(rack).filter((step) => step > mm + 1e-6)
-  return above.length === 0 ? mm : above[Math.min(steps, above.length) - 1]
+  return above.length === 0 ? mm : above[Math.min(steps, above.length) - 1]!
 }
 
 /** The first step that is no closer than a cap, mm. */
@@ -181,7 +181,7 @@ export function advise(rules: readonly AdviceRule[], asked: AdviceCase): Advice 
   const hits = forbids.filter(({ rule }) => banning.has(rule.id))
   // what moved the length first, what only takes tools away last
   const fired = once([...moving, ...caps, ...prefers, ...hits].map(firedBy))
-  return { ranked, bans, cautions, fired, aimMm, say: ranked.length === 0 ? NOTHING_LEFT : sayChoice(ranked[0]) }
+  return { ranked, bans, cautions, fired, aimMm, say: ranked.length === 0 ? NOTHING_LEFT : sayChoice(ranked[0]!) }
 }
 
 /** What a choice outside the trim's kind of work is banned by. */
@@ -264,13 +264,13 @@ export function whyNot({ ranked, bans, aimMm }: Advice, toolId: string, directio
   const at = ranked.findIndex(is)
   if (at === 0) return { allowed: true, because: ['It is the first choice here.'], nearest: null }
   if (at > 0) {
-    const { lengthMm } = ranked[at]
+    const { lengthMm } = ranked[at]!
     const [first] = ranked
     const because =
       lengthMm !== null && aimMm !== null && Math.abs(lengthMm - aimMm) > 0.05
         ? `It is allowed, but leaves ${lengthMm} mm where ${aimMm} mm is aimed at.`
-        : `It is allowed; ${sayChoice(first)} comes first.`
-    return { allowed: true, because: [because], nearest: first }
+        : `It is allowed; ${sayChoice(first!)} comes first.`
+    return { allowed: true, because: [because], nearest: first! }
   }
   if (!banned) return { allowed: false, because: ['The rack holds no such tool in this direction.'], nearest: ranked[0] ?? null }
   const wanted = banned.choice.lengthMm ?? aimMm

@@ -37,9 +37,9 @@ export function borderlineOf(trims: readonly Rated[]): Borderline | null {
   const [mx, my] = [mean(x), mean(y)]
   const sxx = x.reduce((sum, at) => sum + (at - mx) ** 2, 0)
   if (sxx === 0) return null
-  const slope = x.reduce((sum, at, i) => sum + (at - mx) * (y[i] - my), 0) / sxx
+  const slope = x.reduce((sum, at, i) => sum + (at - mx) * (y[i]! - my), 0) / sxx
   const intercept = my - slope * mx
-  const rss = x.reduce((sum, at, i) => sum + (y[i] - intercept - slope * at) ** 2, 0)
+  const rss = x.reduce((sum, at, i) => sum + (y[i]! - intercept - slope * at) ** 2, 0)
   const syy = y.reduce((sum, value) => sum + (value - my) ** 2, 0)
   const cut = intercept + slope * BORDERLINE
   const half = Z * Math.sqrt((rss / (n - 2)) * (1 / n + (BORDERLINE - mx) ** 2 / sxx))

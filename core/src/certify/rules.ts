@@ -32,9 +32,9 @@ function sayFinding(rules: readonly RuleOutcome[], open: readonly RuleOutcome[])
   if (open.length === 0) return `All ${rules.length} rules are met. Two people sign.`
   const unsure = open.filter((rule) => rule.met === 'cannotTell')
   if (unsure.length === open.length)
-    return `It cannot be issued today: ${lowerFirst(unsure[0].name)} cannot be told. ${unsure[0].evidence}.`
+    return `It cannot be issued today: ${lowerFirst(unsure[0]!.name)} cannot be told. ${unsure[0]!.evidence}.`
   const missing = open.filter((rule) => rule.met === 'missing')
-  return `It cannot be issued today: ${missing.length} of ${rules.length} rules ${missing.length === 1 ? 'is' : 'are'} not met. First: ${lowerFirst(missing[0].name)}, ${missing[0].evidence.split(':')[0]}.`
+  return `It cannot be issued today: ${missing.length} of ${rules.length} rules ${missing.length === 1 ? 'is' : 'are'} not met. First: ${lowerFirst(missing[0]!.name)}, ${missing[0]!.evidence.split(':')[0]}.`
 }
 
 type Answer = Pick<RuleOutcome, 'met' | 'evidence' | 'onDate'>
@@ -191,10 +191,10 @@ function enoughTrims(rule: Of<'trims'>, facts: CertifyFacts): Answer {
   const isOver = ({ result: { outcome, total } }: GradedTrim) =>
     outcome !== 'feedbackOnly' && outcome !== 'notPassed' && (total?.value ?? 0) >= rule.mark
   const good = [...visits.values()].filter(
-    (own) => own[0].settled !== 'notPassed' && new Set(own.filter(isOver).map(({ assessorId }) => assessorId)).size >= rule.assessors
+    (own) => own[0]!.settled !== 'notPassed' && new Set(own.filter(isOver).map(({ assessorId }) => assessorId)).size >= rule.assessors
   )
   const asked = `${rule.count} at ${rule.mark} or more by ${rule.assessors === 1 ? 'one assessor' : `${rule.assessors} assessors`}`
-  if (good.length >= rule.count) return answer('met', `${good.length}, asked ${asked}`, good.at(-1)![0].onDate)
+  if (good.length >= rule.count) return answer('met', `${good.length}, asked ${asked}`, good.at(-1)![0]!.onDate)
   const waits = [...visits.values()].some((own) => own.some(isOver) && own.length < rule.assessors)
   return answer('missing', `${good.length}, asked ${asked}${waits ? '; a second assessor has not marked one of them' : ''}`)
 }

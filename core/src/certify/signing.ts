@@ -52,8 +52,8 @@ export function missingSigners(people: readonly SigningPerson[], facts: Omit<Sig
   const leads = able.filter((person) => person.role === 'lead')
   if (leads.length === 0) return 'No lead assessor may sign: each is the candidate or worked on this dog. Ask a lead assessor from outside.'
   const accountsOf = facts.accountsOf ?? alone
-  if (able.every(({ id }) => accountsOf(id).has(able[0].id)))
-    return `Only ${able[0].name} may sign. A second assessor who did not work on this dog is missing.`
+  if (able.every(({ id }) => accountsOf(id).has(able[0]!.id)))
+    return `Only ${able[0]!.name} may sign. A second assessor who did not work on this dog is missing.`
   if (able.every(({ id }) => facts.markedBy !== null && accountsOf(id).has(facts.markedBy)))
     return 'Someone who did not mark the deciding trim is missing.'
   return null

@@ -36,15 +36,16 @@ function movesBetween(before: Data, after: Data, path: readonly string[]): reado
 function longestCommon(a: readonly string[], b: readonly string[]): ReadonlySet<string> {
   const long = Array.from({ length: a.length + 1 }, () => new Array<number>(b.length + 1).fill(0))
   for (let i = a.length - 1; i >= 0; i--)
-    for (let j = b.length - 1; j >= 0; j--) long[i][j] = a[i] === b[j] ? long[i + 1][j + 1] + 1 : Math.max(long[i + 1][j], long[i][j + 1])
+    for (let j = b.length - 1; j >= 0; j--)
+      long[i]![j] = a[i] === b[j] ? long[i + 1]![j + 1]! + 1 : Math.max(long[i + 1]![j]!, long[i]![j + 1]!)
   const kept = new Set<string>()
   let [i, j] = [0, 0]
   while (i < a.length && j < b.length) {
     if (a[i] === b[j]) {
-      kept.add(a[i])
+      kept.add(a[i]!)
       i++
       j++
-    } else if (long[i + 1][j] >= long[i][j + 1]) i++
+    } else if (long[i + 1]![j]! >= long[i]![j + 1]!) i++
     else j++
   }
   return kept

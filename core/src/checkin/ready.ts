@@ -32,7 +32,7 @@ export function skinStops(
   return skin
     .filter(({ kind }) => STOPPING_SKIN.has(kind))
     .map(({ kind, region, side }) => {
-      const what = kind === 'lump' ? 'A lump' : `${kind[0].toUpperCase()}${kind.slice(1)} skin`
+      const what = kind === 'lump' ? 'A lump' : `${kind[0]!.toUpperCase()}${kind.slice(1)} skin`
       return { region, side, say: `${what} at the ${sayPlaceOf(region, side)}: nothing is cut there. Tell the owner; a vet looks at it.` }
     })
 }

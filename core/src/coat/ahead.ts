@@ -89,19 +89,19 @@ export function outcomeOf(model: CoatModel, rhythm: Rhythm, id: WhatIfId): Outco
 }
 
 function middle(values: readonly number[]): number {
-  return values.length === 0 ? 0 : [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]
+  return values.length === 0 ? 0 : [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 }
 
 function inStepFrom(daily: readonly Daily[], { today, rules }: CoatModel): number | null {
   const days = daily[0]?.lagDays.length ?? 0
   let k = days
-  while (k > 0 && daily.every(({ lagDays }) => Math.abs(lagDays[k - 1]) <= rules.lagDays)) k--
+  while (k > 0 && daily.every(({ lagDays }) => Math.abs(lagDays[k - 1]!) <= rules.lagDays)) k--
   return k === days ? null : today + k
 }
 
 function barest(daily: readonly Daily[], from: number, to: number): number {
   let most = 0
-  for (const { empty01 } of daily) for (let k = from; k <= to; k++) most = Math.max(most, empty01[k])
+  for (const { empty01 } of daily) for (let k = from; k <= to; k++) most = Math.max(most, empty01[k]!)
   return most
 }
 

@@ -41,12 +41,12 @@ export function dailyStates(
       const measured = all.map(({ own, scratch }) => measure(own, day, growing, scratch))
       measured.forEach(({ layers, mm }, i) => {
         const { standingMm, empty01, soft01 } = briefOf(layers, mm)
-        const { daily } = all[i]
+        const { daily } = all[i]!
         daily.standingMm[k] = standingMm
         daily.empty01[k] = empty01
         daily.soft01[k] = soft01
       })
-      if (measured.length === 2) lagDays[k] = lagOfLengths(measured[0], measured[1], day, growing).days
+      if (measured.length === 2) lagDays[k] = lagOfLengths(measured[0]!, measured[1]!, day, growing).days
     }
     return all.map(({ daily }) => daily)
   })

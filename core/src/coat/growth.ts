@@ -40,10 +40,10 @@ export function slopeOf(points: readonly LengthPoint[]): RateFound | null {
   if (new Set(points.map(({ day }) => day)).size < 2) return null
   const w = points.map(({ uMm }) => 1 / uMm ** 2)
   const total = w.reduce((sum, one) => sum + one, 0)
-  const day = points.reduce((sum, point, i) => sum + w[i] * point.day, 0) / total
-  const mm = points.reduce((sum, point, i) => sum + w[i] * point.mm, 0) / total
-  const sxx = points.reduce((sum, point, i) => sum + w[i] * (point.day - day) ** 2, 0)
-  const sxy = points.reduce((sum, point, i) => sum + w[i] * (point.day - day) * (point.mm - mm), 0)
+  const day = points.reduce((sum, point, i) => sum + w[i]! * point.day, 0) / total
+  const mm = points.reduce((sum, point, i) => sum + w[i]! * point.mm, 0) / total
+  const sxx = points.reduce((sum, point, i) => sum + w[i]! * (point.day - day) ** 2, 0)
+  const sxy = points.reduce((sum, point, i) => sum + w[i]! * (point.day - day) * (point.mm - mm), 0)
   return { from: 'lengths', mmPerDay: sxy / sxx, uMmPerDay: Math.sqrt(1 / sxx), n: points.length }
 }
 

@@ -26,7 +26,7 @@ export function historyOf(
   const first = acts[0]?.day ?? fromDay
   const steps: Step[] = [{ day: first - 1, layers: [firstLayer(acts[0], first, growing, keptMm)], holes: [], undercoat01: 1 }]
   for (const { day, act } of acts) {
-    const next = after(steps[steps.length - 1], act, day, growing, rules)
+    const next = after(steps[steps.length - 1]!, act, day, growing, rules)
     if (next !== steps[steps.length - 1]) steps.push(next)
   }
   return { growing, steps }
@@ -36,7 +36,7 @@ export function historyOf(
 export function extended({ growing, steps }: History, acts: readonly DatedAct[], rules: CoatRules): History {
   const more = [...steps]
   for (const { day, act } of acts) {
-    const next = after(more[more.length - 1], act, day, growing, rules)
+    const next = after(more[more.length - 1]!, act, day, growing, rules)
     if (next !== more[more.length - 1]) more.push(next)
   }
   return { growing, steps: more }
@@ -61,10 +61,10 @@ export function stepOn({ steps }: History, day: number): Step {
   let [low, high] = [0, steps.length - 1]
   while (low < high) {
     const middle = (low + high + 1) >> 1
-    if (steps[middle].day <= day) low = middle
+    if (steps[middle]!.day <= day) low = middle
     else high = middle - 1
   }
-  return steps[low]
+  return steps[low]!
 }
 
 /** A clipper leaves its length within this, mm (1 standard uncertainty). Chosen: makers' tables differ by a few tenths. */

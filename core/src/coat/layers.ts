@@ -13,7 +13,7 @@ export function lengthOn(layer: Pick<HairLayer, 'day0' | 'mm0'>, day: number, { 
 /** The lengths of all layers on a day, into an array that is used again and again. */
 export function lengthsInto(layers: readonly HairLayer[], day: number, { mmPerDay, terminalMm }: Growing, out: Float64Array): void {
   for (let k = 0; k < layers.length; k++) {
-    const { day0, mm0 } = layers[k]
+    const { day0, mm0 } = layers[k]!
     const mm = day > day0 ? mm0 + (day - day0) * mmPerDay : mm0
     out[k] = mm > terminalMm ? Math.max(terminalMm, mm0) : mm
   }
@@ -101,7 +101,7 @@ function merged(layers: readonly HairLayer[], { mmPerDay }: Growing): readonly H
   const kept = [...found.values()].sort((a, b) => began(b) - began(a))
   // a share too small to keep goes to the largest layer: shares sum to one however often hair was cut
   const lost = 1 - kept.reduce((sum, { share01 }) => sum + share01, 0)
-  const largest = kept.reduce((best, layer) => (layer.share01 > best.share01 ? layer : best), kept[0])
+  const largest = kept.reduce((best, layer) => (layer.share01 > best!.share01 ? layer : best), kept[0])
   return kept.map((layer) => (layer === largest ? { ...layer, share01: round(layer.share01 + lost) } : layer))
 }
 

@@ -31,5 +31,5 @@ export function letteredLayers(model: CoatModel, place: CoatPlace, day: number):
 }
 
 function letterOf(i: number): string {
-  return i < LETTERS.length ? LETTERS[i] : `${LETTERS[i % LETTERS.length]}${Math.floor(i / LETTERS.length)}`
+  return i < LETTERS.length ? LETTERS[i]! : `${LETTERS[i % LETTERS.length]}${Math.floor(i / LETTERS.length)}`
 }

@@ -18,19 +18,19 @@ export function bestParts(
   const whole = parts.map((part) => ({ ...part, minutes: Math.ceil(part.minutes - 1e-9) }))
   const best = [new Float64Array(most + 1)]
   for (const { minutes: takes, worth } of whole) {
-    const before = best[best.length - 1]
-    best.push(before.map((value, at) => (takes <= at ? Math.max(value, before[at - takes] + worth) : value)))
+    const before = best[best.length - 1]!
+    best.push(before.map((value, at) => (takes <= at ? Math.max(value, before[at - takes]! + worth) : value)))
   }
-  const last = best[best.length - 1]
+  const last = best[best.length - 1]!
   // the fewest minutes that reach the most worth
-  let at = last.findIndex((value) => value >= last[most] - 1e-9)
+  let at = last.findIndex((value) => value >= last[most]! - 1e-9)
   const ids: string[] = []
   let used = 0
   for (let k = whole.length; k > 0; k--) {
-    if (best[k][at] === best[k - 1][at]) continue
-    ids.unshift(whole[k - 1].id)
-    used += whole[k - 1].minutes
-    at -= whole[k - 1].minutes
+    if (best[k]![at] === best[k - 1]![at]) continue
+    ids.unshift(whole[k - 1]!.id)
+    used += whole[k - 1]!.minutes
+    at -= whole[k - 1]!.minutes
   }
-  return { ids, minutes: used, worth: last[most] }
+  return { ids, minutes: used, worth: last[most]! }
 }

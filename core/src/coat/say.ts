@@ -14,8 +14,8 @@ export function visibleLayers(layers: readonly LayerOn[], apartMm = 2): readonly
   const groups: LayerOn[][] = []
   for (const layer of [...layers].reverse()) {
     const last = groups[groups.length - 1]
-    if (last && layer.mm > 0 && last[0].mm - layer.mm < apartMm) last.push(layer)
-    else if (last && layer.mm <= 0 && last[0].mm <= 0) last.push(layer)
+    if (last && layer.mm > 0 && last[0]!.mm - layer.mm < apartMm) last.push(layer)
+    else if (last && layer.mm <= 0 && last[0]!.mm <= 0) last.push(layer)
     else groups.push([layer])
   }
   return groups
@@ -25,9 +25,9 @@ export function visibleLayers(layers: readonly LayerOn[], apartMm = 2): readonly
 export function sayState(state: PlaceState): string {
   const shown = visibleLayers(state.layers.filter(({ mm: length }) => length > 0))
   if (shown.length === 0) return `Bare: nothing shows yet.`
-  const ages = shown.length === 1 ? 'One age' : `${count(shown.length)[0].toUpperCase()}${count(shown.length).slice(1)} ages`
+  const ages = shown.length === 1 ? 'One age' : `${count(shown.length)[0]!.toUpperCase()}${count(shown.length).slice(1)} ages`
   const parts = [
-    `${ages}, to ${mm(shown[0][0].mm)}`,
+    `${ages}, to ${mm(shown[0]![0]!.mm)}`,
     state.empty01 >= 0.005 ? `${percentOf(state.empty01)} shows nothing yet` : 'no gap',
     ...(state.soft01 >= 0.005 ? [`${percentOf(state.soft01)} is soft`] : []),
     ...(state.ripe01 >= 0.005 ? [`${percentOf(state.ripe01)} is ripe`] : []),

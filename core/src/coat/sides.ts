@@ -39,32 +39,32 @@ export function lagOfLengths(left: Measured, right: Measured, day: number, growi
   let [i, j, usedA, usedB] = [0, 0, 0, 0]
   const [a, b] = [left.layers, right.layers]
   while (i < a.length && j < b.length) {
-    const share01 = Math.min(a[i].share01 - usedA, b[j].share01 - usedB)
-    const days = growingTime(b[j], right.mm[j], day, growing) - growingTime(a[i], left.mm[i], day, growing)
+    const share01 = Math.min(a[i]!.share01 - usedA, b[j]!.share01 - usedB)
+    const days = growingTime(b[j]!, right.mm[j]!, day, growing) - growingTime(a[i]!, left.mm[i]!, day, growing)
     meanDays += share01 * days
     const bucket = Math.min(BUCKETS - 1, Math.max(0, Math.round(days) + BUCKETS / 2))
     if (shares[bucket] === 0) order[touched++] = bucket
-    shares[bucket] += share01
-    lengths[bucket] = right.mm[j] - left.mm[i]
+    shares[bucket]! += share01
+    lengths[bucket] = right.mm[j]! - left.mm[i]!
     usedA += share01
     usedB += share01
-    if (a[i].share01 - usedA < 1e-9) {
+    if (a[i]!.share01 - usedA < 1e-9) {
       i++
       usedA = 0
     }
-    if (b[j].share01 - usedB < 1e-9) {
+    if (b[j]!.share01 - usedB < 1e-9) {
       j++
       usedB = 0
     }
   }
   let [days, share01, mm] = [0, 0, 0]
   for (let k = 0; k < touched; k++) {
-    const bucket = order[k]
+    const bucket = order[k]!
     const apart = bucket - BUCKETS / 2
-    if (shares[bucket] >= HAIR.sidesLeast01 - 1e-9 && Math.abs(apart) > Math.abs(days)) {
+    if (shares[bucket]! >= HAIR.sidesLeast01 - 1e-9 && Math.abs(apart) > Math.abs(days)) {
       days = apart
-      share01 = shares[bucket]
-      mm = lengths[bucket]
+      share01 = shares[bucket]!
+      mm = lengths[bucket]!
     }
     shares[bucket] = 0
   }

@@ -116,10 +116,10 @@ export function briefOn(history: History, day: number): Brief {
 export function briefOf(layers: readonly HairLayer[], mm: Float64Array): Brief {
   let [below, standingMm, empty01, soft01] = [0, -1, 0, 0]
   for (let k = 0; k < layers.length; k++) {
-    const { share01, cutDay } = layers[k]
+    const { share01, cutDay } = layers[k]!
     below += share01
-    if (standingMm < 0 && below >= STANDING_AT - 1e-9) standingMm = mm[k]
-    if (mm[k] <= 0) empty01 += share01
+    if (standingMm < 0 && below >= STANDING_AT - 1e-9) standingMm = mm[k]!
+    if (mm[k]! <= 0) empty01 += share01
     else if (cutDay !== null) soft01 += share01
   }
   return { standingMm: Math.max(0, standingMm), empty01, soft01 }

@@ -80,7 +80,7 @@ function perSide(model: CoatModel, own: PlaceModel, fromDay: number, toDay: numb
   // what holds on both sides from the same day is said once
   return [0, 1, 2].flatMap((kind) => {
     const all = perSide.flatMap((warnings) => warnings[kind] ?? [])
-    return all.length === 2 && all[0].day === all[1].day && all[0].both ? [all[0].both] : all.map(({ one }) => one)
+    return all.length === 2 && all[0]!.day === all[1]!.day && all[0]!.both ? [all[0]!.both] : all.map(({ one }) => one)
   })
 }
 

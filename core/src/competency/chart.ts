@@ -126,8 +126,8 @@ function chainWithin(n: number, limit: number, a: readonly [number, number], b: 
     for (let score = 0; score < limit; score++) {
       for (const [chance, step] of [a, b]) {
         const to = Math.max(0, score + step)
-        if (to >= limit) signalled += state[score] * chance
-        else next[to] += state[score] * chance
+        if (to >= limit) signalled += state[score]! * chance
+        else next[to]! += state[score]! * chance
       }
     }
     state = next
@@ -144,23 +144,23 @@ export function meanRunLength(failureRate: number, k: number, limit: number): nu
     const row = new Array<number>(limit + 1).fill(0)
     row[score] = 1
     row[limit] = 1
-    if (score + 1 < limit) row[score + 1] -= 1 - failureRate
-    row[Math.max(0, score - k)] -= failureRate
+    if (score + 1 < limit) row[score + 1]! -= 1 - failureRate
+    row[Math.max(0, score - k)]! -= failureRate
     return row
   })
   for (let i = 0; i < limit; i++) {
     for (let j = i + 1; j < limit; j++) {
-      const factor = rows[j][i] / rows[i][i]
-      if (factor !== 0) for (let c = i; c <= limit; c++) rows[j][c] -= factor * rows[i][c]
+      const factor = rows[j]![i]! / rows[i]![i]!
+      if (factor !== 0) for (let c = i; c <= limit; c++) rows[j]![c]! -= factor * rows[i]![c]!
     }
   }
   const m = new Array<number>(limit).fill(0)
   for (let i = limit - 1; i >= 0; i--) {
-    let sum = rows[i][limit]
-    for (let c = i + 1; c < limit; c++) sum -= rows[i][c] * m[c]
-    m[i] = sum / rows[i][i]
+    let sum = rows[i]![limit]!
+    for (let c = i + 1; c < limit; c++) sum -= rows[i]![c]! * m[c]!
+    m[i] = sum / rows[i]![i]!
   }
-  return m[0]
+  return m[0]!
 }
 
 export type ChartPath = { readonly scores: readonly number[]; readonly signalAt: number | null }

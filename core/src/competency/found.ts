@@ -34,8 +34,8 @@ export function findingsOn(
     if (score < SLIPPING_FROM01 * limits.watch) return null
     const since = watched.lastIndexOf(0) + 1
     const missed = tried.slice(since).filter(({ clean }) => !clean).length
-    const say = `Begins to slip: ${missed} of the last ${tried.length - since} not clean since ${sayDay(tried[since].onDate)}; the alarm is at ${limits.watch}, this is ${score}.`
-    return { kind: 'slipping', sinceOn: tried[since].onDate, say }
+    const say = `Begins to slip: ${missed} of the last ${tried.length - since} not clean since ${sayDay(tried[since]!.onDate)}; the alarm is at ${limits.watch}, this is ${score}.`
+    return { kind: 'slipping', sinceOn: tried[since]!.onDate, say }
   }
   const from = mode === 'slipping' ? (history.alarmAt ?? -1) + 1 : 0
   const own = scores.slice(from)
@@ -46,7 +46,7 @@ export function findingsOn(
   const misses = tried.slice(bestAt + 1).filter(({ clean }) => !clean).length
   if (best >= RELAPSE.from01 * limits.learning && now <= RELAPSE.to01 * limits.learning && misses >= RELAPSE.misses) {
     const missAt = tried.findIndex(({ clean }, i) => i > bestAt && !clean)
-    const on = tried[missAt].onDate
+    const on = tried[missAt]!.onDate
     return { kind: 'relapse', sinceOn: on, say: `Fell back from ${best} to ${now} of ${limits.learning} since ${sayDay(on)}.` }
   }
   const after = tried.slice(from + own.indexOf(best) + 1)
@@ -55,7 +55,7 @@ export function findingsOn(
   if (cleanNow.interval[1] >= 1 - limits.acceptable) return null
   const helps = after.map(({ help }) => HELP_WEIGHT[help])
   if (trendOf(helps).way === 'falls' || isSurer(tried.slice(from), after.length)) return null
-  const sinceOn = after[0].onDate
+  const sinceOn = after[0]!.onDate
   const say = `No further on for ${after.length} attempts: the best was ${best} of ${limits.learning}, before ${sayDay(sinceOn)}, and help has not fallen.`
   return { kind: 'plateau', sinceOn, say }
 }

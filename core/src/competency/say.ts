@@ -50,7 +50,7 @@ export function sayHelp(attempts: readonly AttemptRecord[]): string {
   const last = counted.slice(-LATEST.told).map(({ help }) => help)
   const usual = [...last].sort(
     (a, b) => last.filter((one) => one === b).length - last.filter((one) => one === a).length || HELP_WEIGHT[b] - HELP_WEIGHT[a]
-  )[0]
+  )[0]!
   const alone = last.filter((help) => help === 'alone').length
   const now = `${alone} of the last ${last.length} alone, mostly ${HELP_SHORT[usual]}`
   if (counted.length < LEAST_HELP) return `${now}.`

@@ -119,7 +119,7 @@ export function chartOf(attempts: readonly AttemptRecord[], rules: ChartSettings
     clean: counted.filter((attempt) => attempt.clean).length,
     score: history.scores.at(-1) ?? 0,
     mode: history.mode,
-    signalOn: history.signalAt === null ? null : counted[history.signalAt].onDate,
+    signalOn: history.signalAt === null ? null : counted[history.signalAt]!.onDate,
     lastOn: counted.at(-1)?.onDate ?? null,
     heldOn: attempts.findLast((attempt) => attempt.seriousSafety)?.onDate ?? null,
     prompts: attempts.reduce((sum, attempt) => sum + attempt.prompts, 0),

@@ -22,12 +22,12 @@ export type TimeFit = {
 
 type Shape = { readonly of: (p: readonly number[], x: number) => number; readonly by: (p: readonly number[], x: number) => number[] }
 const SINKS: Shape = {
-  of: ([b, c], x) => b * x ** -c,
-  by: ([b, c], x) => [x ** -c, -b * Math.log(x) * x ** -c]
+  of: ([b, c], x) => b! * x ** -c!,
+  by: ([b, c], x) => [x ** -c!, -b! * Math.log(x) * x ** -c!]
 }
 const LEVELS: Shape = {
-  of: ([a, b, c], x) => a + b * x ** -c,
-  by: ([, b, c], x) => [1, x ** -c, -b * Math.log(x) * x ** -c]
+  of: ([a, b, c], x) => a! + b! * x ** -c!,
+  by: ([, b, c], x) => [1, x ** -c!, -b! * Math.log(x) * x ** -c!]
 }
 
 /** Chosen: with fewer nothing is told. */
@@ -55,7 +55,7 @@ function fitShape(
     maxIterations: 300,
     errorTolerance: 1e-14
   })
-  const rss = x.reduce((sum, at, i) => sum + (y[i] - shape.of(parameters, at)) ** 2, 0)
+  const rss = x.reduce((sum, at, i) => sum + (y[i]! - shape.of(parameters, at)) ** 2, 0)
   const jacobian = new Matrix(x.map((at) => shape.by(parameters, at)))
   const spread = rss / Math.max(1, x.length - parameters.length)
   const covariance = pseudoInverse(jacobian.transpose().mmul(jacobian)).mul(spread).to2DArray()
@@ -83,7 +83,7 @@ export function fitPower(
       [1e6, 50]
     ]
   )
-  return { b: parameters[0], c: -parameters[1], rss }
+  return { b: parameters[0]!, c: -parameters[1]!, rss }
 }
 
 /**
@@ -123,9 +123,9 @@ export function fitTimes(times: readonly Timed[]): TimeFit | null {
   const covariance = levels ? found.covariance : [[0, 0, 0], ...found.covariance.map((row) => [0, ...row])]
   return {
     method: 'power law of practice (Levenberg-Marquardt)',
-    a: own[0],
-    b: own[1],
-    c: own[2],
+    a: own[0]!,
+    b: own[1]!,
+    c: own[2]!,
     levels,
     n: times.length,
     rss: found.rss,
@@ -159,8 +159,8 @@ export function whenAt(fit: TimeFit, target: number, done: number): When {
   const draws = drawsOf(mean, fit.levels ? fit.covariance : fit.covariance.slice(1).map((row) => row.slice(1)))
   const reached = draws.map((p) => {
     const [a, b, c] = p.length === 3 ? p : [0, ...p]
-    if (target <= a || c <= 0 || b <= 0) return Infinity
-    const attempt = ((target - a) / b) ** (-1 / c)
+    if (target <= a! || c! <= 0 || b! <= 0) return Infinity
+    const attempt = ((target - a!) / b!) ** (-1 / c!)
     return attempt > MOST_ATTEMPTS ? Infinity : Math.max(done + 1, Math.ceil(attempt))
   })
   const middle = quantileOf(reached, 0.5)
@@ -184,7 +184,7 @@ function drawsOf(mean: readonly number[], covariance: readonly (readonly number[
 /** A quantile that may be "never": type 1, without going between two values. */
 function quantileOf(values: readonly number[], share: number): number {
   const sorted = [...values].sort((x, y) => x - y)
-  return sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))]
+  return sorted[Math.min(sorted.length - 1, Math.max(0, Math.ceil(share * sorted.length) - 1))]!
 }
 
 /** The middle of the latest ratios: what a technique takes these days. */

@@ -27,7 +27,7 @@ export function trendOf(values: readonly number[]): Trend {
   const n = values.length
   if (n < LEAST) throw new CoreError({ code: 'tooFew', path: 'values', got: n, limit: `${LEAST} or more` })
   let s = 0
-  for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) s += Math.sign(values[j] - values[i])
+  for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) s += Math.sign(values[j]! - values[i]!)
   const ties = new Map<number, number>()
   for (const value of values) ties.set(value, (ties.get(value) ?? 0) + 1)
   const term = (k: number) => k * (k - 1) * (2 * k + 5)

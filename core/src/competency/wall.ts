@@ -28,7 +28,7 @@ export type Person = { readonly name: string; readonly cells: readonly (Placed &
 /** Techniques in which nobody, or one alone, is competent, the rarest first; by how many. */
 export function scarce(people: readonly Person[], techniques: number): { readonly t: number; readonly competent: number }[] {
   const counts = Array.from({ length: techniques }, () => 0)
-  for (const { cells } of people) for (const { t, state } of cells) if (state === 'competent') counts[t]++
+  for (const { cells } of people) for (const { t, state } of cells) if (state === 'competent') counts[t]!++
   return counts
     .map((competent, t) => ({ t, competent }))
     .filter(({ competent }) => competent <= 1)
@@ -55,7 +55,7 @@ export function sayWall(people: readonly Person[], names: readonly string[]): st
   const rare = scarce(people, names.length)
   const nobody = rare.filter(({ competent }) => competent === 0)
   const few = nobody.length > 0 ? nobody : rare
-  const list = few.slice(0, 3).map(({ t }) => names[t].toLowerCase())
+  const list = few.slice(0, 3).map(({ t }) => names[t]!.toLowerCase())
   const more = few.length > 3 ? ` and ${few.length - 3} more` : ''
   const scarceSay = few.length === 0 ? '' : ` ${nobody.length > 0 ? 'Nobody is' : 'Only one is'} competent in ${list.join(', ')}${more}.`
   return `${told.length > 0 ? `${told.join(', ')}.` : 'Nothing is held, slips or lapsed.'}${first}${scarceSay}`

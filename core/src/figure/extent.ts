@@ -39,7 +39,7 @@ function extentFrom(body: BodyType, skeleton: Skeleton, view: ViewId, coat: Coat
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
   for (const { P, V, samples } of skin.layers) {
     for (let k = 0; k < samples; k++) {
-      const [x, y] = [P[2 * k] + V[2 * k], P[2 * k + 1] + V[2 * k + 1]]
+      const [x, y] = [P[2 * k]! + V[2 * k]!, P[2 * k + 1]! + V[2 * k + 1]!]
       ;[x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)]
     }
   }

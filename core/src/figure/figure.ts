@@ -112,7 +112,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
   const bake = once(() => {
     const asPlanned = present === planned ? skin.layers.map(({ V, lengthAt }) => [V.slice(), lengthAt.slice()] as const) : null
     const reach = widestCoats(skin, coat)
-    if (asPlanned) skin.layers.forEach(({ V, lengthAt }, i) => (V.set(asPlanned[i][0]), lengthAt.set(asPlanned[i][1])))
+    if (asPlanned) skin.layers.forEach(({ V, lengthAt }, i) => (V.set(asPlanned[i]![0]), lengthAt.set(asPlanned[i]![1])))
     else wear(planned)
     const layers = gridLayers(skin, palette, reach, spec.pxPerMm)
     const style = STYLES[coat.texture]
@@ -205,7 +205,7 @@ export function bakeFigure(spec: FigureSpec): Figure {
       const plan = skin.layers.map((layer) => layer.V.slice())
       ;({ table, dents } = wear(present))
       // it stands as it stood: nothing has to be painted again
-      skin.layers.forEach((layer, i) => (layer.dirty = dirty[i]))
+      skin.layers.forEach((layer, i) => (layer.dirty = dirty[i]!))
       return departures(skin, plan, found, everyMm)
     }
   }
@@ -249,8 +249,8 @@ function widestCoats(skin: ViewSkin, coat: Coat): ReadonlyMap<string, readonly F
 
 function usedSlots({ layer, ids, weights }: GriddedLayer): readonly number[] {
   const used = new Set<number>()
-  for (let i = 0; i < ids.length; i++) if (weights[i] > 0) used.add(ids[i])
-  for (let i = 0; i < layer.ids.length; i++) if (layer.weights[i] > 0) used.add(layer.ids[i])
+  for (let i = 0; i < ids.length; i++) if (weights[i]! > 0) used.add(ids[i]!)
+  for (let i = 0; i < layer.ids.length; i++) if (layer.weights[i]! > 0) used.add(layer.ids[i]!)
   return [...used]
 }
 
@@ -283,6 +283,6 @@ function dent(gridded: GriddedLayer, dents: readonly Dent[]): void {
 function outlinesOf({ layers }: ViewSkin): ReturnType<Figure['outlines']> {
   return layers.map(({ name, samples, P, V, shift }) => ({
     layer: name,
-    ring: Array.from({ length: samples }, (_, k) => [P[2 * k] + V[2 * k] + shift[0], P[2 * k + 1] + V[2 * k + 1] + shift[1]] as const)
+    ring: Array.from({ length: samples }, (_, k) => [P[2 * k]! + V[2 * k]! + shift[0], P[2 * k + 1]! + V[2 * k + 1]! + shift[1]] as const)
   }))
 }

@@ -30,7 +30,7 @@ export function markOf(asked: MarkCase, rules: GradeRules): Marked {
   const { standard, parts, seed, cap } = asked
   const simulated = simulateMarks(standard, parts, seed, leaning(rules.severityLevels))
   const top = cap?.mark ?? Infinity
-  const total = simulated ? estimateOf(simulated.rows.map((row) => Math.min(row[0], top))) : null
+  const total = simulated ? estimateOf(simulated.rows.map((row) => Math.min(row[0]!, top))) : null
   const sections = standard.sections.map((section) => sectionResult(simulated, section, rules))
   const passChance01 = simulated ? jointChance(standard, simulated, top) : null
   const decision = decidedBefore(asked, total) ?? failedByCap(standard, cap) ?? decide(standard, simulated!, passChance01!, top, rules)
@@ -46,26 +46,27 @@ const shareOf = <T>(items: readonly T[], holds: (item: T) => boolean) => items.f
 function sectionResult(simulated: SimulatedMarks | null, section: Section, rules: GradeRules): SectionResult {
   const at = simulated ? simulated.sections.indexOf(section) + 1 : 0
   if (!simulated || at === 0) return { section, value: null, interval: null, floor: 'open' }
-  const { value, interval } = estimateOf(simulated.rows.map((row) => row[at]))
-  const chance = shareOf(simulated.rows, (row) => row[at] >= section.floor)
+  const { value, interval } = estimateOf(simulated.rows.map((row) => row[at]!))
+  const chance = shareOf(simulated.rows, (row) => row[at]! >= section.floor)
   return { section, value, interval, floor: chance >= rules.passAt01 ? 'met' : chance <= rules.failAt01 ? 'below' : 'cannotTell' }
 }
 
 function jointChance({ passMark }: Standard, { rows, sections }: SimulatedMarks, top: number): number {
-  return shareOf(rows, (row) => Math.min(row[0], top) >= passMark && sections.every(({ floor }, s) => row[s + 1] >= floor))
+  return shareOf(rows, (row) => Math.min(row[0]!, top) >= passMark && sections.every(({ floor }, s) => row[s + 1]! >= floor))
 }
 
 /** The pass mark and every floor, each with its own chance, as it is named in a sentence. */
 function limitsOf({ passMark }: Standard, { rows, sections }: SimulatedMarks, top: number) {
-  const median = (at: number) => Math.round(quantile(at === 0 ? rows.map((row) => Math.min(row[0], top)) : rows.map((row) => row[at]), 0.5))
+  const median = (at: number) =>
+    Math.round(quantile(at === 0 ? rows.map((row) => Math.min(row[0]!, top)) : rows.map((row) => row[at]!), 0.5))
   return [
     {
-      chance: shareOf(rows, (row) => Math.min(row[0], top) >= passMark),
+      chance: shareOf(rows, (row) => Math.min(row[0]!, top) >= passMark),
       name: `The mark of ${median(0)}`,
       limit: `the pass mark of ${passMark}`
     },
     ...sections.map(({ name, floor }, s) => ({
-      chance: shareOf(rows, (row) => row[s + 1] >= floor),
+      chance: shareOf(rows, (row) => row[s + 1]! >= floor),
       name: `${name}, at ${median(s + 1)},`,
       limit: `its floor of ${floor}`
     }))

@@ -64,9 +64,9 @@ export function bestCuts(
   const together = (a: Option, b: Option | undefined) =>
     a.worth + (b ? b.worth : 0) + (pair && b ? pair.weight * shareOfMarks(a.after - b.after, pair.band, pair.limit) : 0)
   const [first, second] = options
-  const before = together(start[0], start[1])
-  let best = { a: start[0], b: start[1] as Option | undefined, worth: before, off: start[0].off + (start[1]?.off ?? 0) }
-  for (const a of first) {
+  const before = together(start[0]!, start[1])
+  let best = { a: start[0]!, b: start[1] as Option | undefined, worth: before, off: start[0]!.off + (start[1]?.off ?? 0) }
+  for (const a of first!) {
     for (const b of second ?? [undefined]) {
       const worth = together(a, b)
       const off = a.off + (b ? b.off : 0)
@@ -88,7 +88,7 @@ function cutsUpTo(value: number): number[] {
 }
 
 function mendLength(parts: readonly Part[], own: readonly Part[], burns: readonly BurnPlace[]): Candidate[] {
-  const { criterion } = own[0]
+  const { criterion } = own[0]!
   const pair = parts.find((part) => part.criterion.how.kind === 'difference' && part.criterion.how.of === criterion.id && counts(part))
   const compared = pair && pair.how.kind === 'difference' && own.length === 2 ? { weight: pair.weight, ...pair.how } : null
   const sides = own.flatMap((part) =>
@@ -101,7 +101,10 @@ function mendLength(parts: readonly Part[], own: readonly Part[], burns: readonl
   return groups.map((group) => {
     const { cuts, gain } = bestCuts(group, compared)
     const cutOf = (side: SideKey) => cuts[group.findIndex((member) => member.side === side)] ?? 0
-    const cutMm = { left: group[0].side === 'whole' ? cuts[0] : cutOf('left'), right: group[0].side === 'whole' ? cuts[0] : cutOf('right') }
+    const cutMm = {
+      left: group[0]!.side === 'whole' ? cuts[0]! : cutOf('left'),
+      right: group[0]!.side === 'whole' ? cuts[0]! : cutOf('right')
+    }
     const { say, wait, side } = sayLengthMend(criterion, group, cuts)
     return { criterionId: criterion.id, side, region: criterion.region, gain, cutMm, say, wait }
   })
@@ -115,7 +118,7 @@ function sayLengthMend(
   group: readonly MeasuredSide[],
   cuts: readonly number[]
 ): { say: string; wait: boolean; side: SideKey } {
-  const cutAt = group.map((_, i) => i).filter((i) => cuts[i] > 0)
+  const cutAt = group.map((_, i) => i).filter((i) => cuts[i]! > 0)
   const overTarget = ({ value, targetMm }: MeasuredSide) => value - targetMm
   const shortest = group.reduce((a, b) => (overTarget(b) < overTarget(a) ? b : a))
   const isShort = shortest.band[0] !== null && shortest.value < shortest.band[0]
@@ -136,12 +139,12 @@ function sayLengthMend(
         side: burned.side
       }
     }
-    return { say: '', wait: false, side: group[0].side }
+    return { say: '', wait: false, side: group[0]!.side }
   }
-  const i = cutAt[0]
-  const after = sayNumber(group[i].value - cuts[i])
+  const i = cutAt[0]!
+  const after = sayNumber(group[i]!.value - cuts[i]!)
   if (cutAt.length === 1 && group.length === 2 && isShort && shortest !== group[i]) {
-    const other = group[i].side === 'left' ? 'left' : 'right'
+    const other = group[i]!.side === 'left' ? 'left' : 'right'
     return {
       say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it; bring the ${other} side to ${after} mm.`,
       wait: false,
@@ -149,26 +152,26 @@ function sayLengthMend(
     }
   }
   if (cutAt.length === 1 && group.length === 2) {
-    const prouder = sayNumber(overTarget(group[i]) - overTarget(group[1 - i]))
-    const other = group[1 - i].side
+    const prouder = sayNumber(overTarget(group[i]!) - overTarget(group[1 - i]!))
+    const other = group[1 - i]!.side
     return {
-      say: `${sayPlace(criterion, group[i].side)} stands ${prouder} mm prouder than the ${other} ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`,
+      say: `${sayPlace(criterion, group[i]!.side)} stands ${prouder} mm prouder than the ${other} ${criterion.place}: take it back ${sayNumber(cuts[i]!)} mm.`,
       wait: false,
-      side: group[i].side
+      side: group[i]!.side
     }
   }
   if (cutAt.length === 2) {
     const name = regionName(criterion.region)
     return {
-      say: `${name} is long on both sides ${criterion.place}: take the left back ${sayNumber(cuts[0])} mm and the right ${sayNumber(cuts[1])} mm.`,
+      say: `${name} is long on both sides ${criterion.place}: take the left back ${sayNumber(cuts[0]!)} mm and the right ${sayNumber(cuts[1]!)} mm.`,
       wait: false,
-      side: cuts[0] >= cuts[1] ? group[0].side : group[1].side
+      side: cuts[0]! >= cuts[1]! ? group[0]!.side : group[1]!.side
     }
   }
   return {
-    say: `${sayPlace(criterion, group[i].side)} is ${sayNumber(overTarget(group[i]))} mm long ${criterion.place}: take it back ${sayNumber(cuts[i])} mm.`,
+    say: `${sayPlace(criterion, group[i]!.side)} is ${sayNumber(overTarget(group[i]!))} mm long ${criterion.place}: take it back ${sayNumber(cuts[i]!)} mm.`,
     wait: false,
-    side: group[i].side
+    side: group[i]!.side
   }
 }
 

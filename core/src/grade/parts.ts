@@ -141,7 +141,7 @@ function differencePart(standard: Standard, criterion: Criterion, weight: number
   const pair = standard.criteria.find((other) => other.id === how.of)!
   const [left, right] = (['left', 'right'] as const).map((side) => partOf(standard, pair, side, pair.weight / 2, answers))
   const none = { criterion, how, side: 'whole' as const, weight, overruled: null, measured: null, instrument: null }
-  const outside = [left, right].find((part) => part.answer?.kind === 'excused' || part.answer?.kind === 'instructor')
+  const outside = [left, right].find((part) => part!.answer?.kind === 'excused' || part!.answer?.kind === 'instructor')
   if (outside) return { ...none, answer: outside.answer }
   const given = answers[criterion.id]?.whole ?? null
   if (given?.kind === 'picture')
@@ -149,17 +149,17 @@ function differencePart(standard: Standard, criterion: Criterion, weight: number
   const overruled = given?.kind === 'overruled' ? given : null
   if (overruled?.instead.kind === 'asItShouldBe')
     return { ...none, overruled, answer: overruled.instead, measured: byEye(how.agreedMm ?? 0, how.band) }
-  if (!left.measured || !right.measured) return { ...none, answer: null }
+  if (!left!.measured || !right!.measured) return { ...none, answer: null }
   // whoever vouches for both sides by eye has seen them side by side: they are as they should be to each other as well
-  if (left.measured.method === 'by eye' && right.measured.method === 'by eye')
+  if (left!.measured.method === 'by eye' && right!.measured.method === 'by eye')
     return { ...none, overruled, answer: { kind: 'asItShouldBe' }, measured: byEye(how.agreedMm ?? 0, how.band) }
   const own = (m: Measured) => m.u ** 2 - m.common ** 2
   const measured: Measured = {
-    method: left.measured.n && right.measured.n ? 'mean of readings' : 'by eye',
-    value: left.measured.value - right.measured.value,
-    u: Math.sqrt(own(left.measured) + own(right.measured)),
+    method: left!.measured.n && right!.measured.n ? 'mean of readings' : 'by eye',
+    value: left!.measured.value - right!.measured.value,
+    u: Math.sqrt(own(left!.measured) + own(right!.measured)),
     common: 0,
-    n: Math.min(left.measured.n, right.measured.n)
+    n: Math.min(left!.measured.n, right!.measured.n)
   }
   return { ...none, overruled, answer: { kind: 'asItShouldBe' }, measured }
 }

@@ -134,7 +134,7 @@ export function weighMeasures(
         return { measure, criterionId: own.id, loss }
       }
       const plan = planned[measure.id]
-      const over = plan === undefined ? 0 : Math.abs(measure.value - plan) / OFF_PLAN[measure.unit] - 1
+      const over = plan === undefined ? 0 : Math.abs(measure.value - plan) / OFF_PLAN[measure.unit]! - 1
       return { measure, criterionId: null, loss: Math.min(MOST_OFF_PLAN, Math.max(0, over)) }
     })
     .sort((a, b) => b.loss - a.loss)

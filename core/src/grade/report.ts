@@ -97,8 +97,8 @@ function plannedMeasures(plan: Trace, ids: readonly MeasureId[]): Readonly<Parti
 function radiiOf(trace: Trace, plan: Trace): PictureReport['radii'] {
   if (!trace.places.eyeLeft || !trace.places.eyeRight) return []
   const [found, planned] = [trace, plan].map((own) => roundOf(own).radii)
-  return found.flatMap((mm, hour) => {
-    const plannedMm = planned[hour]
+  return found!.flatMap((mm, hour) => {
+    const plannedMm = planned![hour] ?? null
     return mm === null || plannedMm === null ? [] : [{ hour, mm, plannedMm }]
   })
 }

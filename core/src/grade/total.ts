@@ -40,8 +40,8 @@ export function simulateMarks(
   const weight = weights.reduce((sum, each) => sum + each, 0)
   const marks = (shares: ArrayLike<number>): number[] => {
     const sums = weights.map(() => 0)
-    counted.forEach((part, i) => (sums[sectionOf[i]] += part.weight * shares[i]))
-    return [100 * (sums.reduce((sum, each) => sum + each, 0) / weight), ...sums.map((sum, s) => (100 * sum) / weights[s])]
+    counted.forEach((part, i) => (sums[sectionOf[i]!]! += part.weight * shares[i]!))
+    return [100 * (sums.reduce((sum, each) => sum + each, 0) / weight), ...sums.map((sum, s) => (100 * sum) / weights[s]!)]
   }
   const best = marks(counted.map((part) => shareAt(part, part.measured?.value ?? null, levelOf(part)) ?? 0))
   const draw = drawer(counted, randomFrom(seed), levels)
@@ -70,15 +70,15 @@ function drawer(parts: readonly Part[], random: Random, levels: LevelDraw): () =
     for (let k = 0; k < common.length; k++) common[k] = normalDraw(random)
     plans.forEach((plan, i) => {
       if (plan.kind === 'level') {
-        shares[i] = shareAt(parts[i], null, levels.level(plan.level, random))!
+        shares[i] = shareAt(parts[i]!, null, levels.level(plan.level, random))!
         return
       }
-      if (plan.kind === 'difference') values[i] = values[plan.left] - values[plan.right]
+      if (plan.kind === 'difference') values[i] = values[plan.left]! - values[plan.right]!
       else {
-        const drawn = plan.value + (plan.instrument < 0 ? 0 : plan.shared * common[plan.instrument]) + plan.own * normalDraw(random)
+        const drawn = plan.value + (plan.instrument < 0 ? 0 : plan.shared * common[plan.instrument]!) + plan.own * normalDraw(random)
         values[i] = plan.absolute ? Math.abs(drawn) : drawn
       }
-      shares[i] = shareAt(parts[i], values[i], null)!
+      shares[i] = shareAt(parts[i]!, values[i], null)!
     })
     return shares
   }

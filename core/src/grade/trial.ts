@@ -115,8 +115,8 @@ function reading({ uMm, commonMm }: Instrument, shared: number, random: Random):
 function trueMarks(standard: Standard, parts: readonly Part[], truth: Truth) {
   const shareOf = (part: Part): number => {
     const { how, id } = part.criterion
-    if (how.kind === 'difference') return shareAt(part, (truth[how.of].left as number) - (truth[how.of].right as number), null)!
-    const value = truth[how.kind === 'computed' ? (how.readingsOf ?? id) : id][part.side]!
+    if (how.kind === 'difference') return shareAt(part, (truth[how.of]!.left as number) - (truth[how.of]!.right as number), null)!
+    const value = truth[how.kind === 'computed' ? (how.readingsOf ?? id) : id]![part.side]!
     if (how.kind === 'judged') return shareAt(part, null, value as number)!
     if (how.kind !== 'computed') return shareAt(part, value as number, null)!
     const instrument = standard.instruments.find((one) => one.id === how.instrument)!

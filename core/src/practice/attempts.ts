@@ -76,10 +76,10 @@ function merge(group: readonly Attempt[], major: MajorFaults): CountedAttempt {
     Math.max(prompts, HELP_WEIGHT[help]) > MOST_PROMPTS ? 'more than one prompt' : ''
   ].filter((reason) => reason !== '')
   return {
-    techniqueId: first.techniqueId,
+    techniqueId: first!.techniqueId,
     clean: reasons.length === 0,
-    counts: first.setting === 'live' && group.every((attempt) => attempt.ended!.witness !== 'self'),
-    setting: first.setting,
+    counts: first!.setting === 'live' && group.every((attempt) => attempt.ended!.witness !== 'self'),
+    setting: first!.setting,
     minutes: group.reduce((sum, attempt) => sum + attempt.ended!.minutes, 0),
     prompts,
     help,

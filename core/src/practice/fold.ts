@@ -100,7 +100,7 @@ const KNOWN: ReadonlySet<string> = new Set(EVENT_KINDS)
 
 /** Sorted, each id once; left as it is where it is in order already. */
 function inOrder(events: readonly PracticeEvent[]): readonly PracticeEvent[] {
-  const isSorted = events.every((event, i) => i === 0 || eventOrder(events[i - 1], event) <= 0)
+  const isSorted = events.every((event, i) => i === 0 || eventOrder(events[i - 1]!, event) <= 0)
   const sorted = isSorted ? events : [...events].sort(eventOrder)
   const seen = new Set<string>()
   const once = sorted.filter(({ id }) => !seen.has(id) && seen.add(id))
@@ -111,7 +111,7 @@ function inOrder(events: readonly PracticeEvent[]): readonly PracticeEvent[] {
 function takenBack(ordered: readonly PracticeEvent[]): ReadonlySet<string> {
   const undone = new Set<string>()
   for (let i = ordered.length - 1; i >= 0; i--) {
-    const event = ordered[i]
+    const event = ordered[i]!
     if (undone.has(event.id) || !isKnown(event)) continue
     if (event.kind === 'undone') undone.add(event.payload.eventId)
     else if (event.kind === 'attemptsConfirmed') for (const id of event.payload.struck) undone.add(id)

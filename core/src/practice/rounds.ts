@@ -113,7 +113,7 @@ export function nextTable(tables: readonly TableFacts[], rules: RoundsRules = RO
       (a, b) =>
         urgency(b, rules) - urgency(a, rules) || (b.askedMin ?? 0) - (a.askedMin ?? 0) || a.canStandMin - b.canStandMin || byNumber(a, b)
     )
-  if (pressing.length > 0) return pressing[0]
+  if (pressing.length > 0) return pressing[0]!
   const longest = [...tables].sort((a, b) => unseen(b) - unseen(a) || byNumber(a, b))
   const free = longest.filter((table) => keepsCap(tables, table, rules))
   const worth = (table: TableFacts) => expectedHarm(table, rules) + unseen(table) * rules.unforeseenPerMin

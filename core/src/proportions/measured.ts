@@ -79,19 +79,19 @@ export function tailBandWidths(
 function onTail(spine: readonly Point[], mm: number): { readonly at: Point; readonly across: Point } {
   let left = mm
   for (let i = 1; i < spine.length; i++) {
-    const [[ax, ay], [bx, by]] = [spine[i - 1], spine[i]]
+    const [[ax, ay], [bx, by]] = [spine[i - 1]!, spine[i]!]
     const far = Math.hypot(bx - ax, by - ay)
     if (left <= far || i === spine.length - 1) {
-      const at = along(spine[i - 1], spine[i], Math.min(left, far))
+      const at = along(spine[i - 1]!, spine[i]!, Math.min(left, far))
       return { at, across: [-(by - ay) / (far || 1), (bx - ax) / (far || 1)] }
     }
     left -= far
   }
-  return { at: spine[0], across: [1, 0] }
+  return { at: spine[0]!, across: [1, 0] }
 }
 
 const tailLength = (spine: readonly Point[]): number =>
-  spine.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - spine[i][0], y - spine[i][1]), 0)
+  spine.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - spine[i]![0], y - spine[i]![1]), 0)
 
 const acrossTail = (spine: readonly Point[], mm: number, half: number): readonly Point[] => {
   const { at, across } = onTail(spine, mm)

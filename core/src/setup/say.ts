@@ -70,7 +70,7 @@ export function groupLines(lines: readonly SheetLine[]): readonly (readonly Shee
     return JSON.stringify([order, sayTool(line), passes, note, leavesMm, changedBy, cautions.map(({ id }) => id), excused, named])
   }
   for (const line of lines) {
-    const same = groups.find(([first]) => sign(first) === sign(line))
+    const same = groups.find(([first]) => sign(first!) === sign(line))
     if (same) same.push(line)
     else groups.push([line])
   }

@@ -120,7 +120,7 @@ export function sheetOf(rules: readonly AdviceRule[], asked: SheetCase): Sheet {
     decided: decidedBy(rules, one),
     overridden: asked.houseRules
       .filter(({ id }) => (asked.house[id] ?? 0) !== (house[id] ?? 0))
-      .map(({ id, question, sides }) => `${question}: ${sides[house[id]]}, not ${sides[asked.house[id] ?? 0]}`)
+      .map(({ id, question, sides }) => `${question}: ${sides[house[id]!]}, not ${sides[asked.house[id] ?? 0]}`)
   }
 }
 

@@ -41,12 +41,12 @@ function roundHeadOpened(steps: readonly PlanStep[], side: number): readonly Pla
   const first = OPENS[side] ?? []
   if (first.length === 0 || !steps.some(({ technique }) => technique === 'round-head' || technique === 'smile-lip')) return steps
   const at = steps.flatMap(({ technique }, i) => (ROUND_HEAD.has(technique) ? [i] : []))
-  const head = at.map((i) => steps[i])
+  const head = at.map((i) => steps[i]!)
   const opened = [
     ...head.filter(({ technique }) => first.includes(technique)),
     ...head.filter(({ technique }) => !first.includes(technique))
   ]
-  return steps.map((step, i) => (at.includes(i) ? opened[at.indexOf(i)] : step))
+  return steps.map((step, i) => (at.includes(i) ? opened[at.indexOf(i)]! : step))
 }
 
 function nailsAfterFeet(steps: readonly PlanStep[]): readonly PlanStep[] {
@@ -54,7 +54,7 @@ function nailsAfterFeet(steps: readonly PlanStep[]): readonly PlanStep[] {
   const lastFoot = steps.findLastIndex(({ technique }) => /foot|pads/.test(technique))
   const nails = steps.findIndex(isNails)
   if (nails < 0 || lastFoot < nails) return steps
-  return [...steps.slice(0, lastFoot + 1).filter((step) => !isNails(step)), steps[nails], ...steps.slice(lastFoot + 1)]
+  return [...steps.slice(0, lastFoot + 1).filter((step) => !isNails(step)), steps[nails]!, ...steps.slice(lastFoot + 1)]
 }
 
 function headFirst(steps: readonly PlanStep[]): readonly PlanStep[] {

@@ -46,7 +46,7 @@ const POINTS = [
   mm('rear', 'behind, above the ankle', 60, -60),
   mm('outside', 'on the outside, above the ankle', 60, -60)
 ]
-const heights = ({ front, inside, rear, outside }: Inputs) => [front, inside, rear, outside]
+const heights = ({ front, inside, rear, outside }: Inputs) => [front!, inside!, rear!, outside!] as const
 /** The comb that is laid at the tail's root is 2 in long. */
 export const BAND_COMB_MM = 2 * MM_PER_INCH
 
@@ -57,7 +57,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'depth of the neck over the muzzle from stop to nose',
     unit: '%',
     inputs: [mm('neck', 'neck, throat to point'), under('muzzle', 'muzzle, stop to nose', 300)],
-    of: ({ neck, muzzle }) => (100 * neck) / muzzle
+    of: ({ neck, muzzle }) => (100 * neck!) / muzzle!
   },
   {
     id: 'footLineHeight',
@@ -81,7 +81,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'height of the tail’s end less the height of the head, both carried up',
     unit: 'mm',
     inputs: [mm('tail', 'tail’s end, above the table', 1200), mm('head', 'top of the head, above the table', 1200)],
-    of: ({ tail, head }) => tail - head
+    of: ({ tail, head }) => tail! - head!
   },
   {
     id: 'bandByComb',
@@ -89,7 +89,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'bare width less the 2 in (50.8 mm) comb laid at the root',
     unit: 'mm',
     inputs: [mm('width', 'bare width from the root')],
-    of: ({ width }) => width - BAND_COMB_MM
+    of: ({ width }) => width! - BAND_COMB_MM
   },
   {
     id: 'bandByPinBones',
@@ -97,7 +97,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'bare width less the width from the root to the level of the pin bones, tail dropped',
     unit: 'mm',
     inputs: [mm('width', 'bare width from the root'), mm('pinBones', 'root to the level of the pin bones')],
-    of: ({ width, pinBones }) => width - pinBones
+    of: ({ width, pinBones }) => width! - pinBones!
   },
   {
     id: 'bevelPair',
@@ -105,7 +105,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'height of the top bevel less the height of the bottom one',
     unit: 'mm',
     inputs: [mm('top', 'top bevel, height'), mm('bottom', 'bottom bevel, height')],
-    of: ({ top, bottom }) => top - bottom
+    of: ({ top, bottom }) => top! - bottom!
   },
   {
     id: 'tubeRatio',
@@ -113,7 +113,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'width at the end over the width in the middle; a straight tube is 100 %',
     unit: '%',
     inputs: [mm('end', 'width at the end', 400), under('middle', 'width in the middle', 400)],
-    of: ({ end, middle }) => (100 * end) / middle
+    of: ({ end, middle }) => (100 * end!) / middle!
   },
   {
     id: 'ruffDepth',
@@ -121,7 +121,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'nose to the back of the ruff, less nose to the base of the skull',
     unit: 'mm',
     inputs: [mm('ruff', 'nose to the back of the ruff', 400), mm('skull', 'nose to the base of the skull', 400)],
-    of: ({ ruff, skull }) => ruff - skull
+    of: ({ ruff, skull }) => ruff! - skull!
   },
   {
     id: 'blendSlope',
@@ -129,7 +129,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'difference of the lengths on both sides of the join, over the width it is blended across',
     unit: 'mm/cm',
     inputs: [mm('long', 'hair on the long side'), mm('short', 'hair on the short side'), under('across', 'width of the blend', 300)],
-    of: ({ long, short, across }) => (10 * (long - short)) / across
+    of: ({ long, short, across }) => (10 * (long! - short!)) / across!
   },
   {
     id: 'plumeToTable',
@@ -137,7 +137,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'length of the plume held down, less the height of the tail’s root above the table',
     unit: 'mm',
     inputs: [mm('plume', 'plume, root to end', 900), mm('root', 'tail’s root above the table', 900)],
-    of: ({ plume, root }) => plume - root
+    of: ({ plume, root }) => plume! - root!
   },
   {
     id: 'apparentBody',
@@ -149,7 +149,7 @@ const FORMULA_LIST: readonly Formula[] = [
       mm('groin', 'of it, gap under the loin that groin hair leaves open'),
       under('height', 'withers to table, outside the coat')
     ],
-    of: ({ length, groin, height }) => (100 * (length + groin)) / height
+    of: ({ length, groin, height }) => (100 * (length! + groin!)) / height!
   },
   {
     id: 'tipToRoot',
@@ -157,7 +157,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'thickness at the tip over the thickness at the root',
     unit: '%',
     inputs: [mm('tip', 'thickness near the tip'), under('root', 'thickness at the root', 300)],
-    of: ({ tip, root }) => (100 * tip) / root
+    of: ({ tip, root }) => (100 * tip!) / root!
   },
   {
     id: 'cutShare',
@@ -165,7 +165,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'length of the border that was cut, over the whole border',
     unit: '%',
     inputs: [mm('cut', 'border that was cut', 3000), under('border', 'whole border', 3000)],
-    of: ({ cut, border }) => (100 * cut) / border
+    of: ({ cut, border }) => (100 * cut!) / border!
   },
   {
     id: 'bandSpacing',
@@ -173,7 +173,7 @@ const FORMULA_LIST: readonly Formula[] = [
     says: 'length of the topknot over the number of its bands, less 1 in (25.4 mm)',
     unit: 'mm',
     inputs: [mm('long', 'topknot, root to end', 400), { id: 'bands', name: 'bands, counted', low: 1, high: 40 }],
-    of: ({ long, bands }) => long / bands - MM_PER_INCH
+    of: ({ long, bands }) => long! / bands! - MM_PER_INCH
   }
 ]
 
@@ -213,7 +213,7 @@ export function computeFrom(id: FormulaId, inputs: Inputs, instrument: { readonl
 /** df/dx by central differences over a tenth of a millimetre: the formulas are smooth but for the tilt, where it takes the side it lies on. */
 function slopeOf(formula: Formula, inputs: Inputs, id: string): number {
   const step = 0.05
-  const at = (shift: number) => formula.of({ ...inputs, [id]: inputs[id] + shift })
+  const at = (shift: number) => formula.of({ ...inputs, [id]: inputs[id]! + shift })
   const [below, here, above] = [at(-step), formula.of(inputs), at(step)]
   const [down, up] = [(here - below) / step, (above - here) / step]
   return Math.abs(down - up) < 1e-3 * (Math.abs(down) + Math.abs(up)) ? (down + up) / 2 : Math.abs(down) > Math.abs(up) ? down : up

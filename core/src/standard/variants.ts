@@ -143,17 +143,17 @@ export function movedTo(how: Length, mm: number, leastMm: number): Length {
   const tenth = (value: number) => Math.round(Math.max(0, value) * 10) / 10
   const reach = (end: number | null) => (end === null ? null : Math.max(leastMm, Math.abs(end - how.targetMm) * share))
   const [under, over] = how.band.map(reach)
-  const low = under === null ? null : tenth(mm - under)
+  const low = under === null ? null : tenth(mm - under!)
   // hair cannot be shorter than none: what the band loses at the bottom it keeps at the top
-  const high = over === null ? null : tenth(Math.max(mm + over, (low ?? 0) + 2 * leastMm))
+  const high = over === null ? null : tenth(Math.max(mm + over!, (low ?? 0) + 2 * leastMm))
   const [none, full] = how.limit.map((end) => (end === null ? null : Math.abs(end - how.targetMm) * share))
   return {
     ...how,
     targetMm: mm,
     band: [low, high],
     limit: [
-      none === null || low === null ? null : Math.min(low, tenth(mm - Math.max(none, (under ?? 0) + leastMm))),
-      full === null || high === null ? null : tenth(Math.max(mm + full, high + leastMm))
+      none === null || low === null ? null : Math.min(low, tenth(mm - Math.max(none!, (under ?? 0) + leastMm))),
+      full === null || high === null ? null : tenth(Math.max(mm + full!, high + leastMm))
     ],
     grownOutMm: Math.max(high ?? 0, tenth(mm + (how.grownOutMm - how.targetMm) * Math.max(share, 0.5)))
   }

@@ -62,7 +62,7 @@ function stepsFor(steps: readonly PlanStep[], before: readonly PlacePlan[], afte
   const gone = steps.findIndex(({ technique }) => was.has(technique) && !is.has(technique))
   const kept = steps.filter(({ technique }) => !was.has(technique) || is.has(technique))
   if (!is.has('body-clip') || kept.some(({ technique }) => technique === 'body-clip')) return kept
-  const toolId = after.flatMap(({ passes }) => passes).find(({ technique }) => technique === 'body-clip')!.tools[0]
+  const toolId = after.flatMap(({ passes }) => passes).find(({ technique }) => technique === 'body-clip')!.tools[0] ?? null
   const at = gone < 0 ? kept.length : kept.filter((step) => steps.indexOf(step) < gone).length
   const clip: PlanStep = { technique: 'body-clip', label: 'Body clip', toolId, direction: 'with', minutes: BODY_CLIP_MIN }
   return [...kept.slice(0, at), clip, ...kept.slice(at)]

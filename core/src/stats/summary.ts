@@ -20,7 +20,7 @@ export function quantile(values: readonly number[], share01: number): number {
   const at = (sorted.length - 1) * share01
   const below = Math.floor(at)
   const above = Math.min(below + 1, sorted.length - 1)
-  return sorted[below] + (sorted[above] - sorted[below]) * (at - below)
+  return sorted[below]! + (sorted[above]! - sorted[below]!) * (at - below)
 }
 
 function refuseEmpty(values: readonly number[]): void {

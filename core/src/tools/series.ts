@@ -62,7 +62,7 @@ export function lengthLeft(tool: Tool, direction: Direction): LengthLeft {
   if (at < 0) return betweenSteps(tool.lengthMm)
   const skin = AT_THE_SKIN_MM[bladeOf(tool)]
   if (skin !== undefined) return { allowed: true, lengthMm: skin, because: 'at the skin' }
-  const reached = REFERENCE_SERIES[at + STEPS_AGAINST]
+  const reached = REFERENCE_SERIES[at + STEPS_AGAINST]!
   return { allowed: true, lengthMm: reached.lengthMm, because: `as a ${reached.blade} with the growth` }
 }
 
@@ -70,16 +70,16 @@ export function lengthLeft(tool: Tool, direction: Direction): LengthLeft {
 function betweenSteps(lengthMm: number): LengthLeft {
   const steps = REFERENCE_SERIES.slice(0, REFERENCE_SERIES.length - STEPS_AGAINST).map((step, i) => ({
     withMm: step.lengthMm,
-    againstMm: REFERENCE_SERIES[i + STEPS_AGAINST].lengthMm
+    againstMm: REFERENCE_SERIES[i + STEPS_AGAINST]!.lengthMm
   }))
-  if (lengthMm < steps[steps.length - 1].withMm) return { allowed: false, because: 'under 0.25 mm: not allowed' }
+  if (lengthMm < steps[steps.length - 1]!.withMm) return { allowed: false, because: 'under 0.25 mm: not allowed' }
   const because = 'counted between the steps of the series'
   const below = steps.findIndex(({ withMm }) => withMm <= lengthMm)
   // longer than the longest of the series: as much shorter as that one is
-  if (below === 0) return { allowed: true, lengthMm: lengthMm * (steps[0].againstMm / steps[0].withMm), because }
+  if (below === 0) return { allowed: true, lengthMm: lengthMm * (steps[0]!.againstMm / steps[0]!.withMm), because }
   const [long, short] = [steps[below - 1], steps[below]]
-  const share = (lengthMm - short.withMm) / (long.withMm - short.withMm)
-  return { allowed: true, lengthMm: short.againstMm + share * (long.againstMm - short.againstMm), because }
+  const share = (lengthMm - short!.withMm) / (long!.withMm - short!.withMm)
+  return { allowed: true, lengthMm: short!.againstMm + share * (long!.againstMm - short!.againstMm), because }
 }
 
 /** The tool with this id; refuses an unknown one with code `unknownTool`. */

@@ -19,16 +19,16 @@ export function sampleCurve(control: readonly Point[], isCorner: (i: number) => 
     const [p1, p2] = [at(i), at(i + 1)]
     const startsCorner = isCorner(i) || (!closed && i === 0)
     const endsCorner = isCorner((i + 1) % n) || (!closed && i === n - 2)
-    const p0 = startsCorner ? mirror(p1, p2) : at(i - 1)
-    const p3 = endsCorner ? mirror(p2, p1) : at(i + 2)
-    const count = Math.max(2, Math.round(Math.hypot(p2[0] - p1[0], p2[1] - p1[1]) / stepMm))
+    const p0 = startsCorner ? mirror(p1!, p2!) : at(i - 1)
+    const p3 = endsCorner ? mirror(p2!, p1!) : at(i + 2)
+    const count = Math.max(2, Math.round(Math.hypot(p2![0] - p1![0], p2![1] - p1![1]) / stepMm))
     marks.push(points.length)
-    const segment = catmullRom(p0, p1, p2, p3)
+    const segment = catmullRom(p0!, p1!, p2!, p3!)
     for (let j = 0; j < count; j++) points.push(segment(j / count))
   }
   if (!closed) {
     marks.push(points.length)
-    points.push(control[n - 1])
+    points.push(control[n - 1]!)
   }
   return { points, marks }
 }
@@ -56,8 +56,8 @@ function catmullRom(p0: Point, p1: Point, p2: Point, p3: Point): (share: number)
 export function normalsOf(points: readonly Point[], closed = true): Point[] {
   const n = points.length
   return points.map((_, i) => {
-    const a = points[closed ? (i - 1 + n) % n : Math.max(0, i - 1)]
-    const b = points[closed ? (i + 1) % n : Math.min(n - 1, i + 1)]
+    const a = points[closed ? (i - 1 + n) % n : Math.max(0, i - 1)]!
+    const b = points[closed ? (i + 1) % n : Math.min(n - 1, i + 1)]!
     const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
     const length = Math.hypot(dx, dy) || 1
     return [-dy / length, dx / length]
@@ -80,7 +80,7 @@ export function tubeAround(
   const side = (sign: number) =>
     axis.map((p, i): Point => {
       const half = (sign * widthAt(i / (axis.length - 1))) / 2
-      return [p[0] + normals[i][0] * half, p[1] + normals[i][1] * half]
+      return [p[0] + normals[i]![0] * half, p[1] + normals[i]![1] * half]
     })
   return { ring: [...side(1), ...side(-1).reverse()], axis }
 }
@@ -89,9 +89,9 @@ export function tubeAround(
 export function nearestOn(path: readonly Point[], [x, y]: Point, step = 2): { readonly index: number; readonly along: Point } {
   let [index, least] = [0, Infinity]
   for (let i = 0; i < path.length; i += step) {
-    const d = (x - path[i][0]) ** 2 + (y - path[i][1]) ** 2
+    const d = (x - path[i]![0]) ** 2 + (y - path[i]![1]) ** 2
     if (d < least) [least, index] = [d, i]
   }
   const [a, b] = [path[Math.max(0, index - 1)], path[Math.min(path.length - 1, index + 1)]]
-  return { index, along: unit([b[0] - a[0], b[1] - a[1]]) }
+  return { index, along: unit([b![0] - a![0], b![1] - a![1]]) }
 }

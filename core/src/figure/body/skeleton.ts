@@ -91,8 +91,8 @@ export function skeletonOf(body: BodyType, heightMm: number): Skeleton {
   const head = headAndNeck(body, heightMm, marks, set)
   const ear = body.ear.map(([u, v]) => headPoint(head, u, v))
   const tailSpine = body.tail.map(([x, y]): Point => [marks.tailSet[0] + x * heightMm, marks.tailSet[1] + y * heightMm])
-  marks.earTip = ear[body.earTipIndex]
-  marks.tailTip = tailSpine[tailSpine.length - 1]
+  marks.earTip = ear[body.earTipIndex]!
+  marks.tailTip = tailSpine[tailSpine.length - 1]!
   return { heightMm, marks, ear, tailSpine, head }
 }
 

@@ -89,11 +89,11 @@ export function coatTable(coat: Coat, worn: Worn): CoatTable {
     if (fault.kind !== 'difference') continue
     for (const region of fault.regions) {
       const slot = DRAWN_REGIONS.length + REGION_INDEX[region]
-      length[slot] = Math.max(0, length[slot] + fault.mm)
+      length[slot] = Math.max(0, length[slot]! + fault.mm)
     }
   }
   const ages = [worn.ages, worn.agesB ?? worn.ages].flatMap((aged, side) =>
-    DRAWN_REGIONS.map((region, i) => slotOf(aged?.[region], length[side * DRAWN_REGIONS.length + i]))
+    DRAWN_REGIONS.map((region, i) => slotOf(aged?.[region], length[side * DRAWN_REGIONS.length + i]!))
   )
   return { length, lie, sin: lie.map(Math.sin), cos: lie.map(Math.cos), grownMm, ages }
 }
@@ -130,5 +130,5 @@ export function otherSide(worn: Worn): Worn {
 /** How far hair of a region stands off level skin, mm. */
 export function standing(table: CoatTable, region: DrawnRegion, side: 'a' | 'b' = 'a'): number {
   const slot = REGION_INDEX[region] + (side === 'b' ? DRAWN_REGIONS.length : 0)
-  return table.length[slot] * table.cos[slot]
+  return table.length[slot]! * table.cos[slot]!
 }

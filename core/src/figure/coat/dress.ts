@@ -50,11 +50,11 @@ function dressLayer(skin: Skin, layer: FigureLayer, { table, planTable, stops, d
   if (table.grownMm > 0) grow(layer, table, stand, V)
   for (let k = 0; k < n; k++) {
     if (layer.inner[k]) continue
-    const y = layer.P[2 * k + 1] + V[2 * k + 1]
-    if (y < layer.floorMm) V[2 * k + 1] += layer.floorMm - y
+    const y = layer.P[2 * k + 1]! + V[2 * k + 1]!
+    if (y < layer.floorMm) V[2 * k + 1]! += layer.floorMm - y
   }
   let moved = 0
-  for (let i = 0; i < 2 * n; i++) moved = Math.max(moved, Math.abs(V[i] - layer.V[i]))
+  for (let i = 0; i < 2 * n; i++) moved = Math.max(moved, Math.abs(V[i]! - layer.V[i]!))
   // stays set until the layer is shaded again
   layer.dirty ||= moved > 0.02
   layer.V.set(V)
@@ -65,16 +65,16 @@ function standOff(layer: FigureLayer, table: CoatTable, k: number, V: Float32Arr
   let length = 0
   let lie = 0
   for (let j = 0; j < 4; j++) {
-    const weight = layer.weights[4 * k + j]
-    length += weight * table.length[layer.ids[4 * k + j]]
-    lie += weight * table.lie[layer.ids[4 * k + j]]
+    const weight = layer.weights[4 * k + j]!
+    length += weight * table.length[layer.ids[4 * k + j]!]!
+    lie += weight * table.lie[layer.ids[4 * k + j]!]!
   }
-  length = Math.max(0, length - table.grownMm) * layer.mul[k]
+  length = Math.max(0, length - table.grownMm) * layer.mul[k]!
   layer.lengthAt[k] = length
   const [nx, ny] = [layer.N[2 * k], layer.N[2 * k + 1]]
-  const share = Math.max(LEAST_STAND, standShare(lie, nx, ny, layer.T[2 * k], layer.T[2 * k + 1])) * layer.taper[k]
-  V[2 * k] = nx * length * share
-  V[2 * k + 1] = ny * length * share
+  const share = Math.max(LEAST_STAND, standShare(lie, nx!, ny!, layer.T[2 * k]!, layer.T[2 * k + 1]!)) * layer.taper[k]!
+  V[2 * k] = nx! * length * share
+  V[2 * k + 1] = ny! * length * share
   return share
 }
 
@@ -100,25 +100,25 @@ function cutTo(
     if (hold <= 0) continue
     const [px, py] = [layer.P[2 * k], layer.P[2 * k + 1]]
     const [nx, ny] = [layer.N[2 * k], layer.N[2 * k + 1]]
-    const [ex, ey] = stop.end([px, py], [nx, ny], [V[2 * k], V[2 * k + 1]])
-    let [vx, vy] = [ex - px, ey - py]
+    const [ex, ey] = stop.end([px!, py!], [nx!, ny!], [V[2 * k]!, V[2 * k + 1]!])
+    let [vx, vy] = [ex - px!, ey - py!]
     // scissors never cut into the skin
-    if (vx * nx + vy * ny < 0 && !stop.mayLean) [vx, vy] = [0, 0]
+    if (vx * nx! + vy * ny! < 0 && !stop.mayLean) [vx, vy] = [0, 0]
     let planned = 0
-    for (let j = 0; j < 4; j++) planned += layer.weights[4 * k + j] * planTable.length[layer.ids[4 * k + j]]
-    planned *= layer.mul[k]
+    for (let j = 0; j < 4; j++) planned += layer.weights[4 * k + j]! * planTable.length[layer.ids[4 * k + j]!]!
+    planned *= layer.mul[k]!
     const size = Math.hypot(vx, vy)
-    const bare = layer.lengthAt[k] < CLIPPED_MM
-    const most = (layer.lengthAt[k] + (bare ? 0 : (stop.moreMm ?? 0))) * MOST_OVER
+    const bare = layer.lengthAt[k]! < CLIPPED_MM
+    const most = (layer.lengthAt[k]! + (bare ? 0 : (stop.moreMm ?? 0))) * MOST_OVER
     const asked =
       stop.moves === 'inProportion'
-        ? size * (planned > 0.01 ? layer.lengthAt[k] / planned : 1)
-        : size + (layer.lengthAt[k] - planned) * Math.max(stand[k], 0.7)
+        ? size * (planned > 0.01 ? layer.lengthAt[k]! / planned : 1)
+        : size + (layer.lengthAt[k]! - planned) * Math.max(stand[k]!, 0.7)
     const left = Math.min(Math.max(0, asked), most)
     if (size > 0.001) [vx, vy] = [(vx * left) / size, (vy * left) / size]
-    V[2 * k] = lerp(V[2 * k], vx, hold)
-    V[2 * k + 1] = lerp(V[2 * k + 1], vy, hold)
-    shaped[k] = Math.max(shaped[k], hold)
+    V[2 * k] = lerp(V[2 * k]!, vx, hold)
+    V[2 * k + 1] = lerp(V[2 * k + 1]!, vy, hold)
+    shaped[k] = Math.max(shaped[k]!, hold)
     if (stop.crisp && hold > 0.6) asCut[k] = 1
   }
 }
@@ -126,12 +126,12 @@ function cutTo(
 function takeDents(layer: FigureLayer, dents: readonly Dent[], V: Float32Array): void {
   for (let k = 0; k < layer.samples; k++) {
     if (layer.inner[k]) continue
-    const size = Math.hypot(V[2 * k], V[2 * k + 1])
-    const mm = dentAt(dents, layer.name, layer.P[2 * k] + V[2 * k], layer.P[2 * k + 1] + V[2 * k + 1])
+    const size = Math.hypot(V[2 * k]!, V[2 * k + 1]!)
+    const mm = dentAt(dents, layer.name, layer.P[2 * k]! + V[2 * k]!, layer.P[2 * k + 1]! + V[2 * k + 1]!)
     if (mm === 0 || size < 0.01) continue
     const share = Math.max(LEAST_LEFT_MM, size - mm) / size
-    V[2 * k] *= share
-    V[2 * k + 1] *= share
+    V[2 * k]! *= share
+    V[2 * k + 1]! *= share
   }
 }
 
@@ -139,12 +139,12 @@ function takeDents(layer: FigureLayer, dents: readonly Dent[], V: Float32Array):
 function grow(layer: FigureLayer, table: CoatTable, stand: Float32Array, V: Float32Array): void {
   for (let k = 0; k < layer.samples; k++) {
     if (layer.inner[k]) continue
-    const grown = table.grownMm * layer.mul[k]
-    const size = Math.hypot(V[2 * k], V[2 * k + 1])
-    const [dx, dy] = size > 0.2 ? [V[2 * k] / size, V[2 * k + 1] / size] : [layer.N[2 * k], layer.N[2 * k + 1]]
-    V[2 * k] += dx * grown * stand[k]
-    V[2 * k + 1] += dy * grown * stand[k]
-    layer.lengthAt[k] += grown
+    const grown = table.grownMm * layer.mul[k]!
+    const size = Math.hypot(V[2 * k]!, V[2 * k + 1]!)
+    const [dx, dy] = size > 0.2 ? [V[2 * k]! / size, V[2 * k + 1]! / size] : [layer.N[2 * k], layer.N[2 * k + 1]]
+    V[2 * k]! += dx! * grown * stand[k]!
+    V[2 * k + 1]! += dy! * grown * stand[k]!
+    layer.lengthAt[k]! += grown
   }
 }
 
@@ -154,16 +154,16 @@ function settle(skin: Skin, V: Float32Array, layer: FigureLayer, shaped: Float32
   const out = new Float32Array(2 * n)
   for (let k = 0; k < n; k++) {
     if (layer.inner[k]) continue
-    const lean = Math.min(layer.lean, shaped[k] > 0.6 ? 0.08 : Infinity)
-    const reach = 0.016 * skin.skeleton.heightMm + lean * Math.hypot(V[2 * k], V[2 * k + 1])
+    const lean = Math.min(layer.lean, shaped[k]! > 0.6 ? 0.08 : Infinity)
+    const reach = 0.016 * skin.skeleton.heightMm + lean * Math.hypot(V[2 * k]!, V[2 * k + 1]!)
     const radius = asCut[k] ? 1 : Math.max(2, Math.round(reach / skin.stepMm))
     let [x, y, total] = [0, 0, 0]
     for (let j = -radius; j <= radius; j++) {
       const at = (k + j + n) % n
       if (layer.inner[at]) continue
       const weight = 1 - Math.abs(j) / (radius + 1)
-      x += V[2 * at] * weight
-      y += V[2 * at + 1] * weight
+      x += V[2 * at]! * weight
+      y += V[2 * at + 1]! * weight
       total += weight
     }
     out[2 * k] = x / total

@@ -57,7 +57,7 @@ export function checkFaults(faults: readonly Fault[] = []): void {
   for (const fault of faults) {
     for (const [field, value] of Object.entries(fault)) {
       if (typeof value !== 'number') continue
-      const [low, high, unit] = field === 'mm' && fault.kind === 'tailHigh' ? [0, TAIL_HIGH_MOST_MM, 'mm'] : LIMITS[field]
+      const [low, high, unit] = field === 'mm' && fault.kind === 'tailHigh' ? [0, TAIL_HIGH_MOST_MM, 'mm'] : LIMITS[field]!
       inRange(`faults.${fault.kind}.${field}`, value, low, high, unit)
     }
   }

@@ -119,7 +119,7 @@ export function ringSamples(ring: readonly Point[], isInner: (p: Point, i: numbe
   const normals = normalsOf(ring)
   return ring.map((p, i) => {
     const inner = isInner(p, i)
-    return { p, n: inner ? NOWHERE : [sign * normals[i][0], sign * normals[i][1]], at: -1, inner, place: null }
+    return { p, n: inner ? NOWHERE : [sign * normals[i]![0], sign * normals[i]![1]], at: -1, inner, place: null }
   })
 }
 
@@ -183,9 +183,9 @@ export function fourHeaviest({ weights, sideA }: Place, ids: Uint8Array, out: Fl
   slots.sort((a, b) => b[1] - a[1])
   const top = Math.min(4, slots.length)
   let sum = 0
-  for (let j = 0; j < top; j++) sum += slots[j][1]
+  for (let j = 0; j < top; j++) sum += slots[j]![1]
   for (let j = 0; j < 4; j++) {
-    ids[at + j] = j < top ? slots[j][0] : 0
-    out[at + j] = j < top ? slots[j][1] / sum : 0
+    ids[at + j] = j < top ? slots[j]![0] : 0
+    out[at + j] = j < top ? slots[j]![1] / sum : 0
   }
 }

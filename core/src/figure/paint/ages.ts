@@ -12,14 +12,14 @@ export type Drawn = { reach: number; rgb: AgedHair['rgb'] }
 export function drawAge(roots: Roots, i: number, { ages }: CoatTable, hair: Drawn): boolean {
   const lot = (Math.imul(i + 1, 0x9e3779b1) >>> 0) / 4294967296
   const o = 4 * i
-  let [j, below] = [0, roots.weights[o] / 255]
+  let [j, below] = [0, roots.weights[o]! / 255]
   const place = (Math.imul(i + 1, 0x85ebca6b) >>> 0) / 4294967296
-  while (j < 3 && place > below && roots.weights[o + j + 1] > 0) below += roots.weights[o + ++j] / 255
-  const slot = ages[roots.ids[o + j]]
+  while (j < 3 && place > below && roots.weights[o + j + 1]! > 0) below += roots.weights[o + ++j]! / 255
+  const slot = ages[roots.ids[o + j]!]
   if (!slot) return true
   let at = 0
-  while (at < slot.upTo01.length - 1 && lot > slot.upTo01[at]) at++
-  hair.reach = slot.reach01[at]
+  while (at < slot.upTo01.length - 1 && lot > slot.upTo01[at]!) at++
+  hair.reach = slot.reach01[at]!
   hair.rgb = slot.rgb[at]
   return hair.reach > 0
 }
@@ -34,6 +34,6 @@ const AGE_LIGHT = Object.freeze({ least: 0.62, more: 0.5 })
 /** Lays the colour of an age over a hair's own, lit as the coat is there (`lit` 0..1). */
 export function tintByAge(out: Uint8Array, at: number, rgb: NonNullable<AgedHair['rgb']>, lit: number): void {
   const light = AGE_LIGHT.least + AGE_LIGHT.more * lit
-  for (let c = 0; c < 3; c++) out[at + c] = Math.min(255, out[at + c] * (1 - AGE_SHARE) + AGE_SHARE * rgb[c] * light)
+  for (let c = 0; c < 3; c++) out[at + c] = Math.min(255, out[at + c]! * (1 - AGE_SHARE) + AGE_SHARE * rgb[c]! * light)
   out[at + 3] = AGE_ALPHA
 }

@@ -37,7 +37,7 @@ export type Palette = {
 const rgb = (hex: string) => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)) as unknown as Rgb
 
 export function paletteOf({ ramps, base, marks, pattern }: Colouring): Palette {
-  const rampOf = (name: string): Ramp => (ramps[name] ?? ramps[base]).map(rgb)
+  const rampOf = (name: string): Ramp => (ramps[name] ?? ramps[base]!).map(rgb)
   const byRegion = Object.fromEntries(DRAWN_REGIONS.map((region) => [region, rampOf(marks[region] ?? base)])) as Record<DrawnRegion, Ramp>
   return {
     ramps: byRegion,
@@ -58,7 +58,7 @@ export function toneOf(ramp: Ramp, t: number): Rgb {
   const i = Math.floor(at)
   const [a, b] = [ramp[i], ramp[i + 1]]
   const part = at - i
-  return [a[0] + (b[0] - a[0]) * part, a[1] + (b[1] - a[1]) * part, a[2] + (b[2] - a[2]) * part]
+  return [a![0] + (b![0] - a![0]) * part, a![1] + (b![1] - a![1]) * part, a![2] + (b![2] - a![2]) * part]
 }
 
 const LATTICE = 64
@@ -70,7 +70,7 @@ function patternAt({ kind, share, sizeMm, seed }: Pattern): (p: Point) => number
   const noise = (x: number, y: number) => {
     const [i, j] = [Math.floor(x), Math.floor(y)]
     const [fx, fy] = [smoothstep(0, 1, x - i), smoothstep(0, 1, y - j)]
-    const at = (a: number, b: number) => values[(b & (LATTICE - 1)) * LATTICE + (a & (LATTICE - 1))]
+    const at = (a: number, b: number) => values[(b & (LATTICE - 1)) * LATTICE + (a & (LATTICE - 1))]!
     return (at(i, j) * (1 - fx) + at(i + 1, j) * fx) * (1 - fy) + (at(i, j + 1) * (1 - fx) + at(i + 1, j + 1) * fx) * fy
   }
   const [edge, most] = kind === 'patches' ? [0.05, 1] : [0.32, 0.72]

@@ -12,8 +12,8 @@ export function cropped({ layer }: GriddedLayer, { scale, originX, originY }: Vi
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
   for (let k = 0; k < layer.samples; k++) {
     for (const share of [0, 1]) {
-      const x = layer.P[2 * k] + share * layer.V[2 * k] + layer.shift[0]
-      const y = layer.P[2 * k + 1] + share * layer.V[2 * k + 1] + layer.shift[1]
+      const x = layer.P[2 * k]! + share * layer.V[2 * k]! + layer.shift[0]
+      const y = layer.P[2 * k + 1]! + share * layer.V[2 * k + 1]! + layer.shift[1]
       ;[x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)]
     }
   }
@@ -36,20 +36,20 @@ export function blend({ w, h, px }: Raster, { x, y, raster }: Part): void {
     let from = 4 * j * raster.w
     let to = 4 * ((y + j) * w + x)
     for (let i = 0; i < columns; i++, from += 4, to += 4) {
-      const alpha = own[from + 3]
+      const alpha = own[from + 3]!
       if (alpha <= 0) continue
       if (alpha > 254.9) {
-        px[to] = own[from]
-        px[to + 1] = own[from + 1]
-        px[to + 2] = own[from + 2]
+        px[to] = own[from]!
+        px[to + 1] = own[from + 1]!
+        px[to + 2] = own[from + 2]!
         px[to + 3] = 255
         continue
       }
       const left = 1 - alpha / 255
-      px[to] = own[from] + px[to] * left
-      px[to + 1] = own[from + 1] + px[to + 1] * left
-      px[to + 2] = own[from + 2] + px[to + 2] * left
-      px[to + 3] = alpha + px[to + 3] * left
+      px[to] = own[from]! + px[to]! * left
+      px[to + 1] = own[from + 1]! + px[to + 1]! * left
+      px[to + 2] = own[from + 2]! + px[to + 2]! * left
+      px[to + 3] = alpha + px[to + 3]! * left
     }
   }
 }

@@ -26,7 +26,7 @@ export function frontFeatures(plan: PaintPlan): readonly Feature[] {
   const both = (paint: (raster: Raster, sign: 1 | -1, view: View) => void): Feature['paint'] => {
     return (raster, view) => SIDES.forEach((sign) => paint(raster, sign, view))
   }
-  const showsMouth = table.length[REGION_INDEX.beard] < 12
+  const showsMouth = table.length[REGION_INDEX.beard]! < 12
   const mm = { [1]: browMm(coat, sideTable(plan, 0)), [-1]: browMm(coat, sideTable(plan, 1)) }
   const visor = shapeOf(coat.shapes, 'visor')
   const features = [

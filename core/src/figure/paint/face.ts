@@ -35,7 +35,7 @@ export function paintFace(raster: Raster, { body, skeleton }: Skin, table: CoatT
   const px = head.lengthMm * view.scale
   const at = (u: number, v: number) => toPx(view, headPoint(head, u, v))
   const lip = -body.stop
-  if (table.length[REGION_INDEX.beard] < 12) {
+  if (table.length[REGION_INDEX.beard]! < 12) {
     const [a, b, c] = [at(0.958, lip - body.muzzleDepth * 0.6), at(0.8, lip - body.muzzleDepth * 0.6), toPx(view, marks.lipCorner)]
     paintCurve(raster, a[0], a[1], b[0], b[1], c[0], c[1], 0.003 * px, 30, 20, 16, 0.75)
   }
@@ -48,7 +48,7 @@ export function paintFace(raster: Raster, { body, skeleton }: Skin, table: CoatT
     [0.925, lip - 0.05]
   ]
   const nosePoints = sampleCurve(
-    nose.map(([u, v]) => headPoint(head, u, v)),
+    nose.map(([u, v]) => headPoint(head, u!, v!)),
     () => false,
     0.6
   ).points
@@ -81,7 +81,7 @@ export function browMm(coat: Coat, table: CoatTable): number | null {
   const brows = shapeOf(coat.shapes, 'brows')
   const planned = brows?.lengthMm ?? (shapeOf(coat.shapes, 'visor') ? lengthOf(coat.lengths, 'brow') : null)
   if (planned === null) return null
-  const worn = planned * (table.length[REGION_INDEX.brow] / Math.max(0.1, lengthOf(coat.lengths, 'brow')))
+  const worn = planned * (table.length[REGION_INDEX.brow]! / Math.max(0.1, lengthOf(coat.lengths, 'brow')))
   return worn < LEAST_BROW_MM ? null : worn
 }
 
@@ -150,7 +150,7 @@ export function paintBrow(raster: Raster, skin: Skin, coat: Coat, table: CoatTab
 /** Toes and nails of a leg, where the foot's hair is short enough to show them. */
 export function paintToes(raster: Raster, { skeleton }: Skin, layer: FigureLayer, table: CoatTable, view: View): void {
   const isHind = layer.name === 'hind' || layer.name === 'farHind'
-  const hair = table.length[REGION_INDEX[isHind ? 'rearFoot' : 'foreFoot']]
+  const hair = table.length[REGION_INDEX[isHind ? 'rearFoot' : 'foreFoot']]!
   if (hair >= 14) return
   const { marks: m, heightMm: h } = skeleton
   const toe = isHind ? m.rearToe : m.frontToe
@@ -177,8 +177,8 @@ export function paintToes(raster: Raster, { skeleton }: Skin, layer: FigureLayer
 /** The shadow that the ear casts on the head beneath it. */
 export function paintEarShadow(raster: Raster, layer: FigureLayer, heightMm: number, view: View): void {
   const points = Array.from({ length: layer.samples }, (_, k): Point => [
-    layer.P[2 * k] + 0.8 * layer.V[2 * k] + 0.008 * heightMm,
-    layer.P[2 * k + 1] + 0.8 * layer.V[2 * k + 1] - 0.01 * heightMm
+    layer.P[2 * k]! + 0.8 * layer.V[2 * k]! + 0.008 * heightMm,
+    layer.P[2 * k + 1]! + 0.8 * layer.V[2 * k + 1]! - 0.01 * heightMm
   ])
   paintShadow(raster, ringPx(view, points), 0.012 * heightMm * view.scale, SHADOW, 0.55)
 }
@@ -186,12 +186,12 @@ export function paintEarShadow(raster: Raster, layer: FigureLayer, heightMm: num
 /** Toes and nails of a foot seen from the front, where its hair is short enough to show them. */
 export function paintFrontToes(raster: Raster, { skeleton, body }: Skin, layer: FigureLayer, table: CoatTable, view: View): void {
   const isRear = layer.name.startsWith('rear')
-  const hair = table.length[REGION_INDEX[isRear ? 'rearFoot' : 'foreFoot']]
+  const hair = table.length[REGION_INDEX[isRear ? 'rearFoot' : 'foreFoot']]!
   if (hair >= 8) return
   const h = skeleton.heightMm
   const half = (body.breadth.foot * h) / 2
   const axis = ((isRear ? body.breadth.rearTrack : body.breadth.foreTrack) * h) / 2
-  const sign = layer.P[0] < 0 ? -1 : 1
+  const sign = layer.P[0]! < 0 ? -1 : 1
   const at = (x: number, y: number) => toPx(view, [sign * axis + x * half + layer.shift[0], y * h + layer.shift[1]])
   for (const x of [-0.42, 0, 0.42]) {
     const [a, b, c] = [at(x, 0.002), at(x * 0.96, 0.018), at(x * 0.7, 0.036)]

@@ -40,7 +40,7 @@ export function featuresOf(plan: PaintPlan): readonly Feature[] {
 /** The filled shape without light and hair. */
 export function paintFlat(raster: Raster, skin: ViewSkin, palette: Palette, view: View): void {
   for (const layer of skin.layers) {
-    const colour = palette.ramps[layer.face][layer.dim < 1 ? 1 : 2]
+    const colour = palette.ramps[layer.face][layer.dim < 1 ? 1 : 2]!
     for (const which of ['skin', 'coat'] as const) paintPolygon(raster, layerRing(layer, which, view), colour, 1)
   }
 }

@@ -57,8 +57,8 @@ function gridOne(layer: FigureLayer, palette: Palette, widest: readonly Float32A
     const place = layer.at(p)
     fourHeaviest(place, fourIds, four, 0)
     for (let j = 0; j < 4; j++) {
-      gridded.ids[4 * k + j] = fourIds[j]
-      gridded.weights[4 * k + j] = four[j] * 255 + 0.5
+      gridded.ids[4 * k + j] = fourIds[j]!
+      gridded.weights[4 * k + j] = four[j]! * 255 + 0.5
     }
     gridded.flow[2 * k] = place.flow[0]
     gridded.flow[2 * k + 1] = place.flow[1]
@@ -75,8 +75,8 @@ function gridAround(layer: FigureLayer, widest: readonly Float32Array[], cell: n
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity]
   for (let k = 0; k < layer.samples; k++) {
     for (const [vx, vy] of [[0, 0], ...widest.map((v) => [v[2 * k], v[2 * k + 1]])]) {
-      const x = layer.P[2 * k] + vx
-      const y = layer.P[2 * k + 1] + vy
+      const x = layer.P[2 * k]! + vx!
+      const y = layer.P[2 * k + 1]! + vy!
       ;[x0, y0, x1, y1] = [Math.min(x0, x), Math.min(y0, y), Math.max(x1, x), Math.max(y1, y)]
     }
   }
@@ -89,7 +89,7 @@ function nearCoat(layer: FigureLayer, grid: Grid, widest: readonly Float32Array[
     fillMask(
       near,
       grid,
-      layer.P.map((value, i) => value + coat[i] * 1.05)
+      layer.P.map((value, i) => value + coat[i]! * 1.05)
     )
   fillMask(near, grid, layer.P)
   for (let pass = 0; pass < 3; pass++) {
@@ -110,12 +110,12 @@ function tintCell({ ids, weights, tint, fade }: GriddedLayer, { flat, pattern }:
     for (let j = 0; j < 4; j++) {
       const weight = weights[4 * k + j]
       if (!weight) continue
-      const region = ids[4 * k + j] % regions
+      const region = ids[4 * k + j]! % regions
       const at = 3 * (region * TONES + tone)
       const share = pattern && !pattern.spared.has(region) ? over : 0
-      r += weight * (flat[at] + (share ? (pattern!.flat[3 * tone] - flat[at]) * share : 0))
-      g += weight * (flat[at + 1] + (share ? (pattern!.flat[3 * tone + 1] - flat[at + 1]) * share : 0))
-      b += weight * (flat[at + 2] + (share ? (pattern!.flat[3 * tone + 2] - flat[at + 2]) * share : 0))
+      r += weight * (flat[at]! + (share ? (pattern!.flat[3 * tone]! - flat[at]!) * share : 0))
+      g += weight * (flat[at + 1]! + (share ? (pattern!.flat[3 * tone + 1]! - flat[at + 1]!) * share : 0))
+      b += weight * (flat[at + 2]! + (share ? (pattern!.flat[3 * tone + 2]! - flat[at + 2]!) * share : 0))
       sum += weight
     }
     const out = 3 * (tone * cells + k)
@@ -133,7 +133,7 @@ function fadeInnerEdges(gridded: GriddedLayer, near: Uint8Array): void {
   const inner: Point[] = []
   const ends: Point[] = []
   for (let k = 0; k < layer.samples; k++) {
-    const p: Point = [layer.P[2 * k], layer.P[2 * k + 1]]
+    const p: Point = [layer.P[2 * k]!, layer.P[2 * k + 1]!]
     if (layer.inner[k]) inner.push(p)
     if (layer.inner[k] !== layer.inner[(k + 1) % layer.samples]) ends.push(p)
   }
@@ -162,7 +162,7 @@ function spread({ grid, tint, fade }: GriddedLayer, near: Uint8Array): void {
       if (from === undefined) continue
       near[k] = 1
       for (let tone = 0; tone < TONES; tone++)
-        for (let c = 0; c < 3; c++) tint[3 * (tone * cells + k) + c] = tint[3 * (tone * cells + from) + c]
+        for (let c = 0; c < 3; c++) tint[3 * (tone * cells + k) + c] = tint[3 * (tone * cells + from) + c]!
     }
   }
 }
@@ -176,7 +176,7 @@ function normalsOfSkin({ grid, inside, skinNormal }: GriddedLayer): void {
   for (let k = grid.w + 1; k < inside.length - grid.w - 1; k++) {
     if (!inside[k]) continue
     gradientNormal(z, grid.w, k, normal)
-    skinNormal[2 * k] = normal[0]
-    skinNormal[2 * k + 1] = normal[1]
+    skinNormal[2 * k] = normal[0]!
+    skinNormal[2 * k + 1] = normal[1]!
   }
 }

@@ -18,19 +18,19 @@ export const newRaster = (w: number, h: number): Raster => ({ w, h, px: new Floa
 export function toBytes({ px }: Raster): Uint8ClampedArray<ArrayBuffer> {
   const out = new Uint8ClampedArray(px.length)
   for (let i = 0; i < px.length; i += 4) {
-    const alpha = px[i + 3]
+    const alpha = px[i + 3]!
     if (alpha <= 0) continue
     if (alpha > 254.9) {
-      out[i] = px[i]
-      out[i + 1] = px[i + 1]
-      out[i + 2] = px[i + 2]
+      out[i] = px[i]!
+      out[i + 1] = px[i + 1]!
+      out[i + 2] = px[i + 2]!
       out[i + 3] = 255
       continue
     }
     const k = 255 / alpha
-    out[i] = px[i] * k
-    out[i + 1] = px[i + 1] * k
-    out[i + 2] = px[i + 2] * k
+    out[i] = px[i]! * k
+    out[i + 1] = px[i + 1]! * k
+    out[i + 2] = px[i + 2]! * k
     out[i + 3] = alpha
   }
   return out
@@ -68,16 +68,16 @@ function fillSpans(
   let blended = -1
   for (let i = 0; i < spans.length; i += 3) {
     // rows and pixels as whole numbers: kept as doubles, every index would be converted again
-    const row = spans[i] | 0
-    const from = spans[i + 1]
-    const to = spans[i + 2]
+    const row = spans[i]! | 0
+    const from = spans[i + 1]!
+    const to = spans[i + 2]!
     if (row !== blended) {
       const gy = clamp((grid.top - (originY - row - 0.5) / scale + layer.shift[1]) / grid.cell - 0.5, 0, grid.h - 2)
       const yi = Math.floor(gy)
       const fy = gy - yi
       const upper = 4 * yi * grid.w
       const lower = upper + 4 * grid.w
-      for (let j = 0; j < between.length; j++) between[j] = colours[upper + j] + (colours[lower + j] - colours[upper + j]) * fy
+      for (let j = 0; j < between.length; j++) between[j] = colours[upper + j]! + (colours[lower + j]! - colours[upper + j]!) * fy
       blended = row
     }
     const last = Math.min(w - 1, to | 0)
@@ -93,20 +93,20 @@ function fillSpans(
       const xi = gx | 0
       const fx = gx - xi
       const q = 4 * xi
-      const alpha = ((between[q + 3] + (between[q + 7] - between[q + 3]) * fx) / 255) * cover
+      const alpha = ((between[q + 3]! + (between[q + 7]! - between[q + 3]!) * fx) / 255) * cover
       if (alpha <= 0) continue
       const o = 4 * (row * w + x)
       if (alpha > OPAQUE) {
-        px[o] = between[q] + (between[q + 4] - between[q]) * fx
-        px[o + 1] = between[q + 1] + (between[q + 5] - between[q + 1]) * fx
-        px[o + 2] = between[q + 2] + (between[q + 6] - between[q + 2]) * fx
+        px[o] = between[q]! + (between[q + 4]! - between[q]!) * fx
+        px[o + 1] = between[q + 1]! + (between[q + 5]! - between[q + 1]!) * fx
+        px[o + 2] = between[q + 2]! + (between[q + 6]! - between[q + 2]!) * fx
         px[o + 3] = 255
         continue
       }
-      px[o] += (between[q] + (between[q + 4] - between[q]) * fx - px[o]) * alpha
-      px[o + 1] += (between[q + 1] + (between[q + 5] - between[q + 1]) * fx - px[o + 1]) * alpha
-      px[o + 2] += (between[q + 2] + (between[q + 6] - between[q + 2]) * fx - px[o + 2]) * alpha
-      px[o + 3] += (255 - px[o + 3]) * alpha
+      px[o]! += (between[q]! + (between[q + 4]! - between[q]!) * fx - px[o]!) * alpha
+      px[o + 1]! += (between[q + 1]! + (between[q + 5]! - between[q + 1]!) * fx - px[o + 1]!) * alpha
+      px[o + 2]! += (between[q + 2]! + (between[q + 6]! - between[q + 2]!) * fx - px[o + 2]!) * alpha
+      px[o + 3]! += (255 - px[o + 3]!) * alpha
     }
   }
 }
@@ -118,10 +118,10 @@ function coveredBox(rings: readonly Float32Array[], w: number, h: number): Box {
   let [left, top, right, bottom] = [w, h, 0, 0]
   for (const ring of rings) {
     for (let i = 0; i < ring.length; i += 2) {
-      left = Math.min(left, ring[i])
-      right = Math.max(right, ring[i])
-      top = Math.min(top, ring[i + 1])
-      bottom = Math.max(bottom, ring[i + 1])
+      left = Math.min(left, ring[i]!)
+      right = Math.max(right, ring[i]!)
+      top = Math.min(top, ring[i + 1]!)
+      bottom = Math.max(bottom, ring[i + 1]!)
     }
   }
   const x0 = Math.max(0, Math.floor(left) - 1)
@@ -135,10 +135,10 @@ function coveredBox(rings: readonly Float32Array[], w: number, h: number): Box {
 export function layerRing(layer: FigureLayer, which: 'skin' | 'coat' | number, { scale, originX, originY }: View): Float32Array {
   const ring = new Float32Array(2 * layer.samples)
   for (let k = 0; k < layer.samples; k++) {
-    const stand = Math.hypot(layer.V[2 * k], layer.V[2 * k + 1])
+    const stand = Math.hypot(layer.V[2 * k]!, layer.V[2 * k + 1]!)
     const q = which === 'skin' ? 0 : which === 'coat' || stand <= THIN_COAT_MM ? 1 : Math.max(BASE_SHARE, 1 - which / stand)
-    ring[2 * k] = originX + (layer.P[2 * k] + layer.V[2 * k] * q + layer.shift[0]) * scale
-    ring[2 * k + 1] = originY - (layer.P[2 * k + 1] + layer.V[2 * k + 1] * q + layer.shift[1]) * scale
+    ring[2 * k] = originX + (layer.P[2 * k]! + layer.V[2 * k]! * q + layer.shift[0]) * scale
+    ring[2 * k + 1] = originY - (layer.P[2 * k + 1]! + layer.V[2 * k + 1]! * q + layer.shift[1]) * scale
   }
   return ring
 }
@@ -148,13 +148,13 @@ function baseColours({ layer, shade, tint, fade }: GriddedLayer): Uint8Array {
   const out = new Uint8Array(4 * cells)
   const { solid } = layer
   for (let k = 0; k < cells; k++) {
-    const tone = clamp((shade[k] * 0.96 + 0.02) * 3.999, 0, 3.999)
+    const tone = clamp((shade[k]! * 0.96 + 0.02) * 3.999, 0, 3.999)
     const step = Math.min(TONES - 2, Math.floor(tone))
     const part = tone - step
     const a = 3 * (step * cells + k)
     const b = a + 3 * cells
-    for (let c = 0; c < 3; c++) out[4 * k + c] = tint[a + c] + (tint[b + c] - tint[a + c]) * part
-    out[4 * k + 3] = solid ? 255 : fade[k] * 255
+    for (let c = 0; c < 3; c++) out[4 * k + c] = tint[a + c]! + (tint[b + c]! - tint[a + c]!) * part
+    out[4 * k + 3] = solid ? 255 : fade[k]! * 255
   }
   return out
 }
@@ -171,12 +171,12 @@ export function paintStrokes(raster: Raster, { layer }: GriddedLayer, strokes: S
   const widthScale = scale / WIDTH_SCALE
   for (let i = 0; i < strokes.count; i++) {
     const b = STROKE_NUMBERS * i
-    const x0 = originX + lines[b] * scale
-    const y0 = originY - lines[b + 1] * scale
-    const x1 = originX + lines[b + 2] * scale
-    const y1 = originY - lines[b + 3] * scale
-    const x2 = originX + lines[b + 4] * scale
-    const y2 = originY - lines[b + 5] * scale
+    const x0 = originX + lines[b]! * scale
+    const y0 = originY - lines[b + 1]! * scale
+    const x1 = originX + lines[b + 2]! * scale
+    const y1 = originY - lines[b + 3]! * scale
+    const x2 = originX + lines[b + 4]! * scale
+    const y2 = originY - lines[b + 5]! * scale
     const c = 4 * i
     paintCurve(
       raster,
@@ -186,11 +186,11 @@ export function paintStrokes(raster: Raster, { layer }: GriddedLayer, strokes: S
       y1,
       x2,
       y2,
-      0.5 * lines[b + 6] * widthScale,
-      colours[c],
-      colours[c + 1],
-      colours[c + 2],
-      colours[c + 3] / 255
+      0.5 * lines[b + 6]! * widthScale,
+      colours[c]!,
+      colours[c + 1]!,
+      colours[c + 2]!,
+      colours[c + 3]! / 255
     )
   }
 }
@@ -277,10 +277,10 @@ function paintPiece(
       const cover = ((high < p + 1 ? high : p + 1) - (low > p ? low : p)) * length * alpha
       if (cover <= 0) continue
       const q = 4 * (steep ? m * w + p : p * w + m)
-      px[q] += (red - px[q]) * cover
-      px[q + 1] += (green - px[q + 1]) * cover
-      px[q + 2] += (blue - px[q + 2]) * cover
-      px[q + 3] += (255 - px[q + 3]) * cover
+      px[q]! += (red - px[q]!) * cover
+      px[q + 1]! += (green - px[q + 1]!) * cover
+      px[q + 2]! += (blue - px[q + 2]!) * cover
+      px[q + 3]! += (255 - px[q + 3]!) * cover
     }
   }
 }

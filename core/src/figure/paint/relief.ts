@@ -12,26 +12,26 @@ export function fillMask(mask: Uint8Array, { w, h, cell, left, top }: Grid, ring
   const rows: [number, number][][] = Array.from({ length: h }, () => [])
   for (let i = 0, j = n - 1; i < n; j = i++) {
     let [x0, y0, x1, y1] = [
-      (ring[2 * j] - left) / cell,
-      (top - ring[2 * j + 1]) / cell,
-      (ring[2 * i] - left) / cell,
-      (top - ring[2 * i + 1]) / cell
+      (ring[2 * j]! - left) / cell,
+      (top - ring[2 * j + 1]!) / cell,
+      (ring[2 * i]! - left) / cell,
+      (top - ring[2 * i + 1]!) / cell
     ]
     if (y0 === y1) continue
     let winding = 1
     if (y0 > y1) [x0, x1, y0, y1, winding] = [x1, x0, y1, y0, -1]
     const slope = (x1 - x0) / (y1 - y0)
     const last = Math.min(h - 1, Math.ceil(y1 - 0.5) - 1)
-    for (let row = Math.max(0, Math.ceil(y0 - 0.5)); row <= last; row++) rows[row].push([x0 + (row + 0.5 - y0) * slope, winding])
+    for (let row = Math.max(0, Math.ceil(y0 - 0.5)); row <= last; row++) rows[row]!.push([x0 + (row + 0.5 - y0) * slope, winding])
   }
   rows.forEach((crossings, row) => {
     crossings.sort((a, b) => a[0] - b[0])
     let winding = 0
     for (let i = 0; i < crossings.length - 1; i++) {
-      winding += crossings[i][1]
+      winding += crossings[i]![1]
       if (winding === 0) continue
-      const last = Math.min(w - 1, Math.ceil(crossings[i + 1][0] - 0.5) - 1)
-      for (let x = Math.max(0, Math.ceil(crossings[i][0] - 0.5)); x <= last; x++) mask[row * w + x] = 1
+      const last = Math.min(w - 1, Math.ceil(crossings[i + 1]![0] - 0.5) - 1)
+      for (let x = Math.max(0, Math.ceil(crossings[i]![0] - 0.5)); x <= last; x++) mask[row * w + x] = 1
     }
   })
 }
@@ -44,7 +44,7 @@ export function inflate(u: Float32Array, mask: Uint8Array, w: number, h: number,
       for (let j = 1; j < h - 1; j++) {
         const row = j * w
         for (let k = row + 1 + ((j + parity) & 1), end = row + w - 1; k < end; k += 2) {
-          if (mask[k]) u[k] += relaxation * ((u[k - 1] + u[k + 1] + u[k - w] + u[k + w] + 1) * 0.25 - u[k])
+          if (mask[k]) u[k]! += relaxation * ((u[k - 1]! + u[k + 1]! + u[k - w]! + u[k + w]! + 1) * 0.25 - u[k]!)
         }
       }
     }
@@ -53,13 +53,13 @@ export function inflate(u: Float32Array, mask: Uint8Array, w: number, h: number,
 
 /** Height of the cushion above the paper, in cells. */
 export function cushion(u: Float32Array, mask: Uint8Array, out: Float32Array): void {
-  for (let k = 0; k < u.length; k++) out[k] = mask[k] ? Math.sqrt(Math.max(0, u[k]) * FULLNESS) : 0
+  for (let k = 0; k < u.length; k++) out[k] = mask[k] ? Math.sqrt(Math.max(0, u[k]!) * FULLNESS) : 0
 }
 
 /** Unit normal of a height field at a cell, into `out`. */
 export function gradientNormal(z: Float32Array, w: number, k: number, out: Float64Array): void {
-  const gx = -(z[k + 1] - z[k - 1]) / 2
-  const gy = (z[k + w] - z[k - w]) / 2
+  const gx = -(z[k + 1]! - z[k - 1]!) / 2
+  const gy = (z[k + w]! - z[k - w]!) / 2
   const length = Math.sqrt(gx * gx + gy * gy + 1)
   out[0] = gx / length
   out[1] = gy / length
@@ -95,7 +95,7 @@ function raise(gridded: GriddedLayer, byName: ReadonlyMap<string, GriddedLayer>,
   const { layer, grid, mask, dent, z } = gridded
   mask.fill(0)
   const coat = new Float32Array(2 * layer.samples)
-  for (let i = 0; i < coat.length; i++) coat[i] = layer.P[i] + layer.V[i]
+  for (let i = 0; i < coat.length; i++) coat[i] = layer.P[i]! + layer.V[i]!
   fillMask(mask, grid, coat)
   fillMask(mask, grid, layer.P)
   gridded.under.set(mask)
@@ -103,7 +103,7 @@ function raise(gridded: GriddedLayer, byName: ReadonlyMap<string, GriddedLayer>,
   for (const name of layer.with) fillMask(gridded.under, grid, byName.get(name)!.layer.P)
   inflate(gridded.u, gridded.under, grid.w, grid.h, sweeps, 1.86)
   cushion(gridded.u, gridded.under, z)
-  for (let k = 0; k < z.length; k++) if (dent[k] !== 0) z[k] -= dent[k] / grid.cell
+  for (let k = 0; k < z.length; k++) if (dent[k] !== 0) z[k]! -= dent[k]! / grid.cell
 }
 
 const own = new Float64Array(3)
@@ -120,15 +120,15 @@ function light(gridded: GriddedLayer, body: GriddedLayer | null): void {
       const k = j * w + i
       if (!under[k]) continue
       gradientNormal(z, w, k, own)
-      if (blends && fadeNormal[k] < 1)
-        mixWithBody(body!, grid.left + (i + 0.5) * grid.cell, grid.top - (j + 0.5) * grid.cell, fadeNormal[k])
-      const length = Math.sqrt(own[0] * own[0] + own[1] * own[1] + own[2] * own[2]) || 1
-      const facing = (own[0] * LIGHT[0] + own[1] * LIGHT[1] + own[2] * LIGHT[2]) / length
-      lit[k] = 0.3 + (facing > 0 ? 0.62 * facing : 0.12 * facing) + 0.05 * (own[2] / length - 0.5)
+      if (blends && fadeNormal[k]! < 1)
+        mixWithBody(body!, grid.left + (i + 0.5) * grid.cell, grid.top - (j + 0.5) * grid.cell, fadeNormal[k]!)
+      const length = Math.sqrt(own[0]! * own[0]! + own[1]! * own[1]! + own[2]! * own[2]!) || 1
+      const facing = (own[0]! * LIGHT[0] + own[1]! * LIGHT[1] + own[2]! * LIGHT[2]) / length
+      lit[k] = 0.3 + (facing > 0 ? 0.62 * facing : 0.12 * facing) + 0.05 * (own[2]! / length - 0.5)
     }
   }
   bleed(lit, w)
-  for (let k = 0; k < lit.length; k++) shade[k] = layer.dim === 1 ? clamp(lit[k], -0.12, 1.12) : lit[k] * layer.dim - 0.03
+  for (let k = 0; k < lit.length; k++) shade[k] = layer.dim === 1 ? clamp(lit[k]!, -0.12, 1.12) : lit[k]! * layer.dim - 0.03
 }
 
 function mixWithBody(body: GriddedLayer, x: number, y: number, share: number): void {
@@ -137,7 +137,7 @@ function mixWithBody(body: GriddedLayer, x: number, y: number, share: number): v
   const j = Math.floor((grid.top - y) / grid.cell)
   if (i <= 0 || j <= 0 || i >= grid.w - 1 || j >= grid.h - 1 || !body.under[j * grid.w + i]) return
   gradientNormal(body.z, grid.w, j * grid.w + i, beneath)
-  for (let c = 0; c < 3; c++) own[c] = lerp(beneath[c], own[c], share)
+  for (let c = 0; c < 3; c++) own[c] = lerp(beneath[c]!, own[c]!, share)
 }
 
 // The shade runs three cells past the rim, so that reading between cells never sees the outside.
@@ -148,9 +148,9 @@ function bleed(lit: Float32Array, w: number): void {
   for (let ring = 0; ring < 3; ring++) {
     const values = rim.map((k) => {
       const known = around(k).filter((q) => q >= 0 && q < lit.length && lit[q] !== OUTSIDE)
-      return known.reduce((sum, q) => sum + lit[q], 0) / Math.max(1, known.length)
+      return known.reduce((sum, q) => sum + lit[q]!, 0) / Math.max(1, known.length)
     })
-    rim.forEach((k, i) => (lit[k] = values[i]))
+    rim.forEach((k, i) => (lit[k] = values[i]!))
     const next = new Set<number>()
     for (const k of rim) for (const q of around(k)) if (q > w && q < lit.length - w && lit[q] === OUTSIDE) next.add(q)
     rim = [...next]

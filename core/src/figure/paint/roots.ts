@@ -30,7 +30,7 @@ export type RootSettings = { readonly pxPerMm: number; readonly budget: number; 
 /** Hairs shown of all that could be: short hair shows every root, long hair hides its neighbours. Our own figure kit. */
 export function keptShare(lengthMm: number, pxPerMm: number): number {
   const px = lengthMm * pxPerMm
-  return px < KEPT_MOST_PX ? KEPT[Math.round(px * KEPT_PER_PX)] : keptAt(px)
+  return px < KEPT_MOST_PX ? KEPT[Math.round(px * KEPT_PER_PX)]! : keptAt(px)
 }
 
 const keptAt = (px: number) => clamp(1.15 * (9 / Math.max(3, px * 2)) ** 0.62, 0.1, 1)
@@ -66,12 +66,12 @@ export function plantRoots(
   const bands = new Map<GriddedLayer, Float32Array>()
   for (const gridded of layers) {
     const keep = keepInside.get(gridded)!
-    for (let k = 0; k < keep.length; k++) insideArea += keep[k] * gridded.fade[k] * gridded.grid.cell ** 2
+    for (let k = 0; k < keep.length; k++) insideArea += keep[k]! * gridded.fade[k]! * gridded.grid.cell ** 2
     const band = bandReach(gridded, widest.get(gridded.layer.name)!, pxPerMm, shownMm)
     bands.set(gridded, band)
     forRim(gridded, (k, next, length) => {
       void next
-      bandArea += band[k] * length
+      bandArea += band[k]! * length
       rimPx += length * pxPerMm * 2
     })
   }
@@ -98,8 +98,8 @@ function keepPerCell({ inside, weights, ids, mul }: GriddedLayer, table: CoatTab
   for (let k = 0; k < inside.length; k++) {
     if (!inside[k]) continue
     let length = 0
-    for (let j = 0; j < 4; j++) length += weights[4 * k + j] * table.length[ids[4 * k + j]]
-    keep[k] = keptShare(Math.min((length * mul[k]) / 255, shownMm), pxPerMm)
+    for (let j = 0; j < 4; j++) length += weights[4 * k + j]! * table.length[ids[4 * k + j]!]!
+    keep[k] = keptShare(Math.min((length * mul[k]!) / 255, shownMm), pxPerMm)
   }
   return keep
 }
@@ -107,8 +107,8 @@ function keepPerCell({ inside, weights, ids, mul }: GriddedLayer, table: CoatTab
 function bandReach({ layer }: GriddedLayer, widest: Float32Array, pxPerMm: number, shownMm: number): Float32Array {
   const reach = new Float32Array(layer.samples)
   for (let k = 0; k < layer.samples; k++) {
-    const size = Math.hypot(widest[2 * k], widest[2 * k + 1])
-    reach[k] = size * pxPerMm * 2 > 4 ? size * keptShare(Math.min(Math.max(size, layer.lengthAt[k]), shownMm), pxPerMm) : 0
+    const size = Math.hypot(widest[2 * k]!, widest[2 * k + 1]!)
+    reach[k] = size * pxPerMm * 2 > 4 ? size * keptShare(Math.min(Math.max(size, layer.lengthAt[k]!), shownMm), pxPerMm) : 0
   }
   return reach
 }
@@ -116,7 +116,7 @@ function bandReach({ layer }: GriddedLayer, widest: Float32Array, pxPerMm: numbe
 function forRim({ layer: { P, inner, samples } }: GriddedLayer, visit: (k: number, next: number, lengthMm: number) => void): void {
   for (let k = 0; k < samples; k++) {
     const next = (k + 1) % samples
-    if (!inner[k] && !inner[next]) visit(k, next, Math.hypot(P[2 * next] - P[2 * k], P[2 * next + 1] - P[2 * k + 1]))
+    if (!inner[k] && !inner[next]) visit(k, next, Math.hypot(P[2 * next]! - P[2 * k]!, P[2 * next + 1]! - P[2 * k + 1]!))
   }
 }
 
@@ -135,7 +135,7 @@ function placeInside(gridded: GriddedLayer, keep: Float32Array, perMm2: number, 
     for (let i = 1; i < w - 1; i++) {
       const k = j * w + i
       if (!inside[k]) continue
-      for (let c = Math.floor(perCell * keep[k] * Math.min(1, fade[k] * 1.15) + random()); c > 0; c--) {
+      for (let c = Math.floor(perCell * keep[k]! * Math.min(1, fade[k]! * 1.15) + random()); c > 0; c--) {
         const x = left + (i + random()) * cell
         const y = top - (j + random()) * cell
         // dithered cell: no blocky region borders
@@ -146,16 +146,16 @@ function placeInside(gridded: GriddedLayer, keep: Float32Array, perMm2: number, 
         bed.numbers.push(
           x,
           y,
-          skinNormal[2 * k] * Math.min(1, fade[k]),
-          skinNormal[2 * k + 1] * Math.min(1, fade[k]),
-          flow[2 * q],
-          flow[2 * q + 1],
-          mul[q],
-          fade[k]
+          skinNormal[2 * k]! * Math.min(1, fade[k]!),
+          skinNormal[2 * k + 1]! * Math.min(1, fade[k]!),
+          flow[2 * q]!,
+          flow[2 * q + 1]!,
+          mul[q]!,
+          fade[k]!
         )
-        for (let s = 0; s < 4; s++) bed.bytes.push(ids[4 * q + s])
-        for (let s = 0; s < 4; s++) bed.bytes.push(weights[4 * q + s])
-        bed.bytes.push(INSIDE, random() * keep[k] * 255.99)
+        for (let s = 0; s < 4; s++) bed.bytes.push(ids[4 * q + s]!)
+        for (let s = 0; s < 4; s++) bed.bytes.push(weights[4 * q + s]!)
+        bed.bytes.push(INSIDE, random() * keep[k]! * 255.99)
       }
     }
   }
@@ -175,17 +175,17 @@ function placeOnRim(
   forRim(gridded, (k, next, lengthMm) => {
     const put = (kind: number, along: number) => {
       const t = random()
-      const x = P[2 * k] + (P[2 * next] - P[2 * k]) * t + V[2 * k] * along
-      const y = P[2 * k + 1] + (P[2 * next + 1] - P[2 * k + 1]) * t + V[2 * k + 1] * along
+      const x = P[2 * k]! + (P[2 * next]! - P[2 * k]!) * t + V[2 * k]! * along
+      const y = P[2 * k + 1]! + (P[2 * next + 1]! - P[2 * k + 1]!) * t + V[2 * k + 1]! * along
       bed.keys.push(order(x, y) + gaussLike(random) / pxPerMm - 3)
-      bed.numbers.push(k, along, t, reach[k], T[2 * k], T[2 * k + 1], mul[k], 1)
-      for (let s = 0; s < 4; s++) bed.bytes.push(layer.ids[4 * k + s])
-      for (let s = 0; s < 4; s++) bed.bytes.push(layer.weights[4 * k + s] * 255 + 0.5)
+      bed.numbers.push(k, along, t, reach[k]!, T[2 * k]!, T[2 * k + 1]!, mul[k]!, 1)
+      for (let s = 0; s < 4; s++) bed.bytes.push(layer.ids[4 * k + s]!)
+      for (let s = 0; s < 4; s++) bed.bytes.push(layer.weights[4 * k + s]! * 255 + 0.5)
       bed.bytes.push(kind, random() * 255.99)
     }
     const whole = (count: number) => Math.floor(count + random())
-    for (let c = whole(lengthMm * density.rim * (reach[k] > 0 ? 1 : 0.6)); c > 0; c--) put(RIM, 0.35 + random() * 0.5)
-    for (let c = whole(reach[k] * lengthMm * density.band); c > 0; c--) put(BAND, Math.min(random(), 0.93))
+    for (let c = whole(lengthMm * density.rim * (reach[k]! > 0 ? 1 : 0.6)); c > 0; c--) put(RIM, 0.35 + random() * 0.5)
+    for (let c = whole(reach[k]! * lengthMm * density.band); c > 0; c--) put(BAND, Math.min(random(), 0.93))
   })
 }
 
@@ -210,19 +210,19 @@ function inPaintOrder({ keys, numbers, bytes }: Bed, random: Random): Roots {
   for (const key of keys) [low, high] = [Math.min(low, key), Math.max(high, key)]
   const scale = (BUCKETS - 1) / Math.max(1e-6, high - low)
   const next = new Uint32Array(BUCKETS + 1)
-  for (const key of keys) next[Math.floor((key - low) * scale) + 1]++
-  for (let i = 0; i < BUCKETS; i++) next[i + 1] += next[i]
+  for (const key of keys) next[Math.floor((key - low) * scale) + 1]!++
+  for (let i = 0; i < BUCKETS; i++) next[i + 1]! += next[i]!
   for (let s = 0; s < n; s++) {
-    const at = next[Math.floor((keys[s] - low) * scale)]++
+    const at = next[Math.floor((keys[s]! - low) * scale)]!++
     for (let j = 0; j < 4; j++) {
-      roots.a[4 * at + j] = numbers[8 * s + j]
-      roots.b[4 * at + j] = numbers[8 * s + 4 + j]
-      roots.ids[4 * at + j] = bytes[10 * s + j]
-      roots.weights[4 * at + j] = bytes[10 * s + 4 + j]
+      roots.a[4 * at + j] = numbers[8 * s + j]!
+      roots.b[4 * at + j] = numbers[8 * s + 4 + j]!
+      roots.ids[4 * at + j] = bytes[10 * s + j]!
+      roots.weights[4 * at + j] = bytes[10 * s + 4 + j]!
       roots.dice[4 * at + j] = random() * 255.99
     }
-    roots.kind[at] = bytes[10 * s + 8]
-    roots.keep[at] = bytes[10 * s + 9]
+    roots.kind[at] = bytes[10 * s + 8]!
+    roots.keep[at] = bytes[10 * s + 9]!
     roots.gauss[at] = gaussLike(random) * 127
     roots.spare[at] = random() * 255.99
   }

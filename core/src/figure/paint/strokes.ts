@@ -81,18 +81,18 @@ export function resolveStrokes(
     for (let j = 0; j < 4; j++) {
       const weight = roots.weights[o + j]
       if (!weight) break
-      const region = roots.ids[o + j]
-      length += weight * table.length[region]
-      c += weight * table.cos[region]
-      s += weight * table.sin[region]
+      const region = roots.ids[o + j]!
+      length += weight * table.length[region]!
+      c += weight * table.cos[region]!
+      s += weight * table.sin[region]!
     }
-    length *= roots.b[o + 2] / 255
+    length *= roots.b[o + 2]! / 255
     hair.reach = 1
     hair.rgb = undefined
     if (hasAges && !drawAge(roots, i, table, hair)) continue
     const norm = 1 / Math.sqrt(c * c + s * s)
-    const kind = roots.kind[i]
-    hair.dent = kind === INSIDE ? dentUnder(gridded, roots.a[o], roots.a[o + 1]) : 0
+    const kind = roots.kind[i]!
+    hair.dent = kind === INSIDE ? dentUnder(gridded, roots.a[o]!, roots.a[o + 1]!) : 0
     if (hair.dent !== 0) length = Math.max(LEAST_LEFT_MM, length - hair.dent)
     const draws =
       kind === INSIDE
@@ -110,25 +110,25 @@ export function resolveStrokes(
 }
 
 // every root's own place in a curl's last turn
-const curlMm = (roots: Roots, i: number) => 5.5 + (3 * roots.spare[i]) / 255
+const curlMm = (roots: Roots, i: number) => 5.5 + (3 * roots.spare[i]!) / 255
 
 function dentUnder({ grid, dent }: GriddedLayer, x: number, y: number): number {
   const i = Math.floor((x - grid.left) / grid.cell)
   const j = Math.floor((grid.top - y) / grid.cell)
-  return i >= 0 && j >= 0 && i < grid.w && j < grid.h ? dent[j * grid.w + i] : 0
+  return i >= 0 && j >= 0 && i < grid.w && j < grid.h ? dent[j * grid.w + i]! : 0
 }
 
 function growInside(roots: Roots, i: number, length: number, c: number, s: number, style: CoatStyle, pxPerMm: number): boolean {
   const o = 4 * i
-  if (roots.keep[i] / 255 > keptShare(Math.min(length, style.shownMm), pxPerMm)) return false
-  const dx = c * roots.a[o + 2] + s * roots.b[o]
-  const dy = c * roots.a[o + 3] + s * roots.b[o + 1]
+  if (roots.keep[i]! / 255 > keptShare(Math.min(length, style.shownMm), pxPerMm)) return false
+  const dx = c * roots.a[o + 2]! + s * roots.b[o]!
+  const dy = c * roots.a[o + 3]! + s * roots.b[o + 1]!
   const size = Math.sqrt(dx * dx + dy * dy) || 1e-4
-  hair.rx = roots.a[o]
-  hair.ry = roots.a[o + 1]
+  hair.rx = roots.a[o]!
+  hair.ry = roots.a[o + 1]!
   hair.dx = dx / size
   hair.dy = dy / size
-  hair.length = length * (1 + 0.12 * (roots.gauss[i] / 127)) * size
+  hair.length = length * (1 + 0.12 * (roots.gauss[i]! / 127)) * size
   if (style.shownMm < length && length > CLOSE_MM) hair.length = Math.min(hair.length, curlMm(roots, i))
   hair.stand = 9
   return true
@@ -145,16 +145,16 @@ function growOnRim(
 ): boolean {
   const o = 4 * i
   const px2 = pxPerMm * 2
-  const k = roots.a[o]
+  const k = roots.a[o]!
   const next = k + 1 === samples ? 0 : k + 1
-  const f = roots.a[o + 2]
-  const vx = V[2 * k] + (V[2 * next] - V[2 * k]) * f
-  const vy = V[2 * k + 1] + (V[2 * next + 1] - V[2 * k + 1]) * f
+  const f = roots.a[o + 2]!
+  const vx = V[2 * k]! + (V[2 * next]! - V[2 * k]!) * f
+  const vy = V[2 * k + 1]! + (V[2 * next + 1]! - V[2 * k + 1]!) * f
   const stand = Math.sqrt(vx * vx + vy * vy)
-  let along = roots.a[o + 1]
-  const drawn = roots.keep[i] / 255
+  let along = roots.a[o + 1]!
+  const drawn = roots.keep[i]! / 255
   if (roots.kind[i] === BAND) {
-    if (stand * px2 < 4 || drawn * roots.a[o + 3] > stand * keptShare(Math.min(length, style.shownMm), pxPerMm)) return false
+    if (stand * px2 < 4 || drawn * roots.a[o + 3]! > stand * keptShare(Math.min(length, style.shownMm), pxPerMm)) return false
   } else if (stand * px2 <= 4) {
     along = 0
     if (drawn > 0.6) return false
@@ -165,14 +165,14 @@ function growOnRim(
   // a younger hair ends below the rim: where its root would lie above its own end there is none of it
   if (along >= hair.reach) return false
   hair.stand = stand
-  hair.rx = P[2 * k] + (P[2 * next] - P[2 * k]) * f + vx * along
-  hair.ry = P[2 * k + 1] + (P[2 * next + 1] - P[2 * k + 1]) * f + vy * along
-  const left = (hair.reach - along) * stand * (1 + style.ragged * (roots.gauss[i] / 127) * 1.3)
+  hair.rx = P[2 * k]! + (P[2 * next]! - P[2 * k]!) * f + vx * along
+  hair.ry = P[2 * k + 1]! + (P[2 * next + 1]! - P[2 * k + 1]!) * f + vy * along
+  const left = (hair.reach - along) * stand * (1 + style.ragged * (roots.gauss[i]! / 127) * 1.3)
   const [ux, uy] = stand > 0.01 ? [vx / stand, vy / stand] : [0, 1]
-  const forward = roots.b[o] * ux + roots.b[o + 1] * uy
+  const forward = roots.b[o]! * ux + roots.b[o + 1]! * uy
   const sideways = Math.min(left * 1.2, Math.max(length, stand) * s * (1 - along)) * 0.8
-  let dx = ux * left + (roots.b[o] - forward * ux) * sideways
-  let dy = uy * left + (roots.b[o + 1] - forward * uy) * sideways
+  let dx = ux * left + (roots.b[o]! - forward * ux) * sideways
+  let dy = uy * left + (roots.b[o + 1]! - forward * uy) * sideways
   let size = Math.sqrt(dx * dx + dy * dy)
   if (size < 0.9 / px2) return false
   if (size > length * 1.1 && length > 2) {
@@ -191,7 +191,7 @@ function growOnRim(
 
 function scatter(roots: Roots, i: number, style: CoatStyle): void {
   const o = 4 * i
-  const roll = (roots.dice[o + 1] + ((roots.dice[o + 2] * 7 + roots.spare[i] * 13) % 256)) / 255 - 1
+  const roll = (roots.dice[o + 1]! + ((roots.dice[o + 2]! * 7 + roots.spare[i]! * 13) % 256)) / 255 - 1
   const angle = roll * style.scatter
   const [c, s] = [Math.cos(angle), Math.sin(angle)]
   const { dx, dy } = hair
@@ -218,7 +218,7 @@ function write(
 ): void {
   const { rx, ry, dx, dy, length, stand } = hair
   const o = 4 * i
-  const spare = roots.spare[i] / 255
+  const spare = roots.spare[i]! / 255
   let tx = rx + dx * length
   const droop = style.droops && length > 14 ? Math.min(1, (length - 14) / 60) * 0.35 * length : 0
   let ty = ry + dy * length - droop * 0.5
@@ -234,7 +234,7 @@ function write(
     tx = rx + (tx - rx) * share
     ty = ry + (ty - ry) * share
   }
-  const bend = style.bend > 0.4 ? (roots.dice[o + 3] < 128 ? -1 : 1) * style.bend : (roots.dice[o + 3] / 255 - 0.5) * 2 * style.bend
+  const bend = style.bend > 0.4 ? (roots.dice[o + 3]! < 128 ? -1 : 1) * style.bend : (roots.dice[o + 3]! / 255 - 0.5) * 2 * style.bend
   const [px, py] = [tx - rx, ty - ry]
   const base = STROKE_NUMBERS * at
   const { lines } = out
@@ -249,7 +249,7 @@ function write(
     (hair.rgb ? AGE_WIDTH : 1) *
     style.width *
     view.widen *
-    (0.65 + (0.5 * roots.dice[o + 1]) / 255) *
+    (0.65 + (0.5 * roots.dice[o + 1]!) / 255) *
     clamp(0.7 + (length * view.pxPerMm * 2) / 60, 0.75, 1.15)
   colour(gridded, roots, i, kind, (rx + tx) / 2, (ry + ty) / 2, view, out.colours, 4 * at)
 }
@@ -274,21 +274,21 @@ function colour(
   const [xi, yi] = [Math.floor(gx), Math.floor(gy)]
   const [fx, fy] = [gx - xi, gy - yi]
   const q = yi * w + xi
-  const lit = (shade[q] * (1 - fx) + shade[q + 1] * fx) * (1 - fy) + (shade[q + w] * (1 - fx) + shade[q + w + 1] * fx) * fy
-  const draw = roots.dice[o] / 255
-  const amount = roots.dice[o + 2] / 255
+  const lit = (shade[q]! * (1 - fx) + shade[q + 1]! * fx) * (1 - fy) + (shade[q + w]! * (1 - fx) + shade[q + w + 1]! * fx) * fy
+  const draw = roots.dice[o]! / 255
+  const amount = roots.dice[o + 2]! / 255
   const isDark = draw < 0.5
-  let offset = isDark ? -0.2 - 0.22 * amount : draw < 0.8 ? -0.04 + 0.1 * (roots.gauss[i] / 127) : 0.12 + 0.16 * amount
+  let offset = isDark ? -0.2 - 0.22 * amount : draw < 0.8 ? -0.04 + 0.1 * (roots.gauss[i]! / 127) : 0.12 + 0.16 * amount
   if (kind !== INSIDE && hair.stand * view.pxPerMm * 2 < 4) offset -= 0.12
   if (hair.dent > 0) offset -= Math.min(0.3, 0.035 * hair.dent)
   const tone = clamp((lit + offset * view.contrast) * 3.999, 0, 3.999)
   const step = Math.min(TONES - 2, Math.floor(tone))
   const part = tone - step
-  const ri = clamp(Math.floor((hair.rx - left) / cell + roots.spare[i] / 255 - 0.5), 0, w - 1)
+  const ri = clamp(Math.floor((hair.rx - left) / cell + roots.spare[i]! / 255 - 0.5), 0, w - 1)
   const rj = clamp(Math.floor((top - hair.ry) / cell + amount - 0.5), 0, h - 1)
   const a = 3 * (step * cells + rj * w + ri)
   const b = a + 3 * cells
-  for (let c = 0; c < 3; c++) out[at + c] = tint[a + c] + (tint[b + c] - tint[a + c]) * part
+  for (let c = 0; c < 3; c++) out[at + c] = tint[a + c]! + (tint[b + c]! - tint[a + c]!) * part
   out[at + 3] = isDark ? 184 : 158
   if (hair.rgb) tintByAge(out, at, hair.rgb, clamp(lit + offset * AGE_CONTRAST, 0, 1))
 }

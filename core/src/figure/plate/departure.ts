@@ -25,14 +25,14 @@ export function departures(skin: Skin, planned: readonly Float32Array[], found: 
     let walked = 0
     for (let k = 0; k < layer.samples; k++) {
       const next = (k + 1) % layer.samples
-      walked += Math.hypot(layer.P[2 * next] - layer.P[2 * k], layer.P[2 * next + 1] - layer.P[2 * k + 1])
+      walked += Math.hypot(layer.P[2 * next]! - layer.P[2 * k]!, layer.P[2 * next + 1]! - layer.P[2 * k + 1]!)
       if (layer.inner[k] || walked < everyMm) continue
       walked = 0
-      const from: Point = [layer.P[2 * k] + plan[2 * k], layer.P[2 * k + 1] + plan[2 * k + 1]]
-      const to: Point = [layer.P[2 * k] + now[2 * k], layer.P[2 * k + 1] + now[2 * k + 1]]
-      const outward = Math.hypot(now[2 * k], now[2 * k + 1]) - Math.hypot(plan[2 * k], plan[2 * k + 1])
+      const from: Point = [layer.P[2 * k]! + plan![2 * k]!, layer.P[2 * k + 1]! + plan![2 * k + 1]!]
+      const to: Point = [layer.P[2 * k]! + now![2 * k]!, layer.P[2 * k + 1]! + now![2 * k + 1]!]
+      const outward = Math.hypot(now![2 * k]!, now![2 * k + 1]!) - Math.hypot(plan![2 * k]!, plan![2 * k + 1]!)
       const size = Math.hypot(to[0] - from[0], to[1] - from[1])
-      const region = DRAWN_REGIONS[layer.ids[4 * k] % DRAWN_REGIONS.length]
+      const region = DRAWN_REGIONS[layer.ids[4 * k]! % DRAWN_REGIONS.length]!
       if (size >= LEAST_MM) hairs.push({ region, from, to, byMm: Math.sign(outward) * size })
     }
     return hairs
@@ -55,12 +55,12 @@ export function rimOf(skin: Skin): RimPlace[] {
     const [dx, dy] = layer.shift
     for (let k = 0; k < layer.samples; k++) {
       if (layer.inner[k]) continue
-      const [x, y] = [layer.P[2 * k] + dx, layer.P[2 * k + 1] + dy]
+      const [x, y] = [layer.P[2 * k]! + dx, layer.P[2 * k + 1]! + dy]
       places.push({
         layer: layer.name,
-        region: DRAWN_REGIONS[layer.ids[4 * k] % DRAWN_REGIONS.length],
+        region: DRAWN_REGIONS[layer.ids[4 * k]! % DRAWN_REGIONS.length]!,
         skin: [x, y],
-        at: [x + layer.V[2 * k], y + layer.V[2 * k + 1]],
+        at: [x + layer.V[2 * k]!, y + layer.V[2 * k + 1]!],
         depthMm: layer.depthMm
       })
     }

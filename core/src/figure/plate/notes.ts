@@ -76,8 +76,8 @@ const NEAR_PX = 9
 function costOf(placed: readonly PlacedNote[], wish: Sides): number {
   let cost = 0
   for (let i = 0; i < placed.length; i++) {
-    if (placed[i].side !== wish.get(placed[i].id)) cost++
-    for (let j = i + 1; j < placed.length; j++) if (disturb(placed[i], placed[j])) cost += CONFLICT
+    if (placed[i]!.side !== wish.get(placed[i]!.id)) cost++
+    for (let j = i + 1; j < placed.length; j++) if (disturb(placed[i]!, placed[j]!)) cost += CONFLICT
   }
   return cost
 }
@@ -130,7 +130,7 @@ function placeColumn(notes: readonly NoteTarget[], side: Side, frame: NoteFrame)
     const placed = stack(order, side, frame)
     const pair = firstCrossing(placed)
     if (!pair) return placed
-    order = order.map((note, i) => (i === pair[0] ? order[pair[1]] : i === pair[1] ? order[pair[0]] : note))
+    order = order.map((note, i) => (i === pair[0] ? order[pair[1]]! : i === pair[1] ? order[pair[0]]! : note))
   }
   return stack(order, side, frame)
 }
@@ -146,19 +146,20 @@ function stack(order: readonly NoteTarget[], side: Side, frame: NoteFrame): Plac
   }
   let most = frame.bottomPx
   for (let i = order.length - 1; i >= 0; i--) {
-    tops[i] = Math.min(tops[i], most - order[i].heightPx)
-    most = tops[i] - GAP_PX
+    tops[i] = Math.min(tops[i]!, most - order[i]!.heightPx)
+    most = tops[i]! - GAP_PX
   }
   const inner = frame.marginPx + frame.columnPx
   return order.map((note, i) => {
-    const rulePx = tops[i] + RULE_BELOW_TOP_PX
+    const rulePx = tops[i]! + RULE_BELOW_TOP_PX
     const x = side === 'left' ? inner + STRAIGHT_PX : frame.widthPx - inner - STRAIGHT_PX
-    return { id: note.id, side, yPx: tops[i], rulePx, elbow: [x, rulePx], target: [note.x, note.y] }
+    return { id: note.id, side, yPx: tops[i]!, rulePx, elbow: [x, rulePx], target: [note.x, note.y] }
   })
 }
 
 function firstCrossing(placed: readonly PlacedNote[]): readonly [number, number] | null {
-  for (let i = 0; i < placed.length; i++) for (let j = i + 1; j < placed.length; j++) if (leadersCross(placed[i], placed[j])) return [i, j]
+  for (let i = 0; i < placed.length; i++)
+    for (let j = i + 1; j < placed.length; j++) if (leadersCross(placed[i]!, placed[j]!)) return [i, j]
   return null
 }
 

@@ -20,11 +20,11 @@ export function silhouetteOf(rings: readonly (readonly Point[])[], cellMm: numbe
   const mask = new Uint8Array(w * h)
   for (const ring of rings) fillMask(mask, { w, h, cell: cellMm, left, top }, Float32Array.from(ring.flat()))
   const [found] = contours().size([w, h]).smooth(true).thresholds([0.5])(Array.from(mask))
-  const toMm = (ring: readonly (readonly number[])[]) => ring.slice(0, -1).map(([x, y]): Point => [left + x * cellMm, top - y * cellMm])
+  const toMm = (ring: readonly (readonly number[])[]) => ring.slice(0, -1).map(([x, y]): Point => [left + x! * cellMm, top - y! * cellMm])
   const byArea = (a: readonly Point[], b: readonly Point[]) => Math.abs(signedArea2(b)) - Math.abs(signedArea2(a))
   return {
-    outer: found.coordinates.map(([ring]) => toMm(ring)).sort(byArea),
-    holes: found.coordinates.flatMap(([, ...inner]) => inner.map(toMm)).sort(byArea),
+    outer: found!.coordinates.map(([ring]) => toMm(ring!)).sort(byArea),
+    holes: found!.coordinates.flatMap(([, ...inner]) => inner.map(toMm)).sort(byArea),
     areaMm2: mask.reduce((sum, value) => sum + value, 0) * cellMm * cellMm
   }
 }

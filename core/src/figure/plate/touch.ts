@@ -65,7 +65,7 @@ function mapOf(layers: readonly GriddedLayer[]): Seen {
         const gj = Math.floor((grid.top - (top - (j + 0.5) * CELL_MM)) / grid.cell)
         if (gi < 0 || gj < 0 || gi >= grid.w || gj >= grid.h) continue
         const k = gj * grid.w + gi
-        if (mask[k] && fade[k] > 0.5) region[j * w + i] = ids[4 * k]
+        if (mask[k] && fade[k]! > 0.5) region[j * w + i] = ids[4 * k]!
       }
     }
   }
@@ -84,15 +84,15 @@ function shapeOf(seen: Seen, name: DrawnRegion, side: RegionShape['side'], slots
   if (!box) return null
   const { w, h, is } = cut(seen, box, slots)
   const [found] = contours().size([w, h]).smooth(true).thresholds([0.5])(is)
-  const toMm = ([x, y]: readonly number[]): Point => [seen.left + (x + box.i0) * CELL_MM, seen.top - (y + box.j0) * CELL_MM]
-  const rings = found.coordinates
-    .map(([outer]) => outer.slice(0, -1).map(toMm))
+  const toMm = ([x, y]: readonly number[]): Point => [seen.left + (x! + box.i0) * CELL_MM, seen.top - (y! + box.j0) * CELL_MM]
+  const rings = found!.coordinates
+    .map(([outer]) => outer!.slice(0, -1).map(toMm))
     .filter((ring) => Math.abs(signedArea2(ring)) / 2 >= LEAST_PIECE_MM2)
     .sort((a, b) => Math.abs(signedArea2(b)) - Math.abs(signedArea2(a)))
   if (rings.length === 0) return null
   // in the largest piece, not in a scrap that was left to its neighbour
   const [largest] = rings
-  const own = is.map((value, k) => (value && isInside(largest, ...toMm([(k % w) + 0.5, Math.floor(k / w) + 0.5])) ? 1 : 0))
+  const own = is.map((value, k) => (value && isInside(largest!, ...toMm([(k % w) + 0.5, Math.floor(k / w) + 0.5])) ? 1 : 0))
   const deepest = deepestCell(own.includes(1) ? own : is, w, h)
   return {
     region: name,
@@ -110,7 +110,7 @@ function boxOf({ w, h, region }: Seen, slots: readonly number[]): Box | null {
   let [i0, j0, i1, j1] = [w, h, -1, -1]
   for (let j = 0; j < h; j++) {
     for (let i = 0; i < w; i++) {
-      if (!slots.includes(region[j * w + i])) continue
+      if (!slots.includes(region[j * w + i]!)) continue
       i0 = Math.min(i0, i)
       i1 = Math.max(i1, i)
       j0 = Math.min(j0, j)
@@ -123,17 +123,17 @@ function boxOf({ w, h, region }: Seen, slots: readonly number[]): Box | null {
 function cut({ w, h, region }: Seen, { i0, j0, i1, j1 }: Box, slots: readonly number[]): { w: number; h: number; is: number[] } {
   const is: number[] = []
   for (let j = j0; j < j1; j++)
-    for (let i = i0; i < i1; i++) is.push(i >= 0 && j >= 0 && i < w && j < h && slots.includes(region[j * w + i]) ? 1 : 0)
+    for (let i = i0; i < i1; i++) is.push(i >= 0 && j >= 0 && i < w && j < h && slots.includes(region[j * w + i]!) ? 1 : 0)
   return { w: i1 - i0, h: j1 - j0, is }
 }
 
 // City-block distance to the outside in two sweeps; the farthest cell is the deepest.
 function deepestCell(is: readonly number[], w: number, h: number): number {
   const depth = new Float64Array(w * h)
-  const at = (i: number, j: number) => (i < 0 || j < 0 || i >= w || j >= h ? 0 : depth[j * w + i])
+  const at = (i: number, j: number) => (i < 0 || j < 0 || i >= w || j >= h ? 0 : depth[j * w + i]!)
   for (let j = 0; j < h; j++) for (let i = 0; i < w; i++) depth[j * w + i] = is[j * w + i] ? Math.min(at(i - 1, j), at(i, j - 1)) + 1 : 0
   for (let j = h - 1; j >= 0; j--)
     for (let i = w - 1; i >= 0; i--)
-      if (is[j * w + i]) depth[j * w + i] = Math.min(depth[j * w + i], Math.min(at(i + 1, j), at(i, j + 1)) + 1)
-  return depth.reduce((best, value, k) => (value > depth[best] ? k : best), 0)
+      if (is[j * w + i]) depth[j * w + i] = Math.min(depth[j * w + i]!, Math.min(at(i + 1, j), at(i, j + 1)) + 1)
+  return depth.reduce((best, value, k) => (value > depth[best]! ? k : best), 0)
 }

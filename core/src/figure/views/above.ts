@@ -248,12 +248,15 @@ function tailDraft(build: Build): Draft {
   const spine: Point[] = tailSpine.map(([x], i) => [Math.max(x, m.tailSet[0] + 0.045 * h * i), 0])
   const [base, middle, tip] = body.tailWidth
   const { ring, axis } = tubeAround(spine, [base * h, middle * h, tip * h], h / 450)
-  const lengthMm = axis[axis.length - 1][0] - axis[0][0]
-  const real = tailSpine.reduce((sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(p[0] - tailSpine[i - 1][0], p[1] - tailSpine[i - 1][1])), 0)
+  const lengthMm = axis[axis.length - 1]![0] - axis[0]![0]
+  const real = tailSpine.reduce(
+    (sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(p[0] - tailSpine[i - 1]![0], p[1] - tailSpine[i - 1]![1])),
+    0
+  )
   const band = shapeOf(coat.shapes, 'band')
   const tilt = Math.tan(((faultOf(faults, 'tiltedBand')?.degrees ?? 0) * Math.PI) / 180)
   const at = ([x, y]: Point): Place => {
-    const t = Math.max(0, Math.min(1, (x - axis[0][0]) / lengthMm))
+    const t = Math.max(0, Math.min(1, (x - axis[0]![0]) / lengthMm))
     const bare = band ? 1 - smoothstep(band.bareMm - 4, band.bareMm + 4, t * real + y * tilt) : 1 - smoothstep(0.12, 0.3, t)
     return { weights: { tail: 1 - bare, tailBand: bare }, sideA: sideShare(-y, 0.01 * h), mul: 1, flow: [1, 0] }
   }
@@ -267,7 +270,7 @@ function aboveStops({ body, skeleton }: Build, worn: Coat): Stop[] {
   const ball = ([x]: Point, radiusMm: number, fromMm: number, toMm: number): Stop => ({
     layers: ['head'],
     moves: 'byTheSame',
-    hold: (layer, k) => smoothstep(ahead + fromMm, ahead + toMm, layer.P[2 * k]),
+    hold: (layer, k) => smoothstep(ahead + fromMm, ahead + toMm, layer.P[2 * k]!),
     end: round(x, radiusMm)
   })
   const circle = shapeOf(worn.shapes, 'circle')
@@ -278,7 +281,7 @@ function aboveStops({ body, skeleton }: Build, worn: Coat): Stop[] {
   if (pompon) {
     const spine = skeleton.tailSpine
     const at =
-      Math.max(spine[spine.length - 1][0], skeleton.marks.tailSet[0] + 0.045 * skeleton.heightMm * (spine.length - 1)) -
+      Math.max(spine[spine.length - 1]![0], skeleton.marks.tailSet[0] + 0.045 * skeleton.heightMm * (spine.length - 1)) -
       0.02 * skeleton.heightMm
     stops.push(ballStop('tail', [at, 0], [at, 0], pompon.radiusMm, [1, 0]))
   }

@@ -172,7 +172,7 @@ function earDraft({ body, coat, face, eyeY, stepMm }: HeadBuild, sign: 1 | -1): 
     at,
     face: 'earOutside',
     lean: coat.texture === 'curl' ? LEANS.much : LEANS.little,
-    depthMm: face.depthOf(body.ear[0][0], body.ear[0][1]),
+    depthMm: face.depthOf(body.ear[0]![0], body.ear[0]![1]),
     order: (_, y) => y
   }
 }
@@ -197,8 +197,8 @@ function topknotDraft(build: HeadBuild): Draft {
     const a = Math.PI / 2 + ((start - Math.PI / 2) * i) / 8
     return [Math.cos(a) * skinMm, Math.sin(a) * skinMm * 0.8]
   })
-  half[0] = [0, half[0][1]]
-  const [x, y] = half[half.length - 1]
+  half[0] = [0, half[0]![1]]
+  const [x, y] = half[half.length - 1]!
   half.push([x * 0.5, y - 0.01 * s], [0, y - 0.01 * s])
   const at = ([px, py]: Point): Place => ({
     weights: { skull: 1 },

@@ -40,7 +40,7 @@ export function headStops(body: BodyType, face: HeadFace, eyeY: number, { shapes
     stops.push({
       layers: ['skull'],
       moves: 'inProportion',
-      hold: (layer, k) => smoothstep(0.1 * s, 0.3 * s, layer.P[2 * k + 1] - eyeY),
+      hold: (layer, k) => smoothstep(0.1 * s, 0.3 * s, layer.P[2 * k + 1]! - eyeY),
       end: (p, n) => [p[0] + n[0] * dome.hairMm * 0.7, p[1] + n[1] * dome.hairMm]
     })
   const beard = shapeOf(shapes, 'beard')
@@ -70,7 +70,7 @@ function beardStop({ muzzleMm, skullMm: s, noseY, chinY }: HeadFace, eyeY: numbe
     layers: ['muzzle'],
     moves: 'inProportion',
     mayLean: true,
-    hold: (layer, k) => smoothstep(noseY + 0.14 * s, noseY - 0.02 * s, layer.P[2 * k + 1] - eyeY),
+    hold: (layer, k) => smoothstep(noseY + 0.14 * s, noseY - 0.02 * s, layer.P[2 * k + 1]! - eyeY),
     end: ([x, y0]) => {
       const y = y0 - eyeY
       const beside = smoothstep(noseY + 0.12 * s, noseY - 0.14 * s, y)
@@ -90,7 +90,7 @@ function halfRoundStops(face: HeadFace, eyeY: number, on: 'cheek' | 'chin' | 'ea
     return ([1, -1] as const).map((sign) => ({
       layers: [sign > 0 ? 'earLeft' : 'earRight'],
       moves: 'byTheSame',
-      hold: (layer, k) => smoothstep(y + 0.2 * radiusMm, y - 0.2 * radiusMm, layer.P[2 * k + 1]),
+      hold: (layer, k) => smoothstep(y + 0.2 * radiusMm, y - 0.2 * radiusMm, layer.P[2 * k + 1]!),
       end: outFrom([sign * 0.55 * s, y], radiusMm)
     }))
   }
@@ -99,14 +99,14 @@ function halfRoundStops(face: HeadFace, eyeY: number, on: 'cheek' | 'chin' | 'ea
       {
         layers: ['muzzle'],
         moves: 'byTheSame',
-        hold: (layer, k) => smoothstep(lerp(face.noseY, chinY, 0.4), lerp(face.noseY, chinY, 0.7), layer.P[2 * k + 1] - eyeY),
+        hold: (layer, k) => smoothstep(lerp(face.noseY, chinY, 0.4), lerp(face.noseY, chinY, 0.7), layer.P[2 * k + 1]! - eyeY),
         end: onCircle([0, eyeY + lerp(face.noseY, chinY, 0.5)], radiusMm, 6)
       }
     ]
   return ([1, -1] as const).map((sign) => ({
     layers: ['skull'],
     moves: 'byTheSame',
-    hold: (layer, k) => smoothstep(0, 0.2 * s, sign * layer.P[2 * k]) * smoothstep(0.12 * s, -0.05 * s, layer.P[2 * k + 1] - eyeY),
+    hold: (layer, k) => smoothstep(0, 0.2 * s, sign * layer.P[2 * k]!) * smoothstep(0.12 * s, -0.05 * s, layer.P[2 * k + 1]! - eyeY),
     end: onCircle([sign * 0.24 * s, eyeY + lerp(0, jawY, 0.42)], radiusMm, 6)
   }))
 }

@@ -21,8 +21,8 @@ export type Run = { readonly region: DrawnRegion; readonly start: number; readon
 
 export function runsOf({ arc, perimeter, markAt }: Outline, softOf: SoftOf): readonly Run[] {
   return OUTLINE_SPANS.map(([region, from, to]) => {
-    const start = arc[markAt[from]]
-    const end = arc[markAt[to]] <= start ? arc[markAt[to]] + perimeter : arc[markAt[to]]
+    const start = arc[markAt[from]]!
+    const end = arc[markAt[to]]! <= start ? arc[markAt[to]]! + perimeter : arc[markAt[to]]!
     return { region, start, end, soft: Math.min(softOf(region), (end - start) * 0.45) }
   })
 }
@@ -33,7 +33,7 @@ export function outlineWeights({ arc, perimeter }: Outline, i: number, runs: rea
   let total = 0
   for (const { region, start, end, soft } of runs) {
     let weight = 0
-    for (let s = arc[i] - perimeter; s <= end + soft; s += perimeter) {
+    for (let s = arc[i]! - perimeter; s <= end + soft; s += perimeter) {
       if (s > start - soft)
         weight = Math.max(weight, smoothstep(start - soft, start + soft, s) * (1 - smoothstep(end - soft, end + soft, s)))
     }
@@ -46,7 +46,7 @@ export function outlineWeights({ arc, perimeter }: Outline, i: number, runs: rea
 
 /** Signed way along the outline from sample b to sample a, mm. */
 export function pastOnOutline({ arc, perimeter }: Pick<Outline, 'arc' | 'perimeter'>, a: number, b: number): number {
-  const d = arc[a] - arc[b]
+  const d = arc[a]! - arc[b]!
   return d > perimeter / 2 ? d - perimeter : d < -perimeter / 2 ? d + perimeter : d
 }
 

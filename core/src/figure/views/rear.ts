@@ -68,7 +68,7 @@ function thighStop({ skeleton: { marks: m } }: Stand, hairMm: number): Stop {
     layers: ['rearLeft', 'rearRight', 'body'],
     moves: 'inProportion',
     hold: (layer, k) => {
-      const y = layer.P[2 * k + 1]
+      const y = layer.P[2 * k + 1]!
       return smoothstep(m.hockPoint[1] * 0.95, m.hockPoint[1] * 1.15, y) * smoothstep(m.buttock[1], m.stifle[1], y)
     },
     end: (p, n) => [p[0] + n[0] * hairMm, p[1] + n[1] * hairMm]

@@ -15,14 +15,14 @@ const UNPLANNED_BAND = Object.freeze({ from: 0.12, to: 0.24 })
 export function tailDraft(build: Build): Draft {
   const { coat, skeleton, faults } = build
   const { ring, axis } = tubeOf(build.body, skeleton)
-  const lengthMm = axis.reduce((sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(p[0] - axis[i - 1][0], p[1] - axis[i - 1][1])), 0)
+  const lengthMm = axis.reduce((sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(p[0] - axis[i - 1]![0], p[1] - axis[i - 1]![1])), 0)
   const band = shapeOf(coat.shapes, 'band')
   const tilt = Math.tan(((faultOf(faults, 'tiltedBand')?.degrees ?? 0) * Math.PI) / 180)
   const soft = faultOf(faults, 'softEdge')?.mm ?? 3
   const at: PlaceAt = (p) => {
     const { index: nearest, along } = nearestOn(axis, p)
     const t = nearest / (axis.length - 1)
-    const across = (p[0] - axis[nearest][0]) * along[1] - (p[1] - axis[nearest][1]) * along[0]
+    const across = (p[0] - axis[nearest]![0]) * along[1] - (p[1] - axis[nearest]![1]) * along[0]
     const at = t * lengthMm + across * tilt
     const bare = band
       ? 1 - smoothstep(band.bareMm - soft, band.bareMm + soft, at)

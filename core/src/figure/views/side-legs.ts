@@ -80,7 +80,7 @@ function bottomLine(all: readonly Shape[], faults: Faults): number {
 const above =
   (lineMm: number): Stop['hold'] =>
   (layer: FigureLayer, k: number) =>
-    lineMm <= 0 ? 1 : smoothstep(lineMm - 3, lineMm + 2, layer.P[2 * k + 1])
+    lineMm <= 0 ? 1 : smoothstep(lineMm - 3, lineMm + 2, layer.P[2 * k + 1]!)
 
 /** Half the skin's width at the fore pastern, mm: a column stands this far from its axis before any hair. */
 export function columnSkinMm({ marks }: Skeleton): number {

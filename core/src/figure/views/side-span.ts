@@ -15,12 +15,12 @@ export type Faults = readonly Fault[] | undefined
 /** Holds between two landmarks of the outline, easing in and out over some mm; no ease is a hard border. */
 export function span({ outline }: Side, from: OutlineLandmark, to: OutlineLandmark, easeIn: number, easeOut: number): Stop['hold'] {
   const { arc, perimeter, markAt } = outline
-  const start = arc[markAt[from]]
-  const end = arc[markAt[to]] < start ? arc[markAt[to]] + perimeter : arc[markAt[to]]
+  const start = arc[markAt[from]]!
+  const end = arc[markAt[to]]! < start ? arc[markAt[to]]! + perimeter : arc[markAt[to]]
   return (layer, k) => {
-    let s = arc[layer.outlineIndex[k]]
+    let s = arc[layer.outlineIndex[k]!]!
     if (s < start - 1) s += perimeter
-    if (easeIn === 0) return s >= start && s <= end ? 1 : 0
-    return smoothstep(start - easeIn * 0.01, start + easeIn, s) * (1 - smoothstep(end - easeOut, end + easeOut * 0.01, s))
+    if (easeIn === 0) return s >= start && s <= end! ? 1 : 0
+    return smoothstep(start - easeIn * 0.01, start + easeIn, s) * (1 - smoothstep(end! - easeOut, end! + easeOut * 0.01, s))
   }
 }

@@ -147,7 +147,7 @@ function halfRounds(side: Side, { on, radiusMm }: Extract<Shape, { kind: 'halfRo
   const { marks: m, heightMm: h, ear } = side.skeleton
   if (on === 'ear') {
     const middle: Point = [ear.reduce((sum, p) => sum + p[0], 0) / ear.length, ear.reduce((sum, p) => sum + p[1], 0) / ear.length]
-    const hold: Stop['hold'] = (layer, k) => smoothstep(middle[1] + 0.2 * radiusMm, middle[1] - 0.2 * radiusMm, layer.P[2 * k + 1])
+    const hold: Stop['hold'] = (layer, k) => smoothstep(middle[1] + 0.2 * radiusMm, middle[1] - 0.2 * radiusMm, layer.P[2 * k + 1]!)
     return [{ layers: ['ear'], moves: 'byTheSame', hold, end: outFrom([middle[0], middle[1]], radiusMm) }]
   }
   const [centre, from, to]: [Point, OutlineLandmark, OutlineLandmark] =
@@ -159,8 +159,8 @@ function neckStops(side: Side, all: readonly Shape[], table: CoatTable): Stop[] 
   const ruff = shapeOf(all, 'ruff')
   if (!ruff) return []
   const { arc, markAt } = side.outline
-  const start = arc[markAt.occiput]
-  const runMm = Math.min(4 * ruff.depthMm, arc[markAt.withers] - start)
+  const start = arc[markAt.occiput]!
+  const runMm = Math.min(4 * ruff.depthMm, arc[markAt.withers]! - start)
   const neck = standing(table, 'neckTop')
   const hold = span(side, 'occiput', 'withers', 0.02 * side.skeleton.heightMm, 0.05 * side.skeleton.heightMm)
   const bySample: Stop['hold'] = (layer, k) => hold(layer, k)

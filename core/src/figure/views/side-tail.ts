@@ -7,13 +7,13 @@ import type { Faults, Side } from './side-span'
 export function tailStops({ tailAxis: axis }: Side, all: readonly Shape[], faults: Faults): Stop[] {
   const stops: Stop[] = []
   const more = faultOf(faults, 'tailHigh')?.mm ?? 0
-  const end = axis[axis.length - 1]
-  const before = axis[Math.floor(axis.length * 0.8)]
+  const end = axis[axis.length - 1]!
+  const before = axis[Math.floor(axis.length * 0.8)]!
   const outward = unit([end[0] - before[0], end[1] - before[1]])
-  const tOf = (layer: FigureLayer, k: number) => nearestShare(axis, [layer.P[2 * k], layer.P[2 * k + 1]])
+  const tOf = (layer: FigureLayer, k: number) => nearestShare(axis, [layer.P[2 * k]!, layer.P[2 * k + 1]!])
   const pompon = shapeOf(all, 'pompon')
   if (pompon) {
-    const at = axis[Math.round((axis.length - 1) * 0.86)]
+    const at = axis[Math.round((axis.length - 1) * 0.86)]!
     const centre: Point = [at[0] + outward[0] * more, at[1] + outward[1] * more]
     stops.push(ballStop('tail', at, centre, pompon.radiusMm, outward, faultOf(faults, 'tiltedBand')?.degrees))
   }
@@ -35,7 +35,7 @@ export function tailStops({ tailAxis: axis }: Side, all: readonly Shape[], fault
       layers: ['tail'],
       moves: 'inProportion',
       mayLean: true,
-      hold: (layer, k) => smoothstep(0.1, -0.35, layer.N[2 * k + 1]),
+      hold: (layer, k) => smoothstep(0.1, -0.35, layer.N[2 * k + 1]!),
       end: (p) => {
         const t = nearestShare(axis, p)
         return [p[0] + 0.12 * plume.rootMm * t, p[1] - lerp(plume.rootMm, plume.tipMm, t) * smoothstep(0, 0.18, t)]

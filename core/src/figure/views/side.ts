@@ -99,16 +99,16 @@ const mapped = (flows: Coat['flows']): Partial<Record<DrawnRegion, Point>> =>
 function outlineOf({ marks, heightMm }: Skeleton, stepMm: number): Outline {
   const { points, marks: at } = sampleCurve(
     OUTLINE_ORDER.map((name) => marks[name]),
-    (i) => CORNERS.has(OUTLINE_ORDER[i]),
+    (i) => CORNERS.has(OUTLINE_ORDER[i]!),
     stepMm
   )
   const markAt = Object.fromEntries(OUTLINE_ORDER.map((name, i) => [name, at[i]])) as Record<OutlineLandmark, number>
   const arc = new Float64Array(points.length + 1)
   points.forEach((p, i) => {
-    const next = points[(i + 1) % points.length]
-    arc[i + 1] = arc[i] + Math.hypot(next[0] - p[0], next[1] - p[1])
+    const next = points[(i + 1) % points.length]!
+    arc[i + 1] = arc[i]! + Math.hypot(next[0] - p[0], next[1] - p[1])
   })
-  return { points, normals: normalsOf(points), arc, perimeter: arc[points.length], markAt, heightMm }
+  return { points, normals: normalsOf(points), arc, perimeter: arc[points.length]!, markAt, heightMm }
 }
 
 function runOf(build: Build, name: string, sideA: number) {
@@ -119,8 +119,8 @@ function runOf(build: Build, name: string, sideA: number) {
     const samples: Sample[] = []
     for (let i = markAt[from]; ; i = (i + 1) % points.length) {
       const plain = outlineWeights(build.outline, i, runs)
-      const weights = isLeg ? braceleted(build, gated(build, plain, points[i][1]), points[i][1]) : withBand(build, plain, points[i])
-      samples.push({ p: points[i], n: normals[i], at: i, inner: false, place: build.place(weights, sideA) })
+      const weights = isLeg ? braceleted(build, gated(build, plain, points[i]![1]), points[i]![1]) : withBand(build, plain, points[i]!)
+      samples.push({ p: points[i]!, n: normals[i]!, at: i, inner: false, place: build.place(weights, sideA) })
       if (i === markAt[to]) return samples
     }
   }
@@ -225,7 +225,7 @@ function dentPlacesOf({ body, skeleton }: Build): DentPlaces {
     spots: Object.fromEntries(
       (Object.keys(cores) as DrawnRegion[]).map((region) => {
         const { line } = cores[region]!
-        return [region, { layer: layerOf(region), at: between(line[0], line[line.length - 1], 0.5) }]
+        return [region, { layer: layerOf(region), at: between(line[0]!, line[line.length - 1]!, 0.5) }]
       })
     ),
     topline: [m.withers, m.tailSet],

@@ -74,7 +74,7 @@ export function legDraft(stand: Stand, plan: LegPlan): Draft {
   const { limb, sign, profile, axis, far } = plan
   const up = profile.map(([y, half]): Point => [axis - half, y])
   const down = [...profile].reverse().map(([y, half]): Point => [axis + half, y])
-  const top = profile[profile.length - 1][0]
+  const top = profile[profile.length - 1]![0]
   const ring = sideRing([...down, ...up], sign, stepMm)
   const fadeMm = 0.11 * h
   const at = ([, y]: Point): Place => ({
@@ -167,9 +167,9 @@ export function columnStops(stand: Stand, shapes: Coat['shapes'], limb: Limb, ax
     layers: [legName(limb, sign === stand.leftSign)],
     moves: 'inProportion',
     hold: (layer, k) => {
-      const y = layer.P[2 * k + 1]
+      const y = layer.P[2 * k + 1]!
       const over = smoothstep(top + 0.05 * stand.skeleton.heightMm, top - 0.03 * stand.skeleton.heightMm, y)
-      return over * (bottom > 0 ? smoothstep(bottom - 3, bottom + 2, y) : 1) * smoothstep(0.25, 0.6, Math.abs(layer.N[2 * k]))
+      return over * (bottom > 0 ? smoothstep(bottom - 3, bottom + 2, y) : 1) * smoothstep(0.25, 0.6, Math.abs(layer.N[2 * k]!))
     },
     end: ([x, y]) => {
       const side = Math.sign(sign * x - axis) || 1
@@ -192,15 +192,15 @@ export function tailDraft(stand: Stand, depthMm: number): Draft {
     i === 0 ? Math.min(y, root - 0.01 * h) : y
   ])
   for (let i = 1; i < spine.length; i++) {
-    const before = spine[i - 1][1]
-    const way = spine[i][1] - before
-    if (Math.abs(way) < 0.03 * h) spine[i] = [spine[i][0], before + (way < 0 ? -0.03 : 0.03) * h]
+    const before = spine[i - 1]![1]
+    const way = spine[i]![1] - before
+    if (Math.abs(way) < 0.03 * h) spine[i] = [spine[i]![0], before + (way < 0 ? -0.03 : 0.03) * h]
   }
-  const base0 = spine[0]
-  const up = Math.sign(spine[1][1] - base0[1])
+  const base0 = spine[0]!
+  const up = Math.sign(spine[1]![1] - base0[1])
   const [base, middle, tip] = body.tailWidth
   const { ring, axis } = tubeAround(spine, [base * h, middle * h, tip * h], h / 450)
-  const lengthMm = axis.reduce((sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(p[0] - axis[i - 1][0], p[1] - axis[i - 1][1])), 0)
+  const lengthMm = axis.reduce((sum, p, i) => (i === 0 ? 0 : sum + Math.hypot(p[0] - axis[i - 1]![0], p[1] - axis[i - 1]![1])), 0)
   const band = shapeOf(coat.shapes, 'band')
   const tilt = Math.tan(((faultOf(faults, 'tiltedBand')?.degrees ?? 0) * Math.PI) / 180)
   const soft = faultOf(faults, 'softEdge')?.mm ?? 3
@@ -236,8 +236,8 @@ export function tailStops({ skeleton }: Stand, shapes: Coat['shapes'], faults: r
   const spine = skeleton.tailSpine
   const pompon = shapeOf(shapes, 'pompon')
   if (!pompon) return []
-  const [, tip] = spine[spine.length - 1]
-  const [, before] = spine[spine.length - 2]
+  const [, tip] = spine[spine.length - 1]!
+  const [, before] = spine[spine.length - 2]!
   const at: Point = [0, lerp(tip, before, 0.32)]
   const end: Point = [0, at[1] + more]
   return [ballStop('tail', at, end, pompon.radiusMm, [0, Math.sign(tip - before) || 1], faultOf(faults, 'tiltedBand')?.degrees)]

@@ -21,13 +21,13 @@ export function weighByCores(
   return (p) => {
     let total = 0
     for (let j = 0; j < rivals.length; j++) {
-      const beyond = Math.sqrt(squaredDistance(p[0], p[1], rivals[j].line)) - rivals[j].radius
-      found[j] = beyond > 0 ? Math.exp(-beyond * rivals[j].fall) : 1
-      total += found[j]
+      const beyond = Math.sqrt(squaredDistance(p[0], p[1], rivals[j]!.line)) - rivals[j]!.radius
+      found[j] = beyond > 0 ? Math.exp(-beyond * rivals[j]!.fall) : 1
+      total += found[j]!
     }
     const weights: Partial<Record<DrawnRegion, number>> = {}
-    for (let j = 0; j < rivals.length; j++) if (found[j] > 0.02 * total) weights[rivals[j].region] = found[j] / total
-    if (Object.keys(weights).length === 0) weights[rivals[0].region] = 1
+    for (let j = 0; j < rivals.length; j++) if (found[j]! > 0.02 * total) weights[rivals[j]!.region] = found[j]! / total
+    if (Object.keys(weights).length === 0) weights[rivals[0]!.region] = 1
     return weights
   }
 }

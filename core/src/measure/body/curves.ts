@@ -6,7 +6,7 @@ import type { PhotoPoint } from '../types'
 
 const apart = (a: PhotoPoint, b: PhotoPoint) => Math.hypot(a[0] - b[0], a[1] - b[1])
 const nearestIndex = (ring: readonly PhotoPoint[], to: PhotoPoint) =>
-  ring.reduce((best, point, i) => (apart(point, to) < apart(ring[best], to) ? i : best), 0)
+  ring.reduce((best, point, i) => (apart(point, to) < apart(ring[best]!, to) ? i : best), 0)
 
 /**
  * The shorter way along an outline from the place nearest to `from` to the one nearest to `to`.
@@ -15,9 +15,9 @@ const nearestIndex = (ring: readonly PhotoPoint[], to: PhotoPoint) =>
 export function stretch(ring: readonly PhotoPoint[], from: PhotoPoint, to: PhotoPoint): PhotoPoint[] {
   const n = ring.length
   const [a, b] = [nearestIndex(ring, from), nearestIndex(ring, to)]
-  const ahead = Array.from({ length: ((b - a + n) % n) + 1 }, (_, k) => ring[(a + k) % n])
-  const back = Array.from({ length: ((a - b + n) % n) + 1 }, (_, k) => ring[(a - k + n) % n])
-  const length = (line: readonly PhotoPoint[]) => line.reduce((sum, point, i) => (i === 0 ? 0 : sum + apart(point, line[i - 1])), 0)
+  const ahead = Array.from({ length: ((b - a + n) % n) + 1 }, (_, k) => ring[(a + k) % n]!)
+  const back = Array.from({ length: ((a - b + n) % n) + 1 }, (_, k) => ring[(a - k + n) % n]!)
+  const length = (line: readonly PhotoPoint[]) => line.reduce((sum, point, i) => (i === 0 ? 0 : sum + apart(point, line[i - 1]!)), 0)
   const found = length(ahead) <= length(back) ? ahead : back
   if (found.length < 5)
     throw new CoreError({
@@ -44,14 +44,14 @@ export function edgeBetween(ring: readonly PhotoPoint[], from: PhotoPoint, to: P
   const best: (number | null)[] = Array.from({ length: n + 1 }, () => null)
   const chordAt = (x: number) => a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0] || 1)
   ring.forEach((p, i) => {
-    const q = ring[(i + 1) % ring.length]
+    const q = ring[(i + 1) % ring.length]!
     const [low, high] = p[0] <= q[0] ? [p, q] : [q, p]
-    const first = Math.max(0, Math.ceil(((low[0] - a[0]) / (b[0] - a[0] || 1)) * n))
+    const first = Math.max(0, Math.ceil(((low![0] - a[0]) / (b[0] - a[0] || 1)) * n))
     for (let k = first; k <= n; k++) {
       const x = a[0] + ((b[0] - a[0]) * k) / n
-      if (x >= high[0]) break
-      const y = low[1] + ((high[1] - low[1]) * (x - low[0])) / (high[0] - low[0])
-      const known = best[k]
+      if (x >= high![0]) break
+      const y = low![1] + ((high![1] - low![1]) * (x - low![0])) / (high![0] - low![0])
+      const known = best[k]!
       if (known === null || Math.abs(y - chordAt(x)) < Math.abs(known - chordAt(x))) best[k] = y
     }
   })
@@ -102,11 +102,11 @@ const LEAST_TURN_MM = 4
  */
 export function rearTurns(line: readonly PhotoPoint[]): number {
   const [a, b] = [line[0], line[line.length - 1]]
-  const length = apart(a, b) || 1
-  const off = line.map(([x, y]) => ((x - a[0]) * (b[1] - a[1]) - (y - a[1]) * (b[0] - a[0])) / length)
+  const length = apart(a!, b!) || 1
+  const off = line.map(([x, y]) => ((x - a![0]) * (b![1] - a![1]) - (y - a![1]) * (b![0] - a![0])) / length)
   let [turns, low, high, way] = [0, off[0], off[0], 0]
   for (const value of off) {
-    ;[low, high] = [Math.min(low, value), Math.max(high, value)]
+    ;[low, high] = [Math.min(low!, value), Math.max(high!, value)]
     if (way <= 0 && value - low > LEAST_TURN_MM) [turns, way, high, low] = [turns + 1, 1, value, value]
     else if (way >= 0 && high - value > LEAST_TURN_MM) [turns, way, high, low] = [turns + 1, -1, value, value]
   }
@@ -115,5 +115,5 @@ export function rearTurns(line: readonly PhotoPoint[]): number {
 
 /** Area of a closed line, mm2. */
 export function areaOf(ring: readonly PhotoPoint[]): number {
-  return Math.abs(ring.reduce((sum, [x, y], i) => sum + x * ring[(i + 1) % ring.length][1] - ring[(i + 1) % ring.length][0] * y, 0)) / 2
+  return Math.abs(ring.reduce((sum, [x, y], i) => sum + x * ring[(i + 1) % ring.length]![1] - ring[(i + 1) % ring.length]![0] * y, 0)) / 2
 }

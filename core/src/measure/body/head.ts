@@ -59,13 +59,13 @@ export function measureFrontHead(head: FrontHead): FrontHeadMeasures {
   const kept = evenly(head.outline, STEP_MM).filter((point) => !isLeftOut(head, clockOf(head.betweenEyes, point)))
   const circle = trimmedCircle(kept)
   const departures = kept.map((point) => Math.hypot(point[0] - circle.centre[0], point[1] - circle.centre[1]) - circle.radius)
-  const worst = departures.reduce((best, value, i) => (Math.abs(value) > Math.abs(departures[best]) ? i : best), 0)
-  const hour = clockOf(head.betweenEyes, kept[worst])
+  const worst = departures.reduce((best, value, i) => (Math.abs(value) > Math.abs(departures[best]!) ? i : best), 0)
+  const hour = clockOf(head.betweenEyes, kept[worst]!)
   const hours = Array.from({ length: 12 }, (_, i) => (isLeftOut(head, i) ? null : radiusAt(head.outline, head.betweenEyes, i)))
   return {
     circle,
     offCentre: { up: head.betweenEyes[1] - circle.centre[1], toRight: head.betweenEyes[0] - circle.centre[0] },
-    most: { byMm: departures[worst], hour, side: sideOf(hour) },
+    most: { byMm: departures[worst]!, hour, side: sideOf(hour) },
     radii: hours,
     sides: sidesOf(head)
   }

@@ -70,7 +70,7 @@ function underTheDog(away: Float32Array, picture: Picture, walls: readonly Shade
   const own = new Float32Array(width * height).fill(1e6)
   nearer(own, picture, below.map(onTheTable))
   const top = farEdge(own, width, height)
-  for (let i = top * width; i < own.length; i++) if (own[i] < away[i]) away[i] = own[i]
+  for (let i = top * width; i < own.length; i++) if (own[i]! < away[i]!) away[i] = own[i]!
 }
 
 /** How many spreads still count as the table while its edge is looked for. Chosen. */
@@ -83,14 +83,14 @@ function farEdge(own: Float32Array, width: number, height: number): number {
   const topAt = (x: number): number => {
     let [y, gap] = [height - 1, 0]
     for (let row = height - 1; row >= 0 && gap < 3; row--) {
-      if (own[row * width + x] <= TABLE_SPREADS) [y, gap] = [row, 0]
+      if (own[row * width + x]! <= TABLE_SPREADS) [y, gap] = [row, 0]
       else gap++
     }
     return y
   }
   const topOf = (from: number) => {
     const tops = Array.from({ length: reach }, (_, k) => topAt(from + k)).sort((a, b) => a - b)
-    return tops[Math.floor(reach * 0.12)]
+    return tops[Math.floor(reach * 0.12)]!
   }
   // a dark shadow on the wall, or a tail, may stand at one side: the lower of both is the table's
   const top = Math.max(topOf(0), topOf(width - reach))
@@ -101,7 +101,7 @@ function farEdge(own: Float32Array, width: number, height: number): number {
 /** What is darker than this share of the wall at the border is another thing of its colour. Chosen. */
 const SAME_WALL_LIGHT = 0.65
 const lightAgainst = ([r, g, b]: readonly number[], [wr, wg, wb]: readonly number[]) =>
-  (r * wr + g * wg + b * wb) / (wr * wr + wg * wg + wb * wb || 1)
+  (r! * wr! + g! * wg! + b! * wb!) / (wr! * wr! + wg! * wg! + wb! * wb! || 1)
 
 /** The lower border, and both lower corners, where a table shows its front edge. */
 function tableOf({ width, height }: Picture): Patch[] {
@@ -133,14 +133,14 @@ function shadesOf({ width, height, rgba }: Picture, patches: readonly Patch[], l
     for (let y = Math.max(0, patch.y); y < Math.min(height, patch.y + patch.height); y += step)
       for (let x = Math.max(0, patch.x); x < Math.min(width, patch.x + patch.width); x += step) {
         const i = (Math.floor(y) * width + Math.floor(x)) * 4
-        const rgb = [rgba[i], rgba[i + 1], rgba[i + 2]] as const
-        counts[p]++
+        const rgb = [rgba[i]!, rgba[i + 1]!, rgba[i + 2]!] as const
+        counts[p]!++
         let group = groups.find(({ sum, n }) => isAlike([sum[0] / n, sum[1] / n, sum[2] / n], rgb))
         if (!group) {
           if (groups.length >= MOST_GROUPS) continue
           groups.push((group = { sum: [0, 0, 0], n: 0, pixels: [], in: new Map() }))
         }
-        for (let c = 0; c < 3; c++) group.sum[c] += rgb[c]
+        for (let c = 0; c < 3; c++) group.sum[c]! += rgb[c]!
         group.n++
         group.in.set(p, (group.in.get(p) ?? 0) + 1)
         group.pixels.push(i)
@@ -148,7 +148,7 @@ function shadesOf({ width, height, rgba }: Picture, patches: readonly Patch[], l
   })
   const all = counts.reduce((sum, n) => sum + n, 0)
   // what comes in at one side alone is a dog that is cut off there, or a post: the wall is seen at more than one
-  const isSeen = (own: ReadonlyMap<number, number>) => [...own].filter(([p, n]) => n > leastShare * counts[p]).length >= leastPatches
+  const isSeen = (own: ReadonlyMap<number, number>) => [...own].filter(([p, n]) => n > leastShare * counts[p]!).length >= leastPatches
   return groups
     .filter((group) => group.n > leastShare * all && isSeen(group.in))
     .sort((a, b) => b.n - a.n)
@@ -168,17 +168,17 @@ function shadeFrom(rgba: Picture['rgba'], rgb: readonly [number, number, number]
   const lights = pixels.map((i) => lightOf(rgba, i, rgb)).sort((a, b) => a - b)
   const off = pixels.reduce((sum, i) => sum + offSquared(rgba, i, rgb, lightOf(rgba, i, rgb)), 0) / pixels.length
   const [low, high] = [lights[Math.floor(lights.length * 0.02)], lights[Math.ceil(lights.length * 0.98) - 1]]
-  return { rgb, spread: Math.max(GRAIN, Math.sqrt(off)), darkest: low, lightest: high }
+  return { rgb, spread: Math.max(GRAIN, Math.sqrt(off)), darkest: low!, lightest: high! }
 }
 
 const lightOf = (rgba: Picture['rgba'], i: number, [r, g, b]: readonly number[]) =>
-  (rgba[i] * r + rgba[i + 1] * g + rgba[i + 2] * b) / (r * r + g * g + b * b || 1)
+  (rgba[i]! * r! + rgba[i + 1]! * g! + rgba[i + 2]! * b!) / (r! * r! + g! * g! + b! * b! || 1)
 const offSquared = (rgba: Picture['rgba'], i: number, [r, g, b]: readonly number[], light: number) =>
-  (rgba[i] - r * light) ** 2 + (rgba[i + 1] - g * light) ** 2 + (rgba[i + 2] - b * light) ** 2
+  (rgba[i]! - r! * light) ** 2 + (rgba[i + 1]! - g! * light) ** 2 + (rgba[i + 2]! - b! * light) ** 2
 
 function angle(a: readonly number[], b: readonly number[]): number {
-  const dot = a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-  const size = Math.hypot(a[0], a[1], a[2]) * Math.hypot(b[0], b[1], b[2])
+  const dot = a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!
+  const size = Math.hypot(a[0]!, a[1]!, a[2]!) * Math.hypot(b[0]!, b[1]!, b[2]!)
   return size === 0 ? 0 : Math.acos(Math.min(1, dot / size))
 }
 
@@ -188,6 +188,6 @@ function nearer(away: Float32Array, { rgba }: Picture, shades: readonly Shade[])
     for (let p = 0, i = 0; p < away.length; p++, i += 4) {
       const light = Math.min(lightest, Math.max(darkest, lightOf(rgba, i, rgb)))
       const off = Math.sqrt(offSquared(rgba, i, rgb, light)) / spread
-      if (off < away[p]) away[p] = off
+      if (off < away[p]!) away[p] = off
     }
 }

@@ -19,7 +19,7 @@ export function applyStrokes(
     const radius = Math.max(0.8, radiusPx / by)
     const value = of === 'dog' ? 1 : 0
     const places = through.map(([x, y]): PhotoPoint => [x / by, y / by])
-    places.forEach((to, k) => paintLine(mask, width, height, places[Math.max(0, k - 1)], to, radius, value))
+    places.forEach((to, k) => paintLine(mask, width, height, places[Math.max(0, k - 1)]!, to, radius, value))
   }
 }
 
@@ -49,12 +49,12 @@ export function throughAnchors(edge: Edge, anchors: readonly PhotoPoint[], reach
 
 function throughOne({ outline, uPx }: Edge, anchor: PhotoPoint, reachPx: number): Edge {
   const apart = (point: PhotoPoint) => Math.hypot(point[0] - anchor[0], point[1] - anchor[1])
-  const nearest = outline.reduce((best, point, i) => (apart(point) < apart(outline[best]) ? i : best), 0)
-  const [dx, dy] = [anchor[0] - outline[nearest][0], anchor[1] - outline[nearest][1]]
+  const nearest = outline.reduce((best, point, i) => (apart(point) < apart(outline[best]!) ? i : best), 0)
+  const [dx, dy] = [anchor[0] - outline[nearest]![0], anchor[1] - outline[nearest]![1]]
   const shares = sharesAlong(outline, nearest, reachPx)
   return {
-    outline: outline.map(([x, y], i): PhotoPoint => [x + dx * shares[i], y + dy * shares[i]]),
-    uPx: uPx.map((u, i) => (shares[i] > 0 ? u * (1 - shares[i]) + ANCHOR_U_PX * shares[i] : u))
+    outline: outline.map(([x, y], i): PhotoPoint => [x + dx * shares[i]!, y + dy * shares[i]!]),
+    uPx: uPx.map((u, i) => (shares[i]! > 0 ? u * (1 - shares[i]!) + ANCHOR_U_PX * shares[i]! : u))
   }
 }
 
@@ -67,7 +67,7 @@ function sharesAlong(ring: readonly PhotoPoint[], from: number, reachPx: number)
     let walked = 0
     for (let k = 1; k < n / 2; k++) {
       const [a, b] = [ring[(from + way * (k - 1) + 2 * n) % n], ring[(from + way * k + 2 * n) % n]]
-      walked += Math.hypot(b[0] - a[0], b[1] - a[1])
+      walked += Math.hypot(b![0] - a![0], b![1] - a![1])
       if (walked >= reachPx) break
       shares[(from + way * k + 2 * n) % n] = (1 + Math.cos((Math.PI * walked) / reachPx)) / 2
     }

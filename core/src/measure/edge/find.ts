@@ -78,7 +78,7 @@ export function findOutline(
   applyStrokes(mask, width, height, corrections.strokes, by)
   const { label, areas } = bodiesOf(mask, width, height)
   const first = largest(areas)
-  if (first < 0 || areas[first] < DOG_SHARES.least * width * height)
+  if (first < 0 || areas[first]! < DOG_SHARES.least * width * height)
     throw new CoreError({ code: 'noDog', path: 'picture', got: 'nothing that stands out', limit: 'a dog before a plain backdrop' })
   onStep('straps')
   const body = Uint8Array.from(label, (value) => (value === first + 1 ? 1 : 0))
@@ -90,11 +90,11 @@ export function findOutline(
   const edge = refined(picture, outline, Math.max(1.5, (EDGE_MM / 2) * mmPx), reach)
   const fixed = throughAnchors(edge, corrections.anchors, reach * 6)
   const onRim = ([x, y]: PhotoPoint) => x < reach || y < reach || x > picture.width - reach || y > picture.height - reach
-  const unread = edge.uPx.filter((u, i) => u >= reach / 2 && !onRim(edge.outline[i])).length / edge.uPx.length
+  const unread = edge.uPx.filter((u, i) => u >= reach / 2 && !onRim(edge.outline[i]!)).length / edge.uPx.length
   const second = areas.reduce((most, area, i) => (i === first ? most : Math.max(most, area)), 0)
-  const isTwo = second > SECOND_SHARE * areas[first]
+  const isTwo = second > SECOND_SHARE * areas[first]!
   const isCut = isCutOff(bare, width, height, framing)
-  const isAll = areas[first] > DOG_SHARES.most * width * height
+  const isAll = areas[first]! > DOG_SHARES.most * width * height
   const doubts = [
     apart01 < LEAST_APART_01 || unread > UNREAD_SHARE
       ? 'The dog and the backdrop are much alike: touch the backdrop, or draw the edge by hand.'
@@ -103,7 +103,7 @@ export function findOutline(
     isCut ? 'The dog runs over the edge of the picture: it is cut off there.' : '',
     isAll ? 'Almost all of the picture counts as dog: step back, or touch the backdrop.' : ''
   ].filter((doubt) => doubt !== '')
-  return { ...fixed, areaPx: areas[first] * by * by, apart01, doubts, unfit: isTwo || isCut || isAll }
+  return { ...fixed, areaPx: areas[first]! * by * by, apart01, doubts, unfit: isTwo || isCut || isAll }
 }
 
 /** Three in four of the wall's own pixels at the border stay under a distance; the threshold lies within these times that. Chosen on drawn pictures. */
@@ -118,8 +118,8 @@ function thresholdOf(away: Float32Array, picture: Picture, framing: Framing): Re
   const border: number[] = []
   for (const patch of wallOf(picture, framing))
     for (let y = patch.y; y < patch.y + patch.height; y++)
-      for (let x = patch.x; x < patch.x + patch.width; x++) border.push(away[y * picture.width + x])
-  const own = border.sort((a, b) => a - b)[Math.floor(border.length * 0.75)]
+      for (let x = patch.x; x < patch.x + patch.width; x++) border.push(away[y * picture.width + x]!)
+  const own = border.sort((a, b) => a - b)[Math.floor(border.length * 0.75)]!
   return { threshold: Math.min(own * BORDER_TIMES.most, Math.max(own * BORDER_TIMES.least, Math.expm1(threshold))), apart01 }
 }
 
@@ -130,7 +130,7 @@ const shrunkPatch = ({ x, y, width, height }: Patch, by: number): Patch => ({
   height: Math.max(1, Math.round(height / by))
 })
 
-const largest = (areas: readonly number[]) => areas.reduce((best, area, i) => (best < 0 || area > areas[best] ? i : best), -1)
+const largest = (areas: readonly number[]) => areas.reduce((best, area, i) => (best < 0 || area > areas[best]! ? i : best), -1)
 
 function largestOf(mask: Uint8Array, width: number, height: number): Uint8Array {
   const { label, areas } = bodiesOf(mask, width, height)
@@ -141,9 +141,9 @@ function largestOf(mask: Uint8Array, width: number, height: number): Uint8Array 
 /** The outer ring of a body, px of the small picture: 1 inside, 0 outside, and between on its rim by how far each pixel lies over the threshold. */
 function ringOf(body: Uint8Array, away: Float32Array, threshold: number, width: number, height: number): PhotoPoint[] {
   const soft = new Array<number>(width * height).fill(0)
-  for (let i = 0; i < soft.length; i++) if (body[i]) soft[i] = Math.min(1, Math.max(0.55, away[i] / threshold / 2))
+  for (let i = 0; i < soft.length; i++) if (body[i]) soft[i] = Math.min(1, Math.max(0.55, away[i]! / threshold / 2))
   const [found] = contours().size([width, height]).smooth(true).thresholds([0.5])(soft)
-  const rings = found.coordinates.map(([ring]) => ring.slice(0, -1).map(([x, y]): PhotoPoint => [x, y]))
+  const rings = found!.coordinates.map(([ring]) => ring!.slice(0, -1).map(([x, y]): PhotoPoint => [x!, y!]))
   return rings.reduce((best, ring) => (ring.length > best.length ? ring : best))
 }
 

@@ -7,14 +7,14 @@ export function otsu(values: Float32Array): { readonly threshold: number; readon
   const most = highOf(values)
   if (most === 0) return { threshold: Infinity, apart01: 0 }
   const counts = new Float64Array(BINS)
-  for (const value of values) counts[Math.min(BINS - 1, Math.floor((value / most) * BINS))]++
+  for (const value of values) counts[Math.min(BINS - 1, Math.floor((value / most) * BINS))]!++
   const total = values.length
   const mean = counts.reduce((sum, count, i) => sum + count * i, 0) / total
   const spread = counts.reduce((sum, count, i) => sum + count * (i - mean) ** 2, 0) / total
   let [below, belowSum, best, at] = [0, 0, 0, 0]
   for (let i = 0; i < BINS - 1; i++) {
-    below += counts[i]
-    belowSum += counts[i] * i
+    below += counts[i]!
+    belowSum += counts[i]! * i
     const share = below / total
     if (share === 0 || share === 1) continue
     const between = (mean * share - belowSum / total) ** 2 / (share * (1 - share))
@@ -28,10 +28,10 @@ function highOf(values: Float32Array): number {
   const most = values.reduce((a, b) => Math.max(a, b), 0)
   if (most === 0) return 0
   const counts = new Float64Array(2048)
-  for (const value of values) counts[Math.min(2047, Math.floor((value / most) * 2048))]++
+  for (const value of values) counts[Math.min(2047, Math.floor((value / most) * 2048))]!++
   let beyond = 0
   for (let i = 2047; i >= 0; i--) {
-    beyond += counts[i]
+    beyond += counts[i]!
     if (beyond > values.length / 500) return ((i + 1) / 2048) * most
   }
   return most
@@ -56,7 +56,7 @@ export function bodiesOf(mask: Uint8Array, width: number, height: number): Bodie
     let area = 0
     reach(start, own)
     while (size > 0) {
-      const i = stack[--size]
+      const i = stack[--size]!
       area++
       const x = i % width
       if (x > 0) reach(i - 1, own)
@@ -78,7 +78,7 @@ export function depthIn(mask: Uint8Array, width: number, height: number): Float3
   const FAR = 1e6
   for (let i = 0; i < depth.length; i++) depth[i] = mask[i] ? FAR : 0
   const low = (i: number, from: number, by: number) => {
-    if (depth[from] + by < depth[i]) depth[i] = depth[from] + by
+    if (depth[from]! + by < depth[i]!) depth[i] = depth[from]! + by
   }
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++) {
@@ -103,7 +103,7 @@ export function depthIn(mask: Uint8Array, width: number, height: number): Float3
 export function grown(mask: Uint8Array, width: number, height: number, reachPx: number): Uint8Array {
   const outside = mask.map((value) => (value ? 0 : 1))
   const away = depthIn(outside, width, height)
-  return mask.map((value, i) => (value || away[i] <= reachPx ? 1 : 0))
+  return mask.map((value, i) => (value || away[i]! <= reachPx ? 1 : 0))
 }
 
 /** The mask where most of a square of `reachPx` to each side is marked: hairs that stand out singly go, nicks close. */
@@ -113,8 +113,8 @@ export function majority(mask: Uint8Array, width: number, height: number, reachP
   for (let y = 0; y < height; y++) {
     let row = 0
     for (let x = 0; x < width; x++) {
-      row += mask[y * width + x]
-      sums[(y + 1) * (width + 1) + x + 1] = sums[y * (width + 1) + x + 1] + row
+      row += mask[y * width + x]!
+      sums[(y + 1) * (width + 1) + x + 1] = sums[y * (width + 1) + x + 1]! + row
     }
   }
   const out = new Uint8Array(width * height)
@@ -123,10 +123,10 @@ export function majority(mask: Uint8Array, width: number, height: number, reachP
     for (let x = 0; x < width; x++) {
       const [left, right] = [Math.max(0, x - reach), Math.min(width, x + reach + 1)]
       const inside =
-        sums[bottom * (width + 1) + right] -
-        sums[top * (width + 1) + right] -
-        sums[bottom * (width + 1) + left] +
-        sums[top * (width + 1) + left]
+        sums[bottom * (width + 1) + right]! -
+        sums[top * (width + 1) + right]! -
+        sums[bottom * (width + 1) + left]! +
+        sums[top * (width + 1) + left]!
       out[y * width + x] = 2 * inside > (right - left) * (bottom - top) ? 1 : 0
     }
   }

@@ -34,13 +34,13 @@ export function shrink(picture: Picture, mostPx: number): Shrunk {
       let i = (y * by + dy) * width * 4
       for (let x = 0, o = 0; x < w; x++, o += 3)
         for (let dx = 0; dx < by; dx++, i += 4) {
-          sums[o] += rgba[i]
-          sums[o + 1] += rgba[i + 1]
-          sums[o + 2] += rgba[i + 2]
+          sums[o]! += rgba[i]!
+          sums[o + 1]! += rgba[i + 1]!
+          sums[o + 2]! += rgba[i + 2]!
         }
     }
     for (let x = 0, o = y * w * 4; x < w; x++, o += 4) {
-      for (let c = 0; c < 3; c++) small[o + c] = sums[x * 3 + c] / n
+      for (let c = 0; c < 3; c++) small[o + c] = sums[x * 3 + c]! / n
       small[o + 3] = 255
     }
   }

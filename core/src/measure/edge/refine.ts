@@ -31,7 +31,7 @@ export function refined(picture: Picture, outline: readonly PhotoPoint[], stepPx
   const covered = new Float32Array(n * width)
   const read = new Uint8Array(n)
   ring.forEach((at, i) => {
-    read[i] = coverage(picture, at, normals[i], steps, covered, i * width) ? 1 : 0
+    read[i] = coverage(picture, at, normals[i]!, steps, covered, i * width) ? 1 : 0
   })
   const uPx: number[] = []
   const offsets = new Float64Array(n)
@@ -42,21 +42,21 @@ export function refined(picture: Picture, outline: readonly PhotoPoint[], stepPx
       const own = (k + n) % n
       if (!read[own]) continue
       count++
-      for (let s = 0; s < width; s++) line[s] += covered[own * width + s]
+      for (let s = 0; s < width; s++) line[s]! += covered[own * width + s]!
     }
     if (count === 0) {
       uPx.push(reachPx / 2)
       return at
     }
     const [quarter, half, most] = [0.25, 0.5, 0.75].map((share) => crossing(line, share * count, steps))
-    uPx.push(Math.hypot(PIXEL_U, Math.abs(quarter - most) / 4))
-    offsets[i] = half
+    uPx.push(Math.hypot(PIXEL_U, Math.abs(quarter! - most!) / 4))
+    offsets[i] = half!
     return at
   })
   const settled = moved.map(([x, y], i): PhotoPoint => {
     // one place must not leap over its neighbours
-    const own = [-2, -1, 0, 1, 2].map((k) => offsets[(i + k + n) % n]).sort((a, b) => a - b)[2]
-    return [x + normals[i][0] * own, y + normals[i][1] * own]
+    const own = [-2, -1, 0, 1, 2].map((k) => offsets[(i + k + n) % n]).sort((a, b) => a! - b!)[2]!
+    return [x + normals[i]![0] * own, y + normals[i]![1] * own]
   })
   return uncrossed(withoutLoops({ outline: settled, uPx }))
 }
@@ -71,7 +71,7 @@ function uncrossed(edge: Edge): Edge {
       const away = (px - x) ** 2 + (py - y) ** 2
       if (away < least) [best, least] = [i, away]
     })
-    return edge.uPx[best]
+    return edge.uPx[best]!
   }
   return { outline, uPx: outline.map(uAt) }
 }
@@ -88,7 +88,7 @@ function withoutLoops({ outline, uPx }: Edge): Edge {
     const [a, b] = [outline[i], outline[(i + 1) % n]]
     for (let k = Math.min(LOOP_PLACES, n - 3); k >= 2; k--) {
       const j = (i + k) % n
-      if (!crosses(a, b, outline[j], outline[(j + 1) % n])) continue
+      if (!crosses(a!, b!, outline[j]!, outline[(j + 1) % n]!)) continue
       for (let m = 1; m <= k; m++) gone[(i + m) % n] = 1
       break
     }
@@ -102,9 +102,9 @@ function outwardAt(ring: readonly PhotoPoint[], i: number): PhotoPoint {
   const n = ring.length
   // over five places, so that a single tuft does not turn it
   const [a, b] = [ring[(i - 2 + n) % n], ring[(i + 2) % n]]
-  const size = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
+  const size = Math.hypot(b![0] - a![0], b![1] - a![1]) || 1
   const sign = turnOf(ring)
-  return [(sign * (b[1] - a[1])) / size, (-sign * (b[0] - a[0])) / size]
+  return [(sign * (b![1] - a![1])) / size, (-sign * (b![0] - a![0])) / size]
 }
 
 const turns = new WeakMap<readonly PhotoPoint[], number>()
@@ -112,7 +112,7 @@ const turns = new WeakMap<readonly PhotoPoint[], number>()
 function turnOf(ring: readonly PhotoPoint[]): number {
   const known = turns.get(ring)
   if (known !== undefined) return known
-  const area = ring.reduce((sum, [x, y], i) => sum + x * ring[(i + 1) % ring.length][1] - ring[(i + 1) % ring.length][0] * y, 0)
+  const area = ring.reduce((sum, [x, y], i) => sum + x * ring[(i + 1) % ring.length]![1] - ring[(i + 1) % ring.length]![0] * y, 0)
   turns.set(ring, area >= 0 ? 1 : -1)
   return turns.get(ring)!
 }
@@ -128,24 +128,24 @@ function coverage(picture: Picture, at: PhotoPoint, [nx, ny]: PhotoPoint, steps:
   const ends = Math.max(2, Math.round(width * 0.18))
   const mean = (start: number, c: number) => {
     let sum = 0
-    for (let s = start; s < start + ends; s++) sum += reds[s * 3 + c]
+    for (let s = start; s < start + ends; s++) sum += reds[s * 3 + c]!
     return sum / ends
   }
   const outside = [mean(width - ends, 0), mean(width - ends, 1), mean(width - ends, 2)]
   // the coat's own colour lies under the fringe: as deep again, unless the part is thin and the wall shows behind it
   const deeper = new Float32Array(3)
   sample(picture, at[0] - (2 * nx * steps) / STEPS_PER_PX, at[1] - (2 * ny * steps) / STEPS_PER_PX, deeper, 0)
-  const far = (colour: readonly number[]) => colour.reduce((sum, value, c) => sum + (value - outside[c]) ** 2, 0)
+  const far = (colour: readonly number[]) => colour.reduce((sum, value, c) => sum + (value - outside[c]!) ** 2, 0)
   const near = [mean(0, 0), mean(0, 1), mean(0, 2)]
-  const dot = near.reduce((sum, value, c) => sum + (value - outside[c]) * (deeper[c] - outside[c]), 0)
+  const dot = near.reduce((sum, value, c) => sum + (value - outside[c]!) * (deeper[c]! - outside[c]!), 0)
   const isFringe = far([...deeper]) > far(near) && dot > SAME_COAT * Math.sqrt(far([...deeper]) * far(near))
-  const inside = isFringe ? near.map((value, c) => 0.3 * value + 0.7 * deeper[c]) : near
-  const step = inside.map((value, c) => value - outside[c])
-  const size = step[0] ** 2 + step[1] ** 2 + step[2] ** 2
+  const inside = isFringe ? near.map((value, c) => 0.3 * value + 0.7 * deeper[c]!) : near
+  const step = inside.map((value, c) => value - outside[c]!)
+  const size = step[0]! ** 2 + step[1]! ** 2 + step[2]! ** 2
   if (size < LEAST_STEP ** 2) return false
   for (let s = 0; s < width; s++) {
     let dot = 0
-    for (let c = 0; c < 3; c++) dot += (reds[s * 3 + c] - outside[c]) * step[c]
+    for (let c = 0; c < 3; c++) dot += (reds[s * 3 + c]! - outside[c]!) * step[c]!
     out[from + s] = Math.min(1, Math.max(0, dot / size))
   }
   return true
@@ -155,8 +155,8 @@ function coverage(picture: Picture, at: PhotoPoint, [nx, ny]: PhotoPoint, steps:
 function crossing(line: Float32Array, value: number, middle: number): number {
   let best = Infinity
   for (let s = 0; s + 1 < line.length; s++) {
-    if (line[s] < value || line[s + 1] >= value) continue
-    const at = s + (line[s] - value) / (line[s] - line[s + 1]) - middle
+    if (line[s]! < value || line[s + 1]! >= value) continue
+    const at = s + (line[s]! - value) / (line[s]! - line[s + 1]!) - middle
     if (Math.abs(at) < Math.abs(best)) best = at
   }
   return Number.isFinite(best) ? best / STEPS_PER_PX : 0
@@ -169,5 +169,5 @@ function sample({ width, height, rgba }: Picture, x: number, y: number, out: Flo
   const a = (j * width + i) * 4
   const b = a + width * 4
   for (let c = 0; c < 3; c++)
-    out[o + c] = (rgba[a + c] * (1 - fx) + rgba[a + 4 + c] * fx) * (1 - fy) + (rgba[b + c] * (1 - fx) + rgba[b + 4 + c] * fx) * fy
+    out[o + c] = (rgba[a + c]! * (1 - fx) + rgba[a + 4 + c]! * fx) * (1 - fy) + (rgba[b + c]! * (1 - fx) + rgba[b + 4 + c]! * fx) * fy
 }

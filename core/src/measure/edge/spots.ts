@@ -25,20 +25,20 @@ export function darkSpot({ width, height, rgba }: Picture, place: PhotoPoint, re
   for (let y = 0, k = 0; y < h; y++)
     for (let x = 0; x < w; x++, k++) {
       const i = ((top + y) * width + left + x) * 4
-      light[k] = 0.3 * rgba[i] + 0.59 * rgba[i + 1] + 0.11 * rgba[i + 2]
+      light[k] = 0.3 * rgba[i]! + 0.59 * rgba[i + 1]! + 0.11 * rgba[i + 2]!
     }
   const sorted = Float32Array.from(light).sort()
   const [dark, usual] = [sorted[Math.floor(sorted.length * 0.01)], sorted[Math.floor(sorted.length * 0.6)]]
-  if (usual - dark < LEAST_DARKER) return place
+  if (usual! - dark! < LEAST_DARKER) return place
   const { label, areas } = bodiesOf(
-    Uint8Array.from(light, (value) => (value < dark + DARK_SHARE * (usual - dark) ? 1 : 0)),
+    Uint8Array.from(light, (value) => (value < dark! + DARK_SHARE * (usual! - dark!) ? 1 : 0)),
     w,
     h
   )
   const boxes = areas.map(() => ({ left: w, right: 0, top: h, bottom: 0 }))
   for (let k = 0; k < label.length; k++) {
     if (label[k] === 0) continue
-    const box = boxes[label[k] - 1]
+    const box = boxes[label[k]! - 1]!
     const [x, y] = [k % w, Math.floor(k / w)]
     box.left = Math.min(box.left, x)
     box.right = Math.max(box.right, x)
@@ -47,7 +47,7 @@ export function darkSpot({ width, height, rgba }: Picture, place: PhotoPoint, re
   }
   // what runs out of the window is fur, shadow or the next spot; a fleck is no eye
   const spots = boxes
-    .map((box, i) => ({ ...box, area: areas[i] }))
+    .map((box, i) => ({ ...box, area: areas[i]! }))
     .filter((box) => box.left > 0 && box.top > 0 && box.right < w - 1 && box.bottom < h - 1)
     .map((box): { readonly at: PhotoPoint; readonly area: number } => ({
       at: [left + (box.left + box.right + 1) / 2, top + (box.top + box.bottom + 1) / 2],

@@ -28,9 +28,9 @@ export function withoutStraps(mask: Uint8Array, picture: Picture, pxPerMm: numbe
   const counts = areas.map(() => ({ own: 0, sum: 0, squares: 0, left: width, right: 0, top: height, bottom: 0 }))
   for (let i = 0; i < label.length; i++) {
     if (label[i] === 0) continue
-    const count = counts[label[i] - 1]
+    const count = counts[label[i]! - 1]!
     if (isOwn(picture, i, colours)) count.own++
-    const grey = (picture.rgba[4 * i] + picture.rgba[4 * i + 1] + picture.rgba[4 * i + 2]) / 3
+    const grey = (picture.rgba[4 * i]! + picture.rgba[4 * i + 1]! + picture.rgba[4 * i + 2]!) / 3
     count.sum += grey
     count.squares += grey * grey
     const [x, y] = [i % width, Math.floor(i / width)]
@@ -46,10 +46,10 @@ export function withoutStraps(mask: Uint8Array, picture: Picture, pxPerMm: numbe
         top === 0 ||
         right === width - 1 ||
         bottom === height - 1) &&
-      (own < OWN_SHARE * areas[k] || squares / areas[k] - (sum / areas[k]) ** 2 < ONE_PAINT ** 2)
+      (own < OWN_SHARE * areas[k]! || squares / areas[k]! - (sum / areas[k]!) ** 2 < ONE_PAINT ** 2)
   )
   if (!gone.some(Boolean)) return mask
-  const left = mask.map((value, i) => (value && !(label[i] > 0 && gone[label[i] - 1]) ? 1 : 0))
+  const left = mask.map((value, i) => (value && !(label[i]! > 0 && gone[label[i]! - 1]) ? 1 : 0))
   return withoutTheirEnds(left, picture, label, gone, Math.ceil(10 * half))
 }
 
@@ -66,7 +66,7 @@ function withoutTheirEnds(
     if (!isGone) return
     const own: number[] = []
     for (let i = 0; i < label.length; i++) if (label[i] === k + 1) own.push(i)
-    const mean = [0, 1, 2].map((c) => own.reduce((sum, i) => sum + rgba[4 * i + c], 0) / own.length)
+    const mean = [0, 1, 2].map((c) => own.reduce((sum, i) => sum + rgba[4 * i + c]!, 0) / own.length)
     let front = own
     for (let step = 0; step < most && front.length > 0; step++) {
       const next: number[] = []
@@ -74,7 +74,7 @@ function withoutTheirEnds(
         const x = i % width
         for (const j of [x > 0 ? i - 1 : -1, x < width - 1 ? i + 1 : -1, i - width, i + width]) {
           if (j < 0 || j >= out.length || j >= width * height || !out[j]) continue
-          if (Math.hypot(rgba[4 * j] - mean[0], rgba[4 * j + 1] - mean[1], rgba[4 * j + 2] - mean[2]) > SAME_PAINT) continue
+          if (Math.hypot(rgba[4 * j]! - mean[0]!, rgba[4 * j + 1]! - mean[1]!, rgba[4 * j + 2]! - mean[2]!) > SAME_PAINT) continue
           out[j] = 0
           next.push(j)
         }
@@ -90,12 +90,12 @@ function coloursOf({ rgba }: Picture, depth: Float32Array, half: number): readon
   const cells = new Map<number, [number, number, number, number]>()
   let all = 0
   for (let p = 0, i = 0; p < depth.length; p++, i += 4) {
-    if (depth[p] <= half) continue
-    const key = ((rgba[i] >> 4) << 8) | ((rgba[i + 1] >> 4) << 4) | (rgba[i + 2] >> 4)
+    if (depth[p]! <= half) continue
+    const key = ((rgba[i]! >> 4) << 8) | ((rgba[i + 1]! >> 4) << 4) | (rgba[i + 2]! >> 4)
     const cell = cells.get(key) ?? [0, 0, 0, 0]
-    cell[0] += rgba[i]
-    cell[1] += rgba[i + 1]
-    cell[2] += rgba[i + 2]
+    cell[0] += rgba[i]!
+    cell[1] += rgba[i + 1]!
+    cell[2] += rgba[i + 2]!
     cell[3]++
     cells.set(key, cell)
     all++
@@ -105,5 +105,5 @@ function coloursOf({ rgba }: Picture, depth: Float32Array, half: number): readon
 
 function isOwn({ rgba }: Picture, p: number, colours: readonly (readonly number[])[]): boolean {
   const i = p * 4
-  return colours.some(([r, g, b]) => Math.hypot(rgba[i] - r, rgba[i + 1] - g, rgba[i + 2] - b) < OWN_COLOUR)
+  return colours.some(([r, g, b]) => Math.hypot(rgba[i]! - r!, rgba[i + 1]! - g!, rgba[i + 2]! - b!) < OWN_COLOUR)
 }

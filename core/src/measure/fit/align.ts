@@ -26,7 +26,7 @@ export function layOver(from: readonly PhotoPoint[], to: readonly PhotoPoint[], 
   const [a, b] = [mean(from), mean(to)]
   let [dot, cross, size] = [0, 0, 0]
   for (let i = 0; i < n; i++) {
-    const [x, y, u, v] = [from[i][0] - a[0], from[i][1] - a[1], to[i][0] - b[0], to[i][1] - b[1]]
+    const [x, y, u, v] = [from[i]![0] - a[0], from[i]![1] - a[1], to[i]![0] - b[0], to[i]![1] - b[1]]
     dot += x * u + y * v
     cross += x * v - y * u
     size += x * x + y * y
@@ -63,7 +63,7 @@ export function layOutline(planned: readonly PhotoPoint[], found: readonly Photo
     const kept = pairs.sort((a, b) => a.least - b.least).slice(0, Math.max(2, Math.ceil(pairs.length * KEPT_SHARE)))
     const next = layOver(
       kept.map(({ point }) => point),
-      kept.map(({ best }) => best),
+      kept.map(({ best }) => best!),
       rigid
     )
     const moved = Math.hypot(next.dx - laid.dx, next.dy - laid.dy) + 300 * Math.abs(next.turn - laid.turn) + 300 * Math.abs(next.k - laid.k)

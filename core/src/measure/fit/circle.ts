@@ -47,10 +47,10 @@ export function fitCircle(points: readonly PhotoPoint[]): CircleFit {
 /** The algebraic circle of Taubin: centre x, centre y, radius. */
 export function taubin(points: readonly PhotoPoint[]): readonly [number, number, number] {
   const n = points.length
-  const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis], 0) / n)
+  const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis]!, 0) / n)
   const m = { xx: 0, yy: 0, xy: 0, xz: 0, yz: 0, zz: 0 }
   for (const [px, py] of points) {
-    const [x, y] = [px - mx, py - my]
+    const [x, y] = [px - mx!, py - my!]
     const z = x * x + y * y
     m.xx += (x * x) / n
     m.yy += (y * y) / n
@@ -79,7 +79,7 @@ export function taubin(points: readonly PhotoPoint[]): readonly [number, number,
   const det = root * root - root * mz + covXy
   const x = (m.xz * (m.yy - root) - m.yz * m.xy) / det / 2
   const y = (m.yz * (m.xx - root) - m.xz * m.xy) / det / 2
-  return [x + mx, y + my, Math.sqrt(x * x + y * y + mz)]
+  return [x + mx!, y + my!, Math.sqrt(x * x + y * y + mz)]
 }
 
 function squares(points: readonly PhotoPoint[], cx: number, cy: number, r: number): number {
@@ -100,25 +100,25 @@ function levenbergStep(
     const d = Math.hypot(x - cx, y - cy) || 1e-12
     const [ux, uy] = [(cx - x) / d, (cy - y) / d]
     const residual = d - r
-    jtj[0] += ux * ux
-    jtj[1] += ux * uy
-    jtj[2] -= ux
-    jtj[3] += uy * uy
-    jtj[4] -= uy
-    jtj[5] += 1
-    jtr[0] -= ux * residual
-    jtr[1] -= uy * residual
-    jtr[2] += residual
+    jtj[0]! += ux * ux
+    jtj[1]! += ux * uy
+    jtj[2]! -= ux
+    jtj[3]! += uy * uy
+    jtj[4]! -= uy
+    jtj[5]! += 1
+    jtr[0]! -= ux * residual
+    jtr[1]! -= uy * residual
+    jtr[2]! += residual
   }
   const damp = 1 + lambda
-  const [a, b, c, d, e, f] = [jtj[0] * damp, jtj[1], jtj[2], jtj[3] * damp, jtj[4], jtj[5] * damp]
-  const det = a * (d * f - e * e) - b * (b * f - e * c) + c * (b * e - d * c)
+  const [a, b, c, d, e, f] = [jtj[0]! * damp, jtj[1], jtj[2], jtj[3]! * damp, jtj[4], jtj[5]! * damp]
+  const det = a * (d * f - e! * e!) - b! * (b! * f - e! * c!) + c! * (b! * e! - d * c!)
   if (Math.abs(det) < 1e-300) return [0, 0, 0]
   const [p, q, s] = jtr
   return [
-    (p * (d * f - e * e) - b * (q * f - e * s) + c * (q * e - d * s)) / det,
-    (a * (q * f - e * s) - p * (b * f - e * c) + c * (b * s - q * c)) / det,
-    (a * (d * s - q * e) - b * (b * s - q * c) + p * (b * e - d * c)) / det
+    (p! * (d * f - e! * e!) - b! * (q! * f - e! * s!) + c! * (q! * e! - d * s!)) / det,
+    (a * (q! * f - e! * s!) - p! * (b! * f - e! * c!) + c! * (b! * s! - q! * c!)) / det,
+    (a * (d * s! - q! * e!) - b! * (b! * s! - q! * c!) + p! * (b! * e! - d * c!)) / det
   ]
 }
 

@@ -36,8 +36,8 @@ export function fitLine(points: readonly PhotoPoint[]): LineFit {
   const direction: PhotoPoint = [Math.cos(angle), Math.sin(angle)]
   const off = points.map(([x, y]) => (y - my) * direction[0] - (x - mx) * direction[1])
   const farthest = (sign: 1 | -1): Departed => {
-    const index = off.reduce((best, value, i) => (sign * value > sign * off[best] ? i : best), 0)
-    return { byMm: Math.max(0, sign * off[index]), index }
+    const index = off.reduce((best, value, i) => (sign * value > sign * off[best]! ? i : best), 0)
+    return { byMm: Math.max(0, sign * off[index]!), index }
   }
   return {
     method: 'total least squares',

@@ -17,13 +17,13 @@ function firstThatWorks<A, B>(attempts: readonly A[], work: (attempt: A) => B): 
       // the next one
     }
   }
-  return work(attempts[attempts.length - 1])
+  return work(attempts[attempts.length - 1]!)
 }
 
 /** What two rings cover together over what either covers, 0 to 1 (intersection over union). Rings may cross themselves. */
 export function overlap01(one: readonly PhotoPoint[], other: readonly PhotoPoint[]): number {
   const area = (shapes: Rings) =>
-    shapes.reduce((sum, [outer, ...holes]) => sum + areaOf(outer) - holes.reduce((h, hole) => h + areaOf(hole), 0), 0)
+    shapes.reduce((sum, [outer, ...holes]) => sum + areaOf(outer!) - holes.reduce((h, hole) => h + areaOf(hole), 0), 0)
   // edges that lie all but on one another upset the library: coordinates are made coarse, and where that is not enough one ring is moved a hair
   const closed = (ring: readonly PhotoPoint[], by = 0) => [ring.map(([x, y]): [number, number] => [coarse(x + by), coarse(y + by)])]
   const measured = (by: number) => {
@@ -31,7 +31,7 @@ export function overlap01(one: readonly PhotoPoint[], other: readonly PhotoPoint
     return [area(clip.intersection(a, b) as unknown as Rings), area(clip.union(a, b) as unknown as Rings)]
   }
   const [both, either] = firstThatWorks([0, 0.05, 0.11, 0.23], measured)
-  return either === 0 ? 0 : both / either
+  return either === 0 ? 0 : both! / either!
 }
 
 /** The farthest that any place of either lies from the other, in their unit (Hausdorff distance of the places). */
@@ -57,12 +57,12 @@ export function frechet(one: readonly PhotoPoint[], other: readonly PhotoPoint[]
       const reached =
         i === 0 && j === 0
           ? here
-          : Math.min(i > 0 ? before[j] : Infinity, j > 0 ? row[j - 1] : Infinity, i > 0 && j > 0 ? before[j - 1] : Infinity)
+          : Math.min(i > 0 ? before[j]! : Infinity, j > 0 ? row[j - 1]! : Infinity, i > 0 && j > 0 ? before[j - 1]! : Infinity)
       row.push(Math.max(here, reached))
     })
     before = row
   })
-  return before[before.length - 1]
+  return before[before.length - 1]!
 }
 
 /** The largest part of a ring that crosses itself, as one ring that does not. */
@@ -71,7 +71,7 @@ export function uncrossedRing(ring: readonly PhotoPoint[]): readonly PhotoPoint[
   const parts = firstThatWorks([0, 0.05, 0.11], (by) =>
     clip.union([ring.map(([x, y], i): [number, number] => [coarse(x + by * (i % 2)), coarse(y)])])
   )
-  const rings = parts.map(([outer]) => outer.slice(0, -1).map(([x, y]): PhotoPoint => [x, y]))
+  const rings = parts.map(([outer]) => outer!.slice(0, -1).map(([x, y]): PhotoPoint => [x, y]))
   return rings.reduce((a, b) => (areaOf(b) > areaOf(a) ? b : a))
 }
 
@@ -83,8 +83,8 @@ export function crossesItself(ring: readonly PhotoPoint[]): boolean {
     for (let j = i + 2; j < n; j++) {
       if (i === 0 && j === n - 1) continue
       const [c, d] = [ring[j], ring[(j + 1) % n]]
-      if (Math.min(c[0], d[0]) > Math.max(a[0], b[0]) || Math.max(c[0], d[0]) < Math.min(a[0], b[0])) continue
-      if (crosses(a, b, c, d)) return true
+      if (Math.min(c![0], d![0]) > Math.max(a![0], b![0]) || Math.max(c![0], d![0]) < Math.min(a![0], b![0])) continue
+      if (crosses(a!, b!, c!, d!)) return true
     }
   }
   return false

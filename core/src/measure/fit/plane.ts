@@ -28,7 +28,7 @@ export function homography(from: readonly PhotoPoint[], to: readonly PhotoPoint[
   const rows: number[][] = []
   const right: number[] = []
   near.points.forEach(([x, y], i) => {
-    const [u, v] = far.points[i]
+    const [u, v] = far.points[i]!
     rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y])
     right.push(u, v)
   })
@@ -37,7 +37,7 @@ export function homography(from: readonly PhotoPoint[], to: readonly PhotoPoint[
     .mmul(Matrix.from1DArray(3, 3, solved))
     .mmul(near.by)
     .to1DArray()
-  return h.map((value) => value / h[8])
+  return h.map((value) => value / h[8]!)
 }
 
 /** Points moved to their middle and made about one long: equations in hundreds of pixels lose half their digits. */
@@ -54,13 +54,13 @@ function centred(points: readonly PhotoPoint[]): { readonly points: readonly Pho
 
 /** Where a place of the picture lies in the plane, mm. */
 export function toPlane(h: Homography, [x, y]: PhotoPoint): PhotoPoint {
-  const w = h[6] * x + h[7] * y + h[8]
-  return [(h[0] * x + h[1] * y + h[2]) / w, (h[3] * x + h[4] * y + h[5]) / w]
+  const w = h[6]! * x + h[7]! * y + h[8]!
+  return [(h[0]! * x + h[1]! * y + h[2]!) / w, (h[3]! * x + h[4]! * y + h[5]!) / w]
 }
 
 function threeInALine(four: readonly PhotoPoint[]): boolean {
   return four.some((_, left) => {
-    const [[ax, ay], [bx, by], [cx, cy]] = four.filter((__, i) => i !== left)
+    const [[ax, ay], [bx, by], [cx, cy]] = four.filter((__, i) => i !== left) as [PhotoPoint, PhotoPoint, PhotoPoint]
     const area = Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax))
     const size = Math.max(Math.hypot(bx - ax, by - ay), Math.hypot(cx - ax, cy - ay), Math.hypot(cx - bx, cy - by))
     return area <= NEARLY_FLAT * size * size

@@ -3,7 +3,7 @@ import type { PhotoPoint } from '../types'
 
 /** The whole way round an open ring, mm. */
 export function perimeter(ring: readonly PhotoPoint[]): number {
-  return ring.reduce((sum, point, i) => sum + apart(point, ring[(i + 1) % ring.length]), 0)
+  return ring.reduce((sum, point, i) => sum + apart(point, ring[(i + 1) % ring.length]!), 0)
 }
 
 const apart = ([ax, ay]: PhotoPoint, [bx, by]: PhotoPoint) => Math.hypot(bx - ax, by - ay)
@@ -22,10 +22,10 @@ export function evenly(ring: readonly PhotoPoint[], stepMm: number): PhotoPoint[
   let passed = 0
   for (let i = 0; i < ring.length && found.length < n; i++) {
     const [a, b] = [ring[i], ring[(i + 1) % ring.length]]
-    const length = apart(a, b)
+    const length = apart(a!, b!)
     while (found.length < n && (found.length * whole) / n <= passed + length) {
       const share = length === 0 ? 0 : ((found.length * whole) / n - passed) / length
-      found.push([a[0] + (b[0] - a[0]) * share, a[1] + (b[1] - a[1]) * share])
+      found.push([a![0] + (b![0] - a![0]) * share, a![1] + (b![1] - a![1]) * share])
     }
     passed += length
   }
@@ -43,7 +43,7 @@ export function radiusAt(ring: readonly PhotoPoint[], [cx, cy]: PhotoPoint, hour
   const [dx, dy] = [Math.sin(angle), -Math.cos(angle)]
   let farthest: number | null = null
   ring.forEach(([ax, ay], i) => {
-    const [bx, by] = ring[(i + 1) % ring.length]
+    const [bx, by] = ring[(i + 1) % ring.length]!
     // how far each end lies to the side of the ray
     const [sideA, sideB] = [(ax - cx) * dy - (ay - cy) * dx, (bx - cx) * dy - (by - cy) * dx]
     if (sideA > 0 === sideB > 0) return
@@ -64,7 +64,7 @@ export function reachAt(
   const [px, py] = [from[0] + direction[0] * alongMm, from[1] + direction[1] * alongMm]
   let [low, high] = [Infinity, -Infinity]
   ring.forEach(([ax, ay], i) => {
-    const [bx, by] = ring[(i + 1) % ring.length]
+    const [bx, by] = ring[(i + 1) % ring.length]!
     const [a, b] = [(ax - px) * direction[0] + (ay - py) * direction[1], (bx - px) * direction[0] + (by - py) * direction[1]]
     if (a > 0 === b > 0) return
     const share = a / (a - b)

@@ -74,7 +74,7 @@ export function departuresFrom(reading: Reading, planned: PlannedView, rigid: La
   return outline.flatMap((place, i): PlaceDeparture[] => {
     const near = rim.reduce((best, own) => (apart(own.at, place) < apart(best.at, place) ? own : best))
     const byMm = outwardFrom(near.at, near.skin, inLayer(reading, i, near.depthMm, place))
-    return Math.abs(byMm) > FARTHEST_MM ? [] : [{ at: reading.outline[i], byMm, region: near.region }]
+    return Math.abs(byMm) > FARTHEST_MM ? [] : [{ at: reading.outline[i]!, byMm, region: near.region }]
   })
 }
 
@@ -85,8 +85,8 @@ export function regionDepartures(reading: Reading, planned: PlannedView, rigid: 
   const found = new Map<RegionId, { readonly by: number; readonly over: number }[]>()
   for (const { at, skin, region, depthMm } of outerRim(planned)) {
     const [edge, root] = [layPoint(rigid, at), layPoint(rigid, skin)]
-    const nearest = outline.reduce((best, own, i) => (apart(own, edge) < apart(outline[best], edge) ? i : best), 0)
-    const place = inLayer(reading, nearest, depthMm, outline[nearest])
+    const nearest = outline.reduce((best, own, i) => (apart(own, edge) < apart(outline[best]!, edge) ? i : best), 0)
+    const place = inLayer(reading, nearest, depthMm, outline[nearest]!)
     const by = outwardFrom(edge, root, place)
     if (Math.abs(by) > FARTHEST_MM) continue
     found.set(region, [...(found.get(region) ?? []), { by, over: apart(edge, root) + by }])
@@ -110,8 +110,8 @@ export function regionDepartures(reading: Reading, planned: PlannedView, rigid: 
 
 /** A place of the outline as it lies in the plane of the part it belongs to: a leg or a beard stands nearer than the rest. */
 function inLayer({ frame, outline, depths }: Reading, i: number, depthMm: number, place: PhotoPoint): PhotoPoint {
-  const [x, y] = toMm(frame, outline[i], depthMm)
-  const [ex, ey] = toMm(frame, outline[i], depths.edge.mm)
+  const [x, y] = toMm(frame, outline[i]!, depthMm)
+  const [ex, ey] = toMm(frame, outline[i]!, depths.edge.mm)
   return [place[0] + x - ex, place[1] + y - ey]
 }
 

@@ -57,7 +57,7 @@ export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): re
       const lines = linesFor(key).flatMap((id) => {
         const own = trace.lines[id]
         if (!own || own.length < 2) return []
-        if (LINES[id].closed) return [line('taken', [...own, own[0]])]
+        if (LINES[id].closed) return [line('taken', [...own, own[0]!])]
         // a step is told against the bend of the line itself, not against a straight one
         return key.id === 'headSide' ? [line('taken', own)] : [line('taken', own), line('fit', straightOf(own))]
       })
@@ -65,7 +65,7 @@ export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): re
       const known = places.flatMap((id) => (trace.places[id] ? [trace.places[id]] : []))
       // distances are drawn two by two, as they are taken
       const pairs =
-        key.id === 'layback' ? [known] : known.length % 2 === 0 ? known.flatMap((p, i) => (i % 2 ? [] : [[p, known[i + 1]]])) : [known]
+        key.id === 'layback' ? [known] : known.length % 2 === 0 ? known.flatMap((p, i) => (i % 2 ? [] : [[p, known[i + 1]!]])) : [known]
       return lines.length > 0 ? lines : pairs.filter((pair) => pair.length > 1).map((pair) => line('taken', pair))
     }
   }
@@ -108,7 +108,7 @@ function mirrored(trace: Trace): PhotoPoint[] {
     const across = (x - betweenEyes[0]) * dy - (y - betweenEyes[1]) * dx
     return [x - 2 * across * dy, y + 2 * across * dx]
   })
-  return [...ring, ring[0]]
+  return [...ring, ring[0]!]
 }
 
 function straightOf(line: readonly PhotoPoint[]): PhotoPoint[] {
@@ -120,8 +120,8 @@ function straightOf(line: readonly PhotoPoint[]): PhotoPoint[] {
 function levelOf(line: readonly PhotoPoint[]): PhotoPoint[] {
   const y = line.reduce((sum, point) => sum + point[1], 0) / line.length
   return [
-    [line[0][0], y],
-    [line[line.length - 1][0], y]
+    [line[0]![0], y],
+    [line[line.length - 1]![0], y]
   ]
 }
 

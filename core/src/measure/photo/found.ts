@@ -86,7 +86,7 @@ export function measurePhoto(reading: Reading, ids: readonly MeasureId[], seed: 
   )
   const measures = told.map((key): PictureMeasure => {
     const { name, from, unit, largest } = measureSpec(key.id)
-    const { value, u, interval, mean } = drawn[nameOf(key)]
+    const { value, u, interval, mean } = drawn[nameOf(key)]!
     const off = largest ? Math.min(value, Math.max(0, mean - value)) : 0
     const common = unit === 'mm' ? Math.abs(value - off) * reading.frame.u01 : 0
     return {
@@ -159,8 +159,8 @@ function wrongIn(reading: Reading, trace: Trace): string | null {
 function coarser(reading: Reading): Reading {
   const { outline, edgeUPx, frame } = reading
   if (outline.length < 3) return reading
-  const first = toMm(frame, outline[0])
-  const second = toMm(frame, outline[1])
+  const first = toMm(frame, outline[0]!)
+  const second = toMm(frame, outline[1]!)
   const step = Math.hypot(second[0] - first[0], second[1] - first[1])
   const every = Math.max(1, Math.round(STEP_MM / (step || 1)))
   if (!frame.hasScale || every === 1) return reading

@@ -44,7 +44,7 @@ export function plannedView({ body, withersMm, coat, lengths }: PlannedDog, seen
   const marks = view === 'side' ? skeletonOf(body, withersMm).marks : {}
   const edge = skull?.depthMm ?? 0
   return {
-    outline: evenly(whole.map(down), CELL_MM),
+    outline: evenly(whole!.map(down), CELL_MM),
     rim: figure.rim().map(({ at, skin, region, layer, depthMm }) => ({ at: down(at), skin: down(skin), region, layer, depthMm })),
     marks: Object.fromEntries(Object.entries(marks).map(([name, point]) => [name, down(point as PhotoPoint)])),
     face: face ? { eyeX: face.eyeX, noseY: -face.noseY } : null,

@@ -169,7 +169,7 @@ function profilePlaces({ marks, outline, rim }: PlannedView, found: readonly Pho
   // between the legs the plan's own outline is the skirt's; a leg, near or far, hangs below it
   const open = belly.filter((point) => Math.abs(onto(outline, point, 'below')[1] - point[1]) < OWN_EDGE_MM)
   const skirt = (open.length > 2 ? open.slice(1, -1) : open.length > 0 ? open : belly).map(at)
-  places.elbow = onto(found, skirt[0], 'below')
+  places.elbow = onto(found, skirt[0]!, 'below')
   places.tuckUp = onto(found, skirt.at(-1)!, 'below')
   return places
 }
@@ -183,7 +183,7 @@ const BELLY_SHARES = [0.12, 0.18, 0.24, 0.3, 0.36, 0.42, 0.48, 0.54, 0.6, 0.66, 
 /** The first of some places of the back that has the outline close above it, on the outline. */
 function firstNear(places: readonly PhotoPoint[], found: readonly PhotoPoint[], near: number): PhotoPoint {
   const crossings = places.map((place) => ({ place, edge: onto(found, place, 'above') }))
-  return (crossings.find(({ place, edge }) => place[1] - edge[1] > -near / 4 && place[1] - edge[1] < near) ?? crossings[0]).edge
+  return (crossings.find(({ place, edge }) => place[1] - edge[1] > -near / 4 && place[1] - edge[1] < near) ?? crossings[0]!).edge
 }
 
 /** An ear or the muzzle counts from this share of the skull's reach on. Chosen. */
@@ -213,9 +213,9 @@ function headPlaces(
   const [leftHours, rightHours] = [leftEar, rightEar].map((ear) =>
     ear.filter((point) => far(point) > BEYOND * reach).map((point) => clockOf(eyes, point))
   )
-  if (earsStand && leftHours.length > 0 && rightHours.length > 0) {
-    ;[places.earLeftIn, places.earLeftOut] = [Math.min(...leftHours) - 0.15, Math.max(...leftHours) + 0.15].map(edgeAt)
-    ;[places.earRightOut, places.earRightIn] = [Math.min(...rightHours) - 0.15, Math.max(...rightHours) + 0.15].map(edgeAt)
+  if (earsStand && leftHours!.length > 0 && rightHours!.length > 0) {
+    ;[places.earLeftIn, places.earLeftOut] = [Math.min(...leftHours!) - 0.15, Math.max(...leftHours!) + 0.15].map(edgeAt)
+    ;[places.earRightOut, places.earRightIn] = [Math.min(...rightHours!) - 0.15, Math.max(...rightHours!) + 0.15].map(edgeAt)
   }
   const muzzle = layer('muzzle')
   const widest = (sign: 1 | -1) => muzzle.reduce((best, point) => (sign * point[0] > sign * best[0] ? point : best), eyes)
@@ -235,7 +235,7 @@ function hoursOff(centre: PhotoPoint, point: PhotoPoint, hour: number): number {
 function alongRay(ring: readonly PhotoPoint[], [x, y]: PhotoPoint, [dx, dy]: PhotoPoint): PhotoPoint {
   let nearest = Infinity
   ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]
+    const b = ring[(i + 1) % ring.length]!
     const [sideA, sideB] = [(a[0] - x) * dy - (a[1] - y) * dx, (b[0] - x) * dy - (b[1] - y) * dx]
     if (sideA > 0 === sideB > 0) return
     const share = sideA / (sideA - sideB)
@@ -277,7 +277,7 @@ export function onto(ring: readonly PhotoPoint[], [x, y]: PhotoPoint, way: 'abov
   const upright = way === 'above' || way === 'below'
   let best: PhotoPoint | null = null
   ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]
+    const b = ring[(i + 1) % ring.length]!
     const [a0, b0, at] = upright ? [a[0], b[0], x] : [a[1], b[1], y]
     if (a0 > at === b0 > at) return
     const share = (at - a0) / (b0 - a0)

@@ -115,16 +115,16 @@ export function yawFrom(places: Trace['places'], noseBeforeEyesMm: number): numb
 function jittered({ outline, edgeUPx, frame }: Reading, random: Random): PhotoPoint[] {
   const n = outline.length
   const common = EDGE_COMMON_MM * (frame.hasScale ? frame.pxPerMm : 1) * normalDraw(random)
-  const step = n > 1 ? Math.hypot(outline[1][0] - outline[0][0], outline[1][1] - outline[0][1]) / frame.pxPerMm : 1
+  const step = n > 1 ? Math.hypot(outline[1]![0] - outline[0]![0], outline[1]![1] - outline[0]![1]) / frame.pxPerMm : 1
   const keep = Math.exp(-Math.max(0.05, step) / EDGE_REACH_MM)
   const fresh = Math.sqrt(1 - keep * keep)
   let own = normalDraw(random)
   return outline.map(([x, y], i) => {
     own = keep * own + fresh * normalDraw(random)
     const [a, b] = [outline[(i - 1 + n) % n], outline[(i + 1) % n]]
-    const size = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1
-    const off = common + edgeUPx[i] * own
-    return [x + ((b[1] - a[1]) / size) * off, y - ((b[0] - a[0]) / size) * off]
+    const size = Math.hypot(b![0] - a![0], b![1] - a![1]) || 1
+    const off = common + edgeUPx[i]! * own
+    return [x + ((b![1] - a![1]) / size) * off, y - ((b![0] - a![0]) / size) * off]
   })
 }
 

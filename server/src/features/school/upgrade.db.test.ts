@@ -1,6 +1,7 @@
 // A school as an older version left it, brought up to now: poured in from its dump (testing/upgrade), then started as any school is.
 import { houseRules, rack, standards } from '@peen/content'
 import type { ApprenticeView, DraftView, GradingView, TableView } from '@peen/contract'
+import canonicalize from 'canonicalize'
 import { readFileSync } from 'node:fs'
 import { gunzipSync } from 'node:zlib'
 import mysql from 'mysql2/promise'
@@ -10,6 +11,7 @@ import { connect, migrateUp, tables, type Connection, type DatabaseSettings } fr
 import { serve, type Client, type Served } from '../../testing/world'
 import { deriveWhereOld } from '../derived'
 import { agreedOf } from '../agreed'
+import { inFirstWords, sha256 } from '../audit'
 import { loadContent } from './school'
 
 const DATABASE = 'peen_test_upgraded'
@@ -66,6 +68,13 @@ describe('a school of before there were plans of work', () => {
     expect(status).toBe('signed')
     expect(result).toEqual(before.result)
     expect(answers).toEqual(before.answers)
+  })
+
+  it('knows each tap again that it took while a visit was called a session', async () => {
+    const rows = await connection.db.select().from(tables.events)
+    expect(rows.length).toBeGreaterThan(0)
+    for (const { contentHash, receivedAt: _at, late: _late, clockOffMs: _off, position: _place, ...event } of rows)
+      expect(sha256(canonicalize(inFirstWords({ ...event, atDevice: event.atDevice.toISOString() }))!), event.id).toBe(contentHash)
   })
 
   it('finishes a visit that was set up on the sheet that was agreed', async () => {
