@@ -1,7 +1,7 @@
 // What the demo's year is answered, endpoint by endpoint, held against the shapes that docs/openapi.json promises.
 import { standards } from '@peen/content'
 import { ENDPOINTS, type Endpoint } from '@peen/contract'
-import { tables } from '@peen/server'
+import { ROUTES, tables } from '@peen/server'
 import Ajv2020 from 'ajv/dist/2020'
 import { and, desc, eq, isNotNull } from 'drizzle-orm'
 import { readFileSync } from 'node:fs'
@@ -54,9 +54,19 @@ const asked = Object.entries(ENDPOINTS as Readonly<Record<string, Endpoint>>).fi
 
 it('and there are many', () => expect(asked.length).toBeGreaterThan(40))
 
+const addressOf = (path: string) =>
+  path.replace(/:([a-z]+)/gi, (_, param: string) => (param === 'id' ? ids[path.split('/')[1]] : VALUES[param])!)
+
+// answered together (server/src/http/together.ts): what one of them may read, the other reads in the same words
+const alike = ROUTES.filter(({ alike }) => alike === 'staff').map(({ name, path }) => [name, path] as const)
+it.each(alike)('%s answers a lead and an instructor in the same words', async (_, path) => {
+  const [lead, instructor] = [await demo.as('ottilie'), await demo.as('mira')]
+  expect(await instructor(addressOf(path))).toEqual(await lead(addressOf(path)))
+})
+it('and there are some', () => expect(alike.length).toBeGreaterThan(4))
+
 it.each(asked.map(([name, { path }]) => [name, path]))('%s answers in its shape', async (name, path) => {
-  const first = path.split('/')[1]
-  const address = path.replace(/:([a-z]+)/gi, (_, param: string) => (param === 'id' ? ids[first] : VALUES[param]))
+  const address = addressOf(path)
   // the demo has none of it yet
   if (address.includes('undefined')) return
   const reply = await demo.get(address)

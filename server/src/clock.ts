@@ -10,6 +10,8 @@ export type Clock = {
   readonly real: () => Date
   /** today's date in the school's own zone, YYYY-MM-DD */
   readonly today: () => Promise<string>
+  /** both at once: the moment in ISO 8601, and its date in the school's zone */
+  readonly moment: () => Promise<{ readonly now: string; readonly today: string }>
   /** false where `now` stands until somebody moves it: a tablet then shows it standing */
   readonly runs: () => Promise<boolean>
 }
@@ -23,20 +25,24 @@ const DEMO_RUNS_MS = 6 * 3600000
  */
 export function databaseClock(db: Database, demoStands = false): Clock {
   let began: { readonly from: number; readonly at: number } | null = null
-  const row = async () => (await db.select().from(tables.school).limit(1))[0]
+  const { demoNow, timeZone } = tables.school
+  const row = async () => (await db.select({ demoNow, timeZone }).from(tables.school).limit(1))[0]
   const timeOf = (school: Awaited<ReturnType<typeof row>> | undefined): Date => {
     const from = school?.demoNow?.getTime()
     if (from === undefined) return new Date()
     if (began?.from !== from) began = { from, at: Date.now() }
     return new Date(from + (demoStands ? 0 : Math.min(DEMO_RUNS_MS, Date.now() - began.at)))
   }
+  const moment = async () => {
+    const school = await row()
+    const now = timeOf(school)
+    return { now: now.toISOString(), today: localDate(now, school?.timeZone ?? 'UTC') }
+  }
   return {
     now: async () => timeOf(await row()),
     real: () => new Date(),
-    today: async () => {
-      const school = await row()
-      return localDate(timeOf(school), school?.timeZone ?? 'UTC')
-    },
+    today: async () => (await moment()).today,
+    moment,
     runs: async () => !(demoStands && (await row())?.demoNow)
   }
 }
@@ -59,12 +65,20 @@ export function settableClock(start: Date, zone: string): SettableClock {
     now: async () => at,
     real: () => wall ?? new Date(),
     today: async () => localDate(at, zone),
+    moment: async () => ({ now: at.toISOString(), today: localDate(at, zone) }),
     runs: async () => false,
     set: (to) => (at = to),
     setReal: (to) => (wall = to)
   }
 }
 
+/** The formats of the zones that were asked for: making one costs more than all else that a date needs. */
+const formats = new Map<string, Intl.DateTimeFormat>()
+
+/** The date of a moment in a zone, YYYY-MM-DD. */
 export function localDate(at: Date, zone: string): string {
-  return new Intl.DateTimeFormat('en-CA', { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)
+  const options = { timeZone: zone, year: 'numeric', month: '2-digit', day: '2-digit' } as const
+  const format = formats.get(zone) ?? new Intl.DateTimeFormat('en-CA', options)
+  formats.set(zone, format)
+  return format.format(at)
 }

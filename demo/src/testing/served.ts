@@ -11,6 +11,8 @@ export type ServedDemo = {
   readonly fresh: Connection
   /** what the lead is answered; throws where it is refused */
   readonly get: (path: string) => Promise<unknown>
+  /** signs another person in, and asks as they would */
+  readonly as: (username: string) => Promise<(path: string) => Promise<unknown>>
   readonly close: () => Promise<void>
 }
 
@@ -28,24 +30,24 @@ export async function servedDemo(name: string, { as = 'ottilie', logQuery = () =
   if (played) refill(settings, played)
   else await playDemo(fresh.db)
   const listened = connect(settings, { logQuery })
-  const app = makeApp({ db: listened.db, clock: databaseClock(listened.db), log: pino({ level: 'silent' }) }, null)
+  const app = makeApp({ db: listened.db, clock: databaseClock(listened.db, true), log: pino({ level: 'silent' }) }, null)
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
-  const headers = { 'content-type': 'application/json' }
-  const signedIn = await fetch(`${url}/sign-in`, {
-    method: 'POST',
-    headers,
-    body: JSON.stringify({ username: as, password: PASSWORD })
-  })
-  const cookie = signedIn.headers.getSetCookie()[0].split(';')[0]
-  return {
-    fresh,
-    get: async (path) => {
+  const asPerson = async (username: string) => {
+    const headers = { 'content-type': 'application/json' }
+    const signedIn = await fetch(`${url}/sign-in`, { method: 'POST', headers, body: JSON.stringify({ username, password: PASSWORD }) })
+    const cookie = signedIn.headers.getSetCookie()[0].split(';')[0]
+    return async (path: string): Promise<unknown> => {
       const answer = await patientFetch(url + path, { headers: { cookie } })
       if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
       return answer.json()
-    },
+    }
+  }
+  return {
+    fresh,
+    get: await asPerson(as),
+    as: asPerson,
     close: async () => {
       server.closeAllConnections()
       server.close()

@@ -6,6 +6,7 @@ import type { BodyOf, Endpoint, EndpointName, Me, ParamOf, Permit, QueryOf, Read
 import type { Clock } from '../clock'
 import type { Database } from '../db'
 import { Refused, refuse } from './problem'
+import { makeTogether } from './together'
 
 /** What every use case may ask of the server. */
 export type Services = { readonly db: Database; readonly clock: Clock; readonly log: Logger }
@@ -36,6 +37,8 @@ type Answered<N extends EndpointName> = [Reply<N>] extends [never] ? void : Repl
 export type Route = Endpoint & {
   readonly name: EndpointName
   readonly body?: Schema
+  /** whose reading is alike: see `Alike` */
+  readonly alike: Alike | null
   readonly run: (call: Call<EndpointName>) => Promise<unknown>
 }
 
@@ -53,10 +56,25 @@ const READ: Readonly<Record<Reads, (body: unknown) => unknown>> = {
   picture: (body) => (Buffer.isBuffer(body) ? body : Buffer.alloc(0))
 }
 
+/**
+ * Of a reading that many ask for at once: answered together with those of the same person, or of all staff where the
+ * answer is the same for each of them. An apprentice is never answered together with another person.
+ */
+export type Alike = 'person' | 'staff'
+
 /** An endpoint of the table with what the server does for it. */
-export function serve<N extends EndpointName>(name: N, run: (call: Call<N>) => Promise<Answered<N>>): Route {
+export function serve<N extends EndpointName>(
+  name: N,
+  run: (call: Call<N>) => Promise<Answered<N>>,
+  { alike = null }: { readonly alike?: Alike | null } = {}
+): Route {
   const body = (BODIES as Readonly<Partial<Record<EndpointName, Schema>>>)[name]
-  return { ...ENDPOINTS[name], name, body, run: run as unknown as Route['run'] }
+  return { ...ENDPOINTS[name], name, body, alike, run: run as unknown as Route['run'] }
+}
+
+/** What readings that are answered together have in common: the address with its query, and who asks. */
+function keyOf(alike: Alike, { originalUrl }: Request, { id, role }: Me): string {
+  return `${alike === 'staff' && role !== 'apprentice' ? 'staff' : id} ${originalUrl}`
 }
 
 /** The middleware that enforces a permit; `permit` stays readable on it for the test that walks all routes. */
@@ -105,6 +123,7 @@ function knownProblem({ name, problems = [] }: Route, error: unknown): unknown {
 
 /** Mounts routes: permission first, then the body's shape, then the one call. */
 export function mount(router: Router, routes: readonly Route[], services: Services): void {
+  const together = makeTogether<string>()
   for (const route of routes) {
     router[route.method](route.path, permitHandler(route.who), PARSERS[route.reads ?? 'json'], async (req: Request, res: Response) => {
       const params = req.params as Record<string, string>
@@ -120,9 +139,16 @@ export function mount(router: Router, routes: readonly Route[], services: Servic
         query: plainQuery(req.query),
         lastEventId: req.get('last-event-id')
       }
-      const answer = await route.run(call as Call<EndpointName>).catch((error: unknown) => {
-        throw knownProblem(route, error)
-      })
+      const run = () =>
+        route.run(call as Call<EndpointName>).catch((error: unknown) => {
+          throw knownProblem(route, error)
+        })
+      if (route.alike && call.actor) {
+        const text = await together(keyOf(route.alike, req, call.actor), async () => JSON.stringify(await run()))
+        res.type('json').send(text)
+        return
+      }
+      const answer = await run()
       if (res.headersSent) return
       res.status(res.statusCode || 200).json(answer ?? {})
     })

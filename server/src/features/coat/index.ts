@@ -7,7 +7,7 @@ import { coatList } from './heads'
 export { keepAim, writeEntries } from './book'
 
 export const coatRoutes: readonly Route[] = [
-  serve('coats', ({ services, actor }) => coatList(services, actor)),
+  serve('coats', ({ services, actor }) => coatList(services, actor), { alike: 'person' }),
   serve('coat', ({ services, actor, params }) => coatPage(services, actor, params.id)),
   serve('readLengths', ({ services, actor, params }) => readLengths(services, actor, params.id)),
   serve('writeEntries', ({ services, actor, params, body }) => writeEntries(services, actor, params.id, body)),

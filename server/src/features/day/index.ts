@@ -16,7 +16,7 @@ function dateOf(text: string): string {
 }
 
 export const dayRoutes: readonly Route[] = [
-  serve('day', ({ services, params }) => dayView(services, params.on === 'today' ? undefined : dateOf(params.on))),
+  serve('day', ({ services, params }) => dayView(services, params.on === 'today' ? undefined : dateOf(params.on)), { alike: 'staff' }),
   serve('daySummaries', ({ services, actor, params }) => daySummaries(services, actor, dateOf(params.on))),
   serve('openDay', ({ services, actor, params }) => openDay(services, actor, dateOf(params.on))),
   serve('sayAbsent', ({ services, actor, params }) =>

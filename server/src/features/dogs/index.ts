@@ -105,7 +105,7 @@ async function keepFacts({ db }: Services, id: string, { facts }: DogFacts): Pro
 }
 
 export const dogRoutes: readonly Route[] = [
-  serve('dogs', ({ services }) => dogList(services)),
+  serve('dogs', ({ services }) => dogList(services), { alike: 'staff' }),
   serve('dog', ({ services, actor, params }) => dogPage(services, actor, params.id)),
   serve('addDog', ({ services, body }) => addDog(services, body)),
   serve('previewDogs', ({ body }) => previewDogs(String(body))),

@@ -46,35 +46,46 @@ export async function factsFor(
   const answered = await answeredBy(db, ids, today)
   const certificateNames = await namesOfCertificates(db)
   const accountsOf = await accountsOfOne(db)
+  const known = new Map(ids.map((id) => [id, knownOf(id)]))
   return (certificate, apprenticeId) => {
-    const own = live.get(apprenticeId) ?? []
-    const counted = own.filter(({ row }) => row.body.counts)
+    const { counted, ...facts } = known.get(apprenticeId)!
     const wanted = new Set(certificate.rules.flatMap((rule) => ('techniques' in rule ? rule.techniques.map(techniqueToday) : [])))
     const dogs = new Map(
       counted
         .filter(({ row }) => wanted.has(row.techniqueId))
         .map(({ row, dogName, coat }) => [row.dogId, { id: row.dogId, name: dogName, coat }])
     )
+    return {
+      today,
+      ...facts,
+      techniqueNames: names,
+      trims: (trims.get(apprenticeId) ?? []).filter(
+        (trim) => certificate.standards.includes(trim.standardId) && trim.blind && !accountsOf(trim.assessorId).has(apprenticeId)
+      ),
+      dogs: [...dogs.values()].sort((x, y) => x.name.localeCompare(y.name)),
+      certificateNames,
+      questionWords
+    }
+  }
+
+  /** What does not depend on the certificate. */
+  function knownOf(apprenticeId: string) {
+    const own = live.get(apprenticeId) ?? []
+    const counted = own.filter(({ row }) => row.body.counts)
+    const right = answered.get(apprenticeId) ?? new Map<string, string>()
     const standings = (states.get(apprenticeId) ?? []).map((one): [string, TechniqueState] => [
       one.techniqueId,
       { state: one.state, signalOn: one.signalOn, risk }
     ])
     const attempts = group(counted, ({ row }) => row.techniqueId)
     return {
-      today,
-      standings: withRetired(new Map(standings), answered.get(apprenticeId) ?? new Map()),
-      techniqueNames: names,
+      counted,
+      standings: withRetired(new Map(standings), right),
       attempts: renamedToo(new Map([...attempts].map(([id, some]) => [id, some.map(recordFrom)]))),
-      trims: (trims.get(apprenticeId) ?? []).filter(
-        (trim) => certificate.standards.includes(trim.standardId) && trim.blind && !accountsOf(trim.assessorId).has(apprenticeId)
-      ),
-      dogs: [...dogs.values()].sort((x, y) => x.name.localeCompare(y.name)),
       lastSafetyOn: latest(own.filter(({ row }) => row.body.safetyEvents > 0).map(({ row }) => row.onDate)),
       lastWorkOn: latest(counted.map(({ row }) => row.onDate)),
       held: held.get(apprenticeId) ?? new Map<string, Held>(),
-      certificateNames,
-      answered: answered.get(apprenticeId) ?? new Map<string, string>(),
-      questionWords
+      answered: right
     }
   }
 }

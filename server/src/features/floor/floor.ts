@@ -26,7 +26,7 @@ import { isClosedDay, openedBy } from '../day'
 import { dogView, personName } from '../people'
 import { holdsFor, visitRows, standardOfVisit, stepsOfVisit } from '../practice'
 import type { standardOf } from '../school'
-import { houseOf, rackOf, schoolRow } from '../school'
+import { houseIn, rackOf, schoolRow } from '../school'
 
 const MINUTE_MS = 60000
 
@@ -36,13 +36,14 @@ type Occupied = { readonly view: FloorTable; readonly facts: TableFacts; readonl
 // eslint-disable-next-line max-lines-per-function -- facts are gathered once, then laid together
 export async function floorView(services: Services, actor: Me): Promise<FloorView> {
   const { db, clock } = services
-  const [room, today, now] = [await schoolRow(db), await clock.today(), (await clock.now()).toISOString()]
+  const { now, today } = await clock.moment()
+  const room = await schoolRow(db)
   const rows = await visitRows(db, eq(tables.visits.onDate, today))
   const events = await eventsOf(
     db,
     rows.map(({ visit }) => visit.id)
   )
-  const shop = { house: await houseOf(db), rack: await rackOf(db) }
+  const shop = { house: houseIn(room), rack: await rackOf(db) }
   const agreed = await agreedOfAll(
     db,
     rows.map(({ visit }) => visit.id)

@@ -9,6 +9,7 @@ export {
   knownTo,
   loadContent,
   rackOf,
+  houseIn,
   schoolRow,
   DERIVED_BY,
   techniquesOf
@@ -16,7 +17,7 @@ export {
 export { everyStandard, newestStandards, retiredOf, standardOf, trimNames } from './versions'
 
 export const schoolRoutes: readonly Route[] = [
-  serve('school', ({ services }) => schoolView(services)),
+  serve('school', ({ services }) => schoolView(services), { alike: 'staff' }),
   serve('chooseHouseRules', ({ services, body }) => chooseHouseRules(services, body)),
   serve('gradeRules', ({ services }) => gradeRulesOf(services.db)),
   serve('keepGradeRules', ({ services, body }) => keepGradeRules(services, body)),

@@ -119,9 +119,15 @@ export function inShippedOrder(standards: readonly Standard[]): Standard[] {
   return [...standards].sort((a, b) => place(a.id) - place(b.id) || a.name.localeCompare(b.name) || b.version - a.version)
 }
 
+/** The sides in the school's row. */
+export const houseIn = ({ houseRules: own }: typeof tables.school.$inferSelect): Readonly<Record<string, number>> => ({
+  ...USUAL_RULES,
+  ...own
+})
+
 /** The school's sides; a question that came after the school was opened has its usual answer. */
 export async function houseOf(db: Reader): Promise<Readonly<Record<string, number>>> {
-  return { ...USUAL_RULES, ...(await schoolRow(db)).houseRules }
+  return houseIn(await schoolRow(db))
 }
 
 /** When a trim passes, as the school has set it. */

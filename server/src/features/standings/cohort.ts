@@ -1,5 +1,5 @@
 // Where many apprentices stand, from the charts that are kept: no attempt is read.
-import { designLearningChart, stateOf, type Around, type ChartRow, type State } from '@peen/core/competency'
+import { designLearningChart, stateOf, type Around, type ChartRow, type StandingRules, type State } from '@peen/core/competency'
 import type { TechniqueVersion } from '@peen/contract'
 import { group } from 'd3-array'
 import { asc, inArray } from 'drizzle-orm'
@@ -12,7 +12,12 @@ export type ChartState = ChartRow &
   Omit<Around, 'today'> & { readonly apprenticeId: string; readonly techniqueId: string; readonly state: State; readonly because: string }
 
 /** The chart of every technique that somebody has tried, with its state today; of some apprentices or of all (null). */
-export async function cohortStates(db: Reader, apprenticeIds: readonly string[] | null, today: string): Promise<ChartState[]> {
+export async function cohortStates(
+  db: Reader,
+  apprenticeIds: readonly string[] | null,
+  today: string,
+  known: StandingRules | null = null
+): Promise<ChartState[]> {
   if (apprenticeIds?.length === 0) return []
   const { charts: c, holdLifts: h } = tables
   const ids = apprenticeIds === null ? null : [...apprenticeIds]
@@ -27,7 +32,7 @@ export async function cohortStates(db: Reader, apprenticeIds: readonly string[] 
     .where(ids === null ? undefined : inArray(h.apprenticeId, ids))
     .orderBy(asc(h.onDate))
   const lifted = new Map(lifts.map((lift) => [`${lift.apprenticeId}|${techniqueToday(lift.techniqueId)}`, lift.onDate]))
-  const rules = await standingRules(db)
+  const rules = known ?? (await standingRules(db))
   return rows.map((row) => {
     const key = `${row.apprenticeId}|${row.techniqueId}`
     const around = { passedTrimOn: passed.get(key) ?? null, liftedOn: lifted.get(key) ?? null }
@@ -55,8 +60,9 @@ export async function techniquesNow(
 ): Promise<ReadonlyMap<string, ReadonlyMap<string, TechniqueNow>>> {
   const ids = [...new Set(apprenticeIds)]
   const techniques = await techniquesOf(db)
-  const { limit } = designLearningChart(await standingRules(db))
-  const states = group(await cohortStates(db, ids, today), ({ apprenticeId }) => apprenticeId)
+  const rules = await standingRules(db)
+  const { limit } = designLearningChart(rules)
+  const states = group(await cohortStates(db, ids, today, rules), ({ apprenticeId }) => apprenticeId)
   return new Map(
     ids.map((id) => {
       const known = new Map((states.get(id) ?? []).map((one) => [one.techniqueId, one]))

@@ -39,4 +39,4 @@ export async function wallView({ db, clock }: Services): Promise<WallView> {
   }
 }
 
-export const wallRoutes: readonly Route[] = [serve('wall', ({ services }) => wallView(services))]
+export const wallRoutes: readonly Route[] = [serve('wall', ({ services }) => wallView(services), { alike: 'staff' })]
