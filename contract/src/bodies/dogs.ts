@@ -8,8 +8,8 @@ import {
   type CoatAim,
   type CoatStrike,
   type NewCoatEntries
-} from '../coat'
-import { newDogSchema, type NewDog } from '../day'
+} from '../dogs/coat'
+import { newDogSchema, type NewDog } from '../floor/day'
 import {
   dogFactsSchema,
   dogProfileSchema,
@@ -19,8 +19,8 @@ import {
   type DogProfile,
   type MergeDog,
   type NewStanding
-} from '../dogs'
-import { newNoteSchema, strikeNoteSchema, type NewNote, type StrikeNote } from '../notes'
+} from '../dogs/dogs'
+import { newNoteSchema, strikeNoteSchema, type NewNote, type StrikeNote } from '../dogs/notes'
 import { takes } from './takes'
 
 export const dogBodies = {

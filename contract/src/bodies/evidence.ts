@@ -1,8 +1,8 @@
 import type { Certificate } from '@peen/core/certify'
-import { certificateSchema, standingRulesSchema, type StandingRulesBody } from '../certificates'
-import { declineSchema, draftFindingSchema, liftHoldSchema, type Decline, type DraftFinding, type LiftHold } from '../certify'
-import { newFigureSchema, type NewFigure } from '../day'
-import { newAnswerSchema, type NewAnswer } from '../questions'
+import { certificateSchema, standingRulesSchema, type StandingRulesBody } from '../evidence/certificates'
+import { declineSchema, draftFindingSchema, liftHoldSchema, type Decline, type DraftFinding, type LiftHold } from '../evidence/certify'
+import { newFigureSchema, type NewFigure } from '../floor/day'
+import { newAnswerSchema, type NewAnswer } from '../evidence/questions'
 import { takes } from './takes'
 
 export const evidenceBodies = {

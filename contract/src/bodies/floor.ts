@@ -15,9 +15,9 @@ import {
   type Swap,
   type TablePlace,
   type TableTools
-} from '../day'
-import { eventBatchSchema, type EventBatch } from '../events'
-import { houseRulesSchema, roundsSchema, type HouseRules, type Rounds } from '../school'
+} from '../floor/day'
+import { eventBatchSchema, type EventBatch } from '../floor/events'
+import { houseRulesSchema, roundsSchema, type HouseRules, type Rounds } from '../people/school'
 import {
   chosenSchema,
   closingSchema,
@@ -27,7 +27,7 @@ import {
   type NewClosing,
   type NewFound,
   type NewGate
-} from '../visits'
+} from '../floor/visits'
 import { takes } from './takes'
 
 export const floorBodies = {

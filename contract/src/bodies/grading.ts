@@ -1,8 +1,8 @@
 import type { GradeRules } from '@peen/core/grade'
-import { appointSchema, assessmentDaySchema, settleSchema, type Appoint, type AssessmentDayBody, type Settle } from '../assessments'
-import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '../grading'
-import { marksSchema, type SaveMarks } from '../measures'
-import { gradeRulesSchema } from '../school'
+import { appointSchema, assessmentDaySchema, settleSchema, type Appoint, type AssessmentDayBody, type Settle } from '../grading/assessments'
+import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '../grading/grading'
+import { marksSchema, type SaveMarks } from '../grading/measures'
+import { gradeRulesSchema } from '../people/school'
 import { takes } from './takes'
 
 export const gradingBodies = {

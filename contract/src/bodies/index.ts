@@ -6,7 +6,7 @@ import { gradingBodies } from './grading'
 import { libraryBodies } from './library'
 import { peopleBodies } from './people'
 import type { EndpointName } from '../endpoints'
-import type { Schema } from '../yup'
+import type { Schema } from '../shape/yup'
 
 export const BODIES = {
   ...peopleBodies,

@@ -1,4 +1,4 @@
-import { rackSchema, type NewRack } from '../rack'
+import { rackSchema, type NewRack } from '../library/rack'
 import {
   importedSchema,
   keptDraftSchema,
@@ -8,8 +8,8 @@ import {
   type Imported,
   type KeptDraft,
   type NewDraft
-} from '../standards'
-import { techniqueSchema, type NewTechnique } from '../techniques'
+} from '../library/standards'
+import { techniqueSchema, type NewTechnique } from '../library/techniques'
 import { takes } from './takes'
 
 export const libraryBodies = {

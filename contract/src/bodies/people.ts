@@ -1,6 +1,6 @@
-import { setupSchema, signInSchema, type Setup, type SignIn } from '../auth'
-import { newPersonSchema, type NewPerson } from '../day'
-import { newPasswordSchema, settingsSchema, type NewPassword, type Settings } from '../own'
+import { setupSchema, signInSchema, type Setup, type SignIn } from '../people/auth'
+import { newPersonSchema, type NewPerson } from '../floor/day'
+import { newPasswordSchema, settingsSchema, type NewPassword, type Settings } from '../people/own'
 import {
   cohortSchema,
   inviteSchema,
@@ -12,7 +12,7 @@ import {
   type Retire,
   type SamePerson,
   type Welcome
-} from '../people'
+} from '../people/people'
 import { takes } from './takes'
 
 export const peopleBodies = {

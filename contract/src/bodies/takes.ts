@@ -1,4 +1,4 @@
-import type { InferType, Schema } from '../yup'
+import type { InferType, Schema } from '../shape/yup'
 
 type Plain<T> = T extends readonly (infer U)[]
   ? Plain<U>[]

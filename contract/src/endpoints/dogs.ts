@@ -1,9 +1,9 @@
 // The dogs, their coats over time, and notes.
 import type { CoatRules } from '@peen/core/coat'
-import type { CoatAim, CoatList, CoatPage } from '../coat'
-import type { DogFacts, DogsPreview } from '../dogs'
-import type { NoteView } from '../notes'
-import type { DogPage, DogView } from '../views'
+import type { CoatAim, CoatList, CoatPage } from '../dogs/coat'
+import type { DogFacts, DogsPreview } from '../dogs/dogs'
+import type { NoteView } from '../dogs/notes'
+import type { DogPage, DogView } from '../dogs/dog-views'
 import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const dogEndpoints = {

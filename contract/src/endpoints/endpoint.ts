@@ -1,5 +1,5 @@
 // What an endpoint is: one line of the table from which the server is checked, the client is typed and OpenAPI is made.
-import type { Role } from '../auth'
+import type { Role } from '../people/auth'
 import type { OwnProblem } from './problems'
 
 /** Who may call an endpoint. */

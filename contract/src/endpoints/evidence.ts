@@ -1,10 +1,10 @@
 // Apprentices, what they can do, and certificates.
-import type { CertificateBook, DryRunRow } from '../certificates'
-import type { FigureView } from '../day'
-import type { AnswerView } from '../questions'
-import type { RecordFile } from '../records'
-import type { ApprenticeSummary, ApprenticeView, FindingRow, FindingView } from '../views'
-import type { WallView } from '../wall'
+import type { CertificateBook, DryRunRow } from '../evidence/certificates'
+import type { FigureView } from '../floor/day'
+import type { AnswerView } from '../evidence/questions'
+import type { RecordFile } from '../evidence/records'
+import type { ApprenticeSummary, ApprenticeView, FindingRow, FindingView } from '../evidence/apprentice-views'
+import type { WallView } from '../evidence/wall'
 import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const evidenceEndpoints = {

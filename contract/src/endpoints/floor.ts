@@ -1,10 +1,12 @@
 // The room today: the school, its floor, the day's plan, what is recorded at a table.
-import type { VisitCoatStart } from '../coat'
-import type { DaySummaryView, DayView, Planned, TableTools } from '../day'
-import type { EventAnswer } from '../events'
-import type { SearchHit } from '../notes'
-import type { FloorView, SchoolView, TableView, VisitLine } from '../views'
-import type { PictureView, VisitPage } from '../visits'
+import type { VisitCoatStart } from '../dogs/coat'
+import type { DaySummaryView, DayView, Planned, TableTools } from '../floor/day'
+import type { EventAnswer } from '../floor/events'
+import type { SearchHit } from '../dogs/notes'
+import type { FloorView, TableView } from '../floor/floor-views'
+import type { SchoolView } from '../people/school-view'
+import type { VisitLine } from '../dogs/dog-views'
+import type { PictureView, VisitPage } from '../floor/visits'
 import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const floorEndpoints = {

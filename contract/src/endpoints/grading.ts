@@ -1,8 +1,8 @@
 // Finished trims: grade sheets, measured photographs, two assessors of one trim.
 import type { GradeResult, GradeRules } from '@peen/core/grade'
-import type { AssessmentBook, AssessmentPage, BorderlineView } from '../assessments'
-import type { MeasurePage } from '../measures'
-import type { GradingView, MethodDifference, TrimRow } from '../views'
+import type { AssessmentBook, AssessmentPage, BorderlineView } from '../grading/assessments'
+import type { MeasurePage } from '../grading/measures'
+import type { GradingView, MethodDifference, TrimRow } from '../grading/grading-views'
 import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const gradingEndpoints = {

@@ -1,7 +1,7 @@
 // What work is done by: the rack, the trims and their drafts, the techniques.
-import type { RackView } from '../rack'
-import type { DraftView, StandardPage, StandardRow } from '../standards'
-import type { TechniquePage } from '../techniques'
+import type { RackView } from '../library/rack'
+import type { DraftView, StandardPage, StandardRow } from '../library/standards'
+import type { TechniquePage } from '../library/techniques'
 import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const libraryEndpoints = {

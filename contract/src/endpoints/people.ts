@@ -1,9 +1,9 @@
 // Signing in, one's own settings, the people of the school, their accounts.
-import type { Me } from '../auth'
-import type { Settings } from '../own'
-import type { Cohort, ErasureView, PeopleView } from '../people'
-import type { CohortPreview } from '../records'
-import type { TrailView } from '../trail'
+import type { Me } from '../people/auth'
+import type { Settings } from '../people/own'
+import type { Cohort, ErasureView, PeopleView } from '../people/people'
+import type { CohortPreview } from '../evidence/records'
+import type { TrailView } from '../people/trail'
 import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const peopleEndpoints = {

@@ -1,7 +1,7 @@
 import { MEASURE_IDS } from '@peen/core/measure'
 import { GLOBAL_RATINGS, type Answers, type GlobalRating } from '@peen/core/grade'
-import { mapOf } from './fields'
-import { array, lazy, mixed, number, object, string, uuid, type InferType, type Schema } from './yup'
+import { mapOf } from '../shape/fields'
+import { array, lazy, mixed, number, object, string, uuid, type InferType, type Schema } from '../shape/yup'
 
 const HAND_KINDS = ['asItShouldBe', 'readings', 'inputs', 'level', 'excused', 'instructor'] as const
 const within = (low: number, high: number) =>

@@ -2,8 +2,8 @@
 import { COAT_TYPES } from '@peen/core/advice'
 import { REGION_IDS, type RegionId } from '@peen/core/regions'
 import { DOES, PASS_DIRECTIONS, PASS_KINDS, SHARES } from '@peen/core/standard'
-import { array, number, object, string } from './yup'
-import { chosen, named, within, words } from './fields'
+import { array, number, object, string } from '../shape/yup'
+import { chosen, named, within, words } from '../shape/fields'
 
 const MM = { low: 0.05, high: 300 }
 const length = (label: string) => {

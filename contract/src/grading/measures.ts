@@ -14,10 +14,10 @@ import {
   type SkinReading
 } from '@peen/core/measure'
 import { isRegionId } from '@peen/core/regions'
-import { chosen } from './fields'
-import type { GradingView } from './views'
-import type { PictureView } from './visits'
-import { array, boolean, lazy, mixed, number, object } from './yup'
+import { chosen } from '../shape/fields'
+import type { GradingView } from './grading-views'
+import type { PictureView } from '../floor/visits'
+import { array, boolean, lazy, mixed, number, object } from '../shape/yup'
 
 /** A place somebody put, or one that is only proposed and was not touched yet. */
 export type MarkedPlace = { readonly at: PhotoPoint; readonly uPx: number; readonly touched: boolean }

@@ -4,7 +4,7 @@ import Ajv from 'ajv/dist/2020'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { check, standardJsonSchema, standardSchema } from '.'
+import { check, standardJsonSchema, standardSchema } from '..'
 
 const validate = new Ajv({ allErrors: true, strict: true, strictTypes: false }).compile(standardJsonSchema)
 const ours = (value: unknown) => check(standardSchema as never, value)

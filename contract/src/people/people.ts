@@ -1,8 +1,8 @@
 // Letting people in by a letter, resetting, retiring; cohorts; the letters themselves.
 import type { AccountEvent } from '@peen/core/certify'
 import { ROLES, type Role } from './auth'
-import { chosen, cohortOf, date, named, password, username } from './fields'
-import { boolean, object, string, uuid } from './yup'
+import { chosen, cohortOf, date, named, password, username } from '../shape/fields'
+import { boolean, object, string, uuid } from '../shape/yup'
 
 export const inviteSchema = object({
   id: uuid().required(),

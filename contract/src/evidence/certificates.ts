@@ -3,8 +3,8 @@ import type { Certificate, CertificateRule, RuleKind } from '@peen/core/certify'
 import { CoreError, type CoreIssue } from '@peen/core/error'
 import { designLearningChart, type StandingRules } from '@peen/core/competency'
 import { HELP_LEVELS } from '@peen/core/practice'
-import { chosen, named, within } from './fields'
-import { array, boolean, lazy, number, object, string, type InferType } from './yup'
+import { chosen, named, within } from '../shape/fields'
+import { array, boolean, lazy, number, object, string, type InferType } from '../shape/yup'
 
 const ids = (label: string) => array().of(string().required().max(60)).required(`${label} are missing.`).max(60)
 const name = named('Name of the rule', 120)

@@ -15,7 +15,7 @@ import {
 } from '@peen/core/practice'
 import { GLOBAL_RATINGS } from '@peen/core/grade'
 import { REGION_IDS, type RegionId } from '@peen/core/regions'
-import { array, lazy, mixed, number, object, string, type Schema, uuid } from './yup'
+import { array, lazy, mixed, number, object, string, type Schema, uuid } from '../shape/yup'
 
 // yup's types leave null out of oneOf, though it is needed there for nullable fields
 const NONE = null as unknown as string

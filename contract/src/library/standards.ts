@@ -1,7 +1,7 @@
 import { MEASURE_IDS } from '@peen/core/measure'
 import { FORMULA_IDS, STATIONS, type Standard } from '@peen/core/standard'
-import { boolean, array, lazy, mixed, number, object, uuid } from './yup'
-import { chosen, named, oneOf, within, words } from './fields'
+import { boolean, array, lazy, mixed, number, object, uuid } from '../shape/yup'
+import { chosen, named, oneOf, within, words } from '../shape/fields'
 import { houseSide, workShape } from './standard-work'
 
 // The shape of a standard as it comes in. Whether it can be used (bands inside limits, levels worded …) is said by core/standard.

@@ -2,10 +2,11 @@
 import { COAT_TYPES, type CoatType } from '@peen/core/advice'
 import { WITHERS_LIMITS_MM } from '@peen/core/figure'
 import { SIDES, type Side } from '@peen/core/practice'
-import { ROLES, type Role } from './auth'
-import { chosen, cohortOf, date, named, oneOf, password, username, within, words } from './fields'
-import { array, object, string, uuid } from './yup'
-import type { DogView, PersonName } from './views'
+import { ROLES, type Role } from '../people/auth'
+import { chosen, cohortOf, date, named, oneOf, password, username, within, words } from '../shape/fields'
+import { array, object, string, uuid } from '../shape/yup'
+import type { DogView } from '../dogs/dog-views'
+import type { PersonName } from '../people/school-view'
 
 /** A person who is let in; whoever makes it makes the id. */
 export const newPersonSchema = object({

@@ -1,6 +1,6 @@
-import { password, username } from './fields'
+import { password, username } from '../shape/fields'
 import type { Settings } from './own'
-import { object, string, type InferType } from './yup'
+import { object, string, type InferType } from '../shape/yup'
 
 export const ROLES = ['lead', 'instructor', 'apprentice'] as const
 export type Role = (typeof ROLES)[number]

@@ -1,6 +1,6 @@
 // What a person sets for themselves, and how they change their password.
-import { chosen, password } from './fields'
-import { boolean, object, string } from './yup'
+import { chosen, password } from '../shape/fields'
+import { boolean, object, string } from '../shape/yup'
 
 export const LENGTH_UNITS = ['mm', 'in'] as const
 export const CLOCKS = ['24', '12'] as const

@@ -1,8 +1,8 @@
 // Trims that two assessors mark apart, and what they agree on.
 import type { Borderline } from '@peen/core/certify'
 import type { GlobalRating, MarkDifference, Outcome } from '@peen/core/grade'
-import { chosen, date } from './fields'
-import { object, string, uuid, type InferType } from './yup'
+import { chosen, date } from '../shape/fields'
+import { object, string, uuid, type InferType } from '../shape/yup'
 
 export const assessmentDaySchema = object({ onDate: date('Day').required('Day is missing.') }).noUnknown()
 export type AssessmentDayBody = InferType<typeof assessmentDaySchema>

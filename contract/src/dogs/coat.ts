@@ -4,9 +4,9 @@ import type { Brushing, CoatAct, CoatEntry, CoatRules, CoatPlace, TrimInterval, 
 import type { RegionId } from '@peen/core/regions'
 import type { Tool } from '@peen/core/tools'
 import type { Standard } from '@peen/core/standard'
-import { chosen, date, named, within } from './fields'
-import type { DogView } from './views'
-import { array, lazy, number, object, string, uuid, type Schema } from './yup'
+import { chosen, date, named, within } from '../shape/fields'
+import type { DogView } from './dog-views'
+import { array, lazy, number, object, string, uuid, type Schema } from '../shape/yup'
 
 const between = (label: string, { low, high }: { low: number; high: number }, unit: string) => {
   const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is ${low} to ${high}${unit}.`

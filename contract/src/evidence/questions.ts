@@ -1,7 +1,7 @@
 // What was asked aloud, and whether it was answered.
 import type { OralAnswer } from '@peen/core/technique'
-import { date, named, words } from './fields'
-import { boolean, object, uuid } from './yup'
+import { date, named, words } from '../shape/fields'
+import { boolean, object, uuid } from '../shape/yup'
 
 export const newAnswerSchema = object({
   id: uuid().required(),

@@ -4,8 +4,8 @@ import { WITHERS_LIMITS_MM, type Measures } from '@peen/core/figure'
 import type { BurnPlace } from '@peen/core/grade'
 import { SIDES } from '@peen/core/practice'
 import { REGION_IDS } from '@peen/core/regions'
-import { between, chosen, date, maybe, named, oneOf, within, words } from './fields'
-import { array, mixed, object, boolean, uuid } from './yup'
+import { between, chosen, date, maybe, named, oneOf, within, words } from '../shape/fields'
+import { array, mixed, object, boolean, uuid } from '../shape/yup'
 
 /** What a dog is known for, as an instructor keeps it: it decides which tools are advised. */
 export const dogFactsSchema = object({

@@ -1,9 +1,9 @@
 import { STATES } from '@peen/core/competency'
 import { ROUNDS_FIELDS, type RoundsRules } from '@peen/core/practice'
 import { GRADE_RULE_LIMITS, type GradeRules } from '@peen/core/grade'
-import { between, mapOf } from './fields'
+import { between, mapOf } from '../shape/fields'
 import type { ObjectSchema } from 'yup'
-import { number, object } from './yup'
+import { number, object } from '../shape/yup'
 
 /** Which side the school takes in each question; what is not named stays. */
 export const houseRulesSchema = object({

@@ -1,6 +1,6 @@
 // A dated note on a dog, a person or a visit; and what a search finds.
-import { date, named } from './fields'
-import { object, uuid } from './yup'
+import { date, named } from '../shape/fields'
+import { object, uuid } from '../shape/yup'
 
 export const NOTED = ['dog', 'person', 'visit'] as const
 /** What a note is about. */

@@ -1,6 +1,6 @@
 import type { Tool } from '@peen/core/tools'
-import { chosen, words } from './fields'
-import { array, mixed, number, object, string } from './yup'
+import { chosen, words } from '../shape/fields'
+import { array, mixed, number, object, string } from '../shape/yup'
 
 export const TOOL_KINDS = ['blade', 'comb', 'scissors', 'hand', 'brush', 'aid'] as const satisfies readonly Tool['kind'][]
 

@@ -1,4 +1,4 @@
-import { object, string, type InferType, uuid } from './yup'
+import { object, string, type InferType, uuid } from '../shape/yup'
 
 export const draftFindingSchema = object({
   id: uuid().required(),

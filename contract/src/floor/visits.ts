@@ -5,9 +5,10 @@ import { REGION_IDS } from '@peen/core/regions'
 import { type AgreedTarget, WISH_LIMITS_MM, type Chosen, type LineId } from '@peen/core/setup'
 import { WORK_WISHES, type Standard, type WorkWish } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
-import { chosen, mapOf, named, words } from './fields'
-import type { CheckIn, DogView, PersonName } from './views'
-import { array, boolean, mixed, number, object, string } from './yup'
+import { chosen, mapOf, named, words } from '../shape/fields'
+import type { CheckIn, DogView } from '../dogs/dog-views'
+import type { PersonName } from '../people/school-view'
+import { array, boolean, mixed, number, object, string } from '../shape/yup'
 
 const region = () => chosen('Place', REGION_IDS)
 const side = () => chosen('Side', SIDES)

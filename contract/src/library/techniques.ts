@@ -1,7 +1,7 @@
 import { FAMILIES, type Technique } from '@peen/core/technique'
 import { REGION_IDS } from '@peen/core/regions'
-import { chosen, named, within, words } from './fields'
-import { array, boolean, object } from './yup'
+import { chosen, named, within, words } from '../shape/fields'
+import { array, boolean, object } from '../shape/yup'
 
 /** A technique in the newest version of the school; 1 is what Peen ships. */
 export type TechniqueVersion = Technique & { readonly version: number }

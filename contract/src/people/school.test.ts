@@ -1,7 +1,7 @@
 import { ROUNDS_DEFAULTS, ROUNDS_FIELDS, type RoundsRules } from '@peen/core/practice'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { check, roundsSchema } from '.'
+import { check, roundsSchema } from '..'
 
 const issues = (value: unknown): string[] => {
   const checked = check(roundsSchema as never, value)
