@@ -106,6 +106,16 @@ export default ts.config(
   { files: ['devices/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: only('core') },
   { files: ['devices/src/**/*.test.ts'], rules: only('core', 'content') },
   { files: ['server/src/**/*.ts'], rules: only('core', 'content', 'contract') },
+  {
+    // the door of a feature serves its endpoints: what is asked of the database stands beside it
+    files: ['server/src/features/*/index.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ImportDeclaration[source.value=/^drizzle-orm|db$/]', message: 'queries stand beside the door' }
+      ]
+    }
+  },
   { files: ['web/src/**/*.{ts,vue}'], rules: only('core', 'content', 'contract') },
   { files: ['demo/src/**/*.ts'], ignores: ['**/*.test.ts', 'demo/src/testing/**'], rules: only('core', 'content', 'contract', 'server') },
   { files: ['scripts/**/*'], rules: { 'no-console': 'off' } }

@@ -23,7 +23,7 @@ const {
 } = tables
 
 /** Every trim of some days or visits, with who is appointed to mark it and how far they are. */
-// eslint-disable-next-line max-lines-per-function -- facts are gathered once, then laid together
+ 
 async function rowsOf(
   db: Reader,
   where: { readonly onDates?: readonly string[]; readonly visitIds?: readonly string[] }
