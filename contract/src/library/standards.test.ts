@@ -13,7 +13,7 @@ const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 describe('the schema of a standard', () => {
   it('is itself valid, and published as it is served', () => {
     expect(validate.schema).toBe(standardJsonSchema)
-    const published = readFileSync(new URL('../../docs/standard.schema.json', import.meta.url), 'utf8')
+    const published = readFileSync(new URL('../../../docs/standard.schema.json', import.meta.url), 'utf8')
     expect(JSON.parse(published)).toEqual(copy(standardJsonSchema))
   })
 
