@@ -3,6 +3,7 @@ import { defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { applySettings } from './composables/applySettings'
 import { titleOf } from './router'
+import { useOutboxStore } from './stores/outbox'
 import { useSessionStore } from './stores/session'
 
 // who is not signed in loads no more than the door
@@ -10,6 +11,8 @@ const BenchBar = defineAsyncComponent(() => import('./components/BenchBar.vue'))
 applySettings()
 const route = useRoute()
 const session = useSessionStore()
+// what was tapped before a reload is sent from any screen
+useOutboxStore()
 watchEffect(() => (document.title = [titleOf(route), session.school?.name ?? 'Peen'].join(', ')))
 </script>
 

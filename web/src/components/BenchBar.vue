@@ -3,11 +3,13 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '../composables/useKeys'
 import { useSearchStore } from '../stores/search'
+import { useOutboxStore } from '../stores/outbox'
 import { useSessionStore } from '../stores/session'
 import KeysDialog from './KeysDialog.vue'
 import SearchDialog from './SearchDialog.vue'
 
 const session = useSessionStore()
+const outbox = useOutboxStore()
 const route = useRoute()
 const router = useRouter()
 const showsKeys = ref(false)
@@ -44,6 +46,8 @@ function goTo(key: string): void {
   if (place) void router.push(place.to)
 }
 async function leave(): Promise<void> {
+  // what was tapped goes with the one who tapped it
+  await outbox.flush()
   await session.signOut()
   await router.push('/sign-in')
 }

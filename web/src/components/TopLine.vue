@@ -1,19 +1,31 @@
 <script setup lang="ts">
 import { Search, UserRound } from '@lucide/vue'
 import { ROLE_NAMES } from '@peen/contract'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useNow } from '../composables/useNow'
 import { sayMoment } from '../composables/words'
+import { useOutboxStore } from '../stores/outbox'
 import { useSavedStore } from '../stores/saved'
 import { useSearchStore } from '../stores/search'
 import { useSessionStore } from '../stores/session'
 import GlyphMark from './GlyphMark.vue'
 
+const OutboxDialog = defineAsyncComponent(() => import('../outbox/OutboxDialog.vue'))
 defineProps<{ what?: string }>()
 const session = useSessionStore()
 const saved = useSavedStore()
 const search = useSearchStore()
+const outbox = useOutboxStore()
 const now = useNow()
+const looks = ref(false)
+/** There is something to look at: what waits, what was refused, what others left on this tablet. */
+const isOpenEnded = computed(() => outbox.taps.length > 0)
+/** Who has nothing open is told of what others left here. */
+const words = computed(() => {
+  const [other] = outbox.others
+  if (saved.words !== 'Everything is saved' || !other) return saved.words
+  return `Yours is saved; ${outbox.others.reduce((sum, { taps }) => sum + taps, 0)} of ${other.name || 'another person'} kept here`
+})
 const when = computed(() => (session.school ? sayMoment(now.value, session.school.timeZone) : ''))
 </script>
 
@@ -31,9 +43,19 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
       >{{ session.me.givenName }} {{ session.me.familyName }}, {{ ROLE_NAMES[session.me.role] }}</span
     >
     <span class="hidden font-[650] sm:inline" :title="session.school?.isDemo ? 'The demo’s own day' : undefined">{{ when }}</span>
-    <span class="muted flex items-center gap-2" role="status"
+    <button
+      v-if="isOpenEnded && session.me"
+      class="flex min-h-11 items-center gap-2 underline decoration-1 underline-offset-4"
+      :class="saved.refused > 0 ? 'font-[650] text-danger' : 'text-ink'"
+      data-testid="not-saved"
+      @click="looks = true"
+    >
+      <GlyphMark :name="saved.refused > 0 ? 'fails' : 'saved'" :size="18" /><span role="status">{{ words }}</span>
+    </button>
+    <span v-else class="muted flex items-center gap-2" role="status"
       ><GlyphMark name="saved" :size="18" /><span class="max-[500px]:sr-only">{{ saved.words }}</span></span
     >
+    <OutboxDialog v-if="looks" :open="looks" @close="looks = false" />
     <span v-if="session.me" class="-mr-3 flex lg:hidden">
       <button class="flex size-11 items-center justify-center" aria-label="Search" @click="search.open = true">
         <Search :size="22" :stroke-width="1.75" aria-hidden="true" />

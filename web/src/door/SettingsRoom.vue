@@ -9,11 +9,13 @@ import ToggleButtons from '../components/ToggleButtons.vue'
 import TopLine from '../components/TopLine.vue'
 import { sound } from '../composables/applySettings'
 import { DRAWINGS, useDogDrawing } from '../composables/useDogDrawing'
+import { useOutboxStore } from '../stores/outbox'
 import { useSessionStore } from '../stores/session'
 import { useSettingsStore } from '../stores/settings'
 
 // What a person sets for themselves: it follows them to every tablet. The drawing of dogs stays on the device.
 const session = useSessionStore()
+const outbox = useOutboxStore()
 const store = useSettingsStore()
 const router = useRouter()
 const drawing = useDogDrawing()
@@ -81,6 +83,8 @@ const changePassword = handleSubmit(async (body) => {
   }
 })
 async function leave(): Promise<void> {
+  // what was tapped goes with the one who tapped it
+  await outbox.flush()
   await session.signOut()
   await router.push('/sign-in')
 }

@@ -6,9 +6,11 @@ import { useRoute, useRouter } from 'vue-router'
 import { sentenceOf } from '../api/client'
 import DoorPage from './DoorPage.vue'
 import FormField from '../components/FormField.vue'
+import { useOutboxStore } from '../stores/outbox'
 import { useSessionStore } from '../stores/session'
 
 const session = useSessionStore()
+const outbox = useOutboxStore()
 const route = useRoute()
 const router = useRouter()
 const refused = ref<string | null>(null)
@@ -31,5 +33,10 @@ const submit = handleSubmit(async (values) => {
       <FormField name="password" label="Password" type="password" autocomplete="current-password" />
       <button class="btn btn-go mt-2 w-full" :disabled="isSubmitting">Sign in</button>
     </form>
+    <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]" role="status">
+      {{ other.taps === 1 ? '1 tap' : `${other.taps} taps` }} of {{ other.name || 'another person' }}
+      {{ other.taps === 1 ? 'is' : 'are' }} kept on this tablet. Peen sends {{ other.taps === 1 ? 'it' : 'them' }} when
+      {{ other.name || 'that person' }} signs in.
+    </p>
   </DoorPage>
 </template>

@@ -27,6 +27,7 @@ export type StoredDraft = {
 /** A draft grading on this device: kept here at every change, saved when the hand rests, graded in a worker. */
 export function useGrade(grading: GradingView, standard: Standard) {
   const saved = useSavedStore()
+  const place = `sheet ${grading.id}`
   const version = ref(grading.version)
   // a sheet that could not be saved last time is still here
   const kept = useLocalStorage<StoredDraft | null>(`peen.draft.${grading.id}`, null, {
@@ -57,10 +58,10 @@ export function useGrade(grading: GradingView, standard: Standard) {
       version.value = (await ask('saveDraft', { id: grading.id, body: draft })).version
       // what was changed while this was on its way is still kept here only
       kept.value = isWaiting() ? current() : null
-      saved.kept = 0
+      saved.keep(place, 0)
       problem.value = null
     } catch (error) {
-      saved.kept = 1
+      saved.keep(place, 1)
       if (error instanceof ApiError && error.problem.code === 'draftConflict') conflict.value = error.problem.stored as StoredDraft
       else problem.value = sentenceOf(error)
     }
@@ -80,7 +81,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
     rating.value = conflict.value.globalRating
     conflict.value = null
     kept.value = null
-    saved.kept = 0
+    saved.keep(place, 0)
   }
   function keepMine(): void {
     if (!conflict.value) return

@@ -1,19 +1,26 @@
 import type { EventAnswer } from '@peen/contract'
 import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
 import { EVENT_VERSION } from '@peen/core/practice'
-import { useLocalStorage } from '@vueuse/core'
+import { useBroadcastChannel, useEventListener, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { v7 } from 'uuid'
 import { ask, ApiError, sentenceOf } from '../api/client'
+import { inTodaysWords, keptInBrowser, keptInPage, type Kept, type KeptTap } from '../outbox/kept'
+import { isRefused, sendWaiting, type Reply } from '../outbox/send'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
 
-const RETRY_MS = 5000
+/** After no answer it is tried again so soon, and then ever more seldom, ms. */
+const FIRST_RETRY_MS = 5000
+const LAST_RETRY_MS = 60000
+/** The server takes no longer note. */
+const NOTE_LENGTH = 500
 
 /**
- * Taps on their way to the server. Every tap is kept in this browser until the server has answered for it; without an
- * answer it is sent again, and the same event twice is harmless.
+ * Taps on their way to the server. Every tap is kept in this browser until the server has answered for it, through
+ * reloads and for all tabs; without an answer it is sent again, and the same event twice is harmless. Each person's taps
+ * wait for their own sign-in. What the server refuses is kept with the reason until a person sends it again or lets it go.
  */
 export const useOutboxStore = defineStore('outbox', () => {
   const saved = useSavedStore()
@@ -22,80 +29,143 @@ export const useOutboxStore = defineStore('outbox', () => {
   const ownId = useLocalStorage('peen.device', `device-${v7().slice(-12)}`)
   const deviceId = computed(() => session.me?.deviceId ?? ownId.value)
   const seq = useLocalStorage('peen.seq', 0)
-  const waiting = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
-  waiting.value = waiting.value.map(inTodaysWords)
+  /** every tap that is kept here, whoever tapped it */
+  const taps = shallowRef<readonly KeptTap[]>([])
+  /** taps that are not refused: a table shows them as done */
+  const waiting = computed(() => taps.value.filter(({ refused }) => refused === null).map(({ event }) => event))
+  const mine = computed(() => taps.value.filter(({ by }) => by === session.me?.id))
+  const refused = computed(() => mine.value.filter((tap) => tap.refused !== null))
+  /** by given name, how many taps of other people wait here for their sign-in */
+  const others = computed(() => {
+    const count = new Map<string, number>()
+    for (const { by, name } of taps.value) if (by !== session.me?.id) count.set(name, (count.get(name) ?? 0) + 1)
+    return [...count].map(([name, taps]) => ({ name, taps }))
+  })
   const refusal = ref<string | null>(null)
   /** what the server says of taps that it took: a clock that is wrong */
   const notice = ref<string | null>(null)
-  let sending: Promise<void> | null = null
   watch(
-    () => waiting.value.length,
-    (n) => (saved.kept = n),
-    { immediate: true }
+    () => [mine.value.length - refused.value.length, refused.value.length] as const,
+    ([kept, held]) => (saved.keep('taps', kept), (saved.refused = held)),
+    { immediate: true, flush: 'sync' }
   )
+
+  const tabs = useBroadcastChannel<string, string>({ name: 'peen.outbox' })
+  watch(tabs.data, () => void look())
+  const kept: Promise<Kept> = open()
+  let place: Promise<unknown> = kept
+
+  /** The browser's own database with what an older Peen left here; this page alone where there is none. */
+  async function open(): Promise<Kept> {
+    const found = await keptInBrowser().catch(() => keptInPage())
+    const left = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
+    for (const event of left.value.map(inTodaysWords)) await found.add({ id: event.id, by: event.by, name: '', event, refused: null })
+    left.value = null
+    taps.value = await found.all()
+    return found
+  }
+  async function look(): Promise<void> {
+    taps.value = await (await kept).all()
+  }
+  /** One change after another, and every tab told of it. */
+  function change(work: (kept: Kept) => Promise<void>): Promise<void> {
+    const done = place.then(async () => {
+      await work(await kept)
+      await look()
+      tabs.post('changed')
+    })
+    place = done.catch((error: unknown) => void (refusal.value = sentenceOf(error)))
+    return done
+  }
 
   /** Makes an event with its whole envelope, later than everything seen at its visit. */
   function make<K extends EventKind>(visitId: string, kind: K, payload: Payloads[K], lastLamport: number): PracticeEvent {
     seq.value++
-    const mine = waiting.value.filter((event) => event.visitId === visitId).map((event) => event.lamport)
-    const lamport = Math.max(lastLamport, ...mine) + 1
-    const atDevice = session.time()
-    return {
-      id: v7(),
-      v: EVENT_VERSION,
-      kind,
-      visitId,
-      by: session.me!.id,
-      deviceId: deviceId.value,
-      seq: seq.value,
-      lamport,
-      atDevice,
-      receivedAt: null,
-      payload
-    } as PracticeEvent
+    const before = waiting.value.filter((event) => event.visitId === visitId).map((event) => event.lamport)
+    const envelope = { id: v7(), v: EVENT_VERSION, kind, visitId, by: session.me!.id, deviceId: deviceId.value, seq: seq.value }
+    const lamport = Math.max(lastLamport, ...before) + 1
+    return { ...envelope, lamport, atDevice: session.time(), receivedAt: null, payload } as PracticeEvent
   }
   function put(event: PracticeEvent): void {
-    waiting.value = [...waiting.value, event]
+    const tap: KeptTap = { id: event.id, by: event.by, name: session.me?.givenName ?? '', event, refused: null }
+    // shown at once; the next look finds it in the database
+    taps.value = [...taps.value, tap]
+    void change((kept) => kept.add(tap)).catch(() => undefined)
     void flush()
   }
-  /** Sends what waits; resolves when this round has been answered. */
+
+  let sending: Promise<void> | null = null
+  let isWanted = false
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let retryMs = FIRST_RETRY_MS
+  /** Sends what waits; resolves when this round has been answered. What is tapped meanwhile goes in a round after it. */
   function flush(): Promise<void> {
-    if (waiting.value.length === 0 || !session.me) return Promise.resolve()
-    return (sending ??= saved.track(send()).finally(() => (sending = null)))
+    isWanted = true
+    return (sending ??= saved.track(rounds()))
+  }
+  async function rounds(): Promise<void> {
+    while (isWanted) {
+      isWanted = false
+      await send().catch((error: unknown) => void (refusal.value = sentenceOf(error)))
+    }
+    // in the same step as the question above: what comes after it begins rounds of its own
+    sending = null
   }
   async function send(): Promise<void> {
-    try {
-      while (waiting.value.length > 0) {
-        const { visitId } = waiting.value[0]
-        const batch = waiting.value.filter((event) => event.visitId === visitId && event.by === session.me!.id).slice(0, 50)
-        if (batch.length === 0) break
-        await sendBatch(visitId, batch)
-      }
-    } catch (error) {
-      refusal.value = sentenceOf(error)
-      setTimeout(() => void flush(), RETRY_MS)
-    }
+    await place
+    const by = session.me?.id
+    if (by === undefined || mine.value.length === refused.value.length) return
+    clearTimeout(timer)
+    const stopped = await oneTab(async () => sendWaiting({ kept: await kept, by, post, answered }))
+    await look()
+    if (stopped === null) return void (retryMs = FIRST_RETRY_MS)
+    refusal.value = stopped
+    timer = setTimeout(() => void flush(), retryMs)
+    retryMs = Math.min(LAST_RETRY_MS, retryMs * 2)
   }
-  async function sendBatch(visitId: string, batch: readonly PracticeEvent[]): Promise<void> {
-    const answers = await ask('recordEvents', { id: visitId, body: { events: batch, sentAt: session.time() } }).then(
-      (answer) => answer.answers,
-      (error: unknown) => {
-        // a single event answers with its own status; anything but "no answer" is settled
-        if (error instanceof ApiError && Array.isArray(error.problem.answers)) return error.problem.answers as EventAnswer[]
-        throw error
-      }
+  async function post(visitId: string, events: readonly PracticeEvent[]): Promise<Reply> {
+    return ask('recordEvents', { id: visitId, body: { events, sentAt: session.time() } }).then(
+      ({ answers }) => ({ kind: 'answers', answers }),
+      (error: unknown) => replyOf(error)
     )
-    const settled = new Set(answers.map((answer) => answer.id))
-    waiting.value = waiting.value.filter((event) => !settled.has(event.id))
-    notice.value = answers.find((answer) => answer.status === 'stored' && answer.detail)?.detail ?? null
-    refusal.value = answers.find((answer) => answer.status === 'refused' || answer.status === 'conflict')?.detail ?? null
   }
-  return { deviceId, waiting, refusal, notice, make, put, flush }
+  async function answered(answers: readonly EventAnswer[]): Promise<void> {
+    notice.value = answers.find(({ status, detail }) => status === 'stored' && detail)?.detail ?? null
+    refusal.value = answers.find(({ status }) => isRefused(status))?.detail ?? null
+    await look()
+    tabs.post('changed')
+  }
+
+  /** Sends a refused tap once more: what stood against it may be gone. */
+  async function again(id: string): Promise<void> {
+    await change((kept) => kept.mark(id, null))
+    await flush()
+  }
+  /** Gives a refused tap up. The visit keeps a note of what it was and why, where the server takes one. */
+  async function letGo({ id, event }: KeptTap, what: string, reason: string): Promise<void> {
+    await change((kept) => kept.drop([id]))
+    if (event.kind === 'noted') return
+    put(make(event.visitId, 'noted', { text: `Let go: ${what}. ${reason}`.slice(0, NOTE_LENGTH) }, event.lamport))
+    await flush()
+  }
+
+  const soon = () => ((retryMs = FIRST_RETRY_MS), void flush())
+  watch(() => session.me?.id, soon)
+  useEventListener(globalThis.window, 'online', soon)
+  return { deviceId, taps, waiting, refused, others, refusal, notice, make, put, flush, again, letGo }
 })
 
-/** A tap that an older Peen left in this browser: a visit was called a session then. */
-function inTodaysWords(tap: PracticeEvent): PracticeEvent {
-  const { sessionId, ...event } = tap as PracticeEvent & { readonly sessionId?: string }
-  if (sessionId === undefined) return tap
-  return { ...event, visitId: sessionId, kind: event.kind.replace(/^session(Opened|Closed)$/, 'visit$1') } as PracticeEvent
+/** One tab of this browser sends at a time: two would send the same taps in two orders. */
+function oneTab<T>(work: () => Promise<T>): Promise<T> {
+  return globalThis.navigator?.locks ? navigator.locks.request('peen.outbox', work) : work()
+}
+
+/** No answer, or one that says nothing of the taps themselves, is no reason to hold them back. */
+function replyOf(error: unknown): Reply {
+  if (!(error instanceof ApiError)) return { kind: 'none', why: sentenceOf(error) }
+  const { status, answers, detail } = error.problem
+  if (Array.isArray(answers)) return { kind: 'answers', answers: answers as EventAnswer[] }
+  if (status === 401) return { kind: 'signedOut' }
+  const isForLater = status === 0 || status >= 500 || status === 408 || status === 429 || error.problem.code === 'csrf'
+  return isForLater ? { kind: 'none', why: detail } : { kind: 'refused', why: detail }
 }

@@ -4,14 +4,23 @@ import { computed, ref } from 'vue'
 
 /** Whether everything on the screen is also in the database: what the top line says. */
 export const useSavedStore = defineStore('saved', () => {
-  const kept = ref(0)
+  /** what waits in this browser, by where it waits: taps, and the sheet of each trim */
+  const places = ref<Readonly<Record<string, number>>>({})
+  const kept = computed(() => Object.values(places.value).reduce((sum, n) => sum + n, 0))
+  /** taps that the server refused */
+  const refused = ref(0)
   const under = ref(0)
   const undo = ref<{ readonly label: string; readonly run: () => void } | null>(null)
   let timer: ReturnType<typeof setTimeout> | undefined
   const words = computed(() => {
-    if (kept.value > 0) return `${kept.value} kept here`
+    const held = refused.value > 0 ? [`${refused.value} refused: look`] : []
+    const waits = kept.value > 0 ? [under.value > 0 ? `Sending ${kept.value}` : `${kept.value} kept here`] : []
+    if (held.length + waits.length > 0) return [...held, ...waits].join(', ')
     return under.value > 0 ? 'Saving ...' : 'Everything is saved'
   })
+  function keep(place: string, n: number): void {
+    places.value = { ...places.value, [place]: n }
+  }
   /** Offers to take the last tap back for as long as the server takes it back. */
   function offerUndo(label: string, run: () => void): void {
     clearTimeout(timer)
@@ -35,5 +44,5 @@ export const useSavedStore = defineStore('saved', () => {
   function track<T>(work: Promise<T>): Promise<T> {
     return work.finally(begin())
   }
-  return { begin, track, kept, undo, words, offerUndo, dropUndo }
+  return { begin, track, keep, kept, refused, undo, words, offerUndo, dropUndo }
 })

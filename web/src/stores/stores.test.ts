@@ -58,14 +58,16 @@ describe('the outbox', () => {
     expect(a.deviceId).toBe(b.deviceId)
   })
 
-  it('sends what waits in one batch and forgets it when it is answered', async () => {
+  it('sends what waits and forgets it when it is answered', async () => {
     signedIn()
     const outbox = useOutboxStore()
     const saved = useSavedStore()
-    outbox.waiting = [outbox.make(VISIT, 'noted', { text: 'a' }, 1), outbox.make(VISIT, 'noted', { text: 'b' }, 2)]
+    outbox.put(outbox.make(VISIT, 'noted', { text: 'a' }, 1))
+    outbox.put(outbox.make(VISIT, 'noted', { text: 'b' }, 2))
+    expect(saved.words).toBe('Sending 2')
     await outbox.flush()
-    expect(server.asked.filter((request) => request.path.endsWith('/events'))).toHaveLength(1)
-    expect(eventsOf(server.asked[0])).toHaveLength(2)
+    const sent = server.asked.filter((request) => request.path.endsWith('/events')).flatMap(eventsOf)
+    expect(sent).toHaveLength(2)
     expect(outbox.waiting).toEqual([])
     expect(saved.words).toBe('Everything is saved')
   })
@@ -78,6 +80,7 @@ describe('the outbox', () => {
     outbox.put(outbox.make(VISIT, 'noted', { text: 'a' }, 1))
     await vi.waitFor(() => expect(outbox.refusal).toMatch(/kept here/))
     expect(outbox.waiting).toHaveLength(1)
+    expect(useSavedStore().words).toBe('1 kept here')
     const first = eventsOf(server.asked[0])[0].id
     server.answer = answered('alreadyThere')
     await vi.advanceTimersByTimeAsync(5100)
@@ -85,14 +88,64 @@ describe('the outbox', () => {
     expect(outbox.waiting).toEqual([])
   })
 
-  it('takes a refusal as settled and shows its sentence', async () => {
+  it('keeps what is refused with its reason, and sends the rest', async () => {
     signedIn()
     const outbox = useOutboxStore()
-    server.answer = (one) => ({ ...(answered('refused', 'Wait for the instructor: ear edge.')(one) as { body: object }), status: 403 })
-    outbox.waiting = [outbox.make(VISIT, 'noted', { text: 'a' }, 1)]
+    server.answer = (one) =>
+      ok({
+        answers: eventsOf(one).map(({ id, kind }) => ({
+          id,
+          status: kind === 'noted' ? 'refused' : 'stored',
+          detail: kind === 'noted' ? 'Wait for the instructor: ear edge.' : null
+        }))
+      })
+    outbox.put(outbox.make(VISIT, 'noted', { text: 'a' }, 1))
+    outbox.put(outbox.make(VISIT, 'helpAsked', {}, 1))
     await outbox.flush()
     expect(outbox.waiting).toEqual([])
-    expect(outbox.refusal).toBe('Wait for the instructor: ear edge.')
+    expect(outbox.refused.map(({ refused }) => refused)).toEqual(['Wait for the instructor: ear edge.'])
+    expect(useSavedStore().words).toBe('1 refused: look')
+    // what stood against it is gone
+    server.answer = answered('stored')
+    await outbox.again(outbox.refused[0].id)
+    expect([outbox.refused, useSavedStore().words]).toEqual([[], 'Everything is saved'])
+  })
+
+  it('lets a refused tap go with a note of what it was, and a refused note without', async () => {
+    signedIn()
+    const outbox = useOutboxStore()
+    server.answer = answered('refused', 'This visit was cancelled.')
+    outbox.put(outbox.make(VISIT, 'helpAsked', {}, 1))
+    await outbox.flush()
+    server.answer = answered('stored')
+    await outbox.letGo(outbox.refused[0], 'Help asked for, 9:42', 'The dog went home.')
+    expect(eventsOf(server.asked.at(-1)!)).toMatchObject([
+      { kind: 'noted', payload: { text: 'Let go: Help asked for, 9:42. The dog went home.' } }
+    ])
+    server.answer = answered('refused', 'This visit was cancelled.')
+    outbox.put(outbox.make(VISIT, 'noted', { text: 'x' }, 1))
+    await outbox.flush()
+    const before = server.asked.length
+    await outbox.letGo(outbox.refused[0], 'Note, 9:42', 'No need.')
+    expect([outbox.taps, server.asked.length]).toEqual([[], before])
+  })
+
+  it('sends nobody else’s taps, and says whose wait here', async () => {
+    signedIn()
+    const outbox = useOutboxStore()
+    server.answer = () => 'offline'
+    outbox.put(outbox.make(VISIT, 'helpAsked', {}, 1))
+    await outbox.flush()
+    server.asked.length = 0
+    server.answer = answered('stored')
+    const session = useSessionStore()
+    session.me = { ...me, id: '019d8a3e-0000-7000-8000-000000000002', givenName: 'Tove' }
+    await outbox.flush()
+    expect(server.asked.filter(({ path }) => path.endsWith('/events'))).toEqual([])
+    expect(outbox.others).toEqual([{ name: 'Ruben', taps: 1 }])
+    session.me = me
+    await outbox.flush()
+    expect([outbox.taps, outbox.others]).toEqual([[], []])
   })
 
   it('sends nothing while nobody is signed in', async () => {
@@ -107,9 +160,12 @@ describe('the top line', () => {
     const saved = useSavedStore()
     const done = saved.begin()
     expect(saved.words).toBe('Saving ...')
-    saved.kept = 2
-    expect(saved.words).toBe('2 kept here')
-    saved.kept = 0
+    saved.keep('taps', 2)
+    expect(saved.words).toBe('Sending 2')
+    saved.refused = 1
+    expect(saved.words).toBe('1 refused: look, Sending 2')
+    saved.refused = 0
+    saved.keep('taps', 0)
     const other = saved.begin()
     done()
     done()

@@ -75,12 +75,12 @@ export function useTable(id: () => string) {
     if (undoLabel) saved.offerUndo(undoLabel, () => void tap('undone', { eventId: event.id }))
     return event
   }
-  // what the server refused is taken back from the screen, with its sentence beside it
+  // what the server refused is taken back from the screen, with its sentence beside it; the tap itself is kept until it is looked at
   watch(
-    () => outbox.refusal,
-    (refusal) => {
-      if (!refusal) return
-      added.value = []
+    () => outbox.refused.filter(({ event }) => event.visitId === id()).map((tap) => tap.id),
+    (refused, before) => {
+      if (refused.every((one) => before.includes(one))) return
+      added.value = added.value.filter((event) => !refused.includes(event.id))
       void reload()
     }
   )

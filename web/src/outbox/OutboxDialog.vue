@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import { sayClock } from '../composables/words'
+import { useOutboxStore } from '../stores/outbox'
+import { useSessionStore } from '../stores/session'
+import type { KeptTap } from './kept'
+import { sayTap } from './words'
+
+// What is not with the server yet, and what it refused: sent again or let go, by the person who tapped it.
+defineProps<{ open: boolean }>()
+defineEmits<{ close: [] }>()
+const outbox = useOutboxStore()
+const session = useSessionStore()
+const going = ref<string | null>(null)
+const reason = ref('')
+const works = ref(false)
+const waits = computed(() => outbox.taps.filter(({ by, refused }) => by === session.me?.id && refused === null).length)
+const when = ({ event }: KeptTap) => sayClock(event.atDevice, session.school?.timeZone ?? 'UTC')
+const taps = (n: number) => (n === 1 ? '1 tap' : `${n} taps`)
+
+async function run(work: () => Promise<void>): Promise<void> {
+  if (works.value) return
+  works.value = true
+  await work().finally(() => (works.value = false))
+}
+const again = (tap: KeptTap) => run(() => outbox.again(tap.id))
+const letGo = (tap: KeptTap) =>
+  run(async () => {
+    await outbox.letGo(tap, `${sayTap(tap.event)}, ${when(tap)}`, reason.value.trim())
+    ;[going.value, reason.value] = [null, '']
+  })
+</script>
+
+<template>
+  <SheetDialog :open="open" title="Not saved yet" @close="$emit('close')">
+    <p v-if="waits === 0 && outbox.refused.length === 0 && outbox.others.length === 0" role="status">Everything you tapped is saved.</p>
+    <section v-if="outbox.refused.length > 0">
+      <h3 class="font-[650]">Refused by the server</h3>
+      <p class="muted leading-[1.35]">Put right what is in the way and send it again, or let it go.</p>
+      <ul>
+        <li v-for="tap in outbox.refused" :key="tap.id" class="border-b border-line py-3" data-refused-tap>
+          <p>
+            <b>{{ sayTap(tap.event) }}</b>, {{ when(tap) }}.
+            <RouterLink :to="`/table/${tap.event.visitId}`" class="underline underline-offset-4" @click="$emit('close')"
+              >Open the table</RouterLink
+            >
+          </p>
+          <p class="mt-1 leading-[1.35]" role="alert">{{ tap.refused }}</p>
+          <form v-if="going === tap.id" class="mt-2" @submit.prevent="letGo(tap)">
+            <label class="label" :for="`reason-${tap.id}`">Why is it let go?</label>
+            <input :id="`reason-${tap.id}`" v-model="reason" class="field" maxlength="300" autofocus />
+            <div class="mt-2 flex flex-wrap gap-2">
+              <button class="btn" :disabled="works || reason.trim() === ''">Let it go</button>
+              <button type="button" class="btn btn-quiet" @click="going = null">Keep it</button>
+            </div>
+          </form>
+          <div v-else class="mt-2 flex flex-wrap gap-2">
+            <button class="btn btn-go" :disabled="works" @click="again(tap)">Send again</button>
+            <button class="btn btn-quiet" :disabled="works" @click="((going = tap.id), (reason = ''))">Let it go</button>
+          </div>
+        </li>
+      </ul>
+    </section>
+    <section v-if="waits > 0" class="mt-4">
+      <p class="leading-[1.35]">
+        {{ taps(waits) }} of yours {{ waits === 1 ? 'is' : 'are' }} kept on this tablet and sent as soon as the server answers.
+      </p>
+      <p v-if="outbox.refusal" class="muted mt-1 leading-[1.35]" role="status">{{ outbox.refusal }}</p>
+      <button class="btn mt-2" :disabled="works" @click="run(outbox.flush)">Send now</button>
+    </section>
+    <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]">
+      {{ taps(other.taps) }} of {{ other.name || 'another person' }} {{ other.taps === 1 ? 'waits' : 'wait' }} here until
+      {{ other.name || 'that person' }} signs in on this tablet.
+    </p>
+  </SheetDialog>
+</template>
