@@ -135,9 +135,14 @@ test('two devices on one draft: both texts are kept, and the hand chooses', asyn
   await level(page, /^4/)
   await saved(page)
   await level(other, /^1/)
-  await expect(other.getByText('Another device wrote this sheet')).toBeVisible()
-  await other.getByRole('button', { name: 'Go on with theirs' }).click()
+  await expect(other.getByRole('heading', { name: 'Another device wrote on this sheet' })).toBeVisible()
+  // both are shown side by side, the device in the hand first
+  const row = other.locator('[data-differs^="under-tail"]')
+  await expect(row.getByRole('button', { name: /This tablet\s*1/ })).toHaveAttribute('aria-pressed', 'true')
+  await row.getByRole('button', { name: /The other device\s*4/ }).click()
+  await other.getByRole('button', { name: 'Go on with this sheet' }).click()
   await expect(other.locator('[data-row=under-tail]')).toContainText('4')
+  await saved(other)
 })
 
 test('a certificate is signed by two people and never by one alone', async ({ page }) => {

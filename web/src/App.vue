@@ -3,6 +3,7 @@ import { defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { applySettings } from './composables/applySettings'
 import { titleOf } from './router'
+import { useDraftStore } from './stores/drafts'
 import { useOutboxStore } from './stores/outbox'
 import { useSessionStore } from './stores/session'
 
@@ -11,8 +12,9 @@ const BenchBar = defineAsyncComponent(() => import('./components/BenchBar.vue'))
 applySettings()
 const route = useRoute()
 const session = useSessionStore()
-// what was tapped before a reload is sent from any screen
+// what was tapped or written before a reload is sent from any screen
 useOutboxStore()
+useDraftStore()
 watchEffect(() => (document.title = [titleOf(route), session.school?.name ?? 'Peen'].join(', ')))
 </script>
 

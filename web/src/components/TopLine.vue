@@ -4,6 +4,7 @@ import { ROLE_NAMES } from '@peen/contract'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useNow } from '../composables/useNow'
 import { sayMoment } from '../composables/words'
+import { useDraftStore } from '../stores/drafts'
 import { useOutboxStore } from '../stores/outbox'
 import { useSavedStore } from '../stores/saved'
 import { useSearchStore } from '../stores/search'
@@ -16,10 +17,11 @@ const session = useSessionStore()
 const saved = useSavedStore()
 const search = useSearchStore()
 const outbox = useOutboxStore()
+const drafts = useDraftStore()
 const now = useNow()
 const looks = ref(false)
 /** There is something to look at: what waits, what was refused, what others left on this tablet. */
-const isOpenEnded = computed(() => outbox.taps.length > 0)
+const isOpenEnded = computed(() => outbox.taps.length + drafts.held.length > 0)
 /** Who has nothing open is told of what others left here. */
 const words = computed(() => {
   const [other] = outbox.others

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { GradingView } from '@peen/contract'
-import { RATING_NAMES } from '@peen/contract'
 import type { RegionId } from '@peen/core/regions'
 import { STATIONS, type Station } from '@peen/core/standard'
 import { computed, ref } from 'vue'
@@ -15,13 +14,13 @@ import FoundPlate from './FoundPlate.vue'
 import MovedList from './MovedList.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import MarkPanel from './MarkPanel.vue'
-import SheetDialog from '../components/SheetDialog.vue'
+import MergeSheet from './MergeSheet.vue'
 import WalkTabs from './WalkTabs.vue'
 
 const props = defineProps<{ grading: GradingView }>()
 const emit = defineEmits<{ signed: [] }>()
 const { standard } = props.grading
-const { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, takeTheirs, keepMine } = useGrade(
+const { answers, critical, rating, result, count, conflict, problem, answer, toggleCritical, rate, sign, settle, current } = useGrade(
   props.grading,
   standard
 )
@@ -160,17 +159,6 @@ useKeys([
       :run="finish"
       @close="asks = false"
     />
-    <SheetDialog :open="conflict !== null" title="Another device wrote this sheet" @close="takeTheirs">
-      <p v-if="conflict" class="leading-[1.35]">
-        The same draft was saved elsewhere in the meantime: {{ Object.keys(conflict.answers).length }} criteria answered there,
-        {{ Object.keys(answers).length }} here<template v-if="conflict.globalRating"
-          >, called {{ RATING_NAMES[conflict.globalRating] }} there</template
-        >. Nothing is lost: the text you do not take is kept on the server.
-      </p>
-      <div class="mt-4 flex flex-wrap gap-2">
-        <button class="btn btn-go" @click="takeTheirs">Go on with theirs</button
-        ><button class="btn" @click="keepMine">Go on with mine</button>
-      </div>
-    </SheetDialog>
+    <MergeSheet :standard="standard" :here="current()" :there="conflict" @settle="settle" />
   </div>
 </template>

@@ -6,6 +6,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import { useSavedStore } from '../stores/saved'
 import { ok, refusal, signedIn, stubServer, unstub, type Given } from '../testing/server'
+import { merged } from './merge'
 import { useGrade } from './useGrade'
 import { SAVE_AFTER_MS } from '../composables/useSaveSoon'
 
@@ -98,9 +99,9 @@ describe('a grade sheet', () => {
     expect(words()).toBe('Everything is saved')
   })
 
-  it('lets the hand choose where another device has written: theirs', async () => {
-    const stored = { version: 9, answers: { 'skirt-length': { left: reading(45) } }, critical: [], globalRating: 'borderline' }
-    answers = [refusal(409, 'Somebody else wrote.', { code: 'draftConflict', stored })]
+  it('lets the hand choose where another device has written, and writes upon the newest version', async () => {
+    const stored = { version: 9, answers: { 'skirt-length': { left: reading(45) } }, critical: [], globalRating: 'borderline' as const }
+    answers = [refusal(409, 'Another device has written.', { code: 'draftConflict', stored })]
     grade.answer('back-length', 'left', reading(3.2))
     await rest()
     expect(grade.conflict.value).toEqual(stored)
@@ -108,24 +109,21 @@ describe('a grade sheet', () => {
     grade.toggleCritical('nick')
     await rest()
     expect(writes()).toHaveLength(1)
-    grade.takeTheirs()
-    expect(Object.keys(grade.answers.value)).toEqual(['skirt-length'])
-    expect(grade.rating.value).toBe('borderline')
-    grade.toggleCritical('nick')
-    await rest()
-    expect(writes()[1]).toMatchObject({ version: 9, critical: ['nick'] })
+    grade.settle(merged(grade.current(), stored, { 'back-length/left': 'here', 'skirt-length/left': 'there', rating: 'there' }))
+    await vi.advanceTimersByTimeAsync(0)
+    expect(writes()[1]).toMatchObject({ version: 9, critical: ['nick'], globalRating: 'borderline' })
+    expect(Object.keys(writes()[1].answers).sort()).toEqual(['back-length', 'skirt-length'])
+    expect(grade.conflict.value).toBeNull()
   })
 
-  it('or one’s own, upon the newest version', async () => {
-    const stored = { version: 9, answers: {}, critical: [], globalRating: null }
-    answers = [refusal(409, 'Somebody else wrote.', { code: 'draftConflict', stored })]
+  it('sends what was written without an answer by itself, when there is one again', async () => {
+    answers = ['offline']
     grade.answer('back-length', 'left', reading(3.2))
     await rest()
-    grade.keepMine()
-    await vi.advanceTimersByTimeAsync(0)
-    expect(writes()[1].version).toBe(9)
-    expect(writes()[1].answers['back-length']).toBeDefined()
-    expect(grade.conflict.value).toBeNull()
+    expect(words()).toBe('1 kept here')
+    await vi.advanceTimersByTimeAsync(5100)
+    expect(writes()).toHaveLength(2)
+    expect(words()).toBe('Everything is saved')
   })
 
   it('is written before it is signed, and nothing comes after', async () => {

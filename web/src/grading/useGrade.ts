@@ -9,35 +9,37 @@ import {
   type SideKey
 } from '@peen/core/grade'
 import type { Standard } from '@peen/core/standard'
-import { useLocalStorage } from '@vueuse/core'
+import { tryOnScopeDispose, useEventListener, useLocalStorage, useTimeoutFn } from '@vueuse/core'
 import * as Comlink from 'comlink'
 import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
 import { ask, ApiError, sentenceOf } from '../api/client'
+import { draftKey, useDraftStore, type KeptDraft } from '../stores/drafts'
 import { useSavedStore } from '../stores/saved'
+import { useSessionStore } from '../stores/session'
 import { useSaveSoon } from '../composables/useSaveSoon'
+import type { StoredDraft } from './merge'
 import type { Grader } from '../workers/grade.worker'
 
-export type StoredDraft = {
-  readonly version: number
-  readonly answers: Answers
-  readonly critical: readonly string[]
-  readonly globalRating: GlobalRating | null
-}
+/** A sheet that got no answer is sent again so soon, ms. */
+const RETRY_MS = 5000
 
 /** A draft grading on this device: kept here at every change, saved when the hand rests, graded in a worker. */
 export function useGrade(grading: GradingView, standard: Standard) {
   const saved = useSavedStore()
   const place = `sheet ${grading.id}`
+  const session = useSessionStore()
   const version = ref(grading.version)
-  // a sheet that could not be saved last time is still here
-  const kept = useLocalStorage<StoredDraft | null>(`peen.draft.${grading.id}`, null, {
+  // a sheet that could not be saved last time is still here, if it is the same person's
+  const kept = useLocalStorage<KeptDraft | null>(draftKey(grading.id), null, {
     serializer: { read: (text) => JSON.parse(text), write: (value) => JSON.stringify(value) }
   })
-  const mine = kept.value && kept.value.version === grading.version ? kept.value : grading
+  const left = kept.value && (kept.value.by ?? session.me?.id) === session.me?.id ? kept.value : null
+  const mine = left ?? grading
   const answers = ref<Answers>(plain(mine.answers))
   const critical = ref<readonly string[]>([...mine.critical])
   const rating = ref<GlobalRating | null>(mine.globalRating)
-  const conflict = ref<StoredDraft | null>(null)
+  /** what another device has written meanwhile, here or since this sheet was left */
+  const conflict = ref<StoredDraft | null>(left && left.version !== grading.version ? storedOf(grading) : null)
   const problem = ref<string | null>(null)
   const count = computed(() => countAnswers(standard, answers.value))
 
@@ -57,37 +59,36 @@ export function useGrade(grading: GradingView, standard: Standard) {
     try {
       version.value = (await ask('saveDraft', { id: grading.id, body: draft })).version
       // what was changed while this was on its way is still kept here only
-      kept.value = isWaiting() ? current() : null
+      kept.value = isWaiting() ? mineNow() : null
       saved.keep(place, 0)
       problem.value = null
     } catch (error) {
       saved.keep(place, 1)
       if (error instanceof ApiError && error.problem.code === 'draftConflict') conflict.value = error.problem.stored as StoredDraft
       else problem.value = sentenceOf(error)
+      if (error instanceof ApiError && error.isOffline) retry.start()
     }
   }
   const { soon, now: save, isWaiting } = useSaveSoon(write)
+  // what could not be sent goes without another touch, as soon as there is an answer again
+  const retry = useTimeoutFn(() => void save(), RETRY_MS, { immediate: false })
+  useEventListener(globalThis.window, 'online', () => kept.value && void save())
+  const mineNow = (): KeptDraft => ({ ...current(), by: session.me?.id })
   function changed(): void {
-    kept.value = current()
+    kept.value = mineNow()
     soon()
   }
+  tryOnScopeDispose(useDraftStore().begin(grading.id))
+  if (left && !conflict.value) soon()
 
-  /** Takes the other device's text; one's own stays kept on the server. */
-  function takeTheirs(): void {
-    if (!conflict.value) return
-    version.value = conflict.value.version
-    answers.value = plain(conflict.value.answers)
-    critical.value = conflict.value.critical
-    rating.value = conflict.value.globalRating
+  /** Goes on with the sheet that was made of both devices' texts; it is written upon the one that is stored. */
+  function settle(sheet: StoredDraft): void {
+    version.value = sheet.version
+    answers.value = plain(sheet.answers)
+    critical.value = [...sheet.critical]
+    rating.value = sheet.globalRating
     conflict.value = null
-    kept.value = null
-    saved.keep(place, 0)
-  }
-  function keepMine(): void {
-    if (!conflict.value) return
-    version.value = conflict.value.version
-    rating.value = conflict.value.globalRating ?? rating.value
-    conflict.value = null
+    kept.value = mineNow()
     void save()
   }
 
@@ -106,7 +107,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
       signing = false
     }
   }
-  return { answers, critical, rating, result, count, conflict, problem, ...touches, sign, takeTheirs, keepMine }
+  return { answers, critical, rating, result, count, conflict, problem, ...touches, sign, settle, current }
 }
 
 type OnSheet = { readonly answers: Ref<Answers>; readonly critical: Ref<readonly string[]>; readonly rating: Ref<GlobalRating | null> }
@@ -130,6 +131,9 @@ function answering({ answers, critical, rating }: OnSheet, changed: () => void) 
   }
   return { answer, toggleCritical, rate }
 }
+
+const storedOf = ({ version, answers, critical, globalRating }: GradingView): StoredDraft =>
+  plain({ version, answers, critical, globalRating })
 
 const plain = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
 

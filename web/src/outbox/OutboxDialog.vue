@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import { sayClock } from '../composables/words'
+import { useDraftStore } from '../stores/drafts'
 import { useOutboxStore } from '../stores/outbox'
 import { useSessionStore } from '../stores/session'
 import type { KeptTap } from './kept'
@@ -11,6 +12,7 @@ import { sayTap } from './words'
 defineProps<{ open: boolean }>()
 defineEmits<{ close: [] }>()
 const outbox = useOutboxStore()
+const drafts = useDraftStore()
 const session = useSessionStore()
 const going = ref<string | null>(null)
 const reason = ref('')
@@ -34,7 +36,9 @@ const letGo = (tap: KeptTap) =>
 
 <template>
   <SheetDialog :open="open" title="Not saved yet" @close="$emit('close')">
-    <p v-if="waits === 0 && outbox.refused.length === 0 && outbox.others.length === 0" role="status">Everything you tapped is saved.</p>
+    <p v-if="waits === 0 && outbox.refused.length + outbox.others.length + drafts.held.length === 0" role="status">
+      Everything you tapped is saved.
+    </p>
     <section v-if="outbox.refused.length > 0">
       <h3 class="font-[650]">Refused by the server</h3>
       <p class="muted leading-[1.35]">Put right what is in the way and send it again, or let it go.</p>
@@ -61,6 +65,16 @@ const letGo = (tap: KeptTap) =>
           </div>
         </li>
       </ul>
+    </section>
+    <section v-for="sheet in drafts.held" :key="sheet.gradingId" class="mt-4" data-held-sheet>
+      <h3 class="font-[650]">A grading sheet written on this tablet</h3>
+      <p class="mt-1 leading-[1.35]">{{ sheet.why }}</p>
+      <div class="mt-2 flex flex-wrap gap-2">
+        <RouterLink :to="`/trims/${sheet.gradingId}`" class="btn" @click="$emit('close')">{{
+          sheet.isSigned ? 'Open the signed sheet' : 'Open both versions'
+        }}</RouterLink>
+        <button v-if="sheet.isSigned" class="btn btn-quiet" @click="drafts.drop(sheet.gradingId)">Let it go</button>
+      </div>
     </section>
     <section v-if="waits > 0" class="mt-4">
       <p class="leading-[1.35]">
