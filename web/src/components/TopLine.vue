@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Search, UserRound } from '@lucide/vue'
 import { ROLE_NAMES } from '@peen/contract'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, ref } from 'vue'
+import OutboxDialog from '../outbox/OutboxDialog.vue'
 import { useNow } from '../composables/useNow'
 import { sayMoment } from '../composables/words'
 import { useDraftStore } from '../stores/drafts'
@@ -11,7 +12,6 @@ import { useSearchStore } from '../stores/search'
 import { useSessionStore } from '../stores/session'
 import GlyphMark from './GlyphMark.vue'
 
-const OutboxDialog = defineAsyncComponent(() => import('../outbox/OutboxDialog.vue'))
 defineProps<{ what?: string }>()
 const session = useSessionStore()
 const saved = useSavedStore()

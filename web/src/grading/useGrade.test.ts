@@ -43,10 +43,10 @@ beforeEach(() => {
   scope = effectScope()
   grade = scope.run(() => useGrade(grading, standard))!
 })
-afterEach(() => {
+afterEach(async () => {
   scope.stop()
   vi.restoreAllMocks()
-  unstub()
+  await unstub()
 })
 
 const rest = () => vi.advanceTimersByTimeAsync(SAVE_AFTER_MS)

@@ -1,13 +1,14 @@
 import type { EventAnswer } from '@peen/contract'
 import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
 import { EVENT_VERSION } from '@peen/core/practice'
-import { useBroadcastChannel, useEventListener, useLocalStorage } from '@vueuse/core'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { ask, ApiError, sentenceOf } from '../api/client'
-import { inTodaysWords, keptInBrowser, keptInPage, type Kept, type KeptTap } from '../outbox/kept'
+import type { KeptTap } from '../outbox/kept'
 import { isRefused, sendWaiting, type Reply } from '../outbox/send'
+import { useKept } from '../outbox/useKept'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
 
@@ -29,8 +30,11 @@ export const useOutboxStore = defineStore('outbox', () => {
   const ownId = useLocalStorage('peen.device', `device-${v7().slice(-12)}`)
   const deviceId = computed(() => session.me?.deviceId ?? ownId.value)
   const seq = useLocalStorage('peen.seq', 0)
+  const refusal = ref<string | null>(null)
+  /** what the server says of taps that it took: a clock that is wrong */
+  const notice = ref<string | null>(null)
   /** every tap that is kept here, whoever tapped it */
-  const taps = shallowRef<readonly KeptTap[]>([])
+  const { taps, look, tell, change, add, settled } = useKept((error) => (refusal.value = sentenceOf(error)))
   /** taps that are not refused: a table shows them as done */
   const waiting = computed(() => taps.value.filter(({ refused }) => refused === null).map(({ event }) => event))
   const mine = computed(() => taps.value.filter(({ by }) => by === session.me?.id))
@@ -41,42 +45,11 @@ export const useOutboxStore = defineStore('outbox', () => {
     for (const { by, name } of taps.value) if (by !== session.me?.id) count.set(name, (count.get(name) ?? 0) + 1)
     return [...count].map(([name, taps]) => ({ name, taps }))
   })
-  const refusal = ref<string | null>(null)
-  /** what the server says of taps that it took: a clock that is wrong */
-  const notice = ref<string | null>(null)
   watch(
     () => [mine.value.length - refused.value.length, refused.value.length] as const,
     ([kept, held]) => (saved.keep('taps', kept), (saved.refused = held)),
     { immediate: true, flush: 'sync' }
   )
-
-  const tabs = useBroadcastChannel<string, string>({ name: 'peen.outbox' })
-  watch(tabs.data, () => void look())
-  const kept: Promise<Kept> = open()
-  let place: Promise<unknown> = kept
-
-  /** The browser's own database with what an older Peen left here; this page alone where there is none. */
-  async function open(): Promise<Kept> {
-    const found = await keptInBrowser().catch(() => keptInPage())
-    const left = useLocalStorage<PracticeEvent[]>('peen.outbox', [])
-    for (const event of left.value.map(inTodaysWords)) await found.add({ id: event.id, by: event.by, name: '', event, refused: null })
-    left.value = null
-    taps.value = await found.all()
-    return found
-  }
-  async function look(): Promise<void> {
-    taps.value = await (await kept).all()
-  }
-  /** One change after another, and every tab told of it. */
-  function change(work: (kept: Kept) => Promise<void>): Promise<void> {
-    const done = place.then(async () => {
-      await work(await kept)
-      await look()
-      tabs.post('changed')
-    })
-    place = done.catch((error: unknown) => void (refusal.value = sentenceOf(error)))
-    return done
-  }
 
   /** Makes an event with its whole envelope, later than everything seen at its visit. */
   function make<K extends EventKind>(visitId: string, kind: K, payload: Payloads[K], lastLamport: number): PracticeEvent {
@@ -87,10 +60,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     return { ...envelope, lamport, atDevice: session.time(), receivedAt: null, payload } as PracticeEvent
   }
   function put(event: PracticeEvent): void {
-    const tap: KeptTap = { id: event.id, by: event.by, name: session.me?.givenName ?? '', event, refused: null }
-    // shown at once; the next look finds it in the database
-    taps.value = [...taps.value, tap]
-    void change((kept) => kept.add(tap)).catch(() => undefined)
+    add({ id: event.id, by: event.by, name: session.me?.givenName ?? '', event, refused: null })
     void flush()
   }
 
@@ -112,11 +82,11 @@ export const useOutboxStore = defineStore('outbox', () => {
     sending = null
   }
   async function send(): Promise<void> {
-    await place
+    const kept = await settled()
     const by = session.me?.id
     if (by === undefined || mine.value.length === refused.value.length) return
     clearTimeout(timer)
-    const stopped = await oneTab(async () => sendWaiting({ kept: await kept, by, post, answered }))
+    const stopped = await oneTab(async () => sendWaiting({ kept, by, post, answered }))
     await look()
     if (stopped === null) return void (retryMs = FIRST_RETRY_MS)
     refusal.value = stopped
@@ -132,8 +102,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   async function answered(answers: readonly EventAnswer[]): Promise<void> {
     notice.value = answers.find(({ status, detail }) => status === 'stored' && detail)?.detail ?? null
     refusal.value = answers.find(({ status }) => isRefused(status))?.detail ?? null
-    await look()
-    tabs.post('changed')
+    await tell()
   }
 
   /** Sends a refused tap once more: what stood against it may be gone. */

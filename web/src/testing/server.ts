@@ -42,10 +42,12 @@ export function stubServer(answer: (asked: Asked) => Given = () => ok({})) {
   return server
 }
 
-export function unstub(): void {
-  endScope()
-  vi.unstubAllGlobals()
+/** Ends a test: what it set going is answered first, so that nothing of it comes to the next one. */
+export async function unstub(): Promise<void> {
   vi.useRealTimers()
+  endScope()
+  await settled()
+  vi.unstubAllGlobals()
   rememberMe(null)
 }
 
@@ -82,6 +84,8 @@ export function signedIn(me: Me = RUBEN, school: SchoolView = SCHOOL) {
 
 /** Lets everything that was asked be answered. */
 export async function settled(): Promise<void> {
-  for (let i = 0; i < 12; i++) await Promise.resolve()
-  await new Promise((resolve) => setTimeout(resolve, 0))
+  for (let turn = 0; turn < 3; turn++) {
+    for (let i = 0; i < 12; i++) await Promise.resolve()
+    await new Promise((resolve) => setTimeout(resolve, 0))
+  }
 }

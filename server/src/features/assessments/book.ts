@@ -23,7 +23,7 @@ const {
 } = tables
 
 /** Every trim of some days or visits, with who is appointed to mark it and how far they are. */
- 
+
 async function rowsOf(
   db: Reader,
   where: { readonly onDates?: readonly string[]; readonly visitIds?: readonly string[] }
