@@ -1,6 +1,7 @@
 // npm start: install what is missing, start MariaDB, migrate, load the demo if empty, build, serve.
 //   npm start                 the demo school
 //   npm start -- --empty      an empty school of your own, in its own database
+//   npm start -- --room       for tablets of the local network, by https; with --empty for your own school
 import { spawn } from 'node:child_process'
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -21,6 +22,7 @@ import { startCamera } from './camera.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
 
 const empty = process.argv.includes('--empty')
+const room = process.argv.includes('--room')
 const port = portFrom('PEEN_PORT', 4760)
 const databasePort = portFrom('PEEN_DB_PORT', 47606)
 
@@ -29,6 +31,7 @@ await runOrExplain(async () => {
   makePrivateFolder()
   refuseSecondStart()
   await refuseTakenPort(port, 'the web application', 'PEEN_PORT')
+  if (room) await refuseTakenPort(port + 1, 'the page that brings tablets in', 'PEEN_PORT, which is one less,')
   ensurePackages()
   let database
   let server
@@ -55,6 +58,7 @@ await runOrExplain(async () => {
       ...process.env,
       NODE_ENV: 'production',
       PEEN_PORT: String(port),
+      ...(room && { PEEN_ROOM: join(PRIVATE, 'room') }),
       PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: database.port, user: database.user, password: database.password, database: name })
     }
     await runToEnd(empty ? ['server/src/prepare.ts'] : ['demo/src/load.ts'], env)
@@ -67,7 +71,7 @@ await runOrExplain(async () => {
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true
     })
-    server.once('message', () => announce())
+    server.once('message', ({ says }) => announce(says))
     server.once('exit', (code) => !stopping && stop(code ?? 1))
   } catch (error) {
     if (database) await database.stop()
@@ -76,8 +80,10 @@ await runOrExplain(async () => {
   }
 })
 
-function announce() {
-  say(`\nPeen is open at http://127.0.0.1:${port}   (Ctrl-C stops it and its database)`)
+function announce(says) {
+  const scheme = room || process.env.PEEN_TLS_CERT ? 'https' : 'http'
+  say(`\nPeen is open at ${scheme}://127.0.0.1:${port}   (Ctrl-C stops it and its database)`)
+  for (const sentence of says) say(sentence)
   if (empty) return say('The school is empty: the page asks for the first lead assessor.')
   say('Sign in to the demo school with one of these, password for all "porcelain-7F":')
   say('  ottilie   lead assessor\n  ruben     instructor\n  ines      apprentice')

@@ -22,6 +22,8 @@ await runOrExplain(async () => {
   checkNode()
   ensurePackages()
   ensureProgram(['/usr/bin/chromium'], 'chromium')
+  // puts the room's authority among those that a browser trusts, as a person would by hand
+  ensureProgram(['/usr/bin/certutil'], 'libnss3-tools')
   say('Properties are drawn with seed 20261128 (scripts/fast-check.ts); npm run explore draws new ones.')
   const database = await startTestDatabase()
   try {

@@ -63,12 +63,17 @@ export const ROUTES: readonly Route[] = [
   ...auditRoutes
 ]
 
+/** Under which names it is asked for beside its own, and whether a proxy stands in front. */
+type Asked = { readonly hosts?: () => readonly string[]; readonly proxied?: boolean }
+
 /** The Express application: headers, who is calling, CSRF, routes, the built web application, one error exit. */
-export function makeApp(services: Services, webFolder: string | null): Express {
+export function makeApp(services: Services, webFolder: string | null, { hosts = () => [], proxied = false }: Asked = {}): Express {
   const app = express()
+  // only a proxy on this machine may say who asks, and whether by https
+  app.set('trust proxy', proxied ? 'loopback' : false)
   app.disable('x-powered-by')
   app.use(securityHeaders())
-  app.use(knownHost())
+  app.use(knownHost(undefined, hosts))
   app.use(
     pinoHttp({
       logger: services.log,

@@ -5,8 +5,8 @@ import { databaseClock, windDemo } from './clock'
 import { connect, settingsFromEnvironment } from './db'
 import { checkNightly } from './features/audit'
 import { placeAll } from './features/live'
-import { serverFor } from './http'
 import { makeLog } from './log'
+import { listen, reachOf, roomNames } from './room'
 
 const { db, close } = connect(settingsFromEnvironment())
 const log = makeLog(process.env.PEEN_LOG ?? 'warn')
@@ -16,22 +16,33 @@ const port = Number(process.env.PEEN_PORT ?? 4760)
 await windDemo(db)
 await placeAll(db)
 const clock = databaseClock(db, process.env.PEEN_DEMO_CLOCK === 'stands')
-const server = serverFor(makeApp({ db, clock, log }, web))
-server.on('error', (error) => {
+const reach = sayOrStop(() => reachOf(process.env))
+const hosts = () => [...(reach.room ? roomNames() : []), ...(reach.publicUrl ? [reach.publicUrl.hostname] : [])]
+const app = makeApp({ db, clock, log }, web, { hosts, proxied: reach.publicUrl !== null })
+const listening = await listen(app, reach, port).catch((error: Error) => {
   process.stderr.write(`Peen: the web server could not open port ${port}: ${error.message}\n`)
   process.exit(1)
 })
-server.listen(port, '127.0.0.1', () => process.send?.('open'))
+process.send?.({ says: listening.says })
 
 const stopChecking = checkNightly({ db, clock, log })
 
 async function stop(): Promise<void> {
   stopChecking()
-  server.closeAllConnections()
-  server.close()
+  listening.close()
   await close()
   process.exit(0)
 }
 process.on('SIGTERM', stop)
 process.on('SIGINT', stop)
 process.on('disconnect', stop)
+
+/** A setting that is wrong ends the start with its sentence. */
+function sayOrStop<T>(read: () => T): T {
+  try {
+    return read()
+  } catch (error) {
+    process.stderr.write(`Peen: ${(error as Error).message}\n`)
+    process.exit(1)
+  }
+}

@@ -27,12 +27,19 @@ export function securityHeaders(): RequestHandler {
   })
 }
 
-/** Names under which Peen is asked for: loopback, and what `PEEN_HOSTS` adds. A page of another name that points here is refused. */
-export function knownHost(more: readonly string[] = (process.env.PEEN_HOSTS ?? '').split(',')): RequestHandler {
+/**
+ * Names under which Peen is asked for: loopback, what `PEEN_HOSTS` adds, and the names of the room as they are now. A page of
+ * another name that points here is refused.
+ */
+export function knownHost(
+  more: readonly string[] = (process.env.PEEN_HOSTS ?? '').split(','),
+  now: () => readonly string[] = () => []
+): RequestHandler {
   const known = new Set(['127.0.0.1', 'localhost', '[::1]', ...more.map((name) => name.trim().toLowerCase()).filter((name) => name !== '')])
   return (req: Request, _res: Response, next: NextFunction) => {
     const host = (req.get('host') ?? '').toLowerCase().replace(/:\d{1,5}$/, '')
-    next(known.has(host) ? undefined : new Refused(421, 'foreignHost', 'Peen is not asked for under this name.'))
+    const isKnown = known.has(host) || now().includes(host)
+    next(isKnown ? undefined : new Refused(421, 'foreignHost', 'Peen is not asked for under this name.'))
   }
 }
 

@@ -1,5 +1,6 @@
 // The listening server with its limits on senders that are slow on purpose.
 import { createServer, type RequestListener, type Server } from 'node:http'
+import { createServer as createSecureServer, type Server as SecureServer } from 'node:https'
 
 /** How long a sender may take, ms. */
 export type SenderLimits = {
@@ -16,17 +17,27 @@ export type SenderLimits = {
 export const SENDER_LIMITS: SenderLimits = Object.freeze({ headersMs: 15_000, requestMs: 120_000, keepAliveMs: 10_000, checkMs: 5_000 })
 const MOST_HEADERS = 60
 
+const optionsOf = (limits: SenderLimits) => ({
+  headersTimeout: limits.headersMs,
+  requestTimeout: limits.requestMs,
+  keepAliveTimeout: limits.keepAliveMs,
+  connectionsCheckingInterval: limits.checkMs
+})
+
 /** A server that ends connections whose headers or body come too slowly. */
 export function serverFor(app: RequestListener, limits: SenderLimits = SENDER_LIMITS): Server {
-  const server = createServer(
-    {
-      headersTimeout: limits.headersMs,
-      requestTimeout: limits.requestMs,
-      keepAliveTimeout: limits.keepAliveMs,
-      connectionsCheckingInterval: limits.checkMs
-    },
-    app
-  )
+  const server = createServer(optionsOf(limits), app)
+  server.maxHeadersCount = MOST_HEADERS
+  return server
+}
+
+/** The same by https, TLS 1.2 or newer, with a certificate and its key in PEM. */
+export function secureServerFor(
+  app: RequestListener,
+  pair: { readonly cert: string; readonly key: string },
+  limits: SenderLimits = SENDER_LIMITS
+): SecureServer {
+  const server = createSecureServer({ ...optionsOf(limits), ...pair, minVersion: 'TLSv1.2', handshakeTimeout: limits.headersMs }, app)
   server.maxHeadersCount = MOST_HEADERS
   return server
 }

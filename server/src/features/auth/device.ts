@@ -18,6 +18,9 @@ export function deviceOf(cookies: Cookies, signIn: string): string {
 /** Gives a tablet its own cookie at the first sign-in on it; it stays when they sign out. @returns its value */
 export function knowDevice(response: Response, cookies: Cookies): string {
   const known = cookies[DEVICE_COOKIE] ?? randomBytes(24).toString('base64url')
-  response.cookie(DEVICE_COOKIE, known, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: YEARS_2_MS })
+  response.cookie(DEVICE_COOKIE, known, {
+    ...{ httpOnly: true, sameSite: 'strict', path: '/', maxAge: YEARS_2_MS },
+    secure: response.req.secure
+  })
   return known
 }

@@ -25,7 +25,10 @@ export const authRoutes: readonly Route[] = [
 
 /** Hands the cookies over and answers who signed in, and on which tablet. */
 export function keep(response: Response, cookies: Readonly<Record<string, string | undefined>>, opened: OpenedSession): Me {
-  response.cookie(COOKIE, opened.token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: opened.maxAgeMs })
+  response.cookie(COOKIE, opened.token, {
+    ...{ httpOnly: true, sameSite: 'strict', path: '/', maxAge: opened.maxAgeMs },
+    secure: response.req.secure
+  })
   const device = knowDevice(response, cookies)
   return { ...opened.me, deviceId: deviceOf({ [DEVICE_COOKIE]: device }, opened.token) }
 }
