@@ -1,6 +1,6 @@
 // Taps while the network comes and goes, on one tablet, in two tabs, by two people: each once, or waiting to be looked at.
 import type { Page } from '@playwright/test'
-import { expect, openTable, PASSWORD, saved, signIn, test } from './app'
+import { expect, openTable, PASSWORD, saved, signIn, tablet, test } from './app'
 
 type Event = { readonly id: string; readonly kind: string; readonly lamport: number }
 const idOf = (page: Page) => page.url().split('/').at(-1)!
@@ -112,4 +112,40 @@ test('what the server refuses is kept with its reason, until it is sent again or
   expect(await prompts(page, id)).toBe(before + 1)
   expect((await eventsOf(page, id)).at(-1)).toMatchObject({ kind: 'noted' })
   await context.clearCookies()
+})
+
+test('a sheet that was written without the network meets another device’s, and both are put together by touch', async ({
+  page,
+  context,
+  browser
+}) => {
+  await signIn(page, 'mira')
+  await openTable(page, 'Jun')
+  await page.getByRole('button', { name: 'Grade' }).click()
+  await page.waitForURL('**/trims/**')
+  const path = new URL(page.url()).pathname
+  const other = await tablet(browser, 'mira', path)
+  const under = async (on: Page, words: RegExp) => {
+    await on.getByRole('tab', { name: 'Rear' }).click()
+    await on.locator('[data-row=under-tail]').click()
+    await on.locator('[data-editor=under-tail]').getByRole('button', { name: words }).click()
+  }
+  await saved(page)
+  await context.setOffline(true)
+  await under(page, /^1/)
+  await expect(page.getByText('1 kept here')).toBeVisible()
+  await under(other, /^4/)
+  await saved(other)
+  // another screen is opened first: the top line knows of the sheet all the same
+  await context.setOffline(false)
+  await page.goto('/floor')
+  await topLine(page).click()
+  await page.getByRole('dialog').getByRole('link', { name: 'Open both versions' }).click()
+  await expect(page.getByRole('heading', { name: 'Another device wrote on this sheet' })).toBeVisible()
+  await expect(page.locator('[data-differs]')).toHaveCount(1)
+  await page.getByRole('button', { name: 'Go on with this sheet' }).click()
+  await saved(page)
+  const { answers } = await (await page.request.get(`/api/gradings/${path.split('/').at(-1)}`)).json()
+  expect(answers['under-tail']).toEqual({ whole: { kind: 'level', level: 1 } })
+  await other.context().close()
 })

@@ -52,7 +52,12 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
       data-testid="not-saved"
       @click="looks = true"
     >
-      <GlyphMark :name="saved.refused > 0 ? 'fails' : 'saved'" :size="18" /><span role="status">{{ words }}</span>
+      <GlyphMark :name="saved.refused > 0 ? 'fails' : 'saved'" :size="18" /><span role="status" class="max-[500px]:sr-only">{{
+        words
+      }}</span
+      ><span class="min-[501px]:hidden" aria-hidden="true">{{
+        saved.refused > 0 ? `${saved.refused} refused` : `${saved.kept} kept`
+      }}</span>
     </button>
     <span v-else class="muted flex items-center gap-2" role="status"
       ><GlyphMark name="saved" :size="18" /><span class="max-[500px]:sr-only">{{ saved.words }}</span></span

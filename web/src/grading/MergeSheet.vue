@@ -42,10 +42,10 @@ const SIDES = [
 <template>
   <SheetDialog :open="there !== null" title="Another device wrote on this sheet" wide @close="settle">
     <p class="leading-[1.35]">
-      {{ rows.length === 1 ? 'One answer differs' : `${rows.length} answers differ` }}. Touch the one that holds in each row. What you do
-      not take is kept with the grading.
+      {{ rows.length === 1 ? 'One answer differs' : `${rows.length} answers differ` }}. Touch the answer to keep in each row. The sheet as
+      this tablet had it stays on record.
     </p>
-    <div class="mt-3 flex flex-wrap gap-2">
+    <div v-if="rows.length > 1" class="mt-3 flex flex-wrap gap-2">
       <button v-for="side in SIDES" :key="side.id" class="btn btn-quiet" @click="all(side.id)">
         All from {{ side.name.toLowerCase() }}
       </button>

@@ -28,18 +28,19 @@ export function useGrade(grading: GradingView, standard: Standard) {
   const saved = useSavedStore()
   const place = `sheet ${grading.id}`
   const session = useSessionStore()
-  const version = ref(grading.version)
   // a sheet that could not be saved last time is still here, if it is the same person's
   const kept = useLocalStorage<KeptDraft | null>(draftKey(grading.id), null, {
     serializer: { read: (text) => JSON.parse(text), write: (value) => JSON.stringify(value) }
   })
   const left = kept.value && (kept.value.by ?? session.me?.id) === session.me?.id ? kept.value : null
   const mine = left ?? grading
+  // a sheet of before is sent as what it was written upon: where another device has written since, the server keeps it and says so
+  const version = ref(mine.version)
   const answers = ref<Answers>(plain(mine.answers))
   const critical = ref<readonly string[]>([...mine.critical])
   const rating = ref<GlobalRating | null>(mine.globalRating)
-  /** what another device has written meanwhile, here or since this sheet was left */
-  const conflict = ref<StoredDraft | null>(left && left.version !== grading.version ? storedOf(grading) : null)
+  /** what another device has written meanwhile */
+  const conflict = ref<StoredDraft | null>(null)
   const problem = ref<string | null>(null)
   const count = computed(() => countAnswers(standard, answers.value))
 
@@ -79,7 +80,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
     soon()
   }
   tryOnScopeDispose(useDraftStore().begin(grading.id))
-  if (left && !conflict.value) soon()
+  if (left) soon()
 
   /** Goes on with the sheet that was made of both devices' texts; it is written upon the one that is stored. */
   function settle(sheet: StoredDraft): void {
@@ -131,9 +132,6 @@ function answering({ answers, critical, rating }: OnSheet, changed: () => void) 
   }
   return { answer, toggleCritical, rate }
 }
-
-const storedOf = ({ version, answers, critical, globalRating }: GradingView): StoredDraft =>
-  plain({ version, answers, critical, globalRating })
 
 const plain = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
 
