@@ -5,6 +5,22 @@ declare module '*/machine.mjs' {
   export function freePort(): Promise<number>
   export function refuseTakenPort(port: number, what: string, setting: string): Promise<void>
 }
+declare module '*/doctor.mjs' {
+  export type MachineFacts = {
+    readonly node: string
+    readonly packages: boolean
+    readonly mariadb: string | null
+    readonly ports: readonly { readonly port: number; readonly what: string; readonly taken: boolean }[]
+    readonly runs: boolean
+    readonly freeBytes: number
+    readonly disk: string
+    readonly now: Date
+    readonly newest: Date | null
+    readonly room: boolean
+    readonly leafEnds: Date | null
+  }
+  export function judged(facts: MachineFacts): readonly { readonly how: 'well' | 'care' | 'bad'; readonly says: string }[]
+}
 declare module '*/mariadb.mjs' {
   export function startMariadb(options: { folder: string; port: number; durable?: boolean }): Promise<{
     port: number
