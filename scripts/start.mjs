@@ -85,6 +85,7 @@ function announce(says) {
   say(`\nPeen is open at ${scheme}://127.0.0.1:${port}   (Ctrl-C stops it and its database)`)
   for (const sentence of says) say(sentence)
   if (empty) return say('The school is empty: the page asks for the first lead assessor.')
+  if (room) say('This is the demo, and its password is known to everyone: start with --empty --room for a school of your own.')
   say('Sign in to the demo school with one of these, password for all "porcelain-7F":')
   say('  ottilie   lead assessor\n  ruben     instructor\n  ines      apprentice')
 }
