@@ -105,7 +105,7 @@ describe('the verdict by one joint chance', () => {
 // Ref: invariant of an interval of 95 % and of a decision at 95 %: simulated trims whose truth is known. The numbers of a
 // long run stand in docs/verdicts.md; here fewer trims, with four standard errors of room.
 describe('trims whose truth is known', () => {
-  const trial = (lean: Parameters<typeof trialOfMarks>[0]['lean']) => trialOfMarks({ standard, trims: 100, seed: 20261128, lean })
+  const trial = (lean: Parameters<typeof trialOfMarks>[0]['lean'], trims = 100) => trialOfMarks({ standard, trims, seed: 20261128, lean })
 
   it('are covered, and hardly ever pass wrongly, with assessors as the school expects them', () => {
     const found = trial({ spread: GRADE_RULES.severityLevels })
@@ -117,7 +117,7 @@ describe('trims whose truth is known', () => {
   })
 
   it('show an assessor who leans', () => {
-    const [severe, lenient] = [trial({ levels: -0.4 }), trial({ levels: 0.4 })]
+    const [severe, lenient] = [trial({ levels: -0.4 }, 40), trial({ levels: 0.4 }, 40)]
     expect(severe.markAbove01).toBeLessThan(0.1)
     expect(lenient.markAbove01).toBeGreaterThan(0.9)
     expect(severe.wrongPasses01).toBe(0)

@@ -24,9 +24,11 @@ const looks = ref(false)
 const isOpenEnded = computed(() => outbox.taps.length + drafts.held.length > 0)
 /** Who has nothing open is told of what others left here. */
 const words = computed(() => {
-  const [other] = outbox.others
+  const [other, ...more] = outbox.others
   if (saved.words !== 'Everything is saved' || !other) return saved.words
-  return `Yours is saved; ${outbox.others.reduce((sum, { taps }) => sum + taps, 0)} of ${other.name || 'another person'} kept here`
+  const n = outbox.others.reduce((sum, { taps }) => sum + taps, 0)
+  const whose = more.length > 0 ? 'other people’s' : other.name ? `${other.name}’s` : 'another person’s'
+  return `Yours is saved; ${n} of ${whose} ${n === 1 ? 'is' : 'are'} kept here`
 })
 const when = computed(() => (session.school ? sayMoment(now.value, session.school.timeZone) : ''))
 </script>

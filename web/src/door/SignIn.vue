@@ -34,9 +34,8 @@ const submit = handleSubmit(async (values) => {
       <button class="btn btn-go mt-2 w-full" :disabled="isSubmitting">Sign in</button>
     </form>
     <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]" role="status">
-      {{ other.taps === 1 ? '1 tap' : `${other.taps} taps` }} of {{ other.name || 'another person' }}
-      {{ other.taps === 1 ? 'is' : 'are' }} kept on this tablet. Peen sends {{ other.taps === 1 ? 'it' : 'them' }} when
-      {{ other.name || 'that person' }} signs in.
+      {{ other.taps }} of {{ other.name ? `${other.name}’s` : 'another person’s' }} taps {{ other.taps === 1 ? 'is' : 'are' }} kept on this
+      tablet. Peen sends {{ other.taps === 1 ? 'it' : 'them' }} when they sign in.
     </p>
   </DoorPage>
 </template>

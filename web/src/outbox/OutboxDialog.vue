@@ -19,7 +19,6 @@ const reason = ref('')
 const works = ref(false)
 const waits = computed(() => outbox.taps.filter(({ by, refused }) => by === session.me?.id && refused === null).length)
 const when = ({ event }: KeptTap) => sayClock(event.atDevice, session.school?.timeZone ?? 'UTC')
-const taps = (n: number) => (n === 1 ? '1 tap' : `${n} taps`)
 
 async function run(work: () => Promise<void>): Promise<void> {
   if (works.value) return
@@ -52,7 +51,7 @@ const letGo = (tap: KeptTap) =>
           </p>
           <p class="mt-1 leading-[1.35]" role="alert">{{ tap.refused }}</p>
           <form v-if="going === tap.id" class="mt-2" @submit.prevent="letGo(tap)">
-            <label class="label" :for="`reason-${tap.id}`">Why is it let go?</label>
+            <label class="label" :for="`reason-${tap.id}`">Why are you letting it go?</label>
             <input :id="`reason-${tap.id}`" v-model="reason" class="field" maxlength="300" autofocus />
             <div class="mt-2 flex flex-wrap gap-2">
               <button class="btn" :disabled="works || reason.trim() === ''">Let it go</button>
@@ -78,14 +77,14 @@ const letGo = (tap: KeptTap) =>
     </section>
     <section v-if="waits > 0" class="mt-4">
       <p class="leading-[1.35]">
-        {{ taps(waits) }} of yours {{ waits === 1 ? 'is' : 'are' }} kept on this tablet and sent as soon as the server answers.
+        {{ waits }} of your taps {{ waits === 1 ? 'is' : 'are' }} kept on this tablet and sent as soon as the server answers.
       </p>
       <p v-if="outbox.refusal" class="muted mt-1 leading-[1.35]" role="status">{{ outbox.refusal }}</p>
       <button class="btn mt-2" :disabled="works" @click="run(outbox.flush)">Send now</button>
     </section>
     <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]">
-      {{ taps(other.taps) }} of {{ other.name || 'another person' }} {{ other.taps === 1 ? 'waits' : 'wait' }} here until
-      {{ other.name || 'that person' }} signs in on this tablet.
+      {{ other.taps }} of {{ other.name ? `${other.name}’s` : 'another person’s' }} taps {{ other.taps === 1 ? 'waits' : 'wait' }} here
+      until they sign in on this tablet.
     </p>
   </SheetDialog>
 </template>
