@@ -24,7 +24,7 @@ test('what is tapped without the network waits here, and goes through a reload a
     // every second time the page is loaded again before anything could be sent
     if (cut % 2 === 0) await page.reload()
     await saved(page)
-    expect(await prompts(page, id)).toBe(before + cut)
+    await expect.poll(() => prompts(page, id)).toBe(before + cut)
   }
   const events = await eventsOf(page, id)
   expect(new Set(events.map((event) => event.id)).size).toBe(events.length)
@@ -44,7 +44,7 @@ test('two tabs that tap at once lose nothing of each other', async ({ page, cont
   await context.setOffline(false)
   await saved(page)
   await saved(other)
-  expect(await prompts(page, id)).toBe(before + 8)
+  await expect.poll(() => prompts(page, id)).toBe(before + 8)
 })
 
 test('one person’s taps do not stand in the way of another’s, and wait for their own sign-in', async ({ page, context }) => {
@@ -69,7 +69,7 @@ test('one person’s taps do not stand in the way of another’s, and wait for t
   await openTable(page, 'Jun')
   await page.locator('[data-key=prompt]').click()
   await expect(topLine(page)).toContainText('Yours is saved')
-  expect(await prompts(page, id)).toBe(before)
+  await expect.poll(() => prompts(page, id)).toBe(before)
   await context.clearCookies()
   await signIn(page, 'ruben')
   await saved(page)
@@ -98,7 +98,7 @@ test('what the server refuses is kept with its reason, until it is sent again or
   await page.unroute('**/events')
   await look.locator('[data-refused-tap]').first().getByRole('button', { name: 'Send again' }).click()
   await expect(look.locator('[data-refused-tap]')).toHaveCount(1)
-  expect(await prompts(page, id)).toBe(before + 1)
+  await expect.poll(() => prompts(page, id)).toBe(before + 1)
   // the other one stays here through a reload
   await page.reload()
   await expect(topLine(page)).toContainText('1 refused: look')
@@ -109,8 +109,8 @@ test('what the server refuses is kept with its reason, until it is sent again or
   await expect(look.getByText('Everything you tapped is saved.')).toBeVisible()
   await page.keyboard.press('Escape')
   await saved(page)
-  expect(await prompts(page, id)).toBe(before + 1)
-  expect((await eventsOf(page, id)).at(-1)).toMatchObject({ kind: 'noted' })
+  await expect.poll(() => prompts(page, id)).toBe(before + 1)
+  await expect.poll(async () => (await eventsOf(page, id)).at(-1)?.kind).toBe('noted')
   await context.clearCookies()
 })
 

@@ -35,6 +35,8 @@ export const useOutboxStore = defineStore('outbox', () => {
   const notice = ref<string | null>(null)
   /** every tap that is kept here, whoever tapped it */
   const { taps, look, tell, change, add, settled } = useKept((error) => (refusal.value = sentenceOf(error)))
+  // until the browser's database is read nobody knows what waits in it
+  void saved.track(settled()).catch(() => undefined)
   /** taps that are not refused: a table shows them as done */
   const waiting = computed(() => taps.value.filter(({ refused }) => refused === null).map(({ event }) => event))
   const mine = computed(() => taps.value.filter(({ by }) => by === session.me?.id))
