@@ -46,12 +46,12 @@ function stolen(name: string): Pair {
 }
 
 describe('the authority of a room', () => {
-  it('vouches for local names to whoever trusts it', async () => {
+  it('vouches for local names to a client that trusts it', async () => {
     expect(await met(issueLeaf(authority, ['peen-room.local', '192.168.4.20', 'localhost'], new Date()), 'localhost')).toBeNull()
     expect(await met(issueLeaf(authority, ['peen-room.local'], new Date()), 'peen-room.local')).toBeNull()
   })
 
-  // RFC 5280, 4.2.1.10: a client turns away a name outside the permitted subtrees, whoever holds the key
+  // RFC 5280, 4.2.1.10: a client turns away a name outside the permitted subtrees, even if it is signed with the right key
   it('cannot vouch for a public name, even with its key in the wrong hands', async () => {
     expect(await met(stolen('bank.example.com'), 'bank.example.com')).toMatch(/permitted subtree violation/)
   })

@@ -21,7 +21,7 @@ const drafts = useDraftStore()
 const now = useNow()
 const looks = ref(false)
 /** There is something to look at: what waits, what was refused, what others left on this tablet. */
-const isOpenEnded = computed(() => outbox.taps.length + drafts.held.length > 0)
+const hasMore = computed(() => outbox.taps.length + drafts.held.length > 0)
 /** Who has nothing open is told of what others left here. */
 const words = computed(() => {
   const [other, ...more] = outbox.others
@@ -48,7 +48,7 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
     >
     <span class="hidden font-[650] sm:inline" :title="session.school?.isDemo ? 'The demo’s own day' : undefined">{{ when }}</span>
     <button
-      v-if="isOpenEnded && session.me"
+      v-if="hasMore && session.me"
       class="flex min-h-11 items-center gap-2 underline decoration-1 underline-offset-4"
       :class="saved.refused > 0 ? 'font-[650] text-danger' : 'text-ink'"
       data-testid="not-saved"

@@ -4,7 +4,7 @@ import { openDB, type DBSchema } from 'idb'
 
 export type KeptTap = {
   readonly id: string
-  /** whose tap it is: nobody else can send it */
+  /** whose tap it is: only they can send it */
   readonly by: string
   /** their given name, for the next person at this tablet */
   readonly name: string

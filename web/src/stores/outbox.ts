@@ -33,9 +33,9 @@ export const useOutboxStore = defineStore('outbox', () => {
   const refusal = ref<string | null>(null)
   /** what the server says of taps that it took: a clock that is wrong */
   const notice = ref<string | null>(null)
-  /** every tap that is kept here, whoever tapped it */
+  /** every tap that is kept here, of every person */
   const { taps, look, tell, change, add, settled } = useKept((error) => (refusal.value = sentenceOf(error)))
-  // until the browser's database is read nobody knows what waits in it
+  // what waits is not known until the browser's database is read
   void saved.track(settled()).catch(() => undefined)
   /** taps that are not refused: a table shows them as done */
   const waiting = computed(() => taps.value.filter(({ refused }) => refused === null).map(({ event }) => event))

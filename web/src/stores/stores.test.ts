@@ -130,7 +130,7 @@ describe('the outbox', () => {
     expect([outbox.taps, server.asked.length]).toEqual([[], before])
   })
 
-  it('sends nobody else’s taps, and says whose wait here', async () => {
+  it('sends only one’s own taps, and says whose others wait here', async () => {
     signedIn()
     const outbox = useOutboxStore()
     server.answer = () => 'offline'
