@@ -1,8 +1,9 @@
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
-import { whenSignedOut } from './api/client'
+import { whenChanging, whenSignedOut } from './api/client'
 import App from './App.vue'
 import { router } from './router'
+import { useSavedStore } from './stores/saved'
 import { useSessionStore } from './stores/session'
 import './styles.css'
 
@@ -15,4 +16,6 @@ whenSignedOut(() => {
     .forget()
     .then(() => router.push('/sign-in'))
 })
+// the top line is true of every change, whichever screen sends it
+whenChanging(() => useSavedStore().begin())
 app.mount('#app')

@@ -32,6 +32,7 @@ const OFFLINE: Problem = {
 
 let csrf = ''
 let onSignedOut: () => void = () => undefined
+let onChange: () => () => void = () => () => undefined
 
 /** The token that every change carries; known from the sign-in or from /me. */
 export function rememberMe(me: Me | null): void {
@@ -39,6 +40,10 @@ export function rememberMe(me: Me | null): void {
 }
 export function whenSignedOut(handler: () => void): void {
   onSignedOut = handler
+}
+/** Told when a change is on its way to the server; what it gives back is called at the answer. */
+export function whenChanging(handler: () => () => void): void {
+  onChange = handler
 }
 
 type Only<Names extends string, Value> = [Names] extends [never] ? unknown : Readonly<Record<Names, Value>>
@@ -58,6 +63,7 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   const method = ENDPOINTS[name].method.toUpperCase()
   const sent = file ?? (method === 'GET' ? undefined : JSON.stringify(body ?? {}))
   const type = file ? sentAs(name, file) : 'application/json'
+  const answered = method === 'GET' ? undefined : onChange()
   let response: Response
   try {
     response = await fetch(addressOf(name, params as never, query as never), {
@@ -68,6 +74,8 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
     })
   } catch {
     throw new ApiError(OFFLINE)
+  } finally {
+    answered?.()
   }
   const answer = (await response.json().catch(() => null)) as Reply<N> & Problem & { readonly answers?: unknown }
   if (response.ok) return answer

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { ask, ApiError, rememberMe, sentenceOf } from '../api/client'
+import { ask, ApiError, rememberMe, sentenceOf, whenChanging } from '../api/client'
 import { ok, RUBEN, SCHOOL, signedIn, stubServer, unstub, type Asked } from '../testing/server'
 import { useOutboxStore } from './outbox'
 import { useSavedStore } from './saved'
@@ -172,6 +172,22 @@ describe('the top line', () => {
     // two pieces of work are under way until both have been answered
     expect(saved.words).toBe('Saving ...')
     other()
+    expect(saved.words).toBe('Everything is saved')
+  })
+
+  it('is true of a change that any screen sends, and of nothing that is only read', async () => {
+    signedIn()
+    const saved = useSavedStore()
+    whenChanging(() => saved.begin())
+    const during: string[] = []
+    server.answer = () => {
+      during.push(saved.words)
+      return 'offline'
+    }
+    await ask('keepSettings', { body: me.settings }).catch(() => undefined)
+    await ask('floor').catch(() => undefined)
+    whenChanging(() => () => undefined)
+    expect(during).toEqual(['Saving ...', 'Everything is saved'])
     expect(saved.words).toBe('Everything is saved')
   })
 
