@@ -15,6 +15,8 @@ export default defineConfig({
   reporter: process.env.PEEN_E2E_REPORT ? [['list'], ['json', { outputFile: process.env.PEEN_E2E_REPORT }]] : 'list',
   use: {
     baseURL: `http://127.0.0.1:${port}`,
+    // keeping the whole application on the tablet has tests of its own (offline.spec.ts); the others would only wait for it
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/London',
     launchOptions: {

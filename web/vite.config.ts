@@ -1,9 +1,42 @@
 import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [vue(), tailwindcss()],
+  plugins: [
+    vue(),
+    tailwindcss(),
+    VitePWA({
+      registerType: 'prompt',
+      injectRegister: false,
+      manifest: {
+        id: '/',
+        name: 'Peen',
+        short_name: 'Peen',
+        description: 'Practice and grading of dog grooming, kept as it happens.',
+        start_url: '/floor',
+        display: 'standalone',
+        lang: 'en',
+        background_color: '#E7EDEE',
+        theme_color: '#0A5540',
+        icons: [
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' }
+        ]
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
+        // a page opens from what is kept here; what the server is asked for never is
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        cleanupOutdatedCaches: true,
+        // the first page of a tablet is kept as well, not only the second
+        clientsClaim: true
+      }
+    })
+  ],
   worker: { format: 'es' },
   // fonts stay files: the page's own rules allow no data: fonts
   build: { assetsInlineLimit: 0, target: 'es2022', chunkSizeWarningLimit: 900 },

@@ -1,8 +1,9 @@
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
-import { whenChanging, whenSignedOut } from './api/client'
+import { whenAsked, whenChanging, whenSignedOut } from './api/client'
 import App from './App.vue'
 import { router } from './router'
+import { useReachStore } from './stores/reach'
 import { useSavedStore } from './stores/saved'
 import { useSessionStore } from './stores/session'
 import './styles.css'
@@ -11,11 +12,16 @@ import './styles.css'
 void import('./figure/painter').then(({ painter }) => painter())
 
 const app = createApp(App).use(createPinia()).use(router)
-whenSignedOut(() => {
-  void useSessionStore()
-    .forget()
-    .then(() => router.push('/sign-in'))
+const toTheDoor = () => router.push('/sign-in')
+whenSignedOut(() => void useSessionStore().forget().then(toTheDoor))
+whenAsked(useReachStore().told)
+// who goes on without the server is known to it again before anything is sent
+useReachStore().whileLost(async () => {
+  const session = useSessionStore()
+  if (!session.known) await session.find()
+  else if (!(await session.renew())) await toTheDoor()
 })
 // the top line is true of every change, whichever screen sends it
 whenChanging(() => useSavedStore().begin())
 app.mount('#app')
+void import('./offline/worker').then(({ keepApplication }) => keepApplication(router))

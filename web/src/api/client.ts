@@ -17,9 +17,6 @@ export class ApiError extends Error {
     super(problem.detail)
     this.problem = problem
   }
-  get isOffline(): boolean {
-    return this.problem.status === 0
-  }
 }
 
 const OFFLINE: Problem = {
@@ -27,12 +24,17 @@ const OFFLINE: Problem = {
   title: 'No answer',
   status: 0,
   code: 'offline',
-  detail: 'Peen does not answer. What you entered is kept here and sent later.'
+  detail: 'Peen does not answer.'
 }
+/** What was not saved stays on the screen it was typed into. */
+const UNSAVED = 'Peen does not answer, so this is not saved yet. It stays on this screen: try again when the connection is back.'
+/** A gateway in front of Peen answers for it while it is down. */
+const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504])
 
 let csrf = ''
 let onSignedOut: () => void = () => undefined
 let onChange: () => () => void = () => () => undefined
+let onReach: (reached: boolean) => void = () => undefined
 
 /** The token that every change carries; known from the sign-in or from /me. */
 export function rememberMe(me: Me | null): void {
@@ -45,6 +47,12 @@ export function whenSignedOut(handler: () => void): void {
 export function whenChanging(handler: () => () => void): void {
   onChange = handler
 }
+/** Told after every question whether the server answered it. */
+export function whenAsked(handler: (reached: boolean) => void): void {
+  onReach = handler
+}
+/** The server was not reached, or could not answer: what was read before may be shown, what waits goes on waiting. */
+export const isUnreachable = (error: unknown): boolean => error instanceof ApiError && AWAY.has(error.problem.status)
 
 type Only<Names extends string, Value> = [Names] extends [never] ? unknown : Readonly<Record<Names, Value>>
 /** What an endpoint is given: the names in its path, a query, a body, a file as it is. */
@@ -73,10 +81,12 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
       body: sent
     })
   } catch {
-    throw new ApiError(OFFLINE)
+    onReach(false)
+    throw new ApiError(method === 'GET' ? OFFLINE : { ...OFFLINE, detail: UNSAVED })
   } finally {
     answered?.()
   }
+  onReach(!AWAY.has(response.status))
   const answer = (await response.json().catch(() => null)) as Reply<N> & Problem & { readonly answers?: unknown }
   if (response.ok) return answer
   if (response.status === 401 && name !== 'signIn' && name !== 'me') onSignedOut()
@@ -84,7 +94,7 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   throw new ApiError(
     answer?.detail || answer?.answers
       ? { ...answer, status: response.status, detail: answer.detail ?? 'It was refused.' }
-      : { ...OFFLINE, status: response.status, detail: 'Peen gave an answer that cannot be read. What you entered is kept here.' }
+      : { ...OFFLINE, status: response.status, detail: 'Peen gave an answer that cannot be read. What you typed stays on this screen.' }
   )
 }
 

@@ -4,9 +4,10 @@ import { ROLE_NAMES } from '@peen/contract'
 import { computed, ref } from 'vue'
 import OutboxDialog from '../outbox/OutboxDialog.vue'
 import { useNow } from '../composables/useNow'
-import { sayMoment } from '../composables/words'
+import { sayClock, sayMoment } from '../composables/words'
 import { useDraftStore } from '../stores/drafts'
 import { useOutboxStore } from '../stores/outbox'
+import { useReachStore } from '../stores/reach'
 import { useSavedStore } from '../stores/saved'
 import { useSearchStore } from '../stores/search'
 import { useSessionStore } from '../stores/session'
@@ -17,13 +18,19 @@ const session = useSessionStore()
 const saved = useSavedStore()
 const search = useSearchStore()
 const outbox = useOutboxStore()
+const reach = useReachStore()
 const drafts = useDraftStore()
 const now = useNow()
 const looks = ref(false)
 /** There is something to look at: what waits, what was refused, what others left on this tablet. */
 const hasMore = computed(() => outbox.taps.length + drafts.held.length > 0)
+/** Since when the server does not answer; null while it does. */
+const lost = computed(() =>
+  reach.lostAt !== null ? `No connection since ${sayClock(session.time(reach.lostAt), session.school?.timeZone ?? 'UTC')}` : null
+)
 /** Who has nothing open is told of what others left here. */
 const words = computed(() => {
+  if (lost.value) return [lost.value, ...saved.held].join(', ')
   const [other, ...more] = outbox.others
   if (saved.words !== 'Everything is saved' || !other) return saved.words
   const n = outbox.others.reduce((sum, { taps }) => sum + taps, 0)
@@ -62,7 +69,8 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
       }}</span>
     </button>
     <span v-else class="muted flex items-center gap-2" role="status"
-      ><GlyphMark name="saved" :size="18" /><span class="max-[500px]:sr-only">{{ saved.words }}</span></span
+      ><GlyphMark :name="lost ? 'missing' : 'saved'" :size="18" plain /><span class="max-[500px]:sr-only">{{ words }}</span
+      ><span v-if="lost" class="min-[501px]:hidden" aria-hidden="true">Offline</span></span
     >
     <OutboxDialog v-if="looks" :open="looks" @close="looks = false" />
     <span v-if="session.me" class="-mr-3 flex lg:hidden">

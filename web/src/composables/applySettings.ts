@@ -14,7 +14,11 @@ export function applySettings(): void {
   applyTheme()
   watchEffect(() => document.documentElement.style.setProperty('--text-scale', String(SCALE[store.settings.text])))
   watchEffect(() => (clockHours.value = store.settings.clock))
-  watch(() => store.settings.lengths, showLengths, { immediate: true })
+  watch(
+    () => store.settings.lengths,
+    (unit, before) => showLengths(unit, before, store.settled),
+    { immediate: true }
+  )
   callOut()
 }
 
@@ -23,12 +27,12 @@ let watching: MutationObserver | null = null
  * Every sentence tells its lengths in mm; who reads inches gets them where they are shown (decision 0037). What is typed
  * into, read off a gauge in mm or printed is left alone.
  */
-function showLengths(unit: 'mm' | 'in', before: 'mm' | 'in' | undefined): void {
+function showLengths(unit: 'mm' | 'in', before: 'mm' | 'in' | undefined, settled: () => Promise<void>): void {
   watching?.disconnect()
   watching = null
   if (unit === 'mm') {
-    // sentences that were turned come back with the page
-    if (before === 'in') location.reload()
+    // sentences that were turned come back with the page, once the choice is kept
+    if (before === 'in') void settled().then(() => location.reload())
     return
   }
   const turn = (node: Node) => {

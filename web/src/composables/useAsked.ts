@@ -2,7 +2,8 @@ import type { EndpointName, Reply } from '@peen/contract'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, onScopeDispose, type ComputedRef, type WritableComputedRef } from 'vue'
 import { cache } from '../api/cache'
-import { ApiError, ask, sentenceOf, type Given } from '../api/client'
+import { ApiError, sentenceOf, type Given } from '../api/client'
+import { read } from '../offline/read'
 import { useLiveStore, type LiveNews } from '../stores/live'
 
 export type Asked<T> = {
@@ -41,7 +42,7 @@ export function useAsked<N extends EndpointName>(
   const query = useQuery(
     {
       queryKey: key,
-      queryFn: ({ queryKey }) => (ask as unknown as (name: N, given: Given<N>) => Promise<Reply<N>>)(name, queryKey[1] as Given<N>),
+      queryFn: ({ queryKey }) => read(name, queryKey[1] as Given<N>),
       placeholderData: keepPreviousData as never,
       enabled: when,
       // an answer is told even where it says the same again: what was moved or typed here gives way to it

@@ -91,7 +91,7 @@ describe('a grade sheet', () => {
     grade.answer('back-length', 'left', reading(3.2))
     await rest()
     expect(words()).toBe('1 kept here')
-    expect(grade.problem.value).toMatch(/kept here and sent later/)
+    expect(grade.problem.value).toMatch(/kept here and sent when it does/)
     grade.rate('pass')
     await rest()
     expect(writes()[1].answers['back-length']).toBeDefined()

@@ -12,7 +12,7 @@ import type { Standard } from '@peen/core/standard'
 import { tryOnScopeDispose, useEventListener, useLocalStorage, useTimeoutFn } from '@vueuse/core'
 import * as Comlink from 'comlink'
 import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
-import { ask, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError, isUnreachable, sentenceOf } from '../api/client'
 import { draftKey, useDraftStore, type KeptDraft } from '../stores/drafts'
 import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
@@ -22,6 +22,7 @@ import type { Grader } from '../workers/grade.worker'
 
 /** A sheet that got no answer is sent again so soon, ms. */
 const RETRY_MS = 5000
+const NO_ANSWER = 'Peen does not answer. This sheet is kept here and sent when it does.'
 
 /** A draft grading on this device: kept here at every change, saved when the hand rests, graded in a worker. */
 export function useGrade(grading: GradingView, standard: Standard) {
@@ -66,8 +67,8 @@ export function useGrade(grading: GradingView, standard: Standard) {
     } catch (error) {
       saved.keep(place, 1)
       if (error instanceof ApiError && error.problem.code === 'draftConflict') conflict.value = error.problem.stored as StoredDraft
-      else problem.value = sentenceOf(error)
-      if (error instanceof ApiError && error.isOffline) retry.start()
+      else problem.value = isUnreachable(error) ? NO_ANSWER : sentenceOf(error)
+      if (isUnreachable(error)) retry.start()
     }
   }
   const { soon, now: save, isWaiting } = useSaveSoon(write)

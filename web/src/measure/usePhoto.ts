@@ -4,7 +4,7 @@ import { measureSpec, type LineId, type OutlineStep, type PhotoPlace, type Photo
 import type { Standard } from '@peen/core/standard'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, ApiError, sentenceOf } from '../api/client'
+import { ask, isUnreachable, sentenceOf } from '../api/client'
 import { coatOf } from '../figure/place'
 import { useSaveSoon } from '../composables/useSaveSoon'
 import type { PhotoTask } from '../workers/measure.worker'
@@ -47,7 +47,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
       const body = { version: version.value, seen, marks: rounded(marks.value), regions: measured.result.value?.regions ?? [] }
       version.value = (await ask('saveMarks', { id: pictureId, body })).version
     } catch (error) {
-      if (!(error instanceof ApiError) || !error.isOffline) problem.value = sentenceOf(error)
+      if (!isUnreachable(error)) problem.value = sentenceOf(error)
     }
   }
   const { soon, now: save } = useSaveSoon(write)

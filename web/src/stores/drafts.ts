@@ -46,7 +46,7 @@ export const useDraftStore = defineStore('drafts', () => {
   async function send(): Promise<void> {
     clearTimeout(timer)
     const me = session.me?.id
-    if (me === undefined) return
+    if (me === undefined || session.isRecalled) return
     const found: HeldDraft[] = []
     let isCut = false
     for (const [gradingId, { by, ...draft }] of storedDrafts()) {
@@ -81,7 +81,7 @@ export const useDraftStore = defineStore('drafts', () => {
     }
   }
   watch(
-    () => session.me?.id,
+    () => session.me?.csrf,
     () => void send(),
     { immediate: true }
   )

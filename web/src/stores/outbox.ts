@@ -15,6 +15,7 @@ import { useSessionStore } from './session'
 /** After no answer it is tried again so soon, and then ever more seldom, ms. */
 const FIRST_RETRY_MS = 5000
 const LAST_RETRY_MS = 60000
+const NO_ANSWER = 'Peen does not answer. What you tapped is kept here and sent when it does.'
 /** The server takes no longer note. */
 const NOTE_LENGTH = 500
 
@@ -86,7 +87,8 @@ export const useOutboxStore = defineStore('outbox', () => {
   async function send(): Promise<void> {
     const kept = await settled()
     const by = session.me?.id
-    if (by === undefined || mine.value.length === refused.value.length) return
+    // without the server for now: who this is has to be said by it again first
+    if (by === undefined || session.isRecalled || mine.value.length === refused.value.length) return
     clearTimeout(timer)
     const stopped = await oneTab(async () => sendWaiting({ kept, by, post, answered }))
     await look()
@@ -121,7 +123,8 @@ export const useOutboxStore = defineStore('outbox', () => {
   }
 
   const soon = () => ((retryMs = FIRST_RETRY_MS), void flush())
-  watch(() => session.me?.id, soon)
+  // the token comes with the sign-in, and anew after a time without the server
+  watch(() => session.me?.csrf, soon)
   useEventListener(globalThis.window, 'online', soon)
   return { deviceId, taps, waiting, refused, others, refusal, notice, make, put, flush, again, letGo }
 })
@@ -138,5 +141,6 @@ function replyOf(error: unknown): Reply {
   if (Array.isArray(answers)) return { kind: 'answers', answers: answers as EventAnswer[] }
   if (status === 401) return { kind: 'signedOut' }
   const isForLater = status === 0 || status >= 500 || status === 408 || status === 429 || error.problem.code === 'csrf'
-  return isForLater ? { kind: 'none', why: detail } : { kind: 'refused', why: detail }
+  if (isForLater) return { kind: 'none', why: status === 0 ? NO_ANSWER : detail }
+  return { kind: 'refused', why: detail }
 }

@@ -12,10 +12,12 @@ export const useSavedStore = defineStore('saved', () => {
   const under = ref(0)
   const undo = ref<{ readonly label: string; readonly run: () => void } | null>(null)
   let timer: ReturnType<typeof setTimeout> | undefined
+  const refusals = computed(() => (refused.value > 0 ? [`${refused.value} refused: look`] : []))
+  /** what is not in the database and is not on its way either */
+  const held = computed(() => [...refusals.value, ...(kept.value > 0 ? [`${kept.value} kept here`] : [])])
   const words = computed(() => {
-    const held = refused.value > 0 ? [`${refused.value} refused: look`] : []
     const waits = kept.value > 0 ? [under.value > 0 ? `Sending ${kept.value}` : `${kept.value} kept here`] : []
-    if (held.length + waits.length > 0) return [...held, ...waits].join(', ')
+    if (refusals.value.length + waits.length > 0) return [...refusals.value, ...waits].join(', ')
     return under.value > 0 ? 'Saving ...' : 'Everything is saved'
   })
   function keep(place: string, n: number): void {
@@ -44,5 +46,5 @@ export const useSavedStore = defineStore('saved', () => {
   function track<T>(work: Promise<T>): Promise<T> {
     return work.finally(begin())
   }
-  return { begin, track, keep, kept, refused, undo, words, offerUndo, dropUndo }
+  return { begin, track, keep, kept, refused, held, undo, words, offerUndo, dropUndo }
 })

@@ -10,8 +10,16 @@ export const useSettingsStore = defineStore('settings', () => {
   const session = useSessionStore()
   const last = useLocalStorage<Settings>('peen.settings', { ...USUAL_SETTINGS }, { mergeDefaults: true })
   const settings = computed<Settings>(() => session.me?.settings ?? last.value)
+  let last: Promise<void> = Promise.resolve()
   /** Shown at once, kept by the server for every tablet; a refusal is told and the old one stands. */
-  async function keep(change: Partial<Settings>): Promise<void> {
+  function keep(change: Partial<Settings>): Promise<void> {
+    const kept = send(change)
+    last = kept.catch(() => undefined)
+    return kept
+  }
+  /** Waits until what was chosen last is kept, or was refused. */
+  const settled = () => last
+  async function send(change: Partial<Settings>): Promise<void> {
     const before = settings.value
     const next = { ...before, ...change }
     put(next)
@@ -27,5 +35,5 @@ export const useSettingsStore = defineStore('settings', () => {
     last.value = next
     if (session.me) session.me = { ...session.me, settings: next }
   }
-  return { settings, keep }
+  return { settings, keep, settled }
 })

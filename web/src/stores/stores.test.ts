@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { ask, ApiError, rememberMe, sentenceOf, whenChanging } from '../api/client'
+import { ask, ApiError, isUnreachable, rememberMe, sentenceOf, whenChanging } from '../api/client'
 import { ok, RUBEN, SCHOOL, signedIn, stubServer, unstub, type Asked } from '../testing/server'
 import { useOutboxStore } from './outbox'
 import { useSavedStore } from './saved'
@@ -32,8 +32,8 @@ describe('asking the server', () => {
   it('says what is kept when nobody answers', async () => {
     server.answer = () => 'offline'
     const error = (await ask('floor').catch((caught: unknown) => caught)) as ApiError
-    expect(error.isOffline).toBe(true)
-    expect(sentenceOf(error)).toMatch(/kept here and sent later/)
+    expect(isUnreachable(error)).toBe(true)
+    expect(sentenceOf(error)).toBe('Peen does not answer.')
   })
 })
 

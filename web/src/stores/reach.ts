@@ -1,0 +1,31 @@
+import { useEventListener } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+
+/** A server that did not answer is asked again so soon, ms. */
+export const ASK_AGAIN_MS = 6000
+
+/** Whether the server answers, as every question to it tells. */
+export const useReachStore = defineStore('reach', () => {
+  /** since when it does not, by this tablet's clock, ms */
+  const lostAt = ref<number | null>(null)
+  const isLost = computed(() => lostAt.value !== null)
+  function told(reached: boolean): void {
+    if (reached) lostAt.value = null
+    else lostAt.value ??= Date.now()
+  }
+  /** Calls `work` from time to time while the server does not answer, when the browser hears of a network, and once it answers. */
+  function whileLost(work: () => Promise<void>): void {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    async function once(): Promise<void> {
+      clearTimeout(timer)
+      timer = undefined
+      await work().catch(() => undefined)
+      if (isLost.value) timer ??= setTimeout(() => void once(), ASK_AGAIN_MS)
+    }
+    // it may have been another question that found the server again
+    watch(isLost, (lost) => (lost ? (timer ??= setTimeout(() => void once(), ASK_AGAIN_MS)) : void once()))
+    useEventListener(globalThis.window, 'online', () => isLost.value && void once())
+  }
+  return { lostAt, isLost, told, whileLost }
+})
