@@ -30,11 +30,13 @@ import { searchRoutes } from './features/search'
 import { standardRoutes } from './features/standards'
 import { techniqueRoutes } from './features/techniques'
 import { visitRoutes } from './features/visits'
+import { tabletRoutes } from './features/tablets'
 import { wallRoutes } from './features/wall'
 import { csrfDefence, knownHost, mount, problemOf, refuse, securityHeaders, type Route, type Services } from './http'
 
 export const ROUTES: readonly Route[] = [
   ...authRoutes,
+  ...tabletRoutes,
   ...schoolRoutes,
   ...floorRoutes,
   ...practiceRoutes,

@@ -13,6 +13,16 @@ import {
   type SamePerson,
   type Welcome
 } from '../people/people'
+import {
+  enrolSchema,
+  newPinSchema,
+  ownPasswordSchema,
+  unlockSchema,
+  type Enrol,
+  type NewPin,
+  type OwnPassword,
+  type Unlock
+} from '../people/tablets'
 import { takes } from './takes'
 
 export const peopleBodies = {
@@ -20,6 +30,10 @@ export const peopleBodies = {
   signIn: takes<SignIn>()(signInSchema),
   keepSettings: takes<Settings>()(settingsSchema),
   changePassword: takes<NewPassword>()(newPasswordSchema),
+  keepPin: takes<NewPin>()(newPinSchema),
+  sayPassword: takes<OwnPassword>()(ownPasswordSchema),
+  unlockTablet: takes<Unlock>()(unlockSchema),
+  enrolTablet: takes<Enrol>()(enrolSchema),
   addPerson: takes<NewPerson>()(newPersonSchema),
   invite: takes<Invite>()(inviteSchema),
   welcome: takes<Welcome>()(welcomeSchema),

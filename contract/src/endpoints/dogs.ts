@@ -17,7 +17,7 @@ export const dogEndpoints = {
   keepProfile: put('/dogs/:id/profile', STAFF, 'Keeps a dog’s profile.'),
   decideStanding: put('/dogs/:id/standing', STAFF, 'Limits or refuses a dog, or frees it again.'),
   owner: get('/dogs/:id/owner', STAFF, 'A dog’s owner.'),
-  eraseOwner: post('/dogs/:id/owner/erase', STAFF, 'Erases the owner of a dog.'),
+  eraseOwner: post('/dogs/:id/owner/erase', STAFF, 'Erases the owner of a dog.', { needs: 'password' }),
   coats: get('/coats', ALL, 'Every coat that is kept, the one that needs work first.'),
   coat: get('/coats/:id', ALL, 'A dog’s coat book.'),
   readLengths: post('/coats/:id/lengths/read', STAFF, 'Shows lengths that a colleague measured, and remembers that you read them.'),

@@ -22,6 +22,8 @@ export type Endpoint = {
   readonly does: string
   readonly reads?: Reads
   readonly gives?: Gives
+  /** signing, accounts, erasing: who came in by PIN says the password first */
+  readonly needs?: 'password'
   /** names that the query may hold */
   readonly query?: readonly string[]
   /** its own refusals, besides those that every endpoint may answer */

@@ -11,6 +11,7 @@ export const evidenceEndpoints = {
   apprentices: get('/apprentices', ALL, 'Every apprentice at a glance; an apprentice reads their own line.'),
   apprentice: get('/apprentices/:id', ALL, 'An apprentice: charts, the way to each certificate, what to practise next.'),
   liftHold: post('/apprentices/:id/lift-hold', LEAD, 'Lifts a hold on a technique, with a reason.', {
+    needs: 'password',
     problems: ['notHeld']
   }),
   figures: get('/apprentices/:id/figures', ALL, 'Practice on stand-in figures.'),
@@ -29,6 +30,7 @@ export const evidenceEndpoints = {
   certificates: get('/certificates', STAFF, 'The certificates and their rules of evidence.'),
   dryRun: post('/certificates/dry-run', STAFF, 'Tries rules on the cohort; nothing is kept.'),
   useCertificate: put('/certificates/:certificate', LEAD, 'Puts rules into use as a version that never changes.', {
+    needs: 'password',
     problems: ['versionTaken']
   }),
   retireCertificate: post('/certificates/:certificate/retire', LEAD, 'Stops offering a certificate.'),
@@ -37,8 +39,9 @@ export const evidenceEndpoints = {
   findings: get('/findings', STAFF, 'Who has met which certificate’s rules, and who is close.'),
   draftFinding: post('/findings', STAFF, 'Begins a certificate for an apprentice.'),
   finding: get('/findings/:id', ALL, 'A certificate with its evidence and signatures.'),
-  signFinding: post('/findings/:id/sign', STAFF, 'Signs a certificate.', { problems: ['decided', 'evidenceChanged'] }),
+  signFinding: post('/findings/:id/sign', STAFF, 'Signs a certificate.', { needs: 'password', problems: ['decided', 'evidenceChanged'] }),
   declineFinding: post('/findings/:id/decline', LEAD, 'Declines a certificate, with a reason.', {
+    needs: 'password',
     problems: ['decided']
   })
 }

@@ -16,6 +16,7 @@ export const gradingEndpoints = {
     problems: ['signed', 'ratingGiven', 'draftConflict']
   }),
   signGrading: post('/gradings/:id/sign', STAFF, 'Signs a grade sheet.', {
+    needs: 'password',
     problems: ['signed', 'draftConflict', 'notGradable']
   }),
   differByMethod: get('/gradings/by-method', LEAD, 'Signed marks beside what the method in use today would say.'),
@@ -34,9 +35,11 @@ export const gradingEndpoints = {
   }),
   release: post('/assessments/:id/release', STAFF, 'Takes the appointment of two assessors back.', { problems: ['begun'] }),
   settle: post('/assessments/:id/settle', STAFF, 'A third assessor settles two verdicts that differ.', {
+    needs: 'password',
     problems: ['settled', 'blind', 'notSettled']
   }),
   agree: post('/assessments/:id/agree', STAFF, 'An assessor agrees with how two verdicts were settled.', {
+    needs: 'password',
     problems: ['notSettled', 'blind']
   }),
   borderlines: get('/borderlines', STAFF, 'Pass marks by first impressions.')

@@ -3,6 +3,7 @@ import type { Me } from '../people/auth'
 import type { Settings } from '../people/own'
 import type { Cohort, ErasureView, PeopleView } from '../people/people'
 import type { CohortPreview } from '../evidence/records'
+import type { TabletDoor, TabletsView } from '../people/tablets'
 import type { TrailView } from '../people/trail'
 import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
@@ -21,27 +22,43 @@ export const peopleEndpoints = {
   changePassword: post('/me/password', ALL, 'Changes your own password and ends your other sign-ins.', {
     problems: ['wrongSignIn', 'tooManyTries']
   }),
-  people: get('/people', STAFF, 'Everyone with an account, the cohorts, and letters that wait to be handed over.'),
-  addPerson: post('/people', STAFF, 'Lets a person in.', { problems: ['usernameTaken'] }),
-  invite: post('/invitations', STAFF, 'Writes a letter that lets a person in.', {
-    problems: ['usernameTaken']
+  keepPin: put('/me/pin', ALL, 'Keeps the PIN with which you open shared tablets, or takes it away.', {
+    problems: ['wrongSignIn', 'tooManyTries']
   }),
+  sayPassword: post('/me/password/say', ALL, 'Says your password after you came in by PIN, so that you may sign.', {
+    problems: ['wrongSignIn', 'tooManyTries']
+  }),
+  tabletDoor: get('/tablet', ANYONE, 'What this tablet shows while it is locked: whose PIN opens it.'),
+  unlockTablet: post('/tablet/unlock', ANYONE, 'Opens an enrolled tablet with a PIN.', {
+    problems: ['wrongPin', 'pinBlocked', 'notEnrolled', 'tooManyTries']
+  }),
+  tablets: get('/tablets', STAFF, 'The tablets that people share.'),
+  enrolTablet: post('/tablets', LEAD, 'Enrols this tablet, at a table or for the whole room.', { needs: 'password' }),
+  revokeTablet: post('/tablets/:tablet/revoke', LEAD, 'Ends the enrolment of a tablet and every sign-in by PIN on it.', {
+    needs: 'password'
+  }),
+  people: get('/people', STAFF, 'Everyone with an account, the cohorts, and letters that wait to be handed over.'),
+  addPerson: post('/people', STAFF, 'Lets a person in.', { needs: 'password', problems: ['usernameTaken'] }),
+  invite: post('/invitations', STAFF, 'Writes a letter that lets a person in.', { needs: 'password', problems: ['usernameTaken'] }),
   welcome: post('/welcome', ANYONE, 'Opens an account with the key of a letter.', {
     problems: ['invitationUsed', 'invitationExpired', 'retired', 'tooManyTries']
   }),
   resetPassword: post('/people/:id/reset', STAFF, 'Writes a letter with which a person chooses a new password.', {
+    needs: 'password',
     problems: ['retired']
   }),
-  retirePerson: put('/people/:id/active', LEAD, 'Retires an account, or takes it back.', {
-    problems: ['erased']
+  retirePerson: put('/people/:id/active', LEAD, 'Retires an account, or takes it back.', { needs: 'password', problems: ['erased'] }),
+  confirmAccount: post('/people/:id/confirm', STAFF, 'A second signer confirms a new signer’s account.', {
+    needs: 'password',
+    problems: ['retired']
   }),
-  confirmAccount: post('/people/:id/confirm', STAFF, 'A second signer confirms a new signer’s account.', { problems: ['retired'] }),
-  saySame: post('/people/:id/same', STAFF, 'Says that two accounts are one person, or takes that back.'),
+  saySame: post('/people/:id/same', STAFF, 'Says that two accounts are one person, or takes that back.', { needs: 'password' }),
   erasure: get('/people/:id/erasure', LEAD, 'What goes and what stays when an apprentice’s data is erased.'),
-  erasePerson: post('/people/:id/erase', LEAD, 'Erases a retired apprentice’s data.', { problems: ['notErasable'] }),
+  erasePerson: post('/people/:id/erase', LEAD, 'Erases a retired apprentice’s data.', { needs: 'password', problems: ['notErasable'] }),
   keepCohort: put('/cohorts', STAFF, 'Keeps when a cohort began and ended.'),
   previewCohort: post('/cohorts/preview', STAFF, 'Reads a table of apprentices and says what is wrong with it.', { reads: 'csv' }),
   letCohortIn: post('/cohorts/csv', STAFF, 'Writes a letter to every apprentice of a table.', {
+    needs: 'password',
     reads: 'csv',
     problems: ['usernameTaken']
   }),
@@ -58,6 +75,13 @@ export type PeopleReplies = {
   readonly me: Me
   readonly keepSettings: Settings
   readonly changePassword: void
+  readonly keepPin: { readonly hasPin: boolean }
+  readonly sayPassword: void
+  readonly tabletDoor: TabletDoor
+  readonly unlockTablet: Me
+  readonly tablets: TabletsView
+  readonly enrolTablet: TabletsView
+  readonly revokeTablet: TabletsView
   readonly people: PeopleView
   readonly addPerson: { readonly id: string }
   readonly invite: { readonly id: string }

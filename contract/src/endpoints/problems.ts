@@ -4,6 +4,7 @@
 export const USUAL_PROBLEMS = [
   'invalid',
   'notSignedIn',
+  'passwordNeeded',
   'forbidden',
   'notFound',
   'busy',
@@ -50,9 +51,11 @@ export const OWN_PROBLEMS = [
   'notHeld',
   'notRead',
   'notSettled',
+  'notEnrolled',
   'nothingToUndo',
   'otherDay',
   'overtaken',
+  'pinBlocked',
   'ratingGiven',
   'reasonMissing',
   'referredTo',
@@ -73,6 +76,7 @@ export const OWN_PROBLEMS = [
   'usernameTaken',
   'versionTaken',
   'visitBegun',
+  'wrongPin',
   'wrongSignIn'
 ] as const
 

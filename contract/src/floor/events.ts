@@ -1,4 +1,5 @@
 import {
+  AWAYS,
   EVENT_KINDS,
   EVENT_VERSION,
   HANDS,
@@ -136,6 +137,9 @@ function envelope(kind: Schema, payload: Schema) {
     lamport: number().required().integer().min(0).max(MOST),
     atDevice: string().required().datetime({ message: 'atDevice must be a UTC time such as 2026-04-14T09:42:00.000Z.' }),
     receivedAt: mixed().nullable().oneOf([NONE]).optional(),
+    away: mixed()
+      .oneOf([...AWAYS, NONE])
+      .optional(),
     payload
   })
     .noUnknown()

@@ -31,4 +31,6 @@ export type Me = {
   readonly settings: Settings
   /** this tablet, as the server knows it; its taps are kept under this name */
   readonly deviceId?: string
+  /** signed in by PIN on an enrolled tablet: signing and accounts ask for the password once */
+  readonly byPin?: boolean
 }

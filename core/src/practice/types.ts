@@ -164,6 +164,13 @@ export const STAFF_KINDS: ReadonlySet<EventKind> = new Set([
 /** A fault that no technique's list knows: its words are said with it. */
 export const OTHER_FAULT = 'other'
 
+export const AWAYS = ['in', 'picked'] as const
+/** Who tapped without the server: the one who was in when it went, or a name that was only picked, without a PIN. */
+export type Away = (typeof AWAYS)[number]
+
+/** What a signature rests on: nobody says it under a name that was only picked. */
+export const VOUCHING_KINDS: ReadonlySet<EventKind> = new Set(['attemptsConfirmed', 'lateConfirmed', 'holdReleased'])
+
 export const EVENT_VERSION = 1
 
 /** The envelope around every event at a table. `late` is set by the server for one recorded after the visit closed. */
@@ -182,6 +189,8 @@ export type PracticeEvent<K extends EventKind = EventKind> = {
     readonly late?: boolean
     /** what the device's clock must be moved by, ms; set by the server where it found the clock wrong */
     readonly clockOffMs?: number | null
+    /** tapped while the server could not be reached; absent for every other tap */
+    readonly away?: Away | null
     /** where it stands in the order in which tablets are told; set by the server */
     readonly position?: number | null
     readonly payload: Payloads[Kind]

@@ -1,7 +1,8 @@
-// What happened to accounts: made, reset, confirmed, retired. Nothing in it is ever changed.
+// What happened to accounts: made, reset, confirmed, retired; nothing in it is ever changed. And the tablets that people share.
 import type { AccountEventKind } from '@peen/core/certify'
 import { index, int, mysqlTable } from 'drizzle-orm/mysql-core'
 import { name, utc, uuid } from './columns'
+import { people, roomTables } from './schema-school'
 
 export const accountEvents = mysqlTable(
   'account_events',
@@ -19,3 +20,18 @@ export const accountEvents = mysqlTable(
   },
   (t) => [index('account_events_person').on(t.personId)]
 )
+
+/** Tablets that people share, by the name that the server knows each under. */
+export const tablets = mysqlTable('tablets', {
+  id: name('id', 64).primaryKey(),
+  name: name('name', 40).notNull(),
+  /** the table it belongs to; null for the whole room */
+  tableId: uuid('table_id').references(() => roomTables.id),
+  locksAfterMin: int('locks_after_min').notNull(),
+  enrolledBy: uuid('enrolled_by')
+    .notNull()
+    .references(() => people.id),
+  enrolledAt: utc('enrolled_at').notNull(),
+  revokedAt: utc('revoked_at'),
+  revokedBy: uuid('revoked_by')
+})

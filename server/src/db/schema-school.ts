@@ -41,6 +41,8 @@ export const people = mysqlTable(
     familyName: name('family_name').notNull(),
     username: name('username').notNull(),
     passwordHash: varchar('password_hash', { length: 200 }).notNull(),
+    /** opens shared tablets; null where the person has chosen none */
+    pinHash: varchar('pin_hash', { length: 200 }),
     role: name('role', 20).$type<Role>().notNull(),
     cohort: name('cohort').notNull(),
     startedOn: day('started_on').notNull(),
@@ -92,7 +94,11 @@ export const signIns = mysqlTable('sign_ins', {
     .references(() => people.id),
   csrf: varchar('csrf', { length: 64 }).notNull(),
   createdAt: utc('created_at').notNull(),
-  expiresAt: utc('expires_at').notNull()
+  expiresAt: utc('expires_at').notNull(),
+  /** the tablet that a PIN opened; null where the sign-in was by password from the start */
+  pinTablet: name('pin_tablet', 64),
+  /** nothing but a PIN has said who this is so far */
+  byPin: boolean('by_pin').notNull().default(false)
 })
 
 export const signInFailures = mysqlTable(
@@ -305,6 +311,8 @@ export const events = mysqlTable(
     contentHash: varchar('content_hash', { length: 64 }).notNull(),
     /** what the device's clock must be moved by, ms; null where it was right */
     clockOffMs: bigint('clock_off_ms', { mode: 'number' }),
+    /** tapped without the server: by who was in at that time, or under a name that was only picked; null with it */
+    away: name('away', 10).$type<'in' | 'picked'>(),
     /** its place in the order in which tablets are told; null until it is given one, after its transaction */
     position: int('position')
   },

@@ -25,6 +25,7 @@ export class Refused extends Error {
 export const refuse = {
   invalid: (errors: readonly FieldIssue[]) => new Refused(422, 'invalid', errors.map((issue) => issue.detail).join(' '), errors),
   notSignedIn: () => new Refused(401, 'notSignedIn', 'Sign in first.'),
+  passwordNeeded: () => new Refused(403, 'passwordNeeded', 'You came in by PIN. Say your password once to sign or to change accounts.'),
   forbidden: (detail: string) => new Refused(403, 'forbidden', detail),
   notFound: (what: string) => new Refused(404, 'notFound', `${what} does not exist.`),
   busy: (detail: string) => new Refused(429, 'busy', detail),

@@ -80,12 +80,13 @@ function keyOf(alike: Alike, { originalUrl }: Request, { id, role }: Me): string
 /** The middleware that enforces a permit; `permit` stays readable on it for the test that walks all routes. */
 export type PermitHandler = RequestHandler & { readonly permit: Permit }
 
-export function permitHandler(permit: Permit): PermitHandler {
+export function permitHandler(permit: Permit, needs?: 'password'): PermitHandler {
   const handler = (req: Request, _res: Response, next: NextFunction) => {
     if (permit === 'anyone') return next()
     const actor = actorOf(req)
     if (!actor) return next(refuse.notSignedIn())
     if (!permit.includes(actor.role)) return next(refuse.forbidden(`This is not open to ${article(actor.role)}.`))
+    if (needs === 'password' && actor.byPin) return next(refuse.passwordNeeded())
     next()
   }
   return Object.assign(handler, { permit })
@@ -125,32 +126,37 @@ function knownProblem({ name, problems = [] }: Route, error: unknown): unknown {
 export function mount(router: Router, routes: readonly Route[], services: Services): void {
   const together = makeTogether<string>()
   for (const route of routes) {
-    router[route.method](route.path, permitHandler(route.who), PARSERS[route.reads ?? 'json'], async (req: Request, res: Response) => {
-      const params = req.params as Record<string, string>
-      if (params.id !== undefined && !UUID.test(params.id)) throw refuse.notFound(`"${params.id.slice(0, 60)}"`)
-      const call = {
-        services,
-        params,
-        body: bodyOf(route, req.body),
-        actor: actorOf(req) as Me,
-        ip: req.ip ?? '',
-        response: res,
-        cookies: (req as Request & { parsedCookies?: Record<string, string> }).parsedCookies ?? {},
-        query: plainQuery(req.query),
-        lastEventId: req.get('last-event-id')
+    router[route.method](
+      route.path,
+      permitHandler(route.who, route.needs),
+      PARSERS[route.reads ?? 'json'],
+      async (req: Request, res: Response) => {
+        const params = req.params as Record<string, string>
+        if (params.id !== undefined && !UUID.test(params.id)) throw refuse.notFound(`"${params.id.slice(0, 60)}"`)
+        const call = {
+          services,
+          params,
+          body: bodyOf(route, req.body),
+          actor: actorOf(req) as Me,
+          ip: req.ip ?? '',
+          response: res,
+          cookies: (req as Request & { parsedCookies?: Record<string, string> }).parsedCookies ?? {},
+          query: plainQuery(req.query),
+          lastEventId: req.get('last-event-id')
+        }
+        const run = () =>
+          route.run(call as Call<EndpointName>).catch((error: unknown) => {
+            throw knownProblem(route, error)
+          })
+        if (route.alike && call.actor) {
+          const text = await together(keyOf(route.alike, req, call.actor), async () => JSON.stringify(await run()))
+          res.type('json').send(text)
+          return
+        }
+        const answer = await run()
+        if (res.headersSent) return
+        res.status(res.statusCode || 200).json(answer ?? {})
       }
-      const run = () =>
-        route.run(call as Call<EndpointName>).catch((error: unknown) => {
-          throw knownProblem(route, error)
-        })
-      if (route.alike && call.actor) {
-        const text = await together(keyOf(route.alike, req, call.actor), async () => JSON.stringify(await run()))
-        res.type('json').send(text)
-        return
-      }
-      const answer = await run()
-      if (res.headersSent) return
-      res.status(res.statusCode || 200).json(answer ?? {})
-    })
+    )
   }
 }

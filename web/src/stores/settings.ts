@@ -10,15 +10,15 @@ export const useSettingsStore = defineStore('settings', () => {
   const session = useSessionStore()
   const last = useLocalStorage<Settings>('peen.settings', { ...USUAL_SETTINGS }, { mergeDefaults: true })
   const settings = computed<Settings>(() => session.me?.settings ?? last.value)
-  let last: Promise<void> = Promise.resolve()
+  let sent: Promise<void> = Promise.resolve()
   /** Shown at once, kept by the server for every tablet; a refusal is told and the old one stands. */
   function keep(change: Partial<Settings>): Promise<void> {
     const kept = send(change)
-    last = kept.catch(() => undefined)
+    sent = kept.catch(() => undefined)
     return kept
   }
   /** Waits until what was chosen last is kept, or was refused. */
-  const settled = () => last
+  const settled = () => sent
   async function send(change: Partial<Settings>): Promise<void> {
     const before = settings.value
     const next = { ...before, ...change }

@@ -170,7 +170,8 @@ export async function welcome(services: Services, { token, password }: Welcome):
     const one = (await tx.select().from(p).where(eq(p.id, row.personId)))[0]
     if (!one.active) throw refuse.forbidden('This person is retired. Ask a lead assessor.')
     await tx.update(i).set({ usedAt: now }).where(byKey)
-    await tx.update(p).set({ passwordHash }).where(eq(p.id, one.id))
+    // a PIN of before may be known to others as well
+    await tx.update(p).set({ passwordHash, pinHash: null }).where(eq(p.id, one.id))
     await recordStaff(tx, services, one, 'welcomed', null)
     return one
   })

@@ -9,7 +9,7 @@ import { recordAccount, waitsForWelcome } from '../accounts'
 import { ensureSchool } from '../school'
 import { refuseCommon } from './common'
 import { closeSignIn, countPeople, openSignIn, personByUsername, signInByHash } from './store'
-import { tryPassword } from './tries'
+import { forgetTries, pinKey, tryPassword } from './tries'
 
 export const COOKIE = 'peen_session'
 
@@ -23,7 +23,7 @@ export function hashPassword(password: string): Promise<string> {
 export type OpenedSession = { readonly token: string; readonly me: Me; readonly maxAgeMs: number }
 
 /** Signs a person in; the same sentence for an unknown name and a wrong password, and as slow. */
-export async function signIn({ db, clock }: Services, body: SignIn, ip: string): Promise<OpenedSession> {
+export async function signIn({ db, clock }: Services, body: SignIn, ip: string, deviceId: string | null): Promise<OpenedSession> {
   const now = clock.real()
   const keys = [
     { kind: 'name' as const, value: body.username.toLowerCase() },
@@ -32,34 +32,50 @@ export async function signIn({ db, clock }: Services, body: SignIn, ip: string):
   const person = await tryPassword(db, keys, now, async () => {
     const one = await personByUsername(db, body.username)
     // who was invited and has chosen no password yet has none that could be right
-    const hash = one?.passwordHash.startsWith('$') ? one.passwordHash : await decoy()
+    const hash = one?.passwordHash.startsWith('$') ? one.passwordHash : await decoyHash()
     const right = (await verify(hash, body.password)) && one !== null && one.active
     return { right, value: right ? one : null }
   })
   if (!person) throw new Refused(401, 'wrongSignIn', 'User name and password do not belong together.')
+  // the password makes up for wrong PINs on this tablet
+  if (deviceId) await forgetTries(db, pinKey(deviceId, person.id))
   return open(db, person, now)
 }
 
 async function open(
   db: Database,
   person: { id: string; givenName: string; familyName: string; role: Me['role']; settings?: Settings | null },
-  now: Date
+  now: Date,
+  pinTablet: string | null = null
 ): Promise<OpenedSession> {
   const token = randomBytes(32).toString('base64url')
   const csrf = randomBytes(24).toString('base64url')
   const maxAgeMs = SESSION_HOURS * 3600000
   await openSignIn(
     db,
-    { tokenHash: tokenHash(token), personId: person.id, csrf, createdAt: now, expiresAt: new Date(now.getTime() + maxAgeMs) },
+    {
+      tokenHash: tokenHash(token),
+      personId: person.id,
+      csrf,
+      createdAt: now,
+      expiresAt: new Date(now.getTime() + maxAgeMs),
+      pinTablet,
+      byPin: pinTablet !== null
+    },
     now
   )
   const { id, givenName, familyName, role } = person
-  return { token, maxAgeMs, me: { id, givenName, familyName, role, csrf, settings: settingsOf(person.settings) } }
+  const me: Me = { id, givenName, familyName, role, csrf, settings: settingsOf(person.settings) }
+  return { token, maxAgeMs, me: pinTablet ? { ...me, byPin: true } : me }
 }
 
-/** Signs in a person who came by a letter. */
-export async function openFor({ db, clock }: Services, person: Parameters<typeof open>[1]): Promise<OpenedSession> {
-  return open(db, person, clock.real())
+/** Signs in a person who came by a letter, or by a PIN on a tablet. */
+export async function openFor(
+  { db, clock }: Services,
+  person: Parameters<typeof open>[1],
+  pinTablet: string | null = null
+): Promise<OpenedSession> {
+  return open(db, person, clock.real(), pinTablet)
 }
 
 /** Who a cookie belongs to; null when it has ended or never was. */
@@ -67,8 +83,9 @@ export async function whoIs({ db, clock }: Services, token: string | undefined):
   if (!token) return null
   const row = await signInByHash(db, tokenHash(token), clock.real())
   if (!row) return null
-  const { personId: id, givenName, familyName, role, csrf, settings } = row
-  return { id, givenName, familyName, role, csrf, settings: settingsOf(settings) }
+  const { personId: id, givenName, familyName, role, csrf, settings, byPin } = row
+  const me: Me = { id, givenName, familyName, role, csrf, settings: settingsOf(settings) }
+  return byPin ? { ...me, byPin } : me
 }
 
 /** Settings that came after a person set theirs are the usual ones. */
@@ -87,12 +104,7 @@ export async function changePassword(
   { now, next }: NewPassword,
   token: string | undefined
 ): Promise<void> {
-  const person = (await db.select().from(tables.people).where(eq(tables.people.id, actor.id)))[0]
-  const right = await tryPassword(db, [{ kind: 'name', value: `own ${actor.id}` }], clock.real(), async () => {
-    const isRight = await verify(person.passwordHash, now)
-    return { right: isRight, value: isRight }
-  })
-  if (!right) throw refuse.invalid([{ path: 'now', detail: 'That is not your password now. Nothing was changed.' }])
+  await refuseWrongPassword({ db, clock }, actor, now, 'now')
   refuseCommon(next, 'next')
   const passwordHash = await hashPassword(next)
   await inTransaction(db, async (tx) => {
@@ -102,6 +114,29 @@ export async function changePassword(
       await recordAccount(tx, { kind: 'welcomed', personId: actor.id, by: null, at: clock.real() })
     await tx.delete(tables.signIns).where(and(eq(tables.signIns.personId, actor.id), ne(tables.signIns.tokenHash, tokenHash(token ?? ''))))
   })
+}
+
+/** Refuses a password that is not one's own, naming the field; tries are counted as at the door. */
+export async function refuseWrongPassword(
+  { db, clock }: Pick<Services, 'db' | 'clock'>,
+  actor: Me,
+  password: string,
+  field: string
+): Promise<void> {
+  const [person] = await db.select().from(tables.people).where(eq(tables.people.id, actor.id))
+  const right = await tryPassword(db, [{ kind: 'name', value: `own ${actor.id}` }], clock.real(), async () => {
+    const isRight = await verify(person.passwordHash, password)
+    return { right: isRight, value: isRight }
+  })
+  if (!right) throw refuse.invalid([{ path: field, detail: 'That is not your password. Nothing was changed.' }])
+}
+
+/** Who came in by PIN has said the password: from now on this sign-in is as good as any. */
+export async function signInWithPassword({ db }: Services, token: string | undefined): Promise<void> {
+  await db
+    .update(tables.signIns)
+    .set({ byPin: false })
+    .where(eq(tables.signIns.tokenHash, tokenHash(token ?? '')))
 }
 
 export async function signOut({ db }: Services, token: string | undefined): Promise<void> {
@@ -142,7 +177,8 @@ function tokenHash(token: string): string {
   return createHash('sha256').update(token).digest('hex')
 }
 
-let decoyHash: Promise<string> | null = null
-function decoy(): Promise<string> {
-  return (decoyHash ??= hashPassword(randomBytes(16).toString('hex')))
+let decoy: Promise<string> | null = null
+/** A hash that nothing fits: who has none is answered as slowly as who has. */
+export function decoyHash(): Promise<string> {
+  return (decoy ??= hashPassword(randomBytes(16).toString('hex')))
 }

@@ -15,6 +15,9 @@ export function deviceOf(cookies: Cookies, signIn: string): string {
   return `device-${createHash('sha256').update(known).digest('hex').slice(0, 16)}`
 }
 
+/** The tablet that a request comes from, by its own cookie; null where it has none yet. */
+export const deviceIn = (cookies: Cookies): string | null => (cookies[DEVICE_COOKIE] ? deviceOf(cookies, '') : null)
+
 /** Gives a tablet its own cookie at the first sign-in on it; it stays when they sign out. @returns its value */
 export function knowDevice(response: Response, cookies: Cookies): string {
   const known = cookies[DEVICE_COOKIE] ?? randomBytes(24).toString('base64url')

@@ -1,4 +1,17 @@
-export { COOKIE, hashPassword, openFor, setUp, signIn, signOut, whoIs, type OpenedSession } from './auth'
+export {
+  COOKIE,
+  decoyHash,
+  hashPassword,
+  openFor,
+  refuseWrongPassword,
+  setUp,
+  signIn,
+  signInWithPassword,
+  signOut,
+  whoIs,
+  type OpenedSession
+} from './auth'
+export { pinKey, tryPassword, wrongTries } from './tries'
 export { authRoutes, keep } from './routes'
 export { refuseCommon } from './common'
-export { DEVICE_COOKIE, deviceOf } from './device'
+export { DEVICE_COOKIE, deviceIn, deviceOf, knowDevice } from './device'

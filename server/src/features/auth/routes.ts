@@ -2,13 +2,15 @@ import { type Me } from '@peen/contract'
 import type { Response } from 'express'
 import { serve, type Route } from '../../http'
 import { changePassword, COOKIE, keepSettings, setUp, signIn, signOut, type OpenedSession } from './auth'
-import { DEVICE_COOKIE, deviceOf, knowDevice } from './device'
+import { DEVICE_COOKIE, deviceIn, deviceOf, knowDevice } from './device'
 import { countPeople } from './store'
 
 export const authRoutes: readonly Route[] = [
   serve('setupNeeded', async ({ services }) => ({ needed: (await countPeople(services.db)) === 0 })),
   serve('setUp', async ({ services, body, response, cookies }) => keep(response, cookies, await setUp(services, body))),
-  serve('signIn', async ({ services, body, ip, response, cookies }) => keep(response, cookies, await signIn(services, body, ip))),
+  serve('signIn', async ({ services, body, ip, response, cookies }) =>
+    keep(response, cookies, await signIn(services, body, ip, deviceIn(cookies)))
+  ),
   serve('signOut', async ({ services, cookies, response }) => {
     await signOut(services, cookies[COOKIE])
     response.clearCookie(COOKIE, { path: '/' })

@@ -17,7 +17,15 @@ export async function openSignIn(db: Database, row: typeof tables.signIns.$infer
 export async function signInByHash(db: Database, tokenHash: string, now: Date) {
   const { signIns: s, people: p } = tables
   const rows = await db
-    .select({ personId: p.id, givenName: p.givenName, familyName: p.familyName, role: p.role, csrf: s.csrf, settings: p.settings })
+    .select({
+      personId: p.id,
+      givenName: p.givenName,
+      familyName: p.familyName,
+      role: p.role,
+      csrf: s.csrf,
+      settings: p.settings,
+      byPin: s.byPin
+    })
     .from(s)
     .innerJoin(p, eq(p.id, s.personId))
     .where(and(eq(s.tokenHash, tokenHash), gt(s.expiresAt, now), eq(p.active, true)))

@@ -15,6 +15,9 @@ const MOST_WAITING = 8
 
 type Kind = 'name' | 'address'
 export type Key = { readonly kind: Kind; readonly value: string }
+/** Wrong PINs of one person on one tablet. */
+export const pinKey = (deviceId: string, personId: string): Key => ({ kind: 'name', value: `pin ${deviceId} ${personId}` })
+
 const textOf = ({ kind, value }: Key) => `${kind}:${value}`.slice(0, 120)
 
 /** One after another for each key, so that tries sent together are counted as if they came in turn. */
@@ -56,13 +59,17 @@ export async function tryPassword<T>(
     if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait))
     const { right, value } = await verify()
     const { signInFailures: f } = tables
-    if (right) await db.delete(f).where(eq(f.key, textOf(keys[0])))
+    if (right) await forgetTries(db, keys[0])
     else await db.insert(f).values(keys.map((key) => ({ id: v7(), key: textOf(key), at: now })))
     return value
   })
 }
 
-async function wrongTries(db: Database, key: Key, since: Date): Promise<number> {
+export async function forgetTries(db: Database, key: Key): Promise<void> {
+  await db.delete(tables.signInFailures).where(eq(tables.signInFailures.key, textOf(key)))
+}
+
+export async function wrongTries(db: Database, key: Key, since: Date): Promise<number> {
   const { signInFailures: f } = tables
   const [{ n }] = await db
     .select({ n: count() })

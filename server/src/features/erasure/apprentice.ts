@@ -88,7 +88,15 @@ export async function eraseApprentice({ db, clock }: Services, actor: Me, id: st
     const name = keepsName
       ? { givenName: row.givenName, familyName: row.familyName }
       : { givenName: 'Former apprentice', familyName: String(before + 1) }
-    const anonymous = { username: `erased-${id}`, passwordHash: '!', email: null, cohort: '', settings: null, erasedOn: today }
+    const anonymous = {
+      username: `erased-${id}`,
+      passwordHash: '!',
+      pinHash: null,
+      email: null,
+      cohort: '',
+      settings: null,
+      erasedOn: today
+    }
     await tx
       .update(p)
       .set({ ...name, ...anonymous })

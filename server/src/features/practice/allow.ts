@@ -7,6 +7,7 @@ import {
   mayUndo,
   OTHER_FAULT,
   UNDO_SECONDS,
+  VOUCHING_KINDS,
   type EventKind,
   type Folding,
   type PracticeEvent,
@@ -64,6 +65,8 @@ export async function allow(facts: Facts, event: PracticeEvent, state: VisitStat
   const { actor, visit } = facts
   if (event.visitId !== visit.id) throw refuse.invalid([{ path: 'visitId', detail: 'visitId names another visit than the address.' }])
   if (event.by !== actor.id) throw refuse.forbidden('An event is recorded by the person who signs in, nobody else.')
+  if (event.away === 'picked' && VOUCHING_KINDS.has(event.kind))
+    throw refuse.forbidden('This was tapped under a name that was picked without a PIN. Sign in and do it again yourself.')
   // whatever its version: an apprentice sends only kinds that are an apprentice's
   if (actor.role === 'apprentice') allowApprentice(event)
   else if (event.kind === 'selfRated') throw refuse.forbidden('How they see the own trim is for the apprentice to say.')

@@ -171,7 +171,8 @@ async function recordOne(facts: Facts, { known, rows, deviceId }: Batch, raw: un
   const checked = check(eventSchema as never, raw)
   if (!checked.ok) throw refuse.invalid(checked.issues)
   refuseOdd(checked.value as PracticeEvent)
-  const { receivedAt: _none, late: _late, clockOffMs: _off, position: _place, ...event } = checked.value as PracticeEvent
+  const { receivedAt: _none, late: _late, clockOffMs: _off, position: _place, away, ...rest } = checked.value as PracticeEvent
+  const event = away ? { ...rest, away } : rest
   const contentHash = sha256(canonicalize(inFirstWords(event))!)
   const before = known.get(event.id)
   if (before === contentHash) return { id: event.id, status: 'alreadyThere', detail: null }
