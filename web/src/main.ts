@@ -1,9 +1,10 @@
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
-import { whenAsked, whenChanging, whenSignedOut } from './api/client'
+import { whenAsked, whenChanging, whenPasswordNeeded, whenSignedOut } from './api/client'
 import App from './App.vue'
 import { router } from './router'
 import { useReachStore } from './stores/reach'
+import { useSayPasswordStore } from './stores/say-password'
 import { useSavedStore } from './stores/saved'
 import { useSessionStore } from './stores/session'
 import './styles.css'
@@ -14,6 +15,7 @@ void import('./figure/painter').then(({ painter }) => painter())
 const app = createApp(App).use(createPinia()).use(router)
 const toTheDoor = () => router.push('/sign-in')
 whenSignedOut(() => void useSessionStore().forget().then(toTheDoor))
+whenPasswordNeeded(() => useSayPasswordStore().ask())
 whenAsked(useReachStore().told)
 // who goes on without the server is known to it again before anything is sent
 useReachStore().whileLost(async () => {

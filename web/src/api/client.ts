@@ -34,6 +34,7 @@ const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504])
 let csrf = ''
 let onSignedOut: () => void = () => undefined
 let onChange: () => () => void = () => () => undefined
+let onPasswordNeeded: () => Promise<boolean> = async () => false
 let onReach: (reached: boolean) => void = () => undefined
 
 /** The token that every change carries; known from the sign-in or from /me. */
@@ -46,6 +47,10 @@ export function whenSignedOut(handler: () => void): void {
 /** Told when a change is on its way to the server; what it gives back is called at the answer. */
 export function whenChanging(handler: () => () => void): void {
   onChange = handler
+}
+/** Asks a person who came in by PIN for the password; what was refused for want of it is then sent again. */
+export function whenPasswordNeeded(handler: () => Promise<boolean>): void {
+  onPasswordNeeded = handler
 }
 /** Told after every question whether the server answered it. */
 export function whenAsked(handler: (reached: boolean) => void): void {
@@ -90,6 +95,7 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   const answer = (await response.json().catch(() => null)) as Reply<N> & Problem & { readonly answers?: unknown }
   if (response.ok) return answer
   if (response.status === 401 && name !== 'signIn' && name !== 'me') onSignedOut()
+  if (answer?.code === 'passwordNeeded' && (await onPasswordNeeded())) return ask(name, ...args)
   // a single refused event comes back with its answers
   throw new ApiError(
     answer?.detail || answer?.answers

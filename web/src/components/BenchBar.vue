@@ -3,13 +3,18 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '../composables/useKeys'
 import { useSearchStore } from '../stores/search'
-import { useOutboxStore } from '../stores/outbox'
+import { useTabletStore } from '../stores/tablet'
+import { useHandOver } from '../composables/useHandOver'
 import { useSessionStore } from '../stores/session'
 import KeysDialog from './KeysDialog.vue'
+import SayPassword from './SayPassword.vue'
 import SearchDialog from './SearchDialog.vue'
+import TabletLock from './TabletLock.vue'
 
 const session = useSessionStore()
-const outbox = useOutboxStore()
+const tablet = useTabletStore()
+const { handOver, leave } = useHandOver()
+void tablet.look()
 const route = useRoute()
 const router = useRouter()
 const showsKeys = ref(false)
@@ -45,12 +50,6 @@ function goTo(key: string): void {
   const place = places.value.find((candidate) => candidate.key === key)
   if (place) void router.push(place.to)
 }
-async function leave(): Promise<void> {
-  // what was tapped goes with the one who tapped it
-  await outbox.flush()
-  await session.signOut()
-  await router.push('/sign-in')
-}
 </script>
 
 <template>
@@ -82,7 +81,10 @@ async function leave(): Promise<void> {
       ]"
       >Me</RouterLink
     >
-    <button class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="leave">Sign out</button>
+    <button v-if="tablet.tablet" class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="handOver">Hand over</button>
+    <button v-else class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="leave">Sign out</button>
+    <TabletLock v-if="tablet.tablet" :key="tablet.tablet.locksAfterMin" :minutes="tablet.tablet.locksAfterMin" />
+    <SayPassword />
     <SearchDialog :open="search.open" @close="search.open = false" />
     <KeysDialog :open="showsKeys" @close="showsKeys = false" />
   </nav>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { Search, UserRound } from '@lucide/vue'
+import { Lock, Search, UserRound } from '@lucide/vue'
 import { ROLE_NAMES } from '@peen/contract'
 import { computed, ref } from 'vue'
 import OutboxDialog from '../outbox/OutboxDialog.vue'
+import { useHandOver } from '../composables/useHandOver'
 import { useNow } from '../composables/useNow'
 import { sayClock, sayMoment } from '../composables/words'
 import { useDraftStore } from '../stores/drafts'
@@ -11,6 +12,7 @@ import { useReachStore } from '../stores/reach'
 import { useSavedStore } from '../stores/saved'
 import { useSearchStore } from '../stores/search'
 import { useSessionStore } from '../stores/session'
+import { useTabletStore } from '../stores/tablet'
 import GlyphMark from './GlyphMark.vue'
 
 defineProps<{ what?: string }>()
@@ -19,6 +21,8 @@ const saved = useSavedStore()
 const search = useSearchStore()
 const outbox = useOutboxStore()
 const reach = useReachStore()
+const tablet = useTabletStore()
+const { handOver } = useHandOver()
 const drafts = useDraftStore()
 const now = useNow()
 const looks = ref(false)
@@ -76,6 +80,9 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
     <span v-if="session.me" class="-mr-3 flex lg:hidden">
       <button class="flex size-11 items-center justify-center" aria-label="Search" @click="search.open = true">
         <Search :size="22" :stroke-width="1.75" aria-hidden="true" />
+      </button>
+      <button v-if="tablet.tablet" class="flex size-11 items-center justify-center" aria-label="Hand this tablet over" @click="handOver">
+        <Lock :size="22" :stroke-width="1.75" aria-hidden="true" />
       </button>
       <RouterLink to="/settings" class="flex size-11 items-center justify-center text-ink" aria-label="Me: my settings">
         <UserRound :size="22" :stroke-width="1.75" aria-hidden="true" />

@@ -4,10 +4,11 @@ import { ask, sentenceOf } from '../api/client'
 import AskOnce from '../components/AskOnce.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import SharedTablets from './SharedTablets.vue'
 import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 
-// The room with its size, and which tools lie at which table: the adviser advises what is at hand.
+// The room with its size, the tablets that people share, and which tools lie at which table: the adviser advises what is at hand.
 const session = useSessionStore()
 const { data, error, loading, reload } = useAsked('day', () => ({ on: 'today' }), { fresh: true })
 const refused = ref<string | null>(null)
@@ -74,7 +75,8 @@ function setTools(toolIds: readonly string[] | null): void {
         <button class="btn">Keep the room</button>
       </form>
     </template>
-    <h2 class="title mt-6">Tools at the tables</h2>
+    <SharedTablets />
+    <h2 class="title mt-8">Tools at the tables</h2>
     <hr class="rule2 mt-2 mb-3" />
     <p v-if="!table" class="muted">No table yet: put one into the room on the day’s page.</p>
     <template v-else>

@@ -7,15 +7,16 @@ import { ask, sentenceOf } from '../api/client'
 import FormField from '../components/FormField.vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import TopLine from '../components/TopLine.vue'
+import PinPart from './PinPart.vue'
 import { sound } from '../composables/applySettings'
 import { DRAWINGS, useDogDrawing } from '../composables/useDogDrawing'
-import { useOutboxStore } from '../stores/outbox'
+import { useHandOver } from '../composables/useHandOver'
+import { useNewerStore } from '../offline/newer'
 import { useSessionStore } from '../stores/session'
 import { useSettingsStore } from '../stores/settings'
 
 // What a person sets for themselves: it follows them to every tablet. The drawing of dogs stays on the device.
 const session = useSessionStore()
-const outbox = useOutboxStore()
 const store = useSettingsStore()
 const router = useRouter()
 const drawing = useDogDrawing()
@@ -82,12 +83,8 @@ const changePassword = handleSubmit(async (body) => {
     refused.value = sentenceOf(caught)
   }
 })
-async function leave(): Promise<void> {
-  // what was tapped goes with the one who tapped it
-  await outbox.flush()
-  await session.signOut()
-  await router.push('/sign-in')
-}
+const { leave } = useHandOver()
+const newer = useNewerStore()
 </script>
 
 <template>
@@ -123,7 +120,12 @@ async function leave(): Promise<void> {
           <FormField name="next" label="New password, ten characters or more" type="password" autocomplete="new-password" />
           <button class="btn" :disabled="isSubmitting">{{ isSubmitting ? 'Changing it …' : 'Change my password' }}</button>
         </form>
+        <PinPart />
         <h2 class="mt-8">On this tablet</h2>
+        <p v-if="newer.isReady" class="mt-2">
+          A newer Peen is on this tablet. It is loaded when you change screens and nothing is unsent.
+          <button class="btn btn-quiet mt-2" @click="newer.load()">Load it now</button>
+        </p>
         <button class="btn btn-quiet mt-2" @click="leave">Sign out</button>
         <button class="btn btn-quiet mt-2 ml-2" @click="keep({ guided: false }).then(() => router.push('/floor'))">
           Show me the guide again

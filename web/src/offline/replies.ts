@@ -31,7 +31,7 @@ export const isKept = (name: EndpointName): boolean => KEPT.has(name)
 type Shape = DBSchema & { replies: { key: string; value: KeptReply; indexes: { person: string; at: number } } }
 
 let database: Promise<IDBPDatabase<Shape>> | null = null
-function opened(): Promise<IDBPDatabase<Shape>> {
+async function opened(): Promise<IDBPDatabase<Shape>> {
   return (database ??= openDB<Shape>('peen-read', 1, {
     upgrade(fresh) {
       const store = fresh.createObjectStore('replies', { keyPath: 'key' })
@@ -87,4 +87,21 @@ export async function forgetReplies(which: { readonly person: string } | { reado
   } catch {
     // nothing is kept here
   }
+}
+
+/** Everything that is kept under keys that begin alike, of any age. */
+export async function repliesUnder(prefix: string): Promise<readonly KeptReply[]> {
+  await writeReplies()
+  const range = () => IDBKeyRange.bound(prefix, `${prefix}\uffff`)
+  return opened()
+    .then((db) => db.getAll('replies', range()))
+    .catch(() => [])
+}
+
+/** Forgets one answer. */
+export async function dropReply(key: string): Promise<void> {
+  waiting.delete(key)
+  await opened()
+    .then((db) => db.delete('replies', key))
+    .catch(() => undefined)
 }

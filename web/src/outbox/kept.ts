@@ -11,6 +11,8 @@ export type KeptTap = {
   readonly event: PracticeEvent
   /** why the server refused it; null while it waits to be sent */
   readonly refused: string | null
+  /** tapped under a picked name, and its person has said since that it was them */
+  readonly isOwn?: boolean
 }
 
 /** Where taps are kept. Each change is written before its promise resolves. */
@@ -18,7 +20,7 @@ export type Kept = {
   readonly all: () => Promise<readonly KeptTap[]>
   readonly add: (tap: KeptTap) => Promise<void>
   readonly drop: (ids: readonly string[]) => Promise<void>
-  /** Keeps why a tap was refused; null puts it back among those that wait. */
+  /** Keeps why a tap was refused; null puts it back among those that wait, as its person’s own. */
   readonly mark: (id: string, refused: string | null) => Promise<void>
 }
 
@@ -38,7 +40,7 @@ export async function keptInBrowser(name = 'peen'): Promise<Kept> {
       const { store, done } = db.transaction('taps', 'readwrite')
       const tap = await store.get(id)
       // another tab may have let it go meanwhile
-      if (tap) await store.put({ ...tap, refused })
+      if (tap) await store.put(marked(tap, refused))
       await done
     }
   }
@@ -53,10 +55,12 @@ export function keptInPage(taps: readonly KeptTap[] = []): Kept {
     drop: async (ids) => ids.forEach((id) => own.delete(id)),
     mark: async (id, refused) => {
       const tap = own.get(id)
-      if (tap) own.set(id, { ...tap, refused })
+      if (tap) own.set(id, marked(tap, refused))
     }
   }
 }
+
+const marked = (tap: KeptTap, refused: string | null): KeptTap => ({ ...tap, refused, ...(refused === null ? { isOwn: true } : {}) })
 
 /** As they were tapped: later than everything seen at a table, then as this browser counted them. */
 const inOrder = (taps: readonly KeptTap[]): readonly KeptTap[] =>

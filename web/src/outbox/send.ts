@@ -27,6 +27,7 @@ const MOST_AT_ONCE = 50
  * is sent again tap by tap, so that only what is really refused is held back. Resolves with why it stopped early, or null.
  */
 export async function sendWaiting({ kept, by, post, answered }: Sending): Promise<string | null> {
+  await holdPicked(kept, by)
   const oneByOne = new Set<string>()
   for (;;) {
     const waiting = (await kept.all()).filter((tap) => tap.by === by && tap.refused === null)
@@ -50,6 +51,13 @@ export async function sendWaiting({ kept, by, post, answered }: Sending): Promis
     await keepAnswers(kept, told)
     await answered(told)
   }
+}
+
+/** What was tapped under a picked name waits until its person has looked: anyone may have picked it. */
+const PICKED = 'Tapped under your name without your PIN, while there was no connection. Send it if it was you.'
+async function holdPicked(kept: Kept, by: string): Promise<void> {
+  for (const tap of await kept.all())
+    if (tap.by === by && tap.refused === null && tap.event.away === 'picked' && !tap.isOwn) await kept.mark(tap.id, PICKED)
 }
 
 const refusalOf = ({ id }: KeptTap, detail: string): EventAnswer => ({ id, status: 'refused', detail })

@@ -1,6 +1,6 @@
 import type { EventAnswer } from '@peen/contract'
 import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
-import { EVENT_VERSION } from '@peen/core/practice'
+import { EVENT_VERSION, VOUCHING_KINDS } from '@peen/core/practice'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
@@ -9,12 +9,15 @@ import { ask, ApiError, sentenceOf } from '../api/client'
 import type { KeptTap } from '../outbox/kept'
 import { isRefused, sendWaiting, type Reply } from '../outbox/send'
 import { useKept } from '../outbox/useKept'
+import { useReachStore } from './reach'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
 
 /** After no answer it is tried again so soon, and then ever more seldom, ms. */
 const FIRST_RETRY_MS = 5000
 const LAST_RETRY_MS = 60000
+const NOT_PICKED =
+  'Without a connection you are here by name only. Do this once the connection is back and you have opened the tablet with your PIN.'
 const NO_ANSWER = 'Peen does not answer. What you tapped is kept here and sent when it does.'
 /** The server takes no longer note. */
 const NOTE_LENGTH = 500
@@ -27,6 +30,7 @@ const NOTE_LENGTH = 500
 export const useOutboxStore = defineStore('outbox', () => {
   const saved = useSavedStore()
   const session = useSessionStore()
+  const reach = useReachStore()
   /** the name that the server gave this tablet; until it has, one of its own */
   const ownId = useLocalStorage('peen.device', `device-${v7().slice(-12)}`)
   const deviceId = computed(() => session.me?.deviceId ?? ownId.value)
@@ -60,9 +64,12 @@ export const useOutboxStore = defineStore('outbox', () => {
     const before = waiting.value.filter((event) => event.visitId === visitId).map((event) => event.lamport)
     const envelope = { id: v7(), v: EVENT_VERSION, kind, visitId, by: session.me!.id, deviceId: deviceId.value, seq: seq.value }
     const lamport = Math.max(lastLamport, ...before) + 1
-    return { ...envelope, lamport, atDevice: session.time(), receivedAt: null, payload } as PracticeEvent
+    const event = { ...envelope, lamport, atDevice: session.time(), receivedAt: null, payload }
+    const away = session.isPicked ? 'picked' : reach.isLost ? 'in' : null
+    return (away ? { ...event, away } : event) as PracticeEvent
   }
   function put(event: PracticeEvent): void {
+    if (event.away === 'picked' && VOUCHING_KINDS.has(event.kind)) return void (refusal.value = NOT_PICKED)
     add({ id: event.id, by: event.by, name: session.me?.givenName ?? '', event, refused: null })
     void flush()
   }

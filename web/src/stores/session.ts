@@ -1,9 +1,10 @@
-import type { Me, SchoolView, Setup, SignIn } from '@peen/contract'
+import type { Me, SchoolView, Setup, SignIn, Unlock } from '@peen/contract'
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { cache } from '../api/cache'
 import { ask, isUnreachable, rememberMe } from '../api/client'
-import { keepSignIn, recallSignIn } from '../offline/kept-sign-in'
+import { endSignIn, keepSignIn, recallSignIn, signInOf, type KeptSignIn } from '../offline/kept-sign-in'
 import { readAs } from '../offline/read'
 import { A_DAY_MS, forgetReplies } from '../offline/replies'
 
@@ -14,6 +15,10 @@ export const useSessionStore = defineStore('session', () => {
   const known = ref(false)
   /** goes on without the server: who it is was known here from before */
   const isRecalled = ref(false)
+  /** goes on under a name that was only picked, on a tablet that people share */
+  const isPicked = ref(false)
+  /** a shared tablet that was locked and could not say so to the server yet */
+  const locked = useLocalStorage('peen.locked', false)
   const needsSetup = ref(false)
   const isStaff = computed(() => me.value !== null && me.value.role !== 'apprentice')
   /** today in the school's own zone, YYYY-MM-DD */
@@ -51,42 +56,45 @@ export const useSessionStore = defineStore('session', () => {
   }
   /** Keeps on this tablet who is signed in, so that a page opens without the server. */
   async function keepHere(): Promise<void> {
-    if (!me.value || !school.value) return keepSignIn(null, Date.now())
+    if (!me.value || !school.value) return
     const { csrf: _token, ...person } = me.value
     await keepSignIn({ me: person, school: school.value, aheadMs }, Date.now())
   }
-  async function take(person: Me | null): Promise<void> {
+  /** `forget`: what the one before has read goes from this tablet. */
+  async function take(person: Me | null, forget = true): Promise<void> {
     const before = me.value?.id
     // what one person read is not shown to the next
     if (before !== person?.id) cache.clear()
-    if (before !== undefined && before !== person?.id) await forgetReplies({ person: before })
+    if (forget && before !== undefined && before !== person?.id) await forgetReplies({ person: before })
     isRecalled.value = false
+    isPicked.value = false
     me.value = person
     readAs(person?.id ?? '')
     rememberMe(person)
     if (person) await keepSchool()
     else {
       school.value = null
-      await keepHere()
+      await endSignIn(forget ? (before ?? null) : null)
     }
     known.value = true
   }
   /** Finds out once, when the page loads. Without an answer the one goes on who was signed in here last, for some hours. */
   async function find(): Promise<void> {
     if (known.value) return
+    if (locked.value) return shut()
     try {
       const found = await ask('signedIn')
       needsSetup.value = found.needsSetup
       await take(found.me)
     } catch (error) {
       if (!isUnreachable(error)) throw error
-      await recall()
+      const kept = await recallSignIn(Date.now())
+      if (kept) goOn(kept)
     }
     void forgetReplies({ before: Date.now() - A_DAY_MS })
   }
-  async function recall(): Promise<void> {
-    const kept = await recallSignIn(Date.now())
-    if (!kept) return
+  /** Without the server, as one whom it knew here before. */
+  function goOn(kept: KeptSignIn): void {
     aheadMs = kept.aheadMs
     readAs(kept.me.id)
     me.value = { ...kept.me, csrf: '' }
@@ -96,6 +104,10 @@ export const useSessionStore = defineStore('session', () => {
   }
   /** Asks the server anew who is signed in, once it answers again. @returns whether it is still the same person */
   async function renew(): Promise<boolean> {
+    if (locked.value) {
+      await shut()
+      return false
+    }
     const before = me.value?.id
     const found = await ask('signedIn')
     needsSetup.value = found.needsSetup
@@ -103,7 +115,51 @@ export const useSessionStore = defineStore('session', () => {
     await take(found.me)
     return found.me?.id === before
   }
-  const signIn = async (body: SignIn) => take(await ask('signIn', { body }))
+  async function signIn(body: SignIn): Promise<void> {
+    await shut()
+    await take(await ask('signIn', { body }))
+  }
+
+  /** Locks a shared tablet. What its person has read stays, for the hours in which they may go on without the server. */
+  async function lock(): Promise<void> {
+    locked.value = true
+    await shut()
+  }
+  /** Nobody is in on a tablet that was locked; the server hears of it as soon as it answers. */
+  async function shut(): Promise<void> {
+    if (!locked.value) return
+    await take(null, false)
+    try {
+      const { me: left, needsSetup: needs } = await ask('signedIn')
+      needsSetup.value = needs
+      if (left) {
+        rememberMe(left)
+        await ask('signOut')
+      }
+      locked.value = false
+    } catch (error) {
+      if (!isUnreachable(error)) throw error
+    } finally {
+      rememberMe(null)
+    }
+  }
+  async function unlock(body: Unlock): Promise<void> {
+    await shut()
+    await take(await ask('unlockTablet', { body }), false)
+  }
+  /** Without the server: goes on as one who was in here in the last hours. Each tap says so. */
+  async function pick(id: string): Promise<void> {
+    const kept = await signInOf(id, Date.now())
+    if (!kept) return
+    goOn(kept)
+    locked.value = true
+    isPicked.value = true
+  }
+  /** The password was said after the PIN. */
+  async function sayPassword(password: string): Promise<void> {
+    await ask('sayPassword', { body: { password } })
+    if (me.value) me.value = { ...me.value, byPin: false }
+  }
   async function setUp(body: Setup): Promise<void> {
     await take(await ask('setUp', { body }))
     needsSetup.value = false
@@ -123,6 +179,11 @@ export const useSessionStore = defineStore('session', () => {
     school,
     known,
     isRecalled,
+    isPicked,
+    lock,
+    unlock,
+    pick,
+    sayPassword,
     renew,
     needsSetup,
     isStaff,
