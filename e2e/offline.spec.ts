@@ -1,6 +1,6 @@
 // A tablet whose network is gone: the application opens, what was read today is there, what is tapped waits and is sent.
 import type { Page } from '@playwright/test'
-import { drawn, expect, openTable, saved, signIn, test } from './app'
+import { drawn, expect, openTable, saved, signIn, tablet, test } from './app'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -56,4 +56,37 @@ test('a tablet opens without the network, through reloads, and what is tapped is
   expect(await page.evaluate(() => performance.timeOrigin)).toBe(before)
   const { events } = (await (await page.request.get(`/api/visits/${id}/work`)).json()) as { events: { kind: string }[] }
   expect(events.at(-1)!.kind).toBe('promptGiven')
+})
+
+test('a check-in that two devices wrote, one of them without the network, is put together', async ({ page, context, browser }) => {
+  await signIn(page, 'ruben')
+  await openTable(page, 'Enzo')
+  const path = `/visits/${page.url().split('/').at(-1)!}/check-in`
+  await page.goto(path)
+  const feet = (on: Page, name: string) => on.getByRole('button', { name, exact: true })
+  await expect(feet(page, 'left fore')).toBeVisible()
+  const other = await tablet(browser, 'mira', path)
+  await expect(feet(other, 'left fore')).toBeVisible()
+  const purpose = (on: Page, name: string) => on.getByRole('button', { name, exact: true }).click()
+  await context.setOffline(true)
+  await feet(page, 'left fore').click()
+  await purpose(page, 'show')
+  await expect(page.getByText(/1 kept here/)).toBeVisible()
+  await feet(other, 'right fore').click()
+  await purpose(other, 'exam')
+  await saved(other)
+  await context.setOffline(false)
+  // both changed what the trim is for: a person says which holds; the feet of both are kept
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('heading', { name: 'Another device wrote on this check-in' })).toBeVisible()
+  await expect(dialog.locator('[data-differs]')).toHaveCount(1)
+  await dialog.getByRole('button', { name: 'The other device' }).click()
+  await dialog.getByRole('button', { name: 'Go on with this' }).click()
+  await saved(page)
+  const { found } = (await (await page.request.get(`/api${path.replace('/check-in', '')}`)).json()) as {
+    found: { purpose: string; nailsOwed: string[] }
+  }
+  expect(found.purpose).toBe('exam')
+  expect(found.nailsOwed).toEqual(expect.arrayContaining(['leftFore', 'rightFore']))
+  await other.context().close()
 })

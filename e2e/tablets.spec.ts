@@ -97,7 +97,9 @@ test('without the network one goes on by name, marked, and checks it before it i
   await expect(look).toContainText('Tapped under your name without your PIN')
   await look.getByRole('button', { name: 'Send again' }).click()
   await expect(look.getByText('Everything you tapped is saved.')).toBeVisible()
-  const { events } = (await (await page.request.get(`/api/visits/${id}/work`)).json()) as { events: { kind: string; away: string | null }[] }
+  const { events } = (await (await page.request.get(`/api/visits/${id}/work`)).json()) as {
+    events: { kind: string; away: string | null }[]
+  }
   expect(events.filter(({ kind }) => kind === 'promptGiven').at(-1)!.away).toBe('picked')
 })
 

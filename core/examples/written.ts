@@ -195,7 +195,11 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
     missingSigners: () => [[{ id: 'a', name: 'Ada', role: 'lead' }], { candidateId: 'b', markedBy: null, workedOnDog: new Set() }],
     sayRule: () => [certificates[0].rules[0], { technique: techniqueName, criterion: String, certificate: String, question: String }]
   },
-  changes: { changesBetween: () => [{ lengthMm: 3 }, { lengthMm: 6 }] },
+  changes: {
+    changesBetween: () => [{ lengthMm: 3 }, { lengthMm: 6 }],
+    memberId: () => [{ id: 'skirt' }],
+    putTogether: () => [{ lengthMm: 3 }, { lengthMm: 6 }, { lengthMm: 3 }]
+  },
   checkin: { readyToCut: () => [NOTHING_FOUND] },
   figure: { isInside: () => [ring, 100, 100], paintPolygon: () => [newRaster(8, 8), Float32Array.from([1, 1, 6, 1, 6, 6]), [0, 0, 0], 1] },
   grade: { differencesOf: () => [mark(), mark()], pictureReport: () => [reading, planned, standard, ['footLine'], 1] },

@@ -17,7 +17,7 @@ function isPlainPin(pin: string): boolean {
   return new Set(pin).size === 1 || RUN.includes(pin) || [...RUN].reverse().join('').includes(pin)
 }
 const pin = () =>
-  string().label('PIN').required('The PIN is missing.').matches(PIN, `A PIN is ${PIN_DIGITS.least} to ${PIN_DIGITS.most} figures.`)
+  string().label('PIN').required('The PIN is missing.').matches(PIN, `A PIN is ${PIN_DIGITS.least} to ${PIN_DIGITS.most} digits.`)
 
 export const newPinSchema = object({
   password: string().label('Password').required('Your password is missing.').max(200),

@@ -52,7 +52,7 @@ function longestCommon(a: readonly string[], b: readonly string[]): ReadonlySet<
 }
 
 /** What a list member is known by: its id; for a row of work its place, part and house side; for a step its technique; for a variant its question and side. */
-function idOf(item: Data): string | null {
+export function idOf(item: Data): string | null {
   const { id, place, part, technique, rule, side } = (item ?? {}) as Record<string, unknown>
   const { house } = (item ?? {}) as { readonly house?: { readonly id: string; readonly side: number } }
   if (typeof id === 'string') return id

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LOCKS_AFTER_MIN, type TabletRow } from '@peen/contract'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import AskOnce from '../components/AskOnce.vue'
 import { useAsked } from '../composables/useAsked'
@@ -18,6 +18,14 @@ const name = ref('')
 const tableId = ref('')
 const minutes = ref(String(LOCKS_AFTER_MIN.usual))
 const ending = ref<TabletRow | null>(null)
+// what it is called and where it belongs now is where a change begins
+watch(data, (view) => {
+  const own = view?.thisOne
+  if (!own) return
+  name.value ||= own.name
+  tableId.value ||= view.tables.find(({ number }) => number === own.tableNumber)?.id ?? ''
+  minutes.value = String(own.locksAfterMin)
+})
 const enrols = computed(() => (data.value?.thisOne ? 'Change this tablet' : 'Enrol this tablet'))
 const where = ({ tableNumber }: TabletRow) => (tableNumber === null ? 'the whole room' : `table ${tableNumber}`)
 

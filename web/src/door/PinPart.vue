@@ -29,8 +29,8 @@ const choose = handleSubmit(keep)
 <template>
   <h2 class="mt-8">A PIN for shared tablets</h2>
   <p class="muted mt-1 max-w-[520px] leading-[1.35]">
-    {{ PIN_DIGITS.least }} to {{ PIN_DIGITS.most }} figures. It opens the tablets that a lead assessor has enrolled. To sign a mark you
-    still need your password.
+    {{ PIN_DIGITS.least }} to {{ PIN_DIGITS.most }} digits. It opens the tablets that a lead assessor has enrolled. To sign a mark you still
+    need your password.
   </p>
   <p v-if="said" class="mt-2 font-[650]" role="status">{{ said }}</p>
   <p v-if="refused" class="mt-2 font-semibold" role="alert">{{ refused }}</p>

@@ -2,7 +2,7 @@
 import { PIN_DIGITS, ROLE_NAMES, type TabletPerson } from '@peen/contract'
 import { Delete } from '@lucide/vue'
 import { computed, nextTick, ref } from 'vue'
-import { sentenceOf } from '../api/client'
+import { isUnreachable, sentenceOf } from '../api/client'
 import { lately, type KeptSignIn } from '../offline/kept-sign-in'
 import { useReachStore } from '../stores/reach'
 import { useSessionStore } from '../stores/session'
@@ -40,7 +40,8 @@ async function open(): Promise<void> {
     await session.unlock({ personId: chosen.value.id, pin: pin.value })
     emit('opened')
   } catch (caught) {
-    emit('refused', sentenceOf(caught))
+    // without an answer the door itself says what can be done
+    emit('refused', isUnreachable(caught) ? null : sentenceOf(caught))
     pin.value = ''
     field.value?.focus()
   } finally {
@@ -93,7 +94,7 @@ const press = (digit: number) => (pin.value = `${pin.value}${digit}`.slice(0, PI
         <button
           type="button"
           class="btn btn-quiet min-h-14 justify-center"
-          aria-label="Take the last figure away"
+          aria-label="Delete the last digit"
           @click="pin = pin.slice(0, -1)"
         >
           <Delete :size="24" :stroke-width="1.75" aria-hidden="true" />
@@ -108,7 +109,7 @@ const press = (digit: number) => (pin.value = `${pin.value}${digit}`.slice(0, PI
     <button
       v-for="person in shown"
       :key="person.id"
-      class="btn btn-quiet mb-2 flex min-h-14 w-full items-baseline justify-start gap-3 text-left"
+      class="btn btn-quiet mb-2 flex min-h-14 w-full items-center justify-start gap-3 text-left"
       @click="choose(person)"
     >
       <b>{{ nameOf(person) }}</b><span class="muted">{{ ROLE_NAMES[person.role] }}</span>

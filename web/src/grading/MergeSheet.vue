@@ -3,6 +3,7 @@ import { RATING_NAMES } from '@peen/contract'
 import type { Standard } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
 import SheetDialog from '../components/SheetDialog.vue'
+import SideBySide from '../components/SideBySide.vue'
 import { differences, merged, usualChoice, type Difference, type StoredDraft } from './merge'
 import { sayAnswer } from './say-answer'
 
@@ -17,7 +18,6 @@ watch(
   () => (choices.value = Object.fromEntries(rows.value.map((row) => [row.id, usualChoice(row)]))),
   { immediate: true }
 )
-const all = (side: 'here' | 'there') => (choices.value = Object.fromEntries(rows.value.map(({ id }) => [id, side])))
 const settle = () => props.there && emit('settle', merged(props.here, props.there, choices.value))
 
 const criterionOf = (id: string) => props.standard.criteria.find((criterion) => criterion.id === id)
@@ -33,10 +33,9 @@ function saySide(row: Difference, side: 'here' | 'there'): string {
   const criterion = criterionOf(row.criterionId)
   return criterion ? sayAnswer(criterion, row[side]) : row[side] === null ? 'not answered' : 'answered'
 }
-const SIDES = [
-  { id: 'here', name: 'This tablet' },
-  { id: 'there', name: 'The other device' }
-] as const
+const told = computed(() =>
+  rows.value.map((row) => ({ id: row.id, name: nameOf(row), here: saySide(row, 'here'), there: saySide(row, 'there') }))
+)
 </script>
 
 <template>
@@ -45,30 +44,7 @@ const SIDES = [
       {{ rows.length === 1 ? 'One answer differs' : `${rows.length} answers differ` }}. Touch the answer to keep in each row. The sheet as
       this tablet had it stays on record.
     </p>
-    <div v-if="rows.length > 1" class="mt-3 flex flex-wrap gap-2">
-      <button v-for="side in SIDES" :key="side.id" class="btn btn-quiet" @click="all(side.id)">
-        All from {{ side.name.toLowerCase() }}
-      </button>
-    </div>
-    <ul class="mt-3">
-      <li v-for="row in rows" :key="row.id" class="border-b border-line py-2" :data-differs="row.id">
-        <fieldset>
-          <legend class="font-[650]">{{ nameOf(row) }}</legend>
-          <div class="mt-1 grid gap-2 sm:grid-cols-2">
-            <button
-              v-for="side in SIDES"
-              :key="side.id"
-              class="btn min-h-11 flex-col items-start text-left"
-              :class="choices[row.id] === side.id ? 'btn-go' : 'btn-quiet'"
-              :aria-pressed="choices[row.id] === side.id"
-              @click="choices = { ...choices, [row.id]: side.id }"
-            >
-              <span class="text-[14px]">{{ side.name }}</span><span>{{ saySide(row, side.id) }}</span>
-            </button>
-          </div>
-        </fieldset>
-      </li>
-    </ul>
+    <SideBySide v-model="choices" :rows="told" />
     <button class="btn btn-go mt-4" data-settle @click="settle">Go on with this sheet</button>
   </SheetDialog>
 </template>

@@ -17,6 +17,8 @@ import StepsForm from './StepsForm.vue'
 import WorkForm from './WorkForm.vue'
 import { liveAt, stopsOf, viewFor } from './on-the-dog'
 import { togetherOf, useDraft } from './useDraft'
+import TextClash from '../components/TextClash.vue'
+import { clashName, clashSays } from './change-words'
 import { useSessionStore } from '../stores/session'
 
 // Where a standard is written: its criteria in order at the right, and what each number means on the dog at the left.
@@ -24,7 +26,7 @@ const props = defineProps<{ id: string }>()
 const router = useRouter()
 const session = useSessionStore()
 const draft = useDraft(() => props.id)
-const { data, error, loading, reload, body: standard, issues, refused, before } = draft
+const { data, error, loading, reload, body: standard, issues, refused, said, clashes, before } = draft
 /** what is open: a criterion by its id, the head, the steps, or the work at each place */
 const STEPS = ' steps'
 const WORK = ' work'
@@ -142,7 +144,15 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           }}<template v-if="data.basedOn">, from {{ data.basedOn.id }} {{ data.basedOn.version }}</template
           >. Nothing is graded by it yet.
         </p>
+        <p v-if="said" class="mt-2 font-[650]" role="status">{{ said }}</p>
         <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }} What you typed is still here.</p>
+        <TextClash
+          title="Another device wrote on this draft"
+          :clashes="clashes"
+          :name-of="(clash) => clashName(clash, standard!)"
+          :say="(_clash, value) => clashSays(value)"
+          @settle="draft.settle"
+        />
         <ul v-if="otherIssues.length > 0" class="mt-2 list-none p-0 font-semibold text-danger" data-issues>
           <li v-for="issue in otherIssues" :key="issue.path">{{ issue.say }}</li>
         </ul>

@@ -1,5 +1,6 @@
 // What changed between two versions, in words: where, from what, to what.
-import type { Change } from '@peen/core/changes'
+import type { Change, Clash } from '@peen/core/changes'
+import type { Standard } from '@peen/core/standard'
 import { isRegionId, regionName } from '@peen/core/regions'
 import { upperFirst } from '@peen/core/units'
 
@@ -47,4 +48,19 @@ export function sayChange({ path, before, after }: Change, labelOf: (id: string)
     return word === '' ? [] : [word]
   })
   return { where: upperFirst(words.join(', ')), before, after }
+}
+
+/** What two devices wrote otherwise in one draft: "Skirt line, target, mm". */
+export function clashName({ path }: Clash, { criteria }: Standard): string {
+  return sayChange({ path, before: null, after: null }, (id) => criteria.find((one) => one.id === id)?.label).where
+}
+
+/** What one of them says: a number, a range, words; of a whole member its name. */
+export function clashSays(value: unknown): string {
+  if (value === undefined) return 'not there'
+  if (value === null) return 'open'
+  if (Array.isArray(value)) return value.every((one) => typeof one === 'number') ? value.join(' to ') : `${value.length} of them`
+  if (typeof value !== 'object') return value === true ? 'yes' : value === false ? 'no' : String(value)
+  const { label, name, say } = value as Readonly<Record<string, unknown>>
+  return ([label, name, say].find((words) => typeof words === 'string') as string | undefined) ?? 'changed'
 }

@@ -1,9 +1,11 @@
 import { knownWith } from '@peen/content'
+import type { DraftView } from '@peen/contract'
 import { sayStandardIssue, standardIssues, planWithLength, type Criterion, type Standard } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
-import { ask, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError } from '../api/client'
 import { useAsked } from '../composables/useAsked'
 import { useSaveSoon } from '../composables/useSaveSoon'
+import { useKeptText, type Stored } from '../offline/useKeptText'
 import { useSessionStore } from '../stores/session'
 import { allTechniques } from '../stores/techniques'
 
@@ -20,18 +22,38 @@ export function togetherOf(issues: readonly Said[]): readonly Said[] {
   return [{ path: 'plan.work', say }, ...issues.filter((issue) => !ofWork.includes(issue))]
 }
 
+const storedIn = ({ version, body }: DraftView): Stored<Standard> => ({ version, value: body })
+const MOST_ISSUES = 4
+/** What stands against a draft, the first of it. */
+const issuesOf = (error: unknown): string | null =>
+  error instanceof ApiError && error.problem.errors
+    ? error.problem.errors
+        .slice(0, MOST_ISSUES)
+        .map(({ detail }) => detail)
+        .join(' ')
+    : null
+
 /** A standard under the hand: every change is judged at once, kept when the hand rests, and can be taken back. */
 export function useDraft(id: () => string) {
   const { data, error, loading, reload } = useAsked('draft', () => ({ id: id() }), { fresh: true })
   const session = useSessionStore()
   const body = ref<Standard | null>(null)
-  const version = ref(0)
-  const refused = ref<string | null>(null)
+  const text = useKeptText<Standard>({
+    kind: 'trim',
+    id,
+    value: () => body.value!,
+    put: (next) => (body.value = next),
+    write: ({ version, value }) => ask('keepDraft', { id: id(), body: { version, body: value } }),
+    read: async () => storedIn(await ask('draft', { id: id() })),
+    conflict: 'draftConflict',
+    sentence: issuesOf
+  })
+  const { version, refused, said, clashes } = text
   const before = ref<readonly Standard[]>([])
   watch(data, (draft) => {
     if (!draft || draft.version <= version.value) return
-    version.value = draft.version
-    body.value = draft.body
+    // what was written without an answer last time is still here
+    if (text.begin(storedIn(draft))) saveSoon()
   })
 
   const issues = computed(() => {
@@ -42,20 +64,7 @@ export function useDraft(id: () => string) {
   })
 
   async function write(): Promise<void> {
-    if (!body.value) return
-    try {
-      const answer = await ask('keepDraft', { id: id(), body: { version: version.value, body: body.value } })
-      version.value = answer.version
-      refused.value = null
-    } catch (caught) {
-      refused.value =
-        caught instanceof ApiError && caught.problem.errors
-          ? caught.problem.errors
-              .slice(0, 4)
-              .map(({ detail }) => detail)
-              .join(' ')
-          : sentenceOf(caught)
-    }
+    if (body.value) await text.send()
   }
   const { soon: saveSoon, now: save } = useSaveSoon(write)
 
@@ -63,6 +72,7 @@ export function useDraft(id: () => string) {
     if (!body.value || next === body.value) return
     before.value = [...before.value, body.value].slice(-MOST_UNDO)
     body.value = next
+    text.keep()
     saveSoon()
   }
   function undo(): void {
@@ -70,6 +80,7 @@ export function useDraft(id: () => string) {
     if (!last) return
     before.value = before.value.slice(0, -1)
     body.value = last
+    text.keep()
     saveSoon()
   }
   const change = (part: Partial<Standard>) => body.value && set({ ...body.value, ...part })
@@ -108,7 +119,7 @@ export function useDraft(id: () => string) {
     change({ criteria })
   }
   return {
-    ...{ data, error, loading, reload, body, version, issues, refused, before },
+    ...{ data, error, loading, reload, body, version, issues, refused, said, clashes, before, settle: text.settle },
     ...{ set, undo, change, changeCriterion, addCriterion, removeCriterion, moveCriterion, save }
   }
 }

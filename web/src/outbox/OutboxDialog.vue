@@ -14,6 +14,7 @@ defineEmits<{ close: [] }>()
 const outbox = useOutboxStore()
 const drafts = useDraftStore()
 const session = useSessionStore()
+const HELD = { sheet: 'A grading sheet', visit: 'A check-in', trim: 'A draft of a trim' } as const
 const going = ref<string | null>(null)
 const reason = ref('')
 const works = ref(false)
@@ -65,14 +66,14 @@ const letGo = (tap: KeptTap) =>
         </li>
       </ul>
     </section>
-    <section v-for="sheet in drafts.held" :key="sheet.gradingId" class="mt-4" data-held-sheet>
-      <h3 class="font-[650]">A grading sheet written on this tablet</h3>
-      <p class="mt-1 leading-[1.35]">{{ sheet.why }}</p>
+    <section v-for="text in drafts.held" :key="text.kind + text.id" class="mt-4" data-held-sheet>
+      <h3 class="font-[650]">{{ HELD[text.kind] }} written on this tablet</h3>
+      <p class="mt-1 leading-[1.35]">{{ text.why }}</p>
       <div class="mt-2 flex flex-wrap gap-2">
-        <RouterLink :to="`/trims/${sheet.gradingId}`" class="btn" @click="$emit('close')">{{
-          sheet.isSigned ? 'Open the signed sheet' : 'Open both versions'
+        <RouterLink :to="text.to" class="btn" @click="$emit('close')">{{
+          text.isSigned ? 'Open the signed sheet' : text.kind === 'sheet' ? 'Open both versions' : 'Open it'
         }}</RouterLink>
-        <button v-if="sheet.isSigned" class="btn btn-quiet" @click="drafts.drop(sheet.gradingId)">Let it go</button>
+        <button v-if="text.isSigned || text.kind !== 'sheet'" class="btn btn-quiet" @click="drafts.letGo(text)">Let it go</button>
       </div>
     </section>
     <section v-if="waits > 0" class="mt-4">

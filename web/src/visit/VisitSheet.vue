@@ -6,10 +6,12 @@ import GlyphMark from '../components/GlyphMark.vue'
 import AskOnce from '../components/AskOnce.vue'
 import NotesPart from '../components/NotesPart.vue'
 import PartTabs from '../components/PartTabs.vue'
+import TextClash from '../components/TextClash.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import { clashName, clashSays } from './found-words'
 import CheckInPart from './CheckInPart.vue'
 import ClosingPart from './ClosingPart.vue'
 import SetUpPart from './SetUpPart.vue'
@@ -20,7 +22,7 @@ import { useVisit } from './useVisit'
 const props = defineProps<{ id: string; part?: string }>()
 const session = useSessionStore()
 const visit = useVisit(() => props.id)
-const { data, error, loading, reload, refused, draft, sheet } = visit
+const { data, error, loading, reload, refused, said, clashes, draft, sheet } = visit
 const PARTS = [
   { id: 'check-in', name: 'Check-in' },
   { id: 'set-up', name: 'Set-up sheet' },
@@ -75,8 +77,16 @@ const shown = computed(() => ({ 'check-in': CheckInPart, 'set-up': SetUpPart, ta
         @close="cancels = false"
       />
     </details>
+    <p v-if="said" class="mb-2 font-[650]" role="status">{{ said }}</p>
     <p v-if="refused" class="mb-2 flex flex-wrap items-center gap-3 font-semibold text-danger" role="alert">
       {{ refused }} <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="visit.loadAgain()">Load the visit again</button>
     </p>
+    <TextClash
+      title="Another device wrote on this check-in"
+      :clashes="clashes"
+      :name-of="clashName"
+      :say="clashSays"
+      @settle="visit.settle"
+    />
   </component>
 </template>

@@ -1,5 +1,6 @@
 import { adviceRules, coatFor, cutRegionsOf, techniqueName, techniqueWaits, houseRules } from '@peen/content'
 import type { NewClosing, NewFound, VisitPage } from '@peen/contract'
+import type { Choice } from '@peen/core/changes'
 import { excusedBy, type Found } from '@peen/core/checkin'
 import {
   agreedTargets,
@@ -17,7 +18,8 @@ import type { Lengths } from '@peen/core/figure'
 import { computed, ref, watch } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import { useAsked } from '../composables/useAsked'
-import { useSavedStore } from '../stores/saved'
+import { useKeptText } from '../offline/useKeptText'
+import { FOUND_PARTS } from './found-words'
 
 type Draft = Omit<NewFound, 'version'>
 const SIDED = new Set<RegionId>(REGIONS.flatMap(({ id, paired }) => (paired ? [id] : [])))
@@ -44,45 +46,68 @@ export function wornBy(lines: readonly AgreedTarget[], plan: Lengths, side: 'lef
   return worn
 }
 
+/** What was found, with the version that a change of it carries. */
+function seenIn({ version, found, checkIn }: VisitPage): { readonly version: number; readonly value: Draft } {
+  const { gate: _gate, ...seen } = found
+  return { version, value: { ...seen, weeksSince: checkIn.weeksSince } }
+}
+
+/** One write after the other: each carries the version that the one before it left. */
+function oneAfterTheOther() {
+  let pending = 0
+  let last: Promise<unknown> = Promise.resolve()
+  function inTurn(write: () => Promise<boolean>): Promise<boolean> {
+    pending++
+    const written = last.then(write).finally(() => pending--)
+    last = written.catch(() => undefined)
+    return written
+  }
+  return { inTurn, isWriting: () => pending > 0 }
+}
+
 /** One visit with its check-in, sheet and closing; every change is sent at once and counted by its version. */
 export function useVisit(id: () => string) {
   const { data, error, loading, reload } = useAsked('visit', () => ({ id: id() }), { fresh: true })
-  const saved = useSavedStore()
   const refused = ref<string | null>(null)
   const chosen = ref<SheetCase['chosen']>({})
   const draft = ref<Draft | null>(null)
-  const version = ref(0)
-  let pending = 0
+  const text = useKeptText<Draft>({
+    kind: 'visit',
+    id,
+    value: () => draft.value!,
+    put: (next) => (draft.value = next),
+    write: ({ version, value }) => ask('keepFound', { id: id(), body: { ...value, version } }),
+    read: async () => {
+      const page = await ask('visit', { id: id() })
+      chosen.value = page.chosen
+      return seenIn(page)
+    },
+    conflict: 'changedMeanwhile',
+    how: FOUND_PARTS
+  })
+  const { version } = text
+  const { inTurn, isWriting } = oneAfterTheOther()
   watch(id, () => (version.value = 0))
   watch(data, (page) => {
     // an answer that was asked for before the newest change does not take that change back
-    if (!page || pending > 0 || page.version < version.value) return
-    version.value = page.version
+    if (!page || isWriting() || page.version < version.value) return
     chosen.value = page.chosen
-    const { gate: _gate, ...seen } = page.found
-    draft.value = { ...seen, weeksSince: page.checkIn.weeksSince }
+    // what was noted without an answer last time is still here
+    if (text.begin(seenIn(page))) void inTurn(text.send)
   })
 
-  // one write after the other: each carries the version that the one before it left
-  let last: Promise<unknown> = Promise.resolve()
-  function send(write: (version: number) => Promise<{ readonly version: number }>): Promise<boolean> {
-    pending++
-    const written = last.then(async () => {
+  const send = (write: (version: number) => Promise<{ readonly version: number }>): Promise<boolean> =>
+    inTurn(async () => {
       try {
-        const answer = await saved.track(write(version.value))
+        const answer = await write(version.value)
         version.value = answer.version
         refused.value = null
         return true
       } catch (caught) {
         refused.value = sentenceOf(caught)
         return false
-      } finally {
-        pending--
       }
     })
-    last = written
-    return written
-  }
 
   const found = computed<Found | null>(() => (data.value && draft.value ? { ...draft.value, gate: data.value.found.gate } : null))
   const sheet = computed<Sheet | null>(() => {
@@ -109,8 +134,10 @@ export function useVisit(id: () => string) {
   async function note(change: Partial<Draft>): Promise<boolean> {
     if (!draft.value) return false
     draft.value = { ...draft.value, ...change }
+    text.keep()
+    refused.value = null
     // what was refused stays here with its sentence, and goes again with the next change
-    return send((version) => ask('keepFound', { id: id(), body: { ...draft.value!, version } }))
+    return inTurn(text.send)
   }
   async function choose(line: LineId, choice: Chosen | null): Promise<void> {
     const before = chosen.value
@@ -124,17 +151,16 @@ export function useVisit(id: () => string) {
   const close = (body: Omit<NewClosing, 'version'>) => send((version) => ask('closeVisit', { id: id(), body: { ...body, version } }))
   /** Takes what the server holds, whatever stands here: after somebody else's change. */
   async function loadAgain(): Promise<void> {
-    version.value = 0
+    text.forget()
     refused.value = null
     await reload()
   }
   return {
-    data,
-    error,
-    loading,
-    reload,
-    loadAgain,
-    refused,
+    ...{ data, error, loading, reload, loadAgain },
+    refused: computed(() => refused.value ?? text.refused.value),
+    said: text.said,
+    clashes: text.clashes,
+    settle: (choices: Readonly<Record<string, Choice>>) => inTurn(() => text.settle(choices)),
     draft,
     found,
     sheet,

@@ -1,0 +1,52 @@
+// What a check-in says, part by part, in words: where two devices say otherwise, both are read side by side.
+import { FOOT_NAMES, sayFinding, sayPlaceOf, type Foot, type Found } from '@peen/core/checkin'
+import { memberId, type Clash, type How } from '@peen/core/changes'
+
+type Coat = Found['coat'][number]
+type Skin = Found['skin'][number]
+type Wish = Found['wishes'][number]
+
+/** A finding is known by what it is and where; a wish by what was asked and by whom. */
+function findingKey(member: unknown, path: readonly string[]): string | null {
+  if (path[0] === 'coat' || path[0] === 'skin') {
+    const { kind, region, side } = member as Coat | Skin
+    return `${kind} ${region} ${side}`
+  }
+  if (path[0] === 'wishes') {
+    const { what, askedBy } = member as Wish
+    return `${what}, ${askedBy}`
+  }
+  return memberId(member)
+}
+
+/** How two check-ins of one dog are put together: each finding and each wish is one thing. */
+export const FOUND_PARTS: How = { keyOf: findingKey, isWhole: (path) => path.length === 2 }
+
+const NAMES: Readonly<Record<string, string>> = {
+  weeksSince: 'Weeks since the last groom',
+  purpose: 'What the trim is for',
+  coat: 'Coat',
+  skin: 'Skin',
+  nailsOwed: 'Nails left to do',
+  wishes: 'Wish'
+}
+
+/** What two devices differ in: "Weeks since the last groom". */
+export function clashName({ path: [part = '', member] }: Clash): string {
+  const name = NAMES[part] ?? part
+  return part === 'wishes' && member ? `${name}: ${member}` : name
+}
+
+/** What one of them says of it: "a mat at the left ribs, 30 mm across". */
+export function clashSays({ path: [part] }: Clash, value: unknown): string {
+  if (value === undefined) return 'not there'
+  if (value === null) return 'not known'
+  if (part === 'coat') return sayFinding(value as Coat)
+  if (part === 'skin') return `${(value as Skin).kind} skin at the ${sayPlaceOf((value as Skin).region, (value as Skin).side)}`
+  if (part === 'nailsOwed') return FOOT_NAMES[value as Foot]
+  if (part === 'wishes') {
+    const { length } = value as Wish
+    return length ? `${length.mm} mm at the ${sayPlaceOf(length.region, 'both')}` : 'as asked'
+  }
+  return String(value)
+}
