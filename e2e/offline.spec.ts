@@ -1,5 +1,6 @@
 // A tablet whose network is gone: the application opens, what was read today is there, what is tapped waits and is sent.
 import type { Page } from '@playwright/test'
+import sharp from 'sharp'
 import { drawn, expect, openTable, saved, signIn, tablet, test } from './app'
 
 test.use({ serviceWorkers: 'allow' })
@@ -89,4 +90,26 @@ test('a check-in that two devices wrote, one of them without the network, is put
   expect(found.purpose).toBe('exam')
   expect(found.nailsOwed).toEqual(expect.arrayContaining(['leftFore', 'rightFore']))
   await other.context().close()
+})
+
+test('a photograph taken without the network is kept here and sent once', async ({ page, context }) => {
+  await signIn(page, 'ruben')
+  await openTable(page, 'Bram')
+  const id = page.url().split('/').at(-1)!
+  await page.goto(`/visits/${id}/check-in`)
+  const input = page.locator('input[type=file]').first()
+  await expect(input).toBeAttached()
+  await context.setOffline(true)
+  const buffer = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#765' } })
+    .jpeg()
+    .toBuffer()
+  await input.setInputFiles({ name: 'left.jpg', mimeType: 'image/jpeg', buffer })
+  await expect(page.getByText('The picture is kept here and sent when it does.')).toBeVisible()
+  await expect(page.getByTestId('not-saved')).toContainText('1 kept here')
+  await page.reload()
+  await expect(page.getByTestId('not-saved')).toContainText('1 kept here')
+  await context.setOffline(false)
+  await saved(page)
+  const { pictures } = (await (await page.request.get(`/api/visits/${id}`)).json()) as { pictures: { widthPx: number }[] }
+  expect(pictures.filter(({ widthPx }) => widthPx === 60)).toHaveLength(1)
 })

@@ -149,3 +149,16 @@ test('a sheet that was written without the network meets another device’s, and
   expect(answers['under-tail']).toEqual({ whole: { kind: 'level', level: 1 } })
   await other.context().close()
 })
+
+test('a tablet whose clock is an hour ahead taps at the school’s time', async ({ page }) => {
+  await page.clock.install({ time: Date.now() + 3600000 })
+  await signIn(page, 'ruben')
+  await openTable(page, 'Tove')
+  const id = idOf(page)
+  await page.locator('[data-key=praise]').click()
+  await expect.poll(async () => (await eventsOf(page, id)).at(-1)?.kind).toBe('praised')
+  const { now } = (await (await page.request.get('/api/floor')).json()) as { now: string }
+  const last = (await eventsOf(page, id)).at(-1) as Event & { readonly atDevice: string; readonly clockOffMs: number | null }
+  expect(Math.abs(Date.parse(last.atDevice) - Date.parse(now))).toBeLessThan(5 * 60000)
+  expect(last.clockOffMs).toBeNull()
+})

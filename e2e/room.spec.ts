@@ -10,7 +10,8 @@ import { expect, PASSWORD } from './app'
 
 const folder = mkdtempSync(join(tmpdir(), 'peen-tablet-'))
 let port = 0
-let stop = () => undefined as void
+let stop: () => Promise<void> = async () => undefined
+let start: () => Promise<void> = async () => undefined
 // the demo's own database behind a server of its own, opened to the room
 plain.beforeAll(async () => {
   plain.skip(!process.env.PEEN_TEST_DB || !process.env.PEEN_E2E_DATABASE, 'a server of its own needs the runner’s database')
@@ -19,15 +20,22 @@ plain.beforeAll(async () => {
   const PEEN_DB = JSON.stringify({ ...JSON.parse(process.env.PEEN_TEST_DB!), database: names[worker % names.length] })
   port = await freePort()
   const env = { ...process.env, NODE_ENV: 'production', PEEN_DEMO_CLOCK: 'stands', PEEN_PORT: String(port), PEEN_DB }
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    env: { ...env, PEEN_ROOM: join(folder, 'room') },
-    stdio: ['ignore', 'inherit', 'inherit', 'ipc']
-  })
-  await new Promise((resolve) => child.once('message', resolve))
-  stop = () => void child.kill('SIGTERM')
+  start = async () => {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+      env: { ...env, PEEN_ROOM: join(folder, 'room') },
+      stdio: ['ignore', 'inherit', 'inherit', 'ipc']
+    })
+    await new Promise((resolve) => child.once('message', resolve))
+    const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()))
+    stop = async () => {
+      child.kill('SIGTERM')
+      await ended
+    }
+  }
+  await start()
 })
-plain.afterAll(() => {
-  stop()
+plain.afterAll(async () => {
+  await stop()
   rmSync(folder, { recursive: true, force: true })
 })
 
@@ -74,4 +82,33 @@ plain('a tablet that trusts the room signs in by https; one that does not is tur
   expect(cookies.length).toBeGreaterThan(0)
   expect(cookies.every(({ secure, httpOnly, sameSite }) => secure && httpOnly && sameSite === 'Strict')).toBe(true)
   await known.close()
+})
+
+plain('the server may be started again while people work: the sign-in holds, and what was tapped meanwhile is sent', async () => {
+  const address = `https://localhost:${port}`
+  const authority = await (await fetch(`http://localhost:${port + 1}/peen-room.crt`)).text()
+  const browser = await tablet('restart', authority)
+  const page = await browser.newPage()
+  await page.goto(`${address}/sign-in?to=/floor`)
+  await page.getByLabel('User name').fill('ruben')
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.waitForURL('**/floor')
+  await page.getByTestId('table').filter({ hasText: 'Jun' }).click()
+  await page.waitForURL('**/table/**')
+  const id = page.url().split('/').at(-1)!
+  const prompts = async () => {
+    const { events } = (await (await page.request.get(`${address}/api/visits/${id}/work`)).json()) as { events: { kind: string }[] }
+    return events.filter(({ kind }) => kind === 'promptGiven').length
+  }
+  await expect(page.locator('[data-key=prompt]')).toBeVisible()
+  const before = await prompts()
+  await stop()
+  await page.locator('[data-key=prompt]').click()
+  await page.locator('[data-key=prompt]').click()
+  await expect(page.getByTestId('not-saved')).toContainText(/No connection since .*, 2 kept here/)
+  await start()
+  await expect(page.getByText('Everything is saved')).toBeVisible({ timeout: 60000 })
+  expect(await prompts()).toBe(before + 2)
+  await browser.close()
 })

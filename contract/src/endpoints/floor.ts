@@ -63,10 +63,16 @@ export const floorEndpoints = {
   closeVisit: put('/visits/:id/closing', STAFF, 'Keeps how a visit ended: tools used, next time, what the owner is told.', {
     problems: ['changedMeanwhile', 'graded']
   }),
-  addPicture: post('/visits/:id/pictures/:moment/:stance', ALL, 'Keeps a photograph of a visit.', {
-    reads: 'picture',
-    problems: ['tooMany']
-  }),
+  addPicture: post(
+    '/visits/:id/pictures/:moment/:stance',
+    ALL,
+    'Keeps a photograph of a visit; one that came already under its id `as` is kept once.',
+    {
+      reads: 'picture',
+      query: ['as'],
+      problems: ['tooMany']
+    }
+  ),
   takePicture: post('/visits/:id/camera/:moment/:stance', STAFF, 'Has the table’s camera take a photograph.', {
     problems: ['noCamera', 'cameraSilent', 'tooMany']
   }),

@@ -8,6 +8,7 @@ import { useNow } from '../composables/useNow'
 import { sayClock, sayMoment } from '../composables/words'
 import { useDraftStore } from '../stores/drafts'
 import { useOutboxStore } from '../stores/outbox'
+import { usePictureStore } from '../stores/pictures'
 import { useReachStore } from '../stores/reach'
 import { useSavedStore } from '../stores/saved'
 import { useSearchStore } from '../stores/search'
@@ -24,10 +25,11 @@ const reach = useReachStore()
 const tablet = useTabletStore()
 const { handOver } = useHandOver()
 const drafts = useDraftStore()
+const pictures = usePictureStore()
 const now = useNow()
 const looks = ref(false)
 /** There is something to look at: what waits, what was refused, what others left on this tablet. */
-const hasMore = computed(() => outbox.taps.length + drafts.held.length > 0)
+const hasMore = computed(() => outbox.taps.length + drafts.held.length + pictures.kept.length > 0)
 /** Since when the server does not answer; null while it does. */
 const lost = computed(() =>
   reach.lostAt !== null ? `No connection since ${sayClock(session.time(reach.lostAt), session.school?.timeZone ?? 'UTC')}` : null

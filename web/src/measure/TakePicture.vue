@@ -4,11 +4,13 @@ import type { Seen } from '@peen/core/measure'
 import { ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
+import { usePictureStore } from '../stores/pictures'
 
 // The way to a picture that can be measured: how the dog must stand, and three ways to take it.
 const props = defineProps<{ visitId: string; seen: Seen; hasCamera: boolean; again: boolean }>()
 const emit = defineEmits<{ taken: [picture: PictureView] }>()
 const busy = ref(false)
+const pictures = usePictureStore()
 const refused = ref<string | null>(null)
 const MOST_MB = 15
 
@@ -51,7 +53,11 @@ function fromFile(event: Event): void {
     refused.value = `The picture is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
     return
   }
-  void run(() => ask('addPicture', { id: props.visitId, moment: 'after', stance: props.seen, file }))
+  void run(async () => {
+    const kept = await pictures.take({ visitId: props.visitId, moment: 'after', stance: props.seen, file })
+    if (!kept) throw new Error('Peen does not answer. The picture is kept here and sent when it does.')
+    return kept
+  })
 }
 </script>
 

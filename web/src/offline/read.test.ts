@@ -1,6 +1,6 @@
-import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useSessionStore } from '../stores/session'
+import { browserDatabase } from '../testing/browser-database'
 import { ok, refusal, RUBEN, SCHOOL, stubServer, unstub, type Asked } from '../testing/server'
 import { recallSignIn } from './kept-sign-in'
 import { read, readAs } from './read'
@@ -8,6 +8,7 @@ import { A_DAY_MS, forgetReplies, writeReplies } from './replies'
 import { readAhead } from './warm'
 
 const DOG = '019d8a3e-0000-7000-8000-0000000000dd'
+browserDatabase()
 let server: ReturnType<typeof stubServer>
 beforeEach(() => (server = stubServer(({ path }) => ok({ path }))))
 afterEach(async () => {

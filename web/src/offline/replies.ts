@@ -32,6 +32,7 @@ type Shape = DBSchema & { replies: { key: string; value: KeptReply; indexes: { p
 
 let database: Promise<IDBPDatabase<Shape>> | null = null
 async function opened(): Promise<IDBPDatabase<Shape>> {
+  if (!globalThis.indexedDB) throw new Error('This browser keeps nothing.')
   return (database ??= openDB<Shape>('peen-read', 1, {
     upgrade(fresh) {
       const store = fresh.createObjectStore('replies', { keyPath: 'key' })

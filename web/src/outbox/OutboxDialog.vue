@@ -4,6 +4,7 @@ import SheetDialog from '../components/SheetDialog.vue'
 import { sayClock } from '../composables/words'
 import { useDraftStore } from '../stores/drafts'
 import { useOutboxStore } from '../stores/outbox'
+import { usePictureStore } from '../stores/pictures'
 import { useSessionStore } from '../stores/session'
 import type { KeptTap } from './kept'
 import { sayTap } from './words'
@@ -13,6 +14,7 @@ defineProps<{ open: boolean }>()
 defineEmits<{ close: [] }>()
 const outbox = useOutboxStore()
 const drafts = useDraftStore()
+const pictures = usePictureStore()
 const session = useSessionStore()
 const HELD = { sheet: 'A grading sheet', visit: 'A check-in', trim: 'A draft of a trim' } as const
 const going = ref<string | null>(null)
@@ -36,7 +38,7 @@ const letGo = (tap: KeptTap) =>
 
 <template>
   <SheetDialog :open="open" title="Not saved yet" @close="$emit('close')">
-    <p v-if="waits === 0 && outbox.refused.length + outbox.others.length + drafts.held.length === 0" role="status">
+    <p v-if="waits === 0 && outbox.refused.length + outbox.others.length + drafts.held.length + pictures.kept.length === 0" role="status">
       Everything you tapped is saved.
     </p>
     <section v-if="outbox.refused.length > 0">
@@ -76,6 +78,17 @@ const letGo = (tap: KeptTap) =>
         <button v-if="text.isSigned || text.kind !== 'sheet'" class="btn btn-quiet" @click="drafts.letGo(text)">Let it go</button>
       </div>
     </section>
+    <section v-for="picture in pictures.refused" :key="picture.id" class="mt-4" data-refused-picture>
+      <h3 class="font-[650]">A photograph taken on this tablet</h3>
+      <p class="mt-1 leading-[1.35]" role="alert">{{ picture.refused }}</p>
+      <div class="mt-2 flex flex-wrap gap-2">
+        <button class="btn btn-go" :disabled="works" @click="run(() => pictures.again(picture))">Send again</button>
+        <button class="btn btn-quiet" :disabled="works" @click="run(() => pictures.letGo(picture))">Let it go</button>
+      </div>
+    </section>
+    <p v-if="pictures.kept.length > pictures.refused.length" class="mt-4 leading-[1.35]">
+      {{ pictures.kept.length - pictures.refused.length }} photographs wait on this tablet for the connection.
+    </p>
     <section v-if="waits > 0" class="mt-4">
       <p class="leading-[1.35]">
         {{ waits }} of your taps {{ waits === 1 ? 'is' : 'are' }} kept on this tablet and sent as soon as the server answers.

@@ -2,17 +2,12 @@
 import type { EventAnswer } from '@peen/contract'
 import type { PracticeEvent } from '@peen/core/practice'
 import fc from 'fast-check'
-import * as fake from 'fake-indexeddb'
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
+import { browserDatabase } from '../testing/browser-database'
 import { inTodaysWords, keptInBrowser, type Kept, type KeptTap } from './kept'
 import { sendWaiting, type Reply } from './send'
 
-// other files of tests have no such database, as a browser may have none
-beforeAll(() => {
-  for (const [name, value] of Object.entries(fake)) if (name.startsWith('IDB')) vi.stubGlobal(name, value)
-  vi.stubGlobal('indexedDB', fake.indexedDB)
-})
-afterAll(() => void vi.unstubAllGlobals())
+browserDatabase()
 
 type Play =
   | { readonly does: 'tap'; readonly by: number; readonly visit: number; readonly bad: boolean }

@@ -68,10 +68,15 @@ export const useOutboxStore = defineStore('outbox', () => {
     const away = session.isPicked ? 'picked' : reach.isLost ? 'in' : null
     return (away ? { ...event, away } : event) as PracticeEvent
   }
-  function put(event: PracticeEvent): void {
-    if (event.away === 'picked' && VOUCHING_KINDS.has(event.kind)) return void (refusal.value = NOT_PICKED)
+  /** Takes an event in and sends it. @returns whether it was taken: a name that was only picked vouches for nothing */
+  function put(event: PracticeEvent): boolean {
+    if (event.away === 'picked' && VOUCHING_KINDS.has(event.kind)) {
+      refusal.value = NOT_PICKED
+      return false
+    }
     add({ id: event.id, by: event.by, name: session.me?.givenName ?? '', event, refused: null })
     void flush()
+    return true
   }
 
   let sending: Promise<void> | null = null

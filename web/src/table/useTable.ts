@@ -69,11 +69,15 @@ export function useTable(id: () => string) {
 
   /** One tap: one event, shown at once, sent when it can be. */
   function tap<K extends EventKind>(kind: K, payload: Payloads[K], undoLabel?: string): PracticeEvent {
-    const event = outbox.make(id(), kind, payload, state.value.lastLamport)
-    added.value = [...added.value, event]
-    outbox.put(event)
-    if (undoLabel) saved.offerUndo(undoLabel, () => void tap('undone', { eventId: event.id }))
+    const event = make(kind, payload)
+    if (outbox.put(event)) show(event, undoLabel)
     return event
+  }
+  const make = <K extends EventKind>(kind: K, payload: Payloads[K]): PracticeEvent =>
+    outbox.make(id(), kind, payload, state.value.lastLamport)
+  function show(event: PracticeEvent, undoLabel?: string): void {
+    added.value = [...added.value, event]
+    if (undoLabel) saved.offerUndo(undoLabel, () => void tap('undone', { eventId: event.id }))
   }
   // what the server refused is taken back from the screen, with its sentence beside it; the tap itself is kept until it is looked at
   watch(
@@ -86,7 +90,7 @@ export function useTable(id: () => string) {
   )
   return {
     ...{ data, error, loading, reload, events, state, standard, steps, current, nextStep, now },
-    ...{ worked, canStand, waitsAt, gate, tap, outbox, session }
+    ...{ worked, canStand, waitsAt, gate, tap, make, show, outbox, session }
   }
 }
 

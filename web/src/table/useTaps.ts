@@ -1,14 +1,15 @@
+import type { PracticeEvent } from '@peen/core/practice'
 import { computed, ref } from 'vue'
-import { ask, sentenceOf } from '../api/client'
+import { sentenceOf } from '../api/client'
 import type { Table } from './useTable'
-import { useSavedStore } from '../stores/saved'
+import { usePictureStore } from '../stores/pictures'
 import { useAsking } from './useAsking'
 import { useSteps } from './useSteps'
 
 /** The taps at a table: each is one event at once; what it means more closely is asked afterwards, and may be left. */
 export function useTaps(table: Table, id: () => string) {
   const { state, current, now, tap, outbox, reload } = table
-  const saved = useSavedStore()
+  const pictures = usePictureStore()
   const problem = ref<string | null>(null)
   const { note, ...after } = useAsking(table)
   const attemptId = computed(() => current.value?.id ?? null)
@@ -40,8 +41,14 @@ export function useTaps(table: Table, id: () => string) {
   async function picture(file: File): Promise<void> {
     problem.value = null
     try {
-      const kept = await saved.track(ask('addPicture', { id: id(), moment: 'during', stance: 'left', file }))
-      tap('pictureTaken', { attemptId: attemptId.value, pictureId: kept.id }, 'picture')
+      const taken = { visitId: id(), moment: 'during', stance: 'left', file } as const
+      let named: PracticeEvent | null = null
+      const kept = await pictures.take(
+        taken,
+        (pictureId) => (named = table.make('pictureTaken', { attemptId: attemptId.value, pictureId }))
+      )
+      if (kept && named) table.show(named, 'picture')
+      if (!kept) problem.value = 'Peen does not answer. The picture is kept here and sent when it does.'
     } catch (caught) {
       problem.value = sentenceOf(caught)
     }

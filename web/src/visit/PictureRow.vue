@@ -2,6 +2,7 @@
 import { addressOf, STANCES, type Moment, type PictureView, type Stance } from '@peen/contract'
 import { ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
+import { usePictureStore } from '../stores/pictures'
 import { useSessionStore } from '../stores/session'
 
 // Photographs of one moment, stance by stance; the visit before stands beside, so that the dog is set up the same way.
@@ -9,6 +10,8 @@ const props = defineProps<{ visitId: string; moment: Moment; pictures: readonly 
 const emit = defineEmits<{ changed: [] }>()
 
 const session = useSessionStore()
+const pictures = usePictureStore()
+const KEPT_HERE = 'Peen does not answer. The picture is kept here and sent when it does.'
 const refused = ref<string | null>(null)
 const busy = ref<Stance | null>(null)
 /** the server's own limit, said before anything is sent */
@@ -31,8 +34,8 @@ async function take(stance: Stance, event: Event): Promise<void> {
   }
   busy.value = stance
   try {
-    await ask('addPicture', { id: props.visitId, moment: props.moment, stance, file })
-    refused.value = null
+    const kept = await pictures.take({ visitId: props.visitId, moment: props.moment, stance, file })
+    refused.value = kept ? null : KEPT_HERE
     emit('changed')
   } catch (caught) {
     refused.value = sentenceOf(caught)

@@ -17,8 +17,8 @@ export const visitRoutes: readonly Route[] = [
   serve('sayReady', ({ services, actor, params, body }) => sayReady(services, actor, params.id, body)),
   serve('keepChosen', ({ services, actor, params, body }) => keepChosen(services, actor, params.id, body)),
   serve('closeVisit', ({ services, actor, params, body }) => closeVisit(services, actor, params.id, body)),
-  serve('addPicture', ({ services, actor, params, body }) =>
-    addPicture(services, actor, params.id, params.moment, params.stance, body as unknown as Buffer)
+  serve('addPicture', ({ services, actor, params, query, body }) =>
+    addPicture(services, actor, params.id, params.moment, params.stance, body as unknown as Buffer, query.as)
   ),
   serve('removePicture', ({ services, params }) => removePicture(services, params.id)),
   serve('picture', async ({ services, actor, params, response }) => {

@@ -53,6 +53,18 @@ describe('photographs', () => {
     expect((await page(id)).pictures).toMatchObject([{ moment: 'before', stance: 'left', widthPx: 40, heightPx: 30 }])
   })
 
+  it('that come again because their answer was lost are kept once, and under another’s id not at all', async () => {
+    const id = await planned()
+    const [bytes, as] = [await solid(40, 30).png().toBuffer(), v7()]
+    const first = await (await send(abe, id, bytes, `during/left?as=${as}`)).json()
+    expect(first).toMatchObject({ id: as, moment: 'during' })
+    expect(await (await send(abe, id, bytes, `during/left?as=${as}`)).json()).toEqual(first)
+    expect((await page(id)).pictures).toHaveLength(1)
+    expect((await send(ivo, id, bytes, `during/left?as=${as}`)).status).toBe(409)
+    expect((await send(abe, await planned(), bytes, `during/left?as=${as}`)).status).toBe(409)
+    expect((await send(abe, id, bytes, 'during/left?as=mine')).status).toBe(422)
+  })
+
   it.each([
     ['text', async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /not one that can be read/],
     ['a torn file', async () => (await solid(900, 900).jpeg().toBuffer()).subarray(0, 900), /broken|not one that can be read/],

@@ -2,8 +2,8 @@
 import { MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance } from '@peen/contract'
 import { and, asc, count, eq, notExists, sql } from 'drizzle-orm'
 import sharp from 'sharp'
-import { v7 } from 'uuid'
-import { inTransaction, tables, type Reader, type Transaction } from '../../db'
+import { v7, validate as isUuid } from 'uuid'
+import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { visitRow } from '../practice'
 
@@ -73,6 +73,19 @@ async function decoded(bytes: Buffer): Promise<Cleaned> {
 /** Pictures kept of one visit: each stance before and after, and a few dozen on the way. Chosen. */
 export const MOST_PICTURES = 60
 
+/** A photograph whose answer was lost on the way comes again: it is there already. */
+async function cameBefore(db: Database, id: string, visitId: string, actor: Me): Promise<PictureView | null> {
+  const { pictures: p } = tables
+  const [row] = await db
+    .select({ visitId: p.visitId, by: p.by, moment: p.moment, stance: p.stance, widthPx: p.widthPx, heightPx: p.heightPx })
+    .from(p)
+    .where(eq(p.id, id))
+  if (!row) return null
+  if (row.visitId !== visitId || row.by !== actor.id) throw refuse.taken('picture')
+  const { moment, stance, widthPx, heightPx } = row
+  return { id, moment, stance, widthPx, heightPx }
+}
+
 /** Keeps a photograph of a visit; the newer one before or after takes the place of the older one of its stance, which stays only where it was measured. */
 export async function addPicture(
   { db, clock }: Services,
@@ -80,7 +93,8 @@ export async function addPicture(
   visitId: string,
   moment: string,
   stance: string,
-  raw: Buffer
+  raw: Buffer,
+  as: string = v7()
 ): Promise<PictureView> {
   const wrong = [
     ...(MOMENTS.includes(moment as Moment)
@@ -88,13 +102,16 @@ export async function addPicture(
       : [{ path: 'moment', detail: `Moment is ${moment.slice(0, 20)}; allowed is ${MOMENTS.join(', ')}.` }]),
     ...(STANCES.includes(stance as Stance)
       ? []
-      : [{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; allowed is ${STANCES.join(', ')}.` }])
+      : [{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; allowed is ${STANCES.join(', ')}.` }]),
+    ...(isUuid(as) ? [] : [{ path: 'as', detail: 'The id of the picture is no UUID. Nothing was changed.' }])
   ]
   if (wrong.length > 0) throw refuse.invalid(wrong)
   const { person } = await visitRow(db, visitId)
   if (actor.role === 'apprentice' && person.id !== actor.id) throw refuse.forbidden('This is another apprentice’s visit.')
+  const before = await cameBefore(db, as, visitId, actor)
+  if (before) return before
   const picture = await cleaned(raw)
-  const row = { id: v7(), visitId, moment: moment as Moment, stance: stance as Stance, by: actor.id, at: await clock.now(), ...picture }
+  const row = { id: as, visitId, moment: moment as Moment, stance: stance as Stance, by: actor.id, at: await clock.now(), ...picture }
   await inTransaction(db, async (tx) => {
     const { pictures: p, pictureMarks: marks } = tables
     const unmeasured = notExists(
