@@ -94,6 +94,7 @@ test('a check-in that two devices wrote, one of them without the network, is put
 
 test('a photograph taken without the network is kept here and sent once', async ({ page, context }) => {
   await signIn(page, 'ruben')
+  await page.evaluate(() => navigator.serviceWorker.ready)
   await openTable(page, 'Bram')
   const id = page.url().split('/').at(-1)!
   await page.goto(`/visits/${id}/check-in`)

@@ -2,7 +2,7 @@
 import type { EventAnswer } from '@peen/contract'
 import type { PracticeEvent } from '@peen/core/practice'
 import fc from 'fast-check'
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { browserDatabase } from '../testing/browser-database'
 import { inTodaysWords, keptInBrowser, type Kept, type KeptTap } from './kept'
 import { sendWaiting, type Reply } from './send'

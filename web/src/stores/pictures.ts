@@ -59,9 +59,9 @@ export const usePictureStore = defineStore('pictures', () => {
   let isSending = false
   /** Sends what waits, one after the other; what is refused is kept with the reason. */
   async function flush(): Promise<void> {
+    await look()
     if (isSending || session.isRecalled) return
     isSending = true
-    await look()
     for (const one of mine.value.filter((picture) => picture.refused === null)) {
       try {
         await send(one)
