@@ -11,6 +11,7 @@ import { sayClock, sayDate } from '../composables/words'
 import { techniqueById } from '../stores/techniques'
 import AgreedLines from './AgreedLines.vue'
 import HouseAtStep from './HouseAtStep.vue'
+import AwayTaps from './AwayTaps.vue'
 import LateNotes from './LateNotes.vue'
 import RanOut from './RanOut.vue'
 import SelfRating from './SelfRating.vue'
@@ -105,6 +106,7 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
     <p v-for="hazard in technique?.hazards.slice(0, 2) ?? []" :key="hazard.id" class="mt-2 leading-[1.3] text-danger">
       <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ hazard.caution }}
     </p>
+    <AwayTaps :events="events" />
     <LateNotes
       :waiting="state.waiting"
       :events="events"
