@@ -89,6 +89,10 @@ test('a check-in that two devices wrote, one of them without the network, is put
   }
   expect(found.purpose).toBe('exam')
   expect(found.nailsOwed).toEqual(expect.arrayContaining(['leftFore', 'rightFore']))
+  // what gave way is on record
+  await expect
+    .poll(async () => JSON.stringify(await (await page.request.get(`/api/notes/visit/${path.split('/')[2]}`)).json()))
+    .toContain('What the trim is for: exam was kept, show was not.')
   await other.context().close()
 })
 

@@ -3,8 +3,8 @@ import { registerSW } from 'virtual:pwa-register'
 import { watch } from 'vue'
 import type { Router } from 'vue-router'
 import { useOutboxStore } from '../stores/outbox'
+import { usePictureStore } from '../stores/pictures'
 import { useReachStore } from '../stores/reach'
-import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
 import { useNewerStore } from './newer'
 import { readAhead } from './warm'
@@ -18,16 +18,14 @@ const AHEAD_EVERY_MS = 15 * 60000
 export function keepApplication(router: Router): void {
   if (!('serviceWorker' in navigator)) return
   const newer = useNewerStore()
-  const saved = useSavedStore()
+  const pictures = usePictureStore()
   const outbox = useOutboxStore()
   const load = registerSW({
     onNeedRefresh: () => newer.found(() => void load(true)),
     onRegisteredSW: (_url, registration) => void setInterval(() => void registration?.update().catch(() => undefined), LOOK_MS)
   })
   // between two screens nothing is half typed
-  router.afterEach(() => {
-    if (saved.words === 'Everything is saved' && outbox.taps.length === 0) newer.load()
-  })
+  router.afterEach(() => newer.loadIfClear(outbox.taps.length + pictures.kept.length))
   void navigator.serviceWorker.ready.then(keepReading)
 }
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { Choice } from '@peen/core/changes'
+import { v7 } from 'uuid'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, sentenceOf } from '../api/client'
@@ -11,7 +13,7 @@ import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
-import { clashName, clashSays } from './found-words'
+import { clashName, clashSays, sayChoices } from './found-words'
 import CheckInPart from './CheckInPart.vue'
 import ClosingPart from './ClosingPart.vue'
 import SetUpPart from './SetUpPart.vue'
@@ -39,6 +41,12 @@ async function cancel(): Promise<void> {
   } catch (caught) {
     problem.value = sentenceOf(caught)
   }
+}
+/** Goes on with what was chosen; what gave way stays on the visit as a note. */
+async function settle(choices: Readonly<Record<string, Choice>>): Promise<void> {
+  const text = sayChoices(clashes.value, choices)
+  if (!(await visit.settle(choices)) || !session.isStaff) return
+  await ask('writeNote', { about: 'visit', id: props.id, body: { id: v7(), onDate: session.today, text } }).catch(() => undefined)
 }
 const here = computed(() => PARTS.find(({ id }) => id === props.part)?.id ?? 'check-in')
 const shown = computed(() => ({ 'check-in': CheckInPart, 'set-up': SetUpPart, table: TablePart, closing: ClosingPart })[here.value])
@@ -81,12 +89,6 @@ const shown = computed(() => ({ 'check-in': CheckInPart, 'set-up': SetUpPart, ta
     <p v-if="refused" class="mb-2 flex flex-wrap items-center gap-3 font-semibold text-danger" role="alert">
       {{ refused }} <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="visit.loadAgain()">Load the visit again</button>
     </p>
-    <TextClash
-      title="Another device wrote on this check-in"
-      :clashes="clashes"
-      :name-of="clashName"
-      :say="clashSays"
-      @settle="visit.settle"
-    />
+    <TextClash title="Another device wrote on this check-in" :clashes="clashes" :name-of="clashName" :say="clashSays" @settle="settle" />
   </component>
 </template>

@@ -1,6 +1,6 @@
 // What a check-in says, part by part, in words: where two devices say otherwise, both are read side by side.
 import { FOOT_NAMES, sayFinding, sayPlaceOf, type Foot, type Found } from '@peen/core/checkin'
-import { memberId, type Clash, type How } from '@peen/core/changes'
+import { memberId, type Choice, type Clash, type How } from '@peen/core/changes'
 
 type Coat = Found['coat'][number]
 type Skin = Found['skin'][number]
@@ -49,4 +49,17 @@ export function clashSays({ path: [part] }: Clash, value: unknown): string {
     return length ? `${length.mm} mm at the ${sayPlaceOf(length.region, 'both')}` : 'as asked'
   }
   return String(value)
+}
+
+const MOST_OF_NOTE = 600
+/** What became of two texts: "Two devices wrote this check-in. What the trim is for: exam was kept, pet was not." */
+export function sayChoices(clashes: readonly Clash[], choices: Readonly<Record<string, Choice>>): string {
+  const each = clashes.map((clash) => {
+    const [kept, other] = choices[clash.at] === 'there' ? [clash.there, clash.here] : [clash.here, clash.there]
+    const name = clashName(clash)
+    if (kept === undefined) return `${name}: left out; one device had ${clashSays(clash, other)}.`
+    if (other === undefined) return `${name}: ${clashSays(clash, kept)} was kept; one device had left it out.`
+    return `${name}: ${clashSays(clash, kept)} was kept, ${clashSays(clash, other)} was not.`
+  })
+  return ['Two devices wrote this check-in.', ...each].join(' ').slice(0, MOST_OF_NOTE)
 }

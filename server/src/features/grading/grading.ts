@@ -190,8 +190,8 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
 }
 
 /**
- * Saves a draft. A second device that writes from an older version gets 409; the stored draft stands and the text that
- * lost is kept beside it. The global rating, once given, does not change: it was asked before the total was seen.
+ * Saves a draft. A second device that writes from an older version gets 409; the stored draft stands, and both texts as they
+ * were are kept beside it. The global rating, once given, does not change: it was asked before the total was seen.
  */
 export async function saveDraft({ db, clock }: Services, actor: Me, id: string, draft: Draft): Promise<{ version: number }> {
   const at = await clock.now()
@@ -202,7 +202,12 @@ export async function saveDraft({ db, clock }: Services, actor: Me, id: string, 
     if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed and does not change any more.')
     if (grading.version !== draft.version) {
       const keptId = v7()
-      await tx.insert(tables.gradingConflicts).values({ id: keptId, gradingId: id, by: actor.id, at, draft })
+      const { version, answers, critical, globalRating } = grading
+      // the one that stands is kept as well: the person may put the other in its place
+      await tx.insert(tables.gradingConflicts).values([
+        { id: keptId, gradingId: id, by: actor.id, at, draft },
+        { id: v7(), gradingId: id, by: actor.id, at, draft: { version, answers, critical, globalRating } }
+      ])
       return { conflict: { keptId, grading } }
     }
     if (grading.globalRating !== null && draft.globalRating !== grading.globalRating) {
