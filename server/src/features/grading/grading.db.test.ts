@@ -46,7 +46,7 @@ describe('a draft', () => {
     expect(lost.body).toMatchObject({ code: 'draftConflict', stored: { version: 2 } })
     const kept = await world.db.select().from(tables.gradingConflicts).where(eq(tables.gradingConflicts.gradingId, id))
     // the one that lost, and the one that stands: its person may still put the other in its place
-    const texts = kept.map(({ draft }) => JSON.stringify(draft.answers)).sort()
+    const texts = kept.map(({ draft }) => JSON.stringify((draft as { answers: Answers }).answers)).sort()
     expect(texts).toEqual([JSON.stringify(first), JSON.stringify(second)].sort())
     expect((await read(ivo, id)).answers).toEqual(a.status === 409 ? second : first)
   })
