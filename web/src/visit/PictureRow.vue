@@ -10,7 +10,7 @@ const props = defineProps<{ visitId: string; moment: Moment; pictures: readonly 
 const emit = defineEmits<{ changed: [] }>()
 
 const session = useSessionStore()
-const pictures = usePictureStore()
+const shelf = usePictureStore()
 const KEPT_HERE = 'Peen does not answer. The picture is kept here and sent when it does.'
 const refused = ref<string | null>(null)
 const busy = ref<Stance | null>(null)
@@ -34,7 +34,7 @@ async function take(stance: Stance, event: Event): Promise<void> {
   }
   busy.value = stance
   try {
-    const kept = await pictures.take({ visitId: props.visitId, moment: props.moment, stance, file })
+    const kept = await shelf.take({ visitId: props.visitId, moment: props.moment, stance, file })
     refused.value = kept ? null : KEPT_HERE
     emit('changed')
   } catch (caught) {
