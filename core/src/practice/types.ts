@@ -168,7 +168,7 @@ export const AWAYS = ['in', 'picked'] as const
 /** Who tapped without the server: the one who was in when it went, or a name that was only picked, without a PIN. */
 export type Away = (typeof AWAYS)[number]
 
-/** What a signature rests on: nobody says it under a name that was only picked. */
+/** What a signature rests on: not to be said under a name that was only picked. */
 export const VOUCHING_KINDS: ReadonlySet<EventKind> = new Set(['attemptsConfirmed', 'lateConfirmed', 'holdReleased'])
 
 export const EVENT_VERSION = 1

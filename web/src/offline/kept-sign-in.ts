@@ -22,13 +22,13 @@ export async function keepSignIn(signIn: KeptSignIn, now: number): Promise<void>
   await writeReplies()
 }
 
-/** Nobody is in now; `forget`: one who may not come back here without the server either. */
+/** No one is in now; `forget`: one who may not come back here without the server either. */
 export async function endSignIn(forget: string | null): Promise<void> {
   await dropReply(NOW_IN)
   if (forget !== null) await dropReply(ofPerson(forget))
 }
 
-/** Who was in; null where nobody was, or too long ago. */
+/** Who was in; null where no one was, or too long ago. */
 export async function recallSignIn(now: number): Promise<KeptSignIn | null> {
   const id = await recallReply(NOW_IN, now)
   return id && (await signInOf(id.reply as string, now))

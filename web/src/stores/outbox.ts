@@ -135,7 +135,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   }
 
   const soon = () => ((retryMs = FIRST_RETRY_MS), void flush())
-  // the token comes with the sign-in, and anew after a time without the server
+  // the token comes with the sign-in, and again after a time without the server
   watch(() => session.me?.csrf, soon)
   useEventListener(globalThis.window, 'online', soon)
   return { deviceId, taps, waiting, refused, others, refusal, notice, make, put, flush, again, letGo }

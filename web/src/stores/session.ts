@@ -76,7 +76,7 @@ export const useSessionStore = defineStore('session', () => {
     isRecalled.value = true
     known.value = true
   }
-  /** Asks the server anew who is signed in, once it answers again. @returns whether it is still the same person */
+  /** Asks the server again who is signed in, once it answers. @returns whether it is still the same person */
   async function renew(): Promise<boolean> {
     if (locked.value) {
       await shut()

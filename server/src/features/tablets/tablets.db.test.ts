@@ -62,7 +62,16 @@ describe('an enrolled tablet', () => {
     const other = await tabletOf('ivo')
     expect(await door(other.cookie)).toEqual({ tablet: null, people: [] })
     expect((await unlock(other.cookie, world.ids.ivo, '2580')).body).toMatchObject({ code: 'notEnrolled' })
-    expect(await door('peen_device=guessed')).toEqual({ tablet: null, people: [] })
+    for (const guess of ['guessed', 'g'.repeat(65), ''])
+      expect(await door(`peen_device=${guess}`), guess).toEqual({ tablet: null, people: [] })
+  })
+
+  it('gets a cookie of its own where its own was none', async () => {
+    const { client } = await tabletOf()
+    const long = client.headers.cookie!.replace(/peen_device=[^;]*/, `peen_device=${'x'.repeat(200)}`)
+    const answer = await client.send('POST', '/tablets', { name: 'New', tableId: null, locksAfterMin: 5 }, { cookie: long })
+    expect(answer.status).toBe(200)
+    expect((await door(deviceCookie(answer))).tablet).toMatchObject({ name: 'New' })
   })
 
   it('names the apprentice of its table before staff, and everyone else last', async () => {

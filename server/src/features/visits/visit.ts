@@ -83,7 +83,7 @@ async function change(
     if (visit.setupVersion !== version)
       throw refuse.conflict(
         'changedMeanwhile',
-        'Somebody else changed this visit meanwhile. What you typed stays here; load the visit again, then enter it once more.',
+        'Another device changed this visit. What you typed stays here; load the visit again, then enter it once more.',
         {
           version: visit.setupVersion
         }
