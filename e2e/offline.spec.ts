@@ -73,6 +73,10 @@ test('a check-in that two devices wrote, one of them without the network, is put
   await feet(page, 'left fore').click()
   await purpose(page, 'show')
   await expect(page.getByText(/1 kept here/)).toBeVisible()
+  // loaded again without the network: what was written is still here, and the server has to say again who this is
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  await page.reload()
+  await expect(page.getByText(/1 kept here/)).toBeVisible()
   await feet(other, 'right fore').click()
   await purpose(other, 'exam')
   await saved(other)

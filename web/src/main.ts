@@ -1,6 +1,6 @@
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
-import { whenAsked, whenChanging, whenPasswordNeeded, whenSignedOut } from './api/client'
+import { whenAsked, whenChanging, whenPasswordNeeded, whenSignedOut, whenTokenMissing } from './api/client'
 import App from './App.vue'
 import { router } from './router'
 import { useReachStore } from './stores/reach'
@@ -22,6 +22,10 @@ useReachStore().whileLost(async () => {
   const session = useSessionStore()
   if (!session.known) await session.find()
   else if (!(await session.renew())) await toTheDoor()
+})
+whenTokenMissing(async () => {
+  const session = useSessionStore()
+  if (session.isRecalled) await session.renew()
 })
 // the top line is true of every change, whichever screen sends it
 whenChanging(() => useSavedStore().begin())

@@ -34,6 +34,7 @@ const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504])
 let csrf = ''
 let onSignedOut: () => void = () => undefined
 let onChange: () => () => void = () => () => undefined
+let beforeChange: () => Promise<void> = async () => undefined
 let onPasswordNeeded: () => Promise<boolean> = async () => false
 let onReach: (reached: boolean) => void = () => undefined
 
@@ -47,6 +48,10 @@ export function whenSignedOut(handler: () => void): void {
 /** Told when a change is on its way to the server; what it gives back is called at the answer. */
 export function whenChanging(handler: () => () => void): void {
   onChange = handler
+}
+/** Waited for before a change that carries no token: who goes on without the server is known to it again first. */
+export function whenTokenMissing(handler: () => Promise<void>): void {
+  beforeChange = handler
 }
 /** Asks a person who came in by PIN for the password; what was refused for want of it is then sent again. */
 export function whenPasswordNeeded(handler: () => Promise<boolean>): void {
@@ -77,6 +82,7 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   const sent = file ?? (method === 'GET' ? undefined : JSON.stringify(body ?? {}))
   const type = file ? sentAs(name, file) : 'application/json'
   const answered = method === 'GET' ? undefined : onChange()
+  if (method !== 'GET' && csrf === '') await beforeChange().catch(() => undefined)
   let response: Response
   try {
     response = await fetch(addressOf(name, params as never, query as never), {

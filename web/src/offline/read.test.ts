@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { ask, whenTokenMissing } from '../api/client'
 import { useSessionStore } from '../stores/session'
 import { browserDatabase } from '../testing/browser-database'
 import { ok, refusal, RUBEN, SCHOOL, stubServer, unstub, type Asked } from '../testing/server'
@@ -107,6 +108,22 @@ describe('a page that opens without the server', () => {
     expect(await session.renew()).toBe(true)
     expect(session.me?.csrf).toBe(RUBEN.csrf)
     expect(session.isRecalled).toBe(false)
+  })
+
+  it('carries the token of the renewed sign-in with the first change', async () => {
+    server.answer = answers
+    await useSessionStore().find()
+    server = stubServer(() => 'offline')
+    const session = useSessionStore()
+    await session.find()
+    whenTokenMissing(async () => void (session.isRecalled && (await session.renew())))
+    server.answer = answers
+    await Promise.all([ask('keepSettings', { body: RUBEN.settings }), ask('keepSettings', { body: RUBEN.settings })])
+    whenTokenMissing(async () => undefined)
+    const changes = server.asked.filter(({ method }) => method === 'PUT')
+    expect(changes.map(({ headers }) => headers['x-peen-csrf'])).toEqual([RUBEN.csrf, RUBEN.csrf])
+    // both waited for one question
+    expect(server.asked.filter(({ path }) => path === '/session')).toHaveLength(2)
   })
 
   it('knows no one after twelve hours, or after they have signed out', async () => {

@@ -83,7 +83,7 @@ export function useKeptText<T>(text: KeptTextOf<T>) {
   }
   async function failed(error: unknown): Promise<boolean> {
     saved.keep(place(), 1)
-    if (isUnreachable(error)) {
+    if (isUnreachable(error) || (error instanceof ApiError && error.problem.code === 'csrf')) {
       refused.value = NO_ANSWER
       retry.start()
       return false

@@ -73,11 +73,14 @@ export const useSessionStore = defineStore('session', () => {
     clock.recall(kept.school, kept.aheadMs)
     readAs(kept.me.id)
     me.value = { ...kept.me, csrf: '' }
+    rememberMe(null)
     isRecalled.value = true
     known.value = true
   }
   /** Asks the server again who is signed in, once it answers. @returns whether it is still the same person */
-  async function renew(): Promise<boolean> {
+  const renew = (): Promise<boolean> => (renewing ??= askAgain().finally(() => (renewing = null)))
+  let renewing: Promise<boolean> | null = null
+  async function askAgain(): Promise<boolean> {
     if (locked.value) {
       await shut()
       return false
