@@ -48,7 +48,7 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
 
 <template>
   <header class="no-print flex h-11 flex-none items-center gap-2 border-b border-line px-4 whitespace-nowrap sm:gap-7 sm:px-6">
-    <span class="hidden font-[650]" :class="hasMore ? 'lg:inline' : 'md:inline'"
+    <span class="hidden font-[650]" :class="hasMore || lost || saved.kept > 0 ? 'lg:inline' : 'md:inline'"
       >{{ session.school?.name }}<template v-if="session.school">, {{ session.school.room }}</template></span
     >
     <h1 class="muted truncate text-[16px] font-normal max-md:font-[650] max-md:text-ink">{{ what }}</h1>

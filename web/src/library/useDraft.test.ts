@@ -130,6 +130,6 @@ describe('a draft', () => {
     expect(draft.refused.value).toBe('Name is missing.')
     server.answer = () => 'offline'
     await draft.save()
-    expect(draft.refused.value).toMatch(/Peen does not answer/)
+    expect(draft.said.value).toMatch(/Peen does not answer/)
   })
 })

@@ -76,6 +76,7 @@ export function useKeptText<T>(text: KeptTextOf<T>) {
       if (text.value() === sent) dropText(text.kind, text.id())
       saved.keep(place(), 0)
       refused.value = null
+      if (said.value === NO_ANSWER) said.value = null
       return true
     } catch (error) {
       return failed(error)
@@ -84,7 +85,8 @@ export function useKeptText<T>(text: KeptTextOf<T>) {
   async function failed(error: unknown): Promise<boolean> {
     saved.keep(place(), 1)
     if (isUnreachable(error) || (error instanceof ApiError && error.problem.code === 'csrf')) {
-      refused.value = NO_ANSWER
+      // no fault of anyone’s: told, and not as a refusal
+      ;[said.value, refused.value] = [NO_ANSWER, null]
       retry.start()
       return false
     }
