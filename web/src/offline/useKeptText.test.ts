@@ -95,6 +95,17 @@ describe('a text of two devices', () => {
     }
   })
 
+  it('does not meet itself where it is sent twice at once, and what is changed meanwhile begins from what was sent', async () => {
+    const on = held(FIRST)
+    const { text, change } = open(on)
+    text.begin(await on.read())
+    const [first, again, second] = [change({ weeks: 7 }), text.send(), change({ weeks: 8 })]
+    expect(await Promise.all([first, again, second])).toEqual([true, true, true])
+    expect(on.server.value.weeks).toBe(8)
+    expect(text.said.value).toBeNull()
+    expect(textOf('visit', ID)).toBeNull()
+  })
+
   it('does not go round where the server says that it changed and holds nothing newer', async () => {
     const on = held(FIRST)
     const { text, change } = open(on)

@@ -2,6 +2,7 @@ import { putTogether, type Choice, type Clash, type How } from '@peen/core/chang
 import { tryOnScopeDispose, useEventListener, useTimeoutFn } from '@vueuse/core'
 import { ref, shallowRef, watch } from 'vue'
 import { ApiError, isUnreachable, sentenceOf } from '../api/client'
+import { oneAfterTheOther } from '../composables/oneAfterTheOther'
 import { useDraftStore } from '../stores/drafts'
 import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
@@ -65,15 +66,20 @@ export function useKeptText<T>(text: KeptTextOf<T>) {
   function keep(): void {
     if (base && session.me) keepText(text.kind, text.id(), { by: session.me.id, base, value: text.value() })
   }
+  // a hand, a timer and the network may all ask for it: one after the other, or it would meet itself as another device
+  const { inTurn } = oneAfterTheOther()
   /** Sends the text as it stands; resolves with whether the server has it. */
-  async function send(): Promise<boolean> {
+  const send = () => inTurn(write)
+  async function write(): Promise<boolean> {
     if (clashes.value.length > 0) return false
     const sent = text.value()
     try {
       const answer = await text.write({ version: version.value, value: sent })
       version.value = answer.version
       base = { version: answer.version, value: sent }
+      // what was changed while this was on its way begins from here
       if (text.value() === sent) dropText(text.kind, text.id())
+      else keep()
       saved.keep(place(), 0)
       refused.value = null
       if (said.value === NO_ANSWER) said.value = null
@@ -112,10 +118,11 @@ export function useKeptText<T>(text: KeptTextOf<T>) {
     version.value = theirs!.version
     text.put(value)
     keep()
-    return send()
+    return write()
   }
   /** Goes on with the sides that a person chose. */
-  function settle(choices: Readonly<Record<string, Choice>>): Promise<boolean> {
+  const settle = (choices: Readonly<Record<string, Choice>>): Promise<boolean> => inTurn(() => choose(choices))
+  function choose(choices: Readonly<Record<string, Choice>>): Promise<boolean> {
     const { value } = putTogether(base!.value, text.value(), theirs!.value, text.how, choices)
     clashes.value = []
     return goOn(value)

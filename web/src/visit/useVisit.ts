@@ -18,6 +18,7 @@ import type { Lengths } from '@peen/core/figure'
 import { computed, ref, watch } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import { useAsked } from '../composables/useAsked'
+import { oneAfterTheOther } from '../composables/oneAfterTheOther'
 import { useKeptText } from '../offline/useKeptText'
 import { FOUND_PARTS } from './found-words'
 
@@ -52,19 +53,6 @@ function seenIn({ version, found, checkIn }: VisitPage): { readonly version: num
   return { version, value: { ...seen, weeksSince: checkIn.weeksSince } }
 }
 
-/** One write after the other: each carries the version that the one before it left. */
-function oneAfterTheOther() {
-  let pending = 0
-  let last: Promise<unknown> = Promise.resolve()
-  function inTurn(write: () => Promise<boolean>): Promise<boolean> {
-    pending++
-    const written = last.then(write).finally(() => pending--)
-    last = written.catch(() => undefined)
-    return written
-  }
-  return { inTurn, isWriting: () => pending > 0 }
-}
-
 /** One visit with its check-in, sheet and closing; every change is sent at once and counted by its version. */
 export function useVisit(id: () => string) {
   const { data, error, loading, reload } = useAsked('visit', () => ({ id: id() }), { fresh: true })
@@ -86,11 +74,12 @@ export function useVisit(id: () => string) {
     how: FOUND_PARTS
   })
   const { version } = text
-  const { inTurn, isWriting } = oneAfterTheOther()
+  // each write carries the version that the one before it left
+  const { inTurn, isWorking } = oneAfterTheOther()
   watch(id, () => (version.value = 0))
   watch(data, (page) => {
     // an answer that was asked for before the newest change does not take that change back
-    if (!page || isWriting() || page.version < version.value) return
+    if (!page || isWorking() || page.version < version.value) return
     chosen.value = page.chosen
     // what was noted without an answer last time is still here
     if (text.begin(seenIn(page))) void inTurn(text.send)
