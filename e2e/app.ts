@@ -6,7 +6,7 @@ import { passMinutes, refill } from '../server/src/testing/refill'
 export const PASSWORD = 'porcelain-7F'
 
 /** Each worker drives servers of its own: what one test changes, no other sees. */
-const mine = (list: string): string => {
+export const mine = (list: string): string => {
   const all = list.split(',')
   return all[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % all.length]
 }
@@ -21,7 +21,7 @@ function beginAnew(file: string): void {
   filledFor = file
 }
 
-const PLAIN = () => localStorage.getItem('peen.dogs') ?? localStorage.setItem('peen.dogs', 'plain shapes')
+export const PLAIN = () => localStorage.getItem('peen.dogs') ?? localStorage.setItem('peen.dogs', 'plain shapes')
 
 /** Another person's tablet, signed in and opened. */
 export async function tablet(browser: Browser, who: string, path = '/floor'): Promise<Page> {
@@ -96,9 +96,9 @@ export async function drawn(page: Page): Promise<void> {
   })
 }
 
-/** Opens the table of an apprentice from the floor. */
-export async function openTable(page: Page, givenName: string): Promise<void> {
-  if (new URL(page.url()).pathname !== '/floor') await page.goto('/floor')
+/** Opens the table of an apprentice from the floor; `url`: where another server than the worker's own listens. */
+export async function openTable(page: Page, givenName: string, url = ''): Promise<void> {
+  if (new URL(page.url()).pathname !== '/floor') await page.goto(`${url}/floor`)
   await page.getByTestId('table').filter({ hasText: givenName }).click()
   await page.waitForURL('**/table/**')
 }

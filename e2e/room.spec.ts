@@ -1,41 +1,26 @@
 // A tablet of the local network: it meets the room's certificate, is offered the authority, trusts it, and works by https.
 import { chromium, test as plain } from '@playwright/test'
-import { spawn, spawnSync } from 'node:child_process'
+import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort } from '../scripts/machine.mjs'
 import { roomNames } from '../server/src/room'
 import { expect, PASSWORD } from './app'
+import { hasOwnDatabase, ownServer, type OwnServer } from './own-server'
 
 const folder = mkdtempSync(join(tmpdir(), 'peen-tablet-'))
 let port = 0
-let stop: () => Promise<void> = async () => undefined
-let start: () => Promise<void> = async () => undefined
+let server: OwnServer | null = null
 // the demo's own database behind a server of its own, opened to the room
 plain.beforeAll(async () => {
-  plain.skip(!process.env.PEEN_TEST_DB || !process.env.PEEN_E2E_DATABASE, 'a server of its own needs the runner’s database')
-  const worker = Number(process.env.TEST_PARALLEL_INDEX ?? 0)
-  const names = process.env.PEEN_E2E_DATABASE!.split(',')
-  const PEEN_DB = JSON.stringify({ ...JSON.parse(process.env.PEEN_TEST_DB!), database: names[worker % names.length] })
+  plain.skip(!hasOwnDatabase(), 'a server of its own needs the runner’s database')
   port = await freePort()
-  const env = { ...process.env, NODE_ENV: 'production', PEEN_DEMO_CLOCK: 'stands', PEEN_PORT: String(port), PEEN_DB }
-  start = async () => {
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-      env: { ...env, PEEN_ROOM: join(folder, 'room') },
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc']
-    })
-    await new Promise((resolve) => child.once('message', resolve))
-    const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()))
-    stop = async () => {
-      child.kill('SIGTERM')
-      await ended
-    }
-  }
-  await start()
+  server = ownServer(port, { PEEN_ROOM: join(folder, 'room') })
+  await server.start()
 })
 plain.afterAll(async () => {
-  await stop()
+  await server?.stop()
   rmSync(folder, { recursive: true, force: true })
 })
 
@@ -104,11 +89,11 @@ plain('the server may be started again while people work: the sign-in holds, and
   }
   await expect(page.locator('[data-key=prompt]')).toBeVisible()
   const before = await prompts()
-  await stop()
+  await server!.stop()
   await page.locator('[data-key=prompt]').click()
   await page.locator('[data-key=prompt]').click()
   await expect(page.getByTestId('not-saved')).toContainText(/No connection since .*, 2 kept here/)
-  await start()
+  await server!.start()
   await expect(page.getByText('Everything is saved')).toBeVisible({ timeout: 60000 })
   expect(await prompts()).toBe(before + 2)
   await browser.close()

@@ -85,6 +85,9 @@ test('without the network one goes on by name, marked, and checks it before it i
   await expect(door.getByRole('button', { name: /Mira/ })).toHaveCount(0)
   await door.getByRole('button', { name: 'Go on as Ruben Castell' }).click()
   await page.waitForURL('**/table/**')
+  // the server is asked in vain from time to time: that puts no one out
+  await page.waitForRequest('**/api/session')
+  await expect(page.getByText(/No connection since/)).toBeVisible()
   await page.locator('[data-key=prompt]').click()
   await expect(page.getByTestId('not-saved')).toContainText('1 kept here')
   await context.setOffline(false)

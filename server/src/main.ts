@@ -10,7 +10,8 @@ import { listen, reachOf, roomNames } from './room'
 
 const { db, close } = connect(settingsFromEnvironment())
 const log = makeLog(process.env.PEEN_LOG ?? 'warn')
-const web = fileURLToPath(new URL('../../web/dist', import.meta.url))
+/** The built application: our own, or one that was built elsewhere. */
+const web = process.env.PEEN_WEB ?? fileURLToPath(new URL('../../web/dist', import.meta.url))
 const port = Number(process.env.PEEN_PORT ?? 4760)
 
 await windDemo(db)

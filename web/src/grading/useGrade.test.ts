@@ -86,12 +86,12 @@ describe('a grade sheet', () => {
     expect(writes()[0].answers).toEqual({})
   })
 
-  it('keeps what the server did not take, says so, and sends it with the next change', async () => {
+  it('keeps what the server did not take, as the top line says, and sends it with the next change', async () => {
     answers = ['offline']
     grade.answer('back-length', 'left', reading(3.2))
     await rest()
     expect(words()).toBe('1 kept here')
-    expect(grade.problem.value).toMatch(/kept here and sent when it does/)
+    expect(grade.problem.value).toBeNull()
     grade.rate('pass')
     await rest()
     expect(writes()[1].answers['back-length']).toBeDefined()
@@ -138,6 +138,7 @@ describe('a grade sheet', () => {
     answers = ['offline']
     grade.answer('back-length', 'left', reading(3.2))
     expect(await grade.sign()).toBe(false)
+    expect(grade.problem.value).toMatch(/nothing is signed/)
     expect(server.asked.map(({ method }) => method)).toEqual(['PUT'])
   })
 

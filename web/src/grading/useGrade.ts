@@ -21,8 +21,8 @@ import type { StoredDraft } from './merge'
 import type { Grader } from '../workers/grade.worker'
 
 /** A sheet that got no answer is sent again so soon, ms. */
+const NOT_SIGNED = 'Peen does not answer, so nothing is signed. The sheet is kept here: sign it once the connection is back.'
 const RETRY_MS = 5000
-const NO_ANSWER = 'Peen does not answer. This sheet is kept here and sent when it does.'
 
 /** A draft grading on this device: kept here at every change, saved when the hand rests, graded in a worker. */
 export function useGrade(grading: GradingView, standard: Standard) {
@@ -49,6 +49,8 @@ export function useGrade(grading: GradingView, standard: Standard) {
 
   // what was changed just before signing is saved by signing: the write that waits for a pause must not come in between
   let signing = false
+  // that there is no connection is the top line's to say, until a signature needs it
+  let isAway = false
   const current = (): StoredDraft => ({
     version: version.value,
     answers: answers.value,
@@ -64,11 +66,13 @@ export function useGrade(grading: GradingView, standard: Standard) {
       kept.value = isWaiting() ? mineNow() : null
       saved.keep(place, 0)
       problem.value = null
+      isAway = false
     } catch (error) {
       saved.keep(place, 1)
       if (error instanceof ApiError && error.problem.code === 'draftConflict') conflict.value = error.problem.stored as StoredDraft
-      else problem.value = isUnreachable(error) ? NO_ANSWER : sentenceOf(error)
-      if (isUnreachable(error)) retry.start()
+      else problem.value = isUnreachable(error) ? null : sentenceOf(error)
+      isAway = isUnreachable(error)
+      if (isAway) retry.start()
     }
   }
   const { soon, now: save, isWaiting } = useSaveSoon(write)
@@ -97,6 +101,7 @@ export function useGrade(grading: GradingView, standard: Standard) {
   const touches = answering({ answers, critical, rating }, changed)
   async function sign(): Promise<boolean> {
     await save()
+    if (isAway) problem.value = NOT_SIGNED
     if (conflict.value || problem.value) return false
     signing = true
     try {

@@ -126,6 +126,24 @@ describe('a page that opens without the server', () => {
     expect(server.asked.filter(({ path }) => path === '/session')).toHaveLength(2)
   })
 
+  it('keeps in who went on by a picked name while the server is asked in vain, and puts them out when it answers', async () => {
+    server.answer = answers
+    const session = useSessionStore()
+    await session.find()
+    away()
+    await session.lock()
+    expect(session.me).toBeNull()
+    await session.pick(RUBEN.id)
+    expect(session.me?.id).toBe(RUBEN.id)
+    // as it is asked every few seconds
+    for (let i = 0; i < 3; i++) expect(await session.renew()).toBe(true)
+    expect(session.me?.id).toBe(RUBEN.id)
+    server.answer = answers
+    expect(await session.renew()).toBe(false)
+    expect(session.me).toBeNull()
+    expect(server.asked.filter(({ method, path }) => method === 'DELETE' || path.includes('sign-out'))).toHaveLength(1)
+  })
+
   it('knows no one after twelve hours, or after they have signed out', async () => {
     server.answer = answers
     const session = useSessionStore()

@@ -23,12 +23,16 @@ export function comingAndGoing({ take, goOn, needsSetup }: Session) {
     locked.value = true
     await shut()
   }
-  /** No one is in on a tablet that was locked; the server hears of it as soon as it answers. */
+  /**
+   * No one is in on a tablet that was locked; the server hears of it as soon as it answers. Who went on under a picked name stays until
+   * then: asking in vain puts no one out.
+   */
   async function shut(): Promise<void> {
     if (!locked.value) return
-    await take(null, false)
+    if (!isPicked.value) await take(null, false)
     try {
       const { me: left, needsSetup: needs } = await ask('signedIn')
+      if (isPicked.value) await take(null, false)
       needsSetup.value = needs
       if (left) {
         rememberMe(left)

@@ -5,7 +5,7 @@ import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
-import { ask, ApiError, sentenceOf } from '../api/client'
+import { ask, ApiError, isUnreachable, sentenceOf } from '../api/client'
 import type { KeptTap } from '../outbox/kept'
 import { isRefused, sendWaiting, type Reply } from '../outbox/send'
 import { useKept } from '../outbox/useKept'
@@ -18,7 +18,6 @@ const FIRST_RETRY_MS = 5000
 const LAST_RETRY_MS = 60000
 const NOT_PICKED =
   'Without a connection you are here by name only. Do this once the connection is back and you have opened the tablet with your PIN.'
-const NO_ANSWER = 'Peen does not answer. What you tapped is kept here and sent when it does.'
 /** The server takes no longer note. */
 const NOTE_LENGTH = 500
 
@@ -35,6 +34,8 @@ export const useOutboxStore = defineStore('outbox', () => {
   const ownId = useLocalStorage('peen.device', `device-${v7().slice(-12)}`)
   const deviceId = computed(() => session.me?.deviceId ?? ownId.value)
   const seq = useLocalStorage('peen.seq', 0)
+  /** the last place in the order of each visit that was given out here: a page that was just loaded does not know yet what waits */
+  const lamports = useLocalStorage<Record<string, number>>('peen.lamports', {})
   const refusal = ref<string | null>(null)
   /** what the server says of taps that it took: a clock that is wrong */
   const notice = ref<string | null>(null)
@@ -63,7 +64,8 @@ export const useOutboxStore = defineStore('outbox', () => {
     seq.value++
     const before = waiting.value.filter((event) => event.visitId === visitId).map((event) => event.lamport)
     const envelope = { id: v7(), v: EVENT_VERSION, kind, visitId, by: session.me!.id, deviceId: deviceId.value, seq: seq.value }
-    const lamport = Math.max(lastLamport, ...before) + 1
+    const lamport = Math.max(lastLamport, lamports.value[visitId] ?? 0, ...before) + 1
+    lamports.value = newest({ ...lamports.value, [visitId]: lamport })
     const event = { ...envelope, lamport, atDevice: session.time(), receivedAt: null, payload }
     const away = session.isPicked ? 'picked' : reach.isLost ? 'in' : null
     return (away ? { ...event, away } : event) as PracticeEvent
@@ -105,7 +107,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     const stopped = await oneTab(async () => sendWaiting({ kept, by, post, answered }))
     await look()
     if (stopped === null) return void (retryMs = FIRST_RETRY_MS)
-    refusal.value = stopped
+    refusal.value = stopped || null
     timer = setTimeout(() => void flush(), retryMs)
     retryMs = Math.min(LAST_RETRY_MS, retryMs * 2)
   }
@@ -141,6 +143,11 @@ export const useOutboxStore = defineStore('outbox', () => {
   return { deviceId, taps, waiting, refused, others, refusal, notice, make, put, flush, again, letGo }
 })
 
+/** As many visits as a tablet sees in some days. */
+const VISITS_KNOWN = 60
+/** The visits that were last tapped at: the order of names is that in which they were first given. */
+const newest = (all: Record<string, number>) => Object.fromEntries(Object.entries(all).slice(-VISITS_KNOWN))
+
 /** One tab of this browser sends at a time: two would send the same taps in two orders. */
 function oneTab<T>(work: () => Promise<T>): Promise<T> {
   return globalThis.navigator?.locks ? navigator.locks.request('peen.outbox', work) : work()
@@ -153,6 +160,7 @@ function replyOf(error: unknown): Reply {
   if (Array.isArray(answers)) return { kind: 'answers', answers: answers as EventAnswer[] }
   if (status === 401) return { kind: 'signedOut' }
   const isForLater = status === 0 || status >= 500 || status === 408 || status === 429 || error.problem.code === 'csrf'
-  if (isForLater) return { kind: 'none', why: status === 0 ? NO_ANSWER : detail }
+  // that there is no connection is the top line's to say
+  if (isForLater) return { kind: 'none', why: isUnreachable(error) ? '' : detail }
   return { kind: 'refused', why: detail }
 }

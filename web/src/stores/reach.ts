@@ -14,7 +14,7 @@ export const useReachStore = defineStore('reach', () => {
     if (reached) lostAt.value = null
     else lostAt.value ??= Date.now()
   }
-  /** Calls `work` from time to time while the server does not answer, when the browser hears of a network, and once it answers. */
+  /** Calls `work` from time to time while the server does not answer, when the browser loses or finds a network, and once it answers. */
   function whileLost(work: () => Promise<void>): void {
     let timer: ReturnType<typeof setTimeout> | undefined
     async function once(): Promise<void> {
@@ -26,6 +26,8 @@ export const useReachStore = defineStore('reach', () => {
     // it may have been another question that found the server again
     watch(isLost, (lost) => (lost ? (timer ??= setTimeout(() => void once(), ASK_AGAIN_MS)) : void once()))
     useEventListener(globalThis.window, 'online', () => isLost.value && void once())
+    // a tablet that is only looked at asks too; the server may well be on this very computer, and answer
+    useEventListener(globalThis.window, 'offline', () => !isLost.value && void once())
   }
   return { lostAt, isLost, told, whileLost }
 })

@@ -83,7 +83,7 @@ export const useSessionStore = defineStore('session', () => {
   async function askAgain(): Promise<boolean> {
     if (locked.value) {
       await shut()
-      return false
+      return me.value !== null
     }
     const before = me.value?.id
     const found = await ask('signedIn')
