@@ -1,4 +1,3 @@
-import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ask, ApiError, isUnreachable, rememberMe, sentenceOf, whenChanging } from '../api/client'
 import { ok, RUBEN, SCHOOL, signedIn, stubServer, unstub, type Asked } from '../testing/server'
@@ -71,15 +70,6 @@ describe('the outbox', () => {
     expect(sent).toHaveLength(2)
     expect(outbox.waiting).toEqual([])
     expect(saved.words).toBe('Everything is saved')
-  })
-
-  it('goes on in order after the page was loaded again, before it knows what waits', () => {
-    signedIn()
-    const first = useOutboxStore().make(VISIT, 'noted', { text: 'a' }, 7)
-    setActivePinia(createPinia())
-    signedIn()
-    const second = useOutboxStore().make(VISIT, 'noted', { text: 'b' }, 3)
-    expect([first.lamport, second.lamport]).toEqual([8, 9])
   })
 
   it('keeps everything without an answer, as the top line says, and sends the same events again', async () => {
