@@ -6,6 +6,8 @@ import { connect } from 'node:net'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { PRIVATE, ROOT } from './machine.mjs'
+import { starterRuns } from './mariadb.mjs'
+import { BACKUPS } from './open-database.mjs'
 
 const GB = 1024 ** 3
 const DAY_MS = 86400000
@@ -14,16 +16,18 @@ const ENOUGH_GB = 5
 const FEW_GB = 1
 /** A leaf of the room is made again 30 days before its end by a Peen that runs. */
 const SOON_DAYS = 14
+/** A school that is closed over a weekend has made none since Friday. */
+const BACKUP_DAYS = 4
 
 /**
  * What a machine is like, judged: `well`, `care` or `bad`, with a sentence.
  * @param {{ node: string, packages: boolean, mariadb: string | null, ports: readonly {port: number, what: string, taken: boolean}[],
- *   runs: boolean, freeBytes: number, now: Date, newest: Date | null, leafEnds: Date | null, disk: string, room: boolean }} facts
+ *   runs: boolean, freeBytes: number, now: Date, newest: Date | null, leafEnds: Date | null, disk: string, room: boolean, backup: {at: Date, isProven: boolean, hasPassphrase: boolean} | null }} facts
  * @returns {readonly {how: 'well' | 'care' | 'bad', says: string}[]}
  */
 export function judged(facts) {
   return [nodeOf(facts), packagesOf(facts), databaseOf(facts), ...facts.ports.map((port) => portOf(port, facts.runs))]
-    .concat([diskOf(facts), clockOf(facts), certificateOf(facts), backupOf()])
+    .concat([diskOf(facts), clockOf(facts), certificateOf(facts), backupOf(facts)])
     .filter((one) => one !== null)
 }
 
@@ -73,7 +77,31 @@ function certificateOf({ leafEnds, room, now }) {
     ? care(`${ends}, in ${days} days. Start Peen with --room; it makes a new one.`)
     : well(`${ends}, in ${days} days.`)
 }
-const backupOf = () => care('Peen makes no backups yet. Copy the folder .peen to another medium while Peen is stopped.')
+function backupOf({ backup, now }) {
+  if (!backup) return care('There is no backup of a school yet: npm run backup makes and proves one; an open school makes one every night.')
+  const days = Math.floor((now.getTime() - backup.at.getTime()) / DAY_MS)
+  const made = `The last backup is of ${backup.at.toISOString().slice(0, 10)}`
+  if (!backup.isProven) return bad(`${made}, and was not proven. Run npm run backup, and read what it says.`)
+  if (days > BACKUP_DAYS) return bad(`${made}, ${days} days ago. Run npm run backup; an open school makes one every night.`)
+  return backup.hasPassphrase
+    ? well(`${made}, proven by restoring it.`)
+    : care(`${made}, proven, but it can be restored only on this computer: npm run backup -- --passphrase.`)
+}
+
+/** The newest backup of the school, by its file and the proof beside it; null where there is none. */
+export function newestBackup(folder) {
+  const files = existsSync(folder) ? readdirSync(folder).filter((name) => /^peen-\d{8}T\d{6}Z-.*\.tar$/.test(name)) : []
+  const newest = files.sort().at(-1)
+  if (!newest) return null
+  const [, y, m, d, h, min, s] = /(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)/.exec(newest)
+  const proof = join(folder, `${newest}.proof.json`)
+  const { trail, derived } = existsSync(proof) ? JSON.parse(readFileSync(proof, 'utf8')) : {}
+  return {
+    at: new Date(`${y}-${m}-${d}T${h}:${min}:${s}Z`),
+    isProven: trail?.whole === true && derived !== 'other',
+    hasPassphrase: existsSync(join(folder, 'key.age'))
+  }
+}
 
 /** Does something listen on a port of this machine? */
 function answers(port) {
@@ -81,13 +109,6 @@ function answers(port) {
     const socket = connect({ port, host: '127.0.0.1' }, () => (socket.destroy(), resolve(true)))
     socket.once('error', () => resolve(false))
   })
-}
-
-function starterRuns() {
-  const lock = join(PRIVATE, 'start.pid')
-  if (!existsSync(lock)) return false
-  const cmdline = `/proc/${Number(readFileSync(lock, 'utf8'))}/cmdline`
-  return existsSync(cmdline) && readFileSync(cmdline, 'utf8').includes('start.mjs')
 }
 
 function leafEnd(file) {
@@ -119,6 +140,7 @@ async function factsHere() {
     now: new Date(),
     newest: logs.length > 0 ? new Date(Math.max(...logs)) : null,
     room: existsSync(leaf),
+    backup: newestBackup(BACKUPS),
     leafEnds: leafEnd(leaf)
   }
 }

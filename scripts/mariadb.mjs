@@ -4,7 +4,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
-import { ensureProgram, isAlive, Refusal, say } from './machine.mjs'
+import { ensureProgram, isAlive, PRIVATE, Refusal, say } from './machine.mjs'
 
 const SERVER = ['/usr/sbin/mariadbd', '/usr/local/sbin/mariadbd']
 const INSTALLER = ['/usr/bin/mariadb-install-db', '/usr/local/bin/mariadb-install-db']
@@ -118,6 +118,14 @@ export async function stopLeftover(folder) {
   if (!pid || !isAlive(pid) || !isMariadb(pid)) return
   process.kill(pid, 'SIGTERM')
   for (let i = 0; i < 200 && isAlive(pid); i++) await pause(50)
+}
+
+/** Does a starter of this folder run? */
+export function starterRuns() {
+  const lock = join(PRIVATE, 'start.pid')
+  if (!existsSync(lock)) return false
+  const cmdline = `/proc/${Number(readFileSync(lock, 'utf8'))}/cmdline`
+  return existsSync(cmdline) && readFileSync(cmdline, 'utf8').includes('start.mjs')
 }
 
 function isMariadb(pid) {

@@ -18,7 +18,9 @@ declare module '*/doctor.mjs' {
     readonly newest: Date | null
     readonly room: boolean
     readonly leafEnds: Date | null
+    readonly backup: { readonly at: Date; readonly isProven: boolean; readonly hasPassphrase: boolean } | null
   }
+  export function newestBackup(folder: string): MachineFacts['backup']
   export function judged(facts: MachineFacts): readonly { readonly how: 'well' | 'care' | 'bad'; readonly says: string }[]
 }
 declare module '*/mariadb.mjs' {
@@ -27,6 +29,7 @@ declare module '*/mariadb.mjs' {
     user: string
     password: string
     createDatabase: (name: string) => Promise<void>
+    allowDatabases: (prefix: string) => Promise<void>
     stop: () => Promise<void>
   }>
 }

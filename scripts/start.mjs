@@ -20,6 +20,7 @@ import {
 } from './machine.mjs'
 import { startCamera } from './camera.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
+import { backupsOf, ROOM_KEYS, SCRATCH } from './open-database.mjs'
 
 const empty = process.argv.includes('--empty')
 const room = process.argv.includes('--room')
@@ -53,14 +54,17 @@ await runOrExplain(async () => {
     database = await startMariadb({ folder: join(PRIVATE, 'mariadb'), port: await checkedDatabasePort() })
     const name = empty ? 'peen_school' : 'peen_demo'
     await database.createDatabase(name)
+    await database.allowDatabases(SCRATCH)
     ensureWebBuilt()
     const env = {
       ...process.env,
       NODE_ENV: 'production',
       PEEN_PORT: String(port),
-      ...(room && { PEEN_ROOM: join(PRIVATE, 'room') }),
+      ...(room && { PEEN_ROOM: ROOM_KEYS }),
+      ...{ PEEN_BACKUPS: backupsOf(name), PEEN_ROOM_KEYS: ROOM_KEYS, PEEN_SCRATCH: SCRATCH, PEEN_BACKUP_NIGHTLY: empty ? 'yes' : 'no' },
       PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: database.port, user: database.user, password: database.password, database: name })
     }
+    await runToEnd(['server/src/backup/main.ts', 'beforeMigration'], env)
     await runToEnd(empty ? ['server/src/prepare.ts'] : ['demo/src/load.ts'], env)
     // the demo has a simulated camera over its tables; a school connects its own by PEEN_CAMERA_URL
     const seen = empty ? null : await startCamera()
@@ -115,9 +119,9 @@ function refuseSecondStart() {
   }
 }
 
-function runToEnd([script], env) {
+function runToEnd([script, ...words], env) {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', script], { cwd: ROOT, env, stdio: 'inherit' })
+    const child = spawn(process.execPath, ['--import', 'tsx', script, ...words], { cwd: ROOT, env, stdio: 'inherit' })
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Refusal(`${script} failed; the lines above say why.`))))
   })
 }

@@ -10,6 +10,7 @@ import { apprenticeRoutes } from './features/apprentices'
 import { assessmentRoutes } from './features/assessments'
 import { auditRoutes } from './features/audit'
 import { authRoutes, COOKIE, deviceOf, whoIs } from './features/auth'
+import { backupRoutes } from './features/backups'
 import { certificateRoutes } from './features/certificates'
 import { certifyRoutes } from './features/certify'
 import { admissionRoutes } from './features/admission'
@@ -62,7 +63,8 @@ export const ROUTES: readonly Route[] = [
   ...noteRoutes,
   ...answerRoutes,
   ...searchRoutes,
-  ...auditRoutes
+  ...auditRoutes,
+  ...backupRoutes
 ]
 
 /** Under which names it is asked for beside its own, and whether a proxy stands in front. */

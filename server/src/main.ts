@@ -1,6 +1,7 @@
 // Serves Peen. Started by scripts/start.mjs, which has prepared the database before.
 import { fileURLToPath } from 'node:url'
 import { makeApp } from './app'
+import { backupsOf } from './backup'
 import { databaseClock, windDemo } from './clock'
 import { connect, settingsFromEnvironment } from './db'
 import { checkNightly } from './features/audit'
@@ -19,7 +20,18 @@ await placeAll(db)
 const clock = databaseClock(db, process.env.PEEN_DEMO_CLOCK === 'stands')
 const reach = sayOrStop(() => reachOf(process.env))
 const hosts = () => [...(reach.room ? roomNames() : []), ...(reach.publicUrl ? [reach.publicUrl.hostname] : [])]
-const app = makeApp({ db, clock, log }, web, { hosts, proxied: reach.publicUrl !== null })
+const backups = process.env.PEEN_BACKUPS
+  ? backupsOf(
+      {
+        folder: process.env.PEEN_BACKUPS,
+        second: process.env.PEEN_BACKUP_TO || null,
+        // the demo is invented, and made again by its own program
+        isNightly: process.env.PEEN_BACKUP_NIGHTLY === 'yes'
+      },
+      log
+    )
+  : undefined
+const app = makeApp({ db, clock, log, backups }, web, { hosts, proxied: reach.publicUrl !== null })
 const listening = await listen(app, reach, port).catch((error: Error) => {
   process.stderr.write(`Peen: the web server could not open port ${port}: ${error.message}\n`)
   process.exit(1)
@@ -30,6 +42,7 @@ const stopChecking = checkNightly({ db, clock, log })
 
 async function stop(): Promise<void> {
   stopChecking()
+  backups?.stop()
   listening.close()
   await close()
   process.exit(0)

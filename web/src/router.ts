@@ -98,6 +98,7 @@ const routes: RouteRecordRaw[] = [
   },
   { path: '/pass-marks', component: () => import('./grading/PassMarks.vue'), meta: { title: 'Pass marks', place: 'certify' } },
   { path: '/trail', component: () => import('./people/TrailRoom.vue'), meta: { title: 'The trail', place: 'certify' } },
+  { path: '/backups', component: () => import('./people/BackupsRoom.vue'), meta: { title: 'Backups', place: 'certify' } },
   { path: '/certify', component: () => import('./certify/CertifyList.vue'), meta: { title: 'Certify', place: 'certify' } },
   {
     path: '/certify/:id',

@@ -4,6 +4,7 @@ import type { Settings } from '../people/own'
 import type { Cohort, ErasureView, PeopleView } from '../people/people'
 import type { CohortPreview } from '../evidence/records'
 import type { TabletDoor, TabletsView } from '../people/tablets'
+import type { BackupsView } from '../people/backups'
 import type { TrailView } from '../people/trail'
 import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
@@ -63,7 +64,9 @@ export const peopleEndpoints = {
     problems: ['usernameTaken']
   }),
   trail: get('/audit', LEAD, 'The checks of the trail so far.'),
-  checkTrail: post('/audit', LEAD, 'Checks the whole trail now.')
+  checkTrail: post('/audit', LEAD, 'Checks the whole trail now.'),
+  backups: get('/backups', LEAD, 'The backups of this school, each with its proof.'),
+  makeBackup: post('/backups', LEAD, 'Begins a backup, which is proven by restoring it.')
 }
 
 export type PeopleReplies = {
@@ -97,4 +100,6 @@ export type PeopleReplies = {
   readonly letCohortIn: { readonly takenIn: number }
   readonly trail: TrailView
   readonly checkTrail: TrailView
+  readonly backups: BackupsView
+  readonly makeBackup: BackupsView
 }

@@ -1,3 +1,5 @@
+import { sql } from 'drizzle-orm'
+import { readMigrationFiles } from 'drizzle-orm/migrator'
 import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2'
 import { migrate } from 'drizzle-orm/mysql2/migrator'
 import mysql from 'mysql2/promise'
@@ -28,9 +30,23 @@ export function connect(settings: DatabaseSettings, logger?: Listening): Connect
   return { db: drizzle(pool, { schema, mode: 'default', ...(logger ? { logger } : {}) }), close: () => pool.end() }
 }
 
+const MIGRATIONS = { migrationsFolder: fileURLToPath(new URL('../../drizzle', import.meta.url)) }
+
 /** Applies the numbered migrations that are still missing. */
 export async function migrateUp(db: Database): Promise<void> {
-  await migrate(db, { migrationsFolder: fileURLToPath(new URL('../../drizzle', import.meta.url)) })
+  await migrate(db, MIGRATIONS)
+}
+
+/** How many numbered migrations a database lacks; `isNew`: none was ever applied. */
+export async function migrationsMissing(db: Database): Promise<{ readonly isNew: boolean; readonly count: number }> {
+  const all = readMigrationFiles(MIGRATIONS)
+  const [known] = (await db.execute(sql`SHOW TABLES LIKE '\\_\\_drizzle\\_migrations'`)) as unknown as [unknown[]]
+  if (known.length === 0) return { isNew: true, count: all.length }
+  const [rows] = (await db.execute(sql`SELECT MAX(created_at) AS newest FROM __drizzle_migrations`)) as unknown as [
+    { newest: string | null }[]
+  ]
+  const newest = Number(rows[0]?.newest ?? 0)
+  return { isNew: newest === 0, count: all.filter(({ folderMillis }) => folderMillis > newest).length }
 }
 
 /** The settings that npm start and npm test hand over. */

@@ -2,14 +2,19 @@ import express, { type NextFunction, type Request, type RequestHandler, type Res
 import type { Logger } from 'pino'
 import type { Schema } from 'yup'
 import { BODIES, check, ENDPOINTS, OWN_PROBLEMS } from '@peen/contract'
-import type { BodyOf, Endpoint, EndpointName, Me, ParamOf, Permit, QueryOf, Reads, Reply, Role } from '@peen/contract'
+import type { BackupsView, BodyOf, Endpoint, EndpointName, Me, ParamOf, Permit, QueryOf, Reads, Reply, Role } from '@peen/contract'
 import type { Clock } from '../clock'
 import type { Database } from '../db'
 import { Refused, refuse } from './problem'
 import { makeTogether } from './together'
 
-/** What every use case may ask of the server. */
-export type Services = { readonly db: Database; readonly clock: Clock; readonly log: Logger }
+/** What every request may use; `backups` where this server makes them. */
+export type Services = {
+  readonly db: Database
+  readonly clock: Clock
+  readonly log: Logger
+  readonly backups?: { readonly view: () => BackupsView; readonly begin: () => void }
+}
 
 /** What a request carries: JSON of the endpoint's shape, the text of a table, the bytes of a picture. */
 type Carried<N extends EndpointName> = (typeof ENDPOINTS)[N] extends { readonly reads: infer R }

@@ -55,6 +55,7 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
       <RouterLink to="/rules" class="btn btn-quiet">Rules of evidence</RouterLink>
       <RouterLink to="/assessments" class="btn btn-quiet">Two assessors</RouterLink>
       <RouterLink v-if="session.isLead" to="/trail" class="btn btn-quiet">The trail</RouterLink>
+      <RouterLink v-if="session.isLead" to="/backups" class="btn btn-quiet">Backups</RouterLink>
     </div>
     <hr class="rule2 mt-2" />
     <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>

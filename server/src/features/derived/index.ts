@@ -1,3 +1,4 @@
+export { derivedAgain } from './again'
 export { attemptRows, rebuildCharts, recordFrom, standingRules } from './charts'
 export {
   computeResult,

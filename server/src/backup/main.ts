@@ -1,0 +1,96 @@
+// The program behind npm run backup, npm run restore and the nights of a school that is open.
+//   daily | byHand | beforeMigration     makes and proves one
+//   passphrase | list | restore FILE [replace]
+import { connect as connectDatabase, migrationsMissing, settingsFromEnvironment } from '../db'
+import { backUp, backupsIn, choosePassphrase, inMb, isProven, keyIn, restore, type Backup, type BackupPlace, type Proof } from '.'
+import { askHidden } from './ask'
+
+const [command = 'byHand', file = '', more = ''] = process.argv.slice(2)
+const settings = settingsFromEnvironment()
+const env = (name: string): string => process.env[name] || ''
+const folder = env('PEEN_BACKUPS')
+const scratch = env('PEEN_SCRATCH')
+const place: BackupPlace = {
+  ...{ settings, folder, second: env('PEEN_BACKUP_TO') || null, room: env('PEEN_ROOM_KEYS') || null },
+  proofDatabase: `${scratch}proof`
+}
+const say = (line: string) => void process.stdout.write(`${line}\n`)
+const now = () => new Date()
+
+const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`
+const countsOf = ({ rows: { people, visits, events, gradings } }: Proof) =>
+  [many(people, 'person', 'people'), many(visits, 'visit'), many(events, 'event'), many(gradings, 'grading')].join(', ')
+
+function saidOf({ file: name, bytes, at, proof }: Backup): string {
+  const day = at.toISOString().slice(0, 16).replace('T', ' ')
+  const rows = proof ? countsOf(proof) : ''
+  const words = !proof ? 'not proven' : isProven(proof) ? `proven by restoring: ${rows}` : 'restores, but something in it is wrong'
+  return `${day} UTC  ${name}  ${inMb(bytes)}  ${words}`
+}
+
+async function make(why: 'daily' | 'byHand' | 'beforeRestore'): Promise<void> {
+  const made = await backUp(place, { why, say, now })
+  say(saidOf(made))
+  const { wrapped } = await keyIn(folder)
+  if (!wrapped) say('It can be restored only on this computer until you choose a passphrase: npm run backup -- --passphrase')
+}
+
+/** Where a migration is due: the proof has run it on a copy by then, so that one that fails leaves the school as it is. */
+async function beforeMigration(): Promise<void> {
+  const { db, close } = connectDatabase(settings)
+  const missing = await migrationsMissing(db)
+  await close()
+  if (missing.isNew || missing.count === 0) return
+  say(
+    `This Peen is newer than the school’s database: ${missing.count} ${missing.count === 1 ? 'change' : 'changes'} to make. A backup first.`
+  )
+  say(saidOf(await backUp(place, { why: 'beforeMigration', say, now })))
+}
+
+async function passphrase(): Promise<void> {
+  const { wrapped } = await keyIn(folder)
+  const old = wrapped ? env('PEEN_BACKUP_PASSPHRASE_BEFORE') || (await askHidden('The passphrase until now: ')) : null
+  const given = env('PEEN_BACKUP_PASSPHRASE')
+  const chosen = given || (await askHidden('The new passphrase: '))
+  if (!given && (await askHidden('The same once more: ')) !== chosen) throw new Error('The two are not the same. Nothing was changed.')
+  await choosePassphrase(folder, chosen, old)
+  say('The passphrase is chosen, for backups of before too. Keep it on paper, away from this computer: without it no backup can be read.')
+}
+
+async function bring(): Promise<void> {
+  const { plain } = await keyIn(folder)
+  const passphrase = async () => env('PEEN_BACKUP_PASSPHRASE') || askHidden('The passphrase of this backup: ')
+  const opener = { passphrase, identity: plain }
+  const settle = async () => {
+    if (more !== 'replace') {
+      say('A school is here already. Nothing was changed. With --replace it gives way to the backup, and is backed up first.')
+      return false
+    }
+    await make('beforeRestore')
+    return true
+  }
+  const room = env('PEEN_ROOM_KEYS')
+  const restored = await restore(file, { opener, settings, room, scratch: { folder, database: `${scratch}restore` }, say, now, settle })
+  if (!restored) return void (process.exitCode = 1)
+  const { madeAt, proof } = restored
+  say(`Restored, as it was on ${madeAt.slice(0, 16).replace('T', ' ')} UTC: ${countsOf(proof)}.`)
+  say(`${restored.room ? 'The keys of the room came along: tablets go on trusting it. ' : ''}Now start Peen.`)
+}
+
+const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
+  daily: () => make('daily'),
+  byHand: () => make('byHand'),
+  beforeMigration,
+  passphrase,
+  restore: bring,
+  list: async () => {
+    const all = backupsIn(folder)
+    for (const one of all) say(saidOf(one))
+    if (all.length === 0) say(`No backup is in ${folder} yet.`)
+  }
+}
+
+await COMMANDS[command]!().catch((error: Error) => {
+  process.stderr.write(`\nPeen: ${error.message}\n`)
+  process.exitCode = 1
+})
