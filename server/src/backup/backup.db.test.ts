@@ -11,6 +11,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { freePort } from '../../../scripts/machine.mjs'
 import { connect, migrationsMissing, tables, type DatabaseSettings } from '../db'
 import { pourFrom } from './database'
+import { unpack } from './pack'
 import { smallSchool, type World } from '../testing/world'
 import { backUp, backupsIn, choosePassphrase, isProven, keyIn, lastFailure, restore, unwrapped, type BackupPlace } from '.'
 
@@ -141,7 +142,7 @@ describe('restoring', () => {
   const target = { ...server, database: 'peen_test_backup_moved' }
   const bring = (file: string, passphrase = PASSPHRASE, settle = async () => true) =>
     restore(file, {
-      opener: { passphrase: async () => passphrase, identity: null },
+      opener: { passphrase: async () => passphrase, identity: async () => null },
       settings: target,
       room: join(folder, 'new-room'),
       scratch: { folder: join(folder, 'scratch'), database: 'peen_test_backup_scratch' },
@@ -157,6 +158,16 @@ describe('restoring', () => {
     expect(await counted(target.database)).toEqual({ people: 6, name: 'Test school' })
     expect(readFileSync(join(folder, 'new-room', 'authority.key'), 'utf8')).toBe('a key of the room')
     expect(readdirSync(join(folder, 'scratch'))).toEqual([])
+  })
+
+  it('opens one of before the passphrase was chosen, where its key lies', async () => {
+    const first = join(place.folder, backupsIn(place.folder).at(-1)!.file)
+    await expect(bring(first)).rejects.toThrow('before a passphrase was chosen')
+    const { wrapped } = await keyIn(place.folder)
+    const identity = () => unwrapped(wrapped!, PASSPHRASE)
+    const opened = await unpack(first, join(folder, 'first'), { passphrase: async () => PASSPHRASE, identity })
+    expect(opened.wrapped).toBeNull()
+    expect(readdirSync(join(folder, 'first', 'school'))).toContain('database.sql')
   })
 
   it('puts it in the place of a school that is there only when asked', async () => {
@@ -204,12 +215,16 @@ describe('on another computer', () => {
     expect(command('restore.mjs', `${file}.gone`)).toMatchObject({ status: 1, says: expect.stringContaining('is not there') })
     const moved = command('restore.mjs', file)
     expect(moved.says).toMatch(/Restored, as it was on 2026-04-14.*: 6 people, 1 visit, /s)
+    expect(moved.says).toContain('Backups here go on under the same passphrase.')
     expect(moved.status).toBe(0)
     expect(command('staff.mjs').says).toMatch(/lena\s+lead\s+signs/)
     expect(readFileSync(join(home, 'room', 'authority.key'), 'utf8')).toBe('a key of the room')
     // a second time a school is here: it gives way only when asked, and is backed up before
     expect(command('restore.mjs', file)).toMatchObject({ status: 1, says: expect.stringContaining('A school is here already') })
     expect(command('restore.mjs', file, '--replace').status).toBe(0)
+    // the one of before goes with the one that gave way, under the same passphrase
+    const own = backupsIn(join(home, 'backups'))[0]!.file
+    expect(command('restore.mjs', join(home, 'backups', own), '--replace').status).toBe(0)
     expect(command('backup.mjs', '--list').says).toMatch(/beforeRestore\.tar .* proven by restoring: 6 people, 1 visit, /)
   })
 })

@@ -1,6 +1,6 @@
 export { backUp, inMb, type BackupPlace } from './make'
 export { backupsIn, lastFailure, type Backup, type Failure } from './folder'
-export { choosePassphrase, keyIn, PASSPHRASE_AT_LEAST, unwrapped } from './key'
+export { adoptKey, choosePassphrase, keyIn, PASSPHRASE_AT_LEAST, unwrapped } from './key'
 export { backupsOf, type Backups } from './runner'
 export { isProven, type Proof } from './prove'
 export { mayGo, WHY, type Kept, type Why } from './rotation'

@@ -58,6 +58,18 @@ export async function choosePassphrase(folder: string, passphrase: string, old: 
   rmSync(paths(folder).plain, { force: true })
 }
 
+/** Takes over the key of a backup that was restored, so that its passphrase goes on. @returns whether there was one to take over */
+export async function adoptKey(
+  folder: string,
+  { identity, wrapped }: { readonly identity: string; readonly wrapped: Uint8Array | null }
+): Promise<boolean> {
+  if (!wrapped) return false
+  writeFileSync(paths(folder).recipient, await identityToRecipient(identity), { mode: 0o600 })
+  writeFileSync(paths(folder).wrapped, wrapped, { mode: 0o600 })
+  rmSync(paths(folder).plain, { force: true })
+  return true
+}
+
 /** The private half from under its passphrase. Throws a sentence for a wrong one. */
 export async function unwrapped(wrapped: Uint8Array, passphrase: string): Promise<string> {
   const decrypter = new Decrypter()

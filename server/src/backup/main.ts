@@ -2,7 +2,20 @@
 //   daily | byHand | beforeMigration     makes and proves one
 //   passphrase | list | restore FILE [replace]
 import { connect as connectDatabase, migrationsMissing, settingsFromEnvironment } from '../db'
-import { backUp, backupsIn, choosePassphrase, inMb, isProven, keyIn, restore, type Backup, type BackupPlace, type Proof } from '.'
+import {
+  backUp,
+  backupsIn,
+  adoptKey,
+  choosePassphrase,
+  inMb,
+  isProven,
+  keyIn,
+  restore,
+  unwrapped,
+  type Backup,
+  type BackupPlace,
+  type Proof
+} from '.'
 import { askHidden } from './ask'
 
 const [command = 'byHand', file = '', more = ''] = process.argv.slice(2)
@@ -58,9 +71,12 @@ async function passphrase(): Promise<void> {
 }
 
 async function bring(): Promise<void> {
-  const { plain } = await keyIn(folder)
-  const passphrase = async () => env('PEEN_BACKUP_PASSPHRASE') || askHidden('The passphrase of this backup: ')
-  const opener = { passphrase, identity: plain }
+  const key = await keyIn(folder)
+  let said: string | null = null
+  const passphrase = async () => (said ??= env('PEEN_BACKUP_PASSPHRASE') || (await askHidden('The passphrase of this backup: ')))
+  // one from before the passphrase was chosen opens with the key that lies here
+  const identity = async () => key.plain ?? (key.wrapped ? unwrapped(key.wrapped, await passphrase()) : null)
+  const opener = { passphrase, identity }
   const settle = async () => {
     if (more !== 'replace') {
       say('A school is here already. Nothing was changed. With --replace it gives way to the backup, and is backed up first.')
@@ -72,9 +88,12 @@ async function bring(): Promise<void> {
   const room = env('PEEN_ROOM_KEYS')
   const restored = await restore(file, { opener, settings, room, scratch: { folder, database: `${scratch}restore` }, say, now, settle })
   if (!restored) return void (process.exitCode = 1)
-  const { madeAt, proof } = restored
+  const { madeAt, proof, opened } = restored
+  const goesOn = backupsIn(folder).length === 0 && (await adoptKey(folder, opened))
   say(`Restored, as it was on ${madeAt.slice(0, 16).replace('T', ' ')} UTC: ${countsOf(proof)}.`)
-  say(`${restored.room ? 'The keys of the room came along: tablets go on trusting it. ' : ''}Now start Peen.`)
+  say(
+    `${restored.room ? 'The keys of the room came along: tablets go on trusting it. ' : ''}${goesOn ? 'Backups here go on under the same passphrase. ' : ''}Now start Peen.`
+  )
 }
 
 const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {

@@ -62,7 +62,13 @@ async function tryToBackUp({ settings, folder, second, room, proofDatabase }: Ba
     await pack(stage, made, key, { alsoFor: [await identityToRecipient(identity)], work: join(work, 'pack') })
     const own = { ...settings, database: proofDatabase }
     try {
-      const proof = await prove(made, { opener: { identity, passphrase: null }, settings: own, work: join(work, 'proof'), say, now })
+      const proof = await prove(made, {
+        opener: { identity: async () => identity, passphrase: null },
+        settings: own,
+        work: join(work, 'proof'),
+        say,
+        now
+      })
       writeProof(file, proof)
     } finally {
       // also one that could not be proven is better than none

@@ -60,10 +60,12 @@ export async function pack(
 }
 
 /** How a backup is opened: by the passphrase it was made under, which is asked for where it holds its key; else by a private half at hand. */
-export type Opener = { readonly passphrase: (() => Promise<string>) | null; readonly identity: string | null }
+export type Opener = { readonly passphrase: (() => Promise<string>) | null; readonly identity: () => Promise<string | null> }
+/** The private half that opened it, and the same under its passphrase where the backup holds it. */
+export type Opened = { readonly identity: string; readonly wrapped: Uint8Array | null }
 
 /** Unpacks a backup into `folder`. Throws a sentence where it is no backup, is damaged, or the passphrase is another. */
-export async function unpack(file: string, folder: string, opener: Opener): Promise<void> {
+export async function unpack(file: string, folder: string, opener: Opener): Promise<Opened> {
   const outer = join(folder, 'outer')
   const inner = join(folder, 'school')
   for (const one of [outer, inner]) mkdirSync(one, { recursive: true, mode: 0o700 })
@@ -73,18 +75,22 @@ export async function unpack(file: string, folder: string, opener: Opener): Prom
   )
   if (!isWhole) throw new Error(`${file} is no backup of Peen, or only the beginning of one. Nothing was changed.`)
   const decrypter = new Decrypter()
-  decrypter.addIdentity(await identityFor(join(outer, WRAPPED), opener))
+  const wrapped = existsSync(join(outer, WRAPPED)) ? readFileSync(join(outer, WRAPPED)) : null
+  const identity = await identityFor(wrapped, opener)
+  decrypter.addIdentity(identity)
   const opened = await decrypter.decrypt(Readable.toWeb(createReadStream(join(outer, SCHOOL))) as ReadableStream<Uint8Array>).catch(() => {
     throw new Error('This backup was made with another key. Nothing was changed.')
   })
   await pipeline(Readable.fromWeb(opened as never), extract({ cwd: inner, strict: true })).catch(() => {
     throw new Error(`${file} is damaged: it cannot be read to its end. Nothing was changed. Take an earlier backup.`)
   })
+  return { identity, wrapped }
 }
 
-async function identityFor(wrapped: string, { passphrase, identity }: Opener): Promise<string> {
-  if (passphrase && existsSync(wrapped)) return unwrapped(readFileSync(wrapped), await passphrase())
-  if (identity) return identity
+async function identityFor(wrapped: Uint8Array | null, { passphrase, identity }: Opener): Promise<string> {
+  if (passphrase && wrapped) return unwrapped(wrapped, await passphrase())
+  const own = await identity()
+  if (own) return own
   throw new Error(
     'This backup was made before a passphrase was chosen: it can be restored only on the computer that made it. Nothing was changed.'
   )

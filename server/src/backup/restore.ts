@@ -5,10 +5,10 @@ import mysql from 'mysql2/promise'
 import type { DatabaseSettings } from '../db'
 import { inThrowAway, pourFrom } from './database'
 import { readManifest } from './manifest'
-import { unpack, type Opener } from './pack'
+import { unpack, type Opened, type Opener } from './pack'
 import { isProven, proofOf, type Proof } from './prove'
 
-export type Restored = { readonly madeAt: string; readonly proof: Proof; readonly room: boolean }
+export type Restored = { readonly madeAt: string; readonly proof: Proof; readonly room: boolean; readonly opened: Opened }
 
 /**
  * Restores `file` into the database of `settings`, which is made where it is missing.
@@ -39,7 +39,7 @@ export async function restore(
   const work = mkdtempSync(join(scratch.folder, 'restoring-'))
   try {
     say('Restore: opening the backup.')
-    await unpack(file, work, opener)
+    const opened = await unpack(file, work, opener)
     const school = join(work, 'school')
     const { madeAt } = await readManifest(school)
     return await inThrowAway({ ...settings, database: scratch.database }, async (own) => {
@@ -50,7 +50,7 @@ export async function restore(
       if ((await hasTables(settings)) && !(await settle())) return null
       say('Restore: putting it in its place.')
       await changePlaces(own, settings)
-      return { madeAt, proof, room: bringRoom(join(school, 'room'), room) }
+      return { madeAt, proof, opened, room: bringRoom(join(school, 'room'), room) }
     })
   } finally {
     rmSync(work, { recursive: true, force: true })
