@@ -37,7 +37,8 @@ export default ts.config(
   { ignores: ['**/node_modules/**', 'web/dist/**', '.peen/**', 'server/drizzle/**', 'test-results/**'] },
   js.configs.recommended,
   ...ts.configs.recommended,
-  ...vue.configs['flat/recommended'],
+  // what is no page knows no refs
+  ...vue.configs['flat/recommended'].map((one) => ({ ...one, files: one.files ?? ['web/**/*.{ts,vue}'] })),
   { files: ['**/*.{js,mjs,ts}'], languageOptions: { globals: globals.node } },
   { files: ['web/**/*.{ts,vue}', 'e2e/**/*.ts', 'scripts/screens.ts'], languageOptions: { globals: globals.browser } },
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },

@@ -12,6 +12,8 @@ import { startTestDatabase, TEST_PREFIX } from './test-database.mjs'
 const reports = mkdtempSync(join(tmpdir(), 'peen-reports-'))
 /** As many as a small machine has cores. */
 const WORKERS = [1, 2]
+/** The demo as it was played; no test changes it. */
+const PLAYED = 'demo_played'
 const count = { passed: 0 }
 /** What failed, each by its name; told once more at the end, where a reader of a long log looks first. */
 const failed = []
@@ -28,8 +30,8 @@ await runOrExplain(async () => {
   const database = await startTestDatabase()
   try {
     const demo = join(reports, 'demo.sql')
-    const env = { ...process.env, PEEN_TEST_DB: JSON.stringify(database.settings), PEEN_TEST_DEMO: demo }
-    // the demo school is played once, beside the checks that need no database, and poured into every other place
+    const env = { ...process.env, PEEN_TEST_DB: JSON.stringify(database.settings), PEEN_TEST_DEMO: `${TEST_PREFIX}${PLAYED}` }
+    // the demo school is played once, beside the checks that need no database, and copied to every other place
     await Promise.all([playDemo(database, env, demo), checks()])
     const vitestReport = join(reports, 'vitest.json')
     const vitest = [
@@ -42,7 +44,7 @@ await runOrExplain(async () => {
     // a browser waits half of its time: unit and server tests take what it leaves, and stand back when it is busy
     await Promise.all([
       inOnePiece('unit and server tests', 'nice', ['-n', '15', process.execPath, ...vitest], env),
-      inBrowser(database, env)
+      inBrowser(database, env, demo)
     ])
     add(ofVitest(vitestReport))
   } finally {
@@ -75,11 +77,11 @@ async function check(name, command, args) {
   else failed.push(name)
 }
 
-async function inBrowser(database, env) {
+async function inBrowser(database, env, demo) {
   // a megapixel is enough for a browser test, and taken twice as fast
   const camera = await startCamera({ PEEN_CAMERA_WIDTH: '1152' })
   const seen = { ...env, PEEN_CAMERA_URL: camera.url }
-  await browserTests(await readyForBrowser(database, seen), seen)
+  await browserTests(await readyForBrowser(database, seen, demo), seen)
   camera.child.kill('SIGTERM')
 }
 
@@ -106,13 +108,13 @@ async function checks() {
 }
 
 async function playDemo({ settings }, env, file) {
-  const database = await newDatabase(settings, 'demo_played')
+  const database = await newDatabase(settings, PLAYED)
   await prepare('demo/src/load.ts', database, env)
   client('mariadb-dump', database, env, ['ignore', openSync(file, 'w'), 'inherit'])
 }
 
-function pourDemo(database, env) {
-  client('mariadb', database, env, [openSync(env.PEEN_TEST_DEMO, 'r'), 'ignore', 'inherit'])
+function pourDemo(database, env, demo) {
+  client('mariadb', database, env, [openSync(demo, 'r'), 'ignore', 'inherit'])
 }
 
 function client(program, { host, port, user, password, database }, env, stdio) {
@@ -121,8 +123,8 @@ function client(program, { host, port, user, password, database }, env, stdio) {
     throw new Error(`${program} refused ${database}.`)
 }
 
-/** The built application over a demo and an empty school for each worker; e2e/app.ts pours the demo in anew for every file. */
-async function readyForBrowser({ settings }, env) {
+/** The built application over a demo and an empty school for each worker; e2e/app.ts puts the demo back for every file. */
+async function readyForBrowser({ settings }, env, demo) {
   const served = (kind, fill) =>
     Promise.all(
       WORKERS.map(async (worker) => {
@@ -131,7 +133,7 @@ async function readyForBrowser({ settings }, env) {
         return serve(database, env)
       })
     )
-  const demos = await served('demo', (database) => pourDemo(database, env))
+  const demos = await served('demo', (database) => pourDemo(database, env, demo))
   const empties = await served('empty', (database) => prepare('server/src/prepare.ts', database, env))
   return { demos, empties }
 }
