@@ -11,10 +11,10 @@ const INSTALLER = ['/usr/bin/mariadb-install-db', '/usr/local/bin/mariadb-instal
 const CHARACTERS = ['--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_520_ci']
 
 /**
- * Starts MariaDB in `folder` and makes sure the application user exists.
+ * Starts MariaDB in `folder` and makes sure the application user exists. `whenEnded`: called when it ends without being stopped.
  * @returns {Promise<{port: number, user: string, password: string, createDatabase: (name: string) => Promise<void>, allowDatabases: (prefix: string) => Promise<void>, stop: () => Promise<void>}>}
  */
-export async function startMariadb({ folder, port, durable = true }) {
+export async function startMariadb({ folder, port, durable = true, whenEnded = () => undefined }) {
   const server = ensureProgram(SERVER, 'mariadb-server')
   const data = join(folder, 'data')
   makeDataDirectory(folder, data)
@@ -43,12 +43,18 @@ export async function startMariadb({ folder, port, durable = true }) {
   )
   closeSync(logFile)
   let ended = false
-  child.once('exit', () => (ended = true))
+  let isUp = false
+  let stopping = false
+  child.once('exit', () => {
+    ended = true
+    if (isUp && !stopping) whenEnded()
+  })
   const secret = readSecret(folder)
   const mysql = (await import('mysql2/promise')).default
   await waitUntilUp(mysql, socket, secret, () => ended, log)
   const admin = () => connectAsRoot(mysql, socket, secret)
   await prepareUsers(admin, secret)
+  isUp = true
   return {
     port,
     user: 'peen',
@@ -65,7 +71,10 @@ export async function startMariadb({ folder, port, durable = true }) {
       await connection.query(`GRANT ALL ON \`${prefix.replaceAll('_', '\\_')}%\`.* TO 'peen'@'127.0.0.1'`)
       await connection.end()
     },
-    stop: () => stopChild(child, () => ended)
+    stop: () => {
+      stopping = true
+      return stopChild(child, () => ended)
+    }
   }
 }
 
@@ -115,7 +124,7 @@ export async function stopLeftover(folder) {
   const pidFile = pidFileOf(folder)
   if (!existsSync(pidFile)) return
   const pid = Number(readFileSync(pidFile, 'utf8'))
-  if (!pid || !isAlive(pid) || !isMariadb(pid)) return
+  if (!pid || !isAlive(pid) || !isOurs(pid, join(folder, 'data'))) return
   process.kill(pid, 'SIGTERM')
   for (let i = 0; i < 200 && isAlive(pid); i++) await pause(50)
 }
@@ -128,9 +137,11 @@ export function starterRuns() {
   return existsSync(cmdline) && readFileSync(cmdline, 'utf8').includes('start.mjs')
 }
 
-function isMariadb(pid) {
+/** Another program may have the number by now, or another MariaDB: only the one over our own data is ours. */
+export function isOurs(pid, data) {
   try {
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('mariadbd')
+    const words = readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0')
+    return words[0].includes('mariadbd') && words.includes(`--datadir=${data}`)
   } catch {
     return false
   }

@@ -24,7 +24,8 @@ declare module '*/doctor.mjs' {
   export function judged(facts: MachineFacts): readonly { readonly how: 'well' | 'care' | 'bad'; readonly says: string }[]
 }
 declare module '*/mariadb.mjs' {
-  export function startMariadb(options: { folder: string; port: number; durable?: boolean }): Promise<{
+  export function isOurs(pid: number, data: string): boolean
+  export function startMariadb(options: { folder: string; port: number; durable?: boolean; whenEnded?: () => void }): Promise<{
     port: number
     user: string
     password: string

@@ -51,7 +51,21 @@ await runOrExplain(async () => {
   process.on('SIGTERM', () => stop(0))
   try {
     writeFileSync(lock(), String(process.pid))
-    database = await startMariadb({ folder: join(PRIVATE, 'mariadb'), port: await checkedDatabasePort() })
+    const place = { folder: join(PRIVATE, 'mariadb'), port: await checkedDatabasePort() }
+    /** A database that ended by itself is started again: screens keep what is typed until it answers. */
+    const revive = async () => {
+      for (let tries = 0; !stopping; tries++) {
+        say(`The database has ended by itself. Starting it again${tries > 0 ? `, try ${tries + 1}` : ''} ...`)
+        try {
+          database = await startMariadb({ ...place, whenEnded: revive })
+          return say('The database is back.')
+        } catch (error) {
+          say(`Peen: ${error.message}`)
+          await new Promise((resolve) => setTimeout(resolve, Math.min(60000, 2000 * 2 ** tries)))
+        }
+      }
+    }
+    database = await startMariadb({ ...place, whenEnded: revive })
     const name = empty ? 'peen_school' : 'peen_demo'
     await database.createDatabase(name)
     await database.allowDatabases(SCRATCH)

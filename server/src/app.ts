@@ -33,7 +33,7 @@ import { techniqueRoutes } from './features/techniques'
 import { visitRoutes } from './features/visits'
 import { tabletRoutes } from './features/tablets'
 import { wallRoutes } from './features/wall'
-import { csrfDefence, knownHost, mount, problemOf, refuse, securityHeaders, type Route, type Services } from './http'
+import { csrfDefence, knownHost, mount, problemOf, refuse, RETRY_AFTER_S, securityHeaders, type Route, type Services } from './http'
 
 export const ROUTES: readonly Route[] = [
   ...authRoutes,
@@ -108,6 +108,7 @@ export function makeApp(services: Services, webFolder: string | null, { hosts = 
     const errorId = v7()
     const problem = problemOf(error, errorId)
     if (problem.status >= 500) req.log?.error({ err: error, errorId }, 'unexpected')
+    if (problem.status === 503) res.set('Retry-After', String(RETRY_AFTER_S))
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
   })
   return app

@@ -16,6 +16,9 @@ export const USUAL_PROBLEMS = [
   'brokenJson',
   'encoding',
   'notUnderstood',
+  'databaseAway',
+  'diskFull',
+  'readOnly',
   'broken'
 ] as const
 

@@ -1,2 +1,3 @@
 export * from './connect'
+export { troubleOf } from './trouble'
 export * as tables from './schema'

@@ -1,4 +1,5 @@
 import { CoreError } from '@peen/core/error'
+import { troubleOf } from '../db'
 import type { FieldIssue, OwnProblem, Problem } from '@peen/contract'
 
 /** An expected refusal: its HTTP status stands beside its code and its sentence. */
@@ -43,8 +44,27 @@ const TITLES: Readonly<Record<number, string>> = {
   415: 'Not understood',
   422: 'Not accepted',
   429: 'Too much at once',
-  500: 'Something broke here'
+  500: 'Something broke here',
+  503: 'Not now'
 }
+
+const TROUBLE = {
+  away: {
+    code: 'databaseAway',
+    says: 'Peen’s database does not answer for the moment. Nothing was changed; it is tried again by itself.'
+  },
+  full: {
+    code: 'diskFull',
+    says: 'The disk of Peen’s computer is full: nothing can be saved. Make room there (npm run doctor says how much is free).'
+  },
+  readOnly: {
+    code: 'readOnly',
+    says: 'The disk of Peen’s computer takes nothing any more: nothing can be saved. Look at that computer at once.'
+  }
+} as const
+
+/** Seconds after which a client may ask again. */
+export const RETRY_AFTER_S = 5
 
 /** Any error as problem details (RFC 9457); what is not expected becomes a 500 that shows an id only. */
 export function problemOf(error: unknown, errorId: string): Problem {
@@ -54,6 +74,8 @@ export function problemOf(error: unknown, errorId: string): Problem {
     const { path, got, limit, code } = error.issue
     return problem(422, code, error.message, { errors: [{ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` }] })
   }
+  const trouble = troubleOf(error)
+  if (trouble) return problem(503, TROUBLE[trouble].code, TROUBLE[trouble].says)
   const type = (error as { type?: string })?.type
   if (type === 'entity.too.large') {
     const { limit = 1048576, length = 0 } = error as { limit?: number; length?: number }
