@@ -108,7 +108,7 @@ export function makeApp(services: Services, webFolder: string | null, { hosts = 
     const errorId = v7()
     const problem = problemOf(error, errorId)
     if (problem.status >= 500) req.log?.error({ err: error, errorId }, 'unexpected')
-    if (problem.status === 503) res.set('Retry-After', String(RETRY_AFTER_S))
+    if (problem.status === 503 || problem.status === 507) res.set('Retry-After', String(RETRY_AFTER_S))
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
   })
   return app

@@ -69,13 +69,13 @@ describe('a database that dies', () => {
 describe('what a database tells', () => {
   // numbers as MariaDB's list of errors has them (from memory)
   it.each([
-    [{ cause: { errno: 1021, code: 'ER_DISK_FULL' } }, 'full', 'diskFull'],
-    [{ cause: { errno: 3, message: 'Error writing file (Errcode: 28 "No space left on device")' } }, 'full', 'diskFull'],
-    [{ cause: { errno: 1290, code: 'ER_OPTION_PREVENTS_STATEMENT' } }, 'readOnly', 'readOnly'],
-    [{ code: 'ECONNREFUSED' }, 'away', 'databaseAway']
-  ] as const)('%j is %s', (error, trouble, code) => {
+    [{ cause: { errno: 1021, code: 'ER_DISK_FULL' } }, 'full', 'diskFull', 507],
+    [{ cause: { errno: 3, message: 'Error writing file (Errcode: 28 "No space left on device")' } }, 'full', 'diskFull', 507],
+    [{ cause: { errno: 1290, code: 'ER_OPTION_PREVENTS_STATEMENT' } }, 'readOnly', 'readOnly', 507],
+    [{ code: 'ECONNREFUSED' }, 'away', 'databaseAway', 503]
+  ] as const)('%j is %s', (error, trouble, code, status) => {
     expect(troubleOf(error)).toBe(trouble)
-    expect(problemOf(error, 'id')).toMatchObject({ status: 503, code })
+    expect(problemOf(error, 'id')).toMatchObject({ status, code })
   })
 
   it('of a taken key or a broken query is no trouble of this kind', () => {

@@ -45,19 +45,24 @@ const TITLES: Readonly<Record<number, string>> = {
   422: 'Not accepted',
   429: 'Too much at once',
   500: 'Something broke here',
-  503: 'Not now'
+  503: 'Not now',
+  507: 'No room'
 }
 
+/** A full disk is no reason to wait in silence: a person has to make room. */
 const TROUBLE = {
   away: {
+    status: 503,
     code: 'databaseAway',
     says: 'Peen’s database does not answer for the moment. Nothing was changed; it is tried again by itself.'
   },
   full: {
+    status: 507,
     code: 'diskFull',
     says: 'The disk of Peen’s computer is full: nothing can be saved. Make room there (npm run doctor says how much is free).'
   },
   readOnly: {
+    status: 507,
     code: 'readOnly',
     says: 'The disk of Peen’s computer takes nothing any more: nothing can be saved. Look at that computer at once.'
   }
@@ -75,7 +80,7 @@ export function problemOf(error: unknown, errorId: string): Problem {
     return problem(422, code, error.message, { errors: [{ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` }] })
   }
   const trouble = troubleOf(error)
-  if (trouble) return problem(503, TROUBLE[trouble].code, TROUBLE[trouble].says)
+  if (trouble) return problem(TROUBLE[trouble].status, TROUBLE[trouble].code, TROUBLE[trouble].says)
   const type = (error as { type?: string })?.type
   if (type === 'entity.too.large') {
     const { limit = 1048576, length = 0 } = error as { limit?: number; length?: number }

@@ -36,7 +36,9 @@ let onSignedOut: () => void = () => undefined
 let onChange: () => () => void = () => () => undefined
 let beforeChange: () => Promise<void> = async () => undefined
 let onPasswordNeeded: () => Promise<boolean> = async () => false
-let onReach: (reached: boolean) => void = () => undefined
+/** Why nothing answers: no network to the server, or a server whose database is down. */
+export type LostBy = 'network' | 'database'
+let onReach: (reached: boolean, by?: LostBy) => void = () => undefined
 
 /** The token that every change carries; known from the sign-in or from /me. */
 export function rememberMe(me: Me | null): void {
@@ -58,7 +60,7 @@ export function whenPasswordNeeded(handler: () => Promise<boolean>): void {
   onPasswordNeeded = handler
 }
 /** Told after every question whether the server answered it. */
-export function whenAsked(handler: (reached: boolean) => void): void {
+export function whenAsked(handler: (reached: boolean, by?: LostBy) => void): void {
   onReach = handler
 }
 /** The server was not reached, or could not answer: what was read before may be shown, what waits goes on waiting. */
@@ -97,8 +99,8 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   } finally {
     answered?.()
   }
-  onReach(!AWAY.has(response.status))
   const answer = (await response.json().catch(() => null)) as Reply<N> & Problem & { readonly answers?: unknown }
+  onReach(!AWAY.has(response.status), answer?.code === 'databaseAway' ? 'database' : 'network')
   if (response.ok) return answer
   if (response.status === 401 && name !== 'signIn' && name !== 'me') onSignedOut()
   if (answer?.code === 'passwordNeeded' && (await onPasswordNeeded())) return ask(name, ...args)

@@ -30,9 +30,10 @@ const now = useNow()
 const looks = ref(false)
 /** There is something to look at: what waits, what was refused, what others left on this tablet. */
 const hasMore = computed(() => outbox.taps.length + drafts.held.length + pictures.kept.length > 0)
+const LOST = { network: 'No connection', database: 'Database down' } as const
 /** Since when the server does not answer; null while it does. */
 const lost = computed(() =>
-  reach.lostAt !== null ? `No connection since ${sayClock(session.time(reach.lostAt), session.school?.timeZone ?? 'UTC')}` : null
+  reach.lostAt !== null ? `${LOST[reach.lostBy]} since ${sayClock(session.time(reach.lostAt), session.school?.timeZone ?? 'UTC')}` : null
 )
 /** Who has nothing open is told of what others left here. */
 const words = computed(() => {

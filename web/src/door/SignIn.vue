@@ -32,7 +32,8 @@ const route = useRoute()
 const router = useRouter()
 const refused = ref<string | null>(null)
 const AWAY = 'Peen does not answer. Check that this tablet is in the school’s network; this page goes on by itself when Peen is back.'
-const said = computed(() => (reach.isLost && !shares.value ? AWAY : refused.value))
+const DOWN = 'Peen’s database is down. It is started again by itself, and this page goes on when it is back.'
+const said = computed(() => (reach.isLost && !shares.value ? (reach.lostBy === 'database' ? DOWN : AWAY) : refused.value))
 const goOn = () => router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/floor')
 /** A tablet of a table opens at the dog that is on it. */
 async function atTheTable(): Promise<void> {

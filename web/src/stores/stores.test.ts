@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { ask, ApiError, isUnreachable, rememberMe, sentenceOf, whenChanging } from '../api/client'
+import { ask, ApiError, isUnreachable, rememberMe, sentenceOf, whenAsked, whenChanging } from '../api/client'
 import { ok, RUBEN, SCHOOL, signedIn, stubServer, unstub, type Asked } from '../testing/server'
 import { useOutboxStore } from './outbox'
+import { useReachStore } from './reach'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
 
@@ -34,6 +35,38 @@ describe('asking the server', () => {
     const error = (await ask('floor').catch((caught: unknown) => caught)) as ApiError
     expect(isUnreachable(error)).toBe(true)
     expect(sentenceOf(error)).toBe('Peen does not answer.')
+  })
+})
+
+describe('a server that cannot save', () => {
+  const refusing = (status: number, code: string, detail: string) => (server.answer = () => ({ status, body: { status, code, detail } }))
+
+  it('is told from a network that is gone: its database is down', async () => {
+    const reach = useReachStore()
+    whenAsked(reach.told)
+    refusing(503, 'databaseAway', 'Peen’s database does not answer for the moment.')
+    await ask('floor').catch(() => undefined)
+    expect([reach.isLost, reach.lostBy]).toEqual([true, 'database'])
+    server.answer = () => 'offline'
+    await ask('floor').catch(() => undefined)
+    expect([reach.isLost, reach.lostBy]).toEqual([true, 'network'])
+    server.answer = () => ok({})
+    await ask('floor')
+    expect(reach.isLost).toBe(false)
+    whenAsked(() => undefined)
+  })
+
+  it('for a full disk says so, and the tap is kept', async () => {
+    signedIn()
+    const outbox = useOutboxStore()
+    refusing(507, 'diskFull', 'The disk of Peen’s computer is full: nothing can be saved.')
+    outbox.put(outbox.make(VISIT, 'noted', { text: 'a' }, 1))
+    await vi.waitFor(() => expect(outbox.refusal).toBe('The disk of Peen’s computer is full: nothing can be saved.'))
+    expect(outbox.waiting).toHaveLength(1)
+    expect(outbox.refused).toEqual([])
+    server.answer = answered('stored')
+    await outbox.flush()
+    expect(outbox.waiting).toEqual([])
   })
 })
 
