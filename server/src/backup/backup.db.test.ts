@@ -60,6 +60,11 @@ describe('a backup', () => {
     expect(said.join(' ')).toMatch(/reading the school.*encrypting.*restoring it.*trail/s)
     await expect(make('byHand', { second: folder })).rejects.toThrow('choose a passphrase first')
     expect(lastFailure(place.folder)!.says).toContain('choose a passphrase first')
+    // what a program that was killed has left in clear goes with the next one
+    const left = join(place.folder, 'under-way-999999999-abc')
+    mkdirSync(left)
+    writeFileSync(join(left, 'database.sql'), 'in clear')
+    await make()
     // no work, no throw-away database and no half file is left
     expect(readdirSync(place.folder).filter((name) => /under-way|\.part$/.test(name))).toEqual([])
     const [databases] = (await world.db.execute(sql`SHOW DATABASES LIKE 'peen\_test\_backup\_proof'`)) as unknown as [unknown[]]

@@ -1,6 +1,6 @@
 // Makes one backup: reads the school as of one moment, packs it, restores it to prove it, copies it, and lets old ones go.
 import { generateX25519Identity, identityToRecipient } from 'age-encryption'
-import { cpSync, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import mysql from 'mysql2/promise'
 import type { DatabaseSettings } from '../db'
@@ -42,10 +42,20 @@ export async function backUp(place: BackupPlace, doing: Doing): Promise<Backup> 
   }
 }
 
+const UNDER_WAY = 'under-way-'
+/** What a program that was killed has left, the school in clear among it, does not stay. */
+function clearLeftovers(folder: string): void {
+  for (const name of readdirSync(folder)) {
+    const pid = Number(new RegExp(`^${UNDER_WAY}(\\d+)-`).exec(name)?.[1])
+    if (pid > 0 && !existsSync(`/proc/${pid}`)) rmSync(join(folder, name), { recursive: true, force: true })
+  }
+}
+
 async function tryToBackUp({ settings, folder, second, room, proofDatabase }: BackupPlace, { why, say, now }: Doing): Promise<Backup> {
   const key = await keyIn(folder)
   await refuseFullDisk(folder, settings)
-  const work = mkdtempSync(join(folder, 'under-way-'))
+  clearLeftovers(folder)
+  const work = mkdtempSync(join(folder, `${UNDER_WAY}${process.pid}-`))
   try {
     const stage = join(work, 'stage')
     mkdirSync(stage, { mode: 0o700 })
