@@ -1,5 +1,5 @@
 // A backup is made, proven, opened by hand and restored, on the real database; what is damaged is refused, and nothing is touched.
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync, spawn } from 'node:child_process'
 import { closeSync, mkdirSync, mkdtempSync, openSync, readdirSync, readFileSync, rmSync, writeFileSync, writeSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -205,31 +205,40 @@ describe('restoring', () => {
 describe('on another computer', () => {
   const home = join(folder, 'other-computer')
   const ROOT = fileURLToPath(new URL('../../..', import.meta.url))
+  /** Eight commands, each of which opens a database: minutes on a slow machine. */
+  const LONG_MS = 1800000
   let port = 0
   /** A command at the terminal of a computer where Peen never ran. */
   const command = (script: string, ...words: string[]) => {
     const env = { ...process.env, PEEN_HOME: home, PEEN_DB_PORT: String(port), PEEN_BACKUP_PASSPHRASE: PASSPHRASE, PEEN_BACKUPS: undefined }
-    const { status, stdout, stderr } = spawnSync(process.execPath, [join(ROOT, 'scripts', script), ...words], { env, encoding: 'utf8' })
-    return { status, says: stdout + stderr }
+    // the runner is answered meanwhile: these take a while
+    const child = spawn(process.execPath, [join(ROOT, 'scripts', script), ...words], { env })
+    let says = ''
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (data) => (says += data))
+    return new Promise<{ status: number | null; says: string }>((resolve) => child.once('close', (status) => resolve({ status, says })))
   }
 
-  it('the school goes on from one file, by the commands that the handbook names', async () => {
-    port = await freePort()
-    const file = join(place.folder, backupsIn(place.folder).find(({ why, proof }) => why === 'daily' && isProven(proof!))!.file)
-    expect(command('staff.mjs').says).toContain('There is no school here yet')
-    expect(command('restore.mjs', `${file}.gone`)).toMatchObject({ status: 1, says: expect.stringContaining('is not there') })
-    const moved = command('restore.mjs', file)
-    expect(moved.says).toMatch(/Restored, as it was on 2026-04-14.*: 6 people, 1 visit, /s)
-    expect(moved.says).toContain('Backups here go on under the same passphrase.')
-    expect(moved.status).toBe(0)
-    expect(command('staff.mjs').says).toMatch(/lena\s+lead\s+signs/)
-    expect(readFileSync(join(home, 'room', 'authority.key'), 'utf8')).toBe('a key of the room')
-    // a second time a school is here: it gives way only when asked, and is backed up before
-    expect(command('restore.mjs', file)).toMatchObject({ status: 1, says: expect.stringContaining('A school is here already') })
-    expect(command('restore.mjs', file, '--replace').status).toBe(0)
-    // the one of before goes with the one that gave way, under the same passphrase
-    const own = backupsIn(join(home, 'backups'))[0]!.file
-    expect(command('restore.mjs', join(home, 'backups', own), '--replace').status).toBe(0)
-    expect(command('backup.mjs', '--list').says).toMatch(/beforeRestore\.tar .* proven by restoring: 6 people, 1 visit, /)
-  })
+  it(
+    'the school goes on from one file, by the commands that the handbook names',
+    async () => {
+      port = await freePort()
+      const file = join(place.folder, backupsIn(place.folder).find(({ why, proof }) => why === 'daily' && isProven(proof!))!.file)
+      expect((await command('staff.mjs')).says).toContain('There is no school here yet')
+      expect(await command('restore.mjs', `${file}.gone`)).toMatchObject({ status: 1, says: expect.stringContaining('is not there') })
+      const moved = await command('restore.mjs', file)
+      expect(moved.says).toMatch(/Restored, as it was on 2026-04-14.*: 6 people, 1 visit, /s)
+      expect(moved.says).toContain('Backups here go on under the same passphrase.')
+      expect(moved.status).toBe(0)
+      expect((await command('staff.mjs')).says).toMatch(/lena\s+lead\s+signs/)
+      expect(readFileSync(join(home, 'room', 'authority.key'), 'utf8')).toBe('a key of the room')
+      // a second time a school is here: it gives way only when asked, and is backed up before
+      expect(await command('restore.mjs', file)).toMatchObject({ status: 1, says: expect.stringContaining('A school is here already') })
+      expect((await command('restore.mjs', file, '--replace')).status).toBe(0)
+      // the one of before goes with the one that gave way, under the same passphrase
+      const own = backupsIn(join(home, 'backups'))[0]!.file
+      expect((await command('restore.mjs', join(home, 'backups', own), '--replace')).status).toBe(0)
+      expect((await command('backup.mjs', '--list')).says).toMatch(/beforeRestore\.tar .* proven by restoring: 6 people, 1 visit, /)
+    },
+    LONG_MS
+  )
 })

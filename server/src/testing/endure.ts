@@ -34,7 +34,8 @@ export type Endured = {
 }
 
 const EACH = 8
-const ROUND_MS = 120000
+/** A round ends when everything is answered for; so long it is waited for on a machine that is slow for a while. */
+const ROUND_MS = 400000
 const ROOT = fileURLToPath(new URL('../../..', import.meta.url))
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 
@@ -118,7 +119,7 @@ async function sendAll(
       ...{ atDevice, receivedAt: null, payload: { text } }
     }))
     for (const { id } of batch) device.sent.add(id)
-    const cut = isCut && draw() < 0.5 ? AbortSignal.timeout(1 + Math.floor(draw() * 25)) : AbortSignal.timeout(8000)
+    const cut = isCut && draw() < 0.5 ? AbortSignal.timeout(1 + Math.floor(draw() * 25)) : AbortSignal.timeout(30000)
     try {
       const headers = { ...device.client.headers, 'content-type': 'application/json' }
       const response = await fetch(`${url}/visits/${visitId}/events`, {
@@ -147,7 +148,7 @@ async function signThrough(url: string, by: Client, gradingId: string, version: 
   while (Date.now() < until) {
     try {
       const init = { method: 'POST', headers: { ...by.headers, 'content-type': 'application/json' }, body: JSON.stringify({ version }) }
-      const response = await fetch(`${url}/gradings/${gradingId}/sign`, { ...init, signal: AbortSignal.timeout(8000) })
+      const response = await fetch(`${url}/gradings/${gradingId}/sign`, { ...init, signal: AbortSignal.timeout(30000) })
       const body = (await response.json()) as { code?: string }
       if (response.ok || body.code === 'signed') return
     } catch {
