@@ -33,6 +33,7 @@ import { techniqueRoutes } from './features/techniques'
 import { visitRoutes } from './features/visits'
 import { tabletRoutes } from './features/tablets'
 import { wallRoutes } from './features/wall'
+import { tellError } from './log'
 import { csrfDefence, knownHost, mount, problemOf, refuse, RETRY_AFTER_S, securityHeaders, type Route, type Services } from './http'
 
 export const ROUTES: readonly Route[] = [
@@ -107,7 +108,9 @@ export function makeApp(services: Services, webFolder: string | null, { hosts = 
   app.use((error: unknown, req: Request, res: Response, _next: NextFunction) => {
     const errorId = v7()
     const problem = problemOf(error, errorId)
-    if (problem.status >= 500) req.log?.error({ err: error, errorId }, 'unexpected')
+    if (problem.status === 503 || problem.status === 507) req.log?.warn(`${problem.code}: ${problem.detail}`)
+    // told here: what pino-http writes of an error holds the values of a query
+    else if (problem.status >= 500) req.log?.error({ failure: tellError(error), errorId }, 'unexpected')
     if (problem.status === 503 || problem.status === 507) res.set('Retry-After', String(RETRY_AFTER_S))
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
   })

@@ -1,5 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, ref } from 'vue'
+import { ask, whenAsked } from '../api/client'
+import { useReachStore } from '../stores/reach'
 import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { ALL_NEWS, useAsked } from './useAsked'
 
@@ -24,6 +26,19 @@ describe('what a screen asks', () => {
     await settled()
     expect([data.value, error.value, loading.value]).toEqual([[{ name: 'Flint' }], null, false])
     expect(paths()).toEqual(['/dogs'])
+  })
+
+  it('is asked again by itself when the server answers again', async () => {
+    whenAsked(useReachStore().told)
+    server.answer = () => refusal(503, 'Peen’s database does not answer for the moment.', { code: 'databaseAway' })
+    const { data, error } = useAsked('people')
+    await vi.waitFor(() => expect(error.value).toContain('database'), { timeout: 10000 })
+    server.answer = () => ok([{ name: 'Flint' }])
+    // another screen, or the top line, finds it again
+    await ask('floor')
+    await vi.waitFor(() => expect(data.value).toEqual([{ name: 'Flint' }]), { timeout: 10000 })
+    expect(error.value).toBeNull()
+    whenAsked(() => undefined)
   })
 
   it('shows the newest that was asked for, whatever comes last', async () => {

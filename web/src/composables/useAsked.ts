@@ -1,10 +1,11 @@
 import type { EndpointName, Reply } from '@peen/contract'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { computed, onScopeDispose, type ComputedRef, type WritableComputedRef } from 'vue'
+import { computed, onScopeDispose, watch, type ComputedRef, type WritableComputedRef } from 'vue'
 import { cache } from '../api/cache'
-import { ApiError, sentenceOf, type Given } from '../api/client'
+import { ApiError, isUnreachable, sentenceOf, type Given } from '../api/client'
 import { read } from '../offline/read'
 import { useLiveStore, type LiveNews } from '../stores/live'
+import { useReachStore } from '../stores/reach'
 
 export type Asked<T> = {
   /** what was answered, or what a screen has put in its place */
@@ -28,6 +29,8 @@ export type HowAsked = {
 /** Everything that other tablets do. */
 export const ALL_NEWS = () => true
 
+/** A server that has just come back is given a moment, ms. */
+const AGAIN_MS = 500
 let count = 0
 
 /** A screen's data from one endpoint, asked again whenever what is given changes. What was shown stays until the answer is there. */
@@ -53,6 +56,12 @@ export function useAsked<N extends EndpointName>(
     cache
   )
   const reload = async () => void (await query.refetch())
+  const reach = useReachStore()
+  // what could not be read while nothing answered is read by itself as soon as something does
+  watch(
+    () => isUnreachable(query.error.value) && !reach.isLost,
+    (again) => again && setTimeout(() => void reload(), AGAIN_MS)
+  )
   if (hears) followNews(hears, reload)
   return {
     data: computed({
