@@ -13,7 +13,7 @@ import { connect, migrationsMissing, tables, type DatabaseSettings } from '../db
 import { pourFrom } from './database'
 import { unpack } from './pack'
 import { smallSchool, type World } from '../testing/world'
-import { backUp, backupsIn, choosePassphrase, isProven, keyIn, lastFailure, restore, unwrapped, type BackupPlace } from '.'
+import { backUp, backupsIn, choosePassphrase, isProven, keyIn, lastFailure, NotAsItShouldBe, restore, unwrapped, type BackupPlace } from '.'
 
 const PASSPHRASE = 'comb apron kettle moss ferry'
 /** Less work for a try at the passphrase than a school has: tests guess nothing. */
@@ -71,6 +71,17 @@ describe('a backup', () => {
     expect(databases).toEqual([])
   })
 
+  it('waits for another one that is at work', async () => {
+    const other = spawn(process.execPath, ['-e', 'setTimeout(() => 0, 600000)', 'backup/main.ts'])
+    const left = join(place.folder, `under-way-${other.pid}-abc`)
+    mkdirSync(left)
+    await expect.poll(() => make().then(String, String), { timeout: 60000 }).toContain('Another backup is under way.')
+    other.kill('SIGKILL')
+    await new Promise((resolve) => other.once('exit', resolve))
+    await make()
+    expect(readdirSync(place.folder)).not.toContain(`under-way-${other.pid}-abc`)
+  })
+
   it('takes a passphrase, refuses a short one, and asks for the old before a new one', async () => {
     await expect(choosePassphrase(place.folder, 'too short', null)).rejects.toThrow('The passphrase has 9 characters; at least 15')
     await choosePassphrase(place.folder, 'the first passphrase of all', null, LITTLE_WORK)
@@ -114,7 +125,9 @@ describe('a backup', () => {
   it('is not called proven when the trail in it does not fit, or charts come out otherwise', async () => {
     const [kept] = await world.db.select().from(tables.charts).limit(1)
     await world.db.delete(tables.charts).where(eq(tables.charts.techniqueId, kept!.techniqueId))
-    await expect(make()).rejects.toThrow('Charts or coats come out otherwise')
+    const wrong = await make().catch((error: unknown) => error)
+    expect(wrong).toBeInstanceOf(NotAsItShouldBe)
+    expect((wrong as Error).message).toContain('Charts or coats come out otherwise')
     expect(backupsIn(place.folder)[0]!.proof!.derived).toBe('other')
     await world.db.insert(tables.charts).values(kept!)
     await world.db.execute(sql`UPDATE audit_log SET hash = ${'0'.repeat(64)} WHERE seq = 1`)

@@ -1,4 +1,4 @@
-export { backUp, inMb, type BackupPlace } from './make'
+export { backUp, inMb, NotAsItShouldBe, type BackupPlace } from './make'
 export { backupsIn, lastFailure, type Backup, type Failure } from './folder'
 export { adoptKey, choosePassphrase, keyIn, PASSPHRASE_AT_LEAST, unwrapped } from './key'
 export { backupsOf, type Backups } from './runner'

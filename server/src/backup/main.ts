@@ -10,6 +10,7 @@ import {
   inMb,
   isProven,
   keyIn,
+  NotAsItShouldBe,
   restore,
   unwrapped,
   type Backup,
@@ -57,7 +58,13 @@ async function beforeMigration(): Promise<void> {
   say(
     `This Peen is newer than the school’s database: ${missing.count} ${missing.count === 1 ? 'change' : 'changes'} to make. A backup first.`
   )
-  say(saidOf(await backUp(place, { why: 'beforeMigration', say, now })))
+  try {
+    say(saidOf(await backUp(place, { why: 'beforeMigration', say, now })))
+  } catch (error) {
+    // what was wrong before is no reason to stay shut: the backup is there, and the migration ran on it
+    if (!(error instanceof NotAsItShouldBe)) throw error
+    say(error.message)
+  }
 }
 
 async function passphrase(): Promise<void> {

@@ -1,6 +1,6 @@
 // Makes one backup: reads the school as of one moment, packs it, restores it to prove it, copies it, and lets old ones go.
 import { generateX25519Identity, identityToRecipient } from 'age-encryption'
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import mysql from 'mysql2/promise'
 import type { DatabaseSettings } from '../db'
@@ -43,11 +43,18 @@ export async function backUp(place: BackupPlace, doing: Doing): Promise<Backup> 
 }
 
 const UNDER_WAY = 'under-way-'
-/** What a program that was killed has left, the school in clear among it, does not stay. */
+/** Made and restored, but something in the school is not as it should be. */
+export class NotAsItShouldBe extends Error {}
+
+/** What a program that was killed has left, the school in clear among it, does not stay. Throws where another one is at work. */
 function clearLeftovers(folder: string): void {
   for (const name of readdirSync(folder)) {
     const pid = Number(new RegExp(`^${UNDER_WAY}(\\d+)-`).exec(name)?.[1])
-    if (pid > 0 && !existsSync(`/proc/${pid}`)) rmSync(join(folder, name), { recursive: true, force: true })
+    if (!(pid > 0) || pid === process.pid) continue
+    // the number may belong to another program by now
+    if (existsSync(`/proc/${pid}`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('backup/main.ts'))
+      throw new Error('Another backup is under way. Wait until it is done.')
+    rmSync(join(folder, name), { recursive: true, force: true })
   }
 }
 
@@ -87,7 +94,7 @@ async function tryToBackUp({ settings, folder, second, room, proofDatabase }: Ba
     if (second) copyTo(second, file, key.wrapped !== null)
     for (const old of mayGo(backupsIn(folder))) removeBackup(folder, old)
     const backup = backupsIn(folder).find((one) => join(folder, one.file) === file)!
-    if (!isProven(backup.proof!)) throw new Error(unprovenWords(backup))
+    if (!isProven(backup.proof!)) throw new NotAsItShouldBe(unprovenWords(backup))
     return backup
   } finally {
     rmSync(work, { recursive: true, force: true })
