@@ -44,7 +44,7 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div class="flex flex-wrap items-end gap-3">
-      <h2 class="title flex-1">Who may be certified, on what evidence</h2>
+      <h2 class="title flex-1">Who may be certified</h2>
       <label
         ><span class="sr-only">Certificate</span>
         <select class="field h-12 w-72" :value="shown" @change="chosen = ($event.target as HTMLSelectElement).value">
