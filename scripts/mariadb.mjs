@@ -9,15 +9,26 @@ import { ensureProgram, isAlive, PRIVATE, Refusal, say } from './machine.mjs'
 const SERVER = ['/usr/sbin/mariadbd', '/usr/local/sbin/mariadbd']
 const INSTALLER = ['/usr/bin/mariadb-install-db', '/usr/local/bin/mariadb-install-db']
 const CHARACTERS = ['--character-set-server=utf8mb4', '--collation-server=utf8mb4_unicode_520_ci']
+/** A transaction that would write over what another wrote since it began to read is told so, and begins again (db/connect.ts). */
+const ONE_AFTER_ANOTHER = ['--innodb-snapshot-isolation=ON']
 
 /**
- * Starts MariaDB in `folder` and makes sure the application user exists. `whenEnded`: called when it ends without being stopped.
+ * Starts MariaDB in `folder` and makes sure the application user exists. `whenEnded`: called when it ends without being stopped;
+ * `user`: who it runs as; `more`: further options; `isReady`: asked of a connection until it says yes.
  * @returns {Promise<{port: number, user: string, password: string, createDatabase: (name: string) => Promise<void>, allowDatabases: (prefix: string) => Promise<void>, stop: () => Promise<void>}>}
  */
-export async function startMariadb({ folder, port, durable = true, whenEnded = () => undefined }) {
+export async function startMariadb({
+  folder,
+  port,
+  durable = true,
+  whenEnded = () => undefined,
+  user = userInfo().username,
+  more = [],
+  isReady = async () => true
+}) {
   const server = ensureProgram(SERVER, 'mariadb-server')
   const data = join(folder, 'data')
-  makeDataDirectory(folder, data)
+  makeDataDirectory(folder, data, user)
   const pidFile = pidFileOf(folder)
   const socket = socketPath(folder)
   const log = join(folder, 'mariadb.log')
@@ -26,7 +37,7 @@ export async function startMariadb({ folder, port, durable = true, whenEnded = (
     server,
     [
       '--no-defaults',
-      `--user=${userInfo().username}`,
+      `--user=${user}`,
       `--datadir=${data}`,
       `--tmpdir=${join(folder, 'tmp')}`,
       `--socket=${socket}`,
@@ -36,6 +47,8 @@ export async function startMariadb({ folder, port, durable = true, whenEnded = (
       '--skip-name-resolve',
       '--default-time-zone=+00:00',
       ...CHARACTERS,
+      ...ONE_AFTER_ANOTHER,
+      ...more,
       ...(durable ? [] : ['--innodb-flush-log-at-trx-commit=0', '--skip-log-bin'])
     ],
     // its own process group: Ctrl-C reaches us alone, and we stop the server before the database
@@ -51,7 +64,7 @@ export async function startMariadb({ folder, port, durable = true, whenEnded = (
   })
   const secret = readSecret(folder)
   const mysql = (await import('mysql2/promise')).default
-  await waitUntilUp(mysql, socket, secret, () => ended, log)
+  await waitUntilUp(mysql, socket, secret, () => ended, log, isReady)
   const admin = () => connectAsRoot(mysql, socket, secret)
   await prepareUsers(admin, secret)
   isUp = true
@@ -78,7 +91,7 @@ export async function startMariadb({ folder, port, durable = true, whenEnded = (
   }
 }
 
-function makeDataDirectory(folder, data) {
+function makeDataDirectory(folder, data, user) {
   const marker = join(folder, 'data-is-complete')
   if (existsSync(marker) && existsSync(join(data, 'mysql'))) return
   if (existsSync(data)) {
@@ -92,7 +105,7 @@ function makeDataDirectory(folder, data) {
     installer,
     [
       '--no-defaults',
-      `--user=${userInfo().username}`,
+      `--user=${user}`,
       `--datadir=${data}`,
       '--auth-root-authentication-method=normal',
       '--skip-test-db',
@@ -154,17 +167,17 @@ function socketPath(folder) {
   return join(tmpdir(), `peen-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}.sock`)
 }
 
-async function waitUntilUp(mysql, socket, secret, hasEnded, log) {
+async function waitUntilUp(mysql, socket, secret, hasEnded, log, isReady) {
   for (let i = 0; i < 600; i++) {
     if (hasEnded()) throw new Refusal(`MariaDB did not start. Its own words are in ${log}.`)
     try {
       const connection = await connectAsRoot(mysql, socket, secret)
-      await connection.end()
-      return
+      const ready = await isReady(connection).finally(() => connection.end())
+      if (ready) return
     } catch (error) {
       if (error.code === 'ER_ACCESS_DENIED_ERROR') throw new Refusal('MariaDB refuses our own password: the data directory is not ours.')
-      await pause(50)
     }
+    await pause(50)
   }
   throw new Refusal(`MariaDB did not answer within 30 seconds. Its own words are in ${log}.`)
 }

@@ -4,6 +4,7 @@ import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2'
 import { migrate } from 'drizzle-orm/mysql2/migrator'
 import mysql from 'mysql2/promise'
 import { fileURLToPath } from 'node:url'
+import { poolOver, type Node } from './cluster'
 import * as schema from './schema'
 
 export type Database = MySql2Database<typeof schema>
@@ -17,6 +18,10 @@ export type DatabaseSettings = {
   readonly user: string
   readonly password: string
   readonly database: string
+  /** further nodes of the same database, in the order in which they are tried after the first */
+  readonly others?: readonly Node[]
+  /** PEM of the authority that vouches for a database on another machine; with it the connection is encrypted */
+  readonly ca?: string
 }
 
 export type Connection = { readonly db: Database; readonly close: () => Promise<void> }
@@ -24,10 +29,16 @@ export type Connection = { readonly db: Database; readonly close: () => Promise<
 /** Hears every query with its values: tests alone, no log may hold values. */
 export type Listening = { readonly logQuery: (query: string, values: unknown[]) => void }
 
-/** A pool on loopback, times in UTC to the millisecond. */
-export function connect(settings: DatabaseSettings, logger?: Listening): Connection {
-  const pool = mysql.createPool({ ...settings, timezone: 'Z', connectionLimit: 10, supportBigNumbers: true })
-  return { db: drizzle(pool, { schema, mode: 'default', ...(logger ? { logger } : {}) }), close: () => pool.end() }
+/** A pool over the database, or over the nodes of one; times in UTC to the millisecond. */
+export function connect({ others = [], ca, host, port, ...settings }: DatabaseSettings, logger?: Listening): Connection {
+  const options = { ...settings, ...(ca ? { ssl: { ca } } : {}), timezone: 'Z', connectionLimit: 10, supportBigNumbers: true }
+  const more = logger ? { logger } : {}
+  if (others.length === 0) {
+    const pool = mysql.createPool({ ...options, host, port })
+    return { db: drizzle(pool, { schema, mode: 'default', ...more }), close: () => pool.end() }
+  }
+  const { client, end } = poolOver([{ host, port }, ...others], options)
+  return { db: drizzle(client, { schema, mode: 'default', ...more }), close: end }
 }
 
 const MIGRATIONS = { migrationsFolder: fileURLToPath(new URL('../../drizzle', import.meta.url)) }
@@ -63,7 +74,8 @@ function errorNumber(error: unknown): number | null {
 }
 
 const DUPLICATE_KEY = 1062
-const DEADLOCK = 1213
+/** A deadlock (1213), and a row that changed since the transaction began to read (1020). */
+const CLASHES: ReadonlySet<number> = new Set([1213, 1020])
 
 /** Was a write refused because a unique key is taken? */
 export const isTaken = (error: unknown): boolean => errorNumber(error) === DUPLICATE_KEY
@@ -82,16 +94,22 @@ const homes = new WeakMap<Transaction, Database>()
 export const homeOf = (reader: Reader): Database | null =>
   '$client' in reader ? (reader as Database) : (homes.get(reader as Transaction) ?? null)
 
-/** Runs a transaction, once more after a deadlock: MariaDB asks for exactly that. */
+/** So often a transaction is run before its clash is told. Chosen: on several nodes a clash is found at the end only. */
+const MOST_TRIES = 6
+
+/** Runs a transaction, again from its start after a clash with another: MariaDB asks for exactly that. */
 export async function inTransaction<T>(db: Database, work: (tx: Transaction) => Promise<T>): Promise<T> {
   const known = (tx: Transaction) => {
     homes.set(tx, db)
     return work(tx)
   }
-  try {
-    return await db.transaction(known)
-  } catch (error) {
-    if (errorNumber(error) !== DEADLOCK) throw error
-    return db.transaction(known)
+  for (let tries = 1; ; tries++) {
+    try {
+      return await db.transaction(known)
+    } catch (error) {
+      if (!CLASHES.has(errorNumber(error) ?? 0) || tries === MOST_TRIES) throw error
+      // those who clashed do not meet again in step
+      await new Promise((resolve) => setTimeout(resolve, Math.random() * 20 * 2 ** tries))
+    }
   }
 }

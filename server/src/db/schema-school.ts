@@ -30,7 +30,7 @@ export const school = mysqlTable('school', {
   /** when a trim passes; null where nobody has changed it */
   grading: json('grading').$type<GradeRules>(),
   /** by which code derived tables were filled last */
-  derivedBy: int('derived_by')
+  derivedBy: varchar('derived_by', { length: 16 })
 })
 
 export const people = mysqlTable(
@@ -318,6 +318,9 @@ export const events = mysqlTable(
   },
   (t) => [index('practice_events_visit').on(t.visitId), uniqueIndex('practice_events_position').on(t.position)]
 )
+
+/** Never holds a row for longer than a transaction: what is locked on one node of a cluster is told to the others by it (db/cluster.ts). */
+export const holds = mysqlTable('holds', { name: varchar('name', { length: 64 }).primaryKey() })
 
 export const holdLifts = mysqlTable('hold_lifts', {
   id: uuid('id').primaryKey(),

@@ -1,5 +1,5 @@
 // Wrong passwords slow down further tries, by name and by address; another's guesses lock no one out.
-import { and, count, eq, gt } from 'drizzle-orm'
+import { and, count, eq, gt, inArray } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { tables, type Database } from '../../db'
 import { Refused } from '../../http'
@@ -19,6 +19,8 @@ export type Key = { readonly kind: Kind; readonly value: string }
 export const pinKey = (deviceId: string, personId: string): Key => ({ kind: 'name', value: `pin ${deviceId} ${personId}` })
 
 const textOf = ({ kind, value }: Key) => `${kind}:${value}`.slice(0, 120)
+
+const { signInFailures: f } = tables
 
 /** One after another for each key, so that tries sent together are counted as if they came in turn. */
 const queues = new Map<string, { tail: Promise<unknown>; waiting: number }>()
@@ -44,7 +46,7 @@ export function waitAfter(wrong: number, free: number): number {
 
 /**
  * Runs one try of a password: in turn with others for the same name, after the wait that the wrong ones before it cost. A right one
- * forgets those of its name. `verify` answers whether it was right.
+ * forgets those of its name. `verify` answers whether it was right; what it throws is no wrong try.
  */
 export async function tryPassword<T>(
   db: Database,
@@ -54,23 +56,36 @@ export async function tryPassword<T>(
 ): Promise<T> {
   return inTurn(textOf(keys[0]), async () => {
     const since = new Date(now.getTime() - WINDOW_MINUTES * 60000)
-    const waits = await Promise.all(keys.map(async (key) => waitAfter(await wrongTries(db, key, since), FREE[key.kind])))
+    // counted before it is known to be wrong: tries sent to several servers at once see each other
+    const own = keys.map((key) => ({ id: v7(), key: textOf(key), at: now }))
+    await db.insert(f).values(own)
+    const waits = await Promise.all(keys.map(async (key) => waitAfter((await wrongTries(db, key, since)) - 1, FREE[key.kind])))
     const wait = Math.max(0, ...waits)
     if (wait > 0) await new Promise((resolve) => setTimeout(resolve, wait))
-    const { right, value } = await verify()
-    const { signInFailures: f } = tables
-    if (right) await forgetTries(db, keys[0])
-    else await db.insert(f).values(keys.map((key) => ({ id: v7(), key: textOf(key), at: now })))
+    const uncount = () =>
+      db.delete(f).where(
+        inArray(
+          f.id,
+          own.map(({ id }) => id)
+        )
+      )
+    const { right, value } = await verify().catch(async (error: unknown) => {
+      await uncount()
+      throw error
+    })
+    if (right) {
+      await uncount()
+      await forgetTries(db, keys[0])
+    }
     return value
   })
 }
 
 export async function forgetTries(db: Database, key: Key): Promise<void> {
-  await db.delete(tables.signInFailures).where(eq(tables.signInFailures.key, textOf(key)))
+  await db.delete(f).where(eq(f.key, textOf(key)))
 }
 
 export async function wrongTries(db: Database, key: Key, since: Date): Promise<number> {
-  const { signInFailures: f } = tables
   const [{ n }] = await db
     .select({ n: count() })
     .from(f)

@@ -11,9 +11,9 @@ export {
   rackOf,
   houseIn,
   schoolRow,
-  DERIVED_BY,
   techniquesOf
 } from './school'
+export { DERIVED_BY } from './derived-by'
 export { everyStandard, newestStandards, retiredOf, standardOf, trimNames } from './versions'
 
 export const schoolRoutes: readonly Route[] = [

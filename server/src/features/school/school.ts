@@ -19,10 +19,8 @@ import type { Tool } from '@peen/core/tools'
 import { asc } from 'drizzle-orm'
 import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
+import { DERIVED_BY } from './derived-by'
 import { everyStandard, retiredOf } from './versions'
-
-/** Counts up whenever derived tables are filled in another way: a school that was served by older code derives anew. */
-export const DERIVED_BY = 6
 
 const EMPTY_ROOM = { room: 'grooming room', timeZone: 'Europe/London', demoNow: null, roomWidthMm: 12000, roomDepthMm: 9000 }
 

@@ -29,7 +29,8 @@ export async function unlock(services: Services, { personId, pin }: Unlock, devi
   const key = pinKey(deviceId, personId)
   const since = new Date(now.getTime() - COUNT_HOURS * 3600000)
   const person = await tryPassword(db, [key], now, async () => {
-    const wrong = await wrongTries(db, key, since)
+    // this try is counted already
+    const wrong = (await wrongTries(db, key, since)) - 1
     if (wrong >= MOST_WRONG_PINS)
       throw new Refused(
         429,
