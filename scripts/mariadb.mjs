@@ -15,7 +15,7 @@ const ONE_AFTER_ANOTHER = ['--innodb-snapshot-isolation=ON']
 /**
  * Starts MariaDB in `folder` and makes sure the application user exists. `whenEnded`: called when it ends without being stopped;
  * `user`: who it runs as; `more`: further options; `isReady`: asked of a connection until it says yes.
- * @returns {Promise<{port: number, user: string, password: string, createDatabase: (name: string) => Promise<void>, allowDatabases: (prefix: string) => Promise<void>, stop: () => Promise<void>}>}
+ * @returns {Promise<{port: number, user: string, password: string, createDatabase: (name: string) => Promise<void>, allowDatabases: (prefix: string) => Promise<void>, status: (name: string) => Promise<string>, stop: () => Promise<void>}>}
  */
 export async function startMariadb({
   folder,
@@ -84,6 +84,12 @@ export async function startMariadb({
       await connection.query(`GRANT ALL ON \`${prefix.replaceAll('_', '\\_')}%\`.* TO 'peen'@'127.0.0.1'`)
       await connection.end()
     },
+    /** One of the server's own status values, as it writes it. */
+    status: async (name) => {
+      const connection = await admin()
+      const [rows] = await connection.query('SHOW STATUS LIKE ?', [name]).finally(() => connection.end())
+      return rows[0]?.Value ?? ''
+    },
     stop: () => {
       stopping = true
       return stopChild(child, () => ended)
@@ -118,7 +124,9 @@ function makeDataDirectory(folder, data, user) {
       `MariaDB's data directory could not be made in ${data}: ${(run.stderr || run.stdout || '').trim().split('\n').at(-1)}`
     )
   }
-  writeFileSync(join(folder, 'secret'), randomBytes(24).toString('base64url'), { mode: 0o600 })
+  const secret = join(folder, 'secret')
+  if (!existsSync(secret)) writeFileSync(secret, randomBytes(24).toString('base64url'), { mode: 0o600 })
+  if (user !== userInfo().username) spawnSync('chown', ['-R', user, folder])
   writeFileSync(marker, 'made by scripts/mariadb.mjs\n')
 }
 

@@ -25,12 +25,32 @@ declare module '*/doctor.mjs' {
 }
 declare module '*/mariadb.mjs' {
   export function isOurs(pid: number, data: string): boolean
-  export function startMariadb(options: { folder: string; port: number; durable?: boolean; whenEnded?: () => void }): Promise<{
+  export function startMariadb(options: {
+    folder: string
+    port: number
+    durable?: boolean
+    whenEnded?: () => void
+    more?: readonly string[]
+  }): Promise<{
     port: number
     user: string
     password: string
     createDatabase: (name: string) => Promise<void>
     allowDatabases: (prefix: string) => Promise<void>
+    stop: () => Promise<void>
+  }>
+}
+declare module '*/cluster.mjs' {
+  export function startCluster(folder: string): Promise<{
+    nodes: { host: string; port: number }[]
+    user: string
+    password: string
+    allowDatabases: (prefix: string) => Promise<void>
+    kill: (node: number) => Promise<void>
+    stopOne: (node: number) => Promise<void>
+    open: (node: number) => Promise<void>
+    freeze: (node: number) => () => void
+    whole: () => Promise<void>
     stop: () => Promise<void>
   }>
 }

@@ -1,18 +1,19 @@
 import { expect, it } from 'vitest'
-import { CALAMITIES, endure } from './testing/endure'
+import { ALONE, endure } from './testing/endure'
 
-/** Six starts of the server beside the browser tests: minutes on a slow machine. */
+/** Starts of the server beside the browser tests: minutes on a slow machine. */
 const LONG_MS = 1800000
 
 it(
-  'a school whose server and database are killed while it works loses, doubles and half signs nothing',
+  'a school that is struck while it works loses, doubles and half signs nothing',
   async () => {
-    const { met, ...told } = await endure({ rounds: 10, seed: 20261128, say: () => undefined })
-    for (const one of CALAMITIES) expect(met[one], one).toBeGreaterThan(0)
-    expect(told).toEqual({
-      ...{ rounds: 10, acknowledged: 240, lost: 0, doubled: 0, foreign: 0, refused: 0, signed: 5, halfSigned: 0 },
-      ...{ trail: true, derived: 'same' }
-    })
+    const { met, left, turned, ...told } = await endure({ rounds: 10, seed: 20261128, say: () => undefined })
+    // a computer may let no one mount a small disk, and says so
+    for (const one of ALONE) expect(left[one] ?? met[one], one).not.toBe(0)
+    expect(turned.away).toBeGreaterThan(0)
+    if (left.diskFull === undefined) expect(turned.full).toBeGreaterThan(0)
+    expect(told).toMatchObject({ rounds: 10, acknowledged: 240, lost: 0, doubled: 0, foreign: 0, refused: [] })
+    expect(told).toMatchObject({ signed: 5, issued: 5, halfSigned: 0, trail: true, derived: 'same' })
   },
   LONG_MS
 )
