@@ -2,7 +2,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { userInfo } from 'node:os'
 import { join } from 'node:path'
-import { ensureProgram, freePort, isAlive, Refusal } from './machine.mjs'
+import { ensureProgram, freePorts, isAlive, Refusal } from './machine.mjs'
 import { startMariadb } from './mariadb.mjs'
 
 const PROVIDER = ['/usr/lib/galera/libgalera_smm.so', '/usr/lib/libgalera_smm.so']
@@ -21,8 +21,9 @@ export async function startCluster(folder) {
   // rsync hands a state over under the name of the one who runs it; as root it would do so as a stranger
   const user = userInfo().uid === 0 ? 'mysql' : userInfo().username
   const places = []
+  const ports = await freePorts(NODES * 4)
   for (let i = 0; i < NODES; i++) {
-    const [port, group, ist, sst] = [await freePort(), await freePort(), await freePort(), await freePort()]
+    const [port, group, ist, sst] = ports.slice(i * 4)
     places.push({ folder: join(folder, `node${i + 1}`), port, group, ist, sst })
   }
   const cluster = `gcomm://${places.map(({ group }) => `127.0.0.1:${group}`).join(',')}`

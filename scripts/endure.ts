@@ -16,7 +16,7 @@ const say = (line: string) => void process.stdout.write(`${line}\n`)
 say(`${rounds} rounds, seed ${seed}${isCluster ? ', three nodes' : ''}`)
 const told = await endure({ rounds, seed, isCluster, say })
 say(JSON.stringify(told, null, 2))
-const { lost, doubled, foreign, refused, halfSigned, trail, derived } = told
-const isWell = [lost, doubled, foreign, refused.length, halfSigned].every((many) => many === 0) && trail && derived === 'same'
+const { lost, doubled, doubleBooked, foreign, refused, halfSigned, trail, derived } = told
+const isWell = [lost, doubled, doubleBooked, foreign, refused.length, halfSigned].every((many) => many === 0) && trail && derived === 'same'
 say(isWell ? 'Nothing lost, doubled, refused or half signed.' : 'NOT WELL: look above.')
 process.exit(isWell ? 0 : 1)

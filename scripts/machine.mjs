@@ -95,16 +95,17 @@ export async function refuseTakenPort(port, what, setting) {
   }
 }
 
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const probe = createServer()
-    probe.once('error', reject)
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address()
-      probe.close(() => resolve(port))
-    })
-  })
+/** So many free ports in a row, below those that the system gives to connections going out: a program that comes back finds its own free. */
+export async function freePorts(many) {
+  for (;;) {
+    const first = 20000 + Math.floor(Math.random() * (12000 - many))
+    const ports = Array.from({ length: many }, (_, i) => first + i)
+    const taken = await Promise.all(ports.map(portInUse))
+    if (!taken.includes(true)) return ports
+  }
 }
+
+export const freePort = async () => (await freePorts(1))[0]
 
 export function isAlive(pid) {
   try {

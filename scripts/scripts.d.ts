@@ -3,6 +3,7 @@ declare module '*/machine.mjs' {
   export class Refusal extends Error {}
   export const ROOT: string
   export function freePort(): Promise<number>
+  export function freePorts(many: number): Promise<number[]>
   export function refuseTakenPort(port: number, what: string, setting: string): Promise<void>
 }
 declare module '*/doctor.mjs' {

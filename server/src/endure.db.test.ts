@@ -12,7 +12,8 @@ it(
     for (const one of ALONE) expect(left[one] ?? met[one], one).not.toBe(0)
     expect(turned.away).toBeGreaterThan(0)
     if (left.diskFull === undefined) expect(turned.full).toBeGreaterThan(0)
-    expect(told).toMatchObject({ rounds: 10, acknowledged: 240, lost: 0, doubled: 0, foreign: 0, refused: [] })
+    expect(told).toMatchObject({ rounds: 10, acknowledged: 240, lost: 0, doubled: 0, doubleBooked: 0, foreign: 0, refused: [] })
+    expect(told.booked).toBeGreaterThan(0)
     expect(told).toMatchObject({ signed: 5, issued: 5, halfSigned: 0, trail: true, derived: 'same' })
   },
   LONG_MS

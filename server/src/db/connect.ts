@@ -43,9 +43,16 @@ export function connect({ others = [], ca, host, port, ...settings }: DatabaseSe
 
 const MIGRATIONS = { migrationsFolder: fileURLToPath(new URL('../../drizzle', import.meta.url)) }
 
+/** One server at a time prepares a database; the next waits so long for it, seconds. */
+const PREPARED_WITHIN_S = 3600
+
 /** Applies the numbered migrations that are still missing. */
 export async function migrateUp(db: Database): Promise<void> {
-  await migrate(db, MIGRATIONS)
+  // a lock of the connection: what a migration changes commits by itself
+  await db.transaction(async (tx) => {
+    await tx.execute(sql`SELECT GET_LOCK(CONCAT('peen prepares ', DATABASE()), ${PREPARED_WITHIN_S})`)
+    await migrate(db, MIGRATIONS).finally(() => tx.execute(sql`SELECT RELEASE_LOCK(CONCAT('peen prepares ', DATABASE()))`))
+  })
 }
 
 /** How many numbered migrations a database lacks; `isNew`: none was ever applied. */

@@ -22,7 +22,8 @@ const NOW = new Date('2026-04-14T09:42:00.000Z')
 export async function freshDatabase(name: string): Promise<Connection> {
   const server = JSON.parse(process.env.PEEN_TEST_DB!) as Omit<DatabaseSettings, 'database'>
   const database = `peen_test_${name}`
-  const admin = await mysql.createConnection(server)
+  const { others: _others, ...first } = server
+  const admin = await mysql.createConnection(first)
   await admin.query(`DROP DATABASE IF EXISTS \`${database}\``)
   await admin.query(`CREATE DATABASE \`${database}\``)
   await admin.end()

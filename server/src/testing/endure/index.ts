@@ -4,7 +4,7 @@ import { v7 } from 'uuid'
 import { tables } from '../../db'
 import { checkAudit } from '../../features/audit'
 import { derivedAgain } from '../../features/derived'
-import { smallSchool, type World } from '../world'
+import { smallSchool, type Client, type World } from '../world'
 import { ALONE, oneMachine, pause, threeNodes, TOGETHER, type Ground } from './ground'
 import {
   isHalfGraded,
@@ -26,6 +26,9 @@ export type Endured = {
   readonly lost: number
   readonly doubled: number
   readonly foreign: number
+  /** days on which both of two people got the same table for the same dog; `booked`: on which one of them did */
+  readonly doubleBooked: number
+  readonly booked: number
   readonly refused: readonly string[]
   /** answers of a database that was away, or whose disk was full */
   readonly turned: Turned
@@ -98,7 +101,7 @@ type School = {
   readonly world: World
   readonly tablets: readonly Tablet[]
   readonly turned: Turned
-  readonly leads: readonly Tablet['client'][]
+  readonly leads: readonly Client[]
   readonly visitId: string
   readonly signed: string[]
   readonly issued: string[]
@@ -144,6 +147,7 @@ async function oneRound<C extends string>(
   const how = { isCut: calamity === 'cut', tabs: calamity === 'twoTabs' ? 2 : 1, isReloaded: calamity === 'reloaded' }
   await Promise.all([
     strike(),
+    bookAtOnce(ground.urls, school, round),
     ...tablets.map((tablet) => sendAll(ground.urls, visitId, tablet, draw, how)),
     sheet && signSheet(way, ivo!, sheet),
     finding && signFinding(way, leads, finding),
@@ -152,6 +156,23 @@ async function oneRound<C extends string>(
   if (sheet) school.signed.push(sheet.id)
   if (finding) school.issued.push(finding)
   school.pictures.push(...pictures)
+}
+
+/** Days that two people want in a round: one race is seldom close enough to be lost. */
+const WANTED = 6
+/** Each has a date of its own, far ahead of all clocks here. */
+const dayWanted = (round: number, i: number) => new Date(Date.UTC(2031, 0, 1 + round * WANTED + i)).toISOString().slice(0, 10)
+
+/** Two people plan the same in the same moment, each at another server where there are two. */
+async function bookAtOnce(urls: readonly string[], { world, leads }: School, round: number): Promise<void> {
+  const { abe: apprenticeId, flint: dogId, table: tableId } = world.ids
+  const wanted = { apprenticeId, dogId, tableId, standardId: 'bearded-pet', weeksSince: 6, wishes: '' }
+  const book = (by: Client, url: string, onDate: string) => {
+    const body = JSON.stringify({ id: v7(), ...wanted, onDate })
+    const init = { method: 'POST', headers: { ...by.headers, 'content-type': 'application/json' }, body }
+    return fetch(`${url}/visits`, { ...init, signal: AbortSignal.timeout(30000) }).catch(() => null)
+  }
+  for (let i = 0; i < WANTED; i++) await Promise.all(leads.map((by, n) => book(by, urls[n % urls.length]!, dayWanted(round, i))))
 }
 
 async function countOf({ world, tablets, turned, visitId, signed, issued, pictures }: School) {
@@ -163,6 +184,9 @@ async function countOf({ world, tablets, turned, visitId, signed, issued, pictur
   const all = (of: (tablet: Tablet) => Iterable<string>) => tablets.flatMap((tablet) => [...of(tablet)])
   const acknowledged = all((tablet) => tablet.acknowledged)
   const sent = new Set(all((tablet) => tablet.sent))
+  const [days] = (await world.db.execute(
+    sql`SELECT on_date, COUNT(*) AS many FROM visits WHERE on_date >= '2031-01-01' GROUP BY on_date`
+  )) as unknown as [{ many: number }[]]
   const halves = [
     ...(await Promise.all(signed.map((id) => isHalfGraded(world, id)))),
     ...(await Promise.all(issued.map((id) => isHalfIssued(world, id))))
@@ -176,6 +200,8 @@ async function countOf({ world, tablets, turned, visitId, signed, issued, pictur
       tablets.reduce((n, { kept }) => n + kept.length, 0) +
       pictures.filter((id) => !shot.has(id)).length,
     doubled: rows.length - new Set(rows.map(({ text }) => text)).size + (shot.size - pictures.length),
+    booked: days.length,
+    doubleBooked: days.filter(({ many }) => Number(many) > 1).length,
     foreign: rows.filter(({ id }) => !sent.has(id)).length,
     halfSigned: halves.filter(Boolean).length,
     trail: (await checkAudit(world.db)).whole,
