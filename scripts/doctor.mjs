@@ -132,7 +132,7 @@ async function factsHere() {
     mariadb: version.status === 0 ? (/\d+\.\d+\.\d+-MariaDB/.exec(version.stdout)?.[0] ?? 'installed') : null,
     ports: [
       { port: web, what: 'the web application', taken: await answers(web) },
-      { port: database, what: 'the database', taken: await answers(database) }
+      ...(process.env.PEEN_DATABASE ? [] : [{ port: database, what: 'the database', taken: await answers(database) }])
     ],
     runs: starterRuns(),
     freeBytes: bavail * bsize,

@@ -1,12 +1,14 @@
 // The school's database for a command at the terminal: an open school has it open; a closed one is opened for this alone.
 import { spawn } from 'node:child_process'
 import { existsSync } from 'node:fs'
+import { hostname } from 'node:os'
 import { join } from 'node:path'
 import { PRIVATE, portInUse, Refusal, ROOT } from './machine.mjs'
 import { readSecret, startMariadb } from './mariadb.mjs'
+import { sharedDatabase } from './shared-database.mjs'
 
-/** Under this beginning throw-away databases are made, to prove and to restore backups. */
-export const SCRATCH = 'peen_scratch_'
+/** Under this beginning throw-away databases are made, to prove and to restore backups; where machines share a database, each has its own. */
+export const SCRATCH = process.env.PEEN_DATABASE ? `peen_scratch_${hostname().replace(/\W/g, '_')}_` : 'peen_scratch_'
 /** Where backups lie, and the keys of the room's certificate. */
 export const BACKUPS = process.env.PEEN_BACKUPS ?? join(PRIVATE, 'backups')
 export const ROOM_KEYS = join(PRIVATE, 'room')
@@ -19,6 +21,8 @@ export const backupsOf = (database) => (database === 'peen_demo' ? join(BACKUPS,
 
 /** Runs with the settings of a database of this computer. `mayMake`: also where no school was ever started here. */
 export async function withDatabase(database, work, { mayMake = false } = {}) {
+  const shared = database === 'peen_demo' ? null : sharedDatabase(process.env.PEEN_DATABASE)
+  if (shared) return work(shared)
   const port = Number(process.env.PEEN_DB_PORT ?? 47606)
   const folder = join(PRIVATE, 'mariadb')
   if (!existsSync(folder) && !mayMake) throw new Refusal('There is no school here yet: npm start makes one.')

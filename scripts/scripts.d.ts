@@ -41,6 +41,17 @@ declare module '*/mariadb.mjs' {
     stop: () => Promise<void>
   }>
 }
+declare module '*/shared-database.mjs' {
+  type Node = { readonly host: string; readonly port: number }
+  type Shared = Node & {
+    readonly others: readonly Node[]
+    readonly user: string
+    readonly password: string
+    readonly database: string
+    readonly ca?: string
+  }
+  export function sharedDatabase(path: string | undefined): Shared | null
+}
 declare module '*/cluster.mjs' {
   export function startCluster(folder: string): Promise<{
     nodes: { host: string; port: number }[]

@@ -21,6 +21,7 @@ import {
 import { startCamera } from './camera.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
 import { backupsOf, ROOM_KEYS, SCRATCH } from './open-database.mjs'
+import { sharedDatabase } from './shared-database.mjs'
 
 const empty = process.argv.includes('--empty')
 const room = process.argv.includes('--room')
@@ -51,32 +52,36 @@ await runOrExplain(async () => {
   process.on('SIGTERM', () => stop(0))
   try {
     writeFileSync(lock(), String(process.pid))
-    const place = { folder: join(PRIVATE, 'mariadb'), port: await checkedDatabasePort() }
-    /** A database that ended by itself is started again: screens keep what is typed until it answers. */
-    const revive = async () => {
-      for (let tries = 0; !stopping; tries++) {
-        say(`The database has ended by itself. Starting it again${tries > 0 ? `, try ${tries + 1}` : ''} ...`)
-        try {
-          database = await startMariadb({ ...place, whenEnded: revive })
-          return say('The database is back.')
-        } catch (error) {
-          say(`Peen: ${error.message}`)
-          await new Promise((resolve) => setTimeout(resolve, Math.min(60000, 2000 * 2 ** tries)))
-        }
-      }
-    }
-    database = await startMariadb({ ...place, whenEnded: revive })
+    const shared = sharedDatabase(process.env.PEEN_DATABASE)
+    if (shared && !empty) throw new Refusal('PEEN_DATABASE is for a school of your own: start with --empty. The demo has its own database.')
     const name = empty ? 'peen_school' : 'peen_demo'
-    await database.createDatabase(name)
-    await database.allowDatabases(SCRATCH)
+    database = shared
+      ? null
+      : await ownDatabase(
+          () => stopping,
+          (again) => (database = again)
+        )
+    if (database) {
+      await database.createDatabase(name)
+      await database.allowDatabases(SCRATCH)
+    }
     ensureWebBuilt()
     const env = {
       ...process.env,
       NODE_ENV: 'production',
       PEEN_PORT: String(port),
+      PEEN_LOGS: join(PRIVATE, 'logs'),
+      PEEN_WATCH_PORT: String(portFrom('PEEN_WATCH_PORT', port + 2)),
       ...(room && { PEEN_ROOM: ROOM_KEYS }),
-      ...{ PEEN_BACKUPS: backupsOf(name), PEEN_ROOM_KEYS: ROOM_KEYS, PEEN_SCRATCH: SCRATCH, PEEN_BACKUP_NIGHTLY: empty ? 'yes' : 'no' },
-      PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: database.port, user: database.user, password: database.password, database: name })
+      ...{
+        PEEN_BACKUPS: backupsOf(name),
+        PEEN_ROOM_KEYS: ROOM_KEYS,
+        PEEN_SCRATCH: SCRATCH,
+        PEEN_BACKUP_NIGHTLY: empty ? 'yes' : 'no'
+      },
+      PEEN_DB: JSON.stringify(
+        shared ?? { host: '127.0.0.1', port: database.port, user: database.user, password: database.password, database: name }
+      )
     }
     await runToEnd(['server/src/backup/main.ts', 'beforeMigration'], env)
     await runToEnd(empty ? ['server/src/prepare.ts'] : ['demo/src/load.ts'], env)
@@ -89,7 +94,7 @@ await runOrExplain(async () => {
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true
     })
-    server.once('message', ({ says }) => announce(says))
+    server.once('message', ({ says }) => announce(says, shared !== null))
     server.once('exit', (code) => !stopping && stop(code ?? 1))
   } catch (error) {
     if (database) await database.stop()
@@ -98,9 +103,9 @@ await runOrExplain(async () => {
   }
 })
 
-function announce(says) {
+function announce(says, isShared) {
   const scheme = room || process.env.PEEN_TLS_CERT ? 'https' : 'http'
-  say(`\nPeen is open at ${scheme}://127.0.0.1:${port}   (Ctrl-C stops it and its database)`)
+  say(`\nPeen is open at ${scheme}://127.0.0.1:${port}   (Ctrl-C stops it${isShared ? '' : ' and its database'})`)
   for (const sentence of says) say(sentence)
   if (empty) return say('The school is empty: the page asks for the first lead assessor.')
   if (room) say('This is the demo, and its password is known to everyone: start with --empty --room for a school of your own.')
@@ -113,6 +118,24 @@ function portFrom(setting, fallback) {
   if (/^\d+$/.test(value) && Number(value) > 0 && Number(value) < 65536) return Number(value)
   process.stderr.write(`Peen: ${setting} is "${value}"; it must be a whole number from 1 to 65535.\n`)
   process.exit(1)
+}
+
+/** The database of this computer. One that ended by itself is started again: screens keep what is typed until it answers. */
+async function ownDatabase(isStopping, isBack) {
+  const place = { folder: join(PRIVATE, 'mariadb'), port: await checkedDatabasePort() }
+  const revive = async () => {
+    for (let tries = 0; !isStopping(); tries++) {
+      say(`The database has ended by itself. Starting it again${tries > 0 ? `, try ${tries + 1}` : ''} ...`)
+      try {
+        isBack(await startMariadb({ ...place, whenEnded: revive }))
+        return say('The database is back.')
+      } catch (error) {
+        say(`Peen: ${error.message}`)
+        await new Promise((resolve) => setTimeout(resolve, Math.min(60000, 2000 * 2 ** tries)))
+      }
+    }
+  }
+  return startMariadb({ ...place, whenEnded: revive })
 }
 
 async function checkedDatabasePort() {

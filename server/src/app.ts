@@ -34,6 +34,7 @@ import { visitRoutes } from './features/visits'
 import { tabletRoutes } from './features/tablets'
 import { wallRoutes } from './features/wall'
 import { tellError } from './log'
+import { counting, withRequestId, type Metrics } from './watch'
 import { csrfDefence, knownHost, mount, problemOf, refuse, RETRY_AFTER_S, securityHeaders, type Route, type Services } from './http'
 
 export const ROUTES: readonly Route[] = [
@@ -68,11 +69,11 @@ export const ROUTES: readonly Route[] = [
   ...backupRoutes
 ]
 
-/** Under which names it is asked for beside its own, and whether a proxy stands in front. */
-type Asked = { readonly hosts?: () => readonly string[]; readonly proxied?: boolean }
+/** Under which names it is asked for beside its own, whether a proxy stands in front, and who counts its answers. */
+type Asked = { readonly hosts?: () => readonly string[]; readonly proxied?: boolean; readonly metrics?: Metrics }
 
 /** The Express application: headers, who is calling, CSRF, routes, the built web application, one error exit. */
-export function makeApp(services: Services, webFolder: string | null, { hosts = () => [], proxied = false }: Asked = {}): Express {
+export function makeApp(services: Services, webFolder: string | null, { hosts = () => [], proxied = false, metrics }: Asked = {}): Express {
   const app = express()
   // only a proxy on this machine may say who asks, and whether by https
   app.set('trust proxy', proxied ? 'loopback' : false)
@@ -82,10 +83,20 @@ export function makeApp(services: Services, webFolder: string | null, { hosts = 
   app.use(
     pinoHttp({
       logger: services.log,
+      genReqId: () => v7(),
       autoLogging: { ignore: (req) => !req.url?.startsWith('/api') },
-      redact: ['req.headers.cookie', 'req.headers["x-peen-csrf"]']
+      // ids and numbers: what follows a question mark was typed, and headers hold sign-ins
+      serializers: {
+        req: ({ id, method, url }: { id: string; method: string; url: string }) => ({ id, method, path: url.split('?')[0] }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode })
+      }
     })
   )
+  app.use((req, res, next) => {
+    res.set('X-Request-Id', String(req.id))
+    withRequestId(String(req.id), next)
+  })
+  if (metrics) app.use('/api', counting(metrics))
   const api = Router()
   api.use(async (req: Request & { actor?: unknown; parsedCookies?: object }, _res, next) => {
     req.parsedCookies = parseCookies(req.get('cookie') ?? '')
@@ -106,7 +117,7 @@ export function makeApp(services: Services, webFolder: string | null, { hosts = 
   app.use('/api', api)
   if (webFolder && existsSync(webFolder)) serveWeb(app, webFolder)
   app.use((error: unknown, req: Request, res: Response, _next: NextFunction) => {
-    const errorId = v7()
+    const errorId = String(req.id)
     const problem = problemOf(error, errorId)
     if (problem.status === 503 || problem.status === 507) req.log?.warn(`${problem.code}: ${problem.detail}`)
     // told here: what pino-http writes of an error holds the values of a query

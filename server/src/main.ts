@@ -3,18 +3,27 @@ import { fileURLToPath } from 'node:url'
 import { makeApp } from './app'
 import { backupsOf } from './backup'
 import { databaseClock, windDemo } from './clock'
-import { connect, settingsFromEnvironment } from './db'
+import { checkDatabase, connect, settingsFromEnvironment } from './db'
 import { checkNightly } from './features/audit'
-import { placeAll } from './features/live'
+import { placeAll, streamsOf } from './features/live'
 import { makeLog } from './log'
 import { listen, reachOf, roomNames } from './room'
+import { makeMetrics, openWatch, SLOW_MS } from './watch'
 
-const { db, close } = connect(settingsFromEnvironment())
-const log = makeLog(process.env.PEEN_LOG ?? 'warn')
+const log = makeLog(process.env.PEEN_LOG ?? 'warn', process.env.PEEN_LOGS)
+const settings = settingsFromEnvironment()
+const { db, close } = connect(settings, {
+  heard: (query, ms) => {
+    if (ms < SLOW_MS) return
+    metrics.slow()
+    log.warn({ query: query.slice(0, 400), ms: Math.round(ms) }, 'a slow query')
+  }
+})
 /** The built application: our own, or one that was built elsewhere. */
 const web = process.env.PEEN_WEB ?? fileURLToPath(new URL('../../web/dist', import.meta.url))
 const port = Number(process.env.PEEN_PORT ?? 4760)
 
+await checkDatabase(settings).catch(giveUp)
 await windDemo(db)
 await placeAll(db)
 const clock = databaseClock(db, process.env.PEEN_DEMO_CLOCK === 'stands')
@@ -31,17 +40,21 @@ const backups = process.env.PEEN_BACKUPS
       log
     )
   : undefined
-const app = makeApp({ db, clock, log, backups }, web, { hosts, proxied: reach.publicUrl !== null })
-const listening = await listen(app, reach, port).catch((error: Error) => {
-  process.stderr.write(`Peen: the web server could not open port ${port}: ${error.message}\n`)
-  process.exit(1)
-})
+const services = { db, clock, log, backups }
+const metrics = makeMetrics({ ...services, streams: () => streamsOf(services) })
+const app = makeApp(services, web, { hosts, proxied: reach.publicUrl !== null, metrics })
+const listening = await listen(app, reach, port).catch((error: Error) =>
+  giveUp(new Error(`the web server could not open port ${port}: ${error.message}`))
+)
+const watchPort = Number(process.env.PEEN_WATCH_PORT ?? 0)
+const closeWatch = watchPort > 0 ? await openWatch(services, metrics, watchPort).catch(noWatch) : () => undefined
 process.send?.({ says: listening.says })
 
 const stopChecking = checkNightly({ db, clock, log })
 
 async function stop(): Promise<void> {
   stopChecking()
+  closeWatch()
   backups?.stop()
   listening.close()
   await close()
@@ -51,12 +64,22 @@ process.on('SIGTERM', stop)
 process.on('SIGINT', stop)
 process.on('disconnect', stop)
 
+/** A school opens without being watched, too. */
+function noWatch(error: Error): () => void {
+  log.warn('/healthz and /metrics could not be opened on port %d: %s', watchPort, error.message)
+  return () => undefined
+}
+
 /** A setting that is wrong ends the start with its sentence. */
 function sayOrStop<T>(read: () => T): T {
   try {
     return read()
   } catch (error) {
-    process.stderr.write(`Peen: ${(error as Error).message}\n`)
-    process.exit(1)
+    return giveUp(error as Error)
   }
+}
+
+function giveUp(error: Error): never {
+  process.stderr.write(`Peen: ${error.message}\n`)
+  process.exit(1)
 }

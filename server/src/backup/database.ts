@@ -3,10 +3,11 @@ import { spawn } from 'node:child_process'
 import { createReadStream, createWriteStream } from 'node:fs'
 import { pipeline } from 'node:stream/promises'
 import mysql from 'mysql2/promise'
-import type { DatabaseSettings } from '../db'
+import { optionsOf, type DatabaseSettings } from '../db'
 
-function clientOf(program: string, { host, port, user, password, database }: DatabaseSettings, more: readonly string[]) {
-  const child = spawn(program, ['--no-defaults', `--host=${host}`, `--port=${port}`, `--user=${user}`, ...more, database], {
+function clientOf(program: string, { host, port, user, password, database, caFile }: DatabaseSettings, more: readonly string[]) {
+  const secure = caFile ? [`--ssl-ca=${caFile}`, '--ssl-verify-server-cert'] : []
+  const child = spawn(program, ['--no-defaults', `--host=${host}`, `--port=${port}`, `--user=${user}`, ...secure, ...more, database], {
     env: { ...process.env, MYSQL_PWD: password },
     stdio: ['pipe', 'pipe', 'pipe']
   })
@@ -36,7 +37,7 @@ export async function pourFrom(file: string, settings: DatabaseSettings): Promis
 /** Runs with a database of that name which is made for it and dropped after, whatever happens. */
 export async function inThrowAway<T>(settings: DatabaseSettings, work: (own: DatabaseSettings) => Promise<T>): Promise<T> {
   const { database, ...server } = settings
-  const admin = await mysql.createConnection(server)
+  const admin = await mysql.createConnection(optionsOf(server))
   try {
     await admin.query(`DROP DATABASE IF EXISTS \`${database}\``)
     await admin.query(`CREATE DATABASE \`${database}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci`)

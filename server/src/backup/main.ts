@@ -1,7 +1,7 @@
 // The program behind npm run backup, npm run restore and the nights of a school that is open.
 //   daily | byHand | beforeMigration     makes and proves one
 //   passphrase | list | restore FILE [replace]
-import { connect as connectDatabase, migrationsMissing, settingsFromEnvironment } from '../db'
+import { byOneNode, connect as connectDatabase, migrationsMissing, settingsFromEnvironment } from '../db'
 import {
   backUp,
   backupsIn,
@@ -20,7 +20,7 @@ import {
 import { askHidden } from './ask'
 
 const [command = 'byHand', file = '', more = ''] = process.argv.slice(2)
-const settings = settingsFromEnvironment()
+const settings = await byOneNode(settingsFromEnvironment())
 const env = (name: string): string => process.env[name] || ''
 const folder = env('PEEN_BACKUPS')
 const scratch = env('PEEN_SCRATCH')

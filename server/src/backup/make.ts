@@ -3,7 +3,7 @@ import { generateX25519Identity, identityToRecipient } from 'age-encryption'
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statfsSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import mysql from 'mysql2/promise'
-import type { DatabaseSettings } from '../db'
+import { optionsOf, type DatabaseSettings } from '../db'
 import { dumpTo } from './database'
 import { backupsIn, keepFailure, nameOf, removeBackup, writeProof, type Backup } from './folder'
 import { keyIn } from './key'
@@ -118,7 +118,7 @@ function copyTo(second: string, file: string, isWrapped: boolean): void {
 }
 
 async function refuseFullDisk(folder: string, settings: DatabaseSettings): Promise<void> {
-  const connection = await mysql.createConnection(settings)
+  const connection = await mysql.createConnection(optionsOf(settings))
   const [rows] = await connection.query('SELECT SUM(data_length) AS bytes FROM information_schema.tables WHERE table_schema = DATABASE()')
   await connection.end()
   const needed = Number((rows as { bytes: string | null }[])[0]!.bytes ?? 0) * ROOM_NEEDED

@@ -2,7 +2,7 @@
 import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import mysql from 'mysql2/promise'
-import type { DatabaseSettings } from '../db'
+import { optionsOf, type DatabaseSettings } from '../db'
 import { inThrowAway, pourFrom } from './database'
 import { readManifest } from './manifest'
 import { unpack, type Opened, type Opener } from './pack'
@@ -63,7 +63,7 @@ async function tablesOf(connection: mysql.Connection, database: string): Promise
 }
 
 async function hasTables({ database, ...server }: DatabaseSettings): Promise<boolean> {
-  const connection = await mysql.createConnection(server)
+  const connection = await mysql.createConnection(optionsOf(server))
   try {
     return (await tablesOf(connection, database)).length > 0
   } finally {
@@ -74,7 +74,7 @@ async function hasTables({ database, ...server }: DatabaseSettings): Promise<boo
 /** The tables of one database in place of another's: one statement takes the old ones aside and brings the new ones in. */
 async function changePlaces(from: DatabaseSettings, { database, ...server }: DatabaseSettings): Promise<void> {
   const aside = `${from.database}_aside`
-  const connection = await mysql.createConnection(server)
+  const connection = await mysql.createConnection(optionsOf(server))
   try {
     for (const name of [database, aside])
       await connection.query(`CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_520_ci`)

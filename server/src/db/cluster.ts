@@ -1,5 +1,5 @@
 // A database of several nodes, each of which takes writes: the first that answers is used, and a lock on one holds on all.
-import mysql, { type Pool, type PoolConnection } from 'mysql2/promise'
+import mysql, { type ConnectionOptions, type Pool, type PoolConnection } from 'mysql2/promise'
 import { createHash } from 'node:crypto'
 
 export type Node = { readonly host: string; readonly port: number }
@@ -35,6 +35,43 @@ function holding(connection: PoolConnection): PoolConnection {
     return plain(asked, values)
   }
   return Object.assign(connection, { query })
+}
+
+/** What each node has to be started with, so that no one reads or writes over what they have not seen. */
+const NEEDED = [
+  { name: 'wsrep_sync_wait', isRight: (value: string) => (Number(value) & 1) === 1, write: '1' },
+  { name: 'innodb_snapshot_isolation', isRight: (value: string) => value === 'ON', write: 'ON' }
+]
+
+/** Refuses nodes whose settings would let two sites overlook each other. A node that does not answer is not asked. */
+export async function checkNodes(nodes: readonly Node[], options: ConnectionOptions): Promise<void> {
+  for (const node of nodes) {
+    const connection = await opened(node, options)
+    if (!connection) continue
+    for (const { name, isRight, write } of NEEDED) {
+      const [rows] = (await connection.query('SHOW VARIABLES LIKE ?', [name])) as unknown as [{ Value: string }[]]
+      if (!rows[0] || !isRight(rows[0].Value)) {
+        connection.destroy()
+        const is = rows[0] ? `is ${rows[0].Value}` : 'is not known'
+        throw new Error(`On ${node.host}:${node.port}, ${name} ${is}; write ${name} = ${write} into its settings (docs/several-sites.md).`)
+      }
+    }
+    await connection.end()
+  }
+}
+
+const opened = (node: Node, options: ConnectionOptions) =>
+  mysql.createConnection({ ...options, ...node, connectTimeout: CONNECT_MS }).catch(() => null)
+
+/** The first node that takes a connection; the first of all where none does. */
+export async function firstThatAnswers(nodes: readonly Node[], options: ConnectionOptions): Promise<Node> {
+  for (const node of nodes) {
+    const connection = await opened(node, options)
+    if (!connection) continue
+    await connection.end()
+    return node
+  }
+  return nodes[0]!
 }
 
 /** A pool over several nodes in the order given. `options`: what each connection is opened with. */

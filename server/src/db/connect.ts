@@ -4,7 +4,9 @@ import { drizzle, type MySql2Database } from 'drizzle-orm/mysql2'
 import { migrate } from 'drizzle-orm/mysql2/migrator'
 import mysql from 'mysql2/promise'
 import { fileURLToPath } from 'node:url'
-import { poolOver, type Node } from './cluster'
+import { checkNodes, firstThatAnswers, poolOver, type Node } from './cluster'
+import { hearing, type Heard } from './heard'
+import { optionsOf, type DatabaseSettings } from './settings'
 import * as schema from './schema'
 
 export type Database = MySql2Database<typeof schema>
@@ -12,33 +14,26 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 /** Reads work on either. */
 export type Reader = Database | Transaction
 
-export type DatabaseSettings = {
-  readonly host: string
-  readonly port: number
-  readonly user: string
-  readonly password: string
-  readonly database: string
-  /** further nodes of the same database, in the order in which they are tried after the first */
-  readonly others?: readonly Node[]
-  /** PEM of the authority that vouches for a database on another machine; with it the connection is encrypted */
-  readonly ca?: string
-}
-
 export type Connection = { readonly db: Database; readonly close: () => Promise<void> }
 
-/** Hears every query with its values: tests alone, no log may hold values. */
-export type Listening = { readonly logQuery: (query: string, values: unknown[]) => void }
+/** `logQuery` hears every query with its values: tests alone, no log may hold values. `heard` hears how long each took. */
+export type Listening = { readonly logQuery?: (query: string, values: unknown[]) => void; readonly heard?: Heard }
 
 /** A pool over the database, or over the nodes of one; times in UTC to the millisecond. */
-export function connect({ others = [], ca, host, port, ...settings }: DatabaseSettings, logger?: Listening): Connection {
-  const options = { ...settings, ...(ca ? { ssl: { ca } } : {}), timezone: 'Z', connectionLimit: 10, supportBigNumbers: true }
-  const more = logger ? { logger } : {}
-  if (others.length === 0) {
-    const pool = mysql.createPool({ ...options, host, port })
-    return { db: drizzle(pool, { schema, mode: 'default', ...more }), close: () => pool.end() }
-  }
-  const { client, end } = poolOver([{ host, port }, ...others], options)
-  return { db: drizzle(client, { schema, mode: 'default', ...more }), close: end }
+export function connect(settings: DatabaseSettings, { logQuery, heard }: Listening = {}): Connection {
+  const options = { ...optionsOf(settings), timezone: 'Z', connectionLimit: 10, supportBigNumbers: true }
+  const { client, end } = settings.others?.length ? poolOver(nodesOf(settings), options) : onePool(options)
+  const own = { schema, mode: 'default' as const, ...(logQuery ? { logger: { logQuery } } : {}) }
+  return { db: drizzle(heard ? hearing(client, heard) : client, own), close: end }
+}
+
+const nodesOf = ({ host, port, others = [] }: DatabaseSettings): readonly Node[] => [{ host, port }, ...others]
+
+function onePool(options: mysql.PoolOptions) {
+  const client = mysql.createPool(options)
+  // a transaction that would write over what it has not seen is told so (1020); a MariaDB that does not know this yet goes on without
+  client.pool.on('connection', (one) => one.query('SET SESSION innodb_snapshot_isolation = ON', () => undefined))
+  return { client, end: () => client.end() }
 }
 
 const MIGRATIONS = { migrationsFolder: fileURLToPath(new URL('../../drizzle', import.meta.url)) }
@@ -72,6 +67,17 @@ export function settingsFromEnvironment(): DatabaseSettings {
   const text = process.env.PEEN_DB
   if (!text) throw new Error('PEEN_DB is not set; start Peen with "npm start".')
   return JSON.parse(text) as DatabaseSettings
+}
+
+/** Refuses a database of several nodes that are not set up for it. */
+export async function checkDatabase(settings: DatabaseSettings): Promise<void> {
+  if (settings.others?.length) await checkNodes(nodesOf(settings), optionsOf(settings))
+}
+
+/** The same database by the first of its nodes that answers; by the first of all where none does. */
+export async function byOneNode(settings: DatabaseSettings): Promise<DatabaseSettings> {
+  const { others: _others, ...one } = settings
+  return settings.others?.length ? { ...one, ...(await firstThatAnswers(nodesOf(settings), optionsOf(settings))) } : settings
 }
 
 /** MariaDB's error number inside Drizzle's wrapping, such as 1062 for a unique key. */

@@ -133,6 +133,10 @@ export function mount(router: Router, routes: readonly Route[], services: Servic
   for (const route of routes) {
     router[route.method](
       route.path,
+      (_req: Request, res: Response, next: NextFunction) => {
+        res.locals.endpoint = route.name
+        next()
+      },
       permitHandler(route.who, route.needs),
       PARSERS[route.reads ?? 'json'],
       async (req: Request, res: Response) => {

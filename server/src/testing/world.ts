@@ -9,7 +9,7 @@ import pino from 'pino'
 import { v7 } from 'uuid'
 import { makeApp } from '../app'
 import { settableClock } from '../clock'
-import { connect, migrateUp, tables, type Connection, type DatabaseSettings } from '../db'
+import { connect, migrateUp, optionsOf, tables, type Connection, type DatabaseSettings } from '../db'
 import { hashPassword } from '../features/auth'
 import { recordAccount } from '../features/accounts'
 import { recordEvents } from '../features/practice'
@@ -22,8 +22,7 @@ const NOW = new Date('2026-04-14T09:42:00.000Z')
 export async function freshDatabase(name: string): Promise<Connection> {
   const server = JSON.parse(process.env.PEEN_TEST_DB!) as Omit<DatabaseSettings, 'database'>
   const database = `peen_test_${name}`
-  const { others: _others, ...first } = server
-  const admin = await mysql.createConnection(first)
+  const admin = await mysql.createConnection(optionsOf(server))
   await admin.query(`DROP DATABASE IF EXISTS \`${database}\``)
   await admin.query(`CREATE DATABASE \`${database}\``)
   await admin.end()

@@ -2,6 +2,7 @@ import { refuse, serve, type Route } from '../../http'
 import { COOKIE, whoIs } from '../auth'
 import { listen } from './stream'
 
+export { streamsOf } from './stream'
 export { eventsAfter, givePositions, placeAll } from './positions'
 
 function positionOf(text: string): number {

@@ -25,6 +25,9 @@ type Listener = {
 type Hub = { readonly listeners: Set<Listener>; timer: NodeJS.Timeout | null; looking: boolean; askedAt: number }
 const hubs = new WeakMap<Services, Hub>()
 
+/** How many tablets listen at a server. */
+export const streamsOf = (services: Services): number => hubs.get(services)?.listeners.size ?? 0
+
 /**
  * Keeps a response open and tells it every event after `after` (or from now on) and that the day has changed. Each event
  * carries its position as the id, by which a tablet resumes: nothing is told twice in a stream and nothing is left out.
