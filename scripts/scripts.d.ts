@@ -66,6 +66,12 @@ declare module '*/cluster.mjs' {
     stop: () => Promise<void>
   }>
 }
+declare module '*/test-database.mjs' {
+  export function startTestDatabase(): Promise<{
+    settings: { host: string; port: number; user: string; password: string }
+    stop: () => Promise<void>
+  }>
+}
 declare module '*/reports.mjs' {
   type Taken = { readonly name: string; readonly seconds: number }
   type Reported = { readonly passed: number; readonly failures: readonly string[]; readonly seconds: readonly Taken[] }

@@ -1,17 +1,16 @@
 // Brings the database to the present shape, loads what Peen ships, and the demo school when nobody is there yet.
-import { beginSeals, connect, deriveWhereOld, loadContent, migrateUp, placeAll, settingsFromEnvironment, tables } from '@peen/server'
+import { bringUp, connect, placeAll, settingsFromEnvironment, tables } from '@peen/server'
 import { playDemo } from './play'
 
 const { db, close } = connect(settingsFromEnvironment())
-await migrateUp(db)
-await loadContent(db)
-const [someone] = await db.select({ id: tables.people.id }).from(tables.people).limit(1)
-if (!someone) {
-  process.stdout.write('Loading the demo school (about a minute) ...\n')
-  const { visits, events, gradings } = await playDemo(db)
-  await placeAll(db)
-  process.stdout.write(`The demo school holds ${visits} visits, ${events} events and ${gradings} gradings.\n`)
-}
-await deriveWhereOld(db)
-await beginSeals(db, new Date())
+await bringUp(db, new Date(), {
+  fill: async () => {
+    const [someone] = await db.select({ id: tables.people.id }).from(tables.people).limit(1)
+    if (someone) return
+    process.stdout.write('Loading the demo school (about a minute) ...\n')
+    const { visits, events, gradings } = await playDemo(db)
+    await placeAll(db)
+    process.stdout.write(`The demo school holds ${visits} visits, ${events} events and ${gradings} gradings.\n`)
+  }
+})
 await close()

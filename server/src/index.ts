@@ -1,5 +1,6 @@
 // The server's door for the demo's loader: the use cases it plays, and the database beneath them.
 export { makeApp, ROUTES } from './app'
+export { bringUp } from './bring-up'
 export { databaseClock, localDate, settableClock, type SettableClock } from './clock'
 export * from './db'
 export { hashPassword } from './features/auth'

@@ -20,7 +20,9 @@ export const gradingEndpoints = {
     problems: ['signed', 'draftConflict', 'notGradable']
   }),
   differByMethod: get('/gradings/by-method', LEAD, 'Signed marks beside what the method in use today would say.'),
-  measures: get('/gradings/:id/measures', STAFF, 'The photographs of a trim and what was measured on them.'),
+  measures: get('/gradings/:id/measures', STAFF, 'The photographs of a trim and what was measured on them.', {
+    problems: ['notRead']
+  }),
   saveMarks: put('/pictures/:id/marks', STAFF, 'Keeps what was marked on a photograph.', {
     problems: ['signed', 'marksConflict']
   }),

@@ -1,9 +1,9 @@
 // A backup is proven by restoring it: into a database of its own, brought to the present shape, its trail walked, everything derived again.
 import { join } from 'node:path'
-import { connect, migrateUp, tables, type Database, type DatabaseSettings } from '../db'
-import { beginSeals, checkAudit } from '../features/audit'
+import { bringUp } from '../bring-up'
+import { connect, tables, type Database, type DatabaseSettings } from '../db'
+import { checkAudit } from '../features/audit'
 import { derivedAgain } from '../features/derived'
-import { loadContent } from '../features/school'
 import { inThrowAway, pourFrom } from './database'
 import { readManifest } from './manifest'
 import { unpack, type Opener } from './pack'
@@ -55,12 +55,13 @@ export async function prove(
 export async function proofOf(own: DatabaseSettings, say: (line: string) => void, now: () => Date): Promise<Proof> {
   const { db, close } = connect(own)
   try {
-    // as a start does (prepare.ts): a school of an older Peen is brought to now
-    await migrateUp(db)
-    await loadContent(db)
-    say('Proof: working everything out again from what was recorded.')
-    const derived = await derivedAgain(db)
-    await beginSeals(db, now())
+    let derived: Proof['derived'] = 'same'
+    await bringUp(db, now(), {
+      derive: async () => {
+        say('Proof: working everything out again from what was recorded.')
+        derived = await derivedAgain(db)
+      }
+    })
     say('Proof: walking the trail.')
     const { entries, whole } = await checkAudit(db)
     return { provenAt: now().toISOString(), rows: await rowsOf(db), trail: { entries, whole }, derived }

@@ -20,7 +20,9 @@ import TakePicture from './TakePicture.vue'
 // A finished trim on its photographs: the head from the front and both profiles, each from picture to answers.
 const props = defineProps<{ id: string; seen?: string }>()
 const router = useRouter()
-const { data, error, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
+const { data, error, code, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
+// a colleague's sheet that is not read yet: its own page says what reading costs, and asks
+watch(code, (now) => now === 'notRead' && void router.replace(`/trims/${props.id}`))
 const NAMES: Readonly<Record<Seen, string>> = { head: 'Head from the front', left: 'Left profile', right: 'Right profile' }
 const seen = computed<Seen>(() => ((SEEN as readonly string[]).find((one) => one === props.seen) as Seen | undefined) ?? 'head')
 const problem = ref<string | null>(null)

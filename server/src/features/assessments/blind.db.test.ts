@@ -4,9 +4,9 @@ import { standards } from '@peen/content'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { beforeAll, afterAll, describe, expect, it } from 'vitest'
-import { ROUTES } from '../../app'
 import { tables } from '../../db'
 import { TABLE_IDS } from '../records'
+import { addressesWith } from '../../testing/addresses'
 import { MARKS } from '../../testing/marks'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
@@ -72,7 +72,7 @@ const inas: string[] = []
 async function addresses(): Promise<readonly string[]> {
   const ids = [visit, grading, ...inas, world.ids.flint, world.ids.abe, world.ids.ivo]
   const findings = await world.db.select({ id: tables.findings.id }).from(tables.findings)
-  const values: Readonly<Record<string, readonly string[]>> = {
+  return addressesWith({
     id: [...ids, ...findings.map(({ id }) => id)],
     standard: ['bearded-pet'],
     version: [String(standards[0].version)],
@@ -80,14 +80,7 @@ async function addresses(): Promise<readonly string[]> {
     table: [...TABLE_IDS],
     on: ['2026-04-14'],
     about: ['dog', 'person', 'visit']
-  }
-  const filled = (path: string): string[] => {
-    const name = /:([a-zA-Z]+)/.exec(path)?.[1]
-    if (!name) return [path]
-    if (!values[name]) throw new Error(`no value for :${name} of ${path}: say what may stand there`)
-    return values[name].flatMap((value) => filled(path.replace(`:${name}`, value)))
-  }
-  return ROUTES.filter(({ method, path }) => method === 'get' && path !== '/live').flatMap(({ path }) => filled(path))
+  })
 }
 
 /** The addresses that tell a reader one of the secrets. */

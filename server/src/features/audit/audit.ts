@@ -1,6 +1,6 @@
 import canonicalize from 'canonicalize'
 import { asc, desc, eq } from 'drizzle-orm'
-import { tables, type Database, type Reader, type Transaction } from '../../db'
+import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
 import { sealOf, sha256, type Seal, type SealName } from './seals'
 
 /** What may be chained: ids, numbers and kinds. Names, owner data and free text never enter. */
@@ -121,14 +121,20 @@ const SEALS_AN_ENTRY = 200
 
 /** Once, in a school whose trail held no content yet: what is signed by now is sealed as it stands. */
 export async function beginSeals(db: Database, at: Date): Promise<void> {
-  await db.transaction(async (tx) => {
+  await inTransaction(db, async (tx) => {
     await tx.select().from(tables.auditHead).for('update')
     const [any] = await tx.select({ seq: tables.auditSeals.seq }).from(tables.auditSeals).limit(1)
     if (any) return
-    const names = await allSigned(tx)
-    for (let i = 0; i < names.length; i += SEALS_AN_ENTRY)
-      await appendAudit(tx, { kind: 'trail.begun', at: at.toISOString(), by: '', ids: {} }, names.slice(i, i + SEALS_AN_ENTRY))
+    await sealed(tx, 'trail.begun', await allSigned(tx), at)
   })
+}
+
+/** What the application itself has just written into things that were signed: the trail holds them from now on as they are. */
+export const resealed = (tx: Transaction, names: readonly SealName[], at: Date): Promise<void> => sealed(tx, 'record.upgraded', names, at)
+
+async function sealed(tx: Transaction, kind: string, names: readonly SealName[], at: Date): Promise<void> {
+  for (let i = 0; i < names.length; i += SEALS_AN_ENTRY)
+    await appendAudit(tx, { kind, at: at.toISOString(), by: '', ids: {} }, names.slice(i, i + SEALS_AN_ENTRY))
 }
 
 async function allSigned(tx: Transaction): Promise<SealName[]> {

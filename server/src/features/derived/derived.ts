@@ -1,6 +1,6 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
 import { retiredTechniques } from '@peen/content'
-import { GRADE_RULES, gradeResult, type GradedWith, type GradeResult } from '@peen/core/grade'
+import { gradeResult, type GradedWith, type GradeResult } from '@peen/core/grade'
 import { countedAttempts, foldVisit, type CountedAttempt, type PracticeEvent, type VisitState } from '@peen/core/practice'
 import { agreedStandard, fittedStandard, type FittedStandard } from '@peen/core/standard'
 import { nowCalled } from '@peen/core/technique'
@@ -102,17 +102,6 @@ export async function gradedBy(
 export async function computeResult(db: Reader, grading: typeof tables.gradings.$inferSelect, graded: GradedWith): Promise<GradeResult> {
   const { standard } = await gradedBy(db, grading)
   return gradeResult(standard, { answers: grading.answers, critical: grading.critical, seedText: grading.id, ...graded })
-}
-
-/** What a signed grading was signed by. One from before that was kept: by the first method, and where the dog is known to have burned. */
-export async function signedWith(db: Reader, { gradedWith, visitId }: typeof tables.gradings.$inferSelect): Promise<GradedWith> {
-  if (gradedWith) return gradedWith
-  const [dog] = await db
-    .select({ burns: tables.dogs.burns })
-    .from(tables.visits)
-    .innerJoin(tables.dogs, eq(tables.dogs.id, tables.visits.dogId))
-    .where(eq(tables.visits.id, visitId))
-  return { method: 1, rules: GRADE_RULES, burns: dog.burns, unworked: [] }
 }
 
 /** Keeps what a grading came to at its signature; it is kept once. */

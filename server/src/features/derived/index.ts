@@ -7,7 +7,6 @@ export {
   eventsOf,
   rebuildAll,
   rebuildCoat,
-  signedWith,
   countedIn,
   countedOf,
   eventFrom,

@@ -4,7 +4,7 @@ import { GRADE_METHOD } from '@peen/core/grade'
 import { desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import type { Services } from '../../http'
-import { computeResult, signedWith } from '../derived'
+import { computeResult } from '../derived'
 import { fullName } from '../people'
 import { gradeRulesOf } from '../school'
 import { visitsBeingMarked } from '../standings'
@@ -32,7 +32,7 @@ export async function differByMethod({ db, clock }: Services, actor: Me): Promis
   const found: MethodDifference[] = []
   for (const { grading, result, onDate, person, dog } of rows) {
     if (open.has(grading.visitId) || unread.has(grading.id)) continue
-    const by = await signedWith(db, grading)
+    const by = grading.gradedWith!
     if (by.method === GRADE_METHOD) continue
     const now = await computeResult(db, grading, { ...by, method: GRADE_METHOD, rules })
     const apart = Math.abs((now.total?.value ?? 0) - (result.total?.value ?? 0))

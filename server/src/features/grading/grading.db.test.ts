@@ -7,6 +7,7 @@ import { tables } from '../../db'
 import { rebuildAll } from '../derived'
 import { fullSheet } from '../../testing/sheet'
 import { smallSchool, type Client, type World } from '../../testing/world'
+import { keepGradedWith } from '.'
 
 let world: World
 let ivo: Client
@@ -236,6 +237,7 @@ describe('the method of a mark', () => {
     // the first method showed the best estimate, and knew no chance
     const body = { ...(await stored(id)), total: { value: 100, interval: [95, 100] as const, n: 2000 }, passChance01: null }
     await world.db.update(tables.gradingResults).set({ body }).where(eq(tables.gradingResults.gradingId, id))
+    await keepGradedWith(world.db, new Date())
     await rebuildAll(world.db)
     expect(await stored(id)).toEqual(body)
     await lena.post(`/gradings/${id}/read`)

@@ -16,7 +16,7 @@ import { v7 } from 'uuid'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
-import { computeResult, eventsOf, gradedBy, rebuildCoat, signedWith, storeResult } from '../derived'
+import { computeResult, eventsOf, gradedBy, rebuildCoat, storeResult } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { accountsOfOne, refuseUnsettled } from '../accounts'
 import { cuts, foundIn, houseOfVisit, outsideOf, visitRow, standardOfVisit } from '../practice'
@@ -99,7 +99,7 @@ function stoppedAt(agreed: readonly AgreedTarget[]): Outside[] {
 
 /** What a draft is computed with now; of a signed grading what it was signed by. */
 async function gradedWithOf(db: Reader, grading: GradingRow): Promise<GradedWith> {
-  if (grading.status === 'signed') return signedWith(db, grading)
+  if (grading.status === 'signed') return grading.gradedWith!
   const { visit, dog } = await visitRow(db, grading.visitId)
   const { plan } = await standardOfVisit(db, visit)
   const state = foldVisit((await eventsOf(db, [visit.id])).get(visit.id)!)

@@ -5,6 +5,7 @@ import { trimList } from './list'
 
 export { rememberAll, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
 export { gradingView, openGrading, saveDraft, signGrading } from './grading'
+export { keepGradedWith } from './upgrade'
 
 /** A page of a list, from 0; what is no page is the first. */
 const pageIn = (text: string | undefined) => (/^\d{1,5}$/.test(text ?? '') ? Number(text) : 0)
