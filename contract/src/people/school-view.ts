@@ -13,6 +13,8 @@ export type SchoolView = {
   /** false where that clock stands */
   readonly clockRuns: boolean
   readonly isDemo: boolean
+  /** the backup that the school was last brought back from, and when that was made; null: never */
+  readonly restored: { readonly id: string; readonly madeAt: string } | null
   readonly tools: readonly Tool[]
   /** every version, without its criteria */
   readonly standards: readonly StandardHead[]

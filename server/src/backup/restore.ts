@@ -2,7 +2,8 @@
 import { cpSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import mysql from 'mysql2/promise'
-import { optionsOf, type DatabaseSettings } from '../db'
+import { connect, optionsOf, tables, type DatabaseSettings } from '../db'
+import { v7 } from 'uuid'
 import { inThrowAway, pourFrom } from './database'
 import { readManifest } from './manifest'
 import { unpack, type Opened, type Opener } from './pack'
@@ -48,6 +49,7 @@ export async function restore(
       const proof = await proofOf(own, say, now)
       if (!isProven(proof)) say('Restore: careful, this backup restores but is not as it should be; the lead sees what on the trail.')
       if ((await hasTables(settings)) && !(await settle())) return null
+      await markRestored(own, madeAt)
       say('Restore: putting it in its place.')
       await changePlaces(own, settings)
       return { madeAt, proof, opened, room: bringRoom(join(school, 'room'), room) }
@@ -55,6 +57,13 @@ export async function restore(
   } finally {
     rmSync(work, { recursive: true, force: true })
   }
+}
+
+/** Tablets see by this that the school has lost what came after the backup, and bring it back (web/src/outbox/bring-back.ts). */
+async function markRestored(own: DatabaseSettings, madeAt: string): Promise<void> {
+  const { db, close } = connect(own)
+  await db.update(tables.school).set({ restored: { id: v7(), madeAt } })
+  await close()
 }
 
 async function tablesOf(connection: mysql.Connection, database: string): Promise<readonly string[]> {

@@ -30,7 +30,9 @@ export const school = mysqlTable('school', {
   /** when a trim passes; null where nobody has changed it */
   grading: json('grading').$type<GradeRules>(),
   /** by which code derived tables were filled last */
-  derivedBy: varchar('derived_by', { length: 16 })
+  derivedBy: varchar('derived_by', { length: 16 }),
+  /** the backup that the school was last brought back from: tablets say again what they did since */
+  restored: json('restored').$type<{ readonly id: string; readonly madeAt: string }>()
 })
 
 export const people = mysqlTable(

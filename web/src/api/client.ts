@@ -35,6 +35,7 @@ let csrf = ''
 let onSignedOut: () => void = () => undefined
 let onChange: () => () => void = () => () => undefined
 let beforeChange: () => Promise<void> = async () => undefined
+let onTaken: (name: EndpointName, given: object) => void = () => undefined
 let onPasswordNeeded: () => Promise<boolean> = async () => false
 /** Why nothing answers: no network to the server, or a server whose database is down. */
 export type LostBy = 'network' | 'database'
@@ -50,6 +51,10 @@ export function whenSignedOut(handler: () => void): void {
 /** Told when a change is on its way to the server; what it gives back is called at the answer. */
 export function whenChanging(handler: () => () => void): void {
   onChange = handler
+}
+/** Told of every change that the server has taken, with what it was given. */
+export function whenTaken(handler: (name: EndpointName, given: object) => void): void {
+  onTaken = handler
 }
 /** Waited for before a change that carries no token: who goes on without the server is known to it again first. */
 export function whenTokenMissing(handler: () => Promise<void>): void {
@@ -101,7 +106,10 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   }
   const answer = (await response.json().catch(() => null)) as Reply<N> & Problem & { readonly answers?: unknown }
   onReach(!AWAY.has(response.status), answer?.code === 'databaseAway' ? 'database' : 'network')
-  if (response.ok) return answer
+  if (response.ok) {
+    if (method !== 'GET' && file === undefined) onTaken(name, args[0] ?? {})
+    return answer
+  }
   if (response.status === 401 && name !== 'signIn' && name !== 'me') onSignedOut()
   if (answer?.code === 'passwordNeeded' && (await onPasswordNeeded())) return ask(name, ...args)
   // a single refused event comes back with its answers

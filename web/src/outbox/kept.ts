@@ -1,6 +1,6 @@
 // Taps in this browser's own database, one record each, until the server has answered for them or a person has let them go.
 import type { PracticeEvent } from '@peen/core/practice'
-import { openDB, type DBSchema } from 'idb'
+import { openKept, plain } from './database'
 
 export type KeptTap = {
   readonly id: string
@@ -13,6 +13,8 @@ export type KeptTap = {
   readonly refused: string | null
   /** tapped under a picked name, and its person has said since that it was them */
   readonly isOwn?: boolean
+  /** the server had taken it once, and was then brought back from a backup */
+  readonly isBack?: boolean
 }
 
 /** Where taps are kept. Each change is written before its promise resolves. */
@@ -24,11 +26,9 @@ export type Kept = {
   readonly mark: (id: string, refused: string | null) => Promise<void>
 }
 
-type Shape = DBSchema & { taps: { key: string; value: KeptTap } }
-
 /** In IndexedDB, shared by all tabs of this browser. Rejects where the browser keeps nothing. */
-export async function keptInBrowser(name = 'peen'): Promise<Kept> {
-  const db = await openDB<Shape>(name, 1, { upgrade: (fresh) => void fresh.createObjectStore('taps', { keyPath: 'id' }) })
+export async function keptInBrowser(name?: string): Promise<Kept> {
+  const db = await openKept(name)
   return {
     all: async () => inOrder(await db.getAll('taps')),
     add: async (tap) => void (await db.put('taps', plain(tap))),
@@ -65,9 +65,6 @@ const marked = (tap: KeptTap, refused: string | null): KeptTap => ({ ...tap, ref
 /** As they were tapped: later than everything seen at a table, then as this browser counted them. */
 const inOrder = (taps: readonly KeptTap[]): readonly KeptTap[] =>
   [...taps].sort((a, b) => a.event.lamport - b.event.lamport || a.event.seq - b.event.seq || (a.id < b.id ? -1 : 1))
-
-// what Vue watches cannot be cloned into the database
-const plain = (tap: KeptTap) => JSON.parse(JSON.stringify(tap)) as KeptTap
 
 /** A tap that an older Peen left in local storage: a visit was called a session then. */
 export function inTodaysWords(tap: PracticeEvent): PracticeEvent {

@@ -17,6 +17,8 @@ export type Sending = {
   readonly post: (visitId: string, events: readonly PracticeEvent[]) => Promise<Reply>
   /** told after every answer */
   readonly answered: (answers: readonly EventAnswer[]) => void | Promise<void>
+  /** told which taps the server has taken, before they are let go here */
+  readonly taken?: (taps: readonly KeptTap[]) => Promise<void>
 }
 
 /** Taps sent at once: fewer than the server takes. */
@@ -26,7 +28,7 @@ const MOST_AT_ONCE = 50
  * One visit after another. A refused tap is kept with the reason and holds nothing up; a batch that is refused as a whole
  * is sent again tap by tap, so that only what is really refused is held back. Resolves with why it stopped early, or null.
  */
-export async function sendWaiting({ kept, by, post, answered }: Sending): Promise<string | null> {
+export async function sendWaiting({ kept, by, post, answered, taken = async () => undefined }: Sending): Promise<string | null> {
   await holdPicked(kept, by)
   const oneByOne = new Set<string>()
   for (;;) {
@@ -48,6 +50,7 @@ export async function sendWaiting({ kept, by, post, answered }: Sending): Promis
     const told = answers.filter(({ id }) => batch.some((tap) => tap.id === id))
     // an answer that speaks of none of them settles nothing: asking at once again would go round for ever
     if (told.length === 0) return 'The server gave an answer that says nothing of what was sent. It is kept here and sent again.'
+    await taken(batch.filter(({ id }) => told.some((one) => one.id === id && !isRefused(one.status))))
     await keepAnswers(kept, told)
     await answered(told)
   }

@@ -6,8 +6,9 @@ import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { v7 } from 'uuid'
 import { ask, ApiError, isUnreachable, sentenceOf } from '../api/client'
-import type { KeptTap } from '../outbox/kept'
+import type { Kept, KeptTap } from '../outbox/kept'
 import { isRefused, sendWaiting, type Reply } from '../outbox/send'
+import { useDone } from '../outbox/useDone'
 import { useKept } from '../outbox/useKept'
 import { useReachStore } from './reach'
 import { useSavedStore } from './saved'
@@ -104,7 +105,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     // without the server for now: who this is has to be said by it again first
     if (by === undefined || session.isRecalled || mine.value.length === refused.value.length) return
     clearTimeout(timer)
-    const stopped = await oneTab(async () => sendWaiting({ kept, by, post, answered }))
+    const stopped = await oneTab(async () => sendWaiting({ kept, by, post, answered, taken }))
     await look()
     if (stopped === null) return void (retryMs = FIRST_RETRY_MS)
     refusal.value = stopped || null
@@ -123,6 +124,9 @@ export const useOutboxStore = defineStore('outbox', () => {
     await tell()
   }
 
+  // a school that is brought back from a backup hears again what was done here since
+  const { taken, brought } = useDone({ settled, look, flush, refused, again: (ids) => change((kept) => putBack(kept, ids)) })
+
   /** Sends a refused tap once more: what stood against it may be gone. */
   async function again(id: string): Promise<void> {
     await change((kept) => kept.mark(id, null))
@@ -140,8 +144,12 @@ export const useOutboxStore = defineStore('outbox', () => {
   // the token comes with the sign-in, and again after a time without the server
   watch(() => session.me?.csrf, soon)
   useEventListener(globalThis.window, 'online', soon)
-  return { deviceId, taps, waiting, refused, others, refusal, notice, make, put, flush, again, letGo }
+  return { deviceId, taps, waiting, refused, others, refusal, notice, brought, make, put, flush, again, letGo }
 })
+
+async function putBack(kept: Kept, ids: readonly string[]): Promise<void> {
+  for (const id of ids) await kept.mark(id, null)
+}
 
 /** As many visits as a tablet sees in some days. */
 const VISITS_KNOWN = 60

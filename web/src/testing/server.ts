@@ -67,6 +67,7 @@ export const SCHOOL: SchoolView = {
   now: '2026-04-14T09:42:00.000Z',
   clockRuns: false,
   isDemo: true,
+  restored: null,
   tools: rack,
   standards: standards.map((standard) => ({ ...standard, retired: false })),
   techniques: techniques.map((technique) => ({ ...technique, version: 1 })),

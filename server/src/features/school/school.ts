@@ -149,6 +149,7 @@ export async function schoolView({ db, clock }: Services): Promise<SchoolView> {
     now: (await clock.now()).toISOString(),
     clockRuns: await clock.runs(),
     isDemo: row.demoNow !== null,
+    restored: row.restored,
     tools: await rackOf(db),
     standards: await standardHeads(db),
     techniques: await techniquesOf(db),

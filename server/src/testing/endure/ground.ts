@@ -56,12 +56,12 @@ async function serverOver(settings: Omit<DatabaseSettings, 'database'>) {
   return { url: `http://127.0.0.1:${port}/api`, open, kill }
 }
 
-/** So large is the disk of a database that is to run full, MB: room for what MariaDB lays out beforehand, and a little more. */
-const DISK_MB = 320
+/** So large is the disk of a database that is to run full, MB: room for what MariaDB lays out beforehand, and for what each round leaves. */
+const diskMb = (rounds: number) => 260 + 2 * rounds
 
 /** A disk of its own under a folder; null where this computer lets no one mount one, with why. */
-function smallDisk(folder: string): string | null {
-  const run = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${DISK_MB}m`, 'tmpfs', folder], { encoding: 'utf8' })
+function smallDisk(folder: string, mb: number): string | null {
+  const run = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${mb}m`, 'tmpfs', folder], { encoding: 'utf8' })
   return run.status === 0 ? null : `no small disk could be mounted: ${(run.stderr ?? run.error?.message ?? '').trim()}`
 }
 
@@ -86,9 +86,9 @@ export const ALONE = [
 export type Alone = (typeof ALONE)[number]
 
 /** One server and its database. */
-export async function oneMachine(): Promise<Ground<Alone>> {
+export async function oneMachine(rounds: number): Promise<Ground<Alone>> {
   const folder = mkdtempSync(join(tmpdir(), 'peen-endure-'))
-  const noDisk = smallDisk(folder)
+  const noDisk = smallDisk(folder, diskMb(rounds))
   const port = await freePort()
   let database: Awaited<ReturnType<typeof startMariadb>>
   const more = ['--innodb-log-file-size=16M']

@@ -67,7 +67,7 @@ export type Asked = { readonly rounds: number; readonly seed: number; readonly i
 
 /** Runs so many rounds. Prints a line for each by `say`. The same seed draws the same calamities; when they strike is the machine's. */
 export async function endure({ isCluster = false, ...asked }: Asked): Promise<Endured> {
-  return isCluster ? endureOn(await threeNodes(), TOGETHER, asked) : endureOn(await oneMachine(), ALONE, asked)
+  return isCluster ? endureOn(await threeNodes(), TOGETHER, asked) : endureOn(await oneMachine(asked.rounds), ALONE, asked)
 }
 
 async function endureOn<C extends string>(ground: Ground<C>, all: readonly C[], { rounds, seed, say }: Asked): Promise<Endured> {
