@@ -71,7 +71,8 @@ async function ownRule(page: Page): Promise<void> {
   }
   await page.getByRole('button', { name: 'Try it on the cohort' }).click()
   await page.getByRole('button', { name: 'Use it from now on' }).click()
-  await expect(page.getByRole('heading', { name: /version 2/ })).toBeVisible()
+  // in use, and no draft of it any more
+  await expect(page.getByRole('heading', { name: /version 2$/ })).toBeVisible()
 }
 
 /** Every step of the plan, begun and ended in its turn; it leads on to the end of the table. */

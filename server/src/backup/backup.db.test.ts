@@ -174,6 +174,10 @@ describe('restoring', () => {
     const restored = await bring(good())
     expect(restored).toMatchObject({ room: true, proof: { derived: 'same', trail: { whole: true } } })
     expect(await counted(target.database)).toEqual({ people: 6, name: 'Test school' })
+    // by this the tablets see what the school has lost
+    const { db: there, close: shut } = connect(target)
+    expect((await there.select({ restored: tables.school.restored }).from(tables.school))[0]!.restored!.madeAt).toBe(restored!.madeAt)
+    await shut()
     expect(readFileSync(join(folder, 'new-room', 'authority.key'), 'utf8')).toBe('a key of the room')
     expect(readdirSync(join(folder, 'scratch'))).toEqual([])
   })

@@ -85,8 +85,10 @@ function keyOf(alike: Alike, { originalUrl }: Request, { id, role }: Me): string
 /** The middleware that enforces a permit; `permit` stays readable on it for the test that walks all routes. */
 export type PermitHandler = RequestHandler & { readonly permit: Permit }
 
-export function permitHandler(permit: Permit, needs?: 'password'): PermitHandler {
-  const handler = (req: Request, _res: Response, next: NextFunction) => {
+export function permitHandler(permit: Permit, needs?: 'password', name?: EndpointName): PermitHandler {
+  const handler = (req: Request, res: Response, next: NextFunction) => {
+    // whose answer it is, refused or not: the metrics count by it
+    res.locals.endpoint = name
     if (permit === 'anyone') return next()
     const actor = actorOf(req)
     if (!actor) return next(refuse.notSignedIn())
@@ -133,11 +135,7 @@ export function mount(router: Router, routes: readonly Route[], services: Servic
   for (const route of routes) {
     router[route.method](
       route.path,
-      (_req: Request, res: Response, next: NextFunction) => {
-        res.locals.endpoint = route.name
-        next()
-      },
-      permitHandler(route.who, route.needs),
+      permitHandler(route.who, route.needs, route.name),
       PARSERS[route.reads ?? 'json'],
       async (req: Request, res: Response) => {
         const params = req.params as Record<string, string>

@@ -90,6 +90,7 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   const type = file ? sentAs(name, file) : 'application/json'
   const answered = method === 'GET' ? undefined : onChange()
   if (method !== 'GET' && csrf === '') await beforeChange().catch(() => undefined)
+  const asked = csrf
   let response: Response
   try {
     response = await fetch(addressOf(name, params as never, query as never), {
@@ -110,7 +111,8 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
     if (method !== 'GET' && file === undefined) onTaken(name, args[0] ?? {})
     return answer
   }
-  if (response.status === 401 && name !== 'signIn' && name !== 'me') onSignedOut()
+  // an answer to who was here before does not sign out who has come in meanwhile
+  if (response.status === 401 && name !== 'signIn' && name !== 'me' && asked === csrf) onSignedOut()
   if (answer?.code === 'passwordNeeded' && (await onPasswordNeeded())) return ask(name, ...args)
   // a single refused event comes back with its answers
   throw new ApiError(

@@ -27,7 +27,7 @@ type Repeat = Parameters<typeof bringBack>[0]['repeat']
 let runs = 0
 async function tablet() {
   const name = `done ${++runs}`
-  const [done, kept] = [await doneInBrowser(name), await keptInBrowser(name)]
+  const [done, kept] = [await doneInBrowser(`${name} done`), await keptInBrowser(name)]
   const said: object[] = []
   const repeat = async (_name: string, given: object) => (said.push(given), null)
   return { done, kept, said, bring: (by = 'ruben', say: Repeat = repeat) => bringBack({ done, kept, by, restored: RESTORED, repeat: say }) }

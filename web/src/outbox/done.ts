@@ -1,7 +1,7 @@
 // What this tablet has done and the server has taken, kept for two days: a school that is brought back from a backup of last night
 // has lost the morning, and its tablets bring it back.
-import { openKept, plain } from './database'
-import type { KeptTap } from './kept'
+import { openDB, type DBSchema } from 'idb'
+import { plain, type KeptTap } from './kept'
 import type { Repeatable } from './repeatable'
 
 export type Done = {
@@ -25,9 +25,11 @@ export type DoneHere = {
   readonly settle: (ids: readonly string[], under: string) => Promise<void>
 }
 
-/** In the browser's database. Rejects where the browser keeps nothing. */
-export async function doneInBrowser(name?: string): Promise<DoneHere> {
-  const db = await openKept(name)
+type Shape = DBSchema & { done: { key: string; value: Done } }
+
+/** In a database of its own: a tab of an older Peen that has the other one open does not stand in its way. Rejects where the browser keeps nothing. */
+export async function doneInBrowser(name = 'peen-done'): Promise<DoneHere> {
+  const db = await openDB<Shape>(name, 1, { upgrade: (fresh) => void fresh.createObjectStore('done', { keyPath: 'id' }) })
   return {
     add: async (done) => {
       const { store, done: written } = db.transaction('done', 'readwrite')

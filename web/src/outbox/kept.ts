@@ -1,6 +1,6 @@
 // Taps in this browser's own database, one record each, until the server has answered for them or a person has let them go.
 import type { PracticeEvent } from '@peen/core/practice'
-import { openKept, plain } from './database'
+import { openDB, type DBSchema } from 'idb'
 
 export type KeptTap = {
   readonly id: string
@@ -26,9 +26,11 @@ export type Kept = {
   readonly mark: (id: string, refused: string | null) => Promise<void>
 }
 
+type Shape = DBSchema & { taps: { key: string; value: KeptTap } }
+
 /** In IndexedDB, shared by all tabs of this browser. Rejects where the browser keeps nothing. */
-export async function keptInBrowser(name?: string): Promise<Kept> {
-  const db = await openKept(name)
+export async function keptInBrowser(name = 'peen'): Promise<Kept> {
+  const db = await openDB<Shape>(name, 1, { upgrade: (fresh) => void fresh.createObjectStore('taps', { keyPath: 'id' }) })
   return {
     all: async () => inOrder(await db.getAll('taps')),
     add: async (tap) => void (await db.put('taps', plain(tap))),
@@ -65,6 +67,9 @@ const marked = (tap: KeptTap, refused: string | null): KeptTap => ({ ...tap, ref
 /** As they were tapped: later than everything seen at a table, then as this browser counted them. */
 const inOrder = (taps: readonly KeptTap[]): readonly KeptTap[] =>
   [...taps].sort((a, b) => a.event.lamport - b.event.lamport || a.event.seq - b.event.seq || (a.id < b.id ? -1 : 1))
+
+/** What Vue watches cannot be cloned into the browser's database. */
+export const plain = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
 
 /** A tap that an older Peen left in local storage: a visit was called a session then. */
 export function inTodaysWords(tap: PracticeEvent): PracticeEvent {

@@ -2,7 +2,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { v7 } from 'uuid'
 import { ref, watch, type Ref } from 'vue'
 import { ApiError, ask, isUnreachable, sentenceOf, whenTaken } from '../api/client'
-import { useReachStore } from '../stores/reach'
+import { useLiveStore } from '../stores/live'
 import { useSessionStore } from '../stores/session'
 import { bringBack, type BroughtBack } from './bring-back'
 import { doneInBrowser, type Done } from './done'
@@ -23,7 +23,7 @@ type Outbox = {
 /** Keeps what the server takes from this tablet, and says it again to a school that was brought back from a backup. */
 export function useDone({ settled, look, flush, refused, again }: Outbox) {
   const session = useSessionStore()
-  const reach = useReachStore()
+  const live = useLiveStore()
   // a browser that keeps nothing brings nothing back
   const here = doneInBrowser().catch(() => null)
   const brought = ref<BroughtBack | null>(null)
@@ -68,10 +68,10 @@ export function useDone({ settled, look, flush, refused, again }: Outbox) {
       underWay = false
     }
   }
-  // a page that stayed open learns of it when the server answers again
+  // a page that stayed open, and signed in, learns of it by the log
   watch(
-    () => reach.isLost,
-    (isLost) => !isLost && !session.isRecalled && void session.refreshSchool().catch(() => undefined)
+    () => live.wentBack,
+    () => void session.refreshSchool().catch(() => undefined)
   )
   watch(
     () => [session.me?.id, session.school?.restored?.id, session.isRecalled],

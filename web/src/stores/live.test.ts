@@ -8,16 +8,16 @@ class Stream {
   static readonly all: Stream[] = []
   readonly url: string
   readyState = 1
-  readonly heard = new Map<string, ((message: { data: string }) => void)[]>()
+  readonly heard = new Map<string, ((message: { data: string; lastEventId: string }) => void)[]>()
   constructor(url: string) {
     this.url = url
     Stream.all.push(this)
   }
-  addEventListener(kind: string, listener: (message: { data: string }) => void): void {
+  addEventListener(kind: string, listener: (message: { data: string; lastEventId: string }) => void): void {
     this.heard.set(kind, [...(this.heard.get(kind) ?? []), listener])
   }
-  tell(kind: string, data: unknown = {}): void {
-    for (const listener of this.heard.get(kind) ?? []) listener({ data: JSON.stringify(data) })
+  tell(kind: string, data: unknown = {}, lastEventId = ''): void {
+    for (const listener of this.heard.get(kind) ?? []) listener({ data: JSON.stringify(data), lastEventId })
   }
   close(): void {
     this.readyState = 2
@@ -55,6 +55,20 @@ describe('the stream of a page', () => {
     expect(Stream.all[0].readyState).toBe(1)
     stopSecond()
     expect(Stream.all[0].readyState).toBe(Stream.CLOSED)
+  })
+
+  it('notices that the log went back, as after a backup was restored', () => {
+    const live = useLiveStore()
+    live.listen(vi.fn())
+    const [stream] = Stream.all
+    stream!.tell('begun', 40)
+    stream!.tell('practice', { id: 'e1' }, '41')
+    stream!.tell('begun', 41)
+    expect(live.wentBack).toBe(0)
+    stream!.tell('begun', 12)
+    expect(live.wentBack).toBe(1)
+    stream!.tell('begun', 12)
+    expect(live.wentBack).toBe(1)
   })
 
   it('is given back while nobody sees the page, and opened again after', () => {

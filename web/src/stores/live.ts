@@ -13,6 +13,9 @@ type Listener = (news: LiveNews) => void
 export const useLiveStore = defineStore('live', () => {
   const listeners = new Set<Listener>()
   const connected = ref(false)
+  /** how often the log began before what was heard of it: the school was brought back from a backup */
+  const wentBack = ref(0)
+  let place = 0
   let source: EventSource | null = null
 
   const tell = (news: LiveNews) => {
@@ -27,10 +30,18 @@ export const useLiveStore = defineStore('live', () => {
       // refused outright: somebody signed out; otherwise the browser tries again by itself
       if (source?.readyState === EventSource.CLOSED) close()
     })
-    source.addEventListener('practice', (message) => tell({ kind: 'practice', event: JSON.parse(message.data as string) as PracticeEvent }))
+    source.addEventListener('practice', (message) => {
+      place = Number(message.lastEventId) || place
+      tell({ kind: 'practice', event: JSON.parse(message.data as string) as PracticeEvent })
+    })
     source.addEventListener('day', () => tell({ kind: 'day' }))
     // the server's own first word of each stream, not the browser's
-    source.addEventListener('begun', () => tell({ kind: 'open' }))
+    source.addEventListener('begun', (message) => {
+      const begun = Number(message.data) || 0
+      if (begun < place) wentBack.value++
+      place = begun
+      tell({ kind: 'open' })
+    })
   }
   function close(): void {
     source?.close()
@@ -49,5 +60,5 @@ export const useLiveStore = defineStore('live', () => {
   // browsers hold few connections to one address: a page that nobody sees gives its own back
   if (typeof document !== 'undefined')
     document.addEventListener('visibilitychange', () => (document.visibilityState === 'hidden' ? close() : open()))
-  return { connected, listen }
+  return { connected, wentBack, listen }
 })
