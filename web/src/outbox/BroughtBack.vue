@@ -1,10 +1,15 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useOutboxStore } from '../stores/outbox'
 import { useSessionStore } from '../stores/session'
 
 // After a restore: what this tablet has sent again, until it is read.
 const outbox = useOutboxStore()
 const session = useSessionStore()
+const sent = computed(() => {
+  const { taps = 0, changes = 0 } = outbox.brought ?? {}
+  return [taps > 0 ? many(taps, 'tap') : '', changes > 0 ? many(changes, 'change') : ''].filter((one) => one !== '')
+})
 const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 </script>
 
@@ -12,8 +17,7 @@ const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
   <section v-if="outbox.brought" class="no-print border-b border-line bg-sheet px-4 py-2 sm:px-6" role="status" data-testid="brought-back">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
       <p class="flex-1 leading-[1.3]">
-        Peen was restored from a backup. This tablet has sent {{ many(outbox.brought.taps, 'tap') }} and
-        {{ many(outbox.brought.changes, 'change') }} again.
+        Peen was restored from a backup.<template v-if="sent.length > 0"> This tablet has sent {{ sent.join(' and ') }} again.</template>
         <template v-if="session.isStaff">Anything signed since the backup has to be signed again.</template>
       </p>
       <button class="btn btn-quiet min-h-11 px-3 py-0" @click="outbox.brought = null">Got it</button>
