@@ -1,7 +1,7 @@
 // npm run bench:years: a school of ten years beside the demo's one. How long a start, the screens that are read most, the check of the
 // trail and a backup take in each: nothing may grow faster than what it serves.
-//   PEEN_BENCH_EVENTS=300000   a smaller one
-import { connect, databaseClock, makeApp, tables, checkAudit, rebuildCharts, type DatabaseSettings } from '@peen/server'
+//   PEEN_BENCH_SHARE=0.1   a tenth of it
+import { connect, databaseClock, makeApp, tables, checkAudit, rebuildAll, type DatabaseSettings } from '@peen/server'
 import { eq } from 'drizzle-orm'
 import { spawn } from 'node:child_process'
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
@@ -13,8 +13,8 @@ import { freePort, ROOT } from './machine.mjs'
 import { startMariadb } from './mariadb.mjs'
 import { growTo } from './years'
 
-const EVENTS = Number(process.env.PEEN_BENCH_EVENTS ?? 3_000_000)
-const SIZE = { years: 10, apprentices: 300, dogs: 1500, events: EVENTS }
+const SHARE = Number(process.env.PEEN_BENCH_SHARE ?? 1)
+const SIZE = { years: 10, apprentices: 300 * SHARE, dogs: 1500 * SHARE, events: 3_000_000 * SHARE }
 const TIMES = 7
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
@@ -97,7 +97,7 @@ try {
   const one = await measure(settings, backups('one'))
   const { db, close } = connect(settings)
   const made = await timed(() => growTo(db, SIZE, say))
-  await rebuildCharts(db)
+  await rebuildAll(db)
   await close()
   const ten = await measure(settings, backups('ten'))
   say(
