@@ -8,14 +8,16 @@ import { checkNightly } from './features/audit'
 import { placeAll, streamsOf } from './features/live'
 import { makeLog } from './log'
 import { listen, reachOf, roomNames } from './room'
-import { makeMetrics, openWatch, SLOW_MS } from './watch'
+import { makeMetrics, openWatch, SLOW_MS, type Metrics } from './watch'
 
 const log = makeLog(process.env.PEEN_LOG ?? 'warn', process.env.PEEN_LOGS)
 const settings = settingsFromEnvironment()
+// queries are slow before anything is counted, too: a start has the longest of all
+let metrics: Metrics | undefined
 const { db, close } = connect(settings, {
   heard: (query, ms) => {
     if (ms < SLOW_MS) return
-    metrics.slow()
+    metrics?.slow()
     log.warn({ query: query.slice(0, 400), ms: Math.round(ms) }, 'a slow query')
   }
 })
@@ -41,7 +43,7 @@ const backups = process.env.PEEN_BACKUPS
     )
   : undefined
 const services = { db, clock, log, backups }
-const metrics = makeMetrics({ ...services, streams: () => streamsOf(services) })
+metrics = makeMetrics({ ...services, streams: () => streamsOf(services) })
 const app = makeApp(services, web, { hosts, proxied: reach.publicUrl !== null, metrics })
 const listening = await listen(app, reach, port).catch((error: Error) =>
   giveUp(new Error(`the web server could not open port ${port}: ${error.message}`))

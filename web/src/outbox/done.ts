@@ -16,6 +16,8 @@ export type Done = {
 }
 
 const KEPT_MS = 48 * 3600000
+/** What is older is looked for this often, ms: not at every tap. */
+const CLEARED_MS = 3600000
 
 export type DoneHere = {
   readonly add: (done: readonly Done[]) => Promise<void>
@@ -30,11 +32,15 @@ type Shape = DBSchema & { done: { key: string; value: Done } }
 /** In a database of its own: a tab of an older Peen that has the other one open does not stand in its way. Rejects where the browser keeps nothing. */
 export async function doneInBrowser(name = 'peen-done'): Promise<DoneHere> {
   const db = await openDB<Shape>(name, 1, { upgrade: (fresh) => void fresh.createObjectStore('done', { keyPath: 'id' }) })
+  let cleared = -Infinity
   return {
     add: async (done) => {
       const { store, done: written } = db.transaction('done', 'readwrite')
       const newest = Math.max(...done.map(({ at }) => at))
-      for (const old of await store.getAll()) if (old.at < newest - KEPT_MS) await store.delete(old.id)
+      if (newest - cleared >= CLEARED_MS) {
+        cleared = newest
+        for (const old of await store.getAll()) if (old.at < newest - KEPT_MS) await store.delete(old.id)
+      }
       for (const one of done) await store.put(plain(one))
       await written
     },
