@@ -13,7 +13,7 @@ import { makeMetrics, openWatch, SLOW_MS, type Metrics } from './watch'
 const log = makeLog(process.env.PEEN_LOG ?? 'warn', process.env.PEEN_LOGS)
 const settings = settingsFromEnvironment()
 // queries are slow before anything is counted, too: a start has the longest of all
-let metrics: Metrics | undefined
+let metrics: Metrics | null = null
 const { db, close } = connect(settings, {
   heard: (query, ms) => {
     if (ms < SLOW_MS) return

@@ -6,9 +6,12 @@ import { useSessionStore } from '../stores/session'
 // After a restore: what this tablet has sent again, until it is read.
 const outbox = useOutboxStore()
 const session = useSessionStore()
-const sent = computed(() => {
+const says = computed(() => {
   const { taps = 0, changes = 0 } = outbox.brought ?? {}
-  return [taps > 0 ? many(taps, 'tap') : '', changes > 0 ? many(changes, 'change') : ''].filter((one) => one !== '')
+  const sent = [taps > 0 ? many(taps, 'tap') : '', changes > 0 ? many(changes, 'change') : ''].filter((one) => one !== '')
+  const again = sent.length > 0 ? [`This tablet has sent ${sent.join(' and ')} again.`] : []
+  const signed = session.isStaff ? ['Anything signed since the backup has to be signed again.'] : []
+  return ['Peen was restored from a backup.', ...again, ...signed].join(' ')
 })
 const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 </script>
@@ -17,8 +20,7 @@ const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
   <section v-if="outbox.brought" class="no-print border-b border-line bg-sheet px-4 py-2 sm:px-6" role="status" data-testid="brought-back">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1">
       <p class="flex-1 leading-[1.3]">
-        Peen was restored from a backup.<template v-if="sent.length > 0"> This tablet has sent {{ sent.join(' and ') }} again.</template>
-        <template v-if="session.isStaff">Anything signed since the backup has to be signed again.</template>
+        {{ says }}
       </p>
       <button class="btn btn-quiet min-h-11 px-3 py-0" @click="outbox.brought = null">Got it</button>
     </div>
