@@ -40,7 +40,7 @@ describe('any error as problem details (RFC 9457)', () => {
 
 const run = (handler: (req: never, res: never, next: (error?: unknown) => void) => unknown, req: object) => {
   const next = vi.fn()
-  void handler(req as never, {} as never, next)
+  void handler(req as never, { locals: {} } as never, next)
   return next.mock.calls[0][0] as Refused | undefined
 }
 
