@@ -2,6 +2,7 @@ import vue from '@vitejs/plugin-vue'
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { wording } from './wording/src/vite'
 
 /** Seeds of properties are fixed here and printed by npm test; npm run explore draws new ones. */
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -16,18 +17,20 @@ export default defineConfig({
     maxWorkers: availableParallelism(),
     projects: [
       {
-        plugins: [vue()],
+        plugins: [vue(), wording()],
         resolve: { alias },
         test: {
           name: 'unit',
           // these tests change nothing outside themselves: modules are read once a worker, not once a file
           isolate: false,
+          setupFiles: ['./web/src/testing/words.ts'],
           include: [
             'core/**/*.test.ts',
             'content/**/*.test.ts',
             'contract/**/*.test.ts',
             'devices/**/*.test.ts',
             'web/src/**/*.test.ts',
+            'wording/**/*.test.ts',
             'scripts/**/*.test.ts',
             'demo/src/{scenario,sheets}.test.ts'
           ],

@@ -4,7 +4,7 @@ import { drawn, expect, signIn, test } from './app'
 async function openAdviser(page: Page, dog: RegExp): Promise<void> {
   await page.getByRole('link', { name: 'Dogs' }).click()
   await page.getByRole('link', { name: dog }).click()
-  await page.getByRole('link', { name: 'Which tool where' }).click()
+  await page.getByRole('link', { name: 'Tools by place' }).click()
   await page.waitForURL('**/adviser')
   await drawn(page)
 }
@@ -17,7 +17,7 @@ test('the adviser says which tool where, why, and why not; facts of the dog and 
   // burned on the left cheek: one blade longer there, not on the right
   await page.locator('#place').selectOption('cheek')
   await expect(advice).toHaveText('blade 5F with the growth, leaves 6.3 mm')
-  await expect(page.getByText('planned 3.2 mm, aimed at 6.3 mm')).toBeVisible()
+  await expect(page.getByText('planned 3.2 mm, aiming for 6.3 mm')).toBeVisible()
   await expect(page.getByText(/^Burned here before: longer than the blade that burned, always\./)).toBeVisible()
   await page.locator('#why-not').selectOption({ label: 'blade 7F with the growth, leaves 3.2 mm' })
   await expect(page.getByTestId('why-not')).toContainText('Not here.')
@@ -33,7 +33,7 @@ test('the adviser says which tool where, why, and why not; facts of the dog and 
   await page.getByRole('button', { name: 'blade 8½ with the growth, leaves 2.8 mm' }).click()
   await expect(advice).toHaveText('blade 8½ with the growth, leaves 2.8 mm')
   await expect(canvas).not.toHaveAttribute('data-count', before!)
-  await page.getByRole('button', { name: 'Back to the advice' }).click()
+  await page.getByRole('button', { name: 'Back to recommended' }).click()
   await expect(advice).toHaveText('blade 7F with the growth, leaves 3.2 mm')
 })
 

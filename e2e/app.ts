@@ -44,7 +44,7 @@ export function confirmOnConsole(...usernames: readonly string[]): void {
   }
 }
 
-/** Lets minutes go by at the school: the clock of the tests stands until it is moved. */
+/** Lets minutes go by at the school: the clock of the tests valid until it is moved. */
 export function minutesLater(minutes: number): void {
   const { PEEN_TEST_DB, PEEN_E2E_DATABASE } = process.env
   passMinutes({ ...JSON.parse(PEEN_TEST_DB!), database: mine(PEEN_E2E_DATABASE!) }, minutes)
@@ -105,7 +105,7 @@ export async function openTable(page: Page, givenName: string, url = ''): Promis
 
 /** What is not taken back asks once; this is the answer. */
 export async function signIt(page: Page): Promise<void> {
-  await page.getByRole('dialog').getByRole('button', { name: 'Sign it' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Sign' }).click()
   await expect(page.getByRole('dialog')).toHaveCount(0)
 }
 

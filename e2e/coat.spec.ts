@@ -15,10 +15,10 @@ test('the terrier out of step tells its lag in days on both sides of the drawn d
   await openCoat(page, 'Sedge')
   const plates = page.getByTestId('lag')
   await expect(plates).toHaveText(['11 days ahead', '11 days behind'])
-  await expect(page.getByRole('img', { name: /^Sedge from the dog’s own left: Left back stands at 35 mm, 11 days behind$/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Sedge from the dog’s own left: Left back is 35 mm long, 11 days behind$/ })).toBeVisible()
   await expect(page.getByText('the sides are 11 days apart')).toBeVisible()
   await expect(page.getByTestId('mends')).toContainText(
-    'Half instead of a light roll, next time, 21 April, mends it: both sides in step from 21 April'
+    'A half roll instead of a light one, next time, 21 April, mends it: both sides in step from 21 April'
   )
   // in time: by the handle, by keys, and played forward
   const day = page.getByRole('slider', { name: 'Day' })
@@ -42,7 +42,7 @@ test('the terrier out of step tells its lag in days on both sides of the drawn d
   await page.locator('[data-region=shoulder]').first().click()
   await expect(page.getByText('Shoulder: both sides are in step.')).toBeVisible()
   // what if, side by side
-  await page.getByTestId('mends').getByRole('link', { name: 'See what if' }).click()
+  await page.getByTestId('mends').getByRole('link', { name: 'Compare plans' }).click()
   const [plan, half] = [page.getByTestId('what-if-asPlanned'), page.getByTestId('what-if-halfNext')]
   await expect(plan).toContainText('Still 11 days apart on 30 May.')
   await expect(half).toContainText(/In step from 21 April, with \d+ mm standing on the day\./)
@@ -52,7 +52,7 @@ test('the terrier out of step tells its lag in days on both sides of the drawn d
 
 test('a line is written on the figure, refused where it cannot be, counted, struck and counted again', async ({ page }) => {
   await openCoat(page, 'Sorrel', 'Coat book', 'mira')
-  const book = page.getByRole('region', { name: 'Lines of the book' })
+  const book = page.getByRole('region', { name: 'Lines in the book' })
   await expect(book).toContainText('Enzo Falk’s hands; from the table')
   await page.locator('[data-region=ribs]').first().click()
   await page.locator('[data-region=loin]').first().click()
@@ -61,37 +61,37 @@ test('a line is written on the figure, refused where it cannot be, counted, stru
   await page.getByRole('button', { name: 'half', exact: true }).click()
   await page.getByLabel('Whose hands').selectOption({ label: 'Ada Quill' })
   await page.getByLabel('On', { exact: true }).fill('2019-05-01')
-  await page.getByRole('button', { name: 'Write it into the book' }).click()
+  await page.getByRole('button', { name: 'Add to the book' }).click()
   await expect(page.getByRole('alert')).toContainText('Ribs, 1 May 2019: the dog was born on 3 Feb 2020.')
   // nothing is lost: the line stands as it was, with another day
   await page.getByLabel('On', { exact: true }).fill('2026-04-13')
-  await page.getByRole('button', { name: 'Write it into the book' }).click()
+  await page.getByRole('button', { name: 'Add to the book' }).click()
   const line = book.getByRole('listitem').filter({ hasText: '13 Apr' })
   await expect(line).toContainText('Ribs and loin, left: pulled, half')
   await expect(line).toContainText('Ada Quill’s hands; written by hand, Mira Dahl')
   // the sides are out of step now
-  await page.getByRole('link', { name: 'In time', exact: true }).click()
+  await page.getByRole('link', { name: 'Over time', exact: true }).click()
   await expect(page.getByText(/the sides are \d+ days apart/)).toBeVisible()
   await page.getByRole('link', { name: 'Coat book', exact: true }).click()
-  const again = page.getByRole('region', { name: 'Lines of the book' }).getByRole('listitem').filter({ hasText: '13 Apr' })
+  const again = page.getByRole('region', { name: 'Lines in the book' }).getByRole('listitem').filter({ hasText: '13 Apr' })
   await again.getByRole('button', { name: 'strike' }).click()
-  await again.getByLabel('Why it is struck').fill('it was another dog')
-  await again.getByRole('button', { name: 'Strike it' }).click()
+  await again.getByLabel('Why strike it out').fill('it was another dog')
+  await again.getByRole('button', { name: 'Strike it out' }).click()
   await expect(again).toContainText('Struck by Mira Dahl: it was another dog')
-  await page.getByRole('link', { name: 'In time', exact: true }).click()
+  await page.getByRole('link', { name: 'Over time', exact: true }).click()
   await expect(page.getByText('both sides are in step').first()).toBeVisible()
   await page.getByRole('link', { name: 'Coat book', exact: true }).click()
-  await again.getByRole('button', { name: 'count it' }).click()
-  await page.getByRole('link', { name: 'In time', exact: true }).click()
+  await again.getByRole('button', { name: 'count it again' }).click()
+  await page.getByRole('link', { name: 'Over time', exact: true }).click()
   await expect(page.getByText(/the sides are \d+ days apart/)).toBeVisible()
 })
 
 test('a clipped coat tells when it comes back, by how it is brushed, and which tool now', async ({ page }) => {
   await openCoat(page, 'Teasel', 'Next visit', 'mira')
-  await expect(page.getByText(/still fair/)).toContainText('4 weeks at best, 5 still fair, 7 the longest: then the skull is grown out.')
+  await expect(page.getByText(/still fair/)).toContainText('4 weeks at its best, 5 acceptable, 7 at most: then the skull has grown out.')
   await page.getByLabel('Brushed at home').selectOption({ label: 'never, as far as we know' })
-  await page.getByRole('button', { name: 'Keep this' }).click()
-  await expect(page.getByText(/still fair/)).toContainText('6 the longest: after that it mats.')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText(/still fair/)).toContainText('6 at most: after that it mats.')
   const back = page.getByRole('listitem').filter({ hasText: /^Back/ })
   await expect(back).toContainText(/Cut today: comb 0/)
   await page.getByLabel(/^Comes back in/).fill('9')
@@ -104,8 +104,8 @@ test('the end of a table lists what is undone, side by side, and what still fits
   await signIn(page, 'ruben')
   await openTable(page, 'Bram')
   await page.goto(`${new URL(page.url()).pathname}/end`)
-  const undone = page.getByRole('region', { name: 'What is undone' })
-  await expect(undone).toContainText(/Fits into the \d+ minutes that Flint can still stand/)
+  const undone = page.getByRole('region', { name: 'What is left undone' })
+  await expect(undone).toContainText(/Fits into the \d+ minutes left for Flint/)
   await expect(undone.getByTestId('fits')).toContainText('both sides')
   // a step that was done is not among them
   await expect(undone).not.toContainText('Pads, 15')
@@ -118,18 +118,18 @@ test('the next visit begins with what the last one left, side by side', async ({
   const { visits } = (await (await page.request.get(`/api/dogs/${sedge}`)).json()) as { visits: { visitId: string; onDate: string }[] }
   const next = visits.findLast(({ onDate }) => onDate > '2026-04-14')!
   await page.goto(`/table/${next.visitId}`)
-  await expect(page.getByTestId('from-last')).toContainText(/Begin with what was left on 7 Apr: .*Back, both sides/)
+  await expect(page.getByTestId('from-last')).toContainText(/Start with what was left on 7 Apr: .*Back, both sides/)
 })
 
 test('a lead sets what is out of step, within limits', async ({ page }) => {
   await signIn(page, 'ottilie', '/house-rules')
-  const days = page.getByLabel('Sides further apart are out of step')
+  const days = page.getByLabel('Sides are out of step when further apart than')
   await days.fill('90')
-  await page.getByRole('button', { name: 'Keep these limits' }).click()
-  await expect(page.getByRole('alert')).toHaveText('Sides further apart are out of step: 90; allowed is 0 to 30 days.')
+  await page.getByRole('button', { name: 'Save these limits' }).click()
+  await expect(page.getByRole('alert')).toHaveText('Sides are out of step when further apart than is 90; it must be 0 to 30 days.')
   await days.fill('14')
-  await page.getByRole('button', { name: 'Keep these limits' }).click()
-  await expect(page.getByText('Kept. Every coat is looked at by these from now on.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save these limits' }).click()
+  await expect(page.getByText('Saved. Every coat is judged by these from now on.')).toBeVisible()
   await page.goto('/coat')
   await expect(page.getByRole('link', { name: /Sedge/ })).not.toContainText('days behind')
 })

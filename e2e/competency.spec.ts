@@ -33,7 +33,7 @@ test('the wall says who needs somebody first, why, by touch and by keys, and lea
   await page.waitForURL('**/apprentices/**')
   await expect(page.getByRole('heading', { name: /^Skirt line, \d+ of 14/ })).toBeVisible()
   for (const [tab, words] of [
-    ['Since the signal', /alarm at \d+/],
+    ['Since reaching ready', /alarm at \d+/],
     ['Help', /of the last 5 alone/],
     ['Minutes', /planned minutes/]
   ] as const) {
@@ -57,7 +57,7 @@ test('rules read as sentences, are tried on the cohort, refused where nobody cou
   await practised.getByLabel('Dogs').fill('9')
   await practised.getByLabel('Dogs').press('Tab')
   await expect(page.locator('[data-issues]')).toContainText(
-    'the number of dogs is 9; allowed is at most 5, as often as it is asked for. It could never be met.'
+    'the number of dogs is 9; it must be at most 5, as often as it is asked for. It could never be met.'
   )
   await expect(page.getByRole('button', { name: 'Use it from now on' })).toHaveCount(0)
   await practised.getByLabel('Dogs').fill('4')
@@ -76,8 +76,8 @@ test('rules read as sentences, are tried on the cohort, refused where nobody cou
   await charts.getByLabel('Attempts expected').fill('50')
   await charts.getByLabel('Attempts expected').press('Tab')
   await expect(charts).toContainText('the signal stands at 16')
-  await charts.getByRole('button', { name: 'Make every chart by these' }).click()
-  await expect(charts.getByRole('button', { name: 'Make every chart by these' })).toHaveCount(0)
+  await charts.getByRole('button', { name: 'Use these for every chart' }).click()
+  await expect(charts.getByRole('button', { name: 'Use these for every chart' })).toHaveCount(0)
   await page.goto('/rules/clipping')
   await expect(charts).toContainText('the signal stands at 16')
 })
@@ -85,16 +85,16 @@ test('rules read as sentences, are tried on the cohort, refused where nobody cou
 test('on a day of assessment two mark apart and blind, compare, and settle with both marks kept', async ({ page, browser }) => {
   test.setTimeout(180000)
   await signIn(page, 'ottilie', '/assessments')
-  await page.getByRole('button', { name: 'Call today' }).click()
+  await page.getByRole('button', { name: 'Schedule for today' }).click()
   const day = page.locator('[data-day="2026-04-14"]')
   const row = day.locator('li').filter({ hasText: 'Pia Rook' })
   await row.getByLabel('First assessor of Pia Rook').selectOption({ label: 'Mira Dahl' })
   await row.getByLabel('Second assessor of Pia Rook').selectOption({ label: 'Mira Dahl' })
   await row.getByRole('button', { name: 'Appoint' }).click()
-  await expect(page.getByRole('alert')).toContainText('The second assessor is the first; allowed is another person.')
+  await expect(page.getByRole('alert')).toContainText('The second assessor is the first; it must be another person.')
   await row.getByLabel('Second assessor of Pia Rook').selectOption({ label: 'Hollis Brandt' })
   await row.getByRole('button', { name: 'Appoint' }).click()
-  await expect(row).toContainText('not begun')
+  await expect(row).toContainText('not started')
   await row.getByRole('link', { name: 'Open' }).click()
   await page.waitForURL('**/assessments/*')
   const sheet = page.url()
@@ -115,7 +115,7 @@ test('on a day of assessment two mark apart and blind, compare, and settle with 
     await who.reload()
     await expect(who.getByText('46 of 46 answered')).toBeVisible()
     await who.getByRole('button', { name: 'good', exact: true }).click()
-    await who.getByRole('button', { name: 'I call it good: show the mark' }).click()
+    await who.getByRole('button', { name: 'good: show the mark' }).click()
     await who.getByRole('button', { name: 'Sign this grading' }).click()
     await signIt(who)
     await expect(who.getByRole('button', { name: 'Sign this grading' })).toHaveCount(0)
@@ -123,7 +123,7 @@ test('on a day of assessment two mark apart and blind, compare, and settle with 
     // the first has signed: neither the second nor the lead sees anything of it
     await page.goto(sheet)
     await expect(page.getByText('Both are blind until both have signed. Not yet: Hollis Brandt.')).toBeVisible()
-    await expect(page.getByText('Signed; shown when both have.')).toBeVisible()
+    await expect(page.getByText('Signed. Shown once both have signed.')).toBeVisible()
     const path = new URL(mira.url()).pathname.replace('/trims/', '/gradings/')
     expect((await hollis.request.get(`/api${path}`)).status()).toBe(403)
     expect((await page.request.get(`/api${path}`)).status()).toBe(403)
@@ -131,14 +131,14 @@ test('on a day of assessment two mark apart and blind, compare, and settle with 
 
   await page.reload()
   await expect(page.getByText(/Mira Dahl gave \d+, Hollis Brandt \d+: \d+ apart/)).toBeVisible()
-  await expect(page.locator('[data-differences] li').first()).toContainText('More than the measuring explains.')
+  await expect(page.locator('[data-differences] li').first()).toContainText('More than measuring error explains.')
   await mira.goto(sheet)
   await mira.getByRole('radio', { name: 'Not passed' }).click()
   await mira.getByLabel('Why').fill('The right skirt was read on both tables: it is long.')
-  await mira.getByRole('button', { name: 'Write it down' }).click()
-  await expect(mira.getByText('The other assessor agrees, or writes otherwise.')).toBeVisible()
+  await mira.getByRole('button', { name: 'Propose it' }).click()
+  await expect(mira.getByText('The other assessor then agrees or makes another proposal.')).toBeVisible()
   await hollis.goto(sheet)
-  await hollis.getByRole('button', { name: 'I agree' }).click()
+  await hollis.getByRole('button', { name: 'Agree' }).click()
   await expect(hollis.locator('[data-settled]')).toContainText('Mira Dahl and Hollis Brandt agree; both marks stay on record')
   await page.reload()
   await expect(page.locator('[data-settled]')).toContainText('Not passed.')
@@ -173,10 +173,10 @@ test('an apprentice takes the own record along, and a cohort comes in from a tab
       .setInputFiles({ name: 'cohort.csv', mimeType: 'text/csv', buffer: Buffer.from(`givenName,familyName,email,cohort\r\n${rows}`) })
   await choose('Ada,Brook,ada@post.example,Harvest\r\nBo,,bo@post.example,Harvest\r\n')
   await expect(table).toContainText('No one can be added yet: 1 thing needs fixing.')
-  await expect(table).toContainText('Line 3: Family name is missing')
+  await expect(table).toContainText('Line 3: Last name is missing')
   await choose('Ada,Brook,ada@post.example,Harvest\r\nBo,Ek,bo@post.example,Harvest\r\n')
-  await expect(table).toContainText('New cohort: Harvest, beginning today.')
-  await table.getByRole('button', { name: 'Let all 2 in, with a letter each' }).click()
-  await expect(page.getByText('2 let in; the letters are written.')).toBeVisible()
+  await expect(table).toContainText('New cohort, starting today: Harvest.')
+  await table.getByRole('button', { name: 'Add all 2 and write the letters' }).click()
+  await expect(page.getByText('2 added; the letters are written.')).toBeVisible()
   await expect(page.getByTestId('people')).toContainText('Ada Brook')
 })

@@ -3,7 +3,7 @@ import { drawn, expect, openTable, saved, signIn, test } from './app'
 
 test('search finds people, dogs, trims and techniques by keys alone', async ({ page }) => {
   await signIn(page, 'ruben')
-  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible()
+  await expect(page.getByRole('navigation', { name: 'Main menu' })).toBeVisible()
   await page.keyboard.press('/')
   const box = page.getByLabel('Person, dog, visit, trim or technique')
   await expect(box).toBeFocused()
@@ -31,13 +31,13 @@ test('who reads inches sees and types them, on every screen and at the next sign
   await page.getByRole('button', { name: 'Dog', exact: true }).click()
   await page.getByLabel('Name', { exact: true }).fill('Thistledown')
   await page.locator('select[name=bodyType]').selectOption({ label: 'Square bearded terrier' })
-  await page.getByLabel('Coat, in words').fill('wire')
+  await page.getByLabel('Coat description').fill('wire')
   await page.locator('select[name=colour]').selectOption({ label: 'Pepper and salt' })
   await page.getByLabel(/Height at the withers/).fill('14 in')
-  await page.getByLabel('Minutes it can stand').fill('45')
+  await page.getByLabel('Minutes it can be worked on').fill('45')
   await page.getByLabel('Temperament').fill('easy')
-  await page.getByRole('button', { name: 'Take this dog in' }).click()
-  await expect(page.getByTestId('said')).toContainText('The dog is taken in.')
+  await page.getByRole('button', { name: 'Add dog' }).click()
+  await expect(page.getByTestId('said')).toContainText('Dog added.')
   const { dogs } = (await (await page.request.get('/api/day/today')).json()) as { dogs: { id: string; name: string }[] }
   const id = dogs.find(({ name }) => name === 'Thistledown')!.id
   const { dog } = (await (await page.request.get(`/api/dogs/${id}`)).json()) as { dog: { withersMm: number } }
@@ -50,7 +50,7 @@ test('what was done stays on the day, on the apprentice and on the dog', async (
   await page.getByRole('link', { name: /Tove Lind/ }).click()
   await page.waitForURL('**/apprentices/*-*')
   const lines = page.locator('[data-visit-lines]')
-  await expect(lines).toContainText('What was done, day by day')
+  await expect(lines).toContainText('Work done, day by day')
   await expect(lines.getByRole('listitem').first()).toContainText(/\d+ [A-Z][a-z]{2}/)
   await lines.getByRole('link').first().click()
   await page.waitForURL('**/table/**')
@@ -66,7 +66,7 @@ test('a fault stays open until it is said or taken back, and one may be said in 
   await saved(page)
   // asked again until it is said, by whoever comes to this table
   await page.reload()
-  await page.getByRole('button', { name: '1 tap says no more yet: say it' }).click()
+  await page.getByRole('button', { name: '1 tap says nothing more yet: add detail' }).click()
   const counted = /(\d+) so far/
   const before = Number(counted.exec(await fault.innerText())![1])
   await more.getByRole('button', { name: 'Tapped by mistake' }).click()
@@ -98,10 +98,10 @@ test('on a telephone Stop stands whole above the bar, and search and settings ar
   await openTable(page, 'Marek')
   await drawn(page)
   const stop = (await page.locator('[data-key=stop]:visible').boundingBox())!
-  const bar = (await page.getByRole('navigation', { name: 'Places' }).boundingBox())!
+  const bar = (await page.getByRole('navigation', { name: 'Main menu' }).boundingBox())!
   expect(stop.y + stop.height).toBeLessThanOrEqual(bar.y)
   expect(stop.height).toBeGreaterThanOrEqual(44)
-  for (const name of ['Search', 'Me: my settings']) {
+  for (const name of ['Search', 'My settings']) {
     const box = (await page.getByLabel(name).boundingBox())!
     expect(box.x + box.width).toBeLessThanOrEqual(390)
     expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44)

@@ -2,7 +2,7 @@ import { drawn, expect, test } from './app'
 
 test('the main job works by keyboard alone', async ({ page }) => {
   await page.goto('/sign-in')
-  await expect(page.getByLabel('User name')).toBeFocused()
+  await expect(page.getByLabel('Username')).toBeFocused()
   await page.keyboard.type('ruben')
   await page.keyboard.press('Tab')
   await page.keyboard.type('porcelain-7F')
@@ -34,7 +34,7 @@ test('the main job works by keyboard alone', async ({ page }) => {
   await page.keyboard.press('z')
   await expect(page.locator('[data-key=stress]')).toContainText('0 so far')
   await page.keyboard.press('p')
-  await expect(page.getByRole('button', { name: 'Go on', exact: true })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Continue', exact: true })).toBeVisible()
   await page.keyboard.press('n')
   await expect(page.getByRole('button', { name: 'End this step' })).toBeVisible()
   await page.keyboard.press('g')

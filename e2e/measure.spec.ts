@@ -22,7 +22,7 @@ async function takeAndScale(page: Page, seen: keyof typeof RULER): Promise<void>
   const [x, top, bottom] = RULER[seen]
   await touch(page, x, top)
   await touch(page, x, bottom)
-  await expect(page.getByText('The outline is found.')).toBeVisible({ timeout: 20000 })
+  await expect(page.getByText('Outline found.')).toBeVisible({ timeout: 20000 })
 }
 
 test('three pictures of a dog become answers on the grade sheet, and say first what was done wrong', async ({ browser }) => {
@@ -38,38 +38,38 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
     await takeAndScale(page, 'head')
     await step(page, '3 Places')
     await expect(page.getByText('Dashed places are only proposed')).toBeVisible()
-    await page.getByRole('button', { name: 'They all lie right' }).click()
+    await page.getByRole('button', { name: 'All points are right' }).click()
     await step(page, '4 Found')
     const says = found(page).locator('[data-say]')
     await expect(says.first()).toBeVisible({ timeout: 20000 })
     const first = (await says.allInnerTexts()).slice(0, 2).join(' ')
     expect(first).toMatch(/Right cheek stands [4-8] mm prouder than the left, at (8|9) o’clock/)
     expect(first).toMatch(/The head is flat on top/)
-    await page.getByRole('button', { name: 'Put it on the sheet' }).click()
+    await page.getByRole('button', { name: 'Enter on the sheet' }).click()
     await page.waitForURL('**/measure/left')
   })
 
   await test.step('a profile: the skirt slopes', async () => {
     await takeAndScale(page, 'left')
     await step(page, '3 Places')
-    await page.getByRole('button', { name: 'They all lie right' }).click()
+    await page.getByRole('button', { name: 'All points are right' }).click()
     await step(page, '4 Found')
     await expect(
       found(page).getByText(/The skirt slopes: it rises toward the tail by \d+ degrees, and \d+ degrees up were planned/)
     ).toBeVisible({
       timeout: 20000
     })
-    await page.getByRole('button', { name: 'Put it on the sheet' }).click()
+    await page.getByRole('button', { name: 'Enter on the sheet' }).click()
     await page.waitForURL('**/measure/right')
   })
 
   await test.step('the other profile, and the sheet', async () => {
     await takeAndScale(page, 'right')
     await step(page, '3 Places')
-    await page.getByRole('button', { name: 'They all lie right' }).click()
+    await page.getByRole('button', { name: 'All points are right' }).click()
     await step(page, '4 Found')
     await expect(found(page).locator('[data-say]').first()).toBeVisible({ timeout: 20000 })
-    await page.getByRole('button', { name: 'Put it on the sheet' }).click()
+    await page.getByRole('button', { name: 'Enter on the sheet' }).click()
     await page.waitForURL(/\/trims\/[^/]+$/)
     await page.getByRole('tab', { name: 'front' }).click()
     await page.locator('[data-row=flower-circle]').click()
@@ -77,8 +77,8 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
   })
 
   await test.step('a measure is overruled with a reason, and both are kept', async () => {
-    await page.getByRole('button', { name: 'Overrule it' }).click()
-    await page.getByLabel('Why the picture is overruled').fill('a lock stood up')
+    await page.getByRole('button', { name: 'Overrule' }).click()
+    await page.getByLabel('Reason for overruling the picture').fill('a lock stood up')
     await page.getByRole('button', { name: 'Overrule', exact: true }).click()
     await expect(page.locator('[data-measured=whole]')).toContainText('Overruled: a lock stood up')
     await saved(page)
@@ -102,12 +102,12 @@ test('an outline is put right by hand and taken back; what is no picture is refu
     await page
       .getByLabel('Picture, right')
       .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') })
-    await expect(page.getByRole('alert')).toContainText('The picture is not one that can be read; allowed is a JPEG, PNG or WebP.')
+    await expect(page.getByRole('alert')).toContainText('The picture is not one that can be read; it must be a JPEG, PNG or WebP.')
     await page.getByRole('button', { name: 'Take it with the table camera' }).click()
   }
   await expect(page.locator('[data-desk=right] [data-photo]')).toBeVisible({ timeout: 30000 })
   await step(page, '2 Outline')
-  await expect(page.getByText('The outline is found.').or(page.getByText('Not sure'))).toBeVisible({ timeout: 20000 })
+  await expect(page.getByText('Outline found.').or(page.getByText('Not sure'))).toBeVisible({ timeout: 20000 })
   await page.getByRole('radio', { name: 'Paint dog' }).click()
   const at = await box(page)
   await page.mouse.move(at.x + 40, at.y + 60)

@@ -83,10 +83,10 @@ test('a check-in that two devices wrote, one of them without the network, is put
   await context.setOffline(false)
   // both changed what the trim is for: a person says which holds; the feet of both are kept
   const dialog = page.getByRole('dialog')
-  await expect(dialog.getByRole('heading', { name: 'Another device wrote on this check-in' })).toBeVisible()
+  await expect(dialog.getByRole('heading', { name: 'This check-in was also changed on another device' })).toBeVisible()
   await expect(dialog.locator('[data-differs]')).toHaveCount(1)
   await dialog.getByRole('button', { name: 'The other device' }).click()
-  await dialog.getByRole('button', { name: 'Go on with this' }).click()
+  await dialog.getByRole('button', { name: 'Use this' }).click()
   await saved(page)
   const { found } = (await (await page.request.get(`/api${path.replace('/check-in', '')}`)).json()) as {
     found: { purpose: string; nailsOwed: string[] }

@@ -58,7 +58,7 @@ async function choosePin(page: Page): Promise<void> {
   const form = page.getByTestId('own-pin')
   await form.getByLabel('Your password').fill(PASSWORD)
   await form.getByLabel('New PIN').fill(PIN)
-  await form.getByRole('button', { name: 'Keep this PIN' }).click()
+  await form.getByRole('button', { name: 'Save PIN' }).click()
   await expect(page.getByText('Your PIN is kept.')).toBeVisible()
 }
 async function openByPin(page: Page, name: string): Promise<void> {
@@ -127,7 +127,7 @@ test('a morning goes through with the network pulled six times, and only the top
       await tap(mira, 'praise')
     })
     for (const page of [shared, bram, mira]) await sent(page)
-    await expect(bram.getByRole('button', { name: 'Go on' })).toBeVisible()
+    await expect(bram.getByRole('button', { name: 'Continue' })).toBeVisible()
   })
 
   await test.step('two: the shared tablet goes from the apprentice to the instructor, by PIN, before and after', async () => {
@@ -138,7 +138,7 @@ test('a morning goes through with the network pulled six times, and only the top
       await tap(shared, 'fault')
       await shared.reload()
       await expect(topLine(shared)).toContainText('2 kept here')
-      await bram.getByRole('button', { name: 'Go on' }).click()
+      await bram.getByRole('button', { name: 'Continue' }).click()
     })
     for (const page of [shared, bram, mira]) await sent(page)
   })
@@ -175,7 +175,7 @@ test('a morning goes through with the network pulled six times, and only the top
     })
     await mira.waitForURL('**/sign-in**')
     await expect(mira.getByText(/1 of Mira’s taps is kept on this tablet/)).toBeVisible()
-    await mira.getByLabel('User name').fill('mira')
+    await mira.getByLabel('Username').fill('mira')
     await mira.getByLabel('Password').fill(PASSWORD)
     await mira.getByRole('button', { name: 'Sign in' }).click()
     for (const page of [shared, bram, mira]) await sent(page)

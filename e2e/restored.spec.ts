@@ -50,7 +50,7 @@ test('the tablets bring the morning back', async ({ page }) => {
   const [dog] = (await (await page.request.get(`${url}/api/dogs`)).json()) as { id: string }[]
   await page.goto(`${url}/dogs/${dog!.id}`)
   await page.getByLabel('Note', { exact: true }).fill(NOTE)
-  await page.getByRole('button', { name: 'Keep the note' }).click()
+  await page.getByRole('button', { name: 'Save note' }).click()
   await expect(page.getByText(NOTE)).toBeVisible()
   await saved(page)
   const after = await eventsOf(page, id)

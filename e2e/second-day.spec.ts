@@ -21,7 +21,7 @@ test('a call for help sounds and shakes where its instructor wants that, and now
   await page.addInitScript(LISTEN)
   await signIn(page, 'hollis', '/settings')
   await page.locator('[data-setting=call]').getByRole('button', { name: 'both' }).click()
-  await expect(page.getByText('Kept, on every tablet you sign in to.')).toBeVisible()
+  await expect(page.getByText('Saved, on every tablet you sign in to.')).toBeVisible()
   await page.goto('/floor')
   await expect(page.getByTestId('table').first()).toBeVisible()
   const quiet = await (await browser.newContext()).newPage()
@@ -31,7 +31,7 @@ test('a call for help sounds and shakes where its instructor wants that, and now
   const apprentice = await tablet(browser, 'bram')
   await apprentice.getByTestId('table').click()
   await apprentice.getByRole('button', { name: 'Ask for help' }).click()
-  await expect(quiet.getByRole('complementary', { name: 'Your next looks' })).toContainText('Bram, table 1')
+  await expect(quiet.getByRole('complementary', { name: 'Where to go next' })).toContainText('Bram, table 1')
   await expect.poll(() => heard(page)).toEqual({ tones: 2, shakes: 1 })
   expect(await heard(quiet)).toEqual({ tones: 0, shakes: 0 })
 })
@@ -55,7 +55,7 @@ for (const [who, words] of [
 ])
   test(`the first screen of ${who} has a guide of their own, until it is hidden`, async ({ page }) => {
     await signIn(page, who, '/settings')
-    await page.getByRole('button', { name: 'Show me the guide again' }).click()
+    await page.getByRole('button', { name: 'Show the guide again' }).click()
     const guide = page.getByRole('region', { name: 'Guide' })
     await expect(guide).toContainText(words)
     await guide.getByRole('button', { name: 'Hide this guide' }).click()
@@ -71,11 +71,11 @@ test('a note is kept with its date, and a wrong one is struck with a reason and 
   await page.goto(`/dogs/${dogs.find(({ name }) => name === 'Sedge')!.id}`)
   const notes = page.locator('[data-notes]')
   await notes.getByLabel('Note', { exact: true }).fill('Leans on the left hand when the foot is held low.')
-  await notes.getByRole('button', { name: 'Keep the note' }).click()
+  await notes.getByRole('button', { name: 'Save note' }).click()
   const note = notes.getByRole('listitem').filter({ hasText: 'Leans on the left hand' })
   await expect(note).toContainText('Ruben Castell')
-  await note.getByRole('button', { name: 'Strike it' }).click()
-  await note.getByLabel('Why it is struck').fill('it was Larch')
+  await note.getByRole('button', { name: 'Strike it out' }).click()
+  await note.getByLabel('Why strike it out').fill('it was Larch')
   await note.getByRole('button', { name: 'Strike', exact: true }).click()
   await expect(note).toContainText('Struck by Ruben Castell: it was Larch')
   await page.reload()
@@ -89,9 +89,9 @@ test('two entries of one dog are made one, with the history of both', async ({ p
   const lines = async (id: string) => ((await (await page.request.get(`/api/dogs/${id}/visits`)).json()) as unknown[]).length
   const both = (await lines(gone!.id)) + (await lines(kept!.id))
   await page.goto(`/dogs/${gone!.id}/profile`)
-  const part = page.getByRole('region', { name: 'Entered twice' })
+  const part = page.getByRole('region', { name: 'Duplicate dog' })
   await part.getByRole('combobox').selectOption(kept!.id)
-  await part.getByRole('button', { name: 'Make them one' }).click()
+  await part.getByRole('button', { name: 'Merge' }).click()
   await expect(page.getByRole('dialog')).toContainText('This is not taken back.')
   await page.locator('[data-ask-go]').click()
   await page.waitForURL(`**/dogs/${kept!.id}`)
@@ -107,7 +107,7 @@ test('the wrong apprentice is put right while nothing is signed, and what was do
   await page.getByRole('button', { name: 'Move Otter' }).click()
   const form = page.locator('form', { hasText: 'Entered wrongly?' })
   await form.getByLabel('Apprentice').last().selectOption({ label: 'Ada' })
-  await form.getByRole('button', { name: 'Put it right' }).click()
+  await form.getByRole('button', { name: 'Correct it' }).click()
   await expect(page.getByTestId('day-table').filter({ hasText: 'Otter' })).toContainText('Ada Quill')
 })
 
@@ -115,15 +115,15 @@ test('a table without a visit leaves the room; one that is at work stays, and it
   await signIn(page, 'ottilie', '/room')
   const out = async (number: number) => {
     await page.getByRole('combobox', { name: 'Table' }).selectOption({ label: `Table ${number}` })
-    await page.getByRole('button', { name: `Take table ${number} out of the room` }).click()
+    await page.getByRole('button', { name: `Remove table ${number}` }).click()
     await page.locator('[data-ask-go]').click()
   }
   await out(5)
   await expect(page.getByRole('alert')).toContainText('Table 5 is planned for Biscuit on 14 April 2026')
-  await expect(page.getByRole('button', { name: 'Take table 5 out of the room' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Remove table 5' })).toBeVisible()
   await page.goto('/day')
-  await page.getByRole('button', { name: 'Put a table into the room' }).click()
-  await expect(page.getByTestId('said')).toContainText('Table 9 stands in the room.')
+  await page.getByRole('button', { name: 'Add a table' }).click()
+  await expect(page.getByTestId('said')).toContainText('Table 9 is in the room.')
   await page.goto('/room')
   await out(9)
   await expect(page.getByRole('main').getByRole('status')).toContainText('The table is out of the room')
@@ -137,7 +137,7 @@ test('signing shows that it works from the first moment, however slow the line',
   await page.waitForURL('**/trims/**')
   await walkRound(page)
   await page.getByRole('button', { name: 'good', exact: true }).click()
-  await page.getByRole('button', { name: 'I call it good: show the mark' }).click()
+  await page.getByRole('button', { name: 'good: show the mark' }).click()
   let answer: () => void = () => undefined
   const slow = new Promise<void>((resolve) => (answer = resolve))
   await page.route('**/sign', async (route) => {
@@ -147,7 +147,7 @@ test('signing shows that it works from the first moment, however slow the line',
   await page.getByRole('button', { name: 'Sign this grading' }).click()
   const asked = page.getByRole('dialog')
   // the frame after the touch, not a time: what a person sees while the line is held
-  const next = await asked.getByRole('button', { name: 'Sign it' }).evaluate(async (button: HTMLElement) => {
+  const next = await asked.getByRole('button', { name: 'Sign' }).evaluate(async (button: HTMLElement) => {
     button.click()
     await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)))
     return button.closest('[role=dialog]')!.textContent

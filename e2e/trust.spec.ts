@@ -4,20 +4,20 @@ import { drawn, expect, saved, signIn, test } from './app'
 test('a new colleague signs nothing yet, is confirmed by another signer only, and every signer sees it', async ({ page }) => {
   await signIn(page, 'ottilie', '/people')
   const people = page.getByTestId('people')
-  await expect(page.getByTestId('accounts')).toContainText('Ruben was confirmed on the server’s console.')
+  await expect(page.getByTestId('accounts')).toContainText('Ruben was confirmed at the server.')
   for (const [label, words] of [
-    ['Given name', 'Nel'],
-    ['Family name', 'Aster'],
-    ['User name', 'nel'],
-    ['Mail address', 'nel@post.example']
+    ['First name', 'Nel'],
+    ['Last name', 'Aster'],
+    ['Username', 'nel'],
+    ['Email address', 'nel@post.example']
   ])
     await page.getByLabel(label, { exact: true }).fill(words)
   await page.getByLabel('Role').selectOption('instructor')
   await page.getByRole('button', { name: 'Write the letter' }).click()
   await expect(page.getByText('The letter is written.')).toBeVisible()
   const nel = people.getByRole('listitem').filter({ hasText: 'Nel Aster' })
-  await expect(nel).toContainText('Signs nothing yet: the account is new or reset, and the person has not chosen a password yet.')
-  await expect(page.getByTestId('accounts')).toContainText('Nel was let in by Ottilie.')
+  await expect(nel).toContainText('Cannot sign yet: the account is new or reset, and the person has not chosen a password yet.')
+  await expect(page.getByTestId('accounts')).toContainText('Nel was added by Ottilie.')
   // who made the account opens the letter; it still waits for another signer, and offers her no button
   const key = /\/welcome\/(\S+)/.exec((await page.getByTestId('letters').textContent())!)![1]
   await page.context().clearCookies()
@@ -37,13 +37,13 @@ test('a new colleague signs nothing yet, is confirmed by another signer only, an
 
 test('the trail says that nothing signed was changed, with its last entry to print', async ({ page }) => {
   await signIn(page, 'ottilie', '/certify')
-  await page.getByRole('link', { name: 'The trail' }).click()
+  await page.getByRole('link', { name: 'Audit trail' }).click()
   await page.getByRole('button', { name: 'Check now' }).click()
   await expect(page.getByTestId('trail-says')).toHaveText('Nothing that was signed has been changed.')
   await expect(page.getByTestId('trail-head')).toHaveText(/^[0-9a-f]{64}$/)
   await page.context().clearCookies()
   await signIn(page, 'ruben', '/certify')
-  await expect(page.getByRole('link', { name: 'The trail' })).toHaveCount(0)
+  await expect(page.getByRole('link', { name: 'Audit trail' })).toHaveCount(0)
 })
 
 test('a colleague’s marks say what reading them costs, and are shown once one has asked', async ({ page }) => {
@@ -53,7 +53,7 @@ test('a colleague’s marks say what reading them costs, and are shown once one 
     .first()
     .click()
   await expect(page.getByText(/has marked this trim. If you read the marks, you can no longer mark it blind/)).toBeVisible()
-  await page.getByRole('button', { name: 'Read the marks' }).click()
+  await page.getByRole('button', { name: 'Show the marks' }).click()
   await expect(page.getByRole('heading', { name: 'A colleague’s marks' })).toHaveCount(0)
   await expect(page.getByText(/^\d+ to \d+/).first()).toBeVisible()
 })
@@ -70,7 +70,7 @@ test('an apprentice who has left is erased after what goes and what stays is sai
   const people = page.getByTestId('people')
   await expect(people).toContainText('Former apprentice 1')
   await expect(people).not.toContainText('Pia')
-  await expect(page.getByRole('button', { name: /^Take in again/ })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /^Reinstate/ })).toHaveCount(0)
 })
 
 test('a wish for other work and a mat are on the sheet, each with its sentence', async ({ page }) => {
@@ -82,10 +82,10 @@ test('a wish for other work and a mat are on the sheet, each with its sentence',
   await page.goto(`/visits/${id}/check-in`)
   await drawn(page)
   await page.getByLabel('changes the work').selectOption('reset')
-  await page.getByRole('button', { name: 'Write this wish down' }).click()
+  await page.getByRole('button', { name: 'Add wish' }).click()
   await expect(page.getByRole('alert')).toContainText('The coat comes off only if the owner agrees')
   await page.getByLabel('changes the work').selectOption('skirtOff')
-  await page.getByRole('button', { name: 'Write this wish down' }).click()
+  await page.getByRole('button', { name: 'Add wish' }).click()
   await page.getByLabel('Place', { exact: true }).selectOption('ribs')
   await page.getByRole('button', { name: 'mat', exact: true }).click()
   await saved(page)

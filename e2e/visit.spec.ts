@@ -11,7 +11,7 @@ async function openVisit(page: Page, dog: string, part: string): Promise<string>
   return id
 }
 
-test('a dog is checked in on the figure, held until it is ready, set up, printed and closed', async ({ page }) => {
+test('a dog is checked in on the figure, valid until it is ready, set up, printed and closed', async ({ page }) => {
   test.setTimeout(120000)
   await signIn(page, 'ruben')
   const id = await openVisit(page, 'Fable', 'check-in')
@@ -31,9 +31,9 @@ test('a dog is checked in on the figure, held until it is ready, set up, printed
   await expect(page.locator('[data-mark=mat]')).toHaveCount(1)
   await page.getByLabel('combed to the skin, no mat where it is cut').check()
   await page.getByLabel('dry', { exact: true }).check()
-  await page.getByRole('button', { name: 'I say so' }).click()
+  await page.getByRole('button', { name: 'Confirm ready' }).click()
   await expect(page.getByTestId('gate')).toContainText('A mat of 40 mm is still in at the left thigh')
-  await page.getByRole('button', { name: /Take back: mat at the left thigh/ }).click()
+  await page.getByRole('button', { name: /Remove: mat at the left thigh/ }).click()
   await page.getByRole('button', { name: 'hole, a mat cut out' }).click()
   await expect(page.getByTestId('gate')).toContainText('Ruben Castell says so')
   // skin that a vet must see stops the work at its place
@@ -43,13 +43,13 @@ test('a dog is checked in on the figure, held until it is ready, set up, printed
   await expect(page.getByText('A lump at the right ribs: nothing is cut there.')).toBeVisible()
   await page.getByRole('button', { name: 'left rear' }).click()
   // a wish that moves a length, refused first with what is allowed
-  await page.getByLabel('What is asked for').fill('Legs shorter')
-  await page.getByLabel('changes a length at').selectOption('foreleg')
+  await page.getByLabel('Request').fill('Legs shorter')
+  await page.getByLabel('changes the length at').selectOption('foreleg')
   await page.getByLabel('to, mm').fill('900')
-  await page.getByRole('button', { name: 'Write this wish down' }).click()
-  await expect(page.getByText('Length is 900; allowed is 0.25 to 300 mm.')).toBeVisible()
+  await page.getByRole('button', { name: 'Add wish' }).click()
+  await expect(page.getByText('Length is 900; it must be 0.25 to 300 mm.')).toBeVisible()
   await page.getByLabel('to, mm').fill('28')
-  await page.getByRole('button', { name: 'Write this wish down' }).click()
+  await page.getByRole('button', { name: 'Add wish' }).click()
   await expect(page.getByRole('region', { name: 'Wishes' })).toContainText('asked for by the owner')
   await saved(page)
   // the sheet says all of it
@@ -57,7 +57,7 @@ test('a dog is checked in on the figure, held until it is ready, set up, printed
   await drawn(page)
   const sheet = page.getByTestId('sheet')
   await expect(sheet).toContainText('Legs shorter, asked for by the owner')
-  await expect(sheet).toContainText('nothing is cut here today')
+  await expect(sheet).toContainText('nothing to cut here today')
   await expect(sheet).toContainText('a hole where a mat was cut out, 40 mm across')
   // a place that is scissored takes no blade; why not, and a tool of one's own: the drawn dog changes and the choice is kept
   await page.locator('#place').selectOption('back')
@@ -75,7 +75,7 @@ test('a dog is checked in on the figure, held until it is ready, set up, printed
   await page.reload()
   await page.locator('#place').selectOption('cheek')
   await expect(page.getByTestId('advice')).toHaveText('blade 4F with the growth, leaves 9.5 mm')
-  await page.getByRole('button', { name: 'Back to the advice' }).click()
+  await page.getByRole('button', { name: 'Back to recommended' }).click()
   await expect(page.getByTestId('advice')).toHaveText('blade 10 with the growth, leaves 1.6 mm')
   // the trade's measures on the dog
   await page.getByRole('button', { name: 'measured on the dog' }).click()
@@ -88,16 +88,16 @@ test('a dog is checked in on the figure, held until it is ready, set up, printed
     expect(text, words).toContain(words)
   // closed with the sentence for the owner; nails stay owed until they are done
   await page.getByRole('link', { name: 'Closing' }).click()
-  await expect(page.getByLabel('Said to the owner')).toHaveValue(/Please let a vet look: lump at the right ribs\. We did not cut there\./)
-  await expect(page.getByText('Nails owed: left rear.')).toBeVisible()
-  await page.getByLabel('they are done now').check()
+  await expect(page.getByLabel('Told the owner')).toHaveValue(/Please let a vet look: lump at the right ribs\. We did not cut there\./)
+  await expect(page.getByText('Nails left to do: left rear.')).toBeVisible()
+  await page.getByLabel('done now').check()
   await page.getByLabel('Back in, weeks').fill('300')
-  await page.getByRole('button', { name: 'Close the dog' }).click()
-  await expect(page.getByText('Back in weeks is 300; allowed is 1 to 104 weeks, or nothing.')).toBeVisible()
+  await page.getByRole('button', { name: 'Close visit' }).click()
+  await expect(page.getByText('Back in is 300 weeks; it must be 1 to 104 weeks, or empty.')).toBeVisible()
   await page.getByLabel('Back in, weeks').fill('6')
-  await page.getByRole('button', { name: 'Close the dog' }).click()
-  await expect(page.getByText('Closed and kept.')).toBeVisible()
-  await expect(page.getByText('Nails owed')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Close visit' }).click()
+  await expect(page.getByText('Visit closed and saved.')).toBeVisible()
+  await expect(page.getByText('Nails left to do')).toHaveCount(0)
 })
 
 async function textOf(path: string): Promise<string> {
@@ -118,7 +118,7 @@ test('an apprentice reads the own sheet at the table and cannot say that the dog
   await expect(page.getByTestId('sheet')).toContainText('blade 7F with')
   await page.getByRole('link', { name: 'Check-in' }).click()
   await expect(page.getByTestId('gate')).toContainText('Ruben Castell says so')
-  await expect(page.getByRole('button', { name: 'I say so' })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Confirm ready' })).toHaveCount(0)
 })
 
 async function openVisitOf(page: Page): Promise<void> {

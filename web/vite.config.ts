@@ -2,10 +2,12 @@ import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
+import { wording } from '../wording/src/vite'
 
 export default defineConfig({
   plugins: [
     vue(),
+    wording(),
     tailwindcss(),
     VitePWA({
       registerType: 'prompt',
@@ -37,6 +39,8 @@ export default defineConfig({
       }
     })
   ],
+  // messages are parsed when the application is built: no browser needs the parser
+  resolve: { alias: { '@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js' } },
   worker: { format: 'es' },
   // fonts stay files: the page's own rules allow no data: fonts
   build: { assetsInlineLimit: 0, target: 'es2022', chunkSizeWarningLimit: 900 },

@@ -9,6 +9,7 @@ import {
   type QueryOf,
   type Reply
 } from '@peen/contract'
+import { t } from '../words'
 
 /** A refusal from the server, or no answer at all (status 0). */
 export class ApiError extends Error {
@@ -21,13 +22,13 @@ export class ApiError extends Error {
 
 const OFFLINE: Problem = {
   type: 'urn:peen:problem:offline',
-  title: 'No answer',
+  title: t('shell.noAnswer'),
   status: 0,
   code: 'offline',
-  detail: 'Peen does not answer.'
+  detail: t('shell.peenNotAnswering')
 }
 /** What was not saved stays on the screen it was typed into. */
-const UNSAVED = 'Peen does not answer, so this is not saved yet. It stays on this screen: try again when the connection is back.'
+const UNSAVED = t('shell.peenNotAnsweringSoNot')
 /** A gateway in front of Peen answers for it while it is down. */
 const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504])
 
@@ -117,8 +118,8 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   // a single refused event comes back with its answers
   throw new ApiError(
     answer?.detail || answer?.answers
-      ? { ...answer, status: response.status, detail: answer.detail ?? 'It was refused.' }
-      : { ...OFFLINE, status: response.status, detail: 'Peen gave an answer that cannot be read. What you typed stays on this screen.' }
+      ? { ...answer, status: response.status, detail: answer.detail ?? t('shell.refused') }
+      : { ...OFFLINE, status: response.status, detail: t('shell.peensAnswerCouldNotRead') }
   )
 }
 
@@ -127,5 +128,5 @@ const sentAs = (name: EndpointName, file: Blob) =>
 
 /** What went wrong, as a sentence for the screen. */
 export function sentenceOf(error: unknown): string {
-  return error instanceof Error ? error.message : 'Something broke on this page.'
+  return error instanceof Error ? error.message : t('shell.somethingWentWrongPage')
 }

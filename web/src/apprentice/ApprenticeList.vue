@@ -9,6 +9,7 @@ import ViewState from '../components/ViewState.vue'
 import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 const session = useSessionStore()
 const TABLES = ['standings', 'attempts', 'trims', 'certificates'] as const
@@ -28,30 +29,31 @@ const cohorts = computed(() =>
 </script>
 
 <template>
-  <TopLine what="Apprentices" />
+  <TopLine :what="t('apprentice.apprentices')" />
   <ViewState v-if="!data || data.length === 0" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
-    <p class="text-[20px] font-[650]">No apprentice yet.</p>
-    <p class="muted mt-2">They appear here as soon as a lead assessor has let them in.</p>
+    <p class="text-[20px] font-[650]">{{ t('apprentice.noApprenticesYet') }}</p>
+    <p class="muted mt-2">{{ t('apprentice.theyAppearHereOnceLead') }}</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div v-if="session.isStaff" class="mb-5 flex flex-wrap items-center gap-3">
-      <RouterLink to="/wall" class="btn">The cohort at a glance</RouterLink>
-      <span class="muted">Tables for a spreadsheet:</span>
+      <RouterLink to="/wall" class="btn">{{ t('apprentice.cohortGlance') }}</RouterLink>
+      <span class="muted">{{ t('apprentice.spreadsheetTables') }}</span>
       <a v-for="name in TABLES" :key="name" :href="addressOf('recordTable', { table: name })" class="flex min-h-11 items-center" download>{{
         name
       }}</a>
-      <span class="muted basis-full"
-        >The table of trims tells you your colleagues’ marks: what you mark of those trims afterwards is not blind.</span
-      >
+      <span class="muted basis-full">{{ t('apprentice.trimsTableShowsYourColleagues') }}</span>
     </div>
     <label v-if="session.isStaff" class="mb-4 flex flex-wrap items-center gap-2"
-      >Not practised for
-      <input v-model="weeks" class="field h-11 min-h-11 w-[72px]" inputmode="numeric" aria-label="Weeks without practice" /> weeks
-      <span v-if="weeks.trim() && asked === null" role="alert">Weeks is {{ weeks }}; allowed is a whole number up to 999.</span>
-      <span v-else-if="asked !== null" class="muted" role="status">{{ shown.length }} of {{ data.length }}</span></label
+      >{{ t('apprentice.notPractised') }}
+      <input v-model="weeks" class="field h-11 min-h-11 w-[72px]" inputmode="numeric" :aria-label="t('apprentice.weeksWithoutPractice')" />
+      {{ t('apprentice.weeks') }}
+      <span v-if="weeks.trim() && asked === null" role="alert">{{ t('apprentice.weeksWeeksMustWholeNumber', { weeks }) }}</span>
+      <span v-else-if="asked !== null" class="muted" role="status">{{
+        t('apprentice.nN2', { n: shown.length, n2: data.length })
+      }}</span></label
     >
     <section v-for="cohort in cohorts" :key="cohort.name" class="mb-8">
-      <h2 class="title">{{ cohort.name }} cohort</h2>
+      <h2 class="title">{{ t('apprentice.nameCohort', { name: cohort.name }) }}</h2>
       <hr class="rule2 mt-2" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="person in cohort.people" :key="person.id">
@@ -62,7 +64,7 @@ const cohorts = computed(() =>
             <span class="w-44 text-[20px] font-[650]">{{ person.givenName }} {{ person.familyName }}</span>
             <span class="min-w-60 flex-1 font-serif text-[18px] leading-[1.25]"><BoldText :text="person.say" /></span>
             <span class="muted w-28 text-right max-sm:text-left">{{
-              person.lastOn ? sayDate(person.lastOn, session.school?.now) : 'no work yet'
+              person.lastOn ? sayDate(person.lastOn, session.school?.now) : t('apprentice.noWorkYet')
             }}</span>
           </RouterLink>
         </li>

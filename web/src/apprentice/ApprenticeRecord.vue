@@ -24,6 +24,7 @@ import { useAsked } from '../composables/useAsked'
 import FigurePicture from '../figure/FigurePicture.vue'
 import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
@@ -78,7 +79,14 @@ async function lift(): Promise<void> {
 <template>
   <TopLine
     :what="
-      data ? `${data.person.givenName} ${data.person.familyName}, ${data.cohort.toLowerCase()} cohort, week ${data.week}` : 'Apprentice'
+      data
+        ? t('apprentice.givenNameFamilyNameCohortCohortWeek', {
+            givenName: data.person.givenName,
+            familyName: data.person.familyName,
+            cohort: data.cohort.toLowerCase(),
+            week: data.week
+          })
+        : t('apprentice.apprentice')
     "
   />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
@@ -95,19 +103,31 @@ async function lift(): Promise<void> {
       <section v-if="shown" ref="detail" class="grid gap-5 pt-3 sm:grid-cols-[258px_1fr]" :aria-label="name">
         <div>
           <h2 class="title">
-            {{ name }}<template v-if="shown.standing.state !== 'new'">, {{ shown.standing.score }} of {{ shown.standing.limit }}</template>
+            {{ name
+            }}<template v-if="shown.standing.state !== 'new'">{{
+              t('apprentice.scoreLimit', { score: shown.standing.score, limit: shown.standing.limit })
+            }}</template>
           </h2>
           <p class="mt-1.5 leading-[1.32]">
             <GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ STATE_WORDS[shown.standing.state] }}.</b>
             {{ shown.standing.because }}
           </p>
           <p v-if="shown.standing.attempts" class="mt-1.5 leading-[1.32]">
-            On {{ shown.standing.dogs }} {{ shown.standing.dogs === 1 ? 'dog' : 'dogs' }}: {{ shown.standing.coats.join(', ') }}.
+            {{
+              t('apprentice.onDogsOfCoats', { dogs: shown.standing.dogs, coats: shown.standing.coats.join(', ') })
+            }}
           </p>
           <p v-if="shown.standing.figures || shown.standing.selfReported" class="muted mt-1.5 leading-[1.3]">
-            Apart from the chart: {{ shown.standing.figures }} on figures, {{ shown.standing.selfReported }} unwatched.
+            {{
+              t('apprentice.notChartFiguresFiguresSelfReported', {
+                figures: shown.standing.figures,
+                selfReported: shown.standing.selfReported
+              })
+            }}
           </p>
-          <button v-if="shown.standing.state === 'held' && session.isLead" class="btn mt-3" @click="showsLift = true">Lift the hold</button>
+          <button v-if="shown.standing.state === 'held' && session.isLead" class="btn mt-3" @click="showsLift = true">
+            {{ t('apprentice.liftHold') }}
+          </button>
         </div>
         <TechniqueCharts :technique="shown" :today="session.today" />
       </section>
@@ -118,9 +138,9 @@ async function lift(): Promise<void> {
       </div>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
-      <h2 class="title">Practise next</h2>
+      <h2 class="title">{{ t('apprentice.practiseNext') }}</h2>
       <hr class="rule2 mt-2.5 mb-3" />
-      <p v-if="data.next.length === 0">Nothing is open: every technique is competent or waits to be assessed.</p>
+      <p v-if="data.next.length === 0">{{ t('apprentice.nothingLeftPractiseEveryTechnique') }}</p>
       <ol class="m-0 list-none p-0" data-next>
         <li v-for="(one, i) in data.next.slice(0, 3)" :key="one.techniqueId" class="border-b border-line py-2.5">
           <div class="flex items-center gap-4">
@@ -140,7 +160,9 @@ async function lift(): Promise<void> {
           <p class="muted mt-1 leading-[1.32]">{{ one.why.join(' ') }}</p>
         </li>
       </ol>
-      <RouterLink v-if="data.today" :to="`/table/${data.today}`" class="btn btn-quiet mt-3 w-full">To today’s table</RouterLink>
+      <RouterLink v-if="data.today" :to="`/table/${data.today}`" class="btn btn-quiet mt-3 w-full">{{
+        t('apprentice.todaysTable')
+      }}</RouterLink>
       <WayTo :certificates="data.certificates" @draft="draft" />
       <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert">
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
@@ -148,12 +170,12 @@ async function lift(): Promise<void> {
       <TakeOut :id="id" :name="`${data.person.givenName} ${data.person.familyName}`" />
       <FigureLog :apprentice-id="id" :name="data.person.givenName" />
     </aside>
-    <SheetDialog :open="showsLift" :title="`Lift the hold: ${name}`" @close="showsLift = false">
+    <SheetDialog :open="showsLift" :title="t('apprentice.liftHoldName', { name })" @close="showsLift = false">
       <form @submit.prevent="lift">
-        <label class="label" for="reason">Reason</label>
+        <label class="label" for="reason">{{ t('apprentice.reason') }}</label>
         <textarea id="reason" v-model="reason" class="field" rows="3" maxlength="500" />
         <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>
-        <button class="btn btn-go mt-3 w-full">Lift the hold</button>
+        <button class="btn btn-go mt-3 w-full">{{ t('apprentice.liftHold') }}</button>
       </form>
     </SheetDialog>
   </div>

@@ -5,11 +5,12 @@ import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import { useTheme } from '../composables/useTheme'
 import { attemptAxis, chartFont, colourOf } from './chart-look'
+import { t } from '../words'
 
 // Help at each attempt: filled where it was clean.
 const props = defineProps<{ attempts: readonly AttemptRecord[] }>()
 const theme = useTheme()
-const NAMES = ['alone', 'one prompt', 'talked through', 'hands guided', 'shown']
+const NAMES = ['alone', t('apprentice.onePrompt'), t('apprentice.talkedThrough'), t('apprentice.handsGuided'), 'shown']
 const option = computed(() => {
   void theme.value
   const points = props.attempts.map(({ help, clean }, i) => ({
@@ -34,10 +35,14 @@ const option = computed(() => {
 </script>
 
 <template>
-  <div class="relative h-[204px] w-full [contain:inline-size]" role="img" :aria-label="`Help at each of ${attempts.length} attempts`">
+  <div
+    class="relative h-[204px] w-full [contain:inline-size]"
+    role="img"
+    :aria-label="t('apprentice.helpEachNAttempts', { n: attempts.length })"
+  >
     <VChart class="h-full w-full" :option="option" autoresize />
     <p class="muted absolute right-3 bottom-0 left-[118px] flex justify-between">
-      <span>1st; filled where clean</span><span>{{ attempts.length }}th</span>
+      <span>{{ t('apprentice.n1stFilledClean') }}</span><span>{{ t('apprentice.nTh', { n: attempts.length }) }}</span>
     </p>
   </div>
 </template>

@@ -8,6 +8,7 @@ import VChart from 'vue-echarts'
 import { sayDate } from '../composables/words'
 import { useTheme } from '../composables/useTheme'
 import { attemptAxis, chartFont, colourOf, lineAt } from './chart-look'
+import { t } from '../words'
 
 use([CustomChart])
 
@@ -40,7 +41,7 @@ const option = computed<Option>(() => {
         symbol: 'none',
         lineStyle: { color: colourOf('--ink'), width: 2.4 },
         data: [[0, 0], ...scores.map((score, i) => [i + 1, score])],
-        markLine: lineAt(limit, `${limit}: ready to be assessed`, '--act', 'insideStartBottom')
+        markLine: lineAt(limit, t('apprentice.limitReadyAssess', { limit }), '--act', 'insideStartBottom')
       },
       {
         // each attempt is a hair under the axis: upright when clean, kinked when not
@@ -63,7 +64,13 @@ const option = computed<Option>(() => {
   }
 })
 const lastDate = computed(() => sayDate(counted.value.at(-1)?.onDate ?? null))
-const words = computed(() => `Learning chart: ${props.standing.score} of ${props.standing.limit} after ${props.standing.attempts} attempts`)
+const words = computed(() =>
+  t('apprentice.learningChartScoreLimitAfter', {
+    score: props.standing.score,
+    limit: props.standing.limit,
+    attempts: props.standing.attempts
+  })
+)
 </script>
 
 <template>
@@ -71,8 +78,10 @@ const words = computed(() => `Learning chart: ${props.standing.score} of ${props
   <div class="relative h-[204px] w-full [contain:inline-size]" role="img" :aria-label="words" data-testid="learning-chart">
     <VChart class="h-full w-full" :option="option" autoresize />
     <p class="muted absolute right-3 bottom-0 left-9 flex justify-between">
-      <span>1st</span><span v-if="standing.attempts">{{ standing.attempts }} so far, last {{ lastDate }}</span
-      ><span>{{ last }}th</span>
+      <span>{{ t('apprentice.n1st') }}</span><span v-if="standing.attempts">{{
+        t('apprentice.attemptsSoFarLastLastDate', { attempts: standing.attempts, lastDate })
+      }}</span
+      ><span>{{ t('apprentice.lastTh', { last }) }}</span>
     </p>
   </div>
 </template>

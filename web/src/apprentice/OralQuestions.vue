@@ -10,6 +10,7 @@ import { useDoing } from '../composables/useDoing'
 import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // What is asked, not done. The instructor asks aloud, reads what must be said, and ticks; the apprentice sees the questions alone.
 const props = defineProps<{ id: string; name: string }>()
@@ -31,14 +32,18 @@ async function tick(right: boolean): Promise<void> {
 }
 const stateOf = ({ id }: OralQuestion) => {
   const last = standing.value.get(id)
-  if (!last) return 'not asked yet'
-  return `${last.right ? 'answered' : 'not yet'}, ${sayDate(last.onDate, session.school?.now)}, asked by ${last.by}`
+  if (!last) return t('apprentice.notAskedYet')
+  return t('apprentice.rightDateAsked', {
+    right: last.right ? t('apprentice.answered') : t('apprentice.notYet'),
+    date: sayDate(last.onDate, session.school?.now),
+    by: last.by
+  })
 }
 </script>
 
 <template>
-  <section class="mt-8" data-questions aria-label="Questions">
-    <h2 class="title">Questions</h2>
+  <section class="mt-8" data-questions :aria-label="t('apprentice.questions')">
+    <h2 class="title">{{ t('apprentice.questions') }}</h2>
     <hr class="rule2 mt-2.5" />
     <ul class="row-rule m-0 list-none p-0">
       <li v-for="question in questions" :key="question.id">
@@ -59,26 +64,27 @@ const stateOf = ({ id }: OralQuestion) => {
         </component>
       </li>
     </ul>
-    <SheetDialog :open="asking !== null" :title="`Ask ${name}`" @close="asking = null">
+    <SheetDialog :open="asking !== null" :title="t('apprentice.askName', { name })" @close="asking = null">
       <template v-if="asking">
         <p class="font-serif text-[22px] leading-[1.25]">{{ asking.ask }}</p>
-        <h3 class="label mt-4">What must be said</h3>
+        <h3 class="label mt-4">{{ t('apprentice.answerMustInclude') }}</h3>
         <ul class="m-0 list-disc pl-5 leading-[1.35]">
           <li v-for="point in asking.answer" :key="point" class="mt-1">{{ point }}</li>
         </ul>
         <label class="mt-4 block"
-          ><span class="label">Note</span><input v-model="note" class="field h-12" maxlength="300" placeholder="what was missing"
+          ><span class="label">{{ t('apprentice.note') }}</span
+          ><input v-model="note" class="field h-12" maxlength="300" :placeholder="t('apprentice.whatMissing')"
         /></label>
         <ul v-if="earlier.length > 0" class="muted mt-3 list-none p-0">
           <li v-for="one in earlier" :key="one.id">
-            {{ sayDate(one.onDate, session.school?.now) }}, {{ one.by }}: {{ one.right ? 'answered' : 'not yet'
+            {{ sayDate(one.onDate, session.school?.now) }}, {{ one.by }}: {{ one.right ? t('apprentice.answered') : t('apprentice.notYet')
             }}{{ one.note ? `. ${one.note}` : '' }}
           </li>
         </ul>
         <p v-if="problem" class="mt-2 font-[650]" role="alert">{{ problem }}</p>
         <div class="mt-4 flex gap-2">
-          <button class="btn btn-go flex-1" @click="tick(true)">Answered</button>
-          <button class="btn btn-quiet flex-1" @click="tick(false)">Not yet</button>
+          <button class="btn btn-go flex-1" @click="tick(true)">{{ t('apprentice.answered2') }}</button>
+          <button class="btn btn-quiet flex-1" @click="tick(false)">{{ t('apprentice.notYet2') }}</button>
         </div>
       </template>
     </SheetDialog>

@@ -5,6 +5,7 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import { techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 // Every technique as a mark on a line from first try to competent, one line a family.
 const props = defineProps<{ techniques: readonly TechniqueStanding[]; selected: string | null }>()
@@ -93,9 +94,11 @@ function competent(marks: readonly Mark[]): PlacedMark[] {
     </div>
     <template v-else-if="width > 0">
       <div class="muted relative h-8 text-[16px]">
-        <span class="absolute" :style="{ left: `${LABEL}px` }">first try</span>
-        <span class="absolute" :style="{ left: `${readyX}px`, transform: 'translateX(-100%) translateX(-8px)' }">ready</span>
-        <span class="absolute" :style="{ left: `${readyX + 10}px` }">competent</span>
+        <span class="absolute" :style="{ left: `${LABEL}px` }">{{ t('apprentice.firstTry') }}</span>
+        <span class="absolute" :style="{ left: `${readyX}px`, transform: 'translateX(-100%) translateX(-8px)' }">{{
+          t('apprentice.ready')
+        }}</span>
+        <span class="absolute" :style="{ left: `${readyX + 10}px` }">{{ t('apprentice.competent') }}</span>
         <span class="absolute bottom-0 h-px bg-ink" :style="{ left: `${LABEL}px`, right: `${PAD}px` }" />
       </div>
       <div class="absolute top-8 bottom-0 border-l-[1.2px] border-dashed border-hair" :style="{ left: `${readyX}px` }" />

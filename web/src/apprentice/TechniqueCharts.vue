@@ -2,6 +2,7 @@
 import type { TechniqueStanding } from '@peen/contract'
 import { fitTimes, sayHelp, sayLearning, sayTimes, sayWatching, timedOf } from '@peen/core/competency'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { t } from '../words'
 
 // One technique as charts, each with its sentence above: the way to the signal, the watch after it, help, minutes.
 const LearningChart = defineAsyncComponent(() => import('./LearningChart.vue'))
@@ -15,10 +16,10 @@ const attempts = computed(() => props.technique.attempts)
 const counted = computed(() => attempts.value.filter(({ counts }) => counts))
 const hasSignalled = computed(() => standing.value.signalOn !== null)
 const TABS = [
-  { id: 'signal', name: 'Signal' },
-  { id: 'watch', name: 'Since the signal' },
-  { id: 'help', name: 'Help' },
-  { id: 'minutes', name: 'Minutes' }
+  { id: 'signal', name: t('apprentice.readyReached') },
+  { id: 'watch', name: t('apprentice.sinceReachingReady') },
+  { id: 'help', name: t('apprentice.help') },
+  { id: 'minutes', name: t('apprentice.minutes') }
 ] as const
 type Tab = (typeof TABS)[number]['id']
 const tab = ref<Tab>('signal')
@@ -39,7 +40,7 @@ const say = computed(() => {
 
 <template>
   <div class="min-w-0">
-    <div class="flex flex-wrap gap-x-1" role="tablist" aria-label="Charts">
+    <div class="flex flex-wrap gap-x-1" role="tablist" :aria-label="t('apprentice.charts')">
       <button
         v-for="one in tabs"
         :key="one.id"

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import { useTheme } from '../composables/useTheme'
 import { attemptAxis, chartFont, colourOf, lineAt } from './chart-look'
+import { t } from '../words'
 
 // Minutes over the plan's minutes at each attempt, and the curve through them.
 const props = defineProps<{ timed: readonly Timed[]; fit: TimeFit | null }>()
@@ -31,7 +32,7 @@ const option = computed(() => {
         symbolSize: 8,
         itemStyle: { color: colourOf('--ink') },
         data: props.timed.map(({ n, ratio }) => [n, ratio]),
-        markLine: lineAt(1, 'as planned')
+        markLine: lineAt(1, t('apprentice.planned'))
       },
       {
         type: 'line' as const,
@@ -49,11 +50,11 @@ const option = computed(() => {
   <div
     class="relative h-[204px] w-full [contain:inline-size]"
     role="img"
-    :aria-label="`Minutes over the planned minutes at ${timed.length} attempts`"
+    :aria-label="t('apprentice.minutesAgainstPlanOverN', { n: timed.length })"
   >
     <VChart class="h-full w-full" :option="option" autoresize />
     <p class="muted absolute right-3 bottom-0 left-11 flex justify-between">
-      <span>1st</span><span>{{ timed.at(-1)?.n ?? 0 }}th</span>
+      <span>{{ t('apprentice.n1st') }}</span><span>{{ t('apprentice.nTh', { n: timed.at(-1)?.n ?? 0 }) }}</span>
     </p>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import { useTheme } from '../composables/useTheme'
 import { attemptAxis, chartFont, colourOf, lineAt } from './chart-look'
+import { t } from '../words'
 
 // The monitoring chart: up by misses, down by clean attempts, an alarm at its limit.
 const props = defineProps<{ standing: Standing }>()
@@ -31,13 +32,13 @@ const option = computed(() => {
         symbol: 'none',
         lineStyle: { color: colourOf('--ink'), width: 2.4 },
         data: [[0, 0], ...watched.value.map((score, i) => [i + 1, score])],
-        markLine: lineAt(alarmAt, `${alarmAt}: alarm`, '--short')
+        markLine: lineAt(alarmAt, t('apprentice.alarmAtAlarm', { alarmAt }), '--short')
       }
     ]
   }
 })
-const words = computed(
-  () => `Monitoring chart: ${watched.value.at(-1) ?? 0} of ${props.standing.alarmAt} after ${watched.value.length} attempts`
+const words = computed(() =>
+  t('apprentice.monitoringChartXAlarmAtAfter', { x: watched.value.at(-1) ?? 0, alarmAt: props.standing.alarmAt, n: watched.value.length })
 )
 </script>
 
@@ -45,7 +46,7 @@ const words = computed(
   <div class="relative h-[204px] w-full [contain:inline-size]" role="img" :aria-label="words">
     <VChart class="h-full w-full" :option="option" autoresize />
     <p class="muted absolute right-3 bottom-0 left-9 flex justify-between">
-      <span>signal</span><span>{{ watched.length }} since</span>
+      <span>{{ t('apprentice.ready') }}</span><span>{{ t('apprentice.nSinceThen', { n: watched.length }) }}</span>
     </p>
   </div>
 </template>

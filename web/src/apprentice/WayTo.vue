@@ -6,6 +6,7 @@ import GlyphMark from '../components/GlyphMark.vue'
 import RuleList from '../certify/RuleList.vue'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // The way to every certificate: the nearest first. One touch says why not yet.
 const props = defineProps<{ certificates: readonly CertificateProgress[] }>()
@@ -20,15 +21,15 @@ const ordered = computed(() =>
 )
 const nearest = computed(() => ordered.value.find((one) => !isHeld(one))?.certificateId ?? ordered.value[0]?.certificateId)
 function sayState(one: CertificateProgress): string {
-  if (one.ranOut) return `ran out on ${sayDate(one.validUntil, session.today)}`
-  if (one.issued) return one.validUntil ? `held until ${sayDate(one.validUntil, session.today)}` : 'held'
-  return `${met(one)} of ${one.rules.length} met`
+  if (one.ranOut) return t('apprentice.expiredDate', { date: sayDate(one.validUntil, session.today) })
+  if (one.issued) return one.validUntil ? t('apprentice.validUntilDate', { date: sayDate(one.validUntil, session.today) }) : 'held'
+  return t('apprentice.oneNMet', { one: met(one), n: one.rules.length })
 }
 </script>
 
 <template>
   <section>
-    <h2 class="title mt-5">The way to each certificate</h2>
+    <h2 class="title mt-5">{{ t('apprentice.progressEachCertificate') }}</h2>
     <hr class="rule2 mt-2.5" />
     <Disclosure
       v-for="one in ordered"
@@ -43,16 +44,18 @@ function sayState(one: CertificateProgress): string {
         <GlyphMark :name="isHeld(one) || one.ready ? 'meets' : 'missing'" :size="20" />
         <b class="flex-1 leading-[1.2]">{{ one.name }}</b>
         <span class="muted">{{ sayState(one) }}</span>
-        <span class="w-16 text-right whitespace-nowrap text-act">{{ open ? 'less' : isHeld(one) ? 'why' : 'why not' }}</span>
+        <span class="w-16 text-right whitespace-nowrap text-act">{{
+          open ? t('apprentice.less') : isHeld(one) ? t('apprentice.why') : t('apprentice.whyNot')
+        }}</span>
       </DisclosureButton>
       <DisclosurePanel class="pb-3">
         <p class="leading-[1.32]">{{ one.say }}</p>
         <RuleList :rules="one.rules" compact />
-        <RouterLink v-if="one.findingId && !one.ranOut" :to="`/certify/${one.findingId}`" class="btn mt-3 w-full"
-          >Open the finding</RouterLink
-        >
+        <RouterLink v-if="one.findingId && !one.ranOut" :to="`/certify/${one.findingId}`" class="btn mt-3 w-full">{{
+          t('apprentice.openFinding')
+        }}</RouterLink>
         <button v-else-if="session.isStaff" class="btn mt-3 w-full" @click="$emit('draft', one.certificateId)">
-          {{ one.ranOut ? 'Draft its renewal' : 'Draft the finding' }}
+          {{ one.ranOut ? t('apprentice.draftRenewal') : t('apprentice.draftFinding') }}
         </button>
       </DisclosurePanel>
     </Disclosure>

@@ -5,11 +5,12 @@ import { computed } from 'vue'
 import VChart from 'vue-echarts'
 import { chartFont, colourOf, lineAt } from '../apprentice/chart-look'
 import { useTheme } from '../composables/useTheme'
+import { t } from '../words'
 
 // Marks by first impression, the line through them, the fixed pass mark, the mark of a borderline trim.
 const props = defineProps<{ view: BorderlineView }>()
 const theme = useTheme()
-const NAMES = ['clear fail', 'borderline', 'pass', 'good', 'outstanding']
+const NAMES = [t('certify.clearFail'), 'borderline', 'pass', 'good', 'outstanding']
 const option = computed(() => {
   void theme.value
   const { points, found, pass } = props.view
@@ -41,7 +42,7 @@ const option = computed(() => {
         symbolSize: 9,
         itemStyle: { color: colourOf('--ink'), opacity: 0.65 },
         data: points.map(({ mark, rating }, i) => [GLOBAL_RATINGS.indexOf(rating) + spread(i), mark]),
-        markLine: lineAt(pass, `pass mark ${pass}`)
+        markLine: lineAt(pass, t('certify.passMarkPass', { pass }))
       },
       ...(found
         ? [
@@ -70,7 +71,7 @@ const option = computed(() => {
   <div
     class="relative h-[380px] w-full [contain:inline-size]"
     role="img"
-    :aria-label="`Marks of ${view.n} gradings by first impression; the pass mark is ${view.pass}`"
+    :aria-label="t('certify.marksNGradingsOverallImpression', { n: view.n, pass: view.pass })"
   >
     <VChart class="h-full w-full" :option="option" autoresize />
   </div>

@@ -10,6 +10,7 @@ import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 const router = useRouter()
 const session = useSessionStore()
@@ -33,29 +34,29 @@ async function open(row: FindingRow): Promise<void> {
     problem.value = sentenceOf(caught)
   }
 }
-const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', declined: 'declined' } as const
+const words = { none: t('certify.noFindingYet'), drafted: 'drafted', issued: 'issued', declined: 'declined' } as const
 </script>
 
 <template>
-  <TopLine what="Certify" />
+  <TopLine :what="t('certify.certify')" />
   <ViewState v-if="!data || data.length === 0" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
-    <p class="text-[20px] font-[650]">Nobody to certify yet.</p>
-    <p class="muted mt-2">Apprentices appear here with what they have met and what is missing.</p>
+    <p class="text-[20px] font-[650]">{{ t('certify.noOneCertifyYet') }}</p>
+    <p class="muted mt-2">{{ t('certify.apprenticesAppearHereRulesThey') }}</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div class="flex flex-wrap items-end gap-3">
-      <h2 class="title flex-1">Who may be certified</h2>
+      <h2 class="title flex-1">{{ t('certify.whoMayCertified') }}</h2>
       <label
-        ><span class="sr-only">Certificate</span>
+        ><span class="sr-only">{{ t('certify.certificate') }}</span>
         <select class="field h-12 w-72" :value="shown" @change="chosen = ($event.target as HTMLSelectElement).value">
           <option v-for="[id, name] in certificates" :key="id" :value="id">{{ name }}</option>
-          <option value="open">All that are drafted ({{ drafted }})</option>
+          <option value="open">{{ t('certify.allDraftsDrafted', { drafted }) }}</option>
         </select></label
       >
-      <RouterLink to="/rules" class="btn btn-quiet">Rules of evidence</RouterLink>
-      <RouterLink to="/assessments" class="btn btn-quiet">Two assessors</RouterLink>
-      <RouterLink v-if="session.isLead" to="/trail" class="btn btn-quiet">The trail</RouterLink>
-      <RouterLink v-if="session.isLead" to="/backups" class="btn btn-quiet">Backups</RouterLink>
+      <RouterLink to="/rules" class="btn btn-quiet">{{ t('certify.rulesEvidence') }}</RouterLink>
+      <RouterLink to="/assessments" class="btn btn-quiet">{{ t('certify.twoAssessors') }}</RouterLink>
+      <RouterLink v-if="session.isLead" to="/trail" class="btn btn-quiet">{{ t('certify.auditTrail') }}</RouterLink>
+      <RouterLink v-if="session.isLead" to="/backups" class="btn btn-quiet">{{ t('certify.backups') }}</RouterLink>
     </div>
     <hr class="rule2 mt-2" />
     <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>
@@ -68,14 +69,17 @@ const words = { none: 'no finding yet', drafted: 'drafted', issued: 'issued', de
           />
           <span class="w-44 text-[20px] font-[650]">{{ row.apprentice }}</span>
           <span class="w-28"
-            ><b>{{ row.met }}</b> of {{ row.of }} met<template v-if="shown === 'open'"><br />{{ row.certificate }}</template></span
+            ><b>{{ row.met }}</b> {{ t('certify.met', { of: row.of })
+            }}<template v-if="shown === 'open'"><br />{{ row.certificate }}</template></span
           >
           <span class="min-w-60 flex-1 text-left leading-[1.3]"
             ><span v-if="row.met === row.of" class="muted">{{ row.say }}</span
             ><span v-if="row.missing.length" class="block"
-              ><b>{{ row.missing.length }} not met:</b> <span class="muted">{{ row.missing.map(lowerFirst).join('; ') }}.</span></span
+              ><b>{{ t('certify.nNotMet', { n: row.missing.length }) }}</b>
+              <span class="muted">{{ row.missing.map(lowerFirst).join('; ') }}.</span></span
             ><span v-if="row.unknown.length" class="block"
-              ><b>{{ row.unknown.length }} not yet known:</b> <span class="muted">{{ row.unknown.map(lowerFirst).join('; ') }}.</span></span
+              ><b>{{ t('certify.nNotKnownYet', { n: row.unknown.length }) }}</b>
+              <span class="muted">{{ row.unknown.map(lowerFirst).join('; ') }}.</span></span
             ></span
           >
           <span class="muted w-32 text-right max-sm:text-left">{{ words[row.status] }}</span>

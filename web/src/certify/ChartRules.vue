@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import NumberBox from '../library/NumberBox.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // The school's own risks: what they make of every chart is said before they are kept.
 const props = defineProps<{ rules: StandingRules; certificates: readonly CertificateRow[] }>()
@@ -48,50 +49,66 @@ async function keep(): Promise<void> {
 
 <template>
   <section data-chart-rules>
-    <h2 class="title">How sure the charts are</h2>
+    <h2 class="title">{{ t('certify.howCertainCharts') }}</h2>
     <hr class="rule2 mt-2" />
     <p v-if="chart && watching" class="mt-2 leading-[1.4]" role="status">
-      One clean attempt counts 1, one that is not costs {{ chart.k }}; the signal stands at <b>{{ chart.limit }}</b>. Of 100 who still miss
-      {{ percent(own.unacceptable) }}, <b>{{ percent(chart.falseCompetentRisk) }}</b> would get there by luck within
-      {{ own.expectedAttempts }} attempts; of 100 who miss {{ percent(own.acceptable) }}, {{ percent(chart.power) }} do. After the signal
-      the alarm stands at {{ watching.limit }}, false in {{ percent(watching.falseAlarmRisk) }}.
+      {{ t('certify.cleanAttemptAdds1Point', { k: chart.k }) }} <b>{{ chart.limit }}</b>{{
+        t('certify.points100ApprenticesWhoFaulty', { unacceptable: percent(own.unacceptable) })
+      }}
+      <b>{{ percent(chart.falseCompetentRisk) }}</b>
+      {{
+        t('certify.wouldGetThereLuckWithin', {
+          expectedAttempts: own.expectedAttempts,
+          acceptable: percent(own.acceptable),
+          power: percent(chart.power),
+          limit: watching.limit,
+          falseAlarmRisk: percent(watching.falseAlarmRisk)
+        })
+      }}
       <template v-if="most.n > 1"
-        >Over the {{ most.n }} techniques of “{{ most.name }}” together the risk that one is luck is
+        >{{ t('certify.acrossNTechniquesNameChance', { n: most.n, name: most.name }) }}
         <b>{{ percent(jointRisk(Array.from({ length: most.n }, () => chart!.falseCompetentRisk))) }}</b>.</template
       >
     </p>
     <p v-else class="mt-2" role="alert">{{ problem }}</p>
     <p v-if="chart" class="mt-1 leading-[1.4]" data-testid="by-luck">
-      An apprentice who keeps trying has more chances of luck: found competent by luck are
+      {{ t('certify.longerApprenticesKeepTryingMore') }}
       <template v-for="({ n, risk }, i) in byLuck" :key="n"
-        >{{ i === 0 ? '' : i === byLuck.length - 1 ? ' and ' : ', ' }}<b>{{ percent(risk) }}</b> within {{ n }} attempts</template
-      >. Look at the trims, not only at the chart, where an apprentice needed that many.
+        >{{ i === 0 ? '' : i === byLuck.length - 1 ? t('certify.and') : ', ' }}<b>{{ percent(risk) }}</b>
+        {{ t('certify.withinNAttempts', { n }) }}</template
+      >{{ t('certify.ifApprenticeNeededManyLook') }}
     </p>
     <div v-if="session.isLead" class="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-3">
       <NumberBox
-        label="Not clean, if competent (0 to 1)"
+        :label="t('certify.shareFaultyAttemptsIfCompetent')"
         :value="own.acceptable"
         :low="0.001"
         :high="0.9"
         @put="(v) => v !== null && put({ acceptable: v })"
       />
       <NumberBox
-        label="Not clean, if not (0 to 1)"
+        :label="t('certify.shareFaultyAttemptsIfNot')"
         :value="own.unacceptable"
         :low="0.001"
         :high="0.9"
         @put="(v) => v !== null && put({ unacceptable: v })"
       />
       <NumberBox
-        label="Attempts expected"
+        :label="t('certify.attemptsExpected')"
         :value="own.expectedAttempts"
         :low="5"
         :high="200"
         @put="(v) => v !== null && put({ expectedAttempts: Math.round(v) })"
       />
-      <NumberBox label="Risk allowed (0 to 1)" :value="own.risk" :low="0.001" :high="0.9" @put="(v) => v !== null && put({ risk: v })" />
       <NumberBox
-        label="Days until it lapses"
+        :label="t('certify.acceptedRisk01')"
+        :value="own.risk"
+        :low="0.001"
+        :high="0.9"
+        @put="(v) => v !== null && put({ risk: v })"
+      />
+      <NumberBox
+        :label="t('certify.daysWithoutPracticeUntilLapses')"
         :value="own.lapseDays"
         :low="7"
         :high="730"
@@ -100,8 +117,8 @@ async function keep(): Promise<void> {
     </div>
     <p v-if="wrong" class="mt-2" role="alert">{{ wrong }}</p>
     <div v-if="session.isLead && isChanged" class="mt-3 flex gap-3">
-      <button class="btn btn-go" :disabled="!!problem" @click="keep">Make every chart by these</button>
-      <button class="btn btn-quiet" @click="own = { ...rules }">Back to what is kept</button>
+      <button class="btn btn-go" :disabled="!!problem" @click="keep">{{ t('certify.useTheseEveryChart') }}</button>
+      <button class="btn btn-quiet" @click="own = { ...rules }">{{ t('certify.discardChanges') }}</button>
     </div>
   </section>
 </template>

@@ -13,6 +13,7 @@ import { useAsked } from '../composables/useAsked'
 import { sayDate, sayMoment } from '../composables/words'
 import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
@@ -28,10 +29,12 @@ const heading = computed(() => {
   const rules = data.value?.rules.length ?? 0
   const unsure = data.value?.rules.filter((rule) => rule.met === 'cannotTell').length ?? 0
   const missing = rules - met.value - unsure
-  if (met.value === rules) return rules === 1 ? '1 rule: it is met' : `${rules} rules: all are met`
-  return `${rules} ${rules === 1 ? 'rule' : 'rules'}: ${[`${met.value} met`, ...(missing ? [`${missing} not met`] : []), ...(unsure ? [`${unsure} not yet known`] : [])].join(', ')}`
+  if (met.value === rules) return rules === 1 ? t('certify.n1RuleMet') : t('certify.rulesRulesAllMet', { rules })
+  return `${rules} ${rules === 1 ? 'rule' : 'rules'}: ${[t('certify.metMet', { met: met.value }), ...(missing ? [t('certify.missingNotMet', { missing })] : []), ...(unsure ? [t('certify.unsureNotKnownYet', { unsure })] : [])].join(', ')}`
 })
-const whenMet = computed(() => (data.value?.rules.length === 1 ? 'when its rule is met' : `when all ${data.value?.rules.length} are met`))
+const whenMet = computed(() =>
+  data.value?.rules.length === 1 ? t('certify.onceRuleMet') : t('certify.onceAllNMet', { n: data.value?.rules.length })
+)
 async function act(work: () => Promise<unknown>): Promise<void> {
   try {
     await work()
@@ -46,35 +49,46 @@ const print = () => window.print()
 /** a signature is asked for once, with what follows from it */
 const asks = ref(false)
 const isSecond = computed(() => (data.value?.signatures.length ?? 0) === 1)
-useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && (asks.value = true)) }])
+useKeys([{ key: 's', label: t('certify.sign'), run: () => void (me.value?.may.may && (asks.value = true)) }])
 </script>
 
 <template>
-  <TopLine :what="data ? `Finding ${data.number}, drafted by ${data.draftedBy}` : 'Finding'" />
+  <TopLine
+    :what="data ? t('certify.findingNumberDraftedDraftedBy', { number: data.number, draftedBy: data.draftedBy }) : t('certify.finding')"
+  />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_420px] lg:overflow-hidden print:block print:overflow-visible">
-    <main class="min-w-0 p-4 sm:px-6 sm:pt-4 lg:overflow-y-auto" tabindex="0" aria-label="The finding">
-      <p class="caption muted">The claim</p>
+    <main class="min-w-0 p-4 sm:px-6 sm:pt-4 lg:overflow-y-auto" tabindex="0" :aria-label="t('certify.finding2')">
+      <p class="caption muted">{{ t('certify.claim') }}</p>
       <p class="finding mt-1.5 max-sm:text-[23px]">
         <b>{{ data.apprentice.givenName }} {{ data.apprentice.familyName }}</b> {{ data.certificate.claim }}.
       </p>
       <div class="mt-3.5 flex flex-wrap items-baseline justify-between gap-x-6">
         <h2 class="title">{{ heading }}</h2>
-        <span class="muted"
-          >rules {{ data.certificate.id }}, version {{ data.certificate.version }}{{ data.renews ? ', renewed' : '' }};
-          {{ data.validUntil ? `stands until ${sayDate(data.validUntil)} ${data.validUntil.slice(0, 4)}` : 'stands for good' }}</span
-        >
+        <span class="muted">{{
+          t('certify.rulesIdVersionVersionRenews', {
+            id: data.certificate.id,
+            version: data.certificate.version,
+            renews: data.renews ? t('certify.renewed') : '',
+            validUntil: data.validUntil
+              ? t('certify.validUntilDateValidUntil', { date: sayDate(data.validUntil), validUntil: data.validUntil.slice(0, 4) })
+              : t('certify.noEndDate')
+          })
+        }}</span>
       </div>
       <hr class="rule2 mt-2" />
       <RuleList :rules="data.rules" />
       <p class="mt-3.5 border-t border-line pt-3.5 leading-[1.35]">
         <b>{{ data.say }}</b>
       </p>
-      <p v-if="data.declined" class="mt-2 leading-[1.35]">Declined by {{ data.declined.by }}: {{ data.declined.reason }}</p>
-      <p v-if="data.auditHash" class="muted mt-2 leading-[1.35] break-all">Audit chain at this decision: {{ data.auditHash }}</p>
+      <p v-if="data.declined" class="mt-2 leading-[1.35]">
+        {{ t('certify.declinedReason', { by: data.declined.by, reason: data.declined.reason }) }}
+      </p>
+      <p v-if="data.auditHash" class="muted mt-2 leading-[1.35] break-all">
+        {{ t('certify.auditTrailDecisionAuditHash', { auditHash: data.auditHash }) }}
+      </p>
       <p class="muted mt-3 leading-[1.35]">
-        It speaks for practice at this school only, and stands beside local animal-welfare codes and licensed practice, never in their
-        place.
+        {{ t('certify.coversPracticeSchoolOnlyDoes') }}
       </p>
     </main>
     <aside class="border-line bg-sheet px-6 pt-4 pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
@@ -84,14 +98,20 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && (asks.
         :plan="data.deciding.plan.lengthsMm"
         :lengths="data.deciding.plan.lengthsMm"
         :height="236"
-        :caption="`${data.deciding.dog.name}, ${sayDate(data.deciding.onDate)}, ${data.deciding.minutes} min`"
-        :label="`The deciding trim: ${data.deciding.dog.name}`"
+        :caption="
+          t('certify.nameDateMinutesMin', {
+            name: data.deciding.dog.name,
+            date: sayDate(data.deciding.onDate),
+            minutes: data.deciding.minutes
+          })
+        "
+        :label="t('certify.decidingTrimName', { name: data.deciding.dog.name })"
       />
-      <p v-else class="muted border-[1.5px] border-dashed border-hair p-4">No deciding trim yet: none has passed.</p>
-      <RouterLink v-if="data.deciding" :to="`/trims/${data.deciding.gradingId}`" class="btn btn-quiet no-print mt-2 w-full"
-        >Read the deciding trim</RouterLink
-      >
-      <h2 class="title mt-5">Two people sign</h2>
+      <p v-else class="muted border-[1.5px] border-dashed border-hair p-4">{{ t('certify.noDecidingTrimYetNo') }}</p>
+      <RouterLink v-if="data.deciding" :to="`/trims/${data.deciding.gradingId}`" class="btn btn-quiet no-print mt-2 w-full">{{
+        t('certify.readDecidingTrim')
+      }}</RouterLink>
+      <h2 class="title mt-5">{{ t('certify.twoPeopleSign') }}</h2>
       <hr class="rule2 mt-2" />
       <div v-for="signature in data.signatures" :key="signature.personId" class="border-b border-line py-3 leading-[1.3]">
         <p class="font-serif text-[26px] leading-none italic">{{ signature.name }}</p>
@@ -102,50 +122,53 @@ useKeys([{ key: 's', label: 'Sign', run: () => void (me.value?.may.may && (asks.
         <p class="muted">{{ signature.note }}</p>
       </div>
       <template v-if="data.status === 'drafted' && session.isStaff">
-        <button v-if="me?.may.may" class="btn btn-go no-print mt-3 w-full" @click="asks = true">Sign as {{ me.name }}</button>
+        <button v-if="me?.may.may" class="btn btn-go no-print mt-3 w-full" @click="asks = true">
+          {{ t('certify.signName', { name: me.name }) }}
+        </button>
         <p v-else-if="me" class="btn btn-not-yet no-print mt-3 w-full">
-          {{ data.ready ? `${me.name} does not sign here` : `Sign as ${me.name}, ${whenMet}` }}
+          {{ data.ready ? t('certify.nameCannotSign', { name: me.name }) : t('certify.signNameWhenMet', { name: me.name, whenMet }) }}
         </p>
-        <p v-if="me && me.may.may" class="muted mt-1.5 leading-[1.3]">{{ me.may.note }}; never worked on this dog</p>
+        <p v-if="me && me.may.may" class="muted mt-1.5 leading-[1.3]">{{ t('certify.noteHasNeverWorkedDog', { note: me.may.note }) }}</p>
         <p v-else-if="me && data.ready && !me.may.may" class="mt-1.5 leading-[1.3]">{{ me.may.because }}</p>
         <p v-if="data.missing" class="mt-2 leading-[1.3]">
           <b>{{ data.missing }}</b>
         </p>
         <ul v-if="data.ready" class="m-0 mt-2 list-none p-0">
           <li v-for="person in others" :key="person.id" class="flex gap-2.5 py-1 leading-[1.3]">
-            <GlyphMark :name="person.may.may ? 'meets' : 'fails'" :size="18" class="mt-0.5" /><span v-if="person.may.may"
-              >{{ person.name }}, {{ ROLE_NAMES[person.role] }}, may sign: {{ person.may.note }}</span
+            <GlyphMark :name="person.may.may ? 'meets' : 'fails'" :size="18" class="mt-0.5" /><span v-if="person.may.may">{{
+              t('certify.nameRoleMaySignNote', { name: person.name, role: ROLE_NAMES[person.role], note: person.may.note })
+            }}</span
             ><span v-else>{{ person.may.because }}</span>
           </li>
         </ul>
-        <button v-if="session.isLead" class="btn btn-quiet no-print mt-3 w-full" @click="declines = true">Decline, why</button>
+        <button v-if="session.isLead" class="btn btn-quiet no-print mt-3 w-full" @click="declines = true">
+          {{ t('certify.reasonDeclining') }}
+        </button>
       </template>
-      <button v-if="data.status === 'issued'" class="btn no-print mt-3 w-full" @click="print">Print the finding</button>
+      <button v-if="data.status === 'issued'" class="btn no-print mt-3 w-full" @click="print">{{ t('certify.printFinding') }}</button>
       <p v-if="problem && !declines" class="mt-3 flex gap-2" role="alert">
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
       </p>
     </aside>
     <AskOnce
       :open="asks"
-      title="Sign this finding?"
+      :title="t('certify.signFinding')"
       :says="[
         `${data.apprentice.givenName} ${data.apprentice.familyName} ${data.certificate.claim}.`,
-        isSecond
-          ? 'Yours is the second signature: the certificate is issued at once.'
-          : 'Yours is the first signature: a second person signs, then the certificate is issued.',
-        'A signature is not taken back.'
+        isSecond ? t('certify.yoursSecondSignatureCertificateIssued') : t('certify.yoursFirstSignatureCertificateIssued'),
+        t('certify.signatureCannotWithdrawn')
       ]"
-      action="Sign it"
-      working="Signing …"
+      :action="t('certify.sign')"
+      :working="t('certify.signing')"
       :run="() => act(() => ask('signFinding', { id }))"
       @close="asks = false"
     />
-    <SheetDialog :open="declines" title="Decline this finding" @close="declines = false">
+    <SheetDialog :open="declines" :title="t('certify.declineFinding')" @close="declines = false">
       <form @submit.prevent="act(() => ask('declineFinding', { id, body: { reason } }))">
-        <label class="label" for="why">Why</label>
+        <label class="label" for="why">{{ t('certify.why') }}</label>
         <textarea id="why" v-model="reason" class="field" rows="3" maxlength="500" />
         <p v-if="problem" class="mt-2" role="alert">{{ problem }}</p>
-        <button class="btn mt-3 w-full">Decline it</button>
+        <button class="btn mt-3 w-full">{{ t('certify.decline') }}</button>
       </form>
     </SheetDialog>
   </div>

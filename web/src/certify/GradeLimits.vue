@@ -4,14 +4,15 @@ import { ref, watch } from 'vue'
 import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
 import { useAsked } from '../composables/useAsked'
+import { t } from '../words'
 
 // From which chance on a trim passes, and how far one assessor's levels may lean. A lead assessor sets it; signed marks stay.
 defineProps<{ mayChange: boolean }>()
 type Key = keyof GradeRules
 const FIELDS: readonly { readonly key: Key; readonly name: string; readonly unit: string; readonly factor: number }[] = [
-  { key: 'passAt01', name: 'A trim passes when it reaches every limit in', unit: 'of 100', factor: 100 },
-  { key: 'failAt01', name: 'It does not pass when it reaches them in no more than', unit: 'of 100', factor: 100 },
-  { key: 'severityLevels', name: 'One assessor’s levels lean up or down by about', unit: 'levels', factor: 1 }
+  { key: 'passAt01', name: 'A trim passes when it reaches every limit in', unit: t('certify.n100'), factor: 100 },
+  { key: 'failAt01', name: t('certify.failsWhenReachesThemNo'), unit: t('certify.n100'), factor: 100 },
+  { key: 'severityLevels', name: t('certify.oneAssessorMarksTooHigh'), unit: 'levels', factor: 1 }
 ]
 const shown = (value: number, factor: number) => String(Math.round(value * factor * 100) / 100)
 
@@ -29,7 +30,13 @@ async function keep(): Promise<void> {
     const [low, high] = GRADE_RULE_LIMITS[key]
     const value = Number(draft.value[key]) / factor
     if (draft.value[key].trim() === '' || !(value >= low && value <= high)) {
-      wrong.value = `${name}: ${draft.value[key] || 'nothing'}; allowed is ${shown(low, factor)} to ${shown(high, factor)} ${unit}.`
+      wrong.value = t('certify.nameKeyMustLowHigh', {
+        name,
+        key: draft.value[key] || t('certify.nothing'),
+        low: shown(low, factor),
+        high: shown(high, factor),
+        unit
+      })
       return
     }
     rules[key] = value
@@ -48,7 +55,7 @@ async function keep(): Promise<void> {
       class="flex items-center justify-between gap-3 border-b border-line py-1.5"
     >
       <span
-        >{{ name }}<span class="muted block">usually {{ shown(GRADE_RULES[key], factor) }} {{ unit }}</span></span
+        >{{ name }}<span class="muted block">{{ t('certify.usuallyKeyUnit', { key: shown(GRADE_RULES[key], factor), unit }) }}</span></span
       >
       <span v-if="mayChange" class="flex items-center gap-2"
         ><input v-model="draft[key]" class="field w-[84px]" inputmode="decimal" :aria-label="name" />{{ unit }}</span
@@ -56,13 +63,13 @@ async function keep(): Promise<void> {
       <b v-else class="whitespace-nowrap">{{ shown(data[key], factor) }} {{ unit }}</b>
     </label>
     <p class="muted mt-2 leading-[1.35]">
-      Between the two a second assessor is asked. Drafts and new gradings go by these; a signed mark never changes.
+      {{ t('certify.betweenSecondAssessorNeededDrafts') }}
     </p>
     <p v-if="wrong ?? problem" class="mt-2 font-[650]" role="alert">{{ wrong ?? problem }}</p>
     <div v-if="mayChange" class="mt-3 flex flex-wrap gap-3">
-      <button class="btn">Keep these marking rules</button>
-      <button type="button" class="btn btn-quiet" @click="fill(GRADE_RULES)">Back to the usual</button>
+      <button class="btn">{{ t('certify.saveTheseMarkingRules') }}</button>
+      <button type="button" class="btn btn-quiet" @click="fill(GRADE_RULES)">{{ t('certify.restoreUsualValues') }}</button>
     </div>
-    <p v-if="kept" class="mt-2 font-[650]" role="status">Kept.</p>
+    <p v-if="kept" class="mt-2 font-[650]" role="status">{{ t('certify.saved') }}</p>
   </form>
 </template>

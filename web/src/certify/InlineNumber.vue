@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { t } from '../words'
 
 // A number inside a sentence. What is typed stays; empty is "at any time" where that is allowed.
 const props = defineProps<{ label: string; open?: boolean }>()
@@ -22,7 +23,7 @@ function put(): void {
     class="field mx-1 inline-block h-11 w-[4.6rem] px-2 text-center"
     inputmode="numeric"
     :aria-label="label"
-    :placeholder="open ? 'any' : ''"
+    :placeholder="open ? t('certify.any') : ''"
     @change="put"
   />
 </template>

@@ -2,21 +2,22 @@
 import { RULE_KINDS, type CertificateBook } from '@peen/contract'
 import { newRule, type Certificate, type CertificateRule, type RuleKind } from '@peen/core/certify'
 import RuleSentence from './RuleSentence.vue'
+import { t } from '../words'
 
 // A list of rules, each a sentence: changed in place, moved, taken out, added.
 defineProps<{ certificate: Certificate; book: CertificateBook; title: string; empty: string }>()
 const rules = defineModel<readonly CertificateRule[]>({ required: true })
 const KIND_WORDS: Readonly<Record<RuleKind, string>> = {
-  techniques: 'techniques stand competent',
-  practised: 'practised so often, on such dogs',
-  answered: 'questions answered',
-  passedTrim: 'a trim has passed',
-  trims: 'trims at or over a mark',
-  dogs: 'dogs and coats',
-  alike: 'left and right alike',
-  noSafety: 'no safety event for some days',
-  noCritical: 'no safety event in the last attempts',
-  holds: 'certificates before this one',
+  techniques: t('certify.techniquesCompetent'),
+  practised: t('certify.enoughPracticeEnoughDogs'),
+  answered: t('certify.questionsAnswered'),
+  passedTrim: t('certify.trimHasPassed'),
+  trims: t('certify.trimsOrAboveMark'),
+  dogs: t('certify.dogsCoats'),
+  alike: t('certify.leftRightMatch'),
+  noSafety: t('certify.daysWithoutSafetyEvent'),
+  noCritical: t('certify.attemptsWithoutSafetyEvent'),
+  holds: t('certify.certificatesHeldFirst'),
   fresh: 'fresh'
 }
 const put = (at: number, rule: CertificateRule) => (rules.value = rules.value.map((own, i) => (i === at ? rule : own)))
@@ -37,22 +38,22 @@ function add(event: Event): void {
           <input
             class="field h-11 max-w-80 flex-1 font-[650]"
             :value="rule.name"
-            :aria-label="`Name of rule ${i + 1}`"
+            :aria-label="t('certify.nameRuleI', { i: i + 1 })"
             maxlength="120"
             @change="put(i, { ...rule, name: ($event.target as HTMLInputElement).value.trim() })"
           />
           <span class="flex-1" />
           <button class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]" @click="rules = rules.filter((_, own) => own !== i)">
-            Take it out
+            {{ t('certify.remove') }}
           </button>
         </div>
         <RuleSentence :model-value="rule" :certificate="certificate" :book="book" @update:model-value="put(i, $event)" />
       </li>
     </ol>
     <label class="mt-2 flex items-center gap-3"
-      ><span class="muted">Add a rule</span>
+      ><span class="muted">{{ t('certify.addRule') }}</span>
       <select class="field h-11 w-72" @change="add">
-        <option value="">choose …</option>
+        <option value="">{{ t('certify.choose') }}</option>
         <option v-for="kind in RULE_KINDS" :key="kind" :value="kind">{{ KIND_WORDS[kind] }}</option>
       </select></label
     >

@@ -2,11 +2,12 @@
 import type { RuleOutcome } from '@peen/core/certify'
 import { sayDate } from '../composables/words'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // The rules of a certificate, each met, missing or not to be told, with its evidence.
 defineProps<{ rules: readonly RuleOutcome[]; compact?: boolean }>()
 const glyph = { met: 'meets', missing: 'missing', cannotTell: 'cannotTell' } as const
-const word = { met: 'met', missing: 'not met', cannotTell: 'not yet known' } as const
+const word = { met: 'met', missing: t('certify.notMet'), cannotTell: t('certify.notKnownYet') } as const
 </script>
 
 <template>

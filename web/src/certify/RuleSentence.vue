@@ -7,6 +7,7 @@ import { computed } from 'vue'
 import { useSessionStore } from '../stores/session'
 import InlineNumber from './InlineNumber.vue'
 import NamedList from './NamedList.vue'
+import { t } from '../words'
 
 // One rule as the sentence that it is, its numbers and names to be changed in place.
 const props = defineProps<{ certificate: Certificate; book: CertificateBook }>()
@@ -26,10 +27,10 @@ const criteria = computed(() => {
 })
 const HELP = {
   alone: 'alone',
-  onePrompt: 'with one prompt at most',
-  talkedThrough: 'talked through at most',
-  handsGuided: 'with hands guided at most',
-  shown: 'with any help'
+  onePrompt: t('certify.onePromptMost'),
+  talkedThrough: t('certify.talkedThroughMost'),
+  handsGuided: t('certify.handsGuidedMost'),
+  shown: t('certify.anyHelp')
 } as const
 const put = (part: object) => (rule.value = { ...rule.value, ...part } as CertificateRule)
 const pick = (event: Event) => (event.target as HTMLSelectElement).value
@@ -38,109 +39,146 @@ const pick = (event: Event) => (event.target as HTMLSelectElement).value
 <template>
   <div class="leading-[2.9]">
     <template v-if="rule.kind === 'techniques'">
-      Every one of these stands competent:
+      {{ t('certify.allTheseCompetent') }}
       <NamedList
         :model-value="rule.techniques"
-        label="techniques"
+        :label="t('certify.techniques')"
         :options="techniques"
         @update:model-value="put({ techniques: $event })"
       />.
     </template>
     <template v-else-if="rule.kind === 'practised'">
-      Each of these was done
-      <InlineNumber :model-value="rule.count" label="Times" @update:model-value="put({ count: $event })" />times or more,
+      {{ t('certify.eachTheseDone') }}
+      <InlineNumber :model-value="rule.count" :label="t('certify.times')" @update:model-value="put({ count: $event })" />{{
+        t('certify.timesOrMore')
+      }}
       <select
         class="field mx-1 inline-block h-11 w-auto"
-        aria-label="Clean"
+        :aria-label="t('certify.clean')"
         :value="rule.clean ? 'clean' : 'any'"
         @change="put({ clean: pick($event) === 'clean' })"
       >
-        <option value="clean">clean</option>
-        <option value="any">clean or not</option></select
-      >and
+        <option value="clean">{{ t('certify.clean2') }}</option>
+        <option value="any">{{ t('certify.cleanOrNot') }}</option></select
+      >{{ t('certify.and2') }}
       <select
         class="field mx-1 inline-block h-11 w-auto"
-        aria-label="Help"
+        :aria-label="t('certify.help')"
         :value="rule.mostHelp"
         @change="put({ mostHelp: pick($event) })"
       >
         <option v-for="level in [...HELP_LEVELS].reverse()" :key="level" :value="level">{{ HELP[level] }}</option></select
-      >, on <InlineNumber :model-value="rule.dogs" label="Dogs" @update:model-value="put({ dogs: $event })" />dogs of
-      <InlineNumber :model-value="rule.coats" label="Coats" @update:model-value="put({ coats: $event })" />coats,
+      >{{ t('certify.on') }}
+      <InlineNumber :model-value="rule.dogs" :label="t('certify.dogs2')" @update:model-value="put({ dogs: $event })" />{{
+        t('certify.dogs')
+      }}
+      <InlineNumber :model-value="rule.coats" :label="t('certify.coats2')" @update:model-value="put({ coats: $event })" />{{
+        t('certify.coats')
+      }}
       <select
         class="field mx-1 inline-block h-11 w-auto"
-        aria-label="Sides"
+        :aria-label="t('certify.sides')"
         :value="rule.bothSides ? 'both' : 'any'"
         @change="put({ bothSides: pick($event) === 'both' })"
       >
-        <option value="both">on both sides</option>
-        <option value="any">on any side</option></select
-      >, within the last
-      <InlineNumber :model-value="rule.withinWeeks" label="Weeks" open @update:model-value="put({ withinWeeks: $event })" />weeks:
+        <option value="both">{{ t('certify.bothSides') }}</option>
+        <option value="any">{{ t('certify.eitherSide') }}</option></select
+      >{{ t('certify.withinLast') }}
+      <InlineNumber
+        :model-value="rule.withinWeeks"
+        :label="t('certify.weeks2')"
+        open
+        @update:model-value="put({ withinWeeks: $event })"
+      />{{ t('certify.weeks') }}
       <NamedList
         :model-value="rule.techniques"
-        label="techniques"
+        :label="t('certify.techniques')"
         :options="techniques"
         @update:model-value="put({ techniques: $event })"
       />.
     </template>
     <template v-else-if="rule.kind === 'answered'">
-      Each of these questions was asked and answered:
+      {{ t('certify.eachTheseQuestionsAskedAnswered') }}
       <NamedList
         :model-value="rule.questions"
-        label="questions"
+        :label="t('certify.questions')"
         :options="questions.map(({ id, ask }) => ({ id, name: ask }))"
         @update:model-value="put({ questions: $event })"
       />
     </template>
     <template v-else-if="rule.kind === 'passedTrim'">
-      A finished trim has passed, graded blind, within the last
-      <InlineNumber :model-value="rule.withinDays" label="Days" @update:model-value="put({ withinDays: $event })" />days.
+      {{ t('certify.finishedTrimHasPassedGraded') }}
+      <InlineNumber :model-value="rule.withinDays" :label="t('certify.days2')" @update:model-value="put({ withinDays: $event })" />{{
+        t('certify.days')
+      }}
     </template>
     <template v-else-if="rule.kind === 'trims'">
-      <InlineNumber :model-value="rule.count" label="Trims" @update:model-value="put({ count: $event })" />finished trims at
-      <InlineNumber :model-value="rule.mark" label="Mark" @update:model-value="put({ mark: $event })" />or more by
-      <InlineNumber :model-value="rule.assessors" label="Assessors" @update:model-value="put({ assessors: $event })" />assessors each,
-      within the last <InlineNumber :model-value="rule.withinDays" label="Days" @update:model-value="put({ withinDays: $event })" />days;
-      trims that the owner had changed
+      <InlineNumber :model-value="rule.count" :label="t('certify.trims2')" @update:model-value="put({ count: $event })" />{{
+        t('certify.finishedTrims')
+      }}
+      <InlineNumber :model-value="rule.mark" :label="t('certify.mark')" @update:model-value="put({ mark: $event })" />{{
+        t('certify.orMore')
+      }}
+      <InlineNumber :model-value="rule.assessors" :label="t('certify.assessors')" @update:model-value="put({ assessors: $event })" />{{
+        t('certify.assessorsEachWithinLast')
+      }}
+      <InlineNumber :model-value="rule.withinDays" :label="t('certify.days2')" @update:model-value="put({ withinDays: $event })" />{{
+        t('certify.daysTrimsChangedOwner')
+      }}
       <select
         class="field mx-1 inline-block h-11 w-auto"
-        aria-label="Owner’s wishes"
+        :aria-label="t('certify.ownersWishes')"
         :value="rule.wishes ? 'yes' : 'no'"
         @change="put({ wishes: pick($event) === 'yes' })"
       >
-        <option value="no">do not count</option>
-        <option value="yes">count too</option></select
+        <option value="no">{{ t('certify.doNotCount') }}</option>
+        <option value="yes">{{ t('certify.countToo') }}</option></select
       >.
     </template>
     <template v-else-if="rule.kind === 'dogs'">
-      The work was done on <InlineNumber :model-value="rule.dogs" label="Dogs" @update:model-value="put({ dogs: $event })" />dogs or more,
-      of <InlineNumber :model-value="rule.coats" label="Coats" @update:model-value="put({ coats: $event })" />coats or more.
+      {{ t('certify.workDone') }}
+      <InlineNumber :model-value="rule.dogs" :label="t('certify.dogs2')" @update:model-value="put({ dogs: $event })" />{{
+        t('certify.dogsOrMore')
+      }}
+      <InlineNumber :model-value="rule.coats" :label="t('certify.coats2')" @update:model-value="put({ coats: $event })" />{{
+        t('certify.coatsOrMore')
+      }}
     </template>
     <template v-else-if="rule.kind === 'alike'">
-      Left and right meet their measure on the deciding trim:
-      <NamedList :model-value="rule.criteria" label="criteria" :options="criteria" @update:model-value="put({ criteria: $event })" />.
+      {{ t('certify.leftRightMeetTheirMeasure') }}
+      <NamedList
+        :model-value="rule.criteria"
+        :label="t('certify.criteria')"
+        :options="criteria"
+        @update:model-value="put({ criteria: $event })"
+      />.
     </template>
     <template v-else-if="rule.kind === 'noSafety'">
-      No safety event within the last
-      <InlineNumber :model-value="rule.days" label="Days" @update:model-value="put({ days: $event })" />days.
+      {{ t('certify.noSafetyEventLast') }}
+      <InlineNumber :model-value="rule.days" :label="t('certify.days2')" @update:model-value="put({ days: $event })" />{{
+        t('certify.days')
+      }}
     </template>
     <template v-else-if="rule.kind === 'noCritical'">
-      No safety event in the last
-      <InlineNumber :model-value="rule.attempts" label="Attempts" @update:model-value="put({ attempts: $event })" />attempts.
+      {{ t('certify.noSafetyEventLast') }}
+      <InlineNumber :model-value="rule.attempts" :label="t('certify.confirmAttempts')" @update:model-value="put({ attempts: $event })" />{{
+        t('certify.attempts')
+      }}
     </template>
     <template v-else-if="rule.kind === 'holds'">
-      Holds already:
+      {{ t('certify.alreadyHolds') }}
       <NamedList
         :model-value="rule.certificates"
-        label="certificates"
+        :label="t('certify.certificates2')"
         :options="certificates"
         @update:model-value="put({ certificates: $event })"
       />.
     </template>
     <template v-else>
-      Has worked on a dog within the last
-      <InlineNumber :model-value="rule.days" label="Days" @update:model-value="put({ days: $event })" />days.
+      {{ t('certify.hasWorkedDogWithinLast') }}
+      <InlineNumber :model-value="rule.days" :label="t('certify.days2')" @update:model-value="put({ days: $event })" />{{
+        t('certify.days')
+      }}
     </template>
   </div>
 </template>

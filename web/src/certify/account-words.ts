@@ -1,22 +1,23 @@
 // What happened to an account of staff, as a sentence.
 import type { AccountEvent, AccountEventKind } from '@peen/core/certify'
+import { t } from '../words'
 
 const WHAT: Readonly<Record<AccountEventKind, string>> = {
-  founded: 'was confirmed on the server’s console',
-  made: 'was let in',
-  reset: 'got a letter for a new password',
-  role: 'got another role',
-  back: 'was taken in again',
-  retired: 'was retired',
-  welcomed: 'chose a password',
-  confirmed: 'was met and confirmed',
-  same: 'is the same person as',
-  apart: 'is another person than'
+  founded: t('certify.confirmedServer'),
+  made: t('certify.added'),
+  reset: t('certify.sentLetterChooseNewPassword'),
+  role: t('certify.givenAnotherRole'),
+  back: t('certify.reinstated'),
+  retired: t('certify.retired'),
+  welcomed: t('certify.chosePassword'),
+  confirmed: t('certify.metConfirmed'),
+  same: t('certify.samePerson'),
+  apart: t('certify.differentPersonFrom')
 }
 
 /** "Nel was met and confirmed by Lars." */
 export function sayAccount({ kind, personId, by, otherId }: AccountEvent, nameOf: (id: string) => string | null): string {
-  const other = otherId ? ` ${nameOf(otherId) ?? 'a former colleague'}, said` : ''
+  const other = otherId ? t('certify.otherIdSaid', { otherId: nameOf(otherId) ?? t('certify.formerColleague') }) : ''
   const words = `${nameOf(personId) ?? 'A former colleague'} ${WHAT[kind]}${other}`
-  return by === null ? `${words}.` : `${words} by ${nameOf(by) ?? 'a former colleague'}.`
+  return by === null ? `${words}.` : t('certify.words', { words, by: nameOf(by) ?? t('certify.formerColleague') })
 }

@@ -10,14 +10,14 @@ describe('what a check came to', () => {
     const changed = [{ name: 'grading:1', seq: 3, missing: false }]
     expect(sayCheck({ ...check, whole: false, changed })).toMatch(/^Something was changed past Peen: one thing was changed\. Restore/)
     expect(sayCheck({ ...check, whole: false, brokenAt: 7, changed: [...changed, ...changed] })).toMatch(
-      /entry 7 of the trail does not fit, and 2 things were changed/
+      /entry 7 of the trail does not match, and 2 things were changed/
     )
   })
 
   it('names each thing', () => {
-    expect(sayChanged({ name: 'grading:1', seq: 3, missing: false })).toBe('A signed grading is not what it was (grading:1, entry 3).')
+    expect(sayChanged({ name: 'grading:1', seq: 3, missing: false })).toBe('A signed grading has been altered (grading:1, entry 3).')
     expect(sayChanged({ name: 'finding:1', seq: 3, missing: true })).toMatch(/^A decision about a certificate is gone/)
-    expect(sayChanged({ name: 'account:1', seq: 0, missing: false })).toMatch(/^An account of staff was put in past Peen/)
+    expect(sayChanged({ name: 'account:1', seq: 0, missing: false })).toMatch(/^A staff account was put in past Peen/)
   })
 })
 
@@ -27,6 +27,6 @@ describe('what happened to an account', () => {
     const event = { personId: 'nel', at: '2026-04-14T08:00:00.000Z' }
     expect(sayAccount({ ...event, kind: 'confirmed', by: 'lars' }, nameOf)).toBe('Nel was met and confirmed by Lars.')
     expect(sayAccount({ ...event, kind: 'welcomed', by: null }, nameOf)).toBe('Nel chose a password.')
-    expect(sayAccount({ ...event, kind: 'made', by: 'gone' }, nameOf)).toBe('Nel was let in by a former colleague.')
+    expect(sayAccount({ ...event, kind: 'made', by: 'gone' }, nameOf)).toBe('Nel was added by a former colleague.')
   })
 })

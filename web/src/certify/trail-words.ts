@@ -1,29 +1,33 @@
 // What a check of the trail came to, in sentences.
 import type { TrailCheck } from '@peen/contract'
+import { t } from '../words'
 
 const THINGS: Readonly<Record<string, string>> = {
   grading: 'A signed grading',
-  events: 'What was recorded at a table before its trim was signed',
+  events: t('certify.recordTableBeforeTrimSigned'),
   pictures: 'A photograph of a trim that was signed',
   finding: 'A decision about a certificate',
   signature: 'A signature under a certificate',
-  assessment: 'What two assessors agreed on',
-  account: 'An account of staff',
+  assessment: t('certify.whatTwoAssessorsAgreed'),
+  account: t('certify.staffAccount'),
   standard: 'A version of a trim that is in use',
-  certificate: 'The rules of a certificate that is in use'
+  certificate: t('certify.rulesCertificateUse')
 }
 
 /** "Nothing that was signed has been changed." */
 export function sayCheck({ whole, brokenAt, changed }: TrailCheck): string {
-  if (whole) return 'Nothing that was signed has been changed.'
-  const entry = brokenAt === null ? [] : [`entry ${brokenAt} of the trail does not fit`]
-  const things = changed.length === 0 ? [] : [changed.length === 1 ? 'one thing was changed' : `${changed.length} things were changed`]
-  return `Something was changed past Peen: ${[...entry, ...things].join(', and ')}. Restore a backup, and find out who has the database.`
+  if (whole) return t('certify.nothingSignedHasBeenChanged')
+  const entry = brokenAt === null ? [] : [t('certify.entryBrokenAtTrailDoesNot', { brokenAt })]
+  const things =
+    changed.length === 0
+      ? []
+      : [changed.length === 1 ? t('certify.oneThingChanged') : t('certify.nThingsWereChanged', { n: changed.length })]
+  return t('certify.somethingChangedOutsidePeenX', { x: [...entry, ...things].join(t('certify.and3')) })
 }
 
 /** "A signed grading is not what it was when it was signed (grading:…, entry 12)." */
 export function sayChanged({ name, seq, missing }: TrailCheck['changed'][number]): string {
   const what = THINGS[name.slice(0, name.indexOf(':'))] ?? 'Something'
-  if (seq === 0) return `${what} was put in past Peen (${name}).`
-  return missing ? `${what} is gone (${name}, entry ${seq}).` : `${what} is not what it was (${name}, entry ${seq}).`
+  if (seq === 0) return t('certify.whatAddedOutsidePeenName', { what, name })
+  return missing ? t('certify.whatMissingNameEntrySeq', { what, name, seq }) : t('certify.whatHasBeenAlteredName', { what, name, seq })
 }

@@ -53,7 +53,7 @@ describe('rules under the hand', () => {
     expect(rules.issues.value).toEqual([])
     rules.write({ ...rules.draft.value!, rules: [{ kind: 'dogs', name: 'Coats', dogs: 1, coats: 2 }] })
     expect(rules.issues.value).toEqual([
-      'Rule 1, “Coats”: the number of coats is 2; allowed is at most 1, one a dog. It could never be met.'
+      'Rule 1, “Coats”: the number of coats is 2; it must be at most 1, one a dog. It could never be met.'
     ])
     rules.drop('clipping')
     expect(rules.draft.value).toBeNull()
@@ -99,7 +99,7 @@ describe('rules under the hand', () => {
     expect(rules.problem.value).toMatch(/already: feet-pads/)
     expect(rules.copy('Scissoring')).toBeNull()
     expect(rules.copy('x')).toBeNull()
-    expect(rules.problem.value).toBe('Name is “x”; allowed is one with two letters or more.')
+    expect(rules.problem.value).toBe('Name is “x”; it must have two letters or more.')
   })
 
   it('say a trim that is given again or no longer', async () => {

@@ -8,6 +8,7 @@ import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
 import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 /** The school's certificates, and what somebody has begun to write of one: it stays on this device until it is used or thrown away. */
 export function useRules(asked: () => string | undefined) {
@@ -80,8 +81,8 @@ export function useRules(asked: () => string | undefined) {
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '')
       .slice(0, 40)
-    if (plain.length < 2) problem.value = `Name is “${name}”; allowed is one with two letters or more.`
-    else if (rowOf(plain) || drafts.value[plain]) problem.value = `There is a certificate of that name already: ${plain}.`
+    if (plain.length < 2) problem.value = t('certify.nameNameMustHaveTwo', { name })
+    else if (rowOf(plain) || drafts.value[plain]) problem.value = t('certify.thereAlreadyCertificateNamePlain', { plain })
     else {
       write({ ...row.value!.certificate, id: plain, name, version: 1 })
       return plain

@@ -12,6 +12,7 @@ import { wornOn } from './ages'
 import EntryForm from './EntryForm.vue'
 import type { CoatDesk } from './useCoat'
 import { sayAct, sayPlaces, SOURCE_WORDS, together } from './words'
+import { t } from '../words'
 
 // The coat book: touched on the figure, read below, every line with whose hands and where it comes from.
 const props = defineProps<{ desk: CoatDesk }>()
@@ -22,9 +23,9 @@ const side = ref<'left' | 'right' | 'both'>('both')
 const places = ref<readonly CoatPlace[]>([])
 const only = ref(true)
 const SIDES = [
-  { id: 'left', name: 'left side' },
-  { id: 'right', name: 'right side' },
-  { id: 'both', name: 'both sides' }
+  { id: 'left', name: t('coat.leftSide') },
+  { id: 'right', name: t('coat.rightSide') },
+  { id: 'both', name: t('coat.bothSides') }
 ] as const
 const strips = STRIPS.map(({ id, name }) => ({ id: id as CoatPlace, name }))
 
@@ -40,7 +41,7 @@ const notes = computed<PlateNote[]>(() =>
 )
 function countOf(one: CoatPlace): string {
   const count = page.value.lines.filter((line) => line.place === one && line.struck === null).length
-  return count === 0 ? 'nothing written' : count === 1 ? '1 line' : `${count} lines`
+  return count === 0 ? t('coat.nothingWritten') : count === 1 ? t('coat.n1Line') : t('coat.countLines', { count })
 }
 function toggle(one: CoatPlace): void {
   places.value = places.value.includes(one) ? places.value.filter((other) => other !== one) : [...places.value, one]
@@ -68,12 +69,16 @@ async function doWrite(entries: readonly CoatEntry[]): Promise<void> {
 }
 /** An apprentice reads no hands but their own. */
 const handsOf = ({ handsName, hands }: BookLine) =>
-  !session.isStaff ? (hands ? 'Your hands; ' : '') : handsName ? `${handsName}’s hands; ` : 'hands not recorded; '
+  !session.isStaff ? (hands ? t('coat.yourHands') : '') : handsName ? t('coat.handsNameSHands', { handsName }) : t('coat.handsNotRecorded')
 const pick = (region: RegionId) => toggle(region)
 </script>
 
 <template>
-  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_440px] lg:overflow-hidden" aria-label="Coat book" tabindex="0">
+  <main
+    class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_440px] lg:overflow-hidden"
+    :aria-label="t('coat.coatBook')"
+    tabindex="0"
+  >
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <DogPlate
@@ -88,21 +93,21 @@ const pick = (region: RegionId) => toggle(region)
         :selected="shownAt(shownPlace)"
         :lists-rest="false"
         :height="430"
-        :caption="`${page.dog.name} today, by its book. Touch every place that the line is for.`"
-        :label="`${page.dog.name}, places to write at`"
+        :caption="t('coat.nameTodayFromCoatBook', { name: page.dog.name })"
+        :label="t('coat.namePlacesNewLine', { name: page.dog.name })"
         @pick="pick"
       />
       <div class="mt-2 flex flex-wrap gap-2">
         <ToggleButtons :options="SIDES" :is-on="(id) => side === id" @toggle="(id) => (side = id)" />
-        <button v-if="places.length" class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="places = []">no place</button>
+        <button v-if="places.length" class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="places = []">{{ t('coat.noPlace') }}</button>
       </div>
-      <span class="label mt-2">Strips along the border, 25 mm</span>
+      <span class="label mt-2">{{ t('coat.n25MmStripsAlongBorder') }}</span>
       <ToggleButtons :options="strips" :is-on="(id) => places.includes(id)" @toggle="toggle" />
     </div>
     <section
       class="border-line bg-sheet p-4 max-lg:border-t sm:px-6 lg:overflow-y-auto lg:border-l"
       tabindex="0"
-      aria-label="Lines of the book"
+      :aria-label="t('coat.linesBook')"
     >
       <EntryForm
         v-if="session.isStaff"
@@ -114,15 +119,14 @@ const pick = (region: RegionId) => toggle(region)
         @write="doWrite"
       />
       <div class="flex items-center justify-between gap-3">
-        <h2 class="title">The book</h2>
+        <h2 class="title">{{ t('coat.book') }}</h2>
         <button v-if="places.length" class="btn btn-quiet min-h-11 px-3 text-[16px]" :aria-pressed="only" @click="only = !only">
-          {{ only ? 'all places' : 'these places only' }}
+          {{ only ? t('coat.allPlaces') : t('coat.thesePlacesOnly') }}
         </button>
       </div>
       <hr class="rule2 mt-2" />
       <p v-if="lines.length === 0" class="mt-3 leading-[1.35]">
-        <b>Nothing is written yet.</b> What is done at the table comes by itself; what was done elsewhere is written at the left. Until then
-        the coat is taken for full grown, and its growth for what dogs do.
+        <b>{{ t('coat.nothingWrittenYet') }}</b> {{ t('coat.workTableAddedYouWrite') }}
       </p>
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="group in lines.slice(0, MOST)" :key="group[0].id" class="py-2 leading-[1.3]">
@@ -135,26 +139,30 @@ const pick = (region: RegionId) => toggle(region)
               >
             </p>
             <template v-if="session.isStaff">
-              <button v-if="group[0].struck" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="doCount(group)">count it</button>
+              <button v-if="group[0].struck" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="doCount(group)">
+                {{ t('coat.countAgain') }}
+              </button>
               <button
                 v-else
                 class="btn btn-quiet min-h-11 px-3 text-[16px]"
                 @click="striking = striking === group[0].id ? null : group[0].id"
               >
-                strike
+                {{ t('coat.strike') }}
               </button>
             </template>
           </div>
-          <p v-if="group[0].struck" class="muted">Struck by {{ group[0].struck.by }}: {{ group[0].struck.reason }}</p>
+          <p v-if="group[0].struck" class="muted">
+            {{ t('coat.struckReason', { by: group[0].struck.by, reason: group[0].struck.reason }) }}
+          </p>
           <p v-for="issue in issuesOf(group)" :key="issue" class="font-[650]">{{ issue }}</p>
           <form v-if="striking === group[0].id" class="mt-1 flex gap-2" novalidate @submit.prevent="doStrike(group)">
-            <label class="sr-only" :for="`why-${group[0].id}`">Why it is struck</label>
-            <input :id="`why-${group[0].id}`" v-model="reason" class="field" maxlength="200" placeholder="Why" />
-            <button class="btn" :disabled="reason.trim() === ''">Strike it</button>
+            <label class="sr-only" :for="`why-${group[0].id}`">{{ t('coat.whyStrikeOut') }}</label>
+            <input :id="`why-${group[0].id}`" v-model="reason" class="field" maxlength="200" :placeholder="t('coat.why')" />
+            <button class="btn" :disabled="reason.trim() === ''">{{ t('coat.strikeOut') }}</button>
           </form>
         </li>
       </ul>
-      <p v-if="lines.length > MOST" class="muted mt-2">The newest {{ MOST }} of {{ lines.length }} lines. Touch a place to read its own.</p>
+      <p v-if="lines.length > MOST" class="muted mt-2">{{ t('coat.newestMostNLinesTouch', { most: MOST, n: lines.length }) }}</p>
     </section>
   </main>
 </template>

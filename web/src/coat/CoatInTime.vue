@@ -25,6 +25,7 @@ import SidePlate from './SidePlate.vue'
 import TimeLine from './TimeLine.vue'
 import { WHAT_IF_WORDS, type CoatDesk } from './useCoat'
 import WarningList from './WarningList.vue'
+import { t } from '../words'
 
 // The coat on any day: both sides drawn, the layers of one place in section, time to move through below.
 const props = defineProps<{ desk: CoatDesk }>()
@@ -46,7 +47,7 @@ const growth = computed(() => model.value.places.get(shownPlace.value)!.growth)
 const between = computed(() => {
   const found = lengthBetween(shownPlace.value, sides.value[0], shownDay.value)
   return found && found[1] - found[0] >= 1
-    ? `By what is known of its growth between ${Math.round(found[0])} and ${Math.round(found[1])} mm.`
+    ? t('coat.fromKnownGrowthBetweenFound', { found: Math.round(found[0]), found2: Math.round(found[1]) })
     : ''
 })
 /** one of each kind first: the same fault at five places is one thing to mend */
@@ -95,15 +96,15 @@ useKeys([
   { key: ',', label: 'A day back', run: () => move(shownDay.value - 1) },
   { key: ']', label: 'A week on', run: () => move(shownDay.value + 7) },
   { key: '[', label: 'A week back', run: () => move(shownDay.value - 7) },
-  { key: 'p', label: 'Play forward', run: play },
-  { key: 'y', label: 'Colours of ages or the dog’s own', run: () => (colour.value = colour.value === 'ages' ? 'own' : 'ages') }
+  { key: 'p', label: t('coat.playForward'), run: play },
+  { key: 'y', label: t('coat.ageColoursOrNaturalColour'), run: () => (colour.value = colour.value === 'ages' ? 'own' : 'ages') }
 ])
 </script>
 
 <template>
   <main
     class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[minmax(0,1fr)_440px] lg:overflow-hidden"
-    aria-label="The coat in time"
+    :aria-label="t('coat.coatOverTime')"
     tabindex="0"
   >
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
@@ -119,7 +120,7 @@ useKeys([
           :place="shownPlace"
           :day="shownDay"
           :height="392"
-          :caption="`${page.dog.name}’s ${side}, ${sayDay(shownDay)}${shownDay > today ? ', if rolled as planned' : ''}`"
+          :caption="`${page.dog.name}’s ${side}, ${sayDay(shownDay)}${shownDay > today ? t('coat.ifRolledPlanned') : ''}`"
           @pick="pick"
         />
       </div>
@@ -131,7 +132,7 @@ useKeys([
           :aria-pressed="colour === 'own'"
           @click="colour = colour === 'ages' ? 'own' : 'ages'"
         >
-          {{ colour === 'ages' ? 'in its own colour' : 'by age of the hair' }}
+          {{ colour === 'ages' ? t('coat.naturalColour') : t('coat.ageHair') }}
         </button>
       </div>
       <TimeLine
@@ -151,21 +152,31 @@ useKeys([
     <section
       class="min-w-0 border-line bg-sheet p-4 max-lg:border-t sm:px-5 lg:overflow-y-auto lg:border-l"
       tabindex="0"
-      aria-label="What it comes to"
+      :aria-label="t('coat.result')"
     >
       <p class="finding finding-small"><BoldText :text="headline" /></p>
       <p v-if="mends" class="mt-2 border-l-4 border-act pl-3 leading-[1.35]" data-testid="mends">
-        <b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }},</b> mends it: both sides in step from
-        {{ sayDay(mends.inStepFrom!) }}, and {{ Math.round(mends.standingMm) }} mm stand on {{ sayDay(rhythm.aimDay) }}.
-        <RouterLink :to="`/coat/${page.dog.id}/what-if`" class="flex min-h-11 items-center font-[650]">See what if</RouterLink>
+        <b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }},</b>
+        {{
+          t('coat.putsRightBothSidesStep', {
+            day: sayDay(mends.inStepFrom!),
+            standingMm: Math.round(mends.standingMm),
+            day2: sayDay(rhythm.aimDay)
+          })
+        }}
+        <RouterLink :to="`/coat/${page.dog.id}/what-if`" class="flex min-h-11 items-center font-[650]">{{
+          t('coat.comparePlans')
+        }}</RouterLink>
       </p>
-      <h2 class="mt-2">{{ placeName(shownPlace) }}<span class="muted font-[400]">, mm; touch another place on the dog</span></h2>
+      <h2 class="mt-2">
+        {{ placeName(shownPlace) }}<span class="muted font-[400]">{{ t('coat.mmTouchAnotherPlaceDog') }}</span>
+      </h2>
       <p class="leading-[1.3]">
         <template v-if="shownPlace !== worst?.place">{{ sayPair(model, shownPlace, shownDay) }}</template> {{ between }}
       </p>
       <div :class="['mt-1 grid gap-3', sides.length > 1 ? 'grid-cols-2' : '']">
         <div v-for="side in sides" :key="side" class="min-w-0">
-          <h3 class="font-[650]">{{ side === 'middle' ? 'On the middle' : `On the ${side}` }}</h3>
+          <h3 class="font-[650]">{{ side === 'middle' ? t('coat.centreLine') : t('coat.side', { side }) }}</h3>
           <LayerSection
             :model="model"
             :place="shownPlace"
@@ -182,13 +193,16 @@ useKeys([
       </div>
       <p class="muted mt-1 leading-[1.3]">{{ sayGrowth(growth) }}</p>
       <p v-if="model.issues.length > 0" class="mt-1 leading-[1.3]">
-        {{ model.issues.length === 1 ? 'One line' : `${model.issues.length} lines` }} of the book
-        {{ model.issues.length === 1 ? 'does' : 'do' }} not fit the others: {{ model.issues[0].say }}
+        {{
+          t('coat.linesDoNotFit', { n: model.issues.length, say: model.issues[0].say })
+        }}
       </p>
-      <h2 class="mt-2">To mend</h2>
+      <h2 class="mt-2">{{ t('coat.toCorrect') }}</h2>
       <WarningList :warnings="told" @pick="go" />
       <p v-for="warning in told.filter((one) => same(one) > 0)" :key="warning.kind" class="muted">
-        The same at {{ same(warning) }} more {{ same(warning) === 1 ? 'place' : 'places' }}.
+        {{
+          t('coat.sameAtMorePlaces', { n: same(warning) })
+        }}
       </p>
     </section>
   </main>

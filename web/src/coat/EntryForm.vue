@@ -17,6 +17,7 @@ import { computed, reactive, ref } from 'vue'
 import { v7 } from 'uuid'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import { ACT_WORDS, CAUSE_WORDS, PULL_WORDS } from './words'
+import { t } from '../words'
 
 // A new line for the places that were touched: what was done, how much, when, whose hands.
 const props = defineProps<{ page: CoatPage; places: readonly CoatPlace[]; side: 'left' | 'right' | 'both'; mmPerDay: number }>()
@@ -43,11 +44,13 @@ const where = computed(() => props.places.map((place) => placeName(place).toLowe
 
 function act(): CoatAct | string {
   const number = (label: string, value: string) =>
-    value.trim() === '' || !Number.isFinite(Number(value)) ? `${label} is ${value || 'missing'}; allowed is a number of mm.` : Number(value)
+    value.trim() === '' || !Number.isFinite(Number(value))
+      ? t('coat.labelValueMustNumberMm', { label, value: value || t('coat.missing') })
+      : Number(value)
   if (kind.value === 'pulled') return { kind: 'pulled', how: draft.how }
   if (kind.value === 'carded') return { kind: 'carded' }
   if (kind.value === 'cut') {
-    const toMm = number('Cut to', draft.toMm)
+    const toMm = number(t('coat.cut'), draft.toMm)
     return typeof toMm === 'string' ? toMm : { kind: 'cut', toMm }
   }
   if (kind.value === 'hole') {
@@ -62,7 +65,7 @@ function act(): CoatAct | string {
 }
 function write(): void {
   const done = act()
-  wrong.value = typeof done === 'string' ? done : props.places.length === 0 ? 'Touch a place on the dog first.' : null
+  wrong.value = typeof done === 'string' ? done : props.places.length === 0 ? t('coat.touchPlaceDogFirst') : null
   if (wrong.value !== null) return
   emit(
     'write',
@@ -80,56 +83,88 @@ function write(): void {
 
 <template>
   <form novalidate @submit.prevent="write">
-    <h2>Write what was done</h2>
-    <p class="muted leading-[1.3]">{{ places.length ? `At: ${where}` : 'Touch the places on the dog.' }}</p>
+    <h2>{{ t('coat.addWhatDone') }}</h2>
+    <p class="muted leading-[1.3]">{{ places.length ? t('coat.where', { where }) : t('coat.touchPlacesDog') }}</p>
     <ToggleButtons class="mt-2" :options="KINDS" :is-on="(id) => kind === id" @toggle="(id) => (kind = id)" />
     <div v-if="kind === 'pulled'" class="mt-2">
-      <span class="label">How much of what stands, the longest first</span>
+      <span class="label">{{ t('coat.howMuchStandingCoatLongest') }}</span>
       <ToggleButtons :options="HOWS" :is-on="(id) => draft.how === id" @toggle="(id) => (draft.how = id)" />
     </div>
     <div v-else-if="kind === 'cut'" class="mt-2">
-      <label class="label" for="to-mm">Cut to, mm</label><input id="to-mm" v-model="draft.toMm" class="field" inputmode="decimal" />
+      <label class="label" for="to-mm">{{ t('coat.cutMm') }}</label><input
+        id="to-mm"
+        v-model="draft.toMm"
+        class="field"
+        inputmode="decimal"
+      />
     </div>
     <div v-else-if="kind === 'hole'" class="mt-2 grid grid-cols-2 gap-3">
       <div>
-        <label class="label" for="width">Width, mm</label><input id="width" v-model="draft.widthMm" class="field" inputmode="numeric" />
+        <label class="label" for="width">{{ t('coat.widthMm') }}</label><input
+          id="width"
+          v-model="draft.widthMm"
+          class="field"
+          inputmode="numeric"
+        />
       </div>
       <div>
-        <label class="label" for="cause">From</label
-        ><select id="cause" v-model="draft.cause" class="field">
+        <label class="label" for="cause">{{ t('coat.from') }}</label><select id="cause" v-model="draft.cause" class="field">
           <option v-for="cause in HOLE_CAUSES" :key="cause" :value="cause">{{ CAUSE_WORDS[cause] }}</option>
         </select>
       </div>
     </div>
     <div v-else-if="kind === 'length'" class="mt-2 grid grid-cols-2 gap-3">
-      <div><label class="label" for="mm">Length, mm</label><input id="mm" v-model="draft.mm" class="field" inputmode="decimal" /></div>
       <div>
-        <label class="label" for="u">sure to within, mm (u)</label><input id="u" v-model="draft.uMm" class="field" inputmode="decimal" />
+        <label class="label" for="mm">{{ t('coat.lengthMm') }}</label
+        ><input id="mm" v-model="draft.mm" class="field" inputmode="decimal" />
+      </div>
+      <div>
+        <label class="label" for="u">{{ t('coat.giveOrTakeMm') }}</label><input
+          id="u"
+          v-model="draft.uMm"
+          class="field"
+          inputmode="decimal"
+        />
       </div>
     </div>
     <div v-else-if="kind === 'gap'" class="mt-2 grid grid-cols-3 gap-3">
-      <div><label class="label" for="gap">Apart, mm</label><input id="gap" v-model="draft.mm" class="field" inputmode="decimal" /></div>
       <div>
-        <label class="label" for="older">Longer: pulled</label><input id="older" v-model="draft.olderOn" class="field px-2" type="date" />
+        <label class="label" for="gap">{{ t('coat.apartMm') }}</label
+        ><input id="gap" v-model="draft.mm" class="field" inputmode="decimal" />
       </div>
       <div>
-        <label class="label" for="newer">Shorter: pulled</label><input id="newer" v-model="draft.newerOn" class="field px-2" type="date" />
+        <label class="label" for="older">{{ t('coat.longerPulled') }}</label><input
+          id="older"
+          v-model="draft.olderOn"
+          class="field px-2"
+          type="date"
+        />
+      </div>
+      <div>
+        <label class="label" for="newer">{{ t('coat.shorterPulled') }}</label><input
+          id="newer"
+          v-model="draft.newerOn"
+          class="field px-2"
+          type="date"
+        />
       </div>
     </div>
     <p v-if="kind === 'gap' && gapWeeks !== null" class="muted mt-1">
-      At this dog’s rate about {{ gapWeeks }} {{ gapWeeks === 1 ? 'week' : 'weeks' }} lie between the two pulls.
+      {{ t('coat.pullsAreApart', { weeks: gapWeeks }) }}
     </p>
     <div class="mt-2 grid grid-cols-2 gap-3">
-      <div><label class="label" for="on">On</label><input id="on" v-model="draft.on" class="field" type="date" :max="page.today" /></div>
       <div>
-        <label class="label" for="hands">Whose hands</label
-        ><select id="hands" v-model="draft.hands" class="field">
-          <option value="">nobody knows</option>
+        <label class="label" for="on">{{ t('coat.on') }}</label
+        ><input id="on" v-model="draft.on" class="field" type="date" :max="page.today" />
+      </div>
+      <div>
+        <label class="label" for="hands">{{ t('coat.whoseHands') }}</label><select id="hands" v-model="draft.hands" class="field">
+          <option value="">{{ t('coat.notKnown') }}</option>
           <option v-for="person in page.people" :key="person.id" :value="person.id">{{ person.name }}</option>
         </select>
       </div>
     </div>
     <p v-if="wrong" class="mt-2 font-[650]" role="alert">{{ wrong }}</p>
-    <button class="btn btn-go mt-3 w-full" :disabled="places.length === 0">Write it into the book</button>
+    <button class="btn btn-go mt-3 w-full" :disabled="places.length === 0">{{ t('coat.addBook') }}</button>
   </form>
 </template>

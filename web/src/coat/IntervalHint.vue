@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useAsked } from '../composables/useAsked'
 import { sayWeeks } from './interval'
+import { t } from '../words'
 
 // Beside "back in weeks": what the trim, this dog's growth and the brush at home say. The coat book itself is not read here: whoever
 // closes a visit stays blind to what another assessor measured.
@@ -12,8 +13,9 @@ const weeks = computed(() => (data.value?.interval ? { ...sayWeeks(data.value.in
 
 <template>
   <p v-if="weeks" class="muted mt-1 leading-[1.3]">
-    This trim on this dog: {{ weeks.ideal }} {{ weeks.ideal === 1 ? 'week' : 'weeks' }} at best, {{ weeks.fair }} still fair,
-    {{ weeks.longest }} the longest{{ weeks.ends === 'mats' ? ', for mats' : '' }}.
-    <RouterLink :to="`/coat/${dogId}/next-visit`" class="inline-flex min-h-11 items-center">Place by place</RouterLink>
+    {{
+      t('coat.trimLasts', { ideal: weeks.ideal, fair: weeks.fair, longest: weeks.longest, ends: weeks.ends })
+    }}
+    <RouterLink :to="`/coat/${dogId}/next-visit`" class="inline-flex min-h-11 items-center">{{ t('coat.placePlace') }}</RouterLink>
   </p>
 </template>

@@ -4,6 +4,7 @@ import { randomFrom, seedOf } from '@peen/core/stats'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { ageOf, cssOf } from './ages'
+import { t } from '../words'
 
 // A coat in section: hair at its true length standing on the skin, one stroke for its share, its layer's letter at the height it reaches.
 const props = defineProps<{
@@ -89,7 +90,7 @@ const labels = computed(() => {
           {{ Math.round(label.mm) }}
         </text>
       </g>
-      <text v-if="labels.length === 0" x="6" :y="base - 10" font-size="16" fill="var(--ink2)">nothing shows yet</text>
+      <text v-if="labels.length === 0" x="6" :y="base - 10" font-size="16" fill="var(--ink2)">{{ t('coat.nothingSeeYet') }}</text>
     </svg>
   </div>
 </template>

@@ -25,6 +25,7 @@ import AimForm from './AimForm.vue'
 import { isWritten } from './ages'
 import { growthOn, sayWeeks } from './interval'
 import type { CoatDesk } from './useCoat'
+import { t } from '../words'
 
 // When the trim comes back: lengths then, mats, the longest interval, and which tool now so that it is still right then.
 const props = defineProps<{ desk: CoatDesk }>()
@@ -70,12 +71,12 @@ const then = computed(() =>
 const risk = computed(() => matRisk(coat.value, Math.min(104, weeks.value + sinceWeeks.value), page.value.aim.brushing))
 const riskWord = computed(() =>
   risk.value < 0.2
-    ? 'hardly any mats'
+    ? t('coat.hardlyAnyMats')
     : risk.value < 0.5
-      ? 'some mats'
+      ? t('coat.someMats')
       : risk.value < 0.75
-        ? 'mats, more likely than not'
-        : 'mats for certain'
+        ? t('coat.matsMoreLikelyThanNot')
+        : t('coat.matsAlmostCertain')
 )
 const blades = computed(() =>
   parts.value.map((part) => {
@@ -100,20 +101,28 @@ const selected = ref<RegionId | null>(null)
 </script>
 
 <template>
-  <main class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden" aria-label="Next visit" tabindex="0">
+  <main
+    class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden"
+    :aria-label="t('coat.nextVisit')"
+    tabindex="0"
+  >
     <div class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
       <slot />
       <p v-if="interval" class="finding finding-small">
-        Back in <b>{{ sayWeeks(interval).ideal }} weeks</b> at best, {{ sayWeeks(interval).fair }} still fair,
-        <b>{{ sayWeeks(interval).longest }} the longest</b>: <template v-if="interval.ends === 'mats'">after that it mats.</template
-        ><template v-else>then the {{ regionName(interval.first).toLowerCase() }} is grown out.</template>
+        {{ t('coat.back') }} <b>{{ t('coat.idealWeeks', { ideal: sayWeeks(interval).ideal }) }}</b>
+        {{ t('coat.bestFairAcceptable', { fair: sayWeeks(interval).fair }) }}
+        <b>{{ t('coat.longestMost', { longest: sayWeeks(interval).longest }) }}</b>:
+        <template v-if="interval.ends === 'mats'">{{ t('coat.afterMats') }}</template><template v-else>{{
+          t('coat.thenFirstHasGrownOut', { first: regionName(interval.first).toLowerCase() })
+        }}</template>
       </p>
       <p v-if="interval && cutDay !== null" class="mt-1 leading-[1.35]">
-        Last cut on {{ sayDay(cutDay) }}: at best back by <b>{{ sayDay(cutDay + Math.round(7 * interval.idealWeeks)) }}</b>, at the longest
-        by {{ sayDay(cutDay + Math.round(7 * interval.longestWeeks)) }}.
+        {{ t('coat.lastCutDayIdeallyBack', { day: sayDay(cutDay) }) }} <b>{{ sayDay(cutDay + Math.round(7 * interval.idealWeeks)) }}</b>{{
+          t('coat.latestDay', { day: sayDay(cutDay + Math.round(7 * interval.longestWeeks)) })
+        }}
       </p>
       <p v-if="isStripped" class="muted mt-1">
-        A stripped coat is rolled, not let go by weeks; these are the lengths of its trim if nothing is pulled.
+        {{ t('coat.strippedCoatKeptRollingNot') }}
       </p>
       <DogPlate
         class="mt-2"
@@ -124,8 +133,10 @@ const selected = ref<RegionId | null>(null)
         :selected="selected"
         :lists-rest="false"
         :height="400"
-        :caption="`${page.dog.name} in ${weeks} ${weeks === 1 ? 'week' : 'weeks'}, ${sayDay(today + 7 * weeks)}`"
-        :label="`${page.dog.name} as it will stand in ${weeks} weeks`"
+        :caption="
+          t('coat.dogInWeeks', { name: page.dog.name, weeks, day: sayDay(today + 7 * weeks) })
+        "
+        :label="t('coat.nameWillLookWeeksWeeks', { name: page.dog.name, weeks })"
         @pick="(region) => (selected = region)"
       />
       <LengthSlider
@@ -135,47 +146,65 @@ const selected = ref<RegionId | null>(null)
         :low="1"
         :high="MOST_WEEKS"
         :step="1"
-        :unit="weeks === 1 ? 'week' : 'weeks'"
+        :unit="weeks === 1 ? t('coat.week') : t('coat.weeks')"
         @move="(value) => (weeks = value)"
       />
       <p class="mt-1 leading-[1.35]">
-        <b>{{ riskWord[0].toUpperCase() + riskWord.slice(1) }}</b>: {{ Math.round(risk * 100) }} of 100 such coats are matted by then.
-        {{ sayGrowth(growthAt(parts[0]?.region ?? 'back')) }}
+        <b>{{ riskWord[0].toUpperCase() + riskWord.slice(1) }}</b>{{
+          t('coat.risk100CoatsLikeMatted', { risk: Math.round(risk * 100), growth: sayGrowth(growthAt(parts[0]?.region ?? 'back')) })
+        }}
       </p>
-      <h2 class="mt-4">At home, and when it comes</h2>
+      <h2 class="mt-4">{{ t('coat.homeCareVisits') }}</h2>
       <hr class="rule2 mt-1 mb-3" />
       <AimForm class="max-w-[640px]" :aim="page.aim" asks="pet" :disabled="!session.isStaff" @keep="keepAim" />
     </div>
-    <section class="border-line bg-sheet p-4 max-lg:border-t sm:px-6 lg:overflow-y-auto lg:border-l" tabindex="0" aria-label="Lengths then">
-      <h2 class="title">{{ page.standard.name }}, place by place</h2>
+    <section
+      class="border-line bg-sheet p-4 max-lg:border-t sm:px-6 lg:overflow-y-auto lg:border-l"
+      tabindex="0"
+      :aria-label="t('coat.lengthsThen')"
+    >
+      <h2 class="title">{{ t('coat.namePlacePlace', { name: page.standard.name }) }}</h2>
       <hr class="rule2 mt-2" />
-      <p v-if="parts.length === 0" class="mt-3">This trim names no lengths.</p>
+      <p v-if="parts.length === 0" class="mt-3">{{ t('coat.trimHasNoLengths') }}</p>
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="(one, i) in then" :key="one.region" :class="['py-2 leading-[1.3]', selected === one.region ? 'bg-well' : '']">
           <p class="flex justify-between gap-3">
             <b>{{ regionName(one.region) }}</b>
             <span :class="one.isGrownOut ? 'font-[650] text-long' : ''"
-              ><GlyphMark v-if="one.isGrownOut" name="long" :size="16" class="mr-1 align-[-2px]" />{{ Math.round(one.nowMm) }} mm today,
-              {{ Math.round(one.thenMm) }} then</span
+              ><GlyphMark v-if="one.isGrownOut" name="long" :size="16" class="mr-1 align-[-2px]" />{{
+                t('coat.nowMmMmTodayThenMmMm', { nowMm: Math.round(one.nowMm), thenMm: Math.round(one.thenMm) })
+              }}</span
             >
           </p>
           <p class="muted">
-            between {{ Math.round(one.interval[0]) }} and {{ Math.round(one.interval[1]) }} mm;
-            {{ one.isGrownOut ? 'over' : 'grown out at' }} {{ parts[i].grownOutMm }} mm
+            {{
+              t('coat.betweenIntervalInterval2MmIsGrownOut', {
+                interval: Math.round(one.interval[0]),
+                interval2: Math.round(one.interval[1]),
+                isGrownOut: one.isGrownOut ? t('coat.overgrown') : t('coat.grownOut'),
+                grownOutMm: parts[i].grownOutMm
+              })
+            }}
           </p>
           <p>
             <template v-if="blades[i].found"
-              >Cut today: <b>{{ shortChoice(blades[i].found!.choice) }}</b>, {{ blades[i].found!.choice.lengthMm }} mm:
-              {{ Math.round(blades[i].found!.thenMm) }} mm then.</template
-            ><template v-else-if="blades[i].byHand"
-              >By hand: leave at most {{ Math.max(0, Math.round(parts[i].grownOutMm - (one.thenMm - one.nowMm))) }} mm.</template
-            ><template v-else><b>No tool leaves it right for so long: come earlier.</b></template>
+              >{{ t('coat.cutToday') }} <b>{{ shortChoice(blades[i].found!.choice) }}</b>{{
+                t('coat.lengthMmMmThenMmMmThen', {
+                  lengthMm: blades[i].found!.choice.lengthMm,
+                  thenMm: Math.round(blades[i].found!.thenMm)
+                })
+              }}</template
+            ><template v-else-if="blades[i].byHand">{{
+              t('coat.handLeaveXMmMost', { x: Math.max(0, Math.round(parts[i].grownOutMm - (one.thenMm - one.nowMm))) })
+            }}</template
+            ><template v-else
+              ><b>{{ t('coat.noToolLeavesLengthLasts') }}</b></template
+            >
           </p>
         </li>
       </ul>
       <p class="muted mt-3 leading-[1.3]">
-        Mats are a likelihood chosen by us for each kind of coat, not measured; brushing at home moves it. A matted coat is cut, not combed,
-        where it hurts.
+        {{ t('coat.chanceMatsOurEstimateEach') }}
       </p>
     </section>
   </main>

@@ -5,6 +5,7 @@ import type { RegionId } from '@peen/core/regions'
 import { computed } from 'vue'
 import DogPlate from '../figure/DogPlate.vue'
 import { patchOf, type WornCoat } from './ages'
+import { t } from '../words'
 
 // One side of the dog on a day, with what stands at the chosen place written above it and led to it.
 const props = defineProps<{
@@ -25,9 +26,15 @@ const lag = computed(() => lagAt(props.model, props.place, props.day))
 const behind = computed(() => Math.max(0, props.side === 'left' ? lag.value.days : -lag.value.days))
 const isOut = computed(() => Math.abs(lag.value.days) > props.model.rules.lagDays)
 const heading = computed(() => `${props.side === 'left' ? 'Left' : 'Right'} ${placeName(props.place).toLowerCase()}`)
-const stands = computed(() => (state.value.standingMm < 0.5 ? 'shows nothing' : `stands at ${Math.round(state.value.standingMm)} mm`))
+const stands = computed(() =>
+  state.value.standingMm < 0.5 ? t('coat.hasNoHairShowing') : t('coat.standingMmMmLong', { standingMm: Math.round(state.value.standingMm) })
+)
 const says = computed(() =>
-  isOut.value ? (behind.value > 0 ? `${behind.value} days behind` : `${Math.abs(lag.value.days)} days ahead`) : ''
+  isOut.value
+    ? behind.value > 0
+      ? t('coat.behindDaysBehind', { behind: behind.value })
+      : t('coat.daysDaysAhead', { days: Math.abs(lag.value.days) })
+    : ''
 )
 const target = (centreOf: (region: RegionId, side: 'left' | 'right') => readonly [number, number] | null) =>
   centreOf(shownAt(props.place), props.side) ?? null
@@ -49,7 +56,7 @@ const LEFT = 22
     :height="height"
     :lists-rest="false"
     :caption="caption"
-    :label="`${page.dog.name} from the dog’s own ${side}: ${heading} ${stands}${says ? `, ${says}` : ''}`"
+    :label="t('coat.nameFromDogsOwnSide', { name: page.dog.name, side, heading, stands, says: says ? `, ${says}` : '' })"
     @pick="(region) => emit('pick', region)"
   >
     <template #over="{ centreOf }">

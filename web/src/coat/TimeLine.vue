@@ -2,6 +2,7 @@
 import { dateOf, letteredLayers, sayDay, type CoatModel, type CoatPlace } from '@peen/core/coat'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { t } from '../words'
 
 // The coat in time: what was done at one place, what is planned, today, the day that counts, and a handle to move through it.
 const props = defineProps<{
@@ -60,16 +61,26 @@ const oneSided = (mark: Mark) => mark.sides === 'left' || mark.sides === 'right'
 <template>
   <div ref="frame" class="relative">
     <div class="flex items-center gap-3">
-      <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="emit('play')">{{ playing ? 'Hold' : 'Play forward' }}</button>
+      <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="emit('play')">
+        {{ playing ? t('coat.pause') : t('coat.playForward') }}
+      </button>
       <p class="text-[20px] leading-tight">
         <b>{{ sayDay(day) }}</b><span class="muted ml-2 text-[16px]">
-          {{ day === today ? 'today' : day > today ? `in ${day - today} days` : `${today - day} days ago` }}</span
+          {{
+            day === today
+              ? t('coat.today')
+              : day > today
+                ? t('coat.dayDays', { day: day - today })
+                : t('coat.todayDaysAgo', { today: today - day })
+          }}</span
         >
       </p>
       <span class="flex-1" />
-      <button v-if="day !== today" class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="emit('move', today)">Today</button>
+      <button v-if="day !== today" class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="emit('move', today)">
+        {{ t('coat.today2') }}
+      </button>
       <button v-if="day !== aimDay" class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="emit('move', aimDay)">
-        {{ aim || 'The day that counts' }}
+        {{ aim || t('coat.dateCounts') }}
       </button>
     </div>
     <div class="relative mt-1">
@@ -137,7 +148,7 @@ const oneSided = (mark: Mark) => mark.sides === 'left' || mark.sides === 'right'
       <input
         class="track absolute inset-x-0 top-0 h-[86px] w-full cursor-ew-resize"
         type="range"
-        aria-label="Day"
+        :aria-label="t('coat.day')"
         :min="range.from"
         :max="range.to"
         step="1"

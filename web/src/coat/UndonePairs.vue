@@ -3,6 +3,7 @@ import { sayUndone, whatFits, type Undone } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // What a visit has left, side by side, and which of it the dog can still stand: pairs whole or not at all.
 const props = defineProps<{ dog: string; undone: readonly Undone[]; minutes: number; outOfStep: readonly RegionId[] }>()
@@ -18,26 +19,25 @@ const halves = computed(() => props.undone.filter(({ side }) => side === 'left' 
 
 <template>
   <div>
-    <p v-if="undone.length === 0" class="flex gap-2">
-      <GlyphMark name="meets" :size="18" class="mt-0.5" />Nothing of the trim is left to do.
-    </p>
+    <p v-if="undone.length === 0" class="flex gap-2"><GlyphMark name="meets" :size="18" class="mt-0.5" />{{ t('coat.trimComplete') }}</p>
     <template v-else>
       <p v-if="halves.length > 0" class="leading-[1.3] font-[650]">
-        <GlyphMark name="fails" :size="17" class="mr-1 align-[-3px]" />One side only: {{ halves.map(sayUndone).join('; ') }}. Finish the
-        pair first.
+        <GlyphMark name="fails" :size="17" class="mr-1 align-[-3px]" />{{
+          t('coat.doneOneSideOnlyHalves', { halves: halves.map(sayUndone).join('; ') })
+        }}
       </p>
       <template v-if="minutes >= 1">
-        <h2 class="mt-2">Fits into the {{ Math.floor(minutes) }} minutes that {{ dog }} can still stand</h2>
-        <p v-if="fitting.parts.length === 0" class="leading-[1.3]">No place of both sides fits. Leave it, and let the dog go.</p>
+        <h2 class="mt-2">{{ t('coat.fitsIntoMinutesMinutesLeft', { minutes: Math.floor(minutes), dog }) }}</h2>
+        <p v-if="fitting.parts.length === 0" class="leading-[1.3]">{{ t('coat.thereNoTimeDoBoth') }}</p>
         <ul v-else class="row-rule m-0 list-none p-0" data-testid="fits">
           <li v-for="line in lines(fitting.parts)" :key="line.label" class="py-1 leading-[1.3]">
             <b>{{ line.label }}:</b> {{ line.places }}
           </li>
         </ul>
-        <p v-if="fitting.parts.length > 0" class="muted">{{ fitting.minutes }} minutes by the plan.</p>
+        <p v-if="fitting.parts.length > 0" class="muted">{{ t('coat.minutesMinutesPlanned', { minutes: fitting.minutes }) }}</p>
       </template>
       <template v-if="fitting.leaves.length > 0">
-        <h2 class="mt-2">{{ minutes >= 1 ? 'Left for next time' : 'The next visit begins here' }}</h2>
+        <h2 class="mt-2">{{ minutes >= 1 ? t('coat.leftNextTime') : t('coat.nextVisitStartsHere') }}</h2>
         <ul class="row-rule m-0 list-none p-0">
           <li v-for="line in lines(fitting.leaves)" :key="line.label" class="py-1 leading-[1.3]">
             <b>{{ line.label }}:</b> {{ line.places }}

@@ -8,6 +8,7 @@ import AgeLegend from './AgeLegend.vue'
 import AimForm from './AimForm.vue'
 import { wornOn } from './ages'
 import { WHAT_IF_WORDS, type CoatDesk } from './useCoat'
+import { t } from '../words'
 
 // Up to three ways to go on, side by side, each with the dog as it would stand on the day that counts.
 const props = defineProps<{ desk: CoatDesk }>()
@@ -19,19 +20,20 @@ const plan = computed(() => page.value.standard.plan.lengthsMm)
 const dog = computed(() => ({ ...page.value.dog, colour: 'white', trim: page.value.standard.plan.drawnAs }))
 const worn = (one: Outcome) => wornOn(one.model, rhythm.value.aimDay, plan.value, 'ages', isDark)
 const percent = (share: number) => `${Math.round(share * 100)} %`
-const apart = ({ worst }: Outcome) => (worst ? `${Math.abs(worst.lag.days)} days, ${placeName(worst.place).toLowerCase()}` : 'in step')
+const apart = ({ worst }: Outcome) =>
+  worst ? t('coat.daysDaysPlace', { days: Math.abs(worst.lag.days), place: placeName(worst.place).toLowerCase() }) : t('coat.step')
 const inStep = ({ inStepFrom }: Outcome) =>
-  inStepFrom === null ? 'not within four months' : inStepFrom === model.value!.today ? 'now' : sayDay(inStepFrom)
+  inStepFrom === null ? t('coat.notWithinFourMonths') : inStepFrom === model.value!.today ? 'now' : sayDay(inStepFrom)
 /** What it comes to, in one sentence. */
 function says(one: Outcome): string {
   const isBare = one.warnings.some(({ kind }) => kind === 'goingBare')
-  if (isBare) return `Goes bare on the way: ${percent(one.barest01)} shows no hair.`
+  if (isBare) return t('coat.leavesBarePatchesBarest01Without', { barest01: percent(one.barest01) })
   if (one.standingMm < leastMm.value)
-    return `In step, but only ${Math.round(one.standingMm)} mm stand on the day; the trim asks for ${leastMm.value}.`
-  if (one.worst) return `Still ${Math.abs(one.worst.lag.days)} days apart on ${sayDay(rhythm.value.aimDay)}.`
+    return t('coat.stepButOnlyStandingMmMm', { standingMm: Math.round(one.standingMm), leastMm: leastMm.value })
+  if (one.worst) return t('coat.stillDaysDaysApartDay', { days: Math.abs(one.worst.lag.days), day: sayDay(rhythm.value.aimDay) })
   return one.id === 'asPlanned'
-    ? 'In step on the day.'
-    : `In step from ${inStep(one)}, with ${Math.round(one.standingMm)} mm standing on the day.`
+    ? t('coat.stepDate')
+    : t('coat.stepFromOneStandingMmMm', { one: inStep(one), standingMm: Math.round(one.standingMm) })
 }
 const onPlace = (one: Outcome, side: 'left' | 'right') => {
   const own = one.model.places.get(shownPlace.value)!
@@ -39,19 +41,23 @@ const onPlace = (one: Outcome, side: 'left' | 'right') => {
   return stateAt(one.model, shownPlace.value, patch, rhythm.value.aimDay)
 }
 const rows = computed(() => [
-  { name: 'Sides in step from', of: inStep },
-  { name: `Furthest apart on ${sayDay(rhythm.value.aimDay)}`, of: apart },
-  { name: 'The jacket stands at', of: (one: Outcome) => `${Math.round(one.standingMm)} mm` },
+  { name: t('coat.sidesStepFrom'), of: inStep },
+  { name: t('coat.furthestApartDay', { day: sayDay(rhythm.value.aimDay) }), of: apart },
+  { name: t('coat.jacketLength'), of: (one: Outcome) => t('coat.standingMmMm', { standingMm: Math.round(one.standingMm) }) },
   {
-    name: `${placeName(shownPlace.value)}, right and left`,
-    of: (one: Outcome) => `${Math.round(onPlace(one, 'right').standingMm)} and ${Math.round(onPlace(one, 'left').standingMm)} mm`
+    name: t('coat.shownPlaceRightLeft', { shownPlace: placeName(shownPlace.value) }),
+    of: (one: Outcome) =>
+      t('coat.standingMmStandingMm2Mm', {
+        standingMm: Math.round(onPlace(one, 'right').standingMm),
+        standingMm2: Math.round(onPlace(one, 'left').standingMm)
+      })
   },
-  { name: 'Shows no hair', of: (one: Outcome) => percent(one.empty01) },
-  { name: 'Barest on the way', of: (one: Outcome) => percent(one.barest01) },
-  { name: 'Soft', of: (one: Outcome) => percent(one.soft01) },
-  { name: 'Evenness of what stands', of: (one: Outcome) => percent(one.evenness01) },
+  { name: t('coat.bare'), of: (one: Outcome) => percent(one.empty01) },
+  { name: t('coat.barestWay'), of: (one: Outcome) => percent(one.barest01) },
+  { name: t('coat.soft'), of: (one: Outcome) => percent(one.soft01) },
+  { name: t('coat.evennessCoat'), of: (one: Outcome) => percent(one.evenness01) },
   {
-    name: 'Visits',
+    name: t('coat.visits'),
     of: (one: Outcome) => one.sessions.map(({ day, side }) => `${sayDay(day)}${side === 'both' ? '' : ` (${side})`}`).join(', ') || 'none'
   }
 ])
@@ -59,14 +65,14 @@ const change = (at: number, event: Event) => compare(at, (event.target as HTMLSe
 </script>
 
 <template>
-  <main class="min-h-0 flex-1 overflow-y-auto p-3 sm:p-4" tabindex="0" aria-label="What if">
+  <main class="min-h-0 flex-1 overflow-y-auto p-3 sm:p-4" tabindex="0" :aria-label="t('coat.comparePlans')">
     <slot />
     <p class="finding finding-small">
       <template v-if="mends"
-        ><b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }}:</b> the sides are in step from
-        {{ sayDay(mends.inStepFrom!) }}.</template
-      ><template v-else-if="compared[0]?.inStepFrom === model!.today">Both sides are in step; nothing has to be done otherwise.</template
-      ><template v-else>Nothing tried here brings the sides into step sooner than the plan without going bare.</template>
+        ><b>{{ WHAT_IF_WORDS[mends.id] }}, {{ sayDay(rhythm.nextDay) }}:</b>
+        {{ t('coat.sidesStepFromDay', { day: sayDay(mends.inStepFrom!) }) }}</template
+      ><template v-else-if="compared[0]?.inStepFrom === model!.today">{{ t('coat.bothSidesStepCarryPlanned') }}</template
+      ><template v-else>{{ t('coat.noPlanTriedHereBrings') }}</template>
     </p>
     <div class="mt-3 grid gap-4 lg:grid-cols-3">
       <section
@@ -76,7 +82,7 @@ const change = (at: number, event: Event) => compare(at, (event.target as HTMLSe
         :aria-label="WHAT_IF_WORDS[one.id]"
         :data-testid="`what-if-${one.id}`"
       >
-        <label class="sr-only" :for="`if-${at}`">What if, {{ at + 1 }}</label>
+        <label class="sr-only" :for="`if-${at}`">{{ t('coat.comparePlans2', { at: at + 1 }) }}</label>
         <select :id="`if-${at}`" class="field font-[650]" :value="chosen[at]" @change="change(at, $event)">
           <option v-for="id in WHAT_IFS" :key="id" :value="id">{{ WHAT_IF_WORDS[id] }}</option>
         </select>
@@ -89,9 +95,11 @@ const change = (at: number, event: Event) => compare(at, (event.target as HTMLSe
               :mirrored="side === 'right'"
               :width="186"
               :height="140"
-              :label="`${page.dog.name}’s ${side} on ${sayDay(rhythm.aimDay)}`"
+              :label="t('coat.nameSSideDay', { name: page.dog.name, side, day: sayDay(rhythm.aimDay) })"
             />
-            <figcaption class="caption text-center">{{ side }}, {{ Math.round(onPlace(one, side).standingMm) }} mm</figcaption>
+            <figcaption class="caption text-center">
+              {{ t('coat.sideStandingMmMm', { side, standingMm: Math.round(onPlace(one, side).standingMm) }) }}
+            </figcaption>
           </figure>
         </div>
         <p class="mt-2 flex min-h-[44px] gap-2 leading-[1.3] font-[650]">
@@ -109,13 +117,9 @@ const change = (at: number, event: Event) => compare(at, (event.target as HTMLSe
         </dl>
       </section>
     </div>
-    <p class="mt-3 leading-[1.35]">
-      <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Skin held tight, a few hairs, in the direction of growth; stop at a
-      place when skin shows between the hairs. What hurts to pull is scissored instead and written as cut; a dog in distress has had enough,
-      whatever is planned. Sore or red skin is left alone and seen by a vet.
-    </p>
+    <p class="mt-3 leading-[1.35]"><GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ t('coat.holdSkinTightPullFew') }}</p>
     <AgeLegend :is-dark="isDark" class="mt-3" />
-    <h2 class="mt-4">What it is worked for</h2>
+    <h2 class="mt-4">{{ t('coat.whatCoatKept') }}</h2>
     <hr class="rule2 mt-1 mb-3" />
     <AimForm class="max-w-[640px]" :aim="page.aim" asks="stripped" :disabled="!session.isStaff" @keep="desk.keepAim" />
   </main>

@@ -3,6 +3,7 @@ import type { Aged, AgedHair, Lengths } from '@peen/core/figure'
 import { DRAWN_REGIONS } from '@peen/core/figure'
 import { isPaired, sidesOf, stateAt, type CoatModel, type LayerOn, type PatchSide, type CoatPlace } from '@peen/core/coat'
 import type { RegionId } from '@peen/core/regions'
+import { t } from '../words'
 
 export const AGE_IDS = ['sprouting', 'young', 'middle', 'old', 'ripe', 'cut'] as const
 export type AgeId = (typeof AGE_IDS)[number]
@@ -11,11 +12,11 @@ type Rgb = readonly [number, number, number]
 /** Light to dark with age, in our cool greens and blues; what was cut is straw. Violet, orange and red keep their own meaning. */
 export const AGES: Readonly<Record<AgeId, { readonly name: string; readonly light: Rgb; readonly dark: Rgb }>> = {
   sprouting: { name: 'sprouting', light: [112, 196, 160], dark: [168, 236, 205] },
-  young: { name: 'under 10 weeks', light: [20, 134, 100], dark: [86, 208, 160] },
-  middle: { name: '10 to 18 weeks', light: [46, 122, 160], dark: [110, 184, 226] },
-  old: { name: 'over 18 weeks', light: [30, 66, 98], dark: [150, 170, 206] },
-  ripe: { name: 'ripe, comes out easily', light: [16, 24, 30], dark: [236, 240, 244] },
-  cut: { name: 'cut, comes back soft', light: [176, 148, 48], dark: [226, 204, 116] }
+  young: { name: t('coat.under10Weeks'), light: [20, 134, 100], dark: [86, 208, 160] },
+  middle: { name: t('coat.n1018Weeks'), light: [46, 122, 160], dark: [110, 184, 226] },
+  old: { name: t('coat.over18Weeks'), light: [30, 66, 98], dark: [150, 170, 206] },
+  ripe: { name: t('coat.ripePullsOutEasily'), light: [16, 24, 30], dark: [236, 240, 244] },
+  cut: { name: t('coat.cutGrowsBackSoft'), light: [176, 148, 48], dark: [226, 204, 116] }
 }
 const WEEKS = { young: 10, middle: 18 }
 

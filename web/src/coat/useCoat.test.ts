@@ -140,7 +140,7 @@ describe('when a trim comes back', () => {
     expect(parts.find(({ region }) => region === 'back')).toEqual({ region: 'back', targetMm: 16, grownOutMm: 32 })
     expect(new Set(parts.map(({ region }) => region)).size).toBe(parts.length)
   })
-  // Ref: common practice, no published source: 4 weeks ideal, 5 fair, 6 the longest unless brushed at home
+  // Ref: common practice, no published source: 4 weeks ideal, 5 fair, 6 at most unless brushed at home
   it('is said in whole weeks: 4, 5 and 6 for a companion trim nobody brushes', () => {
     const interval = trimInterval(trimParts(companion), 'curly', 'never', () => growthOf([]))!
     expect(sayWeeks(interval)).toEqual({ ideal: 4, fair: 5, longest: 6 })
@@ -156,7 +156,7 @@ describe('the words of the book', () => {
     expect(sayAct({ kind: 'cut', toMm: 3.2 }, day)).toBe('cut to 3.2 mm')
     expect(sayAct({ kind: 'hole', widthMm: 40, cause: 'matCut' }, day)).toBe('hole 40 mm, a mat cut out')
     expect(sayAct({ kind: 'length', mm: 12.44, uMm: 0.7 }, day)).toBe('12.4 mm, measured')
-    expect(sayAct({ kind: 'gap', mm: 23, olderOn: 'a', newerOn: 'b' }, day)).toBe('layers of a and b 23 mm apart')
+    expect(sayAct({ kind: 'gap', mm: 23, olderOn: 'a', newerOn: 'b' }, day)).toBe('layers of a and b, 23 mm apart')
     expect(sayAct({ kind: 'carded' }, day)).toBe('carded')
   })
   it('lines that say the same of several places are one', () => {

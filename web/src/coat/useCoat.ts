@@ -27,18 +27,19 @@ import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
 import { useAsked } from '../composables/useAsked'
 import { regionsWritten } from './ages'
+import { t } from '../words'
 
 /** Where no day is set, the coat is looked at so many days ahead. Chosen: six weeks. */
 const AHEAD_DAYS = 42
 /** What an entry's words are in a what-if. */
 export const WHAT_IF_WORDS: Readonly<Record<WhatIfId, string>> = {
-  asPlanned: 'As planned: a light roll of both sides each time',
-  skipNext: 'Skip the next session',
-  halfNext: 'Half instead of a light roll, next time',
-  halfEach: 'Half instead of a light roll, every time',
-  allNext: 'Pull it all, next time',
-  leftNext: 'The left side only, next time',
-  rightNext: 'The right side only, next time'
+  asPlanned: t('coat.plannedLightRollBothSides'),
+  skipNext: t('coat.skipNextSession'),
+  halfNext: t('coat.halfRollInsteadLightOne'),
+  halfEach: t('coat.halfRollInsteadLightOne2'),
+  allNext: t('coat.pullAllNextTime'),
+  leftNext: t('coat.leftSideOnlyNextTime'),
+  rightNext: t('coat.rightSideOnlyNextTime')
 }
 
 export const caseOf = (page: CoatPage): CoatCase => ({

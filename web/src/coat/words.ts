@@ -1,56 +1,61 @@
 // Words of the coat book.
 import type { BookLine } from '@peen/contract'
 import { placeName, sidesMeant, type Brushing, type CoatAct, type HoleCause, type Pull } from '@peen/core/coat'
+import { t } from '../words'
 
 export const BRUSHING_WORDS: Readonly<Record<Brushing, string>> = {
-  never: 'never, as far as we know',
-  weekly: 'once a week',
-  often: 'two or three times a week',
-  daily: 'every day'
+  never: t('coat.neverFarWeKnow'),
+  weekly: t('coat.onceWeek'),
+  often: t('coat.twoOrThreeTimesWeek'),
+  daily: t('coat.everyDay')
 }
-export const PULL_WORDS: Readonly<Record<Pull, string>> = { lightRoll: 'light roll', half: 'half', all: 'all' }
+export const PULL_WORDS: Readonly<Record<Pull, string>> = { lightRoll: t('coat.lightRoll'), half: 'half', all: 'all' }
 export const CAUSE_WORDS: Readonly<Record<HoleCause, string>> = {
-  matCut: 'a mat cut out',
-  pulled: 'too much pulled at one spot',
-  missing: 'missing hair'
+  matCut: t('coat.matCutOut'),
+  pulled: t('coat.tooMuchPulledOneSpot'),
+  missing: t('coat.missingHair')
 }
 export const ACT_WORDS: Readonly<Record<CoatAct['kind'], string>> = {
   pulled: 'pulled',
   carded: 'carded',
   cut: 'cut',
   hole: 'hole',
-  length: 'measured length',
-  gap: 'gap between layers'
+  length: t('coat.measuredLength'),
+  gap: t('coat.gapBetweenLayers')
 }
 export const SOURCE_WORDS: Readonly<Record<BookLine['source'], string>> = {
-  written: 'written by hand',
-  floor: 'from the table',
-  found: 'found at check-in',
-  grading: 'read at grading'
+  written: t('coat.writtenHand'),
+  floor: t('coat.fromTable'),
+  found: t('coat.foundCheck'),
+  grading: t('coat.readGrading')
 }
 
 /** "light roll", "cut to 3.2 mm", "hole 40 mm, a mat cut out". */
 export function sayAct(act: CoatAct, day: (date: string) => string): string {
   switch (act.kind) {
     case 'pulled':
-      return `pulled, ${PULL_WORDS[act.how]}${act.share01 === undefined ? '' : `, ${Math.round(act.share01 * 100)} %`}${act.part01 === undefined ? '' : ', in part'}`
+      return t('coat.pulledHowShare01Part01', {
+        how: PULL_WORDS[act.how],
+        share01: act.share01 === undefined ? '' : `, ${Math.round(act.share01 * 100)} %`,
+        part01: act.part01 === undefined ? '' : t('coat.part')
+      })
     case 'carded':
       return 'carded'
     case 'cut':
-      return `cut to ${act.toMm} mm`
+      return t('coat.cutToMmMm', { toMm: act.toMm })
     case 'hole':
-      return `hole ${act.widthMm} mm, ${CAUSE_WORDS[act.cause]}`
+      return t('coat.holeWidthMmMmCause', { widthMm: act.widthMm, cause: CAUSE_WORDS[act.cause] })
     case 'length':
-      return `${Math.round(act.mm * 10) / 10} mm, measured`
+      return t('coat.mmMmMeasured', { mm: Math.round(act.mm * 10) / 10 })
     case 'gap':
-      return `layers of ${day(act.olderOn)} and ${day(act.newerOn)} ${act.mm} mm apart`
+      return t('coat.layersOlderOnNewerOnMmMm', { olderOn: day(act.olderOn), newerOn: day(act.newerOn), mm: act.mm })
   }
 }
 
 /** "Ribs, left", "Back, both sides", "Chest". */
 export function sayWhere({ place, side }: Pick<BookLine, 'place' | 'side'>): string {
   const meant = sidesMeant({ place, side })
-  return meant[0] === 'middle' ? placeName(place) : `${placeName(place)}, ${meant.length === 2 ? 'both sides' : meant[0]}`
+  return meant[0] === 'middle' ? placeName(place) : `${placeName(place)}, ${meant.length === 2 ? t('coat.bothSides') : meant[0]}`
 }
 
 /** Lines that say the same of several places: read, and struck, as one. */
@@ -70,6 +75,13 @@ export function sayPlaces(lines: readonly BookLine[]): string {
   const names = lines.map(({ place }) => placeName(place))
   const all = [names[0], ...names.slice(1).map((name) => name.toLowerCase())]
   const sides = new Set(lines.flatMap((line) => sidesMeant(line)))
-  const side = sides.has('left') && sides.has('right') ? ', both sides' : sides.has('left') ? ', left' : sides.has('right') ? ', right' : ''
-  return `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}${side}`
+  const side =
+    sides.has('left') && sides.has('right')
+      ? t('coat.bothSides2')
+      : sides.has('left')
+        ? t('coat.left2')
+        : sides.has('right')
+          ? t('coat.right2')
+          : ''
+  return t('coat.allNSide', { all: all.slice(0, -1).join(', '), n: all[all.length - 1], side })
 }

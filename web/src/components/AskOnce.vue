@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import SheetDialog from './SheetDialog.vue'
+import { t } from '../words'
 
 // Asks once before something that is not taken back: says what follows, and shows that it works until it is done.
 const props = defineProps<{
@@ -30,7 +31,7 @@ async function go(): Promise<void> {
     <p v-for="sentence in says" :key="sentence" class="mt-1 leading-[1.4]">{{ sentence }}</p>
     <div class="mt-5 flex flex-wrap gap-3">
       <button class="btn btn-go" :disabled="works" data-ask-go @click="go">{{ works ? working : action }}</button>
-      <button class="btn btn-quiet" :disabled="works" @click="emit('close')">Not yet</button>
+      <button class="btn btn-quiet" :disabled="works" @click="emit('close')">{{ t('shell.notYet') }}</button>
     </div>
     <p v-if="works" class="muted mt-2" role="status">{{ working }}</p>
   </SheetDialog>

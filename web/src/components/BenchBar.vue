@@ -10,6 +10,7 @@ import KeysDialog from './KeysDialog.vue'
 import SayPassword from './SayPassword.vue'
 import SearchDialog from './SearchDialog.vue'
 import TabletLock from './TabletLock.vue'
+import { t } from '../words'
 
 const session = useSessionStore()
 const tablet = useTabletStore()
@@ -22,15 +23,15 @@ const search = useSearchStore()
 
 const places = computed(() => {
   const record = session.isStaff
-    ? { name: 'Apprentices', to: '/apprentices', key: 'a' }
-    : { name: 'My record', to: `/apprentices/${session.me?.id}`, key: 'a' }
-  const certify = session.isStaff ? [{ name: 'Certify', to: '/certify', key: 'c' }] : []
+    ? { name: t('shell.apprentices'), to: '/apprentices', key: 'a' }
+    : { name: t('shell.myRecord'), to: `/apprentices/${session.me?.id}`, key: 'a' }
+  const certify = session.isStaff ? [{ name: t('shell.certify'), to: '/certify', key: 'c' }] : []
   return [
-    { name: 'Floor', to: '/floor', key: 'f' },
+    { name: t('shell.floor'), to: '/floor', key: 'f' },
     record,
-    { name: 'Dogs', to: '/dogs', key: 'd' },
-    { name: 'Trims', to: '/trims', key: 't' },
-    { name: 'Coat', to: '/coat', key: 'v' },
+    { name: t('shell.dogs'), to: '/dogs', key: 'd' },
+    { name: t('shell.trims'), to: '/trims', key: 't' },
+    { name: t('shell.coat'), to: '/coat', key: 'v' },
     ...certify
   ]
 })
@@ -42,9 +43,9 @@ useKeys([
     label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', v: 'Coat', c: 'Certify' }[key]!,
     run: () => void goTo(key)
   })),
-  { key: '/', label: 'Search', run: () => (search.open = true) },
-  { key: ',', label: 'Your settings', run: () => void router.push('/settings') },
-  { key: '?', label: 'These keys', run: () => (showsKeys.value = true) }
+  { key: '/', label: t('shell.search'), run: () => (search.open = true) },
+  { key: ',', label: t('shell.yourSettings'), run: () => void router.push('/settings') },
+  { key: '?', label: t('shell.keyboardShortcuts'), run: () => (showsKeys.value = true) }
 ])
 function goTo(key: string): void {
   const place = places.value.find((candidate) => candidate.key === key)
@@ -53,7 +54,7 @@ function goTo(key: string): void {
 </script>
 
 <template>
-  <nav class="bench no-print relative flex h-16 flex-none border-t-2 border-ink bg-sheet px-0 sm:px-3" aria-label="Places">
+  <nav class="bench no-print relative flex h-16 flex-none border-t-2 border-ink bg-sheet px-0 sm:px-3" :aria-label="t('shell.mainMenu')">
     <RouterLink
       v-for="place in places"
       :key="place.name"
@@ -67,10 +68,12 @@ function goTo(key: string): void {
     >
     <span class="flex-1 max-sm:hidden" />
     <button class="flex items-center gap-2 px-4 pt-1.5 max-lg:hidden" @click="showsKeys = true">
-      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd>Keys
+      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd
+      >{{ t('shell.keys') }}
     </button>
     <button class="flex items-center gap-2 px-4 pt-1.5 max-lg:hidden" @click="search.open = true">
-      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">/</kbd>Search
+      <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">/</kbd
+      >{{ t('shell.search') }}
     </button>
     <RouterLink
       to="/settings"
@@ -79,10 +82,10 @@ function goTo(key: string): void {
         'flex items-center px-4 pt-1.5 no-underline max-lg:hidden',
         route.meta.place === 'settings' ? 'bg-ink font-[650] text-sheet' : 'text-ink'
       ]"
-      >Me</RouterLink
+      >{{ t('shell.me') }}</RouterLink
     >
-    <button v-if="tablet.tablet" class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="handOver">Hand over</button>
-    <button v-else class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="leave">Sign out</button>
+    <button v-if="tablet.tablet" class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="handOver">{{ t('shell.handOver') }}</button>
+    <button v-else class="flex items-center px-4 pt-1.5 max-lg:hidden" @click="leave">{{ t('shell.signOut') }}</button>
     <TabletLock v-if="tablet.tablet" :key="tablet.tablet.locksAfterMin" :minutes="tablet.tablet.locksAfterMin" />
     <SayPassword />
     <SearchDialog :open="search.open" @close="search.open = false" />

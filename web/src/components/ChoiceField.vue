@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useField } from 'vee-validate'
 import GlyphMark from './GlyphMark.vue'
+import { t } from '../words'
 
 // A choice among few, labelled, with what is wrong about it below.
 const props = defineProps<{ name: string; label: string; choices: readonly { readonly id: string; readonly name: string }[] }>()
@@ -19,7 +20,7 @@ const { value, errorMessage, handleBlur } = useField<string>(() => props.name)
       :aria-describedby="errorMessage ? `${name}-error` : undefined"
       @blur="handleBlur($event, false)"
     >
-      <option v-if="!choices.some(({ id }) => id === '')" value="" disabled>choose</option>
+      <option v-if="!choices.some(({ id }) => id === '')" value="" disabled>{{ t('shell.choose') }}</option>
       <option v-for="choice in choices" :key="choice.id" :value="choice.id">{{ choice.name }}</option>
     </select>
     <p v-if="errorMessage" :id="`${name}-error`" class="mt-1 flex gap-2" role="alert">

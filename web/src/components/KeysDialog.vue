@@ -3,6 +3,7 @@ import { DRAWINGS, useDogDrawing } from '../composables/useDogDrawing'
 import { activeKeys } from '../composables/useKeys'
 import SheetDialog from './SheetDialog.vue'
 import ToggleButtons from './ToggleButtons.vue'
+import { t } from '../words'
 
 defineProps<{ open: boolean }>()
 defineEmits<{ close: [] }>()
@@ -12,7 +13,7 @@ const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', Arr
 </script>
 
 <template>
-  <SheetDialog :open="open" title="Keys" @close="$emit('close')">
+  <SheetDialog :open="open" :title="t('shell.keys')" @close="$emit('close')">
     <dl class="grid grid-cols-1 gap-x-8 sm:grid-cols-2">
       <div v-for="key in activeKeys" :key="key.key + key.label" class="flex items-center gap-3 border-b border-line py-2">
         <dt>
@@ -24,12 +25,12 @@ const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', Arr
         <dd>{{ key.label }}</dd>
       </div>
     </dl>
-    <p class="muted mt-3">On the drawn dog: Tab to it, arrow keys go from place to place, Enter opens the place.</p>
+    <p class="muted mt-3">{{ t('shell.drawnDogPressTabReach') }}</p>
     <fieldset class="mt-4">
-      <legend class="label">Dogs are drawn with</legend>
+      <legend class="label">{{ t('shell.drawDogs') }}</legend>
       <ToggleButtons :options="DRAWINGS.map(asOption)" :is-on="(id) => id === drawing" @toggle="(id) => (drawing = id)" />
     </fieldset>
-    <p class="muted mt-3">It stays on this device. Plain shapes are quicker on a slow tablet.</p>
-    <RouterLink to="/settings" class="btn btn-quiet mt-4" @click="$emit('close')">Your settings: units, theme, text size</RouterLink>
+    <p class="muted mt-3">{{ t('shell.deviceOnlyPlainShapesQuicker') }}</p>
+    <RouterLink to="/settings" class="btn btn-quiet mt-4" @click="$emit('close')">{{ t('shell.yourSettingsUnitsThemeText') }}</RouterLink>
   </SheetDialog>
 </template>

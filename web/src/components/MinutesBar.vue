@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { t } from '../words'
 
 // The table top as a ruler of minutes: outline is the standard, filled is worked, hatched is over, the flag is what the dog can stand.
 const props = withDefaults(defineProps<{ worked: number; standard: number; canStand: number; width: number; pxPerMin?: number }>(), {
@@ -21,7 +22,7 @@ const low = computed(() => props.canStand <= LOW_MIN)
     :width="width"
     height="26"
     role="img"
-    :aria-label="`${worked} of ${standard} minutes worked; the dog can stand ${canStand} more`"
+    :aria-label="t('shell.workedStandardMinutesWorkedCanStand', { worked, standard, canStand })"
   >
     <g transform="translate(0 8)">
       <rect x=".75" y=".75" :width="Math.max(0, full - 1.5)" height="10.5" fill="var(--sheet)" stroke="currentColor" stroke-width="1.5" />

@@ -8,6 +8,7 @@ import { ask, sentenceOf } from '../api/client'
 import { useSettingsStore } from '../stores/settings'
 import ChoiceField from './ChoiceField.vue'
 import FormField from './FormField.vue'
+import { t } from '../words'
 
 // A form for one new thing: checked here by the schema that the server checks it by, sent, then emptied for the next.
 export type NewField = {
@@ -57,7 +58,7 @@ function readLengths(sent: Record<string, unknown>): boolean {
       try {
         sent[name] = Math.round(mmOfText(text, settings.settings.lengths))
       } catch {
-        setFieldError(name as never, `${label} is ${text.slice(0, 20)}; allowed is a length such as 356 mm, 35.6 cm or 14 in.`)
+        setFieldError(name as never, t('shell.labelTextMustLengthSuch', { label, text: text.slice(0, 20) }))
         isRight = false
       }
     }

@@ -5,6 +5,7 @@ import { useSayPasswordStore } from '../stores/say-password'
 import { useSessionStore } from '../stores/session'
 import GlyphMark from './GlyphMark.vue'
 import SheetDialog from './SheetDialog.vue'
+import { t } from '../words'
 
 // Who opened a shared tablet with a PIN says the password once before the first signature.
 const session = useSessionStore()
@@ -30,16 +31,15 @@ async function say(): Promise<void> {
 </script>
 
 <template>
-  <SheetDialog :open="store.asked !== null" title="Your password, once" @close="store.asked?.(false)">
+  <SheetDialog :open="store.asked !== null" :title="t('shell.enterYourPassword')" @close="store.asked?.(false)">
     <p class="leading-[1.35]">
-      You opened this tablet with your PIN. Signing and changing accounts take your password; after that this tablet knows it until it is
-      locked.
+      {{ t('shell.youOpenedTabletYourPin') }}
     </p>
     <form class="mt-3" @submit.prevent="say">
-      <label class="label" for="say-password">Password of {{ session.me?.givenName }}</label>
+      <label class="label" for="say-password">{{ t('shell.givenNameSPassword', { givenName: session.me?.givenName }) }}</label>
       <input id="say-password" v-model="password" class="field" type="password" autocomplete="current-password" autofocus />
       <p v-if="refused" class="mt-1 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ refused }}</p>
-      <button class="btn btn-go mt-3" :disabled="works || password === ''">Go on</button>
+      <button class="btn btn-go mt-3" :disabled="works || password === ''">{{ t('shell.continue') }}</button>
     </form>
   </SheetDialog>
 </template>

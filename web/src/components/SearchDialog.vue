@@ -7,6 +7,7 @@ import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 import { allTechniques } from '../stores/techniques'
 import SheetDialog from './SheetDialog.vue'
+import { t } from '../words'
 
 // One box for people, dogs, visits, trims and techniques: arrow keys go through what is found, Enter opens it.
 const props = defineProps<{ open: boolean }>()
@@ -73,8 +74,8 @@ const moreOf = (hit: Hit) => (hit.kind === 'visit' ? sayDate(hit.more, session.s
 </script>
 
 <template>
-  <SheetDialog :open="open" title="Search" @close="$emit('close')">
-    <label class="label" for="search-words">Person, dog, visit, trim or technique</label>
+  <SheetDialog :open="open" :title="t('shell.search')" @close="$emit('close')">
+    <label class="label" for="search-words">{{ t('shell.personDogVisitTrimOr') }}</label>
     <input
       id="search-words"
       v-model="words"
@@ -99,6 +100,6 @@ const moreOf = (hit: Hit) => (hit.kind === 'visit' ? sayDate(hit.more, session.s
         </button>
       </li>
     </ul>
-    <p v-if="words.trim() && hits.length === 0" class="muted mt-3" role="status">Nothing has that name.</p>
+    <p v-if="words.trim() && hits.length === 0" class="muted mt-3" role="status">{{ t('shell.nothingFoundName') }}</p>
   </SheetDialog>
 </template>

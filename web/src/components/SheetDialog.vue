@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { t } from '../words'
 
 defineProps<{ open: boolean; title: string; wide?: boolean }>()
 defineEmits<{ close: [] }>()
@@ -14,7 +15,7 @@ defineEmits<{ close: [] }>()
       >
         <div class="flex items-start justify-between gap-4">
           <DialogTitle as="h2" class="title">{{ title }}</DialogTitle>
-          <button class="btn btn-quiet min-h-11 px-3" @click="$emit('close')">Close</button>
+          <button class="btn btn-quiet min-h-11 px-3" @click="$emit('close')">{{ t('shell.close') }}</button>
         </div>
         <hr class="rule2 mt-2 mb-4" />
         <slot />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from '../words'
 // From which of the dog's own sides it is seen.
 const side = defineModel<'left' | 'right'>({ required: true })
 </script>
@@ -11,6 +12,6 @@ const side = defineModel<'left' | 'right'>({ required: true })
     :aria-pressed="side === choice"
     @click="side = choice"
   >
-    {{ choice }} side
+    {{ t('shell.choiceSide', { choice }) }}
   </button>
 </template>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Choice } from '@peen/core/changes'
+import { t } from '../words'
 
 // What two devices wrote, side by side: a touch on each row says which of them holds.
 defineProps<{ rows: readonly { readonly id: string; readonly name: string; readonly here: string; readonly there: string }[] }>()
 const choices = defineModel<Readonly<Record<string, Choice>>>({ required: true })
 const SIDES = [
-  { id: 'here', name: 'This tablet' },
-  { id: 'there', name: 'The other device' }
+  { id: 'here', name: t('shell.tablet') },
+  { id: 'there', name: t('shell.otherDevice') }
 ] as const
 </script>
 
@@ -19,7 +20,7 @@ const SIDES = [
       class="btn btn-quiet"
       @click="choices = Object.fromEntries(rows.map(({ id }) => [id, side.id]))"
     >
-      All from {{ side.name.toLowerCase() }}
+      {{ t('shell.useAllFromName', { name: side.name.toLowerCase() }) }}
     </button>
   </div>
   <ul class="mt-3">

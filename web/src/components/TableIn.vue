@@ -2,6 +2,7 @@
 import { ref, type Ref } from 'vue'
 import { sentenceOf } from '../api/client'
 import GlyphMark from './GlyphMark.vue'
+import { t } from '../words'
 
 // Many at once from a table: shown before anything is written, all taken in together or none.
 const props = defineProps<{
@@ -54,15 +55,17 @@ const heldIn = (table: Preview) => table as Extract<Preview, { ok: true }>
   <section data-table-in>
     <h2 class="mt-8">{{ title }}</h2>
     <hr class="rule2 mt-1 mb-2" />
-    <p class="muted leading-[1.35]"><slot /> Nothing is written before you have seen it.</p>
+    <p class="muted leading-[1.35]"><slot /> {{ t('shell.youWillSeeEverythingBefore') }}</p>
     <label class="btn btn-quiet mt-2 cursor-pointer"
-      >{{ file ? file.name : 'Choose the table' }}<input class="sr-only" type="file" accept=".csv,text/csv" @change="choose"
+      >{{ file ? file.name : t('shell.chooseFile') }}<input class="sr-only" type="file" accept=".csv,text/csv" @change="choose"
     /></label>
     <p v-if="problem" class="mt-2 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
     <slot v-if="preview?.ok" name="held" :held="heldIn(preview)" :take-in="takeIn" />
     <template v-else-if="preview">
       <p class="mt-2 font-[650]" role="alert">
-        {{ refused }}: {{ preview.issues.length }} {{ preview.issues.length === 1 ? 'thing needs' : 'things need' }} fixing.
+        {{
+          t('shell.thingsNeedFixing', { refused, n: preview.issues.length })
+        }}
       </p>
       <ul class="m-0 list-none p-0">
         <li v-for="issue in preview.issues" :key="issue.detail" class="flex gap-2 py-1">

@@ -3,6 +3,7 @@ import type { Choice, Clash } from '@peen/core/changes'
 import { computed, ref, watch } from 'vue'
 import SheetDialog from './SheetDialog.vue'
 import SideBySide from './SideBySide.vue'
+import { t } from '../words'
 
 // Two devices changed the same things: both are read side by side, and a person says which hold. What only one changed is kept.
 const props = defineProps<{
@@ -31,10 +32,9 @@ const clashesLeft = computed(() => props.clashes.length > 0)
 <template>
   <SheetDialog :open="clashesLeft" :title="title" wide @close="settle">
     <p class="leading-[1.35]">
-      Both devices changed {{ rows.length === 1 ? 'this' : 'these' }}. Touch what holds; everything else that either of them changed is
-      kept.
+      {{ t('shell.bothDevicesChanged', { n: rows.length }) }}
     </p>
     <SideBySide v-model="choices" :rows="rows" />
-    <button class="btn btn-go mt-4" data-settle @click="settle">Go on with this</button>
+    <button class="btn btn-go mt-4" data-settle @click="settle">{{ t('shell.use') }}</button>
   </SheetDialog>
 </template>

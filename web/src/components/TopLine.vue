@@ -15,6 +15,7 @@ import { useSearchStore } from '../stores/search'
 import { useSessionStore } from '../stores/session'
 import { useTabletStore } from '../stores/tablet'
 import GlyphMark from './GlyphMark.vue'
+import { t } from '../words'
 
 defineProps<{ what?: string }>()
 const session = useSessionStore()
@@ -30,10 +31,15 @@ const now = useNow()
 const looks = ref(false)
 /** There is something to look at: what waits, what was refused, what others left on this tablet. */
 const hasMore = computed(() => outbox.taps.length + drafts.held.length + pictures.kept.length > 0)
-const LOST = { network: 'No connection', database: 'Database down' } as const
+const LOST = { network: t('shell.noConnection'), database: t('shell.databaseDown') } as const
 /** Since when the server does not answer; null while it does. */
 const lost = computed(() =>
-  reach.lostAt !== null ? `${LOST[reach.lostBy]} since ${sayClock(session.time(reach.lostAt), session.school?.timeZone ?? 'UTC')}` : null
+  reach.lostAt !== null
+    ? t('shell.lostBySinceClock', {
+        lostBy: LOST[reach.lostBy],
+        clock: sayClock(session.time(reach.lostAt), session.school?.timeZone ?? 'UTC')
+      })
+    : null
 )
 /** Who has nothing open is told of what others left here. */
 const words = computed(() => {
@@ -41,8 +47,8 @@ const words = computed(() => {
   const [other, ...more] = outbox.others
   if (saved.words !== 'Everything is saved' || !other) return saved.words
   const n = outbox.others.reduce((sum, { taps }) => sum + taps, 0)
-  const whose = more.length > 0 ? 'other people’s' : other.name ? `${other.name}’s` : 'another person’s'
-  return `Yours is saved; ${n} of ${whose} ${n === 1 ? 'is' : 'are'} kept here`
+  const whose = more.length > 0 ? t('shell.otherPeoples') : other.name ? `${other.name}’s` : t('shell.anotherPersons')
+  return t('shell.yoursSavedOthersWait', { n, whose })
 })
 const when = computed(() => (session.school ? sayMoment(now.value, session.school.timeZone) : ''))
 </script>
@@ -55,12 +61,12 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
     <h1 class="muted truncate text-[16px] font-normal max-md:font-[650] max-md:text-ink">{{ what }}</h1>
     <span class="flex-1" />
     <button v-if="saved.undo" class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]" data-testid="undo" @click="saved.undo.run()">
-      Undo: {{ saved.undo.label }}
+      {{ t('shell.undoLabel', { label: saved.undo.label }) }}
     </button>
     <span v-if="session.me" class="muted hidden lg:inline"
       >{{ session.me.givenName }} {{ session.me.familyName }}, {{ ROLE_NAMES[session.me.role] }}</span
     >
-    <span class="hidden font-[650] sm:inline" :title="session.school?.isDemo ? 'The demo’s own day' : undefined">{{ when }}</span>
+    <span class="hidden font-[650] sm:inline" :title="session.school?.isDemo ? t('shell.demosDate') : undefined">{{ when }}</span>
     <button
       v-if="hasMore && session.me"
       class="flex min-h-11 items-center gap-2 underline decoration-1 underline-offset-4"
@@ -72,22 +78,27 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
         words
       }}</span
       ><span class="min-[501px]:hidden" aria-hidden="true">{{
-        saved.refused > 0 ? `${saved.refused} refused` : `${saved.kept} kept`
+        saved.refused > 0 ? t('shell.refusedRefused', { refused: saved.refused }) : t('shell.keptWaiting', { kept: saved.kept })
       }}</span>
     </button>
     <span v-else class="muted flex items-center gap-2" role="status"
       ><GlyphMark :name="lost ? 'missing' : 'saved'" :size="18" plain /><span class="max-[500px]:sr-only">{{ words }}</span
-      ><span v-if="lost" class="min-[501px]:hidden" aria-hidden="true">Offline</span></span
+      ><span v-if="lost" class="min-[501px]:hidden" aria-hidden="true">{{ t('shell.offline') }}</span></span
     >
     <OutboxDialog v-if="looks" :open="looks" @close="looks = false" />
     <span v-if="session.me" class="-mr-3 flex lg:hidden">
-      <button class="flex size-11 items-center justify-center" aria-label="Search" @click="search.open = true">
+      <button class="flex size-11 items-center justify-center" :aria-label="t('shell.search')" @click="search.open = true">
         <Search :size="22" :stroke-width="1.75" aria-hidden="true" />
       </button>
-      <button v-if="tablet.tablet" class="flex size-11 items-center justify-center" aria-label="Hand this tablet over" @click="handOver">
+      <button
+        v-if="tablet.tablet"
+        class="flex size-11 items-center justify-center"
+        :aria-label="t('shell.handOverTablet')"
+        @click="handOver"
+      >
         <Lock :size="22" :stroke-width="1.75" aria-hidden="true" />
       </button>
-      <RouterLink to="/settings" class="flex size-11 items-center justify-center text-ink" aria-label="Me: my settings">
+      <RouterLink to="/settings" class="flex size-11 items-center justify-center text-ink" :aria-label="t('shell.mySettings')">
         <UserRound :size="22" :stroke-width="1.75" aria-hidden="true" />
       </RouterLink>
     </span>

@@ -5,6 +5,7 @@ import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { doneIn } from './visit-lines'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // The visits of an apprentice or a dog by their dates, with what was done: newest first.
 const props = defineProps<{ of: 'apprentices' | 'dogs'; id: string }>()
@@ -13,14 +14,14 @@ const { data } = useAsked(props.of === 'dogs' ? 'visitsOfDog' : 'visitsOfApprent
 const FEW = 6
 const all = ref(false)
 const shown = computed(() => (data.value ?? []).slice(0, all.value ? undefined : FEW))
-const STATE = { notBegun: 'not begun', begun: 'not finished', finished: '' } as const
+const STATE = { notBegun: t('shell.notStarted'), begun: t('shell.notFinished'), finished: '' } as const
 </script>
 
 <template>
-  <section aria-label="Visits by date" data-visit-lines>
-    <h2>{{ of === 'dogs' ? 'Visits' : 'What was done, day by day' }}</h2>
+  <section :aria-label="t('shell.visitsDate')" data-visit-lines>
+    <h2>{{ of === 'dogs' ? t('shell.visits') : t('shell.workDoneDayDay') }}</h2>
     <hr class="rule2 mt-1" />
-    <p v-if="data?.length === 0" class="muted mt-2">No visit yet.</p>
+    <p v-if="data?.length === 0" class="muted mt-2">{{ t('shell.noVisitsYet') }}</p>
     <ul class="row-rule m-0 list-none p-0">
       <li v-for="line in shown" :key="line.visitId" class="py-1.5 leading-[1.35]">
         <RouterLink :to="`/table/${line.visitId}`" class="inline-flex min-h-11 items-center gap-2"
@@ -30,6 +31,8 @@ const STATE = { notBegun: 'not begun', begun: 'not finished', finished: '' } as 
         <p v-if="doneIn(line)" class="muted">{{ doneIn(line) }}</p>
       </li>
     </ul>
-    <button v-if="(data?.length ?? 0) > FEW && !all" class="btn btn-quiet mt-2" @click="all = true">All {{ data!.length }} visits</button>
+    <button v-if="(data?.length ?? 0) > FEW && !all" class="btn btn-quiet mt-2" @click="all = true">
+      {{ t('shell.allNVisits', { n: data!.length }) }}
+    </button>
   </section>
 </template>

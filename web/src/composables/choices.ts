@@ -1,6 +1,7 @@
 import { RATING_NAMES } from '@peen/contract'
 import { GLOBAL_RATINGS, type GlobalRating } from '@peen/core/grade'
 import type { Hands, HelpLevel, Portion, Side, StressLevel, Witness } from '@peen/core/practice'
+import { t } from '../words'
 
 type Choice<T> = { readonly value: T; readonly name: string }
 
@@ -13,17 +14,17 @@ export const SIDE_CHOICES: readonly Choice<Side>[] = [
 
 /** How much of a step's places was done: what the coat book writes. */
 export const PORTION_CHOICES: readonly Choice<Portion>[] = [
-  { value: 'all', name: 'all of it' },
-  { value: 'half', name: 'about half' },
-  { value: 'some', name: 'easy hairs only' }
+  { value: 'all', name: t('shell.all') },
+  { value: 'half', name: t('shell.aboutHalf') },
+  { value: 'some', name: t('shell.easyHairsOnly') }
 ]
 
 /** Levels of help, from none to most; alone is with the instructor in the room. */
 export const HELP_CHOICES: readonly Choice<HelpLevel>[] = [
   { value: 'alone', name: 'alone' },
-  { value: 'onePrompt', name: 'one prompt' },
-  { value: 'talkedThrough', name: 'talked through' },
-  { value: 'handsGuided', name: 'hands guided' },
+  { value: 'onePrompt', name: t('shell.onePrompt') },
+  { value: 'talkedThrough', name: t('shell.talkedThrough') },
+  { value: 'handsGuided', name: t('shell.handsGuided') },
   { value: 'shown', name: 'shown' }
 ]
 
@@ -32,15 +33,15 @@ export const GIVEN_HELP_CHOICES = HELP_CHOICES.slice(2)
 
 /** What a dog shows, from the first fussing on. */
 export const STRESS_CHOICES: readonly Choice<StressLevel>[] = [
-  { value: 'restless', name: 'restless: shifts, licks, pulls away' },
-  { value: 'fights', name: 'fights: pulls hard, mouths, growls' },
-  { value: 'panics', name: 'panics: shakes, screams, will not settle' }
+  { value: 'restless', name: t('shell.restlessShiftsLicksPullsAway') },
+  { value: 'fights', name: t('shell.fightsPullsHardMouthsGrowls') },
+  { value: 'panics', name: t('shell.panicsShakesScreamsWillNot') }
 ]
 
 /** Who vouches for an attempt; nobody is an answer, and keeps it off the chart. */
 export const WITNESS_CHOICES: readonly Choice<Witness>[] = [
   { value: 'watched', name: 'watched' },
-  { value: 'inspected', name: 'inspected after' },
+  { value: 'inspected', name: t('shell.inspectedAfterwards') },
   { value: 'self', name: 'nobody' }
 ]
 

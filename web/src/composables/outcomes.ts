@@ -1,13 +1,14 @@
 import type { Outcome, PartResult, Verdict } from '@peen/core/grade'
 import type { Station } from '@peen/core/standard'
 import type { GlyphName } from '../components/glyphs'
+import { t } from '../words'
 
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
-  unfinished: 'not finished',
-  feedbackOnly: 'feedback only',
+  unfinished: t('shell.notFinished'),
+  feedbackOnly: t('shell.feedbackOnly'),
   passed: 'passed',
-  notPassed: 'not passed',
-  secondAssessor: 'ask a second assessor'
+  notPassed: t('shell.notPassed'),
+  secondAssessor: t('shell.secondAssessorNeeded')
 }
 
 export const STATION_WORDS: Readonly<Record<Station, string>> = {
@@ -15,7 +16,7 @@ export const STATION_WORDS: Readonly<Record<Station, string>> = {
   front: 'Front',
   rear: 'Rear',
   above: 'Above',
-  hand: 'By hand',
+  hand: t('shell.hand'),
   handling: 'Handling'
 }
 
@@ -36,10 +37,10 @@ export function glyphOfPart(part: PartResult): GlyphName {
 const WORDS: Readonly<Record<Verdict, string>> = {
   meets: 'meets',
   fails: 'fails',
-  cannotTell: 'cannot tell',
-  excused: 'came in so',
+  cannotTell: t('shell.cannotTell'),
+  excused: t('shell.likeArrival'),
   instructor: 'instructor’s',
-  notAnswered: 'not answered'
+  notAnswered: t('shell.notAnswered')
 }
 
 /** The answer of a criterion in one word: that of its worst part, with the side where sides differ. */

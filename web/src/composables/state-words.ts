@@ -1,9 +1,10 @@
 import type { State } from '@peen/core/competency'
+import { t } from '../words'
 
 export const STATE_WORDS: Readonly<Record<State, string>> = {
   new: 'new',
   practising: 'practising',
-  ready: 'ready to be assessed',
+  ready: t('shell.readyAssessed'),
   competent: 'competent',
   slipping: 'slipping',
   lapsed: 'lapsed',

@@ -1,5 +1,6 @@
 import { format, parseISO } from 'date-fns'
 import { ref } from 'vue'
+import { t } from '../words'
 
 /** Whether times are told by 24 hours or by 12; set by whoever is signed in. */
 export const clockHours = ref<'24' | '12'>('24')
@@ -37,4 +38,4 @@ export function boldParts(text: string): { readonly text: string; readonly bold:
 }
 
 /** Said wherever tools are chosen for a dog that was never here. */
-export const UNKNOWN_DOG = 'First visit: we don’t know this dog yet. Clip its face and feet as you would any new dog’s.'
+export const UNKNOWN_DOG = t('shell.firstVisitWeDontKnow')

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import SortList from '../components/SortList.vue'
 import MoveVisit from './MoveVisit.vue'
+import { t } from '../words'
 
 // The tables of a day. A dog and an apprentice are drawn onto a table, a planned visit onto another; every move has its keys as well.
 const props = defineProps<{ view: DayView }>()
@@ -50,8 +51,8 @@ const itemsAt = (tableId: string): Item[] => [
   ...(waiting.value[tableId] ?? [])
 ]
 const palettes = computed(() => [
-  { name: 'Apprentices', chips: apprentices.value },
-  { name: 'Dogs', chips: dogs.value }
+  { name: t('day.apprentices'), chips: apprentices.value },
+  { name: t('day.dogs'), chips: dogs.value }
 ])
 
 const items = computed(
@@ -113,15 +114,15 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
                   class="flex min-h-11 flex-1 flex-wrap items-center gap-x-3 no-underline hover:underline"
                   ><b>{{ element.visit.apprentice }}</b
                   ><span>{{ element.visit.dog }}, {{ element.visit.trim }}</span
-                  ><span v-if="element.visit.begun" class="muted">at work</span></RouterLink
+                  ><span v-if="element.visit.begun" class="muted">{{ t('day.working') }}</span></RouterLink
                 >
                 <button
                   class="btn btn-quiet min-h-11 px-3 text-[16px]"
                   :aria-expanded="moving === element.id"
-                  :aria-label="`Move ${element.visit.dog}`"
+                  :aria-label="t('day.moveDog', { dog: element.visit.dog })"
                   @click="moving = moving === element.id ? null : element.id"
                 >
-                  Move
+                  {{ t('day.move') }}
                 </button>
               </div>
               <span v-else :data-key="element.key" class="chip">{{ element.name }}</span>
@@ -131,7 +132,7 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
               class="muted min-h-11 flex-1 text-left hover:underline"
               @click="emit('fill', table.id)"
             >
-              free
+              {{ t('day.free') }}
             </button>
           </SortList>
         </div>
@@ -155,7 +156,8 @@ function apply(id: string, to: { tableId?: string; apprenticeId?: string; onDate
     <template v-if="!view.closedDay">
       <div v-for="palette in palettes" :key="palette.name" class="mt-4">
         <h2>
-          {{ palette.name }} <span class="muted font-normal">{{ palette.chips.length ? 'to draw onto a table' : 'all at a table' }}</span>
+          {{ palette.name }}
+          <span class="muted font-normal">{{ palette.chips.length ? t('day.dragOntoTable') : t('day.everyoneHasTable') }}</span>
         </h2>
         <SortList
           :key="drops"

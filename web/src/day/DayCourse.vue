@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // The course of a day: opened, who is not here, what each apprentice will be told, closed.
 const props = defineProps<{ view: DayView }>()
@@ -20,17 +21,21 @@ const apprentices = computed(() => props.view.people.filter(({ role }) => role =
 const isHere = (id: string) => !props.view.absent.includes(id)
 const on = computed(() => props.view.onDate)
 
-const openDay = () => emit('act', () => ask('openDay', { on: on.value }), 'The day is open.')
+const openDay = () => emit('act', () => ask('openDay', { on: on.value }), t('day.dayOpen'))
 const setHere = (id: string, name: string) =>
-  emit('act', () => ask(isHere(id) ? 'sayAbsent' : 'sayHere', { on: on.value, id }), `${name} is ${isHere(id) ? 'not here' : 'here'}.`)
+  emit(
+    'act',
+    () => ask(isHere(id) ? 'sayAbsent' : 'sayHere', { on: on.value, id }),
+    t('day.nameId', { name, id: isHere(id) ? t('day.absent2') : t('day.here') })
+  )
 function sayClosed({ sent = 0 }: { sent?: number }): string {
   return sent === 0
-    ? 'The day is closed.'
-    : `The day is closed. ${sent} ${sent === 1 ? 'apprentice is' : 'apprentices are'} sent their day.`
+    ? t('day.dayClosed')
+    : t('day.dayClosedSent', { sent })
 }
 const closeOrOpen = () =>
   props.view.closedDay
-    ? emit('act', () => ask('reopenDay', { on: on.value }), 'The day is open again.')
+    ? emit('act', () => ask('reopenDay', { on: on.value }), t('day.dayOpenAgain'))
     : emit('act', () => ask('closeDay', { on: on.value }), sayClosed)
 async function preview(): Promise<void> {
   try {
@@ -43,14 +48,14 @@ async function preview(): Promise<void> {
 </script>
 
 <template>
-  <section class="mt-8" aria-label="The course of the day">
-    <h2>Who is here</h2>
+  <section class="mt-8" :aria-label="t('day.howDayWent')">
+    <h2>{{ t('day.whoHere') }}</h2>
     <hr class="rule2 mt-1" />
     <p v-if="isToday" class="mt-2 flex flex-wrap items-center gap-3">
-      <template v-if="view.openedBy">Opened by {{ view.openedBy }}.</template>
-      <button v-else-if="!view.closedDay" class="btn btn-go" @click="openDay">Open the day</button>
+      <template v-if="view.openedBy">{{ t('day.openedOpenedBy', { openedBy: view.openedBy }) }}</template>
+      <button v-else-if="!view.closedDay" class="btn btn-go" @click="openDay">{{ t('day.openDay') }}</button>
     </p>
-    <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Apprentices who are here">
+    <div class="mt-2 flex flex-wrap gap-2" role="group" :aria-label="t('day.apprenticesWhoHere')">
       <button
         v-for="one in apprentices"
         :key="one.id"
@@ -60,19 +65,21 @@ async function preview(): Promise<void> {
         @click="setHere(one.id, one.givenName)"
       >
         <GlyphMark :name="isHere(one.id) ? 'meets' : 'missing'" :size="16" class="mr-1.5" />{{ one.givenName
-        }}<template v-if="!isHere(one.id)">, not here</template>
+        }}<template v-if="!isHere(one.id)">{{ t('day.absent') }}</template>
       </button>
     </div>
-    <h2 class="mt-8">The end of the day</h2>
+    <h2 class="mt-8">{{ t('day.endDay') }}</h2>
     <hr class="rule2 mt-1" />
     <div class="mt-2 flex flex-wrap gap-2">
-      <button class="btn btn-quiet" @click="preview">{{ view.closedDay ? 'What each was told' : 'What each will be told' }}</button>
+      <button class="btn btn-quiet" @click="preview">
+        {{ view.closedDay ? t('day.whatEachApprenticeSent') : t('day.whatEachApprenticeWillSent') }}
+      </button>
       <button v-if="view.onDate >= view.today && (!view.closedDay || session.isLead)" class="btn btn-quiet" @click="closeOrOpen">
-        {{ view.closedDay ? 'Open this day again' : 'Close this day' }}
+        {{ view.closedDay ? t('day.reopenDay') : t('day.closeDay') }}
       </button>
     </div>
     <p v-if="problem" class="mt-2 font-semibold" role="alert">{{ problem }}</p>
-    <p v-if="summaries?.length === 0" class="muted mt-2">Nobody has worked on a dog or a figure yet.</p>
+    <p v-if="summaries?.length === 0" class="muted mt-2">{{ t('day.noOneHasWorkedDog') }}</p>
     <ul v-if="summaries" class="row-rule m-0 mt-2 list-none p-0" data-testid="summaries">
       <li v-for="one in summaries" :key="one.person.id" class="py-2.5">
         <p class="text-[17px] font-[650]">{{ one.person.givenName }} {{ one.person.familyName }}</p>

@@ -16,6 +16,7 @@ import DayCourse from './DayCourse.vue'
 import { DOG_FIELDS, EMPTY_DOG } from './dog-fields'
 import FinishedList from './FinishedList.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // Who works on which dog at which table today; and how a school gets its people, dogs and tables.
 const session = useSessionStore()
@@ -24,9 +25,9 @@ const router = useRouter()
 const { data, error, loading, reload } = useAsked('day', () => ({ on: props.on || 'today' }), { hears: ({ kind }) => kind === 'day' })
 const making = ref<'visit' | 'dog' | 'person'>('visit')
 const MAKING = [
-  { id: 'visit', name: 'Visit' },
-  { id: 'dog', name: 'Dog' },
-  { id: 'person', name: 'Person' }
+  { id: 'visit', name: t('day.visit') },
+  { id: 'dog', name: t('day.dog') },
+  { id: 'person', name: t('day.person') }
 ] as const
 const said = ref<readonly string[]>([])
 const refused = ref<string | null>(null)
@@ -36,28 +37,32 @@ const apprentices = computed(() => data.value?.people.filter(({ role }) => role 
 const visitFields = computed<readonly NewField[]>(() => [
   {
     name: 'apprenticeId',
-    label: 'Apprentice',
+    label: t('day.apprentice2'),
     choices: apprentices.value.map((one) => ({ id: one.id, name: `${one.givenName} ${one.familyName}` }))
   },
   {
     name: 'dogId',
-    label: 'Dog',
+    label: t('day.dog'),
     choices: (data.value?.dogs ?? []).map(({ id, name, standing }) => ({ id, name: standing ? `${name}, ${standing.kind}` : name }))
   },
-  { name: 'tableId', label: 'Table', choices: (data.value?.tables ?? []).map(({ id, number }) => ({ id, name: `Table ${number}` })) },
-  { name: 'standardId', label: 'Trim', choices: data.value?.trims ?? [] },
-  { name: 'weeksSince', label: 'Weeks since the last groom, if known', type: 'number', nullable: true },
-  { name: 'wishes', label: 'What the owner asked for' },
-  { name: 'allTheSame', label: 'If its coat is refused for this trim: why all the same' }
+  {
+    name: 'tableId',
+    label: t('day.table'),
+    choices: (data.value?.tables ?? []).map(({ id, number }) => ({ id, name: t('day.tableNumber', { number }) }))
+  },
+  { name: 'standardId', label: t('day.trim'), choices: data.value?.trims ?? [] },
+  { name: 'weeksSince', label: t('day.weeksSinceLastGroomIf'), type: 'number', nullable: true },
+  { name: 'wishes', label: t('day.whatOwnerAsked') },
+  { name: 'allTheSame', label: t('day.reasonGoingAheadIfCoat') }
 ])
 const roles = computed(() => (session.me?.role === 'lead' ? ROLES : (['apprentice'] as const)).map((id) => ({ id, name: ROLE_NAMES[id] })))
 const personFields = computed<readonly NewField[]>(() => [
-  { name: 'givenName', label: 'Given name' },
-  { name: 'familyName', label: 'Family name' },
-  { name: 'username', label: 'User name' },
-  { name: 'password', label: 'First password, ten characters or more', type: 'password' },
-  { name: 'role', label: 'Role', choices: roles.value },
-  { name: 'cohort', label: 'Cohort', only: ({ role }) => role === 'apprentice' }
+  { name: 'givenName', label: t('day.firstName') },
+  { name: 'familyName', label: t('day.lastName') },
+  { name: 'username', label: t('day.username') },
+  { name: 'password', label: t('day.firstPasswordLeastTenCharacters'), type: 'password' },
+  { name: 'role', label: t('day.role'), choices: roles.value },
+  { name: 'cohort', label: t('day.cohort'), only: ({ role }) => role === 'apprentice' }
 ])
 const start = ref<Record<string, unknown>>({
   apprenticeId: '',
@@ -98,13 +103,13 @@ function usualTrim(dogId: string): string {
 }
 function plan(wanted: { tableId: string; dogId: string; apprenticeId: string }): void {
   const visit = { id: v7(), ...wanted, standardId: usualTrim(wanted.dogId), weeksSince: null, wishes: '', onDate: data.value!.onDate }
-  void act(() => ask('planVisit', { body: visit }), 'The visit is planned.')
+  void act(() => ask('planVisit', { body: visit }), t('day.visitPlanned'))
 }
-const move = (id: string, to: MoveVisit) => void act(() => ask('moveVisit', { id, body: to }), 'The visit is moved.')
-const cancel = (id: string) => void act(() => ask('cancelVisit', { id }), 'The visit is cancelled.')
+const move = (id: string, to: MoveVisit) => void act(() => ask('moveVisit', { id, body: to }), t('day.visitMoved'))
+const cancel = (id: string) => void act(() => ask('cancelVisit', { id }), t('day.visitCancelled'))
 const correct = (id: string, right: CorrectVisit) =>
-  void act(() => ask('correctVisit', { id, body: right }), 'The visit is put right; what was done counts for whom it belongs to.')
-const swap = (id: string, body: Swap) => void act(() => ask('swapVisits', { id, body }), 'They have changed places.')
+  void act(() => ask('correctVisit', { id, body: right }), t('day.visitCorrectedWorkNowCounts'))
+const swap = (id: string, body: Swap) => void act(() => ask('swapVisits', { id, body }), t('day.swapped'))
 const EMPTY_PERSON = { givenName: '', familyName: '', username: '', password: '', role: '', cohort: '' }
 
 async function made(words: string, answer: { readonly warnings?: readonly string[] }): Promise<void> {
@@ -114,21 +119,23 @@ async function made(words: string, answer: { readonly warnings?: readonly string
 const addTable = () =>
   act(
     () => ask('addTable', { body: { id: v7() } }),
-    ({ number }) => `Table ${number} stands in the room.`
+    ({ number }) => t('day.tableNumberRoom', { number })
   )
 </script>
 
 <template>
-  <TopLine what="The day" />
+  <TopLine :what="t('day.day')" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
     <main class="min-w-0 p-4 sm:p-6 lg:overflow-y-auto" tabindex="0">
       <div class="flex flex-wrap items-center justify-between gap-3">
-        <h2 class="title">{{ sayDate(data.onDate, session.school?.now) }}: {{ busy.length }} of {{ data.tables.length }} tables taken</h2>
-        <div class="flex flex-wrap items-center gap-2" role="group" aria-label="Which day">
-          <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="goTo(shifted(-1))">Day before</button>
-          <input class="field h-11 min-h-11 w-[160px]" type="date" aria-label="Day" :value="data.onDate" @change="chooseDay" />
-          <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="goTo(shifted(1))">Day after</button>
+        <h2 class="title">
+          {{ t('day.dateNN2TablesUse', { date: sayDate(data.onDate, session.school?.now), n: busy.length, n2: data.tables.length }) }}
+        </h2>
+        <div class="flex flex-wrap items-center gap-2" role="group" :aria-label="t('day.whichDay')">
+          <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="goTo(shifted(-1))">{{ t('day.dayBefore') }}</button>
+          <input class="field h-11 min-h-11 w-[160px]" type="date" :aria-label="t('day.day2')" :value="data.onDate" @change="chooseDay" />
+          <button class="btn btn-quiet min-h-11 px-4 text-[16px]" @click="goTo(shifted(1))">{{ t('day.dayAfter') }}</button>
         </div>
       </div>
       <hr class="rule2 mt-2" />
@@ -139,20 +146,20 @@ const addTable = () =>
       </div>
       <p v-if="refused" class="mt-3 font-semibold text-danger" role="alert">{{ refused }}</p>
       <p v-if="data.closedDay" class="mt-3 font-[650]">
-        {{ data.onDate < data.today ? 'This day is over.' : 'This day is closed: nothing is planned on it.' }}
+        {{ data.onDate < data.today ? t('day.dayOver') : t('day.dayClosedYouCanNo') }}
       </p>
       <p v-if="data.tables.length === 0" class="muted mt-3">
-        No table yet: put one into the room, then people and dogs, then plan a visit.
+        {{ t('day.noTablesYetAddTable') }}
       </p>
       <DayBoard :view="data" @plan="plan" @move="move" @cancel="cancel" @fill="fill" @swap="swap" @correct="correct" />
       <FinishedList :visits="data.visits.filter(({ closed }) => closed)" />
       <div class="mt-4 flex flex-wrap gap-2">
-        <button class="btn btn-quiet" @click="addTable">Put a table into the room</button>
-        <RouterLink class="btn btn-quiet" to="/room">Room and tools at the tables</RouterLink>
-        <RouterLink class="btn btn-quiet" to="/people">People, cohorts, invitations</RouterLink>
+        <button class="btn btn-quiet" @click="addTable">{{ t('day.addTable') }}</button>
+        <RouterLink class="btn btn-quiet" to="/room">{{ t('day.roomTools') }}</RouterLink>
+        <RouterLink class="btn btn-quiet" to="/people">{{ t('day.peopleCohortsInvitations') }}</RouterLink>
       </div>
       <DayCourse :view="data" @act="(work, words) => act(work, words as never)" />
-      <h2 class="mt-8">{{ data.people.length }} people, {{ data.dogs.length }} dogs</h2>
+      <h2 class="mt-8">{{ t('day.nPeopleN2Dogs', { n: data.people.length, n2: data.dogs.length }) }}</h2>
       <hr class="rule2 mt-1" />
       <p class="mt-2 leading-[1.5]">
         <span v-for="one in data.people" :key="one.id" class="mr-4 inline-block"
@@ -166,7 +173,7 @@ const addTable = () =>
       </p>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
-      <div class="mb-4 flex gap-2" role="group" aria-label="What to add">
+      <div class="mb-4 flex gap-2" role="group" :aria-label="t('day.add')">
         <button
           v-for="choice in MAKING"
           :key="choice.id"
@@ -183,8 +190,8 @@ const addTable = () =>
         to="planVisit"
         :fields="visitFields"
         :start="visitStart"
-        action="Plan this visit"
-        @made="(answer) => made('The visit is planned.', answer)"
+        :action="t('day.planVisit')"
+        @made="(answer) => made(t('day.visitPlanned'), answer)"
       />
       <NewForm
         v-else-if="making === 'dog'"
@@ -192,8 +199,8 @@ const addTable = () =>
         to="addDog"
         :fields="DOG_FIELDS"
         :start="EMPTY_DOG"
-        action="Take this dog in"
-        @made="(answer) => made('The dog is taken in.', answer)"
+        :action="t('day.addDog')"
+        @made="(answer) => made(t('day.dogAdded'), answer)"
       />
       <NewForm
         v-else
@@ -201,8 +208,8 @@ const addTable = () =>
         to="addPerson"
         :fields="personFields"
         :start="EMPTY_PERSON"
-        action="Let this person in"
-        @made="(answer) => made('The person can sign in.', answer)"
+        :action="t('day.addPerson')"
+        @made="(answer) => made(t('day.personAddedTheyCanSign'), answer)"
       />
     </aside>
   </div>

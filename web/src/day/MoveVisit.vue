@@ -2,6 +2,7 @@
 import type { CorrectVisit, DayView, Swap, VisitView } from '@peen/contract'
 import AskOnce from '../components/AskOnce.vue'
 import { computed, ref } from 'vue'
+import { t } from '../words'
 
 // The keys' way to move a visit: another table, apprentice, day or trim, a swap with another, or not at all. One that has begun changes its table only.
 const props = defineProps<{ view: DayView; visit: VisitView }>()
@@ -31,14 +32,14 @@ function move(): void {
 <template>
   <form class="flex flex-wrap items-end gap-2 py-2" @submit.prevent="move">
     <label
-      ><span class="muted block">Table</span>
+      ><span class="muted block">{{ t('day.table') }}</span>
       <select v-model="tableId" class="field h-12 w-[110px]">
-        <option v-for="table in view.tables" :key="table.id" :value="table.id">Table {{ table.number }}</option>
+        <option v-for="table in view.tables" :key="table.id" :value="table.id">{{ t('day.tableNumber', { number: table.number }) }}</option>
       </select></label
     >
     <template v-if="!visit.begun">
       <label
-        ><span class="muted block">Apprentice</span>
+        ><span class="muted block">{{ t('day.apprentice2') }}</span>
         <select v-model="apprenticeId" class="field h-12 w-[150px]">
           <option v-for="one in view.people.filter(({ role }) => role === 'apprentice')" :key="one.id" :value="one.id">
             {{ one.givenName }}
@@ -46,21 +47,22 @@ function move(): void {
         </select></label
       >
       <label
-        ><span class="muted block">Day</span><input v-model="onDate" class="field h-12 w-[170px]" type="date" :min="view.today"
+        ><span class="muted block">{{ t('day.day2') }}</span
+        ><input v-model="onDate" class="field h-12 w-[170px]" type="date" :min="view.today"
       /></label>
       <label
-        ><span class="muted block">Trim</span>
+        ><span class="muted block">{{ t('day.trim') }}</span>
         <select v-model="standardId" class="field h-12 w-[230px]">
           <option v-for="trim in view.trims" :key="trim.id" :value="trim.id">{{ trim.name }}</option>
         </select></label
       >
     </template>
-    <button class="btn">Move it</button>
-    <button v-if="!visit.begun" type="button" class="btn btn-quiet" @click="cancels = true">Cancel the visit</button>
+    <button class="btn">{{ t('day.move') }}</button>
+    <button v-if="!visit.begun" type="button" class="btn btn-quiet" @click="cancels = true">{{ t('day.cancelVisit') }}</button>
     <fieldset class="flex basis-full flex-wrap items-end gap-2">
-      <legend class="muted">Entered wrongly? As long as nothing of it is signed:</legend>
+      <legend class="muted">{{ t('day.enteredWronglyYouCanCorrect') }}</legend>
       <label v-if="visit.begun"
-        ><span class="muted block">Apprentice</span>
+        ><span class="muted block">{{ t('day.apprentice2') }}</span>
         <select v-model="apprenticeId" class="field h-12 w-[150px]">
           <option v-for="one in view.people.filter(({ role }) => role === 'apprentice')" :key="one.id" :value="one.id">
             {{ one.givenName }}
@@ -68,41 +70,46 @@ function move(): void {
         </select></label
       >
       <label
-        ><span class="muted block">Dog</span>
+        ><span class="muted block">{{ t('day.dog') }}</span>
         <select v-model="dogId" class="field h-12 w-[150px]">
           <option v-for="one in view.dogs" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select></label
       >
       <button type="button" class="btn btn-quiet" :disabled="!isOther" @click="emit('correct', { apprenticeId, dogId })">
-        Put it right
+        {{ t('day.correct') }}
       </button>
     </fieldset>
     <AskOnce
       :open="cancels"
-      :title="`Cancel the visit of ${visit.dog}?`"
-      :says="[`${visit.apprentice} and table ${visit.tableNumber} are free again.`, 'What was found and chosen for it goes with it.']"
-      action="Cancel the visit"
-      working="Cancelling …"
+      :title="t('day.cancelDogSVisit', { dog: visit.dog })"
+      :says="[
+        t('day.freesApprenticeTableTableNumber', { apprentice: visit.apprentice, tableNumber: visit.tableNumber }),
+        t('day.checkChoicesDeleted')
+      ]"
+      :action="t('day.cancelVisit')"
+      :working="t('day.cancelling')"
       :run="async () => emit('cancel')"
       @close="cancels = false"
     />
     <template v-if="other">
       <label class="basis-full sm:basis-auto"
-        ><span class="muted block">Swap with</span>
+        ><span class="muted block">{{ t('day.swap') }}</span>
         <select v-model="otherId" class="field h-12 w-[230px]">
           <option v-for="one in others" :key="one.id" :value="one.id">
-            Table {{ one.tableNumber }}: {{ one.apprentice.split(' ')[0] }}, {{ one.dog }}
+            {{ t('day.tableTableNumberXDog', { tableNumber: one.tableNumber, x: one.apprentice.split(' ')[0], dog: one.dog }) }}
           </option>
         </select></label
       >
-      <button type="button" class="btn btn-quiet" @click="emit('swap', { with: otherId, what: 'tables' })">Swap tables</button>
+      <button type="button" class="btn btn-quiet" @click="emit('swap', { with: otherId, what: 'tables' })">
+        {{ t('day.swapTables') }}
+      </button>
       <button
         v-if="!visit.begun && !other.begun"
         type="button"
         class="btn btn-quiet"
         @click="emit('swap', { with: otherId, what: 'dogs' })"
       >
-        Swap dogs
+        {{ t('day.swapDogs') }}
       </button>
     </template>
   </form>

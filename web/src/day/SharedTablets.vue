@@ -7,6 +7,7 @@ import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 import { useTabletStore } from '../stores/tablet'
+import { t } from '../words'
 
 // Tablets that people share: which are enrolled, at which table, and enrolling the one in the hand.
 const session = useSessionStore()
@@ -26,8 +27,8 @@ watch(data, (view) => {
   tableId.value ||= view.tables.find(({ number }) => number === own.tableNumber)?.id ?? ''
   minutes.value = String(own.locksAfterMin)
 })
-const enrols = computed(() => (data.value?.thisOne ? 'Change this tablet' : 'Enrol this tablet'))
-const where = ({ tableNumber }: TabletRow) => (tableNumber === null ? 'the whole room' : `table ${tableNumber}`)
+const enrols = computed(() => (data.value?.thisOne ? t('day.changeTablet') : t('day.enrolTablet')))
+const where = ({ tableNumber }: TabletRow) => (tableNumber === null ? t('day.wholeRoom') : t('day.tableTableNumber', { tableNumber }))
 
 async function act(work: () => Promise<typeof data.value>, words: string): Promise<void> {
   try {
@@ -43,16 +44,16 @@ async function act(work: () => Promise<typeof data.value>, words: string): Promi
 const enrol = () =>
   act(
     () => ask('enrolTablet', { body: { name: name.value, tableId: tableId.value || null, locksAfterMin: Number(minutes.value) } }),
-    'This tablet is enrolled. Anyone with a PIN can open it; “Hand over” locks it for the next person.'
+    t('day.tabletEnrolledAnyonePinCan')
   )
-const end = (one: TabletRow) => act(() => ask('revokeTablet', { tablet: one.id }), `${one.name} is no longer enrolled.`)
+const end = (one: TabletRow) => act(() => ask('revokeTablet', { tablet: one.id }), t('day.nameNoLongerEnrolled', { name: one.name }))
 </script>
 
 <template>
-  <h2 class="title mt-8">Tablets that people share</h2>
+  <h2 class="title mt-8">{{ t('day.sharedTablets') }}</h2>
   <hr class="rule2 mt-2 mb-3" />
   <p class="muted max-w-[720px] leading-[1.35]">
-    An enrolled tablet opens with a name and a PIN, locks itself, and can be handed on. Each person chooses a PIN under their settings.
+    {{ t('day.enrolledTabletOpensNamePin') }}
   </p>
   <p v-if="said" class="mt-2 font-[650]" role="status">{{ said }}</p>
   <p v-if="refused" class="mt-2 font-semibold" role="alert">{{ refused }}</p>
@@ -60,30 +61,35 @@ const end = (one: TabletRow) => act(() => ask('revokeTablet', { tablet: one.id }
     <li v-for="one in data.tablets" :key="one.id" class="flex min-h-14 flex-wrap items-center gap-x-4 gap-y-1 py-1">
       <span class="min-w-[220px] flex-1"
         ><b>{{ one.name }}</b
-        ><span class="muted ml-2">{{ where(one) }}, locks after {{ one.locksAfterMin }} min</span
-        ><span class="muted block"
-          >{{ one.isThis ? 'This tablet. ' : '' }}Enrolled by {{ one.enrolledBy }}, {{ sayDate(one.enrolledAt, session.school?.now) }}</span
-        ></span
+        ><span class="muted ml-2">{{ t('day.oneLocksAfterLocksAfterMinMin', { one: where(one), locksAfterMin: one.locksAfterMin }) }}</span
+        ><span class="muted block">{{
+          t('day.isThisEnrolledEnrolledByDate', {
+            isThis: one.isThis ? t('day.tablet') : '',
+            enrolledBy: one.enrolledBy,
+            date: sayDate(one.enrolledAt, session.school?.now)
+          })
+        }}</span></span
       >
       <button v-if="session.isLead" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="ending = one">
-        End enrolment<span class="sr-only"> of {{ one.name }}</span>
+        {{ t('day.endEnrolment') }}<span class="sr-only"> {{ t('day.name2', { name: one.name }) }}</span>
       </button>
     </li>
-    <li v-if="data.tablets.length === 0" class="py-2">No tablet is enrolled yet.</li>
+    <li v-if="data.tablets.length === 0" class="py-2">{{ t('day.noTabletsEnrolledYet') }}</li>
   </ul>
   <form v-if="session.isLead && data" class="mt-3 flex flex-wrap items-end gap-2" data-testid="enrol" @submit.prevent="enrol">
     <label
-      ><span class="muted block">Name of this tablet</span><input v-model="name" class="field w-[220px]" required maxlength="40"
+      ><span class="muted block">{{ t('day.nameTablet') }}</span
+      ><input v-model="name" class="field w-[220px]" required maxlength="40"
     /></label>
     <label
-      ><span class="muted block">It belongs to</span
+      ><span class="muted block">{{ t('day.belongs') }}</span
       ><select v-model="tableId" class="field w-[180px]">
-        <option value="">the whole room</option>
-        <option v-for="one in data.tables" :key="one.id" :value="one.id">table {{ one.number }}</option>
+        <option value="">{{ t('day.wholeRoom') }}</option>
+        <option v-for="one in data.tables" :key="one.id" :value="one.id">{{ t('day.tableNumber2', { number: one.number }) }}</option>
       </select></label
     >
     <label
-      ><span class="muted block">Locks itself after, min</span
+      ><span class="muted block">{{ t('day.locksAfterMin') }}</span
       ><input
         v-model="minutes"
         class="field w-[140px]"
@@ -97,10 +103,10 @@ const end = (one: TabletRow) => act(() => ask('revokeTablet', { tablet: one.id }
   </form>
   <AskOnce
     :open="ending !== null"
-    :title="`End the enrolment of ${ending?.name ?? ''}?`"
-    :says="['No PIN opens it any more, and anyone who is in by PIN is signed out.', 'What was tapped on it stays.']"
-    action="End enrolment"
-    working="Ending it …"
+    :title="t('day.endEnrolmentName', { name: ending?.name ?? '' })"
+    :says="[t('day.pINsNoLongerOpenAnyone'), t('day.everythingRecordedStays')]"
+    :action="t('day.endEnrolment')"
+    :working="t('day.ending')"
     :run="() => end(ending!)"
     @close="ending = null"
   />

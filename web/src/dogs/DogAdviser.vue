@@ -14,6 +14,7 @@ import { useAsked } from '../composables/useAsked'
 import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 import { UNKNOWN_DOG } from '../composables/words'
+import { t } from '../words'
 
 // Which tool, in which direction, leaves what at each place of this dog, and why; trying another one moves the drawn dog.
 const props = defineProps<{ id: string }>()
@@ -36,7 +37,9 @@ const advice = computed(() => advices.value.get(selected.value)!)
 const aims = computed(() => {
   const [planned, aimed] = [data.value?.plan.lengthsMm[selected.value], advice.value.aimMm]
   if (aimed === null) return ''
-  return planned === undefined || planned === aimed ? `aimed at ${aimed} mm` : `planned ${planned} mm, aimed at ${aimed} mm`
+  return planned === undefined || planned === aimed
+    ? t('dogs.aimingAimedMm', { aimed })
+    : t('dogs.plannedPlannedMmAimingAimed', { planned, aimed })
 })
 const isTried = computed(() => Object.keys(tried.value).length > 0)
 
@@ -61,7 +64,7 @@ async function toggle(fact: DogFact): Promise<void> {
 </script>
 
 <template>
-  <TopLine :what="data ? `${data.dog.name}: which tool where` : 'Adviser'" />
+  <TopLine :what="data ? t('dogs.nameToolsPlace', { name: data.dog.name }) : t('dogs.adviser')" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_380px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
@@ -74,16 +77,16 @@ async function toggle(fact: DogFact): Promise<void> {
         :mirrored="side === 'right'"
         :shows-departures="isTried"
         :height="560"
-        :caption="`${data.dog.name}, ${data.dog.coat} coat, as these tools leave it, from the dog’s own ${side}.`"
-        :label="`${data.dog.name} with the advised tool at each place`"
+        :caption="t('dogs.nameCoatCoatTheseTools', { name: data.dog.name, coat: data.dog.coat, side })"
+        :label="t('dogs.nameRecommendedToolEachPlace', { name: data.dog.name })"
         @pick="pick"
       />
       <div class="mt-3 flex flex-wrap items-center gap-2">
         <SideButtons v-model="side" />
-        <button v-if="isTried" class="btn btn-quiet" @click="tried = {}">Back to the advice</button>
+        <button v-if="isTried" class="btn btn-quiet" @click="tried = {}">{{ t('dogs.backRecommended') }}</button>
         <RouterLink :to="`/dogs/${id}`" class="btn btn-quiet">{{ data.dog.name }}</RouterLink>
       </div>
-      <h2 class="mt-5">Known of {{ data.dog.name }}</h2>
+      <h2 class="mt-5">{{ t('dogs.aboutName', { name: data.dog.name }) }}</h2>
       <p v-if="!data.known" class="mt-1 font-semibold text-danger">
         <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ UNKNOWN_DOG }}
       </p>
@@ -101,19 +104,21 @@ async function toggle(fact: DogFact): Promise<void> {
         </li>
         <li>
           <label class="flex min-h-11 items-center gap-3"
-            ><input v-model="combed" type="checkbox" class="size-6 accent-(--act)" />combed to the skin today</label
+            ><input v-model="combed" type="checkbox" class="size-6 accent-(--act)" />{{ t('dogs.combedSkinToday') }}</label
           >
         </li>
       </ul>
       <p v-if="saving" class="text-danger" role="alert">{{ saving }}</p>
       <p class="muted mt-2 max-w-[72ch]">
-        Advice is common practice and the house rules of this school ({{
-          houseChoices.map(({ question, chosen }) => `${question.toLowerCase()}: ${chosen}`).join('; ')
-        }}). Local animal-welfare codes and a veterinary surgeon come first.
+        {{
+          t('dogs.recommendationsFollowCommonPracticeSchools', {
+            houseChoices: houseChoices.map(({ question, chosen }) => `${question.toLowerCase()}: ${chosen}`).join('; ')
+          })
+        }}
       </p>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
-      <label class="muted block" for="place">Place</label>
+      <label class="muted block" for="place">{{ t('dogs.place') }}</label>
       <select id="place" v-model="selected" class="field mt-1 h-11 w-full">
         <option v-for="region in REGIONS" :key="region.id" :value="region.id">{{ region.name }}</option>
       </select>

@@ -18,6 +18,7 @@ import { BODY_CHOICES, COAT_TYPE_CHOICES, COLOUR_CHOICES } from '../day/dog-fiel
 import { useSettingsStore } from '../stores/settings'
 import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // What is known of a dog: its looks, its own measurements, what it has lived through, and who brings it.
 const props = defineProps<{ id: string }>()
@@ -32,7 +33,7 @@ const burnBlade = ref('')
 const burnWay = ref<Direction>('with')
 const session = useSessionStore()
 const blades = computed(() => (session.school?.tools ?? []).filter(({ kind, lengthMm }) => kind === 'blade' && lengthMm !== null))
-const NOT_SAID = { id: '', name: 'not said' }
+const NOT_SAID = { id: '', name: t('dogs.notGiven') }
 const named = (ids: readonly string[]) => ids.map((id) => ({ id, name: id }))
 const LENGTHS = ['withersMm', 'backMm', 'muzzleMm', 'forelegMm', 'footMm', 'flatFootMm'] as const
 const NUMBERS = ['weightKg', 'canStandMin'] as const
@@ -48,7 +49,11 @@ function lengthOf(value: unknown): number | string | null {
 }
 /** a length as this person types it */
 const typedLength = (mm: number | null | undefined) =>
-  mm === null || mm === undefined ? '' : settings.settings.lengths === 'mm' ? String(mm) : `${Math.round(100 * inchFromMm(mm)) / 100} in`
+  mm === null || mm === undefined
+    ? ''
+    : settings.settings.lengths === 'mm'
+      ? String(mm)
+      : t('dogs.x', { x: Math.round(100 * inchFromMm(mm)) / 100 })
 const { handleSubmit, isSubmitting, resetForm, setFieldError } = useForm<Record<string, unknown>>({ initialValues: {} })
 
 const text = (value: number | null | undefined) => (value === null || value === undefined ? '' : String(value))
@@ -107,7 +112,7 @@ const submit = handleSubmit(async (values) => {
     profile = (await dogProfileSchema.validate(sent, { abortEarly: false, strict: true })) as DogProfile
   } catch (caught) {
     for (const { path, message } of (caught as { inner: readonly { path: string; message: string }[] }).inner) setFieldError(path, message)
-    refused.value = 'Nothing was kept yet: the fields that are marked say why.'
+    refused.value = t('dogs.nothingSavedYetCorrectMarked')
     return
   }
   try {
@@ -126,10 +131,10 @@ function addBurn(): void {
   burns.value = [...others, { region: burnAt.value, side: burnSide.value, by }]
 }
 async function erase(): Promise<void> {
-  if (!window.confirm('Erase the owner? Gradings and visits stay; no text will name the person any more.')) return
+  if (!window.confirm(t('dogs.eraseOwnerGradingsVisitsStay'))) return
   try {
     await ask('eraseOwner', { id: props.id })
-    said.value = 'The owner is erased.'
+    said.value = t('dogs.ownerErased')
     await reload()
   } catch (caught) {
     refused.value = sentenceOf(caught)
@@ -138,86 +143,85 @@ async function erase(): Promise<void> {
 </script>
 
 <template>
-  <TopLine :what="data ? `${data.dog.name}: what is known` : 'Dog'" />
+  <TopLine :what="data ? t('dogs.aboutName', { name: data.dog.name }) : t('dogs.dog')" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="What is known of the dog">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('dogs.aboutDog')">
     <form class="grid gap-x-8 lg:grid-cols-3" novalidate @submit="submit">
       <section>
-        <h2 class="title">Looks</h2>
+        <h2 class="title">{{ t('dogs.looks') }}</h2>
         <hr class="rule2 mt-2 mb-3" />
-        <FormField name="name" label="Name" />
-        <FormField name="breed" label="Breed or mix" />
-        <ChoiceField name="bodyType" label="Body type" :choices="BODY_CHOICES" />
-        <FormField name="coat" label="Coat, in words" />
-        <ChoiceField name="coatType" label="Coat type" :choices="COAT_TYPE_CHOICES" />
-        <ChoiceField name="colour" label="Colour" :choices="COLOUR_CHOICES" />
-        <ChoiceField name="nose" label="Nose" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
-        <ChoiceField name="skin" label="Skin" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
+        <FormField name="name" :label="t('dogs.name')" />
+        <FormField name="breed" :label="t('dogs.breedOrMix')" />
+        <ChoiceField name="bodyType" :label="t('dogs.bodyType')" :choices="BODY_CHOICES" />
+        <FormField name="coat" :label="t('dogs.coatDescription')" />
+        <ChoiceField name="coatType" :label="t('dogs.coatType')" :choices="COAT_TYPE_CHOICES" />
+        <ChoiceField name="colour" :label="t('dogs.colour')" :choices="COLOUR_CHOICES" />
+        <ChoiceField name="nose" :label="t('dogs.nose')" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
+        <ChoiceField name="skin" :label="t('dogs.skin')" :choices="[NOT_SAID, ...named(PIGMENTS)]" />
       </section>
       <section>
-        <h2 class="title">Measured, in {{ settings.settings.lengths === 'mm' ? 'mm' : 'inches' }}</h2>
+        <h2 class="title">
+          {{ t('dogs.measurementsLengths', { lengths: settings.settings.lengths === 'mm' ? t('dogs.mm') : t('dogs.inches') }) }}
+        </h2>
         <hr class="rule2 mt-2 mb-3" />
-        <FormField name="withersMm" label="Height at the withers" />
-        <FormField name="backMm" label="Back, withers to tail" />
-        <FormField name="muzzleMm" label="Muzzle, stop to nose" />
-        <FormField name="forelegMm" label="Foreleg, elbow to ground" />
-        <FormField name="footMm" label="Fore foot, heel to toe" />
-        <FormField name="flatFootMm" label="How far the foot is flat" />
-        <FormField name="weightKg" label="Weight, kg" />
-        <FormField name="bornOn" label="Born on" type="date" />
+        <FormField name="withersMm" :label="t('dogs.heightWithers')" />
+        <FormField name="backMm" :label="t('dogs.backWithersTail')" />
+        <FormField name="muzzleMm" :label="t('dogs.muzzleStopNose')" />
+        <FormField name="forelegMm" :label="t('dogs.forelegElbowGround')" />
+        <FormField name="footMm" :label="t('dogs.foreFootHeelToe')" />
+        <FormField name="flatFootMm" :label="t('dogs.flatPartFoot')" />
+        <FormField name="weightKg" :label="t('dogs.weightKg')" />
+        <FormField name="bornOn" :label="t('dogs.born')" type="date" />
       </section>
       <section>
-        <h2 class="title">Lived through</h2>
+        <h2 class="title">{{ t('dogs.history') }}</h2>
         <hr class="rule2 mt-2 mb-3" />
-        <FormField name="canStandMin" label="Minutes it can stand" />
-        <FormField name="temperament" label="Temperament" />
-        <FormField name="dislikes" label="What it dislikes" />
-        <FormField name="earHistory" label="Ears: infections, plucked or never" />
-        <p class="label">Burned before</p>
+        <FormField name="canStandMin" :label="t('dogs.minutesCanWorked')" />
+        <FormField name="temperament" :label="t('dogs.temperament')" />
+        <FormField name="dislikes" :label="t('dogs.whatDislikes')" />
+        <FormField name="earHistory" :label="t('dogs.earsInfectionsPluckedOrNot')" />
+        <p class="label">{{ t('dogs.burnedBefore') }}</p>
         <ul class="m-0 list-none p-0">
           <li v-for="(burn, i) in burns" :key="i" class="flex min-h-11 items-center gap-3">
             <span class="flex-1"
               >{{ burn.side }} {{ REGIONS.find(({ id: region }) => region === burn.region)?.name.toLowerCase()
               }}<span class="muted block">{{
-                burn.by ? `by a ${burn.by.blade} ${burn.by.direction} the growth` : 'by a blade not on record'
+                burn.by
+                  ? t('dogs.bladeDirectionGrowth', { blade: burn.by.blade, direction: burn.by.direction })
+                  : t('dogs.bladeNotRecorded')
               }}</span></span
             >
             <button type="button" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="burns = burns.filter((_, k) => k !== i)">
-              Take back
+              {{ t('dogs.remove') }}
             </button>
           </li>
         </ul>
         <div class="mb-2 flex gap-2">
-          <select v-model="burnAt" class="field h-12 min-w-0 flex-1" aria-label="Burn place">
+          <select v-model="burnAt" class="field h-12 min-w-0 flex-1" :aria-label="t('dogs.placeBurn')">
             <option v-for="one in REGIONS" :key="one.id" :value="one.id">{{ one.name }}</option>
           </select>
-          <select v-model="burnSide" class="field h-12 w-[96px]" aria-label="Side of the burn">
+          <select v-model="burnSide" class="field h-12 w-[96px]" :aria-label="t('dogs.sideBurn')">
             <option v-for="one in SIDES" :key="one" :value="one">{{ one }}</option>
           </select>
         </div>
         <div class="mb-4 flex gap-2">
-          <select v-model="burnBlade" class="field h-12 min-w-0 flex-1" aria-label="Blade that burned">
-            <option value="">blade not known</option>
-            <option v-for="one in blades" :key="one.id" :value="one.id">blade {{ one.label }}</option>
+          <select v-model="burnBlade" class="field h-12 min-w-0 flex-1" :aria-label="t('dogs.bladeBurned')">
+            <option value="">{{ t('dogs.bladeNotKnown') }}</option>
+            <option v-for="one in blades" :key="one.id" :value="one.id">{{ t('dogs.bladeLabel', { label: one.label }) }}</option>
           </select>
-          <select
-            v-model="burnWay"
-            class="field h-12 w-[112px]"
-            aria-label="Direction of the blade that burned"
-            :disabled="burnBlade === ''"
-          >
-            <option value="with">with</option>
-            <option value="against">against</option>
+          <select v-model="burnWay" class="field h-12 w-[112px]" :aria-label="t('dogs.directionBladeBurned')" :disabled="burnBlade === ''">
+            <option value="with">{{ t('dogs.with') }}</option>
+            <option value="against">{{ t('dogs.against') }}</option>
           </select>
-          <button type="button" class="btn btn-quiet" @click="addBurn">Add</button>
+          <button type="button" class="btn btn-quiet" @click="addBurn">{{ t('dogs.add') }}</button>
         </div>
-        <FormField name="owner" label="Owner’s given name" />
-        <FormField name="contact" label="How to reach the owner" />
-        <button type="button" class="btn btn-quiet mb-4 w-full" @click="erase">Erase the owner</button>
+        <FormField name="owner" :label="t('dogs.ownersFirstName')" />
+        <FormField name="contact" :label="t('dogs.ownersContactDetails')" />
+        <button type="button" class="btn btn-quiet mb-4 w-full" @click="erase">{{ t('dogs.eraseOwner') }}</button>
         <p v-if="refused" class="mb-3 font-semibold text-danger" role="alert">{{ refused }}</p>
         <p v-if="said" class="mb-3 font-[650]" role="status">{{ said }}</p>
         <div class="grid grid-cols-2 gap-2">
-          <button class="btn btn-go" :disabled="isSubmitting">Keep</button>
+          <button class="btn btn-go" :disabled="isSubmitting">{{ t('dogs.save') }}</button>
           <button type="button" class="btn btn-quiet" @click="router.push(`/dogs/${id}`)">{{ data.dog.name }}</button>
         </div>
       </section>

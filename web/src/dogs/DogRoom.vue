@@ -17,6 +17,7 @@ import { sayDate } from '../composables/words'
 import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 const props = defineProps<{ id: string }>()
 const session = useSessionStore()
@@ -75,10 +76,10 @@ const notes = computed<PlateNote[]>(() => {
       heading: regionName(region),
       lines: [
         { text: sayLength(now, unit.value), bold: true, glyph: differs ? (off > 0 ? ('long' as const) : ('short' as const)) : undefined },
-        ...(differs ? [{ text: `planned ${sayLength(planned, unit.value)}` }] : [])
+        ...(differs ? [{ text: t('dogs.plannedLength', { length: sayLength(planned, unit.value) }) }] : [])
       ],
       tone: differs ? (off > 0 ? ('long' as const) : ('short' as const)) : undefined,
-      danger: burn ? `burned before, ${burn.side}` : undefined
+      danger: burn ? t('dogs.burnedBeforeSide', { side: burn.side }) : undefined
     }
   })
 })
@@ -88,7 +89,7 @@ function tryLength(event: Event): void {
 </script>
 
 <template>
-  <TopLine :what="data ? `${data.dog.name}, ${data.dog.coat} coat` : 'Dog'" />
+  <TopLine :what="data ? t('dogs.nameCoatCoat', { name: data.dog.name, coat: data.dog.coat }) : t('dogs.dog')" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_360px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
@@ -101,8 +102,16 @@ function tryLength(event: Event): void {
         :mirrored="side === 'right'"
         :shows-departures="true"
         :height="560"
-        :caption="`${data.dog.name}, ${colourName(data.dog.colour)}, ${data.dog.withersMm} mm. ${wears === 'plan' ? 'As planned' : 'As last measured'}, from the dog’s own ${side}.`"
-        :label="`${data.dog.name} drawn at true scale`"
+        :caption="
+          t('dogs.nameColourWithersMmMmWears', {
+            name: data.dog.name,
+            colour: colourName(data.dog.colour),
+            withersMm: data.dog.withersMm,
+            wears: wears === 'plan' ? t('dogs.planned') : t('dogs.lastMeasured'),
+            side
+          })
+        "
+        :label="t('dogs.nameDrawnTrueScale', { name: data.dog.name })"
         @pick="(region) => (selected = region)"
       />
       <div class="mt-3 flex flex-wrap gap-2">
@@ -113,7 +122,7 @@ function tryLength(event: Event): void {
           :aria-pressed="wears === 'plan'"
           @click="wears = 'plan'"
         >
-          as planned
+          {{ t('dogs.planned2') }}
         </button>
         <button
           v-if="hasMeasured"
@@ -121,37 +130,44 @@ function tryLength(event: Event): void {
           :aria-pressed="wears === 'measured'"
           @click="wears = 'measured'"
         >
-          as last measured
+          {{ t('dogs.lastMeasured2') }}
         </button>
         <span class="w-4" />
-        <RouterLink :to="`/dogs/${id}/adviser`" class="btn btn-quiet">Which tool where</RouterLink>
-        <RouterLink :to="`/coat/${id}`" class="btn btn-quiet">Its coat in time</RouterLink>
-        <RouterLink v-if="session.isStaff" :to="`/dogs/${id}/profile`" class="btn btn-quiet">What is known</RouterLink>
-        <button class="btn btn-quiet" @click="unit = unit === 'mm' ? 'in' : 'mm'">lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}</button>
+        <RouterLink :to="`/dogs/${id}/adviser`" class="btn btn-quiet">{{ t('dogs.toolsPlace') }}</RouterLink>
+        <RouterLink :to="`/coat/${id}`" class="btn btn-quiet">{{ t('dogs.coatOverTime') }}</RouterLink>
+        <RouterLink v-if="session.isStaff" :to="`/dogs/${id}/profile`" class="btn btn-quiet">{{ t('dogs.aboutDog2') }}</RouterLink>
+        <button class="btn btn-quiet" @click="unit = unit === 'mm' ? 'in' : 'mm'">
+          {{ t('dogs.lengthsUnit', { unit: unit === 'mm' ? t('dogs.inches') : t('dogs.mm') }) }}
+        </button>
       </div>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <h2 class="title">{{ data.dog.name }}</h2>
       <hr class="rule2 mt-2.5 mb-3" />
       <p class="leading-[1.35]">
-        {{ upperFirst(data.dog.temperament) }}; dislikes {{ data.dog.dislikes }}. Can stand {{ data.dog.canStandMin }} minutes.<template
-          v-if="data.dog.ownerGivenName"
-        >
-          Comes with {{ data.dog.ownerGivenName }}.</template
+        {{
+          t('dogs.temperamentDislikesDislikesUpCanStandMin', {
+            temperament: upperFirst(data.dog.temperament),
+            dislikes: data.dog.dislikes,
+            canStandMin: data.dog.canStandMin
+          })
+        }}<template v-if="data.dog.ownerGivenName">
+          {{ t('dogs.ownerOwnerGivenName', { ownerGivenName: data.dog.ownerGivenName }) }}</template
         >
       </p>
       <p v-if="data.dog.standing" class="mt-2 leading-[1.35] font-semibold text-danger">
         <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ standingOf(data.dog.name, data.dog.standing)?.say }}
       </p>
       <p v-for="burn in data.dog.burns" :key="burn.region" class="mt-2 leading-[1.35] font-semibold text-danger">
-        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Burned before: {{ burn.side }}
-        {{ regionName(burn.region).toLowerCase() }}. One blade longer there, never shorter.
+        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{
+          t('dogs.burnedBeforeSideRegionUse', { side: burn.side, region: regionName(burn.region).toLowerCase() })
+        }}
       </p>
       <template v-if="selected && wears === 'plan'">
         <h2 class="mt-5">{{ regionName(selected) }}: {{ sayLength(lengths[selected] ?? 0, unit) }}</h2>
-        <label class="muted mt-1 block" for="length"
-          >See it longer or shorter; the plan stays {{ sayLength(data.worked.lengthsMm[selected] ?? 0, unit) }}.</label
-        >
+        <label class="muted mt-1 block" for="length">{{
+          t('dogs.previewLongerOrShorterPlan', { length: sayLength(data.worked.lengthsMm[selected] ?? 0, unit) })
+        }}</label>
         <input
           id="length"
           class="slider mt-2 h-11 w-full"
@@ -162,9 +178,9 @@ function tryLength(event: Event): void {
           :value="lengths[selected] ?? 0"
           @input="tryLength"
         />
-        <button v-if="Object.keys(tried).length" class="btn btn-quiet mt-1" @click="tried = {}">Back to the plan</button>
+        <button v-if="Object.keys(tried).length" class="btn btn-quiet mt-1" @click="tried = {}">{{ t('dogs.backPlan') }}</button>
       </template>
-      <h2 class="title mt-6">Visits</h2>
+      <h2 class="title mt-6">{{ t('dogs.visits') }}</h2>
       <hr class="rule2 mt-2.5" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="visit in data.visits.slice(0, 12)" :key="visit.visitId + visit.gradingId" class="leading-[1.3]">
@@ -173,7 +189,7 @@ function tryLength(event: Event): void {
             class="flex min-h-11 flex-col justify-center py-1.5 no-underline"
             ><span
               ><b>{{ sayDate(visit.onDate, session.school?.now) }}</b
-              >, {{ visit.apprentice }}<span v-if="visit.gradingId">, graded</span></span
+              >, {{ visit.apprentice }}<span v-if="visit.gradingId">{{ t('dogs.graded') }}</span></span
             ><span v-for="item in visit.checkIn.excused" :key="item.region" class="muted block"
               ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ item.reason }}</span
             ><span v-if="did.get(visit.visitId)" class="muted block">{{ did.get(visit.visitId) }}</span></RouterLink

@@ -4,6 +4,7 @@ import { standingOf } from '@peen/core/checkin'
 import { computed, ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // Whether a dog may be worked on: free, limited, or refused by a vet's word or by two people.
 const props = defineProps<{ dog: DogView }>()
@@ -25,21 +26,21 @@ async function decide(kind: 'limited' | 'refused' | 'free'): Promise<void> {
 </script>
 
 <template>
-  <section aria-label="Whether it may be worked on">
-    <h2 class="title">May it be worked on?</h2>
+  <section :aria-label="t('dogs.fitWorked')">
+    <h2 class="title">{{ t('dogs.fitWorked2') }}</h2>
     <hr class="rule2 mt-2 mb-3" />
     <p v-if="now" class="mb-2 font-semibold text-danger"><GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ now.say }}</p>
-    <p v-else class="mb-2">Yes, as any other. A dog is limited by an instructor, and refused by a vet’s word or by two people.</p>
-    <label class="label" for="standing-reason">Reason</label>
+    <p v-else class="mb-2">{{ t('dogs.yesInstructorCanLimitDog') }}</p>
+    <label class="label" for="standing-reason">{{ t('dogs.reason') }}</label>
     <input id="standing-reason" v-model="reason" class="field max-w-[560px]" maxlength="200" />
     <label class="flex min-h-11 items-center gap-3"
-      ><input v-model="vet" type="checkbox" class="size-6 accent-(--act)" />a vet says so</label
+      ><input v-model="vet" type="checkbox" class="size-6 accent-(--act)" />{{ t('dogs.vetsAdvice') }}</label
     >
     <p v-if="refused" class="mb-2 font-semibold text-danger" role="alert">{{ refused }}</p>
     <div class="flex flex-wrap gap-2">
-      <button class="btn btn-quiet" @click="decide('limited')">Limit it</button>
-      <button class="btn btn-quiet text-danger" @click="decide('refused')">Refuse it</button>
-      <button v-if="dog.standing" class="btn btn-quiet" @click="decide('free')">Free it</button>
+      <button class="btn btn-quiet" @click="decide('limited')">{{ t('dogs.limit') }}</button>
+      <button class="btn btn-quiet text-danger" @click="decide('refused')">{{ t('dogs.refuse') }}</button>
+      <button v-if="dog.standing" class="btn btn-quiet" @click="decide('free')">{{ t('dogs.clear') }}</button>
     </div>
   </section>
 </template>

@@ -7,6 +7,7 @@ import { adviceInPlan, burnedMmAt, factsAt, factsToday } from '@peen/core/setup'
 import type { Tool } from '@peen/core/tools'
 import { computed, ref, type Ref } from 'vue'
 import type { PlateNote } from '../figure/plate-note'
+import { t } from '../words'
 
 const NOTED: readonly RegionId[] = [
   'skull',
@@ -74,9 +75,12 @@ export function useAdviser(
         region,
         numeral: String(i + 1),
         heading: regionName(region),
-        lines: [{ text: shortly(choice), bold: true }, ...(choice?.lengthMm ? [{ text: `leaves ${choice.lengthMm} mm` }] : [])],
+        lines: [
+          { text: shortly(choice), bold: true },
+          ...(choice?.lengthMm ? [{ text: t('dogs.leavesLengthMmMm', { lengthMm: choice.lengthMm }) }] : [])
+        ],
         tone: off > 0.05 ? 'long' : off < -0.05 ? 'short' : undefined,
-        danger: factsHere(region).has('burnedHere') ? 'burned before' : undefined
+        danger: factsHere(region).has('burnedHere') ? t('dogs.burnedBefore2') : undefined
       }
     })
   )
@@ -90,5 +94,5 @@ export function useAdviser(
 
 /** "7F with": as short as a note in the margin is. */
 export function shortly(choice: Choice | null): string {
-  return choice ? shortChoice(choice) : 'ask the instructor'
+  return choice ? shortChoice(choice) : t('dogs.askInstructor')
 }

@@ -7,6 +7,7 @@ import { sentenceOf } from '../api/client'
 import DoorPage from './DoorPage.vue'
 import FormField from '../components/FormField.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 const session = useSessionStore()
 const router = useRouter()
@@ -24,17 +25,17 @@ const submit = handleSubmit(async (values) => {
 </script>
 
 <template>
-  <DoorPage title="A new school" :refused="refused">
-    <p class="muted mb-4">Nobody is here yet. The first person is a lead assessor and lets the others in.</p>
+  <DoorPage :title="t('door.setUpYourSchool')" :refused="refused">
+    <p class="muted mb-4">{{ t('door.noOneHereYetFirst') }}</p>
     <form novalidate @submit="submit">
-      <FormField name="schoolName" label="Name of the school" autofocus />
+      <FormField name="schoolName" :label="t('door.schoolName')" autofocus />
       <div class="grid gap-x-4 sm:grid-cols-2">
-        <FormField name="givenName" label="Your given name" autocomplete="given-name" />
-        <FormField name="familyName" label="Your family name" autocomplete="family-name" />
+        <FormField name="givenName" :label="t('door.yourFirstName')" autocomplete="given-name" />
+        <FormField name="familyName" :label="t('door.yourLastName')" autocomplete="family-name" />
       </div>
-      <FormField name="username" label="User name" autocomplete="username" />
-      <FormField name="password" label="Password, ten characters or more" type="password" autocomplete="new-password" />
-      <button class="btn btn-go mt-2 w-full" :disabled="isSubmitting">Open the school</button>
+      <FormField name="username" :label="t('door.username')" autocomplete="username" />
+      <FormField name="password" :label="t('door.passwordLeastTenCharacters')" type="password" autocomplete="new-password" />
+      <button class="btn btn-go mt-2 w-full" :disabled="isSubmitting">{{ t('door.createSchool') }}</button>
     </form>
   </DoorPage>
 </template>

@@ -14,6 +14,7 @@ import { useHandOver } from '../composables/useHandOver'
 import { useNewerStore } from '../offline/newer'
 import { useSessionStore } from '../stores/session'
 import { useSettingsStore } from '../stores/settings'
+import { t } from '../words'
 
 // What a person sets for themselves: it follows them to every tablet. The drawing of dogs stays on the device.
 const session = useSessionStore()
@@ -37,21 +38,21 @@ const lengths = choice('lengths', 'Lengths', [
   ['in', 'inches']
 ])
 const clock = choice('clock', 'Clock', [
-  ['24', '24 hours'],
-  ['12', '12 hours']
+  ['24', t('door.n24Hours')],
+  ['12', t('door.n12Hours')]
 ])
-const theme = choice('theme', 'Light or dark', [
-  ['device', 'as the device'],
+const theme = choice('theme', t('door.lightOrDark'), [
+  ['device', t('door.sameDevice')],
   ['light', 'light'],
   ['dark', 'dark']
 ])
-const text = choice('text', 'Text size', [
+const text = choice('text', t('door.textSize'), [
   ['usual', 'usual'],
   ['large', 'large'],
   ['larger', 'larger']
 ])
-const call = choice('call', 'When an apprentice asks for help', [
-  ['quiet', 'stay quiet'],
+const call = choice('call', t('door.whenApprenticeAsksHelp'), [
+  ['quiet', t('door.stayQuiet')],
   ['sound', 'sound'],
   ['vibration', 'vibrate'],
   ['both', 'both']
@@ -62,7 +63,7 @@ async function keep(change: Partial<Settings>): Promise<void> {
   try {
     await store.keep(change)
     refused.value = null
-    said.value = 'Kept, on every tablet you sign in to.'
+    said.value = t('door.savedEveryTabletYouSign')
     if (change.call === 'sound' || change.call === 'both') sound()
   } catch (caught) {
     refused.value = sentenceOf(caught)
@@ -76,7 +77,7 @@ const changePassword = handleSubmit(async (body) => {
   try {
     await ask('changePassword', { body })
     refused.value = null
-    said.value = 'Your password is changed. You are signed out everywhere else.'
+    said.value = t('door.passwordChangedYouSignedOut')
     resetForm()
   } catch (caught) {
     said.value = null
@@ -88,8 +89,8 @@ const newer = useNewerStore()
 </script>
 
 <template>
-  <TopLine what="Your settings" />
-  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="Your settings">
+  <TopLine :what="t('door.yourSettings')" />
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('door.yourSettings')">
     <h2 class="title">{{ session.me?.givenName }} {{ session.me?.familyName }}</h2>
     <hr class="rule2 mt-2 mb-3" />
     <p v-if="said" class="mb-2 font-[650]" role="status">{{ said }}</p>
@@ -105,7 +106,7 @@ const newer = useNewerStore()
           />
         </fieldset>
         <fieldset class="mb-5">
-          <legend class="label">Dogs are drawn with, on this device</legend>
+          <legend class="label">{{ t('door.drawDogsDevice') }}</legend>
           <ToggleButtons
             :options="DRAWINGS.map((id) => ({ id, name: id }))"
             :is-on="(id) => id === drawing"
@@ -114,21 +115,21 @@ const newer = useNewerStore()
         </fieldset>
       </div>
       <div>
-        <h2>A new password</h2>
+        <h2>{{ t('door.changePassword') }}</h2>
         <form class="mt-2 max-w-[420px]" novalidate @submit="changePassword">
-          <FormField name="now" label="Password now" type="password" autocomplete="current-password" />
-          <FormField name="next" label="New password, ten characters or more" type="password" autocomplete="new-password" />
-          <button class="btn" :disabled="isSubmitting">{{ isSubmitting ? 'Changing it …' : 'Change my password' }}</button>
+          <FormField name="now" :label="t('door.currentPassword')" type="password" autocomplete="current-password" />
+          <FormField name="next" :label="t('door.newPasswordLeastTenCharacters')" type="password" autocomplete="new-password" />
+          <button class="btn" :disabled="isSubmitting">{{ isSubmitting ? t('door.changing') : t('door.changeMyPassword') }}</button>
         </form>
         <PinPart />
-        <h2 class="mt-8">On this tablet</h2>
+        <h2 class="mt-8">{{ t('door.tablet') }}</h2>
         <p v-if="newer.isReady" class="mt-2">
-          A newer Peen is on this tablet. It is loaded when you change screens and nothing is unsent.
-          <button class="btn btn-quiet mt-2" @click="newer.load()">Load it now</button>
+          {{ t('door.newerVersionPeenReadyLoads') }}
+          <button class="btn btn-quiet mt-2" @click="newer.load()">{{ t('door.loadNow') }}</button>
         </p>
-        <button class="btn btn-quiet mt-2" @click="leave">Sign out</button>
+        <button class="btn btn-quiet mt-2" @click="leave">{{ t('door.signOut') }}</button>
         <button class="btn btn-quiet mt-2 ml-2" @click="keep({ guided: false }).then(() => router.push('/floor'))">
-          Show me the guide again
+          {{ t('door.showGuideAgain') }}
         </button>
       </div>
     </div>

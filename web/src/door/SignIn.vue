@@ -11,6 +11,7 @@ import { useOutboxStore } from '../stores/outbox'
 import { useReachStore } from '../stores/reach'
 import { useSessionStore } from '../stores/session'
 import { useTabletStore } from '../stores/tablet'
+import { t } from '../words'
 
 // only a tablet that people share has a door of its own
 const TabletDoor = defineAsyncComponent(() => import('./TabletDoor.vue'))
@@ -20,7 +21,9 @@ const reach = useReachStore()
 const byName = ref(false)
 const shares = computed(() => tablet.tablet !== null && !byName.value)
 const place = computed(() =>
-  tablet.tablet?.tableNumber ? `Table ${tablet.tablet.tableNumber}, ${tablet.tablet.name}` : tablet.tablet?.name
+  tablet.tablet?.tableNumber
+    ? t('door.tableTableNumberName', { tableNumber: tablet.tablet.tableNumber, name: tablet.tablet.name })
+    : tablet.tablet?.name
 )
 watch(
   () => reach.isLost,
@@ -31,8 +34,8 @@ const outbox = useOutboxStore()
 const route = useRoute()
 const router = useRouter()
 const refused = ref<string | null>(null)
-const AWAY = 'Peen does not answer. Check that this tablet is in the school’s network; this page goes on by itself when Peen is back.'
-const DOWN = 'Peen’s database is down. It is started again by itself, and this page goes on when it is back.'
+const AWAY = t('door.peenNotAnsweringCheckTablet')
+const DOWN = t('door.peensDatabaseDownBeingRestarted')
 const said = computed(() => (reach.isLost && !shares.value ? (reach.lostBy === 'database' ? DOWN : AWAY) : refused.value))
 const goOn = () => router.push(typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/floor')
 /** A tablet of a table opens at the dog that is on it. */
@@ -60,20 +63,21 @@ const submit = handleSubmit(async (values) => {
 </script>
 
 <template>
-  <DoorPage :title="shares ? (place ?? '') : 'Sign in'" :refused="said">
+  <DoorPage :title="shares ? (place ?? '') : t('door.sign')" :refused="said">
     <template v-if="shares">
       <TabletDoor @refused="(words) => (refused = words)" @opened="atTheTable" />
-      <button v-if="!reach.isLost" class="btn btn-quiet mt-4 w-full" @click="byName = true">Sign in with a user name</button>
+      <button v-if="!reach.isLost" class="btn btn-quiet mt-4 w-full" @click="byName = true">{{ t('door.signUsername') }}</button>
     </template>
     <form v-else novalidate @submit="submit">
-      <FormField name="username" label="User name" autocomplete="username" autofocus />
-      <FormField name="password" label="Password" type="password" autocomplete="current-password" />
-      <button class="btn btn-go mt-2 w-full" :disabled="isSubmitting">Sign in</button>
+      <FormField name="username" :label="t('door.username')" autocomplete="username" autofocus />
+      <FormField name="password" :label="t('door.password')" type="password" autocomplete="current-password" />
+      <button class="btn btn-go mt-2 w-full" :disabled="isSubmitting">{{ t('door.sign') }}</button>
     </form>
-    <button v-if="tablet.tablet && byName" class="btn btn-quiet mt-3 w-full" @click="byName = false">Open with a PIN</button>
+    <button v-if="tablet.tablet && byName" class="btn btn-quiet mt-3 w-full" @click="byName = false">{{ t('door.openPin') }}</button>
     <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]" role="status">
-      {{ other.taps }} of {{ other.name ? `${other.name}’s` : 'another person’s' }} taps {{ other.taps === 1 ? 'is' : 'are' }} kept on this
-      tablet. Peen sends {{ other.taps === 1 ? 'it' : 'them' }} when they sign in.
+      {{
+        t('door.tapsWaitForPerson', { taps: other.taps, name: other.name ? 'named' : 'other', person: other.name })
+      }}
     </p>
   </DoorPage>
 </template>

@@ -7,6 +7,7 @@ import { lately, type KeptSignIn } from '../offline/kept-sign-in'
 import { useReachStore } from '../stores/reach'
 import { useSessionStore } from '../stores/session'
 import { useTabletStore } from '../stores/tablet'
+import { t } from '../words'
 
 // A locked tablet that people share: a name, then its PIN. Without the server only who was in here lately goes on, by name.
 const emit = defineEmits<{ opened: []; refused: [words: string | null] }>()
@@ -59,18 +60,17 @@ const press = (digit: number) => (pin.value = `${pin.value}${digit}`.slice(0, PI
   <section v-if="reach.isLost" data-testid="tablet-door">
     <template v-if="remembered.length > 0">
       <p class="leading-[1.35]">
-        Until the connection is back, those who opened this tablet in the last 12 hours can go on. Every tap is marked, and each of you
-        checks your own before it is sent. No mark is signed.
+        {{ t('door.whileThereNoConnectionAnyone') }}
       </p>
       <button v-for="{ me } in remembered" :key="me.id" class="btn mt-2 min-h-14 w-full justify-start text-left" @click="goOn(me.id)">
-        Go on as {{ nameOf(me) }}
+        {{ t('door.continueMe', { me: nameOf(me) }) }}
       </button>
     </template>
-    <p v-else class="leading-[1.35]">No one has opened this tablet in the last 12 hours. It opens again with the connection.</p>
+    <p v-else class="leading-[1.35]">{{ t('door.noOneHasOpenedTablet') }}</p>
   </section>
   <section v-else-if="chosen" data-testid="tablet-door">
     <form @submit.prevent="open">
-      <label class="label" for="pin">PIN of {{ nameOf(chosen) }}</label>
+      <label class="label" for="pin">{{ t('door.pinChosen', { chosen: nameOf(chosen) }) }}</label>
       <input
         id="pin"
         ref="field"
@@ -94,16 +94,16 @@ const press = (digit: number) => (pin.value = `${pin.value}${digit}`.slice(0, PI
         <button
           type="button"
           class="btn btn-quiet min-h-14 justify-center"
-          aria-label="Delete the last digit"
+          :aria-label="t('door.deleteLastDigit')"
           @click="pin = pin.slice(0, -1)"
         >
           <Delete :size="24" :stroke-width="1.75" aria-hidden="true" />
         </button>
         <button type="button" class="btn btn-quiet min-h-14 justify-center text-[22px]" @click="press(0)">0</button>
-        <button class="btn btn-go min-h-14 justify-center" :disabled="works || pin.length < PIN_DIGITS.least">Open</button>
+        <button class="btn btn-go min-h-14 justify-center" :disabled="works || pin.length < PIN_DIGITS.least">{{ t('door.open') }}</button>
       </div>
     </form>
-    <button class="btn btn-quiet mt-4 w-full" @click="chosen = null">Not {{ chosen.givenName }}</button>
+    <button class="btn btn-quiet mt-4 w-full" @click="chosen = null">{{ t('door.notGivenName', { givenName: chosen.givenName }) }}</button>
   </section>
   <section v-else data-testid="tablet-door">
     <button
@@ -115,8 +115,8 @@ const press = (digit: number) => (pin.value = `${pin.value}${digit}`.slice(0, PI
       <b>{{ nameOf(person) }}</b><span class="muted">{{ ROLE_NAMES[person.role] }}</span>
     </button>
     <p v-if="tablet.people.length === 0" class="leading-[1.35]">
-      No one has a PIN yet. Sign in with your user name, then choose one under your settings.
+      {{ t('door.noOneHasPinYet') }}
     </p>
-    <button v-if="hidden > 0" class="btn btn-quiet w-full" @click="showsAll = true">{{ hidden }} more people</button>
+    <button v-if="hidden > 0" class="btn btn-quiet w-full" @click="showsAll = true">{{ t('door.hiddenMorePeople', { hidden }) }}</button>
   </section>
 </template>

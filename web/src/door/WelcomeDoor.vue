@@ -7,6 +7,7 @@ import { ask, sentenceOf } from '../api/client'
 import DoorPage from './DoorPage.vue'
 import FormField from '../components/FormField.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // Where a letter leads: one chooses a password and is in.
 const props = defineProps<{ token: string }>()
@@ -28,10 +29,10 @@ const submit = handleSubmit(async (body) => {
 </script>
 
 <template>
-  <DoorPage title="Choose your password" :refused="refused">
+  <DoorPage :title="t('door.chooseYourPassword')" :refused="refused">
     <form novalidate @submit="submit">
-      <FormField name="password" label="Password, ten characters or more" type="password" autocomplete="new-password" autofocus />
-      <button class="btn btn-go w-full" :disabled="isSubmitting">Come in</button>
+      <FormField name="password" :label="t('door.passwordLeastTenCharacters')" type="password" autocomplete="new-password" autofocus />
+      <button class="btn btn-go w-full" :disabled="isSubmitting">{{ t('door.start') }}</button>
     </form>
   </DoorPage>
 </template>

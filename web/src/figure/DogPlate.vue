@@ -11,6 +11,7 @@ import { placeDog, type DrawnDog } from './place'
 import type { PlateNote } from './plate-note'
 import RegionTouch from './RegionTouch.vue'
 import { useFigure } from './useFigure'
+import { t } from '../words'
 
 const props = withDefaults(
   defineProps<{
@@ -135,7 +136,7 @@ const hairs = computed(() => {
 const tenth = (value: number) => value.toFixed(1)
 const nowAt = computed(() => (props.now ? centreOf(props.now) : null))
 const groundY = computed(() => placed.value.groundPx + box.value.y)
-const sideWords = computed(() => (props.from !== 'side' ? '' : props.mirrored ? ', right side' : ', left side'))
+const sideWords = computed(() => (props.from !== 'side' ? '' : props.mirrored ? t('figure.rightSide') : t('figure.leftSide')))
 const standsOnGround = computed(() => props.from !== 'head' && props.from !== 'above')
 </script>
 
@@ -247,9 +248,9 @@ const standsOnGround = computed(() => props.from !== 'head' && props.from !== 'a
         </button>
       </template>
       <figcaption class="caption absolute right-6 bottom-4 left-6 flex justify-between gap-6">
-        <span class="truncate">{{ caption }}</span><span v-if="width > 520" class="whitespace-nowrap"
-          >one border mark is {{ markMm }} mm</span
-        >
+        <span class="truncate">{{ caption }}</span><span v-if="width > 520" class="whitespace-nowrap">{{
+          t('figure.eachBorderMarkMarkMmMm', { markMm })
+        }}</span>
       </figcaption>
     </div>
     <ul v-if="listsRest && below.length" class="row-rule m-0 list-none border-b border-line p-0">

@@ -13,6 +13,7 @@ import { dogOfTrim } from './place'
 import NotHere from '../door/NotHere.vue'
 import ViewButtons from './ViewButtons.vue'
 import { shapeNumbers, shapeTitle, VIEW_NAMES } from './shape-words'
+import { t } from '../words'
 
 const props = defineProps<{ trim: string }>()
 const route = useRoute()
@@ -42,7 +43,7 @@ function chooseFault(event: Event): void {
 useKeys(
   VIEW_NAMES.map(({ id, name }, i) => ({
     key: String(i + 1),
-    label: id === 'above' ? 'look from above' : `look at the ${name}`,
+    label: id === 'above' ? t('figure.lookFromAbove') : t('figure.lookName', { name }),
     run: () => look(id)
   }))
 )
@@ -51,7 +52,7 @@ useKeys(
 <template>
   <NotHere v-if="coat.id !== props.trim" />
   <template v-else>
-    <TopLine :what="`Plate: ${body.label}`" />
+    <TopLine :what="t('figure.plateLabel', { label: body.label })" />
     <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_360px] lg:overflow-hidden">
       <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
         <DogPlate
@@ -68,7 +69,9 @@ useKeys(
           :selected="selected?.region ?? null"
           :shows-departures="days === 0 && faults.length === 0"
           :height="590"
-          :caption="`${coat.title}. ${body.label}, ${body.withersMm} mm, ${view.name}.`"
+          :caption="
+            t('figure.titleLabelWithersMmMmName', { title: coat.title, label: body.label, withersMm: body.withersMm, name: view.name })
+          "
           :label="`${body.label}, ${coat.title}, ${view.name}`"
           @pick="bench.pick"
         />
@@ -88,8 +91,8 @@ useKeys(
             >
           </li>
         </ul>
-        <h2 class="mt-5">{{ selected ? regionName(selected.region) + (isPaired ? `, ${selected.side}` : '') : 'A place' }}</h2>
-        <p v-if="!selected" class="muted mt-1">Touch a place on the dog to move its length.</p>
+        <h2 class="mt-5">{{ selected ? regionName(selected.region) + (isPaired ? `, ${selected.side}` : '') : t('figure.place') }}</h2>
+        <p v-if="!selected" class="muted mt-1">{{ t('figure.touchPlaceDogChangeLength') }}</p>
         <LengthSlider
           v-else
           id="length"
@@ -98,10 +101,10 @@ useKeys(
           :low="0.5"
           :high="sliderTop"
           :step="0.5"
-          unit="mm"
+          :unit="t('figure.mm')"
           @move="bench.setLength"
         />
-        <h2 class="mt-5">Since the trim</h2>
+        <h2 class="mt-5">{{ t('figure.timeSinceTrim') }}</h2>
         <LengthSlider
           id="days"
           name="grown for"
@@ -109,12 +112,14 @@ useKeys(
           :low="DAYS_LIMITS.low"
           :high="84"
           :step="7"
-          unit="days"
+          :unit="t('figure.days')"
           @move="(value) => (days = value)"
         />
-        <h2 class="mt-5"><label for="fault">What a fault looks like</label></h2>
+        <h2 class="mt-5">
+          <label for="fault">{{ t('figure.whatFaultLooksLike') }}</label>
+        </h2>
         <select id="fault" class="field mt-1 h-11 w-full" :value="fault?.kind ?? ''" @change="chooseFault">
-          <option value="">no fault</option>
+          <option value="">{{ t('figure.noFault') }}</option>
           <option v-for="choice in offered" :key="choice.kind" :value="choice.kind">{{ choice.name }}</option>
         </select>
         <template v-if="fault">
@@ -131,8 +136,8 @@ useKeys(
             @move="(value) => (amount = value)"
           />
         </template>
-        <h2 class="mt-5">Shapes</h2>
-        <p v-if="coat.shapes.length === 0" class="muted mt-1">Nothing is shaped on this coat: it hangs as it grew.</p>
+        <h2 class="mt-5">{{ t('figure.shapes') }}</h2>
+        <p v-if="coat.shapes.length === 0" class="muted mt-1">{{ t('figure.coatNotShapedHangsNaturally') }}</p>
         <details v-for="(shape, i) in shapes" :key="i" class="border-b border-line">
           <summary class="flex min-h-11 cursor-pointer items-center font-[650]">{{ shapeTitle(shape) }}</summary>
           <LengthSlider
@@ -144,11 +149,11 @@ useKeys(
             :low="number.low"
             :high="number.high"
             :step="1"
-            unit="mm"
+            :unit="t('figure.mm')"
             @move="(value) => bench.setShape(i, number.field, value)"
           />
         </details>
-        <button v-if="isMoved" class="btn btn-quiet mt-4" @click="bench.reset">Back to the plan</button>
+        <button v-if="isMoved" class="btn btn-quiet mt-4" @click="bench.reset">{{ t('figure.backPlan') }}</button>
       </aside>
     </div>
   </template>

@@ -5,6 +5,7 @@ import TopLine from '../components/TopLine.vue'
 import { dogOfTrim } from './place'
 import PlateThumb from './PlateThumb.vue'
 import { VIEW_NAMES } from './shape-words'
+import { t } from '../words'
 
 // Every body type in every view, in its trims: what a good one looks like, from all sides.
 const plates = computed(() => bodies.map((body) => ({ body, coats: coats.filter((coat) => coat.body === body.id) })))
@@ -13,16 +14,15 @@ const SIZES = { side: [216, 176], head: [150, 176], front: [104, 176], rear: [10
 </script>
 
 <template>
-  <TopLine what="Plates" />
+  <TopLine :what="t('figure.plates')" />
   <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
-    <h2 class="title">Plates: every kind of dog, from every side</h2>
+    <h2 class="title">{{ t('figure.platesEveryKindDogFrom') }}</h2>
     <p class="muted mt-1 max-w-[70ch]">
-      Drawn at true scale from the lengths and shapes of a trim. Open one to look closer, to move a length or a shape, or to see what a
-      fault looks like on it.
+      {{ t('figure.drawnScaleFromEachTrims') }}
     </p>
     <section v-for="{ body, coats: own } in plates" :key="body.id" class="mt-6" :aria-labelledby="`plate-${body.id}`">
       <h2 :id="`plate-${body.id}`" class="flex items-baseline gap-3">
-        {{ body.label }}<span class="muted text-[16px] font-normal">drawn at {{ body.withersMm }} mm</span>
+        {{ body.label }}<span class="muted text-[16px] font-normal">{{ t('figure.drawnWithersMmMm', { withersMm: body.withersMm }) }}</span>
       </h2>
       <hr class="rule2 mt-1" />
       <div v-for="coat in own" :key="coat.id" class="border-b border-line py-3">

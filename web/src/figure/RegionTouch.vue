@@ -2,6 +2,7 @@
 import type { Point, RegionShape } from '@peen/core/figure'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { computed, nextTick, ref } from 'vue'
+import { t } from '../words'
 
 // The regions over the drawn dog: touch, pointer, keyboard (one Tab stop, arrows between places) and screen reader alike.
 const props = defineProps<{
@@ -74,7 +75,7 @@ function nearestToward(from: number, [sx, sy]: Point): number | null {
 </script>
 
 <template>
-  <svg class="absolute inset-0" :width="width" :height="height" role="group" aria-label="Places on the dog">
+  <svg class="absolute inset-0" :width="width" :height="height" role="group" :aria-label="t('figure.placesDog')">
     <path
       v-for="(shape, i) in drawn"
       ref="paths"
@@ -84,7 +85,7 @@ function nearestToward(from: number, [sx, sy]: Point): number | null {
       :d="shape.d"
       role="button"
       :tabindex="i === Math.min(focused, drawn.length - 1) ? 0 : -1"
-      :aria-label="`${regionName(shape.region)}${shape.side ? `, ${shape.side} side` : side}`"
+      :aria-label="`${regionName(shape.region)}${shape.side ? t('figure.sideSide', { side: shape.side }) : side}`"
       :aria-pressed="selected === shape.region"
       :data-region="shape.region"
       :data-side="shape.side"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { VIEW_NAMES } from './shape-words'
+import { t } from '../words'
 
 // From where a plate is looked at.
 defineProps<{ view: string }>()
@@ -7,7 +8,7 @@ defineEmits<{ look: [id: (typeof VIEW_NAMES)[number]['id']] }>()
 </script>
 
 <template>
-  <div class="flex flex-wrap gap-2" role="group" aria-label="Look from">
+  <div class="flex flex-wrap gap-2" role="group" :aria-label="t('figure.viewFrom')">
     <button
       v-for="{ id, name } in VIEW_NAMES"
       :key="id"

@@ -1,51 +1,52 @@
 import type { Shape, ShapeKind, ViewId } from '@peen/core/figure'
+import { t } from '../words'
 
 /** The shapes as the trade calls them. */
 export const SHAPE_NAMES: Readonly<Record<ShapeKind, string>> = {
   cylinder: 'Cylinder',
-  triangle: 'Triangle above the hock',
-  filledThigh: 'Filled rear leg',
+  triangle: t('figure.triangleAboveHock'),
+  filledThigh: t('figure.filledRearLeg'),
   feather: 'Feather',
   straightLine: 'Underline',
-  circle: 'Round head',
+  circle: t('figure.roundHead'),
   dome: 'Dome',
   topknot: 'Topknot',
   visor: 'Visor',
   brows: 'Brows',
   beard: 'Beard',
-  band: 'Tail band and V',
+  band: t('figure.tailBandV'),
   pompon: 'Pompon',
   ruff: 'Ruff',
   halfRound: 'Half-round',
-  stoutTail: 'Stout tail',
+  stoutTail: t('figure.stoutTail'),
   plume: 'Plume',
-  footLine: 'Foot line'
+  footLine: t('figure.footLine')
 }
 
 const FIELD_NAMES: Readonly<Record<string, string>> = {
-  hairMm: 'hair left standing',
-  bottomBevelMm: 'bevel at the bottom',
-  topBevelMm: 'bevel at the top',
-  topMm: 'top, above ground',
-  gaskinMm: 'behind the second thigh',
-  thighMm: 'behind the thigh',
-  buttockMm: 'behind the buttock',
-  frontMm: 'left in front',
-  rearMm: 'left at the tuck-up',
-  footMm: 'at the foot',
+  hairMm: t('figure.hairLeft'),
+  bottomBevelMm: t('figure.bevelBottom'),
+  topBevelMm: t('figure.bevelTop'),
+  topMm: t('figure.topAboveGround'),
+  gaskinMm: t('figure.behindSecondThigh'),
+  thighMm: t('figure.behindThigh'),
+  buttockMm: t('figure.behindButtock'),
+  frontMm: t('figure.leftFront'),
+  rearMm: t('figure.leftTuckUp'),
+  footMm: t('figure.foot'),
   radiusMm: 'radius',
-  forwardMm: 'centre forward of the eye',
-  upMm: 'centre above the eye',
-  overEyeMm: 'above the middle of the eye',
+  forwardMm: t('figure.centreForwardEye'),
+  upMm: t('figure.centreAboveEye'),
+  overEyeMm: t('figure.aboveMiddleEye'),
   lengthMm: 'length',
-  sideMm: 'left at the sides',
-  bareMm: 'bare from the root',
-  vMm: 'point into the croup',
-  depthMm: 'behind the skull',
-  beyondTipMm: 'beyond the tip',
-  rootMm: 'at the root',
-  tipMm: 'at the tip',
-  heightMm: 'above ground'
+  sideMm: t('figure.leftSides'),
+  bareMm: t('figure.bareFromRoot'),
+  vMm: t('figure.pointIntoCroup'),
+  depthMm: t('figure.behindSkull'),
+  beyondTipMm: t('figure.beyondTip'),
+  rootMm: t('figure.root'),
+  tipMm: t('figure.tip'),
+  heightMm: t('figure.aboveGround')
 }
 
 export type ShapeNumber = {
@@ -69,13 +70,13 @@ export function shapeNumbers(shape: Shape, planned: Shape): readonly ShapeNumber
 }
 
 export function shapeTitle(shape: Shape): string {
-  const where = 'limb' in shape ? (shape.limb === 'fore' ? ', foreleg' : ', rear leg') : 'on' in shape ? `, ${shape.on}` : ''
+  const where = 'limb' in shape ? (shape.limb === 'fore' ? t('figure.foreleg') : t('figure.rearLeg')) : 'on' in shape ? `, ${shape.on}` : ''
   return SHAPE_NAMES[shape.kind] + where
 }
 
 export const VIEW_NAMES: readonly { readonly id: string; readonly from: ViewId; readonly mirrored: boolean; readonly name: string }[] = [
-  { id: 'left', from: 'side', mirrored: false, name: 'left side' },
-  { id: 'right', from: 'side', mirrored: true, name: 'right side' },
+  { id: 'left', from: 'side', mirrored: false, name: t('figure.leftSide2') },
+  { id: 'right', from: 'side', mirrored: true, name: t('figure.rightSide2') },
   { id: 'head', from: 'head', mirrored: false, name: 'head' },
   { id: 'front', from: 'front', mirrored: false, name: 'front' },
   { id: 'rear', from: 'rear', mirrored: false, name: 'rear' },

@@ -5,6 +5,7 @@ import { sayLength } from '@peen/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { PlateNote } from './plate-note'
 import { VIEW_NAMES } from './shape-words'
+import { t } from '../words'
 
 type Side = 'left' | 'right'
 
@@ -125,7 +126,10 @@ function notesOn({ view, planned, now, fault, amount }: Shown): PlateNote[] {
       side: view.from === 'side' ? null : 'left',
       numeral: String(faulty.length + i + 1),
       heading: regionName(region),
-      lines: [{ text: sayLength(mm, 'mm'), bold: true, glyph: tone }, ...(tone ? [{ text: `planned ${sayLength(plannedMm, 'mm')}` }] : [])],
+      lines: [
+        { text: sayLength(mm, 'mm'), bold: true, glyph: tone },
+        ...(tone ? [{ text: t('figure.plannedLength', { length: sayLength(plannedMm, 'mm') }) }] : [])
+      ],
       tone
     }
   })
@@ -133,7 +137,7 @@ function notesOn({ view, planned, now, fault, amount }: Shown): PlateNote[] {
 }
 
 function faultNote({ at, name, field, unit, kind }: DrawnFault, amount: number): PlateNote {
-  const text = field ? `${amount} ${unit}` : 'no bevels'
+  const text = field ? `${amount} ${unit}` : t('figure.noBevels')
   // a longer right cheek is pointed at on the right
   const side = kind === 'difference' ? 'right' : null
   return { id: 'fault', region: at, side, heading: name, lines: [{ text, bold: true, glyph: 'fails' }] }

@@ -4,6 +4,7 @@ import GlyphMark from '../components/GlyphMark.vue'
 import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
 import { useSettingsStore } from '../stores/settings'
+import { t } from '../words'
 
 // The first days: five steps that make a school of an empty one, and what each role finds where. Gone once it is read.
 const session = useSessionStore()
@@ -11,21 +12,9 @@ const store = useSettingsStore()
 const { data } = useAsked('day', () => ({ on: 'today' }), { hears: ({ kind }) => kind === 'day', when: () => session.isStaff })
 
 const ROLE: Readonly<Record<'lead' | 'instructor' | 'apprentice', readonly string[]>> = {
-  lead: [
-    'Floor: the room today, and your next three looks.',
-    'Certify: what each apprentice has met, and what is missing. Two people sign, never one alone.',
-    'Trims, House rules: how this school works, and when a trim passes.'
-  ],
-  instructor: [
-    'Floor: touch a table to open it. The keys at the right note what you see, one tap each.',
-    'End of a table: grade it as the apprentice left it, then confirm the attempts.',
-    'Press ? on any screen for its keys, and / to search.'
-  ],
-  apprentice: [
-    'Floor: your dog today, its sheet, and the step you are at. Ask for help with one key.',
-    'My record: what is yours, and what to practise next.',
-    'After each dog, say how you see your trim; then the mark is shown.'
-  ]
+  lead: [t('floor.floorRoomTodayNextThree'), t('floor.certifyWhatEachApprenticeHas'), t('floor.trimsHouseRulesHowSchool')],
+  instructor: [t('floor.floorTouchTableOpenButtons'), t('floor.endingTableGradeTrimApprentice'), t('floor.pressAnyScreenShortcutsSearch')],
+  apprentice: [t('floor.floorYourDogTodaySheet'), t('floor.myRecordWhatYouHave'), t('floor.afterEachDogRateYour')]
 }
 const words = computed(() => ROLE[session.me?.role ?? 'apprentice'])
 const steps = computed(() => {
@@ -33,12 +22,12 @@ const steps = computed(() => {
   if (!day?.tables) return []
   const visit = day.visits[0]
   return [
-    { say: 'Put your tables into the room', done: day.tables.length > 0, to: '/day' },
-    { say: 'Let your people in', done: day.people.some(({ role }) => role === 'apprentice'), to: '/people' },
-    { say: 'Take your dogs in', done: day.dogs.length > 0, to: '/dogs' },
-    { say: 'Plan a visit', done: day.visits.length > 0, to: '/day' },
+    { say: t('floor.addYourTables'), done: day.tables.length > 0, to: '/day' },
+    { say: t('floor.addYourPeople'), done: day.people.some(({ role }) => role === 'apprentice'), to: '/people' },
+    { say: t('floor.addYourDogs'), done: day.dogs.length > 0, to: '/dogs' },
+    { say: t('floor.planVisit'), done: day.visits.length > 0, to: '/day' },
     {
-      say: 'Check the dog in and agree its trim',
+      say: t('floor.checkDogAgreeTrim'),
       done: day.visits.some(({ begun }) => begun),
       to: visit ? `/visits/${visit.id}/check-in` : '/day'
     }
@@ -50,7 +39,7 @@ const next = computed(() => steps.value.findIndex(({ done }) => !done))
 </script>
 
 <template>
-  <section v-if="!store.settings.guided" class="no-print border-b-2 border-ink bg-plate px-4 py-3 sm:px-6" aria-label="Guide">
+  <section v-if="!store.settings.guided" class="no-print border-b-2 border-ink bg-plate px-4 py-3 sm:px-6" :aria-label="t('floor.guide')">
     <div class="flex flex-wrap items-start gap-x-8 gap-y-2">
       <ol v-if="isNew" class="m-0 flex list-none flex-wrap gap-x-6 gap-y-1 p-0" data-testid="first-steps">
         <li v-for="(step, i) in steps" :key="step.say">
@@ -66,7 +55,7 @@ const next = computed(() => steps.value.findIndex(({ done }) => !done))
         <li v-for="sentence in words" :key="sentence">{{ sentence }}</li>
       </ul>
       <span class="flex-1" />
-      <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="store.keep({ guided: true })">Hide this guide</button>
+      <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="store.keep({ guided: true })">{{ t('floor.hideGuide') }}</button>
     </div>
   </section>
 </template>

@@ -17,6 +17,7 @@ import RoomPlan from './RoomPlan.vue'
 import RoundsDialog from './RoundsDialog.vue'
 import { useOutboxStore } from '../stores/outbox'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 /** Minutes and the ranking go on even when nobody taps, ms. */
 const MINUTES_MS = 20000
@@ -39,7 +40,7 @@ const isRoom = computed(() => width.value >= LEAST_ROOM_PX)
 const scale = computed(() => (data.value ? width.value / data.value.roomMm[0] : 0))
 const tileWidth = computed(() => Math.min(286, 3520 * scale.value))
 const occupied = computed(() => data.value?.tables.filter((table) => table.visitId) ?? [])
-const title = computed(() => (session.isStaff ? `Today, ${data.value?.tables.length ?? 0} tables` : 'My table'))
+const title = computed(() => (session.isStaff ? t('floor.todayNTables', { n: data.value?.tables.length ?? 0 }) : t('floor.myTable')))
 const firstHold = computed(() => data.value?.looks.find((look) => look.hold)?.visitId)
 
 function open(table: FloorTable): void {
@@ -70,7 +71,7 @@ const openDay = () => change(() => ask('openDay', { on: session.today }).then(re
 useKeys([
   ...Array.from({ length: 9 }, (_, i) => ({
     key: String(i + 1),
-    label: `Table ${i + 1}`,
+    label: t('floor.tableI', { i: i + 1 }),
     run: () => {
       const table = occupied.value.find((t) => t.number === i + 1)
       if (table) open(table)
@@ -78,7 +79,7 @@ useKeys([
   })),
   {
     key: 'h',
-    label: 'I am here, at the first look',
+    label: t('floor.iAmHereFirstTable'),
     run: () => {
       const look = data.value?.looks[0]
       if (look?.hold?.gate) void router.push(`/visits/${look.visitId}/check-in`)
@@ -86,7 +87,7 @@ useKeys([
     }
   },
   ...(session.isStaff
-    ? [{ key: 'm', label: 'Move the tables, or have moved them', run: () => (arranging.value = isRoom.value && !arranging.value) }]
+    ? [{ key: 'm', label: t('floor.startOrStopMovingTables'), run: () => (arranging.value = isRoom.value && !arranging.value) }]
     : [])
 ])
 </script>
@@ -96,18 +97,14 @@ useKeys([
   <FirstGuide />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_384px] lg:overflow-hidden">
-    <main ref="room" class="relative min-w-0 lg:overflow-y-auto" aria-label="The room" tabindex="0">
+    <main ref="room" class="relative min-w-0 lg:overflow-y-auto" :aria-label="t('floor.room')" tabindex="0">
       <p v-if="problem" class="absolute inset-x-6 top-6 z-20 border-2 border-ink bg-sheet p-3 font-semibold" role="alert">{{ problem }}</p>
       <div v-if="data.tables.length === 0 || (occupied.length === 0 && !session.isStaff)" class="p-6">
-        <p class="text-[20px] font-[650]">{{ session.isStaff ? 'There is no table in the room yet.' : 'No dog for you today.' }}</p>
+        <p class="text-[20px] font-[650]">{{ session.isStaff ? t('floor.thereNoTablesRoomYet') : t('floor.youHaveNoDogToday') }}</p>
         <p class="muted mt-2">
-          {{
-            session.isStaff
-              ? 'This school starts empty: tables, people, dogs and the day’s work are set up on one page.'
-              : 'Look at your record, or ask your instructor for a practice figure.'
-          }}
+          {{ session.isStaff ? t('floor.yourSchoolStartsEmptySet') : t('floor.lookYourRecordOrAsk') }}
         </p>
-        <RouterLink v-if="session.isStaff" to="/day" class="btn btn-go mt-4 inline-flex">Set up the day</RouterLink>
+        <RouterLink v-if="session.isStaff" to="/day" class="btn btn-go mt-4 inline-flex">{{ t('floor.setUpDay') }}</RouterLink>
       </div>
       <template v-else-if="isRoom">
         <RoomPlan :width="width" :height="data.roomMm[1] * scale" />
@@ -163,7 +160,7 @@ useKeys([
         :aria-pressed="arranging"
         @click="arranging = !arranging"
       >
-        {{ arranging ? 'All moved' : 'Move tables' }}
+        {{ arranging ? t('floor.done') : t('floor.moveTables') }}
       </button>
     </LooksList>
     <MyDay v-if="!session.isStaff" :key="String(data.dayClosed)" :closed="data.dayClosed" />

@@ -2,6 +2,7 @@
 import type { FloorView, HoldView } from '@peen/contract'
 import { useOutboxStore } from '../stores/outbox'
 import BoldText from '../components/BoldText.vue'
+import { t } from '../words'
 
 // "Your next three looks": where to be next, each a sentence with its reason and the tap that says one is there.
 defineProps<{ view: FloorView; arranging: boolean }>()
@@ -10,24 +11,24 @@ const outbox = useOutboxStore()
 </script>
 
 <template>
-  <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Your next looks">
+  <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" :aria-label="t('floor.whereGoNext')">
     <div class="pb-4 lg:min-h-0 lg:flex-1 lg:overflow-y-auto">
       <div v-if="view.tables.length > 0 && view.openedBy === null && !view.dayClosed" class="border-b border-line px-6 py-4">
-        <p class="font-[650]">Nobody has opened this day yet.</p>
-        <button class="btn btn-go mt-2 w-full" @click="emit('openDay')">Open the day</button>
+        <p class="font-[650]">{{ t('floor.todayHasNotBeenOpened') }}</p>
+        <button class="btn btn-go mt-2 w-full" @click="emit('openDay')">{{ t('floor.openDay') }}</button>
       </div>
       <p v-if="view.dayClosed" class="border-b border-line px-6 py-4 font-[650]" role="status">
-        This day is closed: what is tapped now is kept as late.
+        {{ t('floor.dayClosedAnythingTappedNow') }}
       </p>
       <div v-if="arranging" class="border-b border-line px-6 py-4 leading-[1.35]" role="status">
-        <p class="font-[650]">Draw each table to where it stands.</p>
+        <p class="font-[650]">{{ t('floor.dragEachTablePlace') }}</p>
         <p class="muted mt-1">
-          With keys: arrows move the table in focus, with Shift by half a metre; r turns it. It is kept as soon as you let go.
+          {{ t('floor.orPressArrowKeysMove') }}
         </p>
       </div>
-      <h2 class="title px-6 pt-3.5 pb-2.5">Your next three looks</h2>
+      <h2 class="title px-6 pt-3.5 pb-2.5">{{ t('floor.whereGoNext') }}</h2>
       <hr class="rule2 mx-6 mb-3" />
-      <p v-if="view.looks.length === 0" class="px-6">Nobody waits, and no risky step is near. Walk the room.</p>
+      <p v-if="view.looks.length === 0" class="px-6">{{ t('floor.noOneNeedsYouRight') }}</p>
       <section
         v-for="(look, i) in view.looks"
         :key="look.visitId"
@@ -44,9 +45,9 @@ const outbox = useOutboxStore()
         <p class="muted mt-1 leading-[1.3]">{{ look.why }}</p>
         <template v-if="look.hold">
           <p class="mt-1 font-semibold text-danger">{{ look.hold.caution }}</p>
-          <RouterLink v-if="look.hold.gate" :to="`/visits/${look.visitId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]"
-            >Check the dog in, table {{ look.tableNumber }}</RouterLink
-          >
+          <RouterLink v-if="look.hold.gate" :to="`/visits/${look.visitId}/check-in`" class="btn mt-3 min-h-14 w-full text-[19px]">{{
+            t('floor.checkDogTableTableNumber', { tableNumber: look.tableNumber })
+          }}</RouterLink>
         </template>
         <button
           v-if="!look.hold?.gate"
@@ -57,14 +58,14 @@ const outbox = useOutboxStore()
           ]"
           @click="emit('arrive', look.visitId, look.hold)"
         >
-          I am here, table {{ look.tableNumber }}
+          {{ t('floor.iAmHereTableTableNumber', { tableNumber: look.tableNumber }) }}
         </button>
       </section>
       <p v-if="outbox.refusal" class="mx-6 mt-4" role="alert">{{ outbox.refusal }}</p>
     </div>
     <div v-if="view.tables.length > 0" class="flex gap-2 border-t border-line px-4 py-2">
-      <RouterLink to="/day" class="btn btn-quiet min-h-11 flex-1 justify-center px-1 text-[16px]">The day</RouterLink>
-      <button class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]" @click="emit('ranking')">Their ranking</button>
+      <RouterLink to="/day" class="btn btn-quiet min-h-11 flex-1 justify-center px-1 text-[16px]">{{ t('floor.day') }}</RouterLink>
+      <button class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]" @click="emit('ranking')">{{ t('floor.priorityOrder') }}</button>
       <slot />
     </div>
   </aside>

@@ -3,6 +3,7 @@ import type { FloorTable, TablePlace } from '@peen/contract'
 import { insideRoom } from '@peen/core/day'
 import { useDebounceFn, useDraggable } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
+import { t } from '../words'
 
 // A table that is moved in the room: by hand, or with the arrow keys; turned with r. It is kept when the hand rests.
 const props = defineProps<{
@@ -75,12 +76,14 @@ const metres = (mm: number) => (mm / 1000).toFixed(2)
     :style="{ left: `${place.xMm * scale}px`, top: `${place.yMm * scale}px`, width: `${width}px`, height: `${width * 0.62}px` }"
     tabindex="0"
     role="button"
-    :aria-label="`Table ${table.number}, ${metres(place.xMm)} m from the left, ${metres(place.yMm)} m from the far wall, turned ${place.turnDeg} degrees. Arrow keys move it, r turns it.`"
+    :aria-label="
+      t('floor.tableNumberXMmMFrom', { number: table.number, xMm: metres(place.xMm), yMm: metres(place.yMm), turnDeg: place.turnDeg })
+    "
     @keydown="onKey"
   >
     <p class="flex items-baseline gap-3">
       <span class="numeral text-[38px]">{{ table.number }}</span>
-      <span class="truncate text-[20px] font-[650]">{{ table.apprentice?.givenName ?? 'free' }}</span>
+      <span class="truncate text-[20px] font-[650]">{{ table.apprentice?.givenName ?? t('floor.free2') }}</span>
     </p>
     <svg :width="width - 28" height="46" class="mt-1 overflow-visible" aria-hidden="true">
       <rect

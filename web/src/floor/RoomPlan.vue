@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { t } from '../words'
 
 // Walls, windows, door and the wet corner, at the room's own proportions.
 const props = defineProps<{ width: number; height: number }>()
@@ -30,7 +31,9 @@ const windows = computed(() =>
       <path :d="`M${a} ${M - 2.5}H${b}M${a} ${M + 2.5}H${b}`" stroke="currentColor" stroke-width="1" />
     </template>
     <path :d="`M286 ${bottom - 8}v16M196 ${bottom - 8}v16`" stroke="currentColor" stroke-width="3" />
-    <text x="241" :y="bottom + 4" text-anchor="middle" class="caption" fill="var(--ink2)" style="font-size: 16px">door</text>
+    <text x="241" :y="bottom + 4" text-anchor="middle" class="caption" fill="var(--ink2)" style="font-size: 16px">
+      {{ t('floor.door') }}
+    </text>
     <path
       :d="`M${wetLeft} ${bottom}V${bottom - 90}M${wetLeft} ${bottom - 136}V${wetTop}H${right}`"
       fill="none"
@@ -49,7 +52,7 @@ const windows = computed(() =>
           sans-serif;
       "
     >
-      Bath and drying
+      {{ t('floor.bathDrying') }}
     </text>
   </svg>
 </template>

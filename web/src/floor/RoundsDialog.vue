@@ -7,14 +7,15 @@ import { ask, sentenceOf } from '../api/client'
 import { useSessionStore } from '../stores/session'
 import GlyphMark from '../components/GlyphMark.vue'
 import SheetDialog from '../components/SheetDialog.vue'
+import { t } from '../words'
 
 // How the next looks are ranked, with every number; a lead assessor changes them.
 const props = defineProps<{ open: boolean; rounds: RoundsRules }>()
 const emit = defineEmits<{ close: []; kept: [floor: FloorView] }>()
 const isMishap = ({ path }: RoundsField) => path.startsWith('mishap.')
 const GROUPS = [
-  { name: 'Time and harm', fields: ROUNDS_FIELDS.filter((field) => !isMishap(field)), isShort: false },
-  { name: 'Chance of a mishap in a risky step, by where they stand in it', fields: ROUNDS_FIELDS.filter(isMishap), isShort: true }
+  { name: t('floor.timeHarm'), fields: ROUNDS_FIELDS.filter((field) => !isMishap(field)), isShort: false },
+  { name: t('floor.chanceMishapRiskyStepApprentices'), fields: ROUNDS_FIELDS.filter(isMishap), isShort: true }
 ]
 const session = useSessionStore()
 const mine = ref(props.rounds)
@@ -37,7 +38,14 @@ const wrong = computed(() =>
     const value = field.read(mine.value)
     if (value >= field.low && value <= field.high) return []
     return [
-      `${upperFirst(field.label)}${isMishap(field) ? ', chance of a mishap,' : ''} is ${Number.isNaN(value) ? 'no number' : value}; allowed is ${field.low} to ${field.high} ${field.unit}.`
+      t('floor.labelFieldValueMustLow', {
+        label: upperFirst(field.label),
+        field: isMishap(field) ? t('floor.chanceMishap') : '',
+        value: Number.isNaN(value) ? t('floor.noNumber') : value,
+        low: field.low,
+        high: field.high,
+        unit: field.unit
+      })
     ]
   })
 )
@@ -53,11 +61,9 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <SheetDialog :open="open" title="How your looks are ranked" @close="$emit('close')">
+  <SheetDialog :open="open" :title="t('floor.howTablesPutOrder')" @close="$emit('close')">
     <p class="leading-[1.4]">
-      Stopped work comes first, then who asks for you, a step that waits, a dog that has had nearly enough. Then the table where most harm
-      is to be expected before you can be back: the chance that a risky step starts by then, times how bad a mishap is there, times its
-      chance for this apprentice and this dog. No table is left beyond the limit.
+      {{ t('floor.stoppedWorkComesFirstThen') }}
     </p>
     <section v-for="group in GROUPS" :key="group.name" class="mt-4">
       <h2>{{ group.name }}</h2>
@@ -80,9 +86,9 @@ async function keep(): Promise<void> {
       <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ refused }}
     </p>
     <div v-if="mayChange" class="mt-4 flex flex-wrap gap-2">
-      <button class="btn btn-go" @click="keep">Rank by these</button>
-      <button class="btn btn-quiet" @click="mine = ROUNDS_DEFAULTS">As Peen ships it</button>
+      <button class="btn btn-go" @click="keep">{{ t('floor.useThese') }}</button>
+      <button class="btn btn-quiet" @click="mine = ROUNDS_DEFAULTS">{{ t('floor.restorePeensValues') }}</button>
     </div>
-    <p v-else class="muted mt-3">A lead assessor changes these.</p>
+    <p v-else class="muted mt-3">{{ t('floor.onlyLeadAssessorCanChange') }}</p>
   </SheetDialog>
 </template>

@@ -6,6 +6,7 @@ import { HAIR_LENGTH_LIMITS_MM, sayNumber, upperFirst } from '@peen/core/units'
 import { formulaById } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // One criterion, side by side: as it should be, measured by three readings, judged by its worded levels, or came in so.
 const props = defineProps<{ criterion: Criterion; answer: Answer; instruments: readonly Instrument[] }>()
@@ -23,18 +24,18 @@ const slots = computed(
     formula.value?.inputs ??
     Array.from({ length: instrument.value?.readings ?? 3 }, (_, i) => ({
       id: String(i),
-      name: `reading ${i + 1}`,
+      name: t('grading.readingI', { i: i + 1 }),
       ...HAIR_LENGTH_LIMITS_MM
     }))
 )
 const sayReading = computed(() => {
   const { name, uMm, readings } = instrument.value!
   const how = formula.value
-    ? 'One reading of each place'
+    ? t('grading.oneReadingEachPlace')
     : readings === 1
-      ? 'One reading'
-      : `${['', '', 'Two', 'Three'][readings] ?? readings} readings`
-  return `${how} with the ${name} (u ${uMm} mm).`
+      ? t('grading.oneReading')
+      : t('grading.readingsReadings', { readings: ['', '', 'Two', 'Three'][readings] ?? readings })
+  return t('grading.howNameGiveOrTake', { how, name, uMm })
 })
 /** What a hand answered, beneath a reason or without one. */
 function handOf(side: SideKey): HandAnswer | null {
@@ -103,11 +104,11 @@ const problemOf = (text: string, i: number): string | null => {
   const { low, high, name } = slots.value[i]
   if (formula.value) {
     const fits = Number.isFinite(value) && value >= low && value <= high
-    return fits ? null : `${upperFirst(name)} is "${text}"; allowed is ${low} to ${high} mm. Nothing was changed.`
+    return fits ? null : t('grading.nameTextMustLowHigh', { name: upperFirst(name), text, low, high })
   }
-  if (!Number.isFinite(value)) return `"${text}" is not a length; allowed is ${low} to ${high} mm. Nothing was changed.`
-  if (value < low) return `${text} mm is less than nothing; allowed is ${low} to ${high} mm. Nothing was changed.`
-  return value > high ? `${text} mm is longer than a coat can be (${high}). Nothing was changed.` : null
+  if (!Number.isFinite(value)) return t('grading.textNotLengthMustLow', { text, low, high })
+  if (value < low) return t('grading.textMmBelowZeroMust', { text, low, high })
+  return value > high ? t('grading.textMmLongerThanAny', { text, high }) : null
 }
 const problems = computed(() =>
   Object.values(texts.value)
@@ -151,36 +152,39 @@ const isEye = computed(() => sides.value.every((side) => handOf(side)?.kind === 
 <template>
   <div class="bg-plate px-3 py-3" :data-editor="criterion.id">
     <p class="muted leading-[1.3]">
-      Where: {{ criterion.place }}.
+      {{ t('grading.wherePlace', { place: criterion.place }) }}
       <template v-if="instrument">{{ sayReading }}</template>
-      <template v-if="formula">{{ ` Worked out: ${formula.says}.` }}</template>
+      <template v-if="formula">{{ t('grading.calculatedSays', { says: formula.says }) }}</template>
     </p>
     <button
       :class="['btn mt-2 min-h-11 w-full py-1 text-[16px]', isEye ? 'bg-ink text-sheet' : 'btn-quiet']"
       :aria-pressed="isEye"
       @click="asItShouldBe"
     >
-      As it should be
+      {{ t('grading.should') }}
     </button>
     <div v-for="side in sides" :key="side" class="mt-2.5">
       <div v-if="pictureOf(side)" class="mb-2 border-l-4 border-ink pl-3 leading-[1.3]" :data-measured="side">
-        <b>{{ sideNames[side] ? `${sideNames[side]}, on the photograph` : 'On the photograph' }}:</b> {{ sayPicture(side) }}
-        <template v-if="answer[side]?.kind === 'overruled'"><br />Overruled: {{ reasonOf(side) }}. What counts is answered below.</template>
+        <b>{{ sideNames[side] ? t('grading.sidePhotograph', { side: sideNames[side] }) : t('grading.photograph') }}:</b>
+        {{ sayPicture(side) }}
+        <template v-if="answer[side]?.kind === 'overruled'"
+          ><br />{{ t('grading.overruledSideAnswerBelowCounts', { side: reasonOf(side) }) }}</template
+        >
         <button
           v-else-if="overruling !== side"
           class="btn btn-quiet mt-1 min-h-11 px-3 py-1 text-[16px] font-normal"
           @click="overruling = side"
         >
-          Overrule it
+          {{ t('grading.overrule') }}
         </button>
         <form v-else class="mt-1 flex gap-2" @submit.prevent="overrule(side)">
           <input
             v-model="why"
             class="field"
-            aria-label="Why the picture is overruled"
-            placeholder="felt by hand: a lock stood up"
+            :aria-label="t('grading.reasonOverrulingPicture')"
+            :placeholder="t('grading.feltHandLockStoodUp')"
             maxlength="200"
-          /><button class="btn">Overrule</button>
+          /><button class="btn">{{ t('grading.overrule') }}</button>
         </form>
       </div>
       <template v-if="isMeasured(side)" />
@@ -209,7 +213,7 @@ const isEye = computed(() => sides.value.every((side) => handOf(side)?.kind === 
             class="field min-h-11 px-2 text-center"
             inputmode="decimal"
             :value="texts[side]?.[i]"
-            :placeholder="slot.id === 'bands' ? 'number' : 'mm'"
+            :placeholder="slot.id === 'bands' ? t('grading.number') : t('grading.mm')"
             :aria-label="`${criterion.label} ${sideNames[side].toLowerCase()} ${slot.name}`"
             :aria-invalid="problemOf(texts[side]?.[i] ?? '', i) ? 'true' : undefined"
             @input="type(side, i, ($event.target as HTMLInputElement).value)"
@@ -217,7 +221,7 @@ const isEye = computed(() => sides.value.every((side) => handOf(side)?.kind === 
         </label>
       </fieldset>
       <div v-else class="grid grid-cols-[3.2rem_1fr] gap-2">
-        <span class="pt-2.5 font-[650]">{{ sideNames[side] || 'mm' }}</span>
+        <span class="pt-2.5 font-[650]">{{ sideNames[side] || t('grading.mm') }}</span>
         <span class="grid grid-cols-3 gap-2"
           ><input
             v-for="(slot, i) in slots"
@@ -225,7 +229,7 @@ const isEye = computed(() => sides.value.every((side) => handOf(side)?.kind === 
             class="field min-h-11 px-2 text-center"
             inputmode="decimal"
             :value="texts[side]?.[i]"
-            :aria-label="`${criterion.label} ${sideNames[side].toLowerCase()} reading ${i + 1}, mm`"
+            :aria-label="t('grading.labelSideReadingIMm', { label: criterion.label, side: sideNames[side].toLowerCase(), i: i + 1 })"
             :aria-invalid="problemOf(texts[side]?.[i] ?? '', i) ? 'true' : undefined"
             @input="type(side, i, ($event.target as HTMLInputElement).value)"
         /></span>
@@ -236,7 +240,9 @@ const isEye = computed(() => sides.value.every((side) => handOf(side)?.kind === 
           :class="['btn min-h-11 px-3 py-1 text-[16px] font-normal', handOf(side)?.kind === 'excused' ? 'bg-ink text-sheet' : 'btn-quiet']"
           @click="excusing = side"
         >
-          <GlyphMark name="excused" :size="16" />Came in so{{ sideNames[side] ? `, ${sideNames[side].toLowerCase()}` : '' }}
+          <GlyphMark name="excused" :size="16" />{{
+            t('grading.likeArrivalSide', { side: sideNames[side] ? `, ${sideNames[side].toLowerCase()}` : '' })
+          }}
         </button>
         <button
           v-if="!isMeasured(side)"
@@ -246,18 +252,20 @@ const isEye = computed(() => sides.value.every((side) => handOf(side)?.kind === 
           ]"
           @click="give(side, { kind: 'instructor' })"
         >
-          Instructor finished it
+          {{ t('grading.finishedInstructor') }}
         </button>
-        <button v-if="answer[side]" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px] font-normal" @click="clear(side)">Clear</button>
+        <button v-if="answer[side]" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px] font-normal" @click="clear(side)">
+          {{ t('grading.clear') }}
+        </button>
       </div>
       <form v-if="excusing === side" class="mt-2 flex gap-2" @submit.prevent="excuse(side)">
         <input
           v-model="reason"
           class="field"
-          aria-label="What came in with the dog"
-          placeholder="a mat cut out in March"
+          :aria-label="t('grading.whatThereArrival')"
+          :placeholder="t('grading.matCutOutMarch')"
           maxlength="200"
-        /><button class="btn">Keep</button>
+        /><button class="btn">{{ t('grading.save') }}</button>
       </form>
     </div>
     <p v-for="problem in problems" :key="problem!" class="mt-2 flex gap-2 leading-[1.3]" role="alert">

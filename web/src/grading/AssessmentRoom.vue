@@ -10,6 +10,7 @@ import { useDoing } from '../composables/useDoing'
 import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // Who marks whose trim, apart: days of assessment, and single trims that ask for a second assessor.
 const session = useSessionStore()
@@ -22,14 +23,14 @@ const callDay = () => doing(() => ask('callDay', { body: { onDate: day.value || 
 const dropDay = (onDate: string) => doing(() => ask('dropDay', { on: onDate }))
 const appoint = (row: AssessmentRow) => doing(() => ask('appoint', { id: row.visitId, body: own(row) }))
 const release = (row: AssessmentRow) => doing(() => ask('release', { id: row.visitId }))
-const STATUS = { notBegun: 'not begun', draft: 'marking', signed: 'signed' } as const
+const STATUS = { notBegun: t('grading.notStarted'), draft: 'marking', signed: 'signed' } as const
 const GLYPH = { notBegun: 'missing', draft: 'cannotTell', signed: 'meets' } as const
 const mayRelease = (markers: readonly Marker[]) => markers.every(({ status }) => status === 'notBegun')
 function sayRow(row: AssessmentRow): string {
-  if (row.agreed) return row.outcome === 'passed' ? 'settled: passed' : 'settled: not passed'
-  if (row.outcome) return 'waits for the other to agree'
-  if (row.open) return 'both signed: compare and settle'
-  if (row.asksSecond) return 'the pass mark lies inside the interval: it asks for a second assessor'
+  if (row.agreed) return row.outcome === 'passed' ? t('grading.settledPassed') : t('grading.settledNotPassed')
+  if (row.outcome) return t('grading.waitingOtherAgree')
+  if (row.open) return t('grading.bothSignedCompareSettle')
+  if (row.asksSecond) return t('grading.tooClosePassMarkSecond')
   return ''
 }
 const say = computed(() => {
@@ -37,42 +38,49 @@ const say = computed(() => {
   const waiting = rows.filter((row) => row.asksSecond).length
   const toSettle = rows.filter((row) => row.open && !row.agreed).length
   return [
-    'Two mark apart, **each blind to the other** until both have signed.',
-    ...(waiting > 0 ? [`**${waiting}** ${waiting === 1 ? 'trim asks' : 'trims ask'} for a second assessor.`] : []),
-    ...(toSettle > 0 ? [`**${toSettle}** ${toSettle === 1 ? 'waits' : 'wait'} to be settled.`] : [])
+    t('grading.twoAssessorsMarkSeparatelyEach'),
+    ...(waiting > 0
+      ? [t('grading.trimsNeedSecondAssessor', { n: waiting })]
+      : []),
+    ...(toSettle > 0
+      ? [t('grading.trimsToSettle', { n: toSettle })]
+      : [])
   ].join(' ')
 })
 </script>
 
 <template>
-  <TopLine what="Two assessors" />
+  <TopLine :what="t('grading.twoAssessors')" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <p class="finding max-sm:text-[23px]"><BoldText :text="say" /></p>
     <div class="mt-4 flex flex-wrap items-end gap-3">
       <template v-if="session.isLead">
         <label
-          ><span class="label">A day of assessment</span><input v-model="day" type="date" class="field h-12 w-48" :min="data.today"
+          ><span class="label">{{ t('grading.assessmentDay') }}</span
+          ><input v-model="day" type="date" class="field h-12 w-48" :min="data.today"
         /></label>
-        <button class="btn" @click="callDay">{{ day ? 'Call it' : 'Call today' }}</button>
+        <button class="btn" @click="callDay">{{ day ? t('grading.schedule') : t('grading.scheduleToday') }}</button>
       </template>
-      <RouterLink to="/pass-marks" class="btn btn-quiet">Pass marks by first impressions</RouterLink>
+      <RouterLink to="/pass-marks" class="btn btn-quiet">{{ t('grading.passMarksOverallImpression') }}</RouterLink>
     </div>
     <p v-if="problem" class="mt-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
-    <p v-if="data.days.length === 0" class="mt-6">No day of assessment yet, and no trim asks for a second assessor.</p>
+    <p v-if="data.days.length === 0" class="mt-6">{{ t('grading.noAssessmentDayYetNo') }}</p>
     <section v-for="one in data.days" :key="one.onDate" class="mt-6" :data-day="one.onDate">
       <h2 class="title flex items-center gap-4">
-        <span>{{ sayDate(one.onDate) }}<template v-if="one.isAssessment">, day of assessment</template></span>
+        <span
+          >{{ sayDate(one.onDate) }}<template v-if="one.isAssessment">{{ t('grading.assessmentDay2') }}</template></span
+        >
         <button
           v-if="one.isAssessment && session.isLead && one.rows.every((row) => !row.markers)"
           class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]"
           @click="dropDay(one.onDate)"
         >
-          Not a day of assessment
+          {{ t('grading.notAssessmentDay') }}
         </button>
       </h2>
       <hr class="rule2 mt-2" />
-      <p v-if="one.rows.length === 0" class="muted mt-2">No dog is planned for that day yet: plan it under the Floor’s day.</p>
+      <p v-if="one.rows.length === 0" class="muted mt-2">{{ t('grading.noDogsPlannedDayYet') }}</p>
       <ul class="row-rule m-0 list-none p-0">
         <li
           v-for="row in one.rows"
@@ -82,7 +90,7 @@ const say = computed(() => {
         >
           <span class="w-48 leading-[1.25]"
             ><b class="text-[19px]">{{ row.candidate }}</b
-            ><br /><span class="muted">table {{ row.tableNumber }}</span></span
+            ><br /><span class="muted">{{ t('grading.tableTableNumber', { tableNumber: row.tableNumber }) }}</span></span
           >
           <span class="w-56 leading-[1.25]"
             >{{ row.dog }}, {{ row.coat }}<br /><span class="muted">{{ row.trim }}</span></span
@@ -95,22 +103,30 @@ const say = computed(() => {
             >
             <span class="min-w-40 flex-1 leading-[1.25]">{{ sayRow(row) }}</span>
             <button v-if="mayRelease(row.markers)" class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]" @click="release(row)">
-              Let them go
+              {{ t('grading.remove') }}
             </button>
-            <RouterLink :to="`/assessments/${row.visitId}`" class="btn min-h-11 px-4 py-0 text-[16px]">Open</RouterLink>
+            <RouterLink :to="`/assessments/${row.visitId}`" class="btn min-h-11 px-4 py-0 text-[16px]">{{ t('grading.open') }}</RouterLink>
           </template>
           <template v-else>
             <span v-if="row.asksSecond" class="min-w-40 flex-1 leading-[1.25]">{{ sayRow(row) }}</span>
-            <select v-model="own(row).first" class="field h-11 w-44" :aria-label="`First assessor of ${row.candidate}`">
-              <option value="" disabled>first assessor</option>
+            <select
+              v-model="own(row).first"
+              class="field h-11 w-44"
+              :aria-label="t('grading.firstAssessorCandidate', { candidate: row.candidate })"
+            >
+              <option value="" disabled>{{ t('grading.firstAssessor') }}</option>
               <option v-for="person in data.assessors" :key="person.id" :value="person.id">{{ person.name }}</option>
             </select>
-            <select v-model="own(row).second" class="field h-11 w-44" :aria-label="`Second assessor of ${row.candidate}`">
-              <option value="" disabled>second assessor</option>
+            <select
+              v-model="own(row).second"
+              class="field h-11 w-44"
+              :aria-label="t('grading.secondAssessorCandidate', { candidate: row.candidate })"
+            >
+              <option value="" disabled>{{ t('grading.secondAssessor') }}</option>
               <option v-for="person in data.assessors" :key="person.id" :value="person.id">{{ person.name }}</option>
             </select>
             <button class="btn min-h-11 px-4 py-0 text-[16px]" :disabled="!own(row).first || !own(row).second" @click="appoint(row)">
-              Appoint
+              {{ t('grading.appoint') }}
             </button>
           </template>
         </li>

@@ -11,6 +11,7 @@ import ViewState from '../components/ViewState.vue'
 import { useDoing } from '../composables/useDoing'
 import { useAsked } from '../composables/useAsked'
 import { sayDate } from '../composables/words'
+import { t } from '../words'
 
 // One trim of two assessors: blind while they mark, side by side once both have signed, settled with both marks kept.
 const props = defineProps<{ id: string }>()
@@ -21,16 +22,22 @@ const outcome = ref<Settle['outcome'] | null>(null)
 const reason = ref('')
 const otherwise = ref(false)
 const OUTCOMES = [
-  { value: 'passed', name: 'Passed' },
-  { value: 'notPassed', name: 'Not passed' }
+  { value: 'passed', name: t('grading.passed') },
+  { value: 'notPassed', name: t('grading.notPassed') }
 ] as const
-const RATING = { clearFail: 'a clear fail', borderline: 'borderline', pass: 'a pass', good: 'good', outstanding: 'outstanding' } as const
+const RATING = {
+  clearFail: t('grading.clearFail'),
+  borderline: 'borderline',
+  pass: t('grading.pass'),
+  good: 'good',
+  outstanding: 'outstanding'
+} as const
 const OUTCOME = {
   unfinished: 'Unfinished',
-  feedbackOnly: 'Feedback only',
+  feedbackOnly: t('grading.feedbackOnly'),
   passed: 'Passed',
-  notPassed: 'Not passed',
-  secondAssessor: 'Cannot be told alone'
+  notPassed: t('grading.notPassed'),
+  secondAssessor: t('grading.cannotDecidedOwn')
 } as const
 async function mark(): Promise<void> {
   const own = data.value!.ownGradingId
@@ -49,16 +56,24 @@ const settle = () =>
 const agree = () => doing(() => ask('agree', { id: props.id }))
 const round = (mark: number | null) => (mark === null ? '–' : Math.round(mark))
 const signed = (by: number) => `${by > 0 ? '+' : '−'}${Math.abs(Math.round(10 * by) / 10)}`
-const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right', whole: '' }
+const SIDE: Readonly<Record<string, string>> = { left: t('grading.left'), right: t('grading.right'), whole: '' }
 </script>
 
 <template>
-  <TopLine :what="data ? `${data.row.candidate} on ${data.row.dog}, ${sayDate(data.row.onDate)}` : 'Two assessors'" />
+  <TopLine
+    :what="
+      data
+        ? t('grading.candidateDogDate', { candidate: data.row.candidate, dog: data.row.dog, date: sayDate(data.row.onDate) })
+        : t('grading.twoAssessors')
+    "
+  />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
     <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto" tabindex="0">
       <p class="finding max-sm:text-[23px]">{{ data.say }}</p>
-      <p class="muted mt-2">{{ data.row.trim }}; {{ data.row.coat }} coat; the pass mark is {{ data.version.pass }}.</p>
+      <p class="muted mt-2">
+        {{ t('grading.trimCoatCoatPassMark', { trim: data.row.trim, coat: data.row.coat, pass: data.version.pass }) }}
+      </p>
       <div class="mt-4 grid gap-4 sm:grid-cols-2">
         <section v-for="(marker, i) in data.row.markers" :key="marker.id" class="border-[1.5px] border-line bg-sheet p-4" :data-marker="i">
           <p class="flex items-center gap-2">
@@ -67,40 +82,52 @@ const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right
           <template v-if="data.marks">
             <p class="mt-2 text-[38px] leading-none font-[650]">{{ round(data.marks[i].mark) }}</p>
             <p v-if="data.marks[i].interval" class="muted">
-              between {{ round(data.marks[i].interval![0]) }} and {{ round(data.marks[i].interval![1]) }}
+              {{
+                t('grading.betweenIntervalInterval2', {
+                  interval: round(data.marks[i].interval![0]),
+                  interval2: round(data.marks[i].interval![1])
+                })
+              }}
             </p>
             <p class="mt-2 leading-[1.3]">
               <b>{{ OUTCOME[data.marks[i].outcome] }}.</b> {{ data.marks[i].because }}
             </p>
             <p v-if="data.marks[i].rating" class="muted mt-1">
-              Called it {{ RATING[data.marks[i].rating!] }} before the mark was shown{{
-                data.marks[i].blind ? '' : '; had read the other before'
-              }}.
+              {{
+                t('grading.overallImpressionBeforeSeeingMark', {
+                  rating: RATING[data.marks[i].rating!],
+                  blind: data.marks[i].blind ? '' : t('grading.hadAlreadyReadOther')
+                })
+              }}
             </p>
-            <RouterLink :to="`/trims/${data.marks[i].gradingId}`" class="btn btn-quiet mt-3 min-h-11 w-full py-0"
-              >Read the whole sheet</RouterLink
-            >
+            <RouterLink :to="`/trims/${data.marks[i].gradingId}`" class="btn btn-quiet mt-3 min-h-11 w-full py-0">{{
+              t('grading.readWholeSheet')
+            }}</RouterLink>
           </template>
           <p v-else class="mt-2">
             {{
-              marker.status === 'signed' ? 'Signed; shown when both have.' : marker.status === 'draft' ? 'Is marking.' : 'Has not begun.'
+              marker.status === 'signed'
+                ? t('grading.signedShownOnceBothHave')
+                : marker.status === 'draft'
+                  ? t('grading.markingNow')
+                  : t('grading.notStarted2')
             }}
           </p>
         </section>
       </div>
       <template v-if="data.marks">
-        <h2 class="title mt-6">Where they differ, largest first</h2>
+        <h2 class="title mt-6">{{ t('grading.whereTheyDifferLargestFirst') }}</h2>
         <hr class="rule2 mt-2" />
-        <p v-if="data.differences.length === 0" class="mt-2">Nowhere.</p>
+        <p v-if="data.differences.length === 0" class="mt-2">{{ t('grading.nowhere') }}</p>
         <ul class="row-rule m-0 list-none p-0" data-differences>
           <li v-for="one in data.differences" :key="one.criterionId + one.side" class="py-2.5">
             <p class="flex gap-3">
               <b class="flex-1">{{ one.label }}{{ SIDE[one.side] }}</b
-              ><span class="tabular-nums">{{ signed(one.by) }} marks</span>
+              ><span class="tabular-nums">{{ t('grading.marks', { by: signed(one.by) }) }}</span>
             </p>
             <p class="leading-[1.35]">{{ data.row.markers![0].name }}: {{ one.first.say }}</p>
             <p class="leading-[1.35]">{{ data.row.markers![1].name }}: {{ one.second.say }}</p>
-            <p class="muted">{{ one.isReal ? 'More than the measuring explains.' : 'Within what the measuring explains.' }}</p>
+            <p class="muted">{{ one.isReal ? t('grading.moreThanMeasuringErrorExplains') : t('grading.withinMeasuringError') }}</p>
           </li>
         </ul>
       </template>
@@ -108,42 +135,42 @@ const SIDE: Readonly<Record<string, string>> = { left: ', left', right: ', right
     <aside class="border-line bg-sheet px-6 py-4 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <p v-if="problem" class="mb-3 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
       <template v-if="!data.marks">
-        <h2 class="title">Your part</h2>
+        <h2 class="title">{{ t('grading.yourPart') }}</h2>
         <hr class="rule2 my-3" />
         <button v-if="data.marksIt" class="btn btn-go w-full" @click="mark">
-          {{ data.ownGradingId ? 'Go on with your sheet' : 'Mark this trim' }}
+          {{ data.ownGradingId ? t('grading.continueYourSheet') : t('grading.markTrim') }}
         </button>
-        <p v-else>You are neither of the two; you will see their marks when both have signed.</p>
-        <p class="muted mt-3 leading-[1.35]">Do not speak of the trim with the other before both have signed.</p>
+        <p v-else>{{ t('grading.youNotOneTwoAssessors') }}</p>
+        <p class="muted mt-3 leading-[1.35]">{{ t('grading.doNotDiscussTrimOther') }}</p>
       </template>
       <template v-else>
-        <h2 class="title">What you agree on</h2>
+        <h2 class="title">{{ t('grading.yourAgreedOutcome') }}</h2>
         <hr class="rule2 my-3" />
         <div v-if="data.settled" data-settled>
           <p class="font-serif text-[20px] leading-[1.3]">
-            <b>{{ data.settled.outcome === 'passed' ? 'Passed' : 'Not passed' }}.</b> {{ data.settled.reason }}
+            <b>{{ data.settled.outcome === 'passed' ? t('grading.passed') : t('grading.notPassed') }}.</b> {{ data.settled.reason }}
           </p>
           <p class="muted mt-1">
             {{ data.settled.by
             }}{{
               data.settled.agreedBy
-                ? ` and ${data.settled.agreedBy} agree; both marks stay on record`
-                : ' has written this; the other has not agreed yet'
+                ? t('grading.agreedByAgreeBothMarksStay', { agreedBy: data.settled.agreedBy })
+                : t('grading.proposedOtherHasNotAgreed')
             }}.
           </p>
         </div>
-        <p v-else>Nothing is written yet. Both marks stay as they are, whatever you settle.</p>
-        <button v-if="data.may === 'agree'" class="btn btn-go mt-3 w-full" @click="agree">I agree</button>
+        <p v-else>{{ t('grading.nothingAgreedYetBothMarks') }}</p>
+        <button v-if="data.may === 'agree'" class="btn btn-go mt-3 w-full" @click="agree">{{ t('grading.agree') }}</button>
         <button v-if="data.may === 'agree' && !otherwise" class="btn btn-quiet mt-2 w-full" @click="otherwise = true">
-          I see it otherwise
+          {{ t('grading.disagree') }}
         </button>
         <form v-if="(data.may === 'settle' && !data.settled) || otherwise" class="mt-4" @submit.prevent="settle">
-          <ChoiceRow v-model="outcome" label="Outcome" :options="OUTCOMES" />
-          <label class="label" for="reason">Why</label>
+          <ChoiceRow v-model="outcome" :label="t('grading.outcome')" :options="OUTCOMES" />
+          <label class="label" for="reason">{{ t('grading.why') }}</label>
           <textarea id="reason" v-model="reason" class="field" rows="3" maxlength="500" />
-          <button class="btn btn-go mt-3 w-full" :disabled="outcome === null">Write it down</button>
+          <button class="btn btn-go mt-3 w-full" :disabled="outcome === null">{{ t('grading.propose') }}</button>
         </form>
-        <p v-if="data.may === 'settle' && data.settled" class="muted mt-3">The other assessor agrees, or writes otherwise.</p>
+        <p v-if="data.may === 'settle' && data.settled" class="muted mt-3">{{ t('grading.otherAssessorThenAgreesOr') }}</p>
       </template>
     </aside>
   </div>

@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import { glyphOfPart, wordOfParts } from '../composables/outcomes'
 import AnswerEditor from './AnswerEditor.vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // The criteria of one station as rows: target, left, right and the answer in shape and word. The open row is edited in place.
 const props = defineProps<{
@@ -41,12 +42,18 @@ const rows = computed(() =>
 function target({ how }: Criterion): string {
   if (how.kind === 'judged') return '4'
   if (how.kind === 'difference')
-    return how.agreedMm ? `${sayNumber(how.agreedMm)} ± ${sayNumber(how.band[1]! - how.agreedMm)}` : `within ${how.band[1]}`
-  if (how.kind === 'measured') return `up to ${how.band[1]}`
+    return how.agreedMm
+      ? `${sayNumber(how.agreedMm)} ± ${sayNumber(how.band[1]! - how.agreedMm)}`
+      : t('grading.withinBand', { band: how.band[1] })
+  if (how.kind === 'measured') return t('grading.upBand', { band: how.band[1] })
   if (how.kind === 'computed') {
     const [low, high] = how.band
     const ends =
-      low === null ? `up to ${sayNumber(high!)}` : high === null ? `from ${sayNumber(low)}` : `${sayNumber(low)} to ${sayNumber(high)}`
+      low === null
+        ? t('grading.upNumber', { number: sayNumber(high!) })
+        : high === null
+          ? t('grading.fromNumber', { number: sayNumber(low) })
+          : t('grading.numberNumber2', { number: sayNumber(low), number2: sayNumber(high) })
     return unitOf(how) === 'mm' ? ends : `${ends} ${unitOf(how)}`
   }
   if (how.bySide) return `${sayNumber(how.bySide.left.targetMm)} | ${sayNumber(how.bySide.right.targetMm)}`
@@ -54,10 +61,10 @@ function target({ how }: Criterion): string {
 }
 function sayFollows({ how }: Criterion, parts: GradeResult['parts']): string {
   const says = parts.map(({ side, say }) => (side === 'whole' ? say : `${side} ${say}`)).join('; ')
-  if (parts.some(({ basis }) => basis === 'picture')) return `Measured on a photograph: ${says}.`
-  if (how.kind !== 'computed') return `Computed from the readings of both sides: ${says}.`
+  if (parts.some(({ basis }) => basis === 'picture')) return t('grading.measuredPhotographSays', { says })
+  if (how.kind !== 'computed') return t('grading.calculatedFromReadingsBothSides', { says })
   const from = props.standard.criteria.find(({ id }) => id === how.readingsOf)
-  return `Computed from the readings of “${from?.label}”, ${formulaById(how.formula)?.says}: ${says}.`
+  return t('grading.calculatedFromReadingsLabelSays', { label: from?.label, says: formulaById(how.formula)?.says, says2: says })
 }
 function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string {
   const part =
@@ -75,8 +82,11 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
     <div
       class="muted grid h-9 grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 border-b border-line px-3 sm:px-5"
     >
-      <span /><span>in mm</span><span class="text-right">target</span><span class="text-right">left</span
-      ><span class="text-right">right</span><span>answer</span>
+      <span /><span>{{ t('grading.mm2') }}</span
+      ><span class="text-right">{{ t('grading.target') }}</span
+      ><span class="text-right">{{ t('grading.left2') }}</span
+      ><span class="text-right">{{ t('grading.right2') }}</span
+      ><span>{{ t('grading.answer') }}</span>
     </div>
     <button
       v-if="!readonly && unanswered.length > 1"
@@ -84,17 +94,19 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
       data-station-quick
       @click="stationAsItShouldBe"
     >
-      <span class="inline-block size-[18px] flex-none rounded-full border-2 border-act" />All {{ unanswered.length }} here as they should be
+      <span class="inline-block size-[18px] flex-none rounded-full border-2 border-act" />{{
+        t('grading.allNHereTheyShould', { n: unanswered.length })
+      }}
     </button>
     <div v-for="row in rows" :key="row.criterion.id" class="relative border-b border-line">
       <button
         v-if="!readonly && open !== row.criterion.id && !follows(row.criterion) && isOpenYet(row.criterion)"
         class="narrow absolute top-0 right-3 z-10 flex h-11 w-[86px] items-center gap-1.5 leading-[1.05] text-act sm:right-5 sm:w-[104px]"
         :data-quick="row.criterion.id"
-        :aria-label="`${row.criterion.label}: as it should be`"
+        :aria-label="t('grading.labelShould', { label: row.criterion.label })"
         @click="asItShouldBe(row.criterion)"
       >
-        <span class="inline-block size-[18px] flex-none rounded-full border-2 border-act" />as it should be
+        <span class="inline-block size-[18px] flex-none rounded-full border-2 border-act" />{{ t('grading.should2') }}
       </button>
       <button
         class="grid min-h-11 w-full grid-cols-[20px_1fr_58px_34px_34px_86px] items-center gap-1 sm:grid-cols-[22px_1fr_76px_42px_42px_104px] sm:gap-2 px-3 py-1 sm:px-5"
@@ -138,11 +150,20 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
         <ul v-else-if="readonly" class="m-0 list-none bg-plate px-5 py-3 leading-[1.35]">
           <li v-for="part in row.parts" :key="part.side">
             {{ part.side === 'whole' ? '' : `${part.side}: ` }}{{ part.say
-            }}<template v-if="part.overruled"
-              >; the photograph said {{ sayNumber(part.overruled.value) }} {{ part.unit }}, overruled: {{ part.overruled.reason }}</template
-            ><span v-if="part.uMm" class="muted"
-              >, u {{ sayNumber(part.uMm) }} {{ part.unit }}, {{ Math.round(100 * (part.conformity01 ?? 0)) }} % inside the band</span
-            >
+            }}<template v-if="part.overruled">{{
+              t('grading.photographGaveNumberUnitOverruled', {
+                number: sayNumber(part.overruled.value),
+                unit: part.unit,
+                reason: part.overruled.reason
+              })
+            }}</template
+            ><span v-if="part.uMm" class="muted">{{
+              t('grading.giveOrTakeNumberUnit', {
+                number: sayNumber(part.uMm),
+                unit: part.unit,
+                x: Math.round(100 * (part.conformity01 ?? 0))
+              })
+            }}</span>
           </li>
         </ul>
         <AnswerEditor

@@ -8,6 +8,7 @@ import { agreedLengths, foundLengths } from './gradePlate'
 import { useKeys } from '../composables/useKeys'
 import DogPlate from '../figure/DogPlate.vue'
 import type { PlateNote } from '../figure/plate-note'
+import { t } from '../words'
 
 // A graded dog as it was found, from one of its own sides: hairs out are too long, hairs in too short.
 const props = defineProps<{
@@ -22,8 +23,8 @@ defineEmits<{ pick: [region: RegionId] }>()
 const side = ref<'left' | 'right'>('left')
 const lengths = computed(() => foundLengths(props.standard, props.result, side.value))
 useKeys([
-  { key: 'l', label: 'See the left side', run: () => (side.value = 'left') },
-  { key: 'r', label: 'See the right side', run: () => (side.value = 'right') }
+  { key: 'l', label: t('grading.seeLeftSide'), run: () => (side.value = 'left') },
+  { key: 'r', label: t('grading.seeRightSide'), run: () => (side.value = 'right') }
 ])
 </script>
 
@@ -38,8 +39,8 @@ useKeys([
       :mirrored="side === 'right'"
       :shows-departures="true"
       :height="464"
-      :caption="`${grading.dog.name}, ${caption}. Finished trim, from the dog’s own ${side}.`"
-      :label="`${grading.dog.name} as found: hairs out are too long, hairs in too short`"
+      :caption="t('grading.nameCaptionFinishedTrimFrom', { name: grading.dog.name, caption, side })"
+      :label="t('grading.nameFoundHairsDrawnOut', { name: grading.dog.name })"
       @pick="(region) => $emit('pick', region)"
     />
     <div class="mt-2 mb-3 flex flex-wrap items-center gap-2">
@@ -50,7 +51,7 @@ useKeys([
         :aria-pressed="side === view"
         @click="side = view"
       >
-        {{ view }} side
+        {{ t('grading.viewSide', { view }) }}
       </button>
       <slot />
     </div>

@@ -16,6 +16,7 @@ import GlyphMark from '../components/GlyphMark.vue'
 import MarkPanel from './MarkPanel.vue'
 import MergeSheet from './MergeSheet.vue'
 import WalkTabs from './WalkTabs.vue'
+import { t } from '../words'
 
 const props = defineProps<{ grading: GradingView }>()
 const emit = defineEmits<{ signed: [] }>()
@@ -61,8 +62,8 @@ async function finish(): Promise<void> {
 /** what follows from the signature, before it is given */
 const follows = computed(() => {
   const mark = result.value?.total
-    ? `The mark is ${Math.round(result.value.total.value)}: ${OUTCOME_WORDS[result.value.outcome]}.`
-    : 'There is no mark: feedback only.'
+    ? t('grading.markTotalOutcome', { total: Math.round(result.value.total.value), outcome: OUTCOME_WORDS[result.value.outcome] })
+    : t('grading.noMarkFeedbackOnly')
   return [
     mark,
     result.value?.because ?? '',
@@ -70,10 +71,10 @@ const follows = computed(() => {
   ].filter((one) => one !== '')
 })
 useKeys([
-  { key: 'ArrowRight', label: 'Walk on to the next station', run: () => walk(1) },
-  { key: 'ArrowLeft', label: 'Walk back', run: () => walk(-1) },
-  { key: 'ArrowDown', label: 'Next criterion', run: () => step(1) },
-  { key: 'ArrowUp', label: 'Criterion before', run: () => step(-1) }
+  { key: 'ArrowRight', label: t('grading.nextSideDog'), run: () => walk(1) },
+  { key: 'ArrowLeft', label: t('grading.previousSideDog'), run: () => walk(-1) },
+  { key: 'ArrowDown', label: t('grading.nextCriterion'), run: () => step(1) },
+  { key: 'ArrowUp', label: t('grading.previousCriterion'), run: () => step(-1) }
 ])
 </script>
 
@@ -86,20 +87,22 @@ useKeys([
         :result="result"
         :notes="notes"
         :selected="selected"
-        :caption="`${grading.dog.withersMm} mm`"
+        :caption="t('grading.withersMmMm', { withersMm: grading.dog.withersMm })"
         @pick="pick"
       >
         <MovedList :moved="grading.moved" />
         <p v-for="item in grading.checkIn.excused" :key="item.region" class="flex items-center gap-2">
-          <GlyphMark name="excused" />{{ item.side }} {{ item.region }} came in so: {{ item.reason }}
+          <GlyphMark name="excused" />{{
+            t('grading.sideRegionLikeArrivalReason', { side: item.side, region: item.region, reason: item.reason })
+          }}
         </p>
       </FoundPlate>
-      <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet my-3 inline-flex no-underline" data-measure
-        >Measure it on photographs</RouterLink
-      >
+      <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet my-3 inline-flex no-underline" data-measure>{{
+        t('grading.measurePhotographs')
+      }}</RouterLink>
       <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
     </main>
-    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="Grade sheet">
+    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" :aria-label="t('grading.gradeSheet')">
       <div class="px-5 pt-4 pb-2">
         <MarkPanel :result="result" :rating="rating" :standard="standard" :signed="false" by="You" @rate="rate" />
       </div>
@@ -116,7 +119,7 @@ useKeys([
           @answer="answer"
         />
         <fieldset v-if="station === 'handling'" class="px-5 py-3">
-          <legend class="label pt-3">What caps the mark</legend>
+          <legend class="label pt-3">{{ t('grading.whatLimitsMark') }}</legend>
           <button
             v-for="fault in standard.critical"
             :key="fault.id"
@@ -128,7 +131,7 @@ useKeys([
             @click="toggleCritical(fault.id)"
           >
             <GlyphMark name="danger" :plain="critical.includes(fault.id)" />{{ fault.name
-            }}<span class="ml-auto">at most {{ fault.cap }}</span>
+            }}<span class="ml-auto">{{ t('grading.capMost', { cap: fault.cap }) }}</span>
           </button>
         </fieldset>
       </div>
@@ -138,24 +141,27 @@ useKeys([
         </p>
         <div class="flex items-center justify-between gap-3">
           <span class="muted"
-            >{{ count.answered }} of {{ count.asked }} answered<template v-if="result?.cannotTell"
-              >, {{ result.cannotTell }} cannot tell</template
-            ></span
+            >{{ t('grading.answeredAskedAnswered', { answered: count.answered, asked: count.asked })
+            }}<template v-if="result?.cannotTell">{{
+              t('grading.cannotTellCouldNotJudged', { cannotTell: result.cannotTell })
+            }}</template></span
           >
-          <button v-if="isComplete && rating" class="btn btn-go" @click="asks = true">Sign this grading</button>
-          <button v-else-if="next" class="btn btn-go" @click="walk(1)">Walk on: {{ STATION_WORDS[next].toLowerCase() }}</button>
+          <button v-if="isComplete && rating" class="btn btn-go" @click="asks = true">{{ t('grading.signGrading') }}</button>
+          <button v-else-if="next" class="btn btn-go" @click="walk(1)">
+            {{ t('grading.nextSideNext', { next: STATION_WORDS[next].toLowerCase() }) }}
+          </button>
           <button v-else class="btn btn-not-yet" disabled>
-            {{ isComplete ? 'Say your rating first' : `${count.asked - count.answered} still open` }}
+            {{ isComplete ? t('grading.giveYourRatingFirst') : t('grading.askedStillAnswer', { asked: count.asked - count.answered }) }}
           </button>
         </div>
       </div>
     </aside>
     <AskOnce
       :open="asks"
-      title="Sign this grading?"
+      :title="t('grading.signGrading2')"
       :says="follows"
-      action="Sign it"
-      working="Signing …"
+      :action="t('grading.sign')"
+      :working="t('grading.signing')"
       :run="finish"
       @close="asks = false"
     />

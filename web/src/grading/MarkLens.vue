@@ -2,6 +2,7 @@
 import type { GradeResult } from '@peen/core/grade'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { t } from '../words'
 
 // The mark on a rule from 0 to 100: a lens as wide as its interval, the pass mark as a line.
 const props = defineProps<{ total: NonNullable<GradeResult['total']>; pass: number }>()
@@ -23,7 +24,9 @@ const lens = computed(() => {
       <path :d="lens" fill="currentColor" />
       <path :d="`M${at(total.value)} 22V38`" stroke="var(--sheet)" stroke-width="2" />
       <path :d="`M${at(pass)} 12V46`" stroke="var(--act)" stroke-width="2.5" />
-      <text :x="at(pass) - 6" y="12" text-anchor="end" fill="var(--act)" font-weight="650" font-size="16">pass {{ pass }}</text>
+      <text :x="at(pass) - 6" y="12" text-anchor="end" fill="var(--act)" font-weight="650" font-size="16">
+        {{ t('grading.passPass', { pass }) }}
+      </text>
       <text x="0" y="58" fill="var(--ink2)" font-size="16">0</text>
       <text :x="width" y="58" text-anchor="end" fill="var(--ink2)" font-size="16">100</text>
     </svg>

@@ -6,6 +6,7 @@ import SheetDialog from '../components/SheetDialog.vue'
 import SideBySide from '../components/SideBySide.vue'
 import { differences, merged, usualChoice, type Difference, type StoredDraft } from './merge'
 import { sayAnswer } from './say-answer'
+import { t } from '../words'
 
 // Two devices wrote this sheet: both are shown side by side, and a touch on each row says which of them holds.
 const props = defineProps<{ standard: Standard; here: StoredDraft; there: StoredDraft | null }>()
@@ -22,16 +23,16 @@ const settle = () => props.there && emit('settle', merged(props.here, props.ther
 
 const criterionOf = (id: string) => props.standard.criteria.find((criterion) => criterion.id === id)
 function nameOf(row: Difference): string {
-  if (row.kind === 'rating') return 'Your overall impression'
+  if (row.kind === 'rating') return t('grading.yourOverallImpression')
   if (row.kind === 'critical') return props.standard.critical.find(({ id }) => id === row.faultId)?.name ?? row.faultId
   const label = criterionOf(row.criterionId)?.label ?? row.criterionId
   return row.side === 'whole' ? label : `${label}, ${row.side}`
 }
 function saySide(row: Difference, side: 'here' | 'there'): string {
-  if (row.kind === 'rating') return row[side] === null ? 'not given' : RATING_NAMES[row[side]]
-  if (row.kind === 'critical') return row[side] ? 'ticked' : 'not ticked'
+  if (row.kind === 'rating') return row[side] === null ? t('grading.notGiven') : RATING_NAMES[row[side]]
+  if (row.kind === 'critical') return row[side] ? 'ticked' : t('grading.notTicked')
   const criterion = criterionOf(row.criterionId)
-  return criterion ? sayAnswer(criterion, row[side]) : row[side] === null ? 'not answered' : 'answered'
+  return criterion ? sayAnswer(criterion, row[side]) : row[side] === null ? t('grading.notAnswered') : 'answered'
 }
 const told = computed(() =>
   rows.value.map((row) => ({ id: row.id, name: nameOf(row), here: saySide(row, 'here'), there: saySide(row, 'there') }))
@@ -39,12 +40,15 @@ const told = computed(() =>
 </script>
 
 <template>
-  <SheetDialog :open="there !== null" title="Another device wrote on this sheet" wide @close="settle">
+  <SheetDialog :open="there !== null" :title="t('grading.sheetAlsoFilledAnotherDevice')" wide @close="settle">
     <p class="leading-[1.35]">
-      {{ rows.length === 1 ? 'One answer differs' : `${rows.length} answers differ` }}. Touch the answer to keep in each row. The sheet as
-      this tablet had it stays on record.
+      {{
+        t('grading.nChooseAnswerKeepEach', {
+          n: rows.length === 1 ? t('grading.oneAnswerDiffers') : t('grading.nAnswersDiffer', { n: rows.length })
+        })
+      }}
     </p>
     <SideBySide v-model="choices" :rows="told" />
-    <button class="btn btn-go mt-4" data-settle @click="settle">Go on with this sheet</button>
+    <button class="btn btn-go mt-4" data-settle @click="settle">{{ t('grading.useSheet') }}</button>
   </SheetDialog>
 </template>

@@ -10,6 +10,7 @@ import { useAsked } from '../composables/useAsked'
 import { usePages } from '../composables/usePages'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 const session = useSessionStore()
 const { data: first, error, loading, reload } = useAsked('trims')
@@ -31,20 +32,20 @@ const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${ro
 </script>
 
 <template>
-  <TopLine what="Trims" />
+  <TopLine :what="t('grading.trims')" />
   <ViewState v-if="!data || data.length === 0" :loading="loading" :error="error" :empty="data?.length === 0" @retry="reload">
-    <p class="text-[20px] font-[650]">No trim has been graded yet.</p>
-    <p class="muted mt-2">Open a table on the floor and press Grade when the trim is finished.</p>
+    <p class="text-[20px] font-[650]">{{ t('grading.noTrimsGradedYet') }}</p>
+    <p class="muted mt-2">{{ t('grading.openTableFloorPressGrade') }}</p>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div class="flex flex-wrap items-end justify-between gap-3">
-      <h2 class="title">Graded trims, newest first</h2>
+      <h2 class="title">{{ t('grading.gradedTrimsNewestFirst') }}</h2>
       <span class="flex flex-wrap gap-2">
-        <RouterLink to="/standards" class="btn btn-quiet min-h-11">Library of trims</RouterLink>
-        <RouterLink to="/techniques" class="btn btn-quiet min-h-11">Techniques</RouterLink>
-        <RouterLink to="/plates" class="btn btn-quiet min-h-11">Plates: every kind of dog</RouterLink>
-        <RouterLink to="/house-rules" class="btn btn-quiet min-h-11">House rules</RouterLink>
-        <RouterLink to="/rack" class="btn btn-quiet min-h-11">The rack: what each tool leaves</RouterLink>
+        <RouterLink to="/standards" class="btn btn-quiet min-h-11">{{ t('grading.trimLibrary') }}</RouterLink>
+        <RouterLink to="/techniques" class="btn btn-quiet min-h-11">{{ t('grading.techniques') }}</RouterLink>
+        <RouterLink to="/plates" class="btn btn-quiet min-h-11">{{ t('grading.platesEveryKindDog') }}</RouterLink>
+        <RouterLink to="/house-rules" class="btn btn-quiet min-h-11">{{ t('grading.houseRules') }}</RouterLink>
+        <RouterLink to="/rack" class="btn btn-quiet min-h-11">{{ t('grading.rackLengthEachToolLeaves') }}</RouterLink>
       </span>
     </div>
     <hr class="rule2 mt-2" />
@@ -53,9 +54,9 @@ const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${ro
         <RouterLink :to="placeOf(row)" class="flex min-h-14 flex-wrap items-center gap-x-4 px-1 py-2 no-underline hover:bg-well">
           <span class="muted w-24">{{ sayDate(row.onDate, session.school?.now) }}</span>
           <span class="min-w-44 flex-1 text-[18px]"
-            ><b>{{ row.apprentice }}</b> on {{ row.dog }}</span
+            ><b>{{ row.apprentice }}</b> {{ t('grading.dog', { dog: row.dog }) }}</span
           >
-          <span class="muted w-48">marked by {{ row.assessor }}</span>
+          <span class="muted w-48">{{ t('grading.markedAssessor', { assessor: row.assessor }) }}</span>
           <span class="w-72 leading-[1.25]"
             ><GlyphMark :name="glyphOf(row)" class="mr-2 align-[-4px]" />{{ wordOf(row)
             }}<span v-if="row.because && row.outcome !== 'passed'" class="muted block">{{ row.because }}</span></span
@@ -63,13 +64,15 @@ const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${ro
           <span class="w-40 text-right max-sm:text-left"
             ><template v-if="row.mark !== null && row.interval"
               ><b class="mr-3 text-[20px]">{{ Math.round(row.mark) }}</b
-              ><span class="muted">{{ Math.round(row.interval[0]) }} to {{ Math.round(row.interval[1]) }}</span></template
+              ><span class="muted">{{
+                t('grading.intervalInterval2', { interval: Math.round(row.interval[0]), interval2: Math.round(row.interval[1]) })
+              }}</span></template
             ></span
           >
         </RouterLink>
       </li>
     </ul>
     <p v-if="problem" class="mt-2 font-[650]" role="alert">{{ problem }}</p>
-    <button v-if="hasMore" class="btn btn-quiet mt-3" @click="more">Older trims</button>
+    <button v-if="hasMore" class="btn btn-quiet mt-3" @click="more">{{ t('grading.olderTrims') }}</button>
   </main>
 </template>

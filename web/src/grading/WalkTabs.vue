@@ -5,6 +5,7 @@ import { STATIONS, type Standard, type Station } from '@peen/core/standard'
 import { computed } from 'vue'
 import { glyphOfPart, STATION_WORDS, wordOfParts } from '../composables/outcomes'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // The walk round the dog: six stations as words; when one is done it carries the glyph of its worst answer.
 const props = defineProps<{ standard: Standard; result: GradeResult | null }>()
@@ -20,7 +21,7 @@ const worst = computed(() =>
 
 <template>
   <TabGroup :selected-index="at" @change="(i: number) => (at = i)">
-    <TabList class="flex border-b-2 border-ink" aria-label="Walk round the dog">
+    <TabList class="flex border-b-2 border-ink" :aria-label="t('grading.sidesDog')">
       <Tab
         v-for="(station, i) in STATIONS"
         :key="station"

@@ -58,7 +58,7 @@ const words = () => useSavedStore().words
 describe('a grade sheet', () => {
   it('is not called saved while a reading waits, and is written once for a run of readings', async () => {
     grade.answer('back-length', 'left', reading(3.2))
-    expect(words()).toBe('Saving ...')
+    expect(words()).toBe('Saving …')
     grade.answer('back-length', 'right', reading(3.4))
     await rest()
     expect(writes()).toHaveLength(1)

@@ -19,15 +19,16 @@ import { useSessionStore } from '../stores/session'
 import { useSaveSoon } from '../composables/useSaveSoon'
 import type { StoredDraft } from './merge'
 import type { Grader } from '../workers/grade.worker'
+import { t } from '../words'
 
 /** A sheet that got no answer is sent again so soon, ms. */
-const NOT_SIGNED = 'Peen does not answer, so nothing is signed. The sheet is kept here: sign it once the connection is back.'
+const NOT_SIGNED = t('grading.peenNotAnsweringSoNothing')
 const RETRY_MS = 5000
 
 /** A draft grading on this device: kept here at every change, saved when the hand rests, graded in a worker. */
 export function useGrade(grading: GradingView, standard: Standard) {
   const saved = useSavedStore()
-  const place = `sheet ${grading.id}`
+  const place = t('grading.sheetId', { id: grading.id })
   const session = useSessionStore()
   // a sheet that could not be saved last time is still here, if it is the same person's
   const kept = useLocalStorage<KeptDraft | null>(draftKey(grading.id), null, {

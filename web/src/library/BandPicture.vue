@@ -4,6 +4,7 @@ import { largestUsableU, uOf, type Criterion, type Standard } from '@peen/core/s
 import { sayNumber } from '@peen/core/units'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { t } from '../words'
 
 // Marks over the measured value: full inside the band, falling to none at the limit; under it how surely the instrument can tell.
 const props = defineProps<{ standard: Standard; criterion: Criterion; at: number | null }>()
@@ -61,12 +62,14 @@ const u = computed(() => uOf(props.standard, how.value))
 const says = computed(() => {
   const { band, limit } = how.value
   const [low, high] = [band[0], band[1]].map((end) => (end === null ? null : sayNumber(end)))
-  const full = low === null ? `up to ${high}` : high === null ? `from ${low} on` : `from ${low} to ${high}`
-  const none = [limit[0] === null ? '' : `under ${sayNumber(limit[0])}`, limit[1] === null ? '' : `over ${sayNumber(limit[1])}`].filter(
-    (part) => part !== ''
-  )
-  const grown = how.value.kind === 'length' ? ` Grown out at ${sayNumber(how.value.grownOutMm)} mm.` : ''
-  return `Full marks ${full} ${unit.value}, none ${none.join(' and ')}.${grown}`
+  const full =
+    low === null ? t('library.upHigh', { high }) : high === null ? t('library.lowOrMore', { low }) : t('library.fromLowHigh', { low, high })
+  const none = [
+    limit[0] === null ? '' : t('library.underNumber', { number: sayNumber(limit[0]) }),
+    limit[1] === null ? '' : t('library.overNumber', { number: sayNumber(limit[1]) })
+  ].filter((part) => part !== '')
+  const grown = how.value.kind === 'length' ? t('library.grownOutNumberMm', { number: sayNumber(how.value.grownOutMm) }) : ''
+  return t('library.fullMarksFullUnitNone', { full, unit: unit.value, none: none.join(' and '), grown })
 })
 const canDecide = computed(() => u.value === null || u.value <= usable.value)
 </script>
@@ -113,13 +116,15 @@ const canDecide = computed(() => u.value === null || u.value <= usable.value)
       :class="canDecide ? 'muted' : 'font-semibold text-danger'"
       :role="canDecide ? undefined : 'alert'"
     >
-      <template v-if="canDecide"
-        >The short bar is what one reading can tell: u {{ sayNumber(u) }} {{ unit }}; usable here up to
-        {{ Number.isFinite(usable) ? sayNumber(usable) : 'any' }} {{ unit }}.</template
-      ><template v-else
-        >This instrument cannot decide: its u is {{ sayNumber(u) }} {{ unit }}, and this band can use {{ sayNumber(usable) }} {{ unit }} at
-        the most. Widen the band, or take a finer instrument.</template
-      >
+      <template v-if="canDecide">{{
+        t('library.shortBarHowExactOne', {
+          number: sayNumber(u),
+          unit,
+          number2: Number.isFinite(usable) ? sayNumber(usable) : t('library.any')
+        })
+      }}</template><template v-else>{{
+        t('library.instrumentTooCoarseReadsWithin', { number: sayNumber(u), unit, number2: sayNumber(usable) })
+      }}</template>
     </p>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { changesBetween } from '@peen/core/changes'
 import { computed } from 'vue'
 import { sayChange } from './change-words'
+import { t } from '../words'
 
 // Two versions side by side: each place that differs, as it was and as it is.
 const props = defineProps<{ before: object; after: object; labels: ReadonlyMap<string, string>; from: string; to: string }>()
@@ -13,18 +14,30 @@ const changes = computed(() =>
 </script>
 
 <template>
-  <p v-if="changes.length === 0" class="muted">The two versions say the same.</p>
+  <p v-if="changes.length === 0" class="muted">{{ t('library.twoVersionsSame') }}</p>
   <template v-else>
-    <p class="muted">{{ changes.length === 1 ? 'One difference' : `${changes.length} differences` }} between {{ from }} and {{ to }}.</p>
+    <p class="muted">
+      {{
+        t('library.nBetweenFrom', {
+          n: changes.length === 1 ? t('library.oneDifference') : t('library.nDifferences', { n: changes.length }),
+          from,
+          to
+        })
+      }}
+    </p>
     <dl class="row-rule m-0 mt-2">
       <div v-for="(change, i) in changes" :key="i" class="py-2" data-change>
         <dt class="font-[650]">{{ change.where }}</dt>
         <dd class="m-0 leading-[1.35]">
-          <span v-if="change.before !== null"><span class="muted">was </span>{{ change.before }}</span>
+          <span v-if="change.before !== null"
+            ><span class="muted">{{ t('library.was') }} </span>{{ change.before }}</span
+          >
           <span v-if="change.before !== null && change.after !== null" class="muted">; </span>
-          <span v-if="change.after !== null"><span class="muted">is </span>{{ change.after }}</span>
-          <span v-if="change.after === null" class="muted">; is gone</span>
-          <span v-if="change.before === null" class="muted"> (new)</span>
+          <span v-if="change.after !== null"
+            ><span class="muted">{{ t('library.is') }} </span>{{ change.after }}</span
+          >
+          <span v-if="change.after === null" class="muted">{{ t('library.nowRemoved') }}</span>
+          <span v-if="change.before === null" class="muted"> {{ t('library.new') }}</span>
         </dd>
       </div>
     </dl>

@@ -3,6 +3,7 @@ import { bodies, coats } from '@peen/content'
 import type { Standard } from '@peen/core/standard'
 import { ref } from 'vue'
 import NumberBox from './NumberBox.vue'
+import { t } from '../words'
 
 // What holds for the whole standard: name, time, pass mark, floors, what caps the mark, what makes it.
 const props = defineProps<{ standard: Standard }>()
@@ -50,36 +51,36 @@ const putMaking = (i: number, say: string) =>
 <template>
   <div class="grid gap-3 bg-plate px-4 py-4 sm:grid-cols-2" data-head-form>
     <label class="sm:col-span-2"
-      ><span class="label">Name</span
+      ><span class="label">{{ t('library.name') }}</span
       ><input class="field" :value="standard.name" maxlength="100" @change="emit('change', { name: text($event) })"
     /></label>
     <NumberBox
-      label="Pass mark"
+      :label="t('library.passMark')"
       :value="standard.passMark"
       :low="1"
       :high="99"
       @put="(value) => emit('change', { passMark: value ?? 0 })"
     />
     <NumberBox
-      label="Standard time, minutes"
+      :label="t('library.standardTimeMinutes')"
       :value="standard.standardMin"
       :low="1"
       :high="600"
       @put="(value) => emit('change', { standardMin: value ?? 0 })"
     />
     <label class="sm:col-span-2"
-      ><span class="label">Body type</span>
+      ><span class="label">{{ t('library.bodyType') }}</span>
       <select class="field h-12" :value="standard.bodyType" @change="putBody(text($event))">
         <option v-for="body in bodies" :key="body.id" :value="body.id">{{ body.label }}</option>
       </select></label
     >
     <label class="sm:col-span-2"
-      ><span class="label">Drawn with the shapes of</span>
+      ><span class="label">{{ t('library.drawnShapes') }}</span>
       <select class="field h-12" :value="standard.plan.drawnAs" @change="putShapes(text($event))">
         <option v-for="coat in coatsOf(standard.bodyType)" :key="coat.id" :value="coat.id">{{ coat.title }}</option>
       </select></label
     >
-    <h3 class="label mt-2 mb-0 sm:col-span-2">Floors: no section may stand under its own</h3>
+    <h3 class="label mt-2 mb-0 sm:col-span-2">{{ t('library.sectionMinimumsNoSectionMay') }}</h3>
     <NumberBox
       v-for="section in standard.sections"
       :key="section.id"
@@ -89,7 +90,7 @@ const putMaking = (i: number, say: string) =>
       :high="100"
       @put="(value) => putSection(section.id, value ?? 0)"
     />
-    <h3 class="label mt-2 mb-0 sm:col-span-2">What caps the mark, at</h3>
+    <h3 class="label mt-2 mb-0 sm:col-span-2">{{ t('library.faultsLimitMarkWhat') }}</h3>
     <NumberBox
       v-for="fault in standard.critical"
       :key="fault.id"
@@ -104,21 +105,21 @@ const putMaking = (i: number, say: string) =>
         v-model="newCap"
         class="field"
         maxlength="100"
-        placeholder="another critical fault"
-        aria-label="Another critical fault"
-      /><button class="btn">Add</button>
+        :placeholder="t('library.anotherCriticalFault')"
+        :aria-label="t('library.anotherCriticalFault2')"
+      /><button class="btn">{{ t('library.add') }}</button>
     </form>
-    <h3 class="label mt-2 mb-0 sm:col-span-2">Instruments: uncertainty of one reading, and how many are taken</h3>
+    <h3 class="label mt-2 mb-0 sm:col-span-2">{{ t('library.instrumentsHowExactOneReading') }}</h3>
     <template v-for="one in standard.instruments" :key="one.id">
       <NumberBox
-        :label="`${one.name}: u, mm`"
+        :label="t('library.nameGiveOrTakeMm', { name: one.name })"
         :value="one.uMm"
         :low="0.01"
         :high="50"
         @put="(value) => putInstrument(one.id, { uMm: value ?? 0, commonMm: Math.min(one.commonMm, value ?? 0) })"
       />
       <NumberBox
-        :label="`${one.name}: readings`"
+        :label="t('library.nameReadings', { name: one.name })"
         :value="one.readings"
         :low="1"
         :high="9"
@@ -126,19 +127,23 @@ const putMaking = (i: number, say: string) =>
       />
     </template>
     <form class="flex gap-2 sm:col-span-2" @submit.prevent="addInstrument">
-      <input v-model="newTool" class="field" maxlength="60" placeholder="another instrument" aria-label="Another instrument" /><button
-        class="btn"
-      >
-        Add
+      <input
+        v-model="newTool"
+        class="field"
+        maxlength="60"
+        :placeholder="t('library.anotherInstrument')"
+        :aria-label="t('library.anotherInstrument2')"
+      /><button class="btn">
+        {{ t('library.add') }}
       </button>
     </form>
-    <h3 class="label mt-2 mb-0 sm:col-span-2">What makes it</h3>
+    <h3 class="label mt-2 mb-0 sm:col-span-2">{{ t('library.whatDefines') }}</h3>
     <label v-for="(making, i) in standard.makes" :key="i" class="sm:col-span-2"
-      ><span class="sr-only">What makes it, {{ i + 1 }}</span
+      ><span class="sr-only">{{ t('library.whatDefinesI', { i: i + 1 }) }}</span
       ><input class="field" :value="making.say" maxlength="200" @change="putMaking(i, text($event))"
     /></label>
     <label class="sm:col-span-2"
-      ><span class="label">Its own fault</span
+      ><span class="label">{{ t('library.typicalFault') }}</span
       ><input
         class="field"
         :value="standard.ownFault.name"

@@ -8,6 +8,7 @@ import { effectsOf } from './house-effects'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import TopLine from '../components/TopLine.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // Where practitioners differ, the school takes a side; both are told, and what the side changes is listed.
 const session = useSessionStore()
@@ -27,12 +28,15 @@ async function choose(id: string, side: string | null): Promise<void> {
 </script>
 
 <template>
-  <TopLine what="House rules" />
-  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="House rules">
-    <h2 class="title">Where practitioners differ, and how this school works</h2>
+  <TopLine :what="t('library.houseRules')" />
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('library.houseRules')">
+    <h2 class="title">{{ t('library.whereGroomersDifferHowSchool') }}</h2>
     <p class="muted mt-1 max-w-[70ch]">
-      Every grading records the side that was taken.
-      {{ session.isLead ? 'A change holds from now on; what was graded stays.' : 'A lead assessor changes them.' }}
+      {{
+        t('library.everyGradingRecordsWhichRule', {
+          isLead: session.isLead ? t('library.changesApplyFromNowExisting') : t('library.onlyLeadAssessorCanChange')
+        })
+      }}
     </p>
     <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }}</p>
     <hr class="rule2 mt-2" />
@@ -57,10 +61,10 @@ async function choose(id: string, side: string | null): Promise<void> {
         <p v-for="say in effects(rule)" :key="say" class="mb-3 -mt-1 leading-[1.35]">{{ say }}</p>
       </li>
     </ul>
-    <h2 class="title mt-8">When a trim passes</h2>
+    <h2 class="title mt-8">{{ t('library.whenTrimPasses') }}</h2>
     <hr class="rule2 mt-2 mb-2" />
     <GradeLimits :may-change="session.isLead" />
-    <h2 class="title mt-8">Stripped coats: what is a light roll, and what must be mended</h2>
+    <h2 class="title mt-8">{{ t('library.strippedCoatsWhatCountsLight') }}</h2>
     <hr class="rule2 mt-2 mb-2" />
     <CoatLimits :may-change="session.isLead" />
   </main>

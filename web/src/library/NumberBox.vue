@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import { t } from '../words'
 
 // A number in a labelled field; what is typed stays, and what is wrong with it is said below. Empty is "open" where that is allowed.
 const props = defineProps<{ label: string; value: number | null; low: number; high: number; open?: boolean }>()
@@ -23,7 +24,13 @@ function put(): void {
   wrong.value =
     text !== '' && Number.isFinite(value) && value >= props.low && value <= props.high
       ? null
-      : `${props.label} is "${typed.value}"; allowed is ${props.low} to ${props.high}${props.open ? ', or nothing for an open end' : ''}.`
+      : t('library.labelTypedMustLowHigh', {
+          label: props.label,
+          typed: typed.value,
+          low: props.low,
+          high: props.high,
+          open: props.open ? t('library.orEmptyNoLimit') : ''
+        })
   if (wrong.value === null) emit('put', value)
 }
 </script>
@@ -35,7 +42,7 @@ function put(): void {
       v-model="typed"
       class="field"
       inputmode="decimal"
-      :placeholder="open ? 'open' : ''"
+      :placeholder="open ? t('library.noLimit') : ''"
       :aria-invalid="wrong ? 'true' : undefined"
       @change="put"
     />

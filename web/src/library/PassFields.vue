@@ -6,6 +6,7 @@ import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
 import NumberBox from './NumberBox.vue'
 import { DIRECTION_NAMES, KIND_NAMES, SHARE_NAMES, toolName } from './pass-words'
+import { t } from '../words'
 
 // One pass over a place: what is done, with which tool and in which direction, what it leaves, at which step.
 const props = defineProps<{ pass: Pass; techniques: readonly string[]; label: string }>()
@@ -38,43 +39,53 @@ function putHouse(value: string): void {
 <template>
   <div class="grid gap-2 sm:grid-cols-2">
     <label
-      ><span class="label">Work</span
+      ><span class="label">{{ t('library.work') }}</span
       ><select
         class="field h-11"
         :value="pass.kind"
-        :aria-label="`${label}: work`"
+        :aria-label="t('library.labelWork', { label })"
         @change="emit('put', passAs(pass, text($event) as PassKind, rack))"
       >
         <option v-for="kind in PASS_KINDS" :key="kind" :value="kind">{{ KIND_NAMES[kind] }}</option>
       </select></label
     >
     <label
-      ><span class="label">Tool</span
-      ><select class="field h-11" :value="pass.tools[0] ?? ''" :aria-label="`${label}: tool`" @change="putTool(text($event))">
-        <option v-if="pass.tools.length === 0" value="">choose one</option>
+      ><span class="label">{{ t('library.tool') }}</span
+      ><select
+        class="field h-11"
+        :value="pass.tools[0] ?? ''"
+        :aria-label="t('library.labelTool', { label })"
+        @change="putTool(text($event))"
+      >
+        <option v-if="pass.tools.length === 0" value="">{{ t('library.chooseOne') }}</option>
         <option v-for="tool in fitting" :key="tool.id" :value="tool.id">{{ toolName(tool) }}</option>
       </select></label
     >
     <label v-if="pass.direction !== null"
-      ><span class="label">Direction</span
+      ><span class="label">{{ t('library.direction') }}</span
       ><select
         class="field h-11"
         :value="pass.direction"
-        :aria-label="`${label}: direction`"
+        :aria-label="t('library.labelDirection', { label })"
         @change="putDirection(text($event) as 'with')"
       >
         <option v-for="one in PASS_DIRECTIONS" :key="one" :value="one">{{ DIRECTION_NAMES[one] }}</option>
       </select></label
     >
     <label v-if="pass.kind === 'pull'"
-      ><span class="label">How much is pulled</span
-      ><select class="field h-11" :value="pass.share" :aria-label="`${label}: how much`" @change="put({ share: text($event) as 'top' })">
+      ><span class="label">{{ t('library.howMuchPulled') }}</span
+      ><select
+        class="field h-11"
+        :value="pass.share"
+        :aria-label="t('library.labelHowMuch', { label })"
+        @change="put({ share: text($event) as 'top' })"
+      >
         <option v-for="one in SHARES" :key="one" :value="one">{{ SHARE_NAMES[one] }}</option>
       </select></label
     >
     <NumberBox
       v-if="SETS_LENGTH[pass.kind] !== 'never'"
-      label="Leaves, mm; empty where it only runs out"
+      :label="t('library.leavesMmEmptyWhereOnly')"
       open
       :value="pass.leavesMm"
       :low="0.1"
@@ -82,27 +93,32 @@ function putHouse(value: string): void {
       @put="(leavesMm) => put({ leavesMm })"
     />
     <label
-      ><span class="label">Step</span
-      ><select class="field h-11" :value="pass.technique" :aria-label="`${label}: step`" @change="put({ technique: text($event) })">
+      ><span class="label">{{ t('library.step') }}</span
+      ><select
+        class="field h-11"
+        :value="pass.technique"
+        :aria-label="t('library.labelStep', { label })"
+        @change="put({ technique: text($event) })"
+      >
         <option v-if="!techniques.includes(pass.technique)" :value="pass.technique">
-          {{ techniqueById(pass.technique)?.name ?? pass.technique }}, not a step of this trim
+          {{ t('library.nameNotStepTrim', { name: techniqueById(pass.technique)?.name ?? pass.technique }) }}
         </option>
         <option v-for="id in techniques" :key="id" :value="id">{{ techniqueById(id)?.name ?? id }}</option>
       </select></label
     >
     <label
-      ><span class="label">Where, in a few words</span
+      ><span class="label">{{ t('library.whereFewWords') }}</span
       ><input class="field h-11" :value="pass.where ?? ''" maxlength="120" @change="putWhere(text($event))"
     /></label>
     <label
-      ><span class="label">Only where the house has it so</span
+      ><span class="label">{{ t('library.onlyUnderHouseRule') }}</span
       ><select
         class="field h-11"
         :value="pass.house ? `${pass.house.id}=${pass.house.side}` : ''"
-        :aria-label="`${label}: house rule`"
+        :aria-label="t('library.labelHouseRule', { label })"
         @change="putHouse(text($event))"
       >
-        <option value="">always</option>
+        <option value="">{{ t('library.always') }}</option>
         <optgroup v-for="rule in houseRules" :key="rule.id" :label="rule.question">
           <option v-for="(side, i) in rule.sides" :key="side" :value="`${rule.id}=${i}`">{{ rule.question }}: {{ side }}</option>
         </optgroup>
@@ -110,19 +126,19 @@ function putHouse(value: string): void {
     >
     <p class="muted sm:col-span-2">
       <template v-if="pass.tools.length > 1">
-        Or with
+        {{ t('library.or') }}
         <button
           v-for="id in pass.tools.slice(1)"
           :key="id"
           class="mr-2 min-h-11 underline underline-offset-4"
-          :aria-label="`${label}: not with ${id}`"
+          :aria-label="t('library.labelRemoveId', { label, id })"
           @click="put({ tools: pass.tools.filter((one) => one !== id) })"
         >
-          {{ rack.find((tool) => tool.id === id)?.label ?? id }}, take out
+          {{ t('library.labelRemove', { label: rack.find((tool) => tool.id === id)?.label ?? id }) }}
         </button>
       </template>
-      <select class="field inline-block h-11 w-auto" value="" :aria-label="`${label}: or with`" @change="also(text($event))">
-        <option value="">another tool that may be taken instead</option>
+      <select class="field inline-block h-11 w-auto" value="" :aria-label="t('library.labelOr', { label })" @change="also(text($event))">
+        <option value="">{{ t('library.addAlternativeTool') }}</option>
         <option v-for="tool in fitting.filter(({ id }) => !pass.tools.includes(id))" :key="tool.id" :value="tool.id">
           {{ toolName(tool) }}
         </option>

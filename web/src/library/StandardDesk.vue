@@ -20,6 +20,7 @@ import { togetherOf, useDraft } from './useDraft'
 import TextClash from '../components/TextClash.vue'
 import { clashName, clashSays } from './change-words'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // Where a standard is written: its criteria in order at the right, and what each number means on the dog at the left.
 const props = defineProps<{ id: string }>()
@@ -41,7 +42,9 @@ const at = computed(() => stops.value.find(({ id }) => id === stop.value) ?? sto
 const live = computed(() =>
   standard.value && criterion.value && at.value ? liveAt(standard.value, drawn.value.coat, criterion.value, at.value.value) : null
 )
-const view = computed(() => (criterion.value ? viewFor(criterion.value) : { from: 'side' as const, mirrored: false, name: 'left side' }))
+const view = computed(() =>
+  criterion.value ? viewFor(criterion.value) : { from: 'side' as const, mirrored: false, name: t('library.leftSide') }
+)
 const plan = computed(() => standard.value?.plan.lengthsMm ?? {})
 const issuesOf = (id: string) => issues.value.filter(({ path }) => path.includes(`criteria.${id}.`))
 const otherIssues = computed(() => togetherOf(issues.value.filter(({ path }) => !/criteria\.[^.]+\./.test(path))))
@@ -95,11 +98,11 @@ async function drop(): Promise<void> {
   await ask('dropDraft', { id: props.id })
   await router.push('/standards')
 }
-useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo() }])
+useKeys([{ key: 'z', label: t('library.undoLastChange'), run: () => draft.undo() }])
 </script>
 
 <template>
-  <TopLine what="Writing a trim" />
+  <TopLine :what="t('library.editTrim')" />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" :empty="false" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_520px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
@@ -120,7 +123,7 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
         :label="`${standard.name}, ${view.name}`"
         @pick="(region) => (open = standard!.criteria.find((one) => one.region === region)?.id ?? open)"
       />
-      <div v-if="stops.length > 0" class="mt-3 flex flex-wrap gap-2" role="group" aria-label="Show it on the dog at">
+      <div v-if="stops.length > 0" class="mt-3 flex flex-wrap gap-2" role="group" :aria-label="t('library.showDog')">
         <button
           v-for="one in stops"
           :key="one.id"
@@ -131,23 +134,23 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           {{ one.name }}
         </button>
       </div>
-      <p v-if="live && !live.isDrawn" class="muted mt-2">The figure cannot show this one; the bar beside its numbers does.</p>
+      <p v-if="live && !live.isDrawn" class="muted mt-2">{{ t('library.figureCannotShowOneSee') }}</p>
       <p v-if="!criterion" class="muted mt-3 max-w-[60ch] leading-[1.4]">
-        Touch the dog or a criterion. What is just right, what gets no marks and what is grown out is shown on the dog as you choose it.
+        {{ t('library.touchDogOrCriterionDog') }}
       </p>
     </main>
-    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="The standard">
+    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" :aria-label="t('library.standard')">
       <div class="px-5 pt-4 pb-3">
         <h2 class="title">{{ standard.name }}</h2>
         <p class="muted">
-          Draft of version {{ standard.version }} by {{ data.by
-          }}<template v-if="data.basedOn">, from {{ data.basedOn.id }} {{ data.basedOn.version }}</template
-          >. Nothing is graded by it yet.
+          {{ t('library.draftVersionVersion', { version: standard.version, by: data.by })
+          }}<template v-if="data.basedOn">{{ t('library.fromIdVersion', { id: data.basedOn.id, version: data.basedOn.version }) }}</template
+          >{{ t('library.notUsedGradingYet') }}
         </p>
         <p v-if="said" class="mt-2 font-[650]" role="status">{{ said }}</p>
-        <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }} What you typed is still here.</p>
+        <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ t('library.refusedWhatYouTypedStill', { refused }) }}</p>
         <TextClash
-          title="Another device wrote on this draft"
+          :title="t('library.draftAlsoChangedAnotherDevice')"
           :clashes="clashes"
           :name-of="(clash) => clashName(clash, standard!)"
           :say="(_clash, value) => clashSays(value)"
@@ -157,9 +160,13 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           <li v-for="issue in otherIssues" :key="issue.path">{{ issue.say }}</li>
         </ul>
         <p v-if="issues.length > 0" class="mt-2 leading-[1.35]" role="status">
-          {{ issues.length === 1 ? 'One thing stands' : `${issues.length} things stand` }} against using it.
+          {{
+            t('library.nAgainstUsing', {
+              n: issues.length === 1 ? t('library.oneThingStands') : t('library.nThingsStand', { n: issues.length })
+            })
+          }}
         </p>
-        <p v-else class="mt-2 leading-[1.35] text-act" role="status">It can be used. {{ right }}</p>
+        <p v-else class="mt-2 leading-[1.35] text-act" role="status">{{ t('library.readyUseRight', { right }) }}</p>
       </div>
       <div class="min-h-0 flex-1 border-t border-line lg:overflow-y-auto">
         <button
@@ -167,7 +174,7 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           :aria-expanded="open === ''"
           @click="open = open === '' ? null : ''"
         >
-          Name, pass mark, floors, caps, instruments
+          {{ t('library.namePassMarkFloorsCaps') }}
         </button>
         <HeadForm v-if="open === ''" :standard="standard" @change="(part) => draft.change(part)" />
         <button
@@ -175,7 +182,7 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           :aria-expanded="open === STEPS"
           @click="open = open === STEPS ? null : STEPS"
         >
-          The work in order
+          {{ t('library.stepsOrder') }}
         </button>
         <StepsForm v-if="open === STEPS" :standard="standard" @change="(part) => draft.change(part)" />
         <button
@@ -183,7 +190,7 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
           :aria-expanded="open === WORK"
           @click="open = open === WORK ? null : WORK"
         >
-          What is done at each place, pass by pass
+          {{ t('library.whatDoneEachPlacePass') }}
         </button>
         <WorkForm v-if="open === WORK" :standard="standard" @change="(part) => draft.change(part)" />
         <SortList :options="{ handle: '[data-handle]', animation: 120 }" @moved="reorder">
@@ -206,23 +213,25 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
                     ><span v-if="issuesOf(element.id).length > 0" class="block text-danger">{{ issuesOf(element.id)[0].say }}</span></span
                   >
                   <span class="muted narrow w-36 text-right">{{ sayTarget(element) }}</span>
-                  <span class="w-7 text-right" :aria-label="`weight ${element.weight}`">{{ element.weight }}</span>
+                  <span class="w-7 text-right" :aria-label="t('library.weightWeight', { weight: element.weight })">{{
+                    element.weight
+                  }}</span>
                 </button>
               </div>
               <template v-if="open === element.id">
                 <div class="flex flex-wrap gap-2 bg-plate px-4 pt-3">
                   <button class="btn btn-quiet min-h-11 px-3" :disabled="index === 0" @click="draft.moveCriterion(element.id, -1)">
-                    Earlier
+                    {{ t('library.moveUp') }}
                   </button>
                   <button
                     class="btn btn-quiet min-h-11 px-3"
                     :disabled="index === order.length - 1"
                     @click="draft.moveCriterion(element.id, 1)"
                   >
-                    Later
+                    {{ t('library.moveDown') }}
                   </button>
-                  <button class="btn btn-quiet min-h-11 px-3" @click="draft.removeCriterion(element.id)">Take it out</button>
-                  <span class="muted self-center">{{ share.toFixed(1) }} % of the marks</span>
+                  <button class="btn btn-quiet min-h-11 px-3" @click="draft.removeCriterion(element.id)">{{ t('library.remove') }}</button>
+                  <span class="muted self-center">{{ t('library.shareMarks', { share: share.toFixed(1) }) }}</span>
                 </div>
                 <CriterionForm
                   :standard="standard"
@@ -236,13 +245,16 @@ useKeys([{ key: 'z', label: 'Take the last change back', run: () => draft.undo()
         </SortList>
       </div>
       <div class="flex flex-wrap gap-2 border-t border-line px-5 py-3">
-        <button class="btn btn-quiet min-h-11" @click="add">Another criterion</button>
-        <button class="btn btn-quiet min-h-11" :disabled="before.length === 0" @click="draft.undo">Undo</button>
-        <button class="btn btn-quiet min-h-11" @click="dropping = !dropping">Throw away</button>
-        <button v-if="session.isLead" class="btn btn-go min-h-11 flex-1" :disabled="issues.length > 0" @click="use">Put it into use</button>
-        <p v-else class="muted w-full">A lead assessor puts it into use.</p>
+        <button class="btn btn-quiet min-h-11" @click="add">{{ t('library.addCriterion') }}</button>
+        <button class="btn btn-quiet min-h-11" :disabled="before.length === 0" @click="draft.undo">{{ t('library.undo') }}</button>
+        <button class="btn btn-quiet min-h-11" @click="dropping = !dropping">{{ t('library.discard') }}</button>
+        <button v-if="session.isLead" class="btn btn-go min-h-11 flex-1" :disabled="issues.length > 0" @click="use">
+          {{ t('library.bringIntoUse') }}
+        </button>
+        <p v-else class="muted w-full">{{ t('library.onlyLeadAssessorCanBring') }}</p>
         <p v-if="dropping" class="w-full">
-          The draft is gone then, the standard stays as it is. <button class="btn min-h-11 px-3" @click="drop">Throw the draft away</button>
+          {{ t('library.deletesDraftStandardStays') }}
+          <button class="btn min-h-11 px-3" @click="drop">{{ t('library.discardDraft') }}</button>
         </p>
         <p v-if="asking" class="w-full font-semibold text-danger" role="alert">{{ asking }}</p>
       </div>

@@ -10,6 +10,7 @@ import { useAsked } from '../composables/useAsked'
 import { dogOfTrim } from '../figure/place'
 import PlateThumb from '../figure/PlateThumb.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // The library: every trim of the school as a plate, with what makes it.
 const session = useSessionStore()
@@ -27,7 +28,7 @@ async function read(event: Event): Promise<void> {
   input.value = ''
   if (!file) return
   if (file.size > 1_000_000) {
-    refused.value = [`${file.name} has ${Math.ceil(file.size / 1_000_000)} MB; allowed is 1 MB. Nothing was changed.`]
+    refused.value = [t('library.nameSizeMbMust1', { name: file.name, size: Math.ceil(file.size / 1_000_000) })]
     return
   }
   try {
@@ -37,28 +38,27 @@ async function read(event: Event): Promise<void> {
   } catch (caught) {
     if (caught instanceof ApiError && caught.problem.errors)
       refused.value = caught.problem.errors.slice(0, 8).map(({ path, detail }) => `${path}: ${detail}`)
-    else refused.value = [caught instanceof SyntaxError ? `${file.name} is no JSON file. Nothing was changed.` : sentenceOf(caught)]
+    else refused.value = [caught instanceof SyntaxError ? t('library.nameNotJsonFileNothing', { name: file.name }) : sentenceOf(caught)]
   }
 }
 </script>
 
 <template>
-  <TopLine what="Library of trims" />
+  <TopLine :what="t('library.trimLibrary')" />
   <ViewState v-if="!data" :loading="loading" :error="error" :empty="false" @retry="reload" />
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div class="flex flex-wrap items-end justify-between gap-3">
       <div>
-        <h2 class="title">The trims this school teaches and grades</h2>
+        <h2 class="title">{{ t('library.trimsSchoolTeachesGrades') }}</h2>
         <p class="muted mt-1 max-w-[70ch]">
-          Each drawn at true scale by the numbers it is graded by. Open one to see what makes it, to print it for the wall, or to make it
-          your own.
+          {{ t('library.eachDrawnScaleFromNumbers') }}
         </p>
       </div>
       <span class="flex flex-wrap gap-2">
-        <RouterLink to="/techniques" class="btn btn-quiet min-h-11">Techniques</RouterLink>
-        <RouterLink to="/plates" class="btn btn-quiet min-h-11">Plates</RouterLink>
+        <RouterLink to="/techniques" class="btn btn-quiet min-h-11">{{ t('library.techniques') }}</RouterLink>
+        <RouterLink to="/plates" class="btn btn-quiet min-h-11">{{ t('library.plates') }}</RouterLink>
         <label v-if="session.isStaff" class="btn btn-quiet min-h-11 cursor-pointer focus-within:outline-3 focus-within:outline-ink"
-          >Read one from a file<input class="sr-only" type="file" accept=".json,application/json" @change="read"
+          >{{ t('library.importFromFile') }}<input class="sr-only" type="file" accept=".json,application/json" @change="read"
         /></label>
       </span>
     </div>
@@ -77,7 +77,7 @@ async function read(event: Event): Promise<void> {
               :mirrored="false"
               :width="216"
               :height="172"
-              :label="`${row.name}, from the side`"
+              :label="t('library.nameFromSide', { name: row.name })"
             />
           </RouterLink>
           <div class="min-w-0">
@@ -87,9 +87,14 @@ async function read(event: Event): Promise<void> {
               }}</RouterLink>
             </h2>
             <p class="muted leading-[1.3]">
-              {{ body.label }}, {{ row.standardMin }} min, {{ row.criteria }} criteria<template v-if="!row.shipped"
-                >, version {{ row.version }}</template
-              ><template v-if="!row.shipped">, our own</template>
+              {{
+                t('library.labelStandardMinMinCriteriaCriteria', {
+                  label: body.label,
+                  standardMin: row.standardMin,
+                  criteria: row.criteria
+                })
+              }}<template v-if="!row.shipped">{{ t('library.versionVersion', { version: row.version }) }}</template
+              ><template v-if="!row.shipped">{{ t('library.ourOwn') }}</template>
             </p>
             <ul class="m-0 mt-2 list-none p-0 leading-[1.35]">
               <li v-for="{ say } in row.makes" :key="say" class="flex gap-2">
@@ -100,14 +105,14 @@ async function read(event: Event): Promise<void> {
               v-if="row.draftId && session.isStaff"
               :to="`/standard-drafts/${row.draftId}`"
               class="mt-1 flex min-h-11 items-center"
-              >A new version is being written</RouterLink
+              >{{ t('library.newVersionDraft') }}</RouterLink
             >
           </div>
         </article>
       </li>
     </ul>
     <section v-if="retired.length > 0" class="mt-6">
-      <h2>No longer planned</h2>
+      <h2>{{ t('library.noLongerPlanned') }}</h2>
       <ul class="row-rule m-0 mt-1 list-none border-y border-line p-0">
         <li v-for="{ row } in retired" :key="row.id">
           <RouterLink :to="`/standards/${row.id}`" class="flex min-h-11 items-center no-underline hover:underline">{{

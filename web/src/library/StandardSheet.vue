@@ -24,6 +24,7 @@ import VersionList from './VersionList.vue'
 import WorkPlan from './WorkPlan.vue'
 import { useSessionStore } from '../stores/session'
 import { techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 // One trim: drawn, with what makes it, what the house makes of it, and everything it is graded by.
 const props = defineProps<{ id: string; version?: string }>()
@@ -121,10 +122,10 @@ const copyId = computed(() =>
 )
 const chart = () =>
   act(async () => {
-    said.value = 'Drawing the chart …'
+    said.value = t('library.drawingChart')
     const { downloadWallChart } = await import('./wall-chart')
     await downloadWallChart(standard.value!)
-    said.value = 'The chart is with your downloads.'
+    said.value = t('library.chartYourDownloads')
   })
 const file = () =>
   saveFile(
@@ -139,7 +140,7 @@ const retire = (retired: boolean) =>
 </script>
 
 <template>
-  <TopLine :what="standard?.name ?? 'Library of trims'" />
+  <TopLine :what="standard?.name ?? t('library.trimLibrary')" />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" :empty="false" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_400px] lg:overflow-hidden">
     <main class="min-w-0 p-3 sm:p-4 lg:overflow-y-auto" tabindex="0">
@@ -152,12 +153,12 @@ const retire = (retired: boolean) =>
         :notes="notes"
         :height="520"
         :lists-rest="false"
-        :caption="`${drawn.body.label}, ${drawn.body.withersMm} mm, ${view.name}`"
+        :caption="t('library.labelWithersMmMmName', { label: drawn.body.label, withersMm: drawn.body.withersMm, name: view.name })"
         :label="`${standard.name}, ${view.name}`"
         @pick="(region) => (lit = notes.findIndex((note) => note.region === region))"
       />
       <ViewButtons class="mt-3" :view="view.id" @look="(id) => (view = VIEW_NAMES.find((one) => one.id === id)!)" />
-      <h2 class="mt-6 text-[20px]">Graded by, as one walks round the dog</h2>
+      <h2 class="mt-6 text-[20px]">{{ t('library.gradedSideSide') }}</h2>
       <hr class="rule2 mt-1" />
       <section v-for="{ station, criteria } in stations" :key="station" class="mt-4">
         <h3 class="label mb-0">{{ STATION_WORDS[station] }}</h3>
@@ -165,18 +166,22 @@ const retire = (retired: boolean) =>
           <li v-for="criterion in criteria" :key="criterion.id" class="grid gap-x-4 py-2 leading-[1.3] sm:grid-cols-[1fr_190px_1.2fr]">
             <span
               ><b class="font-[650]">{{ criterion.label }}</b
-              ><span v-if="made(criterion.id) >= 0" class="numeral ml-2 text-[18px]" title="what makes it">{{
+              ><span v-if="made(criterion.id) >= 0" class="numeral ml-2 text-[18px]" :title="t('library.whatDefines2')">{{
                 made(criterion.id) + 1
               }}</span
               ><span class="muted block">{{ criterion.place }}</span></span
             >
             <span
               >{{ sayTarget(criterion)
-              }}<span v-if="criterion.how.kind === 'length'" class="muted block">grown out at {{ criterion.how.grownOutMm }} mm</span></span
+              }}<span v-if="criterion.how.kind === 'length'" class="muted block">{{
+                t('library.grownOutGrownOutMmMm', { grownOutMm: criterion.how.grownOutMm })
+              }}</span></span
             >
             <span class="muted"
-              >{{ sayInstrument(standard, criterion) }}; weight {{ criterion.weight
-              }}<template v-if="criterion.how.kind === 'judged'">; best: {{ criterion.how.levels[4] }}</template></span
+              >{{ t('library.instrumentWeightWeight', { instrument: sayInstrument(standard, criterion), weight: criterion.weight })
+              }}<template v-if="criterion.how.kind === 'judged'">{{
+                t('library.bestLevels', { levels: criterion.how.levels[4] })
+              }}</template></span
             >
           </li>
         </ul>
@@ -187,19 +192,23 @@ const retire = (retired: boolean) =>
         :rack="session.school?.tools ?? []"
         :comb-base="session.school?.houseRules['comb-base'] === 1 ? '10' : '30'"
       />
-      <p class="muted mt-4 leading-[1.4]">Hair left, mm: {{ lengths.join(', ') }}.</p>
+      <p class="muted mt-4 leading-[1.4]">{{ t('library.lengthLeftMmLengths', { lengths: lengths.join(', ') }) }}</p>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-8 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
       <h2 class="title text-[24px]">{{ standard.name }}</h2>
       <p class="muted mt-1">
-        Version {{ standard.version }}, about {{ standard.standardMin }} minutes, passed from {{ standard.passMark }} of 100<template
-          v-if="data.graded > 0"
-          >; {{ data.graded }} graded by it</template
+        {{
+          t('library.versionVersionAboutStandardMinMinutes', {
+            version: standard.version,
+            standardMin: standard.standardMin,
+            passMark: standard.passMark
+          })
+        }}<template v-if="data.graded > 0">{{ t('library.gradedGraded', { graded: data.graded }) }}</template
         >.
       </p>
-      <p v-if="data.retired" class="mt-2 font-[650]">No longer planned. What was graded by it stays.</p>
+      <p v-if="data.retired" class="mt-2 font-[650]">{{ t('library.noLongerOfferedExistingGradings') }}</p>
       <hr class="rule2 mt-2.5 mb-1" />
-      <h2 class="mt-3">What makes it</h2>
+      <h2 class="mt-3">{{ t('library.whatDefines') }}</h2>
       <ol class="m-0 list-none p-0">
         <li
           v-for="({ say }, i) in standard.makes"
@@ -210,17 +219,19 @@ const retire = (retired: boolean) =>
           <span class="numeral w-5 flex-none text-[22px] leading-[1.1]">{{ i + 1 }}</span>{{ say }}
         </li>
       </ol>
-      <p class="mt-2 leading-[1.35]"><b>Its own fault:</b> {{ standard.ownFault.name.toLowerCase() }}.</p>
+      <p class="mt-2 leading-[1.35]">
+        <b>{{ t('library.typicalFault2') }}</b> {{ standard.ownFault.name.toLowerCase() }}.
+      </p>
       <template v-if="variants.length > 0">
-        <h2 class="mt-5">As the house or the owner has it</h2>
+        <h2 class="mt-5">{{ t('library.houseRulesOwnersWishes') }}</h2>
         <ul class="row-rule m-0 mt-1 list-none border-y border-line p-0">
           <li v-for="variant in variants" :key="variant.key" class="py-2 leading-[1.35]">
             <b class="font-[650]">{{ variant.when }}.</b> {{ variant.says }}.
-            <span v-if="variant.holds" class="text-act">This house works so; the plate shows it.</span>
+            <span v-if="variant.holds" class="text-act">{{ t('library.schoolsRuleShownPlate') }}</span>
           </li>
         </ul>
       </template>
-      <h2 class="mt-5">The work, in order</h2>
+      <h2 class="mt-5">{{ t('library.stepsOrder') }}</h2>
       <ol class="row-rule m-0 mt-1 list-none border-y border-line p-0">
         <li v-for="(step, i) in standard.plan.steps" :key="step.technique">
           <RouterLink
@@ -228,19 +239,21 @@ const retire = (retired: boolean) =>
             class="flex min-h-11 items-center gap-3 py-1 leading-[1.2] no-underline hover:underline"
           >
             <span class="numeral w-5 text-[18px]">{{ i + 1 }}</span><span class="flex-1">{{ step.label }}</span>
-            <span class="muted whitespace-nowrap">{{ step.minutes }} min{{ step.apart ? ', its own clock' : '' }}</span>
+            <span class="muted whitespace-nowrap">{{
+              t('library.minutesMinApart', { minutes: step.minutes, apart: step.apart ? t('library.timedSeparately') : '' })
+            }}</span>
             <span class="sr-only">{{ techniqueById(step.technique)?.name }}</span>
           </RouterLink>
         </li>
       </ol>
       <div class="mt-5 grid gap-2">
-        <button class="btn" @click="chart">Wall chart, PDF</button>
+        <button class="btn" @click="chart">{{ t('library.wallChartPdf') }}</button>
         <template v-if="session.isStaff">
-          <button class="btn btn-go" @click="draft(null)">Change it: write version {{ newest + 1 }}</button>
-          <button class="btn btn-quiet" @click="copying = true">Make a trim of our own from it</button>
-          <button class="btn btn-quiet" @click="file">As a file, JSON</button>
+          <button class="btn btn-go" @click="draft(null)">{{ t('library.editVersionNewest', { newest: newest + 1 }) }}</button>
+          <button class="btn btn-quiet" @click="copying = true">{{ t('library.makeOurOwnTrimFrom') }}</button>
+          <button class="btn btn-quiet" @click="file">{{ t('library.downloadJson') }}</button>
           <button v-if="session.isLead" class="btn btn-quiet" @click="retire(!data.retired)">
-            {{ data.retired ? 'Plan it again' : 'Take it out of planning' }}
+            {{ data.retired ? t('library.offerAgain') : t('library.stopOffering') }}
           </button>
         </template>
         <p v-if="said" class="muted" role="status">{{ said }}</p>
@@ -253,23 +266,28 @@ const retire = (retired: boolean) =>
         @compare="(version) => (comparing = version)"
       />
     </aside>
-    <SheetDialog :open="copying" title="A trim of our own" @close="copying = false">
+    <SheetDialog :open="copying" :title="t('library.ourOwnTrim')" @close="copying = false">
       <form novalidate @submit.prevent="draft({ id: copyId, name: copyName.trim() })">
         <label class="block"
-          ><span class="label">Name</span><input v-model="copyName" class="field" maxlength="100" placeholder="Our short summer trim"
+          ><span class="label">{{ t('library.name') }}</span
+          ><input v-model="copyName" class="field" maxlength="100" :placeholder="t('library.ourShortSummerTrim')"
         /></label>
-        <p class="muted mt-2">It begins as “{{ standard.name }}” is now; nothing is graded by it until a lead assessor puts it into use.</p>
+        <p class="muted mt-2">{{ t('library.startsCopyNameNotUsed', { name: standard.name }) }}</p>
         <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }}</p>
-        <button class="btn btn-go mt-3" :disabled="copyId === ''">Begin</button>
+        <button class="btn btn-go mt-3" :disabled="copyId === ''">{{ t('library.start') }}</button>
       </form>
     </SheetDialog>
-    <SheetDialog :open="comparing !== null" :title="`${standard.name}: version ${comparing} and ${shownVersion}`" @close="comparing = null">
+    <SheetDialog
+      :open="comparing !== null"
+      :title="t('library.nameVersionComparingShownVersion', { name: standard.name, comparing, shownVersion })"
+      @close="comparing = null"
+    >
       <ChangeList
         v-if="other && comparing !== null && other.standard.version === comparing"
         :before="other.standard"
         :after="data.standard"
         :labels="labels"
-        :from="`version ${comparing}`"
+        :from="t('library.versionComparing', { comparing })"
         :to="`version ${shownVersion}`"
       />
     </SheetDialog>

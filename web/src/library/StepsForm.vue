@@ -7,6 +7,7 @@ import { useSessionStore } from '../stores/session'
 import { allTechniques, techniqueById } from '../stores/techniques'
 import NumberBox from './NumberBox.vue'
 import { toolName } from './pass-words'
+import { t } from '../words'
 
 // The work in its order. Brushing out, bath and drying have a clock of their own.
 const props = defineProps<{ standard: Standard }>()
@@ -60,7 +61,13 @@ function add(): void {
             ><span class="label">{{ i + 1 }}. {{ techniqueById(step.technique)?.name ?? step.technique }}</span
             ><input class="field" :value="step.label" maxlength="80" @change="put(i, { label: text($event) })"
           /></label>
-          <NumberBox label="Minutes" :value="step.minutes" :low="1" :high="240" @put="(value) => put(i, { minutes: value ?? 1 })" />
+          <NumberBox
+            :label="t('library.minutes')"
+            :value="step.minutes"
+            :low="1"
+            :high="240"
+            @put="(value) => put(i, { minutes: value ?? 1 })"
+          />
         </div>
         <label class="mt-1 flex min-h-11 items-center gap-2"
           ><input
@@ -68,59 +75,64 @@ function add(): void {
             class="h-5 w-5"
             :checked="step.apart === true"
             @change="putApart(i, ($event.target as HTMLInputElement).checked)"
-          />its own clock, not in the trim’s minutes</label
+          />{{ t('library.timedSeparatelyNotTrimsMinutes') }}</label
         >
         <div class="mt-2 flex flex-wrap gap-2">
           <select
             class="field h-11 flex-1"
             :value="step.toolId ?? ''"
-            :aria-label="`Tool of ${step.label}`"
+            :aria-label="t('library.toolLabel', { label: step.label })"
             @change="putTool(i, text($event))"
           >
-            <option value="">no tool</option>
+            <option value="">{{ t('library.noTool') }}</option>
             <option v-for="tool in session.school?.tools ?? []" :key="tool.id" :value="tool.id">{{ toolName(tool) }}</option>
           </select>
           <select
             v-if="step.direction !== null"
             class="field h-11 w-36"
             :value="step.direction"
-            :aria-label="`Direction of ${step.label}`"
+            :aria-label="t('library.directionLabel', { label: step.label })"
             @change="put(i, { direction: text($event) as 'with' })"
           >
-            <option value="with">with</option>
-            <option value="against">against</option>
+            <option value="with">{{ t('library.with') }}</option>
+            <option value="against">{{ t('library.against') }}</option>
           </select>
-          <button class="btn btn-quiet min-h-11 px-3" :disabled="i === 0" :aria-label="`${step.label}: earlier`" @click="move(i, -1)">
-            Earlier
+          <button
+            class="btn btn-quiet min-h-11 px-3"
+            :disabled="i === 0"
+            :aria-label="t('library.labelMoveUp', { label: step.label })"
+            @click="move(i, -1)"
+          >
+            {{ t('library.moveUp') }}
           </button>
           <button
             class="btn btn-quiet min-h-11 px-3"
             :disabled="i === steps.length - 1"
-            :aria-label="`${step.label}: later`"
+            :aria-label="t('library.labelMoveDown', { label: step.label })"
             @click="move(i, 1)"
           >
-            Later
+            {{ t('library.moveDown') }}
           </button>
           <button
             class="btn btn-quiet min-h-11 px-3"
-            :aria-label="`${step.label}: take it out`"
+            :aria-label="t('library.labelRemove2', { label: step.label })"
             @click="putSteps(steps.filter((_, k) => k !== i))"
           >
-            Out
+            {{ t('library.remove') }}
           </button>
         </div>
       </li>
     </ol>
     <div class="flex gap-2">
-      <select v-model="added" class="field h-12 flex-1" aria-label="Another step">
-        <option value="">another step …</option>
+      <select v-model="added" class="field h-12 flex-1" :aria-label="t('library.addStep')">
+        <option value="">{{ t('library.addStep2') }}</option>
         <optgroup v-for="family in FAMILIES" :key="family" :label="FAMILY_NAMES[family]">
           <option v-for="one in free.filter((technique) => technique.family === family)" :key="one.id" :value="one.id">
             {{ one.name }}
           </option>
         </optgroup>
       </select>
-      <button class="btn" :disabled="added === ''" @click="add">Add</button>
+      <button class="btn" :disabled="added === ''" @click="add">{{ t('library.add') }}</button>
     </div>
   </div>
 </template>

@@ -7,6 +7,7 @@ import { useKeys } from '../composables/useKeys'
 import { searcher } from './search'
 import TechniqueSheet from './TechniqueSheet.vue'
 import { allTechniques, techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 // The catalogue: what one types finds names, faults, steps, cautions and places at once; beside it the technique itself.
 const props = defineProps<{ id?: string }>()
@@ -18,7 +19,7 @@ const find = computed(() => searcher(allTechniques()))
 const found = computed(() => find.value(typed.value))
 const groups = computed(() =>
   typed.value.trim() !== ''
-    ? [{ name: found.value.length === 1 ? '1 found' : `${found.value.length} found`, techniques: found.value }]
+    ? [{ name: found.value.length === 1 ? t('library.n1Found') : t('library.nFound', { n: found.value.length }), techniques: found.value }]
     : FAMILIES.map((family) => ({ name: FAMILY_NAMES[family], techniques: found.value.filter((one) => one.family === family) }))
 )
 const shown = computed(() => (props.id ? (techniqueById(props.id) ?? null) : null))
@@ -27,21 +28,29 @@ watch(
   () => props.id,
   () => nextTick(() => document.querySelector('[data-sheet]')?.scrollTo(0, 0))
 )
-useKeys([{ key: 'l', label: 'Find in the list', run: () => box.value?.focus() }])
+useKeys([{ key: 'l', label: t('library.findList'), run: () => box.value?.focus() }])
 </script>
 
 <template>
-  <TopLine what="Techniques" />
+  <TopLine :what="t('library.techniques')" />
   <div class="min-h-0 flex-1 lg:grid lg:grid-cols-[380px_1fr] lg:overflow-hidden" :class="shown ? '' : 'overflow-y-auto'">
     <nav
       class="border-line bg-sheet px-5 pt-4 pb-6 lg:overflow-y-auto lg:border-r"
       :class="shown ? 'max-lg:hidden' : ''"
-      aria-label="Techniques"
+      :aria-label="t('library.techniques')"
     >
-      <label class="label" for="find">Find a technique, a fault, a place</label>
-      <input id="find" ref="box" v-model="typed" class="field" type="search" autocomplete="off" placeholder="tail band, hole, ear edge" />
+      <label class="label" for="find">{{ t('library.findTechniqueFaultOrPlace') }}</label>
+      <input
+        id="find"
+        ref="box"
+        v-model="typed"
+        class="field"
+        type="search"
+        autocomplete="off"
+        :placeholder="t('library.tailBandHoleEarEdge')"
+      />
       <p v-if="found.length === 0" class="muted mt-4" role="status">
-        Nothing in the catalogue says “{{ typed }}”. Try a place of the dog, a fault or a tool.
+        {{ t('library.nothingFoundTypedTryPlace', { typed }) }}
       </p>
       <section v-for="group in groups" :key="group.name" class="mt-4">
         <h2 v-if="group.techniques.length > 0" class="flex justify-between">
@@ -57,20 +66,21 @@ useKeys([{ key: 'l', label: 'Find in the list', run: () => box.value?.focus() }]
               :aria-current="technique.id === id ? 'page' : undefined"
             >
               <span class="flex-1">{{ technique.name }}</span>
-              <span class="muted narrow whitespace-nowrap">level {{ technique.level }}</span>
+              <span class="muted narrow whitespace-nowrap">{{ t('library.levelLevel', { level: technique.level }) }}</span>
             </RouterLink>
           </li>
         </ul>
       </section>
     </nav>
     <main v-if="shown" class="min-h-0 min-w-0 overflow-y-auto p-3 max-lg:h-full sm:p-5" data-sheet tabindex="-1">
-      <RouterLink :to="{ path: '/techniques', query: route.query }" class="btn btn-quiet mb-3 lg:hidden">All techniques</RouterLink>
+      <RouterLink :to="{ path: '/techniques', query: route.query }" class="btn btn-quiet mb-3 lg:hidden">{{
+        t('library.allTechniques')
+      }}</RouterLink>
       <TechniqueSheet :key="shown.id" :technique="shown" />
     </main>
     <main v-else class="hidden items-center justify-center p-10 lg:flex">
       <p class="muted max-w-[44ch] leading-[1.4]">
-        {{ allTechniques().length }} techniques in five families: how each is done, what to look at, what goes wrong and why, where it can
-        hurt, and how a figure stands in before a live dog. Choose one, or type what you look for.
+        {{ t('library.nTechniquesFiveFamiliesHow', { n: allTechniques().length }) }}
       </p>
     </main>
   </div>

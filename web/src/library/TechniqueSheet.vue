@@ -15,6 +15,7 @@ import ChangeList from './ChangeList.vue'
 import TechniqueForm from './TechniqueForm.vue'
 import TechniqueGuide from './TechniqueGuide.vue'
 import VersionList from './VersionList.vue'
+import { t } from '../words'
 
 // One technique: where on the dog, how, what to look at, what goes wrong, where it hurts.
 const props = defineProps<{ technique: TechniqueVersion }>()
@@ -75,14 +76,18 @@ async function kept(): Promise<void> {
   <article>
     <div class="flex flex-wrap items-end justify-between gap-3">
       <h2 class="title text-[24px]">{{ technique.name }}</h2>
-      <button v-if="session.isStaff" class="btn btn-quiet" @click="editing = true">Make it ours</button>
+      <button v-if="session.isStaff" class="btn btn-quiet" @click="editing = true">{{ t('library.makeOurOwnVersion') }}</button>
     </div>
     <p class="muted mt-1">
-      {{ FAMILY_NAMES[technique.family] }}, level {{ technique.level }}, about {{ technique.usualMinutes }} minutes<template
-        v-if="tools.length > 0"
-        >, with {{ tools.join(', ') }}</template
+      {{
+        t('library.familyLevelLevelAboutUsualMinutes', {
+          family: FAMILY_NAMES[technique.family],
+          level: technique.level,
+          usualMinutes: technique.usualMinutes
+        })
+      }}<template v-if="tools.length > 0">{{ t('library.tools', { tools: tools.join(', ') }) }}</template
       >.<template v-if="before.length > 0">
-        After
+        {{ t('library.after') }}
         <template v-for="(one, i) in before" :key="one.id"
           ><template v-if="i > 0">, </template><RouterLink :to="`/techniques/${one.id}`">{{ one.name.toLowerCase() }}</RouterLink></template
         >.</template
@@ -100,7 +105,7 @@ async function kept(): Promise<void> {
           :plan="drawn.coat.lengths"
           :lengths="drawn.coat.lengths"
           :notes="notes"
-          :caption="`Where on the dog: ${drawn.coat.title.split(':')[0].toLowerCase()}`"
+          :caption="t('library.whereDogX', { x: drawn.coat.title.split(':')[0].toLowerCase() })"
           :label="`${technique.name}: ${technique.regions.map(regionName).join(', ')}`"
           :height="340"
         >
@@ -112,7 +117,7 @@ async function kept(): Promise<void> {
           </template>
         </DogPlate>
         <template v-if="trims.length > 0">
-          <h2 class="mt-5">In these trims</h2>
+          <h2 class="mt-5">{{ t('library.theseTrims') }}</h2>
           <ul class="row-rule m-0 mt-1 list-none border-y border-line p-0">
             <li v-for="trim in trims" :key="trim.id">
               <RouterLink
@@ -124,18 +129,18 @@ async function kept(): Promise<void> {
           </ul>
         </template>
         <p v-if="leadsTo.length > 0" class="muted mt-4 leading-[1.4]">
-          It opens the way to {{ leadsTo.map(({ name }) => name.toLowerCase()).join(', ') }}.
+          {{ t('library.leadsLeadsTo', { leadsTo: leadsTo.map(({ name }) => name.toLowerCase()).join(', ') }) }}
         </p>
         <VersionList :versions="versions" :shown="technique.version" @compare="(version) => (comparing = version)" />
-        <p class="muted mt-4 leading-[1.35]">Common practice; local animal-welfare codes and a veterinary surgeon come first.</p>
+        <p class="muted mt-4 leading-[1.35]">{{ t('library.commonPracticeLocalAnimalWelfare') }}</p>
       </div>
     </div>
-    <SheetDialog :open="editing" :title="`${technique.name}, our version`" @close="editing = false">
+    <SheetDialog :open="editing" :title="t('library.nameOurVersion', { name: technique.name })" @close="editing = false">
       <TechniqueForm v-if="editing" :technique="technique" @kept="kept" />
     </SheetDialog>
     <SheetDialog
       :open="compared !== null"
-      :title="`${technique.name}: version ${comparing} and ${technique.version}`"
+      :title="t('library.nameVersionComparingVersion', { name: technique.name, comparing, version: technique.version })"
       @close="comparing = null"
     >
       <ChangeList
@@ -143,7 +148,7 @@ async function kept(): Promise<void> {
         :before="compared.body"
         :after="versions[0].body"
         :labels="labels"
-        :from="`version ${compared.version}`"
+        :from="t('library.versionVersion2', { version: compared.version })"
         :to="`version ${versions[0].version}`"
       />
     </SheetDialog>

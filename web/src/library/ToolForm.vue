@@ -2,12 +2,19 @@
 import { SETTINGS, TOOL_KINDS } from '@peen/contract'
 import type { Tool } from '@peen/core/tools'
 import { computed, ref } from 'vue'
+import { t } from '../words'
 
 // One tool of the rack, new or changed. What is typed stays until the rack has taken it.
 const props = defineProps<{ tool: Tool | null; refused: string | null }>()
 const emit = defineEmits<{ keep: [tool: Tool]; remove: [] }>()
 const KINDS: Readonly<Record<Tool['kind'], string>> = {
-  ...{ blade: 'blade', comb: 'comb attachment', scissors: 'scissors', hand: 'for pulling and carding', brush: 'brush or comb' },
+  ...{
+    blade: 'blade',
+    comb: t('library.combAttachment'),
+    scissors: 'scissors',
+    hand: t('library.pullingCarding'),
+    brush: t('library.brushOrComb')
+  },
   aid: 'other'
 }
 const kind = ref<Tool['kind']>(props.tool?.kind ?? 'blade')
@@ -46,42 +53,54 @@ function keep(): void {
 <template>
   <form class="grid gap-3 sm:grid-cols-2" novalidate @submit.prevent="keep">
     <label
-      ><span class="label">Kind</span>
+      ><span class="label">{{ t('library.kind') }}</span>
       <select v-model="kind" class="field h-12" :disabled="tool !== null">
         <option v-for="one in TOOL_KINDS" :key="one" :value="one">{{ KINDS[one] }}</option>
       </select></label
     >
-    <label><span class="label">Label</span><input v-model="label" class="field" maxlength="40" /></label>
+    <label
+      ><span class="label">{{ t('library.label') }}</span
+      ><input v-model="label" class="field" maxlength="40"
+    /></label>
     <template v-if="setsLength">
-      <label><span class="label">Leaves with the growth, mm</span><input v-model="length" class="field" inputmode="decimal" /></label>
-      <label><span class="label">As a fraction of an inch</span><input v-model="fraction" class="field" placeholder="1/8" /></label>
+      <label
+        ><span class="label">{{ t('library.leavesGrowthMm') }}</span
+        ><input v-model="length" class="field" inputmode="decimal"
+      /></label>
+      <label
+        ><span class="label">{{ t('library.fractionInch') }}</span
+        ><input v-model="fraction" class="field" placeholder="1/8"
+      /></label>
     </template>
     <label v-if="kind === 'blade'"
-      ><span class="label">Toothing</span>
+      ><span class="label">{{ t('library.toothing') }}</span>
       <select v-model="toothing" class="field h-12">
-        <option value="">not said</option>
-        <option value="finish">finish</option>
-        <option value="skip">skip</option>
+        <option value="">{{ t('library.notGiven') }}</option>
+        <option value="finish">{{ t('library.finish') }}</option>
+        <option value="skip">{{ t('library.skip') }}</option>
       </select></label
     >
     <label v-if="kind === 'blade'"
-      ><span class="label">Adjustable, set to</span>
+      ><span class="label">{{ t('library.adjustableSet') }}</span>
       <select v-model="setTo" class="field h-12">
-        <option value="">not adjustable</option>
+        <option value="">{{ t('library.notAdjustable') }}</option>
         <option v-for="one in SETTINGS" :key="one" :value="one">a {{ one }}</option>
       </select></label
     >
     <label v-if="kind === 'comb'"
-      ><span class="label">Goes over</span>
+      ><span class="label">{{ t('library.goesOver') }}</span>
       <select v-model="base" class="field h-12">
-        <option value="">as the house takes it</option>
+        <option value="">{{ t('library.houseRule') }}</option>
         <option value="30">a 30</option>
         <option value="10">a 10</option>
       </select></label
     >
-    <label class="sm:col-span-2"><span class="label">Note</span><input v-model="note" class="field" maxlength="120" /></label>
+    <label class="sm:col-span-2"
+      ><span class="label">{{ t('library.note') }}</span
+      ><input v-model="note" class="field" maxlength="120"
+    /></label>
     <p v-if="refused" class="font-semibold text-danger sm:col-span-2" role="alert">{{ refused }}</p>
-    <button class="btn btn-go">Keep it</button>
-    <button v-if="tool" type="button" class="btn btn-quiet" @click="emit('remove')">Take it out</button>
+    <button class="btn btn-go">{{ t('library.save') }}</button>
+    <button v-if="tool" type="button" class="btn btn-quiet" @click="emit('remove')">{{ t('library.remove') }}</button>
   </form>
 </template>

@@ -10,6 +10,7 @@ import SheetDialog from '../components/SheetDialog.vue'
 import ToolForm from './ToolForm.vue'
 import TopLine from '../components/TopLine.vue'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // The school's rack: what each tool leaves with the growth and against it.
 const session = useSessionStore()
@@ -20,14 +21,16 @@ function leaves(tool: Tool, direction: 'with' | 'against'): { readonly length: s
   const left = lengthLeft(tool, direction)
   return left.allowed
     ? { length: sayLength(left.lengthMm, unit.value), because: direction === 'against' ? left.because : '' }
-    : { length: 'not allowed', because: left.because }
+    : { length: t('library.notAllowed'), because: left.because }
 }
 
 // ---- the school changes its rack: as a whole, and back again
 const undo = ref<string | null>(null)
 const nicks = ref<RackView['nicks']>({})
 const sayNicks = (id: string) =>
-  nicks.value[id] ? `${nicks.value[id]} ${nicks.value[id] === 1 ? 'nick or burn' : 'nicks and burns'} noted` : ''
+  nicks.value[id]
+    ? t('library.nicksRecorded', { n: nicks.value[id] })
+    : ''
 const editing = ref<Tool | 'new' | null>(null)
 const refused = ref<string | null>(null)
 /** the server's own limit, said before anything is sent */
@@ -54,13 +57,13 @@ function keep(tool: Tool): void {
   const before = session.school!.tools
   const known = before.some(({ id }) => id === tool.id) && editing.value !== 'new'
   const tools = known ? before.map((one) => (one.id === tool.id ? tool : one)) : [...before, tool]
-  void write(tools, `${nameOf(tool)} ${known ? 'changed' : 'put in'}`)
+  void write(tools, `${nameOf(tool)} ${known ? 'changed' : t('library.added')}`)
 }
 function remove(): void {
   const gone = editing.value as Tool
   void write(
     session.school!.tools.filter(({ id }) => id !== gone.id),
-    `${nameOf(gone)} taken out`
+    t('library.goneRemoved', { gone: nameOf(gone) })
   )
 }
 async function upload(event: Event): Promise<void> {
@@ -69,7 +72,7 @@ async function upload(event: Event): Promise<void> {
   input.value = ''
   if (!file) return
   if (file.size > MOST_MB * 1048576) {
-    refused.value = `The table is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
+    refused.value = t('library.fileSizeMbMustMostmb', { size: Math.ceil(file.size / 1048576), mostmb: MOST_MB })
     return
   }
   await change(() => ask('importRack', { file }))
@@ -81,27 +84,25 @@ function open(tool: Tool | 'new'): void {
 </script>
 
 <template>
-  <TopLine what="The rack" />
-  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="The rack">
+  <TopLine :what="t('library.rack')" />
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('library.rack')">
     <div class="flex flex-wrap items-end gap-3">
-      <h2 class="title flex-1">What each tool leaves</h2>
+      <h2 class="title flex-1">{{ t('library.whatEachToolLeaves') }}</h2>
       <div v-if="session.isStaff" class="flex flex-wrap gap-2">
         <template v-if="session.isLead">
-          <button v-if="undo" class="btn btn-quiet min-h-11" @click="change(() => ask('undoRack'))">Take back: {{ undo }}</button>
-          <button class="btn min-h-11" @click="open('new')">Put a tool in</button>
+          <button v-if="undo" class="btn btn-quiet min-h-11" @click="change(() => ask('undoRack'))">
+            {{ t('library.undoUndo', { undo }) }}
+          </button>
+          <button class="btn min-h-11" @click="open('new')">{{ t('library.addTool') }}</button>
           <label class="btn btn-quiet min-h-11 cursor-pointer focus-within:outline-3"
-            >Read a table<input
-              class="sr-only"
-              type="file"
-              accept=".csv,text/csv"
-              aria-label="Read the rack from a CSV table"
-              @change="upload"
+            >{{ t('library.importTable')
+            }}<input class="sr-only" type="file" accept=".csv,text/csv" :aria-label="t('library.importRackFromCsvFile')" @change="upload"
           /></label>
         </template>
-        <a class="btn btn-quiet min-h-11" :href="addressOf('rackTable', {})" download>As a table</a>
+        <a class="btn btn-quiet min-h-11" :href="addressOf('rackTable', {})" download>{{ t('library.exportTable') }}</a>
       </div>
       <button class="btn btn-quiet min-h-11" @click="unit = unit === 'mm' ? 'in' : 'mm'">
-        lengths in {{ unit === 'mm' ? 'inches' : 'mm' }}
+        {{ t('library.lengthsUnit', { unit: unit === 'mm' ? t('library.inches') : t('library.mm2') }) }}
       </button>
     </div>
     <hr class="rule2 mt-2" />
@@ -109,10 +110,10 @@ function open(tool: Tool | 'new'): void {
     <table class="w-full border-collapse text-left">
       <thead class="muted">
         <tr class="h-10">
-          <th class="font-normal">Tool</th>
-          <th class="font-normal">With the growth</th>
-          <th class="font-normal">Against it</th>
-          <th class="font-normal max-sm:hidden">Note</th>
+          <th class="font-normal">{{ t('library.tool') }}</th>
+          <th class="font-normal">{{ t('library.growth') }}</th>
+          <th class="font-normal">{{ t('library.againstGrowth') }}</th>
+          <th class="font-normal max-sm:hidden">{{ t('library.note') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -133,11 +134,10 @@ function open(tool: Tool | 'new'): void {
       </tbody>
     </table>
     <p class="muted mt-4 leading-[1.35]">
-      Against the growth a blade leaves what stands two steps further down the trade’s own series; under 0.25 mm is not allowed. A comb sets
-      its length itself, over its base blade. These are ordinary trade lengths, common practice: makers differ by some tenths.
+      {{ t('library.againstGrowthBladeLeavesLength') }}
     </p>
     <p class="mt-3 leading-[1.35]">
-      Without a length of their own:
+      {{ t('library.toolsWithoutSetLength') }}
       <template v-for="(tool, i) in others" :key="tool.id"
         ><button v-if="session.isLead" class="min-h-11 underline decoration-1 underline-offset-4" @click="open(tool)">
           {{ tool.label }}</button
@@ -146,7 +146,7 @@ function open(tool: Tool | 'new'): void {
         >{{ i < others.length - 1 ? ', ' : '.' }}</template
       >
     </p>
-    <SheetDialog v-if="editing" :open="true" :title="editing === 'new' ? 'A tool for the rack' : nameOf(editing)" @close="editing = null">
+    <SheetDialog v-if="editing" :open="true" :title="editing === 'new' ? t('library.addTool') : nameOf(editing)" @close="editing = null">
       <ToolForm :tool="editing === 'new' ? null : editing" :refused="refused" @keep="keep" @remove="remove" />
     </SheetDialog>
   </main>

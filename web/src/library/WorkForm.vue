@@ -6,6 +6,7 @@ import { useSessionStore } from '../stores/session'
 import NumberBox from './NumberBox.vue'
 import PassFields from './PassFields.vue'
 import { DOES_NAMES, KIND_NAMES } from './pass-words'
+import { t } from '../words'
 
 // What is done at each place of a trim: left alone, or passes in their order. The hair that is left follows from them.
 const props = defineProps<{ standard: Standard }>()
@@ -36,7 +37,7 @@ function movePass(at: number, k: number, by: number): void {
 }
 function addPart(region: RegionId): void {
   const last = rowsAt(region).at(-1)?.at ?? work.value.length - 1
-  const part: PlacePlan = { place: region, part: 'another part', does: 'leave', passes: [] }
+  const part: PlacePlan = { place: region, part: t('library.anotherPart'), does: 'leave', passes: [] }
   putWork([...work.value.slice(0, last + 1), part, ...work.value.slice(last + 1)])
 }
 function putWords(at: number, field: 'part' | 'note', words: string): void {
@@ -49,7 +50,9 @@ function putStands(at: number, mm: number | null): void {
 }
 const summary = (region: RegionId) =>
   rowsAt(region)
-    .map(({ row }) => (row.passes.length > 0 ? row.passes.map(({ kind }) => KIND_NAMES[kind]).join(', then ') : DOES_NAMES[row.does]))
+    .map(({ row }) =>
+      row.passes.length > 0 ? row.passes.map(({ kind }) => KIND_NAMES[kind]).join(t('library.then')) : DOES_NAMES[row.does]
+    )
     .join('; ')
 </script>
 
@@ -63,30 +66,30 @@ const summary = (region: RegionId) =>
           @click="open = open === region.id ? null : region.id"
         >
           <b class="w-36 flex-none font-[650]">{{ region.name }}</b><span :class="summary(region.id) ? 'muted' : 'text-danger'">{{
-            summary(region.id) || 'not written yet'
+            summary(region.id) || t('library.notWrittenYet')
           }}</span>
         </button>
         <div v-if="open === region.id" class="pb-4">
           <div v-for="{ row, at } in rowsAt(region.id)" :key="at" class="mt-2 border-l-2 border-line pl-3" :data-row="at">
             <div class="grid gap-2 sm:grid-cols-2">
               <label
-                ><span class="label">What is done</span
+                ><span class="label">{{ t('library.whatDone') }}</span
                 ><select
                   class="field h-11"
                   :value="row.does"
-                  :aria-label="`${region.name}: what is done`"
+                  :aria-label="t('library.nameWhatDone', { name: region.name })"
                   @change="putRow(at, rowAs(row, text($event) as 'leave', usual(), rack))"
                 >
                   <option v-for="does in DOES" :key="does" :value="does">{{ DOES_NAMES[does] }}</option>
                 </select></label
               >
               <label v-if="row.part !== undefined || rowsAt(region.id).length > 1"
-                ><span class="label">Which part</span
+                ><span class="label">{{ t('library.whichPart') }}</span
                 ><input class="field h-11" :value="row.part ?? ''" maxlength="60" @change="putWords(at, 'part', text($event))"
               /></label>
               <NumberBox
                 v-if="row.does === 'coat' || row.does === 'leave'"
-                label="Hair that stands here, mm"
+                :label="t('library.lengthLeftHereMm')"
                 open
                 :value="row.standsMm ?? null"
                 :low="0.25"
@@ -94,21 +97,23 @@ const summary = (region: RegionId) =>
                 @put="(mm) => putStands(at, mm)"
               />
               <label
-                ><span class="label">Note</span
+                ><span class="label">{{ t('library.note') }}</span
                 ><input class="field h-11" :value="row.note ?? ''" maxlength="160" @change="putWords(at, 'note', text($event))"
               /></label>
             </div>
             <ol v-if="row.does === 'passes' || row.does === 'coat'" class="m-0 mt-3 list-none p-0">
               <li v-for="(pass, k) in row.passes" :key="k" class="mt-3 border-t border-line pt-2" :data-pass="k">
                 <div class="mb-1 flex flex-wrap items-center gap-2">
-                  <span class="numeral flex-1 text-[18px]">Pass {{ k + 1 }}</span>
-                  <button class="btn btn-quiet min-h-11 px-3" :disabled="k === 0" @click="movePass(at, k, -1)">Earlier</button>
+                  <span class="numeral flex-1 text-[18px]">{{ t('library.passK', { k: k + 1 }) }}</span>
+                  <button class="btn btn-quiet min-h-11 px-3" :disabled="k === 0" @click="movePass(at, k, -1)">
+                    {{ t('library.moveUp') }}
+                  </button>
                   <button class="btn btn-quiet min-h-11 px-3" :disabled="k === row.passes.length - 1" @click="movePass(at, k, 1)">
-                    Later
+                    {{ t('library.moveDown') }}
                   </button>
                   <button
                     class="btn btn-quiet min-h-11 px-3"
-                    :aria-label="`${region.name}, pass ${k + 1}: take it out`"
+                    :aria-label="t('library.namePassKRemove', { name: region.name, k: k + 1 })"
                     @click="
                       putPasses(
                         at,
@@ -116,13 +121,13 @@ const summary = (region: RegionId) =>
                       )
                     "
                   >
-                    Out
+                    {{ t('library.remove') }}
                   </button>
                 </div>
                 <PassFields
                   :pass="pass"
                   :techniques="techniques"
-                  :label="`${region.name}, pass ${k + 1}`"
+                  :label="t('library.namePassK', { name: region.name, k: k + 1 })"
                   @put="
                     (next) =>
                       putPasses(
@@ -135,18 +140,18 @@ const summary = (region: RegionId) =>
             </ol>
             <div class="mt-3 flex flex-wrap gap-2">
               <button v-if="row.does === 'passes' || row.does === 'coat'" class="btn btn-quiet min-h-11 px-3" @click="addPass(at)">
-                Another pass
+                {{ t('library.addPass') }}
               </button>
               <button
                 v-if="rowsAt(region.id).length > 1"
                 class="btn btn-quiet min-h-11 px-3"
                 @click="putWork(work.filter((_, i) => i !== at))"
               >
-                Take this part out
+                {{ t('library.removePart') }}
               </button>
             </div>
           </div>
-          <button class="btn btn-quiet mt-3 min-h-11 px-3" @click="addPart(region.id)">Another part of this place</button>
+          <button class="btn btn-quiet mt-3 min-h-11 px-3" @click="addPart(region.id)">{{ t('library.addPartPlace') }}</button>
         </div>
       </li>
     </ul>

@@ -3,35 +3,36 @@ import type { Change, Clash } from '@peen/core/changes'
 import type { Standard } from '@peen/core/standard'
 import { isRegionId, regionName } from '@peen/core/regions'
 import { upperFirst } from '@peen/core/units'
+import { t } from '../words'
 
 const FIELD_WORDS: Readonly<Record<string, string>> = {
-  lookAt: 'what to look at',
-  usualMinutes: 'usual minutes',
-  standardMin: 'standard time, minutes',
-  passMark: 'pass mark',
-  bodyType: 'body type',
-  targetMm: 'target, mm',
-  grownOutMm: 'grown out at, mm',
-  uMm: 'uncertainty, mm',
-  commonMm: 'common uncertainty, mm',
-  mendNow: 'can be mended now',
+  lookAt: t('library.whatLook'),
+  usualMinutes: t('library.usualMinutes2'),
+  standardMin: t('library.standardTimeMinutes2'),
+  passMark: t('library.passMark2'),
+  bodyType: t('library.bodyType2'),
+  targetMm: t('library.targetMm2'),
+  grownOutMm: t('library.grownOutMm2'),
+  uMm: t('library.measuringErrorMm'),
+  commonMm: t('library.sharedMeasuringErrorMm'),
+  mendNow: t('library.canCorrectedDay'),
   levels: 'level',
   how: '',
   plan: '',
-  work: 'what is done',
+  work: t('library.whatDone2'),
   passes: 'pass',
-  leavesMm: 'leaves, mm',
-  standsMm: 'stands, mm',
+  leavesMm: t('library.leavesMm'),
+  standsMm: t('library.coatLeftMm'),
   does: 'how',
-  lengthsMm: 'length, mm',
-  ownFault: 'its own fault',
-  makes: 'what makes it',
+  lengthsMm: t('library.lengthMm'),
+  ownFault: t('library.typicalFault3'),
+  makes: t('library.whatDefines2'),
   criteria: '',
   toolId: 'tool',
-  after: 'comes after',
-  figure: 'on a figure',
-  clean: 'clean when',
-  hold: 'hold point'
+  after: t('library.comesAfter'),
+  figure: t('library.figure'),
+  clean: t('library.cleanWhen2'),
+  hold: t('library.holdPoint2')
 }
 
 export type SaidChange = { readonly where: string; readonly before: string | null; readonly after: string | null }
@@ -57,9 +58,10 @@ export function clashName({ path }: Clash, { criteria }: Standard): string {
 
 /** What one of them says: a number, a range, words; of a whole member its name. */
 export function clashSays(value: unknown): string {
-  if (value === undefined) return 'not there'
+  if (value === undefined) return t('library.missing')
   if (value === null) return 'open'
-  if (Array.isArray(value)) return value.every((one) => typeof one === 'number') ? value.join(' to ') : `${value.length} of them`
+  if (Array.isArray(value))
+    return value.every((one) => typeof one === 'number') ? value.join(' to ') : t('library.nThem', { n: value.length })
   if (typeof value !== 'object') return value === true ? 'yes' : value === false ? 'no' : String(value)
   const { label, name, say } = value as Readonly<Record<string, unknown>>
   return ([label, name, say].find((words) => typeof words === 'string') as string | undefined) ?? 'changed'

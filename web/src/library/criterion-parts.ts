@@ -1,8 +1,9 @@
 // New criteria and new ways of answering one, with something sensible in every field.
 import { FORMULAS, type Criterion, type FormulaId, type How, type Standard } from '@peen/core/standard'
+import { t } from '../words'
 
-const LEVELS = ['not done', 'poor', 'half', 'good, one thing left', 'as it should be']
-const MENDING = { fault: 'It is {mm} mm off', mend: 'say how it is mended', mendNow: true }
+const LEVELS = [t('library.notDone'), 'poor', 'half', t('library.goodOneThingLeft'), t('library.should')]
+const MENDING = { fault: t('library.mmMmOut'), mend: t('library.sayHowCorrect'), mendNow: true }
 
 /** The same criterion answered in another way; what both ways know is kept. */
 export function howOf(kind: How['kind'], standard: Standard, was: How): How {
@@ -53,7 +54,7 @@ export function computedBy(
     band: [target - wide, target + wide],
     limit: [target - 4 * wide, target + 4 * wide],
     ...mending,
-    fault: mending.fault.replace('{mm} mm', `{value} ${unit}`)
+    fault: mending.fault.replace(t('library.mmMm'), t('library.valueUnit', { unit }))
   }
 }
 
@@ -67,8 +68,8 @@ export function newCriterion(standard: Standard, like: Criterion | null): Criter
     station: like?.station ?? 'side',
     weight: 2,
     region: like?.region ?? 'back',
-    place: 'say where',
-    praise: 'say what is good when it is met',
-    how: { kind: 'judged', sides: 'single', levels: LEVELS, mend: 'say how it is mended', mendNow: true }
+    place: t('library.sayWhere'),
+    praise: t('library.sayWhatGoodWhenMet'),
+    how: { kind: 'judged', sides: 'single', levels: LEVELS, mend: t('library.sayHowCorrect'), mendNow: true }
   }
 }

@@ -94,7 +94,7 @@ describe('writing a criterion', () => {
     expect(says('scissored-back')).toEqual(['9 mm, 7 to 11', 'coat gauge'])
     expect(says('neck-depth')[0]).toBe('90 to 110 %')
     expect(says('foot-tilt')).toEqual(['up to 4 mm', 'computed: highest of the four points less the lowest'])
-    expect(says('scissored-rear-pair')).toEqual(['sides within 5 mm', 'computed from both sides'])
+    expect(says('scissored-rear-pair')).toEqual(['sides within 5 mm', 'calculated from both sides'])
     expect(says('flow')).toEqual(['judged, 0 to 4', 'by eye and hand'])
   })
 })
@@ -119,7 +119,7 @@ describe('what changed, in words', () => {
 })
 
 describe('the wall chart', () => {
-  it.each(standards.map((standard) => [standard.id, standard] as const))('of %s says what makes it and every criterion', (_, standard) => {
+  it.each(standards.map((standard) => [standard.id, standard] as const))('of %s says what defines it and every criterion', (_, standard) => {
     const text = JSON.stringify(wallChart(standard, { side: 'data:image/png;base64,x', head: 'data:image/png;base64,y' }))
     for (const { say } of standard.makes) expect(text).toContain(JSON.stringify(say).slice(1, -1))
     for (const { label, station } of standard.criteria)

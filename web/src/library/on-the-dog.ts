@@ -6,6 +6,7 @@ import type { RegionId } from '@peen/core/regions'
 import type { Criterion, Standard } from '@peen/core/standard'
 import { sayNumber } from '@peen/core/units'
 import { VIEW_NAMES } from '../figure/shape-words'
+import { t } from '../words'
 
 /** A value that a criterion can take, with its name: the ends of band and limit, the target, the grown-out length. */
 export type Stop = { readonly id: string; readonly name: string; readonly value: number }
@@ -17,12 +18,12 @@ export function stopsOf({ how }: Criterion): readonly Stop[] {
     value === null ? [] : [{ id, name: `${name} ${sayNumber(value)} ${unit}`, value }]
   const target = targetOf(how)
   const all = [
-    ...at('limitLow', 'no marks,', how.limit[0]),
-    ...at('bandLow', 'full from', how.band[0]),
+    ...at('limitLow', t('library.noMarks'), how.limit[0]),
+    ...at('bandLow', t('library.fullFrom'), how.band[0]),
     ...at('target', 'target', how.kind === 'difference' ? 0 : target),
-    ...at('bandHigh', 'full to', how.band[1]),
-    ...at('limitHigh', 'no marks,', how.limit[1]),
-    ...(how.kind === 'length' ? at('grownOut', 'grown out,', how.grownOutMm) : [])
+    ...at('bandHigh', t('library.full'), how.band[1]),
+    ...at('limitHigh', t('library.noMarks'), how.limit[1]),
+    ...(how.kind === 'length' ? at('grownOut', t('library.grownOut'), how.grownOutMm) : [])
   ]
   return all.filter(({ value }, i) => all.findIndex((other) => other.value === value) === i)
 }

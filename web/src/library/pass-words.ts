@@ -1,37 +1,38 @@
 // The words for passes at the desk where a trim is written.
 import type { Tool } from '@peen/core/tools'
 import type { PassDirection, PassKind, PlacePlan, Share } from '@peen/core/standard'
+import { t } from '../words'
 
 export const KIND_NAMES: Readonly<Record<PassKind, string>> = {
   clip: 'clip',
-  attach: 'comb over a blade',
+  attach: t('library.combOverBlade'),
   scissor: 'scissor',
-  thin: 'thin or blend',
+  thin: t('library.thinOrBlend'),
   card: 'card',
   pull: 'pull',
-  tap: 'tap an edge off',
-  bevel: 'bevel by a blade’s edge',
-  band: 'band or wrap'
+  tap: t('library.tapEdgeOff'),
+  bevel: t('library.bevelBladesEdge'),
+  band: t('library.bandOrWrap')
 }
 export const DIRECTION_NAMES: Readonly<Record<PassDirection, string>> = {
-  with: 'with the growth',
-  against: 'against the growth',
-  away: 'away from the anus',
-  off: 'off the edge, onto the finger',
-  right: 'at a right angle',
-  edge: 'the blade’s edge only'
+  with: t('library.growth2'),
+  against: t('library.againstGrowth2'),
+  away: t('library.awayFromAnus'),
+  off: t('library.offEdgeOntoFinger'),
+  right: t('library.rightAngle'),
+  edge: t('library.bladesEdgeOnly')
 }
 export const SHARE_NAMES: Readonly<Record<Share, string>> = {
-  all: 'everything that comes',
-  top: 'the longest layer',
-  tips: 'the tips',
-  strip: 'a 25 mm strip of border'
+  all: t('library.everythingComes'),
+  top: t('library.longestLayer'),
+  tips: t('library.tips'),
+  strip: t('library.n25MmStripBorder')
 }
 export const DOES_NAMES: Readonly<Record<PlacePlan['does'], string>> = {
-  passes: 'worked, pass by pass',
-  coat: 'the coat itself stands',
-  leave: 'left alone, combed through',
-  unsaid: 'not written yet'
+  passes: t('library.workedPassPass'),
+  coat: t('library.coatLeft'),
+  leave: t('library.leftAloneCombedThrough'),
+  unsaid: t('library.notWrittenYet')
 }
 
 /** "blade 10", "comb A", "straight scissors" */

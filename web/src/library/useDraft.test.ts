@@ -52,10 +52,10 @@ describe('a draft', () => {
     const draft = await atTheDesk()
     draft.changeCriterion(withHow(of(draft, 'teddy-body'), { band: [9.4, 9.6] }), 'teddy-body')
     expect(draft.issues.value.map(({ say }) => say)).toEqual([
-      'Body, 4F: the instrument is coat gauge, u 0.4 mm; allowed is u of 0.05 mm at the most for this band.'
+      'Body, 4F: the instrument is coat gauge, u 0.4 mm; it must be u of 0.05 mm at the most for this band.'
     ])
     draft.change({ plan: { ...draft.body.value!.plan, drawnAs: 'bracelets' } })
-    expect(draft.issues.value.map(({ say }) => say)).toContain('The shapes it is drawn with is bracelets; allowed is companion, teddy.')
+    expect(draft.issues.value.map(({ say }) => say)).toContain('The shapes it is drawn with is bracelets; it must be companion, teddy.')
     expect(writes()).toEqual([])
   })
 

@@ -8,6 +8,7 @@ import { useSaveSoon } from '../composables/useSaveSoon'
 import { useKeptText, type Stored } from '../offline/useKeptText'
 import { useSessionStore } from '../stores/session'
 import { allTechniques } from '../stores/techniques'
+import { t } from '../words'
 
 const MOST_UNDO = 60
 
@@ -18,7 +19,7 @@ const MOST_OF_WORK = 3
 export function togetherOf(issues: readonly Said[]): readonly Said[] {
   const ofWork = issues.filter(({ path }) => path.startsWith('plan.work.'))
   if (ofWork.length <= MOST_OF_WORK) return issues
-  const say = `What is done is not right yet at ${ofWork.length} places. First: ${ofWork[0].say}`
+  const say = t('library.workNotRightYetN', { n: ofWork.length, say: ofWork[0].say })
   return [{ path: 'plan.work', say }, ...issues.filter((issue) => !ofWork.includes(issue))]
 }
 

@@ -7,6 +7,7 @@ import { STATION_WORDS } from '../composables/outcomes'
 import { dogOfTrim } from '../figure/place'
 import { pictureOnPaper, refuseUnprintable, savePdf } from './paper'
 import { sayTarget } from './criterion-words'
+import { t } from '../words'
 
 const MUTED = '#44545a'
 const PICTURES = { side: { w: 1800, h: 1150 }, head: { w: 900, h: 900 } } as const
@@ -39,7 +40,11 @@ export function wallChart(standard: Standard, pictures: Readonly<Partial<Record<
     content: [
       { text: standard.name, fontSize: 26, bold: true },
       {
-        text: `About ${standard.standardMin} minutes; passed from ${standard.passMark} of 100. Version ${standard.version}.`,
+        text: t('library.aboutStandardMinMinutesPassMark', {
+          standardMin: standard.standardMin,
+          passMark: standard.passMark,
+          version: standard.version
+        }),
         color: MUTED,
         margin: [0, 0, 0, 8]
       },
@@ -50,7 +55,7 @@ export function wallChart(standard: Standard, pictures: Readonly<Partial<Record<
             ...(pictures.head ? [{ image: pictures.head, width: 230, alignment: 'center' as const }] : []),
             ...makes,
             {
-              text: `Its own fault: ${standard.ownFault.name.toLowerCase()}.`,
+              text: t('library.typicalFaultName', { name: standard.ownFault.name.toLowerCase() }),
               bold: true,
               margin: [0, 4, 0, 0] as [number, number, number, number]
             }
@@ -59,9 +64,9 @@ export function wallChart(standard: Standard, pictures: Readonly<Partial<Record<
         columnGap: 24
       },
       { table: { widths: ['*', '*', '*', '*', '*'], body: [walk] }, layout: 'noBorders', margin: [0, 8, 0, 0] },
-      { text: `Hair left, mm: ${lengths.join(', ')}.`, fontSize: 9, color: MUTED, margin: [0, 8, 0, 0] },
+      { text: t('library.lengthLeftMmLengths', { lengths: lengths.join(', ') }), fontSize: 9, color: MUTED, margin: [0, 8, 0, 0] },
       {
-        text: 'Common practice and the house rules of this school. Local animal-welfare codes and a veterinary surgeon come first.',
+        text: t('library.commonPracticeSchoolsHouseRules'),
         fontSize: 8,
         color: MUTED,
         margin: [0, 3, 0, 0]

@@ -7,6 +7,7 @@ import { sayNumber, upperFirst } from '@peen/core/units'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { Photo } from './usePhoto'
+import { t } from '../words'
 
 // What the picture says, first things first; what it cannot say, and why; what it answers on the grade sheet.
 const props = defineProps<{ photo: Photo; grading: GradingView; skin: readonly SkinReading[]; chosen: string | null }>()
@@ -20,7 +21,7 @@ const answers = computed(() => {
 })
 const keyOf = ({ id, side }: { id: string; side: string }) => `${id}.${side}`
 const measureOf = (key: string) => result.value?.found.measures.find((one) => keyOf(one) === key)
-const NAMES = { outline: 'the outline', line: 'a drawn line', landmarks: 'places' } as const
+const NAMES = { outline: t('measure.outline'), line: t('measure.drawnLine'), landmarks: 'places' } as const
 /** what this criterion was told by an earlier picture, before the trim was corrected */
 function earlier(criterionId: string | null): PictureMeasured | null {
   if (!criterionId) return null
@@ -43,7 +44,7 @@ const table = computed(() => {
     const by = result.value?.regions.find((one) => one.region === region)
     return {
       region,
-      word: !seen ? 'not seen from here' : known ? 'told by this dog’s own skin' : 'cannot tell: use the gauge',
+      word: !seen ? t('measure.notSeenFromHere') : known ? t('measure.fromDogsSkinLine') : t('measure.cannotMeasuredHereUseGauge'),
       seen,
       known,
       by
@@ -54,15 +55,22 @@ const table = computed(() => {
 
 <template>
   <div data-found>
-    <p v-if="photo.measuring.value && !result" role="status">Measuring …</p>
+    <p v-if="photo.measuring.value && !result" role="status">{{ t('measure.measuring') }}</p>
     <p v-if="result?.found.refused" class="flex gap-2 text-[17px] leading-[1.3] font-[650]" role="alert">
       <GlyphMark name="fails" :size="20" class="mt-0.5 flex-none" />{{ result.found.refused }}
     </p>
     <template v-else-if="result">
       <p v-if="result.found.yaw" class="muted">
-        Head turned {{ sayNumber(Math.abs(result.found.yaw.deg)) }} degrees{{
-          Math.abs(result.found.yaw.deg) < 0.1 ? '' : ` to its own ${result.found.yaw.deg > 0 ? 'left' : 'right'}`
-        }}, u {{ sayNumber(result.found.yaw.u) }}.
+        {{
+          t('measure.headTurnedNumberDegreesDeg', {
+            number: sayNumber(Math.abs(result.found.yaw.deg)),
+            deg:
+              Math.abs(result.found.yaw.deg) < 0.1
+                ? ''
+                : t('measure.ownDeg', { deg: result.found.yaw.deg > 0 ? t('measure.left') : t('measure.right') }),
+            number2: sayNumber(result.found.yaw.u)
+          })
+        }}
       </p>
       <ol class="m-0 list-none p-0">
         <li v-for="say in result.says" :key="keyOf(say.key)" class="border-b border-line">
@@ -77,18 +85,23 @@ const table = computed(() => {
             <span
               ><span :class="say.loss > 0 && 'font-[650]'">{{ say.text }}</span>
               <span class="muted block"
-                >{{ sayNumber(measureOf(keyOf(say.key))!.value) }} {{ measureOf(keyOf(say.key))!.unit }}, u
-                {{ sayNumber(measureOf(keyOf(say.key))!.u) }}, from {{ NAMES[measureOf(keyOf(say.key))!.from]
-                }}<template v-if="earlier(say.criterionId)"
-                  >; the picture before said {{ sayNumber(earlier(say.criterionId)!.value) }}</template
-                ></span
+                >{{
+                  t('measure.numberUnitGiveOrTake', {
+                    number: sayNumber(measureOf(keyOf(say.key))!.value),
+                    unit: measureOf(keyOf(say.key))!.unit,
+                    number2: sayNumber(measureOf(keyOf(say.key))!.u),
+                    from: NAMES[measureOf(keyOf(say.key))!.from]
+                  })
+                }}<template v-if="earlier(say.criterionId)">{{
+                  t('measure.previousPictureGaveNumber', { number: sayNumber(earlier(say.criterionId)!.value) })
+                }}</template></span
               ></span
             >
           </button>
         </li>
       </ol>
       <template v-if="result.found.untold.length">
-        <h2 class="mt-4">Not told yet</h2>
+        <h2 class="mt-4">{{ t('measure.notMeasuredYet') }}</h2>
         <ul class="m-0 list-none p-0">
           <li v-for="one in result.found.untold" :key="keyOf(one)" class="muted border-b border-line py-1.5 leading-[1.3]">
             {{ one.name }}{{ one.side === 'whole' ? '' : `, ${one.side}` }}: {{ one.why }}
@@ -96,22 +109,27 @@ const table = computed(() => {
         </ul>
       </template>
       <template v-if="result.radii.length">
-        <h2 class="mt-4">Reach from between the eyes, by the clock</h2>
+        <h2 class="mt-4">{{ t('measure.distanceFromBetweenEyesClock') }}</h2>
         <p class="m-0 leading-[1.4]">
           <span v-for="one in result.radii" :key="one.hour" class="mr-3 inline-block whitespace-nowrap"
-            ><b>{{ one.hour || 12 }}</b> {{ Math.round(one.mm) }} mm<span class="muted"
-              >, planned {{ Math.round(one.plannedMm) }}</span
-            ></span
+            ><b>{{ one.hour || 12 }}</b> {{ t('measure.mmMm', { mm: Math.round(one.mm) })
+            }}<span class="muted">{{ t('measure.plannedPlannedMm', { plannedMm: Math.round(one.plannedMm) }) }}</span></span
           >
         </p>
       </template>
       <template v-if="lengths.length">
-        <h2 class="mt-4">Lengths, by this dog’s skin</h2>
+        <h2 class="mt-4">{{ t('measure.lengthsFromDogsSkinLine') }}</h2>
         <p v-for="one in lengths" :key="one.criterionId" class="m-0 border-b border-line py-1.5">
-          {{ label(one.criterionId, one.side) }}: {{ sayNumber(one.measured.value) }} mm, u {{ sayNumber(one.measured.u) }}
+          {{
+            t('measure.criterionIdNumberMmGiveOr', {
+              criterionId: label(one.criterionId, one.side),
+              number: sayNumber(one.measured.value),
+              number2: sayNumber(one.measured.u)
+            })
+          }}
         </p>
       </template>
-      <h2 class="mt-4">Where lengths are seen</h2>
+      <h2 class="mt-4">{{ t('measure.whereLengthsShow') }}</h2>
       <table class="w-full border-collapse leading-[1.25]">
         <tbody>
           <tr v-for="row in table" :key="row.region" class="border-b border-line">
@@ -121,19 +139,27 @@ const table = computed(() => {
               class="py-1.5 text-right whitespace-nowrap"
               :class="row.by && (row.by.byMm > 2.5 ? 'text-long' : row.by.byMm < -2.5 ? 'text-short' : '')"
             >
-              {{ row.by && row.seen ? `${sayNumber(Math.abs(row.by.byMm))} mm ${row.by.byMm >= 0 ? 'outside' : 'inside'} the plan` : '' }}
+              {{
+                row.by && row.seen
+                  ? t('measure.numberMmByMmPlan', {
+                      number: sayNumber(Math.abs(row.by.byMm)),
+                      byMm: row.by.byMm >= 0 ? t('measure.outside') : t('measure.inside')
+                    })
+                  : ''
+              }}
             </td>
           </tr>
         </tbody>
       </table>
       <p class="muted mt-2 leading-[1.3]">
-        A picture shows the shape. How long the hair is, only the gauge tells, until this dog’s own skin is known there.
+        {{ t('measure.pictureShowsShapeOnlyGauge') }}
       </p>
     </template>
     <p v-else-if="photo.unfit.value" class="flex gap-2 text-[17px] leading-[1.3] font-[650]" role="alert">
-      <GlyphMark name="fails" :size="20" class="mt-0.5 flex-none" />{{ photo.doubts.value.join(' ') }} Nothing is told until the outline is
-      put right or another picture is taken.
+      <GlyphMark name="fails" :size="20" class="mt-0.5 flex-none" />{{
+        t('measure.doubtsNothingMeasuredUntilYou', { doubts: photo.doubts.value.join(' ') })
+      }}
     </p>
-    <p v-else-if="!photo.measuring.value" class="leading-[1.35]">The outline comes first.</p>
+    <p v-else-if="!photo.measuring.value" class="leading-[1.35]">{{ t('measure.findOutlineFirst') }}</p>
   </div>
 </template>

@@ -16,6 +16,7 @@ import { fillAnswers } from './fill'
 import PlateThumb from '../figure/PlateThumb.vue'
 import PhotoDesk from './PhotoDesk.vue'
 import TakePicture from './TakePicture.vue'
+import { t } from '../words'
 
 // A finished trim on its photographs: the head from the front and both profiles, each from picture to answers.
 const props = defineProps<{ id: string; seen?: string }>()
@@ -23,7 +24,11 @@ const router = useRouter()
 const { data, error, code, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
 // a colleague's sheet that is not read yet: its own page says what reading costs, and asks
 watch(code, (now) => now === 'notRead' && void router.replace(`/trims/${props.id}`))
-const NAMES: Readonly<Record<Seen, string>> = { head: 'Head from the front', left: 'Left profile', right: 'Right profile' }
+const NAMES: Readonly<Record<Seen, string>> = {
+  head: t('measure.headFromFront'),
+  left: t('measure.leftProfile'),
+  right: t('measure.rightProfile')
+}
 const seen = computed<Seen>(() => ((SEEN as readonly string[]).find((one) => one === props.seen) as Seen | undefined) ?? 'head')
 const problem = ref<string | null>(null)
 const again = ref(false)
@@ -76,20 +81,26 @@ const go = (by: number) => {
   if (next) void router.push(`/trims/${props.id}/measure/${next}`)
 }
 useKeys([
-  { key: ']', label: 'Next picture', run: () => go(1) },
-  { key: '[', label: 'Picture before', run: () => go(-1) },
-  { key: 'f', label: 'Put what this picture says on the grade sheet', run: () => void fill() },
-  { key: 'g', label: 'Grade sheet', run: () => void router.push(`/trims/${props.id}`) }
+  { key: ']', label: t('measure.nextPicture'), run: () => go(1) },
+  { key: '[', label: t('measure.previousPicture'), run: () => go(-1) },
+  { key: 'f', label: t('measure.enterPicturesMeasurementsGradeSheet'), run: () => void fill() },
+  { key: 'g', label: t('measure.gradeSheet'), run: () => void router.push(`/trims/${props.id}`) }
 ])
 </script>
 
 <template>
-  <TopLine :what="data ? `${data.grading.dog.name} on photographs, ${data.grading.standard.name}` : 'Photographs'" />
+  <TopLine
+    :what="
+      data
+        ? t('measure.namePhotographsName2', { name: data.grading.dog.name, name2: data.grading.standard.name })
+        : t('measure.photographs')
+    "
+  />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <template v-else>
     <nav
       class="no-print flex flex-none flex-wrap items-stretch gap-1 border-b border-line bg-sheet px-3 sm:px-5"
-      aria-label="Pictures of this trim"
+      :aria-label="t('measure.picturesTrim')"
     >
       <RouterLink
         v-for="view in SEEN"
@@ -100,15 +111,16 @@ useKeys([
         :aria-current="seen === view ? 'page' : undefined"
         ><GlyphMark :name="pictureOf(view, 'after') ? 'meets' : 'missing'" :size="16" />{{ NAMES[view]
         }}<span class="muted hidden font-normal sm:inline"
-          >{{ asked(view) }} {{ asked(view) === 1 ? 'criterion' : 'criteria' }}</span
+          >{{ asked(view) }} {{ asked(view) === 1 ? t('measure.criterion') : t('measure.criteria') }}</span
         ></RouterLink
       >
       <span class="flex-1" />
       <span v-if="filled" class="muted hidden items-center md:flex" role="status"
-        >{{ filled.filled }} put on the sheet<template v-if="filled.kept">, {{ filled.kept }} kept as read by hand</template></span
+        >{{ t('measure.filledEnteredSheet', { filled: filled.filled })
+        }}<template v-if="filled.kept">{{ t('measure.keptLeftReadHand', { kept: filled.kept }) }}</template></span
       >
-      <button v-if="picture" class="min-h-12 px-2 whitespace-nowrap" @click="again = true">Another picture</button>
-      <RouterLink :to="`/trims/${id}`" class="flex min-h-12 items-center px-2 whitespace-nowrap">Grade sheet</RouterLink>
+      <button v-if="picture" class="min-h-12 px-2 whitespace-nowrap" @click="again = true">{{ t('measure.anotherPicture') }}</button>
+      <RouterLink :to="`/trims/${id}`" class="flex min-h-12 items-center px-2 whitespace-nowrap">{{ t('measure.gradeSheet') }}</RouterLink>
     </nav>
     <p v-if="problem" class="flex gap-2 px-5 py-2 leading-[1.3] font-[650]" role="alert">
       <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
@@ -124,7 +136,7 @@ useKeys([
       :skin="data.skin"
     >
       <button class="btn btn-go min-h-11" :disabled="!desk?.photo.result.value?.found.measures.length" @click="fill">
-        Put it on the sheet
+        {{ t('measure.enterSheet') }}
       </button>
     </PhotoDesk>
     <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
@@ -139,11 +151,11 @@ useKeys([
               :mirrored="seen === 'right'"
               :width="guideWidth"
               :height="Math.round(guideWidth * 0.89)"
-              :label="`${NAMES[seen]}, as it must stand`"
+              :label="t('measure.seenRightPose', { seen: NAMES[seen] })"
             />
             <span class="photo-guide-ruler self-end" aria-hidden="true" />
           </div>
-          <figcaption class="mt-2 font-serif text-[17px] italic">Like this, a ruler upright beside it.</figcaption>
+          <figcaption class="mt-2 font-serif text-[17px] italic">{{ t('measure.likeRulerStandingBesideDog') }}</figcaption>
         </figure>
         <div>
           <h2 class="title">{{ NAMES[seen] }}</h2>
@@ -158,9 +170,9 @@ useKeys([
         </div>
       </div>
     </main>
-    <SheetDialog :open="again" title="Another picture" @close="again = false">
+    <SheetDialog :open="again" :title="t('measure.anotherPicture')" @close="again = false">
       <p class="leading-[1.35]">
-        The new picture takes the place of this one on the sheet; this one and its marks are kept to compare with.
+        {{ t('measure.newPictureReplacesOneSheet') }}
       </p>
       <TakePicture :visit-id="data.grading.visitId" :seen="seen" :has-camera="data.hasCamera" :again="true" @taken="taken" />
     </SheetDialog>

@@ -3,24 +3,25 @@ import ChoiceRow from '../components/ChoiceRow.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { Photo } from './usePhoto'
 import { OUTLINE_WORDS } from './usePhoto'
+import { t } from '../words'
 
 // The dog's outline: found, doubted, and put right by touching the backdrop, by a brush, or by places it runs through.
 defineProps<{ photo: Photo }>()
 const tool = defineModel<'look' | 'backdrop' | 'dog' | 'wall' | 'anchor'>('tool', { required: true })
 const brush = defineModel<'fine' | 'middle' | 'broad'>('brush', { required: true })
 const TOOLS = [
-  { value: 'look', name: 'Look' },
-  { value: 'backdrop', name: 'Touch the backdrop' },
-  { value: 'dog', name: 'Paint dog' },
-  { value: 'wall', name: 'Paint backdrop' },
-  { value: 'anchor', name: 'Edge runs here' }
+  { value: 'look', name: t('measure.look') },
+  { value: 'backdrop', name: t('measure.touchBackdrop') },
+  { value: 'dog', name: t('measure.paintDog') },
+  { value: 'wall', name: t('measure.paintBackdrop') },
+  { value: 'anchor', name: t('measure.edgeRunsHere') }
 ] as const
 const SAYS = {
-  look: 'Follow it round with the eye. Where it is wrong, choose how to mend it.',
-  backdrop: 'Touch places of the wall or table that were taken for dog, or a light wall behind a light dog.',
-  dog: 'Paint over what is dog and was left out.',
-  wall: 'Paint over what is not dog and was taken for it: shadow, strap, a hand.',
-  anchor: 'Touch where the coat’s edge really runs: the outline bends through that place.'
+  look: t('measure.checkAllWayRoundWhere'),
+  backdrop: t('measure.touchAnyWallOrTable'),
+  dog: t('measure.paintOverAnyDogLeft'),
+  wall: t('measure.paintOverAnythingMistakenDog'),
+  anchor: t('measure.touchWhereEdgeCoatReally')
 } as const
 const SIZES = [
   { value: 'fine', name: 'fine' },
@@ -32,21 +33,21 @@ const SIZES = [
 <template>
   <div data-outline>
     <p v-if="photo.step.value" class="flex items-center justify-between gap-3 leading-[1.3]" role="status" aria-live="polite">
-      <span>Finding the outline: {{ OUTLINE_WORDS[photo.step.value] }} …</span>
-      <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="photo.cancel">Stop</button>
+      <span>{{ t('measure.findingOutlineStep', { step: OUTLINE_WORDS[photo.step.value] }) }}</span>
+      <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="photo.cancel">{{ t('measure.stop') }}</button>
     </p>
     <template v-else>
       <p v-if="photo.hasOutline.value && photo.doubts.value.length === 0" class="flex gap-2 leading-[1.3]">
-        <GlyphMark name="meets" :size="18" class="mt-0.5 flex-none" />The outline is found.
+        <GlyphMark name="meets" :size="18" class="mt-0.5 flex-none" />{{ t('measure.outlineFound') }}
       </p>
       <p v-for="doubt in photo.doubts.value" :key="doubt" class="flex gap-2 leading-[1.3]" role="alert">
-        <GlyphMark name="cannotTell" :size="18" class="mt-0.5 flex-none" />Not sure: {{ doubt }}
+        <GlyphMark name="cannotTell" :size="18" class="mt-0.5 flex-none" />{{ t('measure.notSureDoubt', { doubt }) }}
       </p>
-      <button v-if="!photo.hasOutline.value" class="btn mt-2 w-full" @click="photo.findOutline">Find the outline</button>
+      <button v-if="!photo.hasOutline.value" class="btn mt-2 w-full" @click="photo.findOutline">{{ t('measure.findOutline') }}</button>
     </template>
-    <ChoiceRow v-model="tool" class="mt-3 mb-0!" label="How to mend it" :options="TOOLS" />
+    <ChoiceRow v-model="tool" class="mt-3 mb-0!" :label="t('measure.howCorrect')" :options="TOOLS" />
     <p class="mt-2 leading-[1.3]">{{ SAYS[tool] }}</p>
-    <ChoiceRow v-if="tool === 'dog' || tool === 'wall'" v-model="brush" class="mt-2 mb-0!" label="Brush" :options="SIZES" />
+    <ChoiceRow v-if="tool === 'dog' || tool === 'wall'" v-model="brush" class="mt-2 mb-0!" :label="t('measure.brush')" :options="SIZES" />
     <p
       v-if="
         photo.marks.value.corrections.backdrop.length +
@@ -55,8 +56,13 @@ const SIZES = [
       "
       class="muted mt-2"
     >
-      {{ photo.marks.value.corrections.backdrop.length }} places of backdrop, {{ photo.marks.value.corrections.strokes.length }} strokes,
-      {{ photo.marks.value.corrections.anchors.length }} places of the edge
+      {{
+        t('measure.n', {
+          n: photo.marks.value.corrections.backdrop.length,
+          n2: photo.marks.value.corrections.strokes.length,
+          n3: photo.marks.value.corrections.anchors.length
+        })
+      }}
     </p>
   </div>
 </template>

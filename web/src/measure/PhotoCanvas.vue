@@ -3,6 +3,7 @@ import type { PhotoPoint } from '@peen/core/measure'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { Handle, Shape } from './drawing'
+import { t } from '../words'
 
 // A photograph that one works on: moved, magnified, its handles dragged under a magnifier. Everything is in px of the picture.
 const props = defineProps<{
@@ -138,7 +139,7 @@ const path = (points: readonly PhotoPoint[], closed: boolean) =>
       :class="tool === 'pan' ? 'cursor-grab' : 'cursor-crosshair'"
       :viewBox="view.join(' ')"
       role="img"
-      aria-label="Photograph with its marks"
+      :aria-label="t('measure.photographMarks')"
       @pointerdown="down"
       @pointermove="move"
       @pointerup="up"
@@ -188,9 +189,17 @@ const path = (points: readonly PhotoPoint[], closed: boolean) =>
       />
     </svg>
     <div class="absolute bottom-3 left-3 flex gap-1.5">
-      <button class="btn btn-quiet size-11 bg-sheet p-0 text-center text-[20px]" aria-label="Magnify" @click="magnify(1.5)">+</button>
-      <button class="btn btn-quiet size-11 bg-sheet p-0 text-center text-[20px]" aria-label="Smaller" @click="magnify(1 / 1.5)">−</button>
-      <button class="btn btn-quiet h-11 bg-sheet px-3 py-0 text-[16px]" @click="fit">Whole picture</button>
+      <button class="btn btn-quiet size-11 bg-sheet p-0 text-center text-[20px]" :aria-label="t('measure.zoom')" @click="magnify(1.5)">
+        +
+      </button>
+      <button
+        class="btn btn-quiet size-11 bg-sheet p-0 text-center text-[20px]"
+        :aria-label="t('measure.zoomOut')"
+        @click="magnify(1 / 1.5)"
+      >
+        −
+      </button>
+      <button class="btn btn-quiet h-11 bg-sheet px-3 py-0 text-[16px]" @click="fit">{{ t('measure.wholePicture') }}</button>
     </div>
   </div>
 </template>

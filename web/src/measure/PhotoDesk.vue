@@ -14,6 +14,7 @@ import PhotoExplained from './PhotoExplained.vue'
 import PlacesPart from './PlacesPart.vue'
 import ScalePart from './ScalePart.vue'
 import { usePhoto } from './usePhoto'
+import { t } from '../words'
 
 // One photograph from its scale to what it says, in four steps; the picture stays in the middle.
 const props = defineProps<{
@@ -27,10 +28,10 @@ const photo = usePhoto(props.own, props.grading.dog, props.grading.standard)
 defineExpose({ photo })
 
 const STEPS = [
-  { id: 'scale', name: '1 Scale' },
-  { id: 'outline', name: '2 Outline' },
-  { id: 'places', name: '3 Places' },
-  { id: 'found', name: '4 Found' }
+  { id: 'scale', name: t('measure.n1Scale') },
+  { id: 'outline', name: t('measure.n2Outline') },
+  { id: 'places', name: t('measure.n3Places') },
+  { id: 'found', name: t('measure.n4Found') }
 ] as const
 type StepId = (typeof STEPS)[number]['id']
 const step = ref<StepId>(props.own.marks?.scale ? 'found' : 'scale')
@@ -177,27 +178,27 @@ const at = computed(() => STEPS.findIndex(({ id }) => id === step.value))
 const go = (by: number) => void (step.value = STEPS[Math.min(STEPS.length - 1, Math.max(0, at.value + by))].id)
 const canvas = ref<InstanceType<typeof PhotoCanvas> | null>(null)
 useKeys([
-  { key: 'ArrowLeft', label: 'Chosen place one pixel left', run: () => nudge(-1, 0) },
-  { key: 'ArrowRight', label: 'Chosen place one pixel right', run: () => nudge(1, 0) },
-  { key: 'ArrowUp', label: 'Chosen place one pixel up', run: () => nudge(0, -1) },
-  { key: 'ArrowDown', label: 'Chosen place one pixel down', run: () => nudge(0, 1) },
-  { key: 'h', label: 'Chosen place ten pixels left', run: () => nudge(-1, 0, 10) },
-  { key: 'l', label: 'Chosen place ten pixels right', run: () => nudge(1, 0, 10) },
-  { key: 'k', label: 'Chosen place ten pixels up', run: () => nudge(0, -1, 10) },
-  { key: 'j', label: 'Chosen place ten pixels down', run: () => nudge(0, 1, 10) },
-  { key: '+', label: 'Magnify the picture', run: () => canvas.value?.magnify(1.5) },
-  { key: '-', label: 'Smaller', run: () => canvas.value?.magnify(1 / 1.5) },
-  { key: '0', label: 'Whole picture', run: () => canvas.value?.fit() },
-  { key: 'n', label: 'Next step of this picture', run: () => go(1) },
-  { key: 'b', label: 'Step before', run: () => go(-1) },
-  { key: 'a', label: 'All places lie right', run: () => step.value === 'places' && photo.agree() },
-  { key: 'u', label: 'Take back the last mark', run: () => void photo.undo() }
+  { key: 'ArrowLeft', label: t('measure.moveSelectedPointOnePixel'), run: () => nudge(-1, 0) },
+  { key: 'ArrowRight', label: t('measure.moveSelectedPointOnePixel2'), run: () => nudge(1, 0) },
+  { key: 'ArrowUp', label: t('measure.moveSelectedPointOnePixel3'), run: () => nudge(0, -1) },
+  { key: 'ArrowDown', label: t('measure.moveSelectedPointOnePixel4'), run: () => nudge(0, 1) },
+  { key: 'h', label: t('measure.moveSelectedPointTenPixels'), run: () => nudge(-1, 0, 10) },
+  { key: 'l', label: t('measure.moveSelectedPointTenPixels2'), run: () => nudge(1, 0, 10) },
+  { key: 'k', label: t('measure.moveSelectedPointTenPixels3'), run: () => nudge(0, -1, 10) },
+  { key: 'j', label: t('measure.moveSelectedPointTenPixels4'), run: () => nudge(0, 1, 10) },
+  { key: '+', label: t('measure.zoom'), run: () => canvas.value?.magnify(1.5) },
+  { key: '-', label: t('measure.zoomOut'), run: () => canvas.value?.magnify(1 / 1.5) },
+  { key: '0', label: t('measure.wholePicture'), run: () => canvas.value?.fit() },
+  { key: 'n', label: t('measure.nextStepPicture'), run: () => go(1) },
+  { key: 'b', label: t('measure.previousStep'), run: () => go(-1) },
+  { key: 'a', label: t('measure.allPointsRight'), run: () => step.value === 'places' && photo.agree() },
+  { key: 'u', label: t('measure.undoLastMark'), run: () => void photo.undo() }
 ])
 </script>
 
 <template>
   <div class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_440px] lg:overflow-hidden" :data-desk="photo.seen">
-    <main class="flex h-[58vh] min-w-0 flex-col lg:h-auto" aria-label="The picture">
+    <main class="flex h-[58vh] min-w-0 flex-col lg:h-auto" :aria-label="t('measure.picture')">
       <PhotoCanvas
         v-if="photo.size.value"
         ref="canvas"
@@ -214,10 +215,10 @@ useKeys([
         @select="select"
         @stroke="stroke"
       />
-      <p v-else class="p-6" role="status">{{ photo.problem.value ?? 'Opening the picture …' }}</p>
+      <p v-else class="p-6" role="status">{{ photo.problem.value ?? t('measure.openingPicture') }}</p>
     </main>
-    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" aria-label="What the picture says">
-      <nav class="flex border-b-2 border-ink" aria-label="Steps of this picture">
+    <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" :aria-label="t('measure.whatPictureShows')">
+      <nav class="flex border-b-2 border-ink" :aria-label="t('measure.stepsPicture')">
         <button
           v-for="one in STEPS"
           :key="one.id"
@@ -252,13 +253,15 @@ useKeys([
       </div>
       <div class="flex items-center gap-2 border-t border-line px-4 py-2">
         <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" :disabled="photo.undoable.value === 0" @click="photo.undo">
-          Undo
+          {{ t('measure.undo') }}
         </button>
         <span class="flex-1" />
         <button v-if="step === 'found'" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="explained = true">
-          Explain and save it
+          {{ t('measure.explainSave') }}
         </button>
-        <button v-else class="btn min-h-11" @click="go(1)">Next: {{ STEPS[at + 1].name.slice(2).toLowerCase() }}</button>
+        <button v-else class="btn min-h-11" @click="go(1)">
+          {{ t('measure.nextName', { name: STEPS[at + 1].name.slice(2).toLowerCase() }) }}
+        </button>
         <slot v-if="step === 'found'" />
       </div>
     </aside>

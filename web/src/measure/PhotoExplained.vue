@@ -7,6 +7,7 @@ import { saveFile } from '../library/save-file'
 import { drawnShapes, outlineShapes, type Shape } from './drawing'
 import { paintExplained } from './paint-explained'
 import type { Photo } from './usePhoto'
+import { t } from '../words'
 
 // The picture explained in one sheet: before beside after, where it is too long and too short, the biggest gains as callouts.
 const props = defineProps<{ photo: Photo; grading: GradingView; before: PictureView | null }>()
@@ -52,8 +53,8 @@ function save(): void {
 </script>
 
 <template>
-  <SheetDialog open wide title="The picture explained" @close="$emit('close')">
-    <p v-if="failed" role="alert">The picture could not be drawn here. Close this and open it again.</p>
+  <SheetDialog open wide :title="t('measure.pictureExplained')" @close="$emit('close')">
+    <p v-if="failed" role="alert">{{ t('measure.pictureCouldNotDrawnHere') }}</p>
     <canvas
       ref="canvas"
       class="mx-auto block h-auto max-h-[58vh] w-auto max-w-full border border-line"
@@ -62,12 +63,11 @@ function save(): void {
     />
     <ul class="mt-2 mb-0 list-none p-0">
       <li v-for="one in said" :key="one.text" class="py-1 leading-[1.3] font-[650]">{{ one.text }}</li>
-      <li v-if="said.length === 0" class="py-1">Nothing here departs from what the trim asks.</li>
+      <li v-if="said.length === 0" class="py-1">{{ t('measure.nothingHereDiffersFromTrim') }}</li>
     </ul>
     <p class="muted">
-      Violet, drawn through: too long against the plan. Orange, dashed: too short. White dots: the planned outline. Thin black: what it is
-      held against.
+      {{ t('measure.solidVioletLongerThanPlanned') }}
     </p>
-    <button class="btn btn-go mt-2" @click="save">Save as PNG</button>
+    <button class="btn btn-go mt-2" @click="save">{{ t('measure.savePng') }}</button>
   </SheetDialog>
 </template>

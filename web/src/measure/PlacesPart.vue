@@ -5,6 +5,7 @@ import GlyphMark from '../components/GlyphMark.vue'
 import { sayNumber } from '@peen/core/units'
 import NumberBox from '../library/NumberBox.vue'
 import type { Photo } from './usePhoto'
+import { t } from '../words'
 
 // Places and lines that this trim's criteria need: proposed where the outline tells them, agreed to or dragged by hand.
 const props = defineProps<{ photo: Photo }>()
@@ -20,7 +21,7 @@ function sureTo(id: PhotoPlace): number | null {
 }
 function sayPlace(id: PhotoPlace): string {
   const u = sureTo(id)
-  if (u === null) return 'touch it in the picture'
+  if (u === null) return t('measure.touchPicture')
   return `${marks.value.places[id]!.touched ? 'put' : 'proposed'}, ± ${sayNumber(u)} ${unit.value}`
 }
 function draw(id: LineId): void {
@@ -36,14 +37,15 @@ function choose(id: PhotoPlace): void {
 <template>
   <div data-places>
     <p v-if="photo.places.length === 0 && photo.lines.length === 0" class="leading-[1.35]">
-      No criterion of this trim needs a place here: the outline alone is told.
+      {{ t('measure.noCriterionTrimNeedsPoint') }}
     </p>
     <template v-if="photo.places.length">
       <p class="leading-[1.35]">
-        <template v-if="hasProposed">Dashed places are only proposed. Drag each to where it lies, or agree if all lie right.</template
-        ><template v-else>Every place was put by hand or agreed to. Drag one to mend it; arrow keys move the chosen one.</template>
+        <template v-if="hasProposed">{{ t('measure.dashedPointsSuggestionsDragEach') }}</template><template v-else>{{
+          t('measure.everyPointPlacedOrConfirmed')
+        }}</template>
       </p>
-      <button v-if="hasProposed" class="btn btn-go mt-2 w-full" @click="photo.agree">They all lie right</button>
+      <button v-if="hasProposed" class="btn btn-go mt-2 w-full" @click="photo.agree">{{ t('measure.allPointsRight') }}</button>
       <ul class="mt-2 mb-0 list-none p-0">
         <li v-for="id in photo.places" :key="id" class="border-b border-line">
           <button
@@ -64,7 +66,7 @@ function choose(id: PhotoPlace): void {
           <NumberBox
             v-if="place === id && marks.places[id]"
             class="mx-1 mb-2"
-            :label="`Sure to within, ${unit} (standard uncertainty)`"
+            :label="t('measure.giveOrTakeUnitStandard', { unit })"
             :value="sureTo(id)!"
             :low="0.1"
             :high="50"
@@ -74,7 +76,7 @@ function choose(id: PhotoPlace): void {
       </ul>
     </template>
     <template v-if="photo.lines.length">
-      <h2 class="mt-4">Lines to draw</h2>
+      <h2 class="mt-4">{{ t('measure.linesDraw') }}</h2>
       <ul class="mt-1 mb-0 list-none p-0">
         <li v-for="id in photo.lines" :key="id" class="border-b border-line">
           <button
@@ -86,15 +88,17 @@ function choose(id: PhotoPlace): void {
           >
             <GlyphMark :name="(marks.lines[id]?.length ?? 0) >= LEAST_LINE_POINTS ? 'meets' : 'missing'" :size="16" class="flex-none" />
             <span class="flex-1">{{ LINES[id].name }}</span>
-            <span class="muted">{{ marks.lines[id]?.length ?? 0 }} of {{ LEAST_LINE_POINTS }} or more</span>
+            <span class="muted">{{
+              t('measure.nLeastLeastlinepoints', { n: marks.lines[id]?.length ?? 0, leastlinepoints: LEAST_LINE_POINTS })
+            }}</span>
           </button>
         </li>
       </ul>
       <p v-if="line" class="mt-2 flex items-center justify-between gap-3 leading-[1.3]">
-        Touch five or more places along it, in order.
-        <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="$emit('point')">Put one, to be moved</button>
+        {{ t('measure.touchFiveOrMorePlaces') }}
+        <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="$emit('point')">{{ t('measure.placeOneThenMove') }}</button>
         <button v-if="marks.lines[line]?.length" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="photo.setLine(line, [])">
-          Draw it anew
+          {{ t('measure.drawAgain') }}
         </button>
       </p>
     </template>

@@ -4,15 +4,16 @@ import { sayNumber } from '@peen/core/units'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import NumberBox from '../library/NumberBox.vue'
+import { t } from '../words'
 
 // How long a millimetre is in the dog's own plane: a known length upright beside it, where it stands, how far the camera is.
 const props = defineProps<{ seen: Seen; scale: ScaleMark | null; ends: readonly PhotoPoint[]; checking: boolean }>()
 const emit = defineEmits<{ put: [scale: ScaleMark | null]; check: [on: boolean]; again: []; ends: []; choose: [end: string] }>()
 
 const THINGS: Readonly<Record<(typeof SCALE_THINGS)[number], string>> = {
-  ruler: 'a ruler',
-  comb: 'a comb of known length',
-  board: 'a board'
+  ruler: t('measure.ruler'),
+  comb: t('measure.combKnownLength'),
+  board: t('measure.board')
 }
 /** what stood there last time stands there again: kept on this tablet, by view */
 const last = useLocalStorage(`peen.scale.${props.seen === 'head' ? 'head' : 'profile'}`, {
@@ -53,18 +54,20 @@ function putCheck(value: number | null): void {
 <template>
   <div data-scale>
     <p class="leading-[1.35]">
-      <template v-if="!scale && ends.length === 0">Touch the upper end of the ruler in the picture, then the lower one.</template>
-      <template v-else-if="!scale">Now touch its lower end.</template>
+      <template v-if="!scale && ends.length === 0">{{ t('measure.touchTopEndRulerPicture') }}</template>
+      <template v-else-if="!scale">{{ t('measure.nowTouchBottomEnd') }}</template>
       <template v-else-if="plane"
-        ><b>{{ sayNumber(plane.pxPerMm) }} px a millimetre</b>, sure to {{ sayNumber(100 * plane.u01) }} %<template
-          v-if="Math.abs(plane.corrected01) > 0.0005"
-          >; the depth changed it by {{ sayNumber(100 * plane.corrected01) }} %</template
-        >. Drag its ends to mend it.</template
+        ><b>{{ t('measure.numberPixelsPerMillimetre', { number: sayNumber(plane.pxPerMm) }) }}</b
+        >{{ t('measure.accurateNumber', { number: sayNumber(100 * plane.u01) })
+        }}<template v-if="Math.abs(plane.corrected01) > 0.0005">{{
+          t('measure.correctedNumberDepth', { number: sayNumber(100 * plane.corrected01) })
+        }}</template
+        >{{ t('measure.dragEndsCorrect') }}</template
       >
     </p>
     <div class="mt-2 grid grid-cols-2 gap-x-3 gap-y-1">
       <label class="col-span-2"
-        ><span class="label">What stands there</span>
+        ><span class="label">{{ t('measure.whatScale') }}</span>
         <select
           class="field h-12"
           :value="now.what"
@@ -74,42 +77,44 @@ function putCheck(value: number | null): void {
         </select></label
       >
       <NumberBox
-        label="Its length, mm"
+        :label="t('measure.lengthMm')"
         :value="now.lengthMm"
         :low="1"
         :high="3000"
         @put="(value) => value !== null && put({ lengthMm: value })"
       />
       <NumberBox
-        label="Camera to dog, mm"
+        :label="t('measure.cameraDogMm')"
         :value="now.cameraMm"
         :low="300"
         :high="20000"
         @put="(value) => value !== null && put({ cameraMm: value })"
       />
       <NumberBox
-        :label="seen === 'head' ? 'Behind the eyes, mm' : 'Behind the spine, mm'"
+        :label="seen === 'head' ? t('measure.behindEyesMm') : t('measure.behindSpineMm')"
         :value="now.behindMm"
         :low="-500"
         :high="500"
         @put="(value) => value !== null && put({ behindMm: value })"
       />
       <NumberBox
-        label="Give or take, mm"
+        :label="t('measure.giveOrTakeMm')"
         :value="now.behindUMm"
         :low="0"
         :high="500"
         @put="(value) => value !== null && put({ behindUMm: value })"
       />
     </div>
-    <p class="muted mt-1 leading-[1.3]">Before the {{ seen === 'head' ? 'eyes' : 'spine' }} counts as less than nought.</p>
+    <p class="muted mt-1 leading-[1.3]">
+      {{ t('measure.frontSeenLessThanZero', { seen: seen === 'head' ? t('measure.eyes') : t('measure.spine') }) }}
+    </p>
     <label class="mt-1 flex min-h-11 items-center gap-3"
       ><input
         type="checkbox"
         class="size-6 accent-(--act)"
         :checked="now.upright"
         @change="put({ upright: ($event.target as HTMLInputElement).checked })"
-      />it stands upright: the picture is levelled by it</label
+      />{{ t('measure.uprightUseLevelPicture') }}</label
     >
     <template v-if="scale">
       <div class="mt-2 flex flex-wrap items-end gap-2">
@@ -119,31 +124,40 @@ function putCheck(value: number | null): void {
           :class="checking && 'bg-ink text-sheet'"
           @click="$emit('check', !checking)"
         >
-          {{ scale.check ? 'Check length: drag its ends' : 'Check by a second length' }}
+          {{ scale.check ? t('measure.checkLengthDragEnds') : t('measure.checkSecondLength') }}
         </button>
         <NumberBox
           v-if="checking || scale.check"
           class="w-28"
-          label="It is, mm"
+          :label="t('measure.lengthMm')"
           :value="scale.check?.lengthMm ?? checkMm"
           :low="1"
           :high="3000"
           @put="putCheck"
         />
-        <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="$emit('again')">Place it again</button>
+        <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="$emit('again')">{{ t('measure.placeAgain') }}</button>
       </div>
       <p v-if="checked" class="mt-2 font-[650]" role="status">
-        It comes to {{ sayNumber(checked.measuredMm) }} mm: {{ sayNumber(Math.abs(checked.offMm)) }} mm too
-        {{ checked.offMm > 0 ? 'long' : 'short' }}.
+        {{
+          t('measure.measuresNumberMmNumber2Mm', {
+            number: sayNumber(checked.measuredMm),
+            number2: sayNumber(Math.abs(checked.offMm)),
+            offMm: checked.offMm > 0 ? t('measure.long') : t('measure.short')
+          })
+        }}
       </p>
     </template>
     <button v-if="!scale" class="btn btn-quiet mt-2 min-h-11 px-3 py-1 text-[16px]" @click="$emit('ends')">
-      Put both ends, to be moved
+      {{ t('measure.placeBothEndsThenMove') }}
     </button>
     <div v-if="scale" class="mt-2 flex gap-2">
-      <button class="btn btn-quiet min-h-11 flex-1 px-3 py-1 text-[16px]" @click="$emit('choose', 'end.0')">Move the upper end</button>
-      <button class="btn btn-quiet min-h-11 flex-1 px-3 py-1 text-[16px]" @click="$emit('choose', 'end.1')">Move the lower end</button>
+      <button class="btn btn-quiet min-h-11 flex-1 px-3 py-1 text-[16px]" @click="$emit('choose', 'end.0')">
+        {{ t('measure.moveTopEnd') }}
+      </button>
+      <button class="btn btn-quiet min-h-11 flex-1 px-3 py-1 text-[16px]" @click="$emit('choose', 'end.1')">
+        {{ t('measure.moveBottomEnd') }}
+      </button>
     </div>
-    <p v-if="!scale" class="muted mt-3 leading-[1.3]">Without a scale only ratios, angles and shapes can be told; lengths stay open.</p>
+    <p v-if="!scale" class="muted mt-3 leading-[1.3]">{{ t('measure.withoutScaleOnlyRatiosAngles') }}</p>
   </div>
 </template>

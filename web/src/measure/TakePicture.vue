@@ -5,6 +5,7 @@ import { ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import { usePictureStore } from '../stores/pictures'
+import { t } from '../words'
 
 // The way to a picture that can be measured: how the dog must stand, and three ways to take it.
 const props = defineProps<{ visitId: string; seen: Seen; hasCamera: boolean; again: boolean }>()
@@ -16,19 +17,19 @@ const MOST_MB = 15
 
 const GUIDE: Readonly<Record<Seen, readonly string[]>> = {
   head: [
-    'Head straight: the nose before the middle between the eyes, up to 3 degrees.',
-    'The camera level with the eyes, a metre away or more.',
+    t('measure.headStraightNoseLineMiddle'),
+    t('measure.cameraLevelEyesMetreAway'),
     'A ruler, a comb of known length or a board upright beside the head, level with the eyes.',
-    'Comb up, ears as they are judged, a plain wall of another colour behind.'
+    t('measure.combUpEarsTheyJudged')
   ],
   left: [],
   right: []
 }
 const PROFILE = (side: string) => [
-  `The dog’s ${side} side to the camera, square, all four feet down, head and tail carried as it carries them.`,
-  'The camera level with the middle of the body, two metres away or more, straight on.',
+  t('measure.dogsSideSideCameraSquare', { side }),
+  t('measure.cameraLevelMiddleBodyTwo'),
   'A ruler or a board upright on the table at the dog’s middle.',
-  'Post and loop out of the way if the dog allows it; a plain wall of another colour behind.'
+  t('measure.postLoopOutWayIf')
 ]
 const lines = () => (props.seen === 'head' ? GUIDE.head : PROFILE(props.seen))
 
@@ -50,7 +51,7 @@ function fromFile(event: Event): void {
   input.value = ''
   if (!file) return
   if (file.size > MOST_MB * 1048576) {
-    refused.value = `The picture is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
+    refused.value = t('measure.pictureSizeMbMustMostmb', { size: Math.ceil(file.size / 1048576), mostmb: MOST_MB })
     return
   }
   void run(async () => {
@@ -64,35 +65,30 @@ function fromFile(event: Event): void {
 <template>
   <div :data-take="seen">
     <template v-if="!again">
-      <h2>How it must stand</h2>
+      <h2>{{ t('measure.howDogMustStand') }}</h2>
       <ul class="mt-1 mb-0 list-none p-0 leading-[1.35]">
         <li v-for="line in lines()" :key="line" class="border-b border-line py-2">{{ line }}</li>
       </ul>
     </template>
     <p class="mt-2 flex gap-2 leading-[1.3]">
-      <GlyphMark name="danger" :size="18" class="mt-0.5 flex-none" />The dog alone: no faces of people. Somebody stays beside it; a dog that
-      cannot stand goes down first.
+      <GlyphMark name="danger" :size="18" class="mt-0.5 flex-none" />{{ t('measure.dogAloneNoPeoplesFaces') }}
     </p>
     <div class="mt-3 grid gap-2">
       <button v-if="hasCamera" class="btn btn-go" :disabled="busy" @click="fromCamera">
-        {{ busy ? 'Taking it …' : again ? 'Take it again with the table camera' : 'Take it with the table camera' }}
+        {{ busy ? t('measure.taking') : again ? t('measure.takeAgainTableCamera') : t('measure.takeTableCamera') }}
       </button>
       <label class="btn cursor-pointer text-center focus-within:outline-3 focus-within:outline-ink"
-        >Take it with this tablet<input
-          class="sr-only"
-          type="file"
-          accept="image/*"
-          capture="environment"
-          :disabled="busy"
-          @change="fromFile"
+        >{{ t('measure.takeTablet')
+        }}<input class="sr-only" type="file" accept="image/*" capture="environment" :disabled="busy" @change="fromFile"
       /></label>
       <label class="btn btn-quiet cursor-pointer text-center focus-within:outline-3 focus-within:outline-ink"
-        >Choose a picture<input
+        >{{ t('measure.choosePicture')
+        }}<input
           class="sr-only"
           type="file"
           accept="image/jpeg,image/png,image/webp"
           :disabled="busy"
-          :aria-label="`Picture, ${seen}`"
+          :aria-label="t('measure.pictureSeen', { seen })"
           @change="fromFile"
       /></label>
     </div>

@@ -66,7 +66,7 @@ describe('a refusal of the worker', () => {
   it.each([
     ['noDog', 'nothing that stands out', /^No dog stands out/],
     ['somethingElse', 'a shape that covers 31 % with the planned dog', /\(31 % alike\)/],
-    ['outOfRange', 12, /^place is 12; allowed is 0 to 9\./]
+    ['outOfRange', 12, /^place is 12; it must be 0 to 9\./]
   ])('%s', (code, got, says) => {
     expect(sayRefusal(new CoreError({ code, path: 'place', got, limit: '0 to 9' }))).toMatch(says)
   })

@@ -11,12 +11,13 @@ import type { PhotoTask } from '../workers/measure.worker'
 import { sayRefusal } from './say-refusal'
 import { rounded, useMarks } from './useMarks'
 import { useReader } from './useReader'
+import { t } from '../words'
 
 export const OUTLINE_WORDS: Readonly<Record<OutlineStep, string>> = {
-  colours: 'looking at the backdrop',
-  apart: 'parting dog and backdrop',
-  straps: 'taking off post and strap',
-  edge: 'following the coat’s edge'
+  colours: t('measure.lookingBackdrop'),
+  apart: t('measure.separatingDogFromBackdrop'),
+  straps: t('measure.removingPostStrap'),
+  edge: t('measure.followingCoatsEdge')
 }
 /** A scale that has not moved for this long is meant, ms. Chosen. */
 const SCALE_RESTS_MS = 300
@@ -32,7 +33,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   const asked = measuresAsked(standard, seen)
   const places = placesFor(asked)
   const reader = useReader(pictureId)
-  watch(reader.unreadable, (is) => is && (problem.value = 'The picture cannot be opened. Take another one.'))
+  watch(reader.unreadable, (is) => is && (problem.value = t('measure.pictureCannotOpenedTakeAnother')))
   const desk = useMarks(own.marks, () => soon())
   const { marks } = desk
   const { drawnAs: trim, lengthsMm: lengths } = standard.plan

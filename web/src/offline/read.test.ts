@@ -28,7 +28,7 @@ describe('what was read on a tablet', () => {
     away()
     expect(await read('dog', { id: DOG })).toEqual(seen)
     readAs('mira')
-    await expect(read('dog', { id: DOG })).rejects.toThrow('Peen does not answer.')
+    await expect(read('dog', { id: DOG })).rejects.toThrow('Peen is not answering.')
   })
 
   it('is there while the server answers that it cannot', async () => {
@@ -47,7 +47,7 @@ describe('what was read on a tablet', () => {
     away()
     const later = Date.now() + A_DAY_MS
     vi.spyOn(Date, 'now').mockReturnValue(later)
-    await expect(read('dog', { id: DOG })).rejects.toThrow('Peen does not answer.')
+    await expect(read('dog', { id: DOG })).rejects.toThrow('Peen is not answering.')
     vi.restoreAllMocks()
   })
 

@@ -7,6 +7,7 @@ import { useDraftStore } from '../stores/drafts'
 import { useSavedStore } from '../stores/saved'
 import { useSessionStore } from '../stores/session'
 import { dropText, keepText, textOf, type TextKind } from './kept-texts'
+import { t } from '../words'
 
 /** What the server holds: a text and the version by which a second device is told. */
 export type Stored<T> = { readonly version: number; readonly value: T }
@@ -30,8 +31,8 @@ export type KeptTextOf<T> = {
 
 /** A text that got no answer is sent again so soon, ms. */
 const RETRY_MS = 5000
-const NO_ANSWER = 'Peen does not answer. What you changed is kept here and sent when it does.'
-const BOTH = 'Another device changed this too. Both changes are kept.'
+const NO_ANSWER = t('shell.peenNotAnsweringYourChanges')
+const BOTH = t('shell.anotherDeviceChangedTooBoth')
 
 /**
  * A text that is written on this device: kept here until the server has it, through reloads. What another device has changed

@@ -2,18 +2,17 @@
 import { computed } from 'vue'
 import { useOutboxStore } from '../stores/outbox'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // After a restore: what this tablet has sent again, until it is read.
 const outbox = useOutboxStore()
 const session = useSessionStore()
 const says = computed(() => {
   const { taps = 0, changes = 0 } = outbox.brought ?? {}
-  const sent = [taps > 0 ? many(taps, 'tap') : '', changes > 0 ? many(changes, 'change') : ''].filter((one) => one !== '')
-  const again = sent.length > 0 ? [`This tablet has sent ${sent.join(' and ')} again.`] : []
-  const signed = session.isStaff ? ['Anything signed since the backup has to be signed again.'] : []
-  return ['Peen was restored from a backup.', ...again, ...signed].join(' ')
+  const again = taps + changes > 0 ? [t('shell.sentAgain', { what: taps === 0 ? 'changes' : changes === 0 ? 'taps' : 'other', taps, changes })] : []
+  const signed = session.isStaff ? [t('shell.anythingSignedSinceBackupHas')] : []
+  return [t('shell.peenRestoredFromBackup'), ...again, ...signed].join(' ')
 })
-const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 </script>
 
 <template>
@@ -22,10 +21,10 @@ const many = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
       <p class="flex-1 leading-[1.3]">
         {{ says }}
       </p>
-      <button class="btn btn-quiet min-h-11 px-3 py-0" @click="outbox.brought = null">Got it</button>
+      <button class="btn btn-quiet min-h-11 px-3 py-0" @click="outbox.brought = null">{{ t('shell.got') }}</button>
     </div>
     <template v-if="outbox.brought.refused.length > 0">
-      <p class="leading-[1.3]">{{ many(outbox.brought.refused.length, 'change') }} could not be made again:</p>
+      <p class="leading-[1.3]">{{ t('shell.changesNotSentAgain', { n: outbox.brought.refused.length }) }}</p>
       <ul class="max-h-40 list-disc overflow-auto pl-5 leading-[1.3]">
         <li v-for="(why, i) in outbox.brought.refused" :key="i">{{ why }}</li>
       </ul>

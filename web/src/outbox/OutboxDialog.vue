@@ -8,6 +8,7 @@ import { usePictureStore } from '../stores/pictures'
 import { useSessionStore } from '../stores/session'
 import type { KeptTap } from './kept'
 import { sayTap } from './words'
+import { t } from '../words'
 
 // What is not with the server yet, and what it refused: sent again or let go, by the person who tapped it.
 defineProps<{ open: boolean }>()
@@ -37,68 +38,71 @@ const letGo = (tap: KeptTap) =>
 </script>
 
 <template>
-  <SheetDialog :open="open" title="Not saved yet" @close="$emit('close')">
+  <SheetDialog :open="open" :title="t('shell.notSavedYet')" @close="$emit('close')">
     <p v-if="waits === 0 && outbox.refused.length + outbox.others.length + drafts.held.length + pictures.kept.length === 0" role="status">
-      Everything you tapped is saved.
+      {{ t('shell.everythingYouTappedSaved') }}
     </p>
     <section v-if="outbox.refused.length > 0">
-      <h3 class="font-[650]">Refused by the server</h3>
-      <p class="muted leading-[1.35]">Put right what is in the way and send it again, or let it go.</p>
+      <h3 class="font-[650]">{{ t('shell.refused2') }}</h3>
+      <p class="muted leading-[1.35]">{{ t('shell.fixProblemSendAgainOr') }}</p>
       <ul>
         <li v-for="tap in outbox.refused" :key="tap.id" class="border-b border-line py-3" data-refused-tap>
           <p>
             <b>{{ sayTap(tap.event) }}</b>, {{ when(tap) }}.
-            <RouterLink :to="`/table/${tap.event.visitId}`" class="underline underline-offset-4" @click="$emit('close')"
-              >Open the table</RouterLink
-            >
+            <RouterLink :to="`/table/${tap.event.visitId}`" class="underline underline-offset-4" @click="$emit('close')">{{
+              t('shell.openTable')
+            }}</RouterLink>
           </p>
           <p class="mt-1 leading-[1.35]" role="alert">{{ tap.refused }}</p>
           <form v-if="going === tap.id" class="mt-2" @submit.prevent="letGo(tap)">
-            <label class="label" :for="`reason-${tap.id}`">Why are you letting it go?</label>
+            <label class="label" :for="`reason-${tap.id}`">{{ t('shell.whyYouDiscarding') }}</label>
             <input :id="`reason-${tap.id}`" v-model="reason" class="field" maxlength="300" autofocus />
             <div class="mt-2 flex flex-wrap gap-2">
-              <button class="btn" :disabled="works || reason.trim() === ''">Let it go</button>
-              <button type="button" class="btn btn-quiet" @click="going = null">Keep it</button>
+              <button class="btn" :disabled="works || reason.trim() === ''">{{ t('shell.discard') }}</button>
+              <button type="button" class="btn btn-quiet" @click="going = null">{{ t('shell.doNotDiscard') }}</button>
             </div>
           </form>
           <div v-else class="mt-2 flex flex-wrap gap-2">
-            <button class="btn btn-go" :disabled="works" @click="again(tap)">Send again</button>
-            <button class="btn btn-quiet" :disabled="works" @click="((going = tap.id), (reason = ''))">Let it go</button>
+            <button class="btn btn-go" :disabled="works" @click="again(tap)">{{ t('shell.sendAgain') }}</button>
+            <button class="btn btn-quiet" :disabled="works" @click="((going = tap.id), (reason = ''))">{{ t('shell.discard') }}</button>
           </div>
         </li>
       </ul>
     </section>
     <section v-for="text in drafts.held" :key="text.kind + text.id" class="mt-4" data-held-sheet>
-      <h3 class="font-[650]">{{ HELD[text.kind] }} written on this tablet</h3>
+      <h3 class="font-[650]">{{ t('shell.kindSavedTablet', { kind: HELD[text.kind] }) }}</h3>
       <p class="mt-1 leading-[1.35]">{{ text.why }}</p>
       <div class="mt-2 flex flex-wrap gap-2">
         <RouterLink :to="text.to" class="btn" @click="$emit('close')">{{
-          text.isSigned ? 'Open the signed sheet' : text.kind === 'sheet' ? 'Open both versions' : 'Open it'
+          text.isSigned ? t('shell.openSignedSheet') : text.kind === 'sheet' ? t('shell.openBothVersions') : t('shell.open')
         }}</RouterLink>
-        <button v-if="text.isSigned || text.kind !== 'sheet'" class="btn btn-quiet" @click="drafts.letGo(text)">Let it go</button>
+        <button v-if="text.isSigned || text.kind !== 'sheet'" class="btn btn-quiet" @click="drafts.letGo(text)">
+          {{ t('shell.discard') }}
+        </button>
       </div>
     </section>
     <section v-for="picture in pictures.refused" :key="picture.id" class="mt-4" data-refused-picture>
-      <h3 class="font-[650]">A photograph taken on this tablet</h3>
+      <h3 class="font-[650]">{{ t('shell.photographTakenTablet') }}</h3>
       <p class="mt-1 leading-[1.35]" role="alert">{{ picture.refused }}</p>
       <div class="mt-2 flex flex-wrap gap-2">
-        <button class="btn btn-go" :disabled="works" @click="run(() => pictures.again(picture))">Send again</button>
-        <button class="btn btn-quiet" :disabled="works" @click="run(() => pictures.letGo(picture))">Let it go</button>
+        <button class="btn btn-go" :disabled="works" @click="run(() => pictures.again(picture))">{{ t('shell.sendAgain') }}</button>
+        <button class="btn btn-quiet" :disabled="works" @click="run(() => pictures.letGo(picture))">{{ t('shell.discard') }}</button>
       </div>
     </section>
     <p v-if="pictures.kept.length > pictures.refused.length" class="mt-4 leading-[1.35]">
-      {{ pictures.kept.length - pictures.refused.length }} photographs wait on this tablet for the connection.
+      {{ t('shell.n2', { n: pictures.kept.length - pictures.refused.length }) }}
     </p>
     <section v-if="waits > 0" class="mt-4">
       <p class="leading-[1.35]">
-        {{ waits }} of your taps {{ waits === 1 ? 'is' : 'are' }} kept on this tablet and sent as soon as the server answers.
+        {{ t('shell.yourTapsWait', { n: waits }) }}
       </p>
       <p v-if="outbox.refusal" class="muted mt-1 leading-[1.35]" role="status">{{ outbox.refusal }}</p>
-      <button class="btn mt-2" :disabled="works" @click="run(outbox.flush)">Send now</button>
+      <button class="btn mt-2" :disabled="works" @click="run(outbox.flush)">{{ t('shell.sendNow') }}</button>
     </section>
     <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]">
-      {{ other.taps }} of {{ other.name ? `${other.name}’s` : 'another person’s' }} taps {{ other.taps === 1 ? 'waits' : 'wait' }} here
-      until they sign in on this tablet.
+      {{
+        t('door.tapsWaitForPerson', { taps: other.taps, name: other.name ? 'named' : 'other', person: other.name })
+      }}
     </p>
   </SheetDialog>
 </template>

@@ -2,6 +2,7 @@
 import type { EventAnswer } from '@peen/contract'
 import type { PracticeEvent } from '@peen/core/practice'
 import type { Kept, KeptTap } from './kept'
+import { t } from '../words'
 
 /** What a batch came to: answers event by event, one refusal of the whole, no answer, or no sign-in. */
 export type Reply =
@@ -40,7 +41,7 @@ export async function sendWaiting({ kept, by, post, answered, taken = async () =
       visitId,
       batch.map(({ event }) => event)
     )
-    if (reply.kind === 'signedOut') return 'Sign in again: what you tapped is kept here and sent then.'
+    if (reply.kind === 'signedOut') return t('shell.signAgainYourTapsSaved')
     if (reply.kind === 'none') return reply.why
     if (reply.kind === 'refused' && batch.length > 1) {
       oneByOne.add(visitId)
@@ -49,7 +50,7 @@ export async function sendWaiting({ kept, by, post, answered, taken = async () =
     const answers = reply.kind === 'answers' ? reply.answers : [refusalOf(batch[0]!, reply.why)]
     const told = answers.filter(({ id }) => batch.some((tap) => tap.id === id))
     // an answer that speaks of none of them settles nothing: asking at once again would go round for ever
-    if (told.length === 0) return 'The server gave an answer that says nothing of what was sent. It is kept here and sent again.'
+    if (told.length === 0) return t('shell.peensAnswerDidNotSay')
     await taken(batch.filter(({ id }) => told.some((one) => one.id === id && !isRefused(one.status))))
     await keepAnswers(kept, told)
     await answered(told)
@@ -57,7 +58,7 @@ export async function sendWaiting({ kept, by, post, answered, taken = async () =
 }
 
 /** What was tapped under a picked name waits until its person has looked: anyone may have picked it. */
-const PICKED = 'Tapped under your name without your PIN, while there was no connection. Send it if it was you.'
+const PICKED = t('shell.tappedUnderYourNameWithout')
 async function holdPicked(kept: Kept, by: string): Promise<void> {
   for (const tap of await kept.all())
     if (tap.by === by && tap.refused === null && tap.event.away === 'picked' && !tap.isOwn) await kept.mark(tap.id, PICKED)
@@ -67,7 +68,7 @@ const refusalOf = ({ id }: KeptTap, detail: string): EventAnswer => ({ id, statu
 
 async function keepAnswers(kept: Kept, answers: readonly EventAnswer[]): Promise<void> {
   await kept.drop(answers.filter(({ status }) => !isRefused(status)).map(({ id }) => id))
-  for (const { id, status, detail } of answers) if (isRefused(status)) await kept.mark(id, detail || 'The server gave no reason.')
+  for (const { id, status, detail } of answers) if (isRefused(status)) await kept.mark(id, detail || t('shell.noReasonGiven'))
 }
 
 export const isRefused = (status: EventAnswer['status']) => status === 'refused' || status === 'conflict'

@@ -9,6 +9,7 @@ import { useAsked } from '../composables/useAsked'
 import { sayMoment } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 import { isProven, sayProof, saySize, sayState, sayWhy } from './backup-words'
+import { t } from '../words'
 
 // Whether the school would be back after a fire: the last backup, what restoring it came to, and one now.
 const LOOK_MS = 2000
@@ -41,31 +42,34 @@ async function makeOne(): Promise<void> {
 </script>
 
 <template>
-  <TopLine what="Backups" />
+  <TopLine :what="t('people.backups')" />
   <ViewState v-if="!data || !state" :loading="loading" :error="error" @retry="reload" />
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="Backups">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('people.backups')">
     <p class="finding max-sm:text-[23px]" data-testid="backup-says">{{ state.says }}</p>
     <p v-if="data.failure" class="mt-2 max-w-[80ch] leading-[1.35] font-semibold text-danger" role="alert">
       {{ when(data.failure.at) }}: {{ data.failure.says }}
     </p>
     <template v-if="data.isKept">
       <p class="muted mt-2 max-w-[80ch] leading-[1.35]">
-        {{ data.isNightly ? 'One is made every night' : 'The demo is backed up only when you ask' }}, and restored beside the school to
-        prove it. They are kept in {{ data.folder }}<template v-if="data.second"> and, copied, in {{ data.second }}</template
+        {{
+          t('people.isNightlyTestRestoresProveWorks', {
+            isNightly: data.isNightly ? t('people.peenMakesOneEveryNight') : t('people.peenBacksUpDemoOnly'),
+            folder: data.folder
+          })
+        }}<template v-if="data.second"> {{ t('people.copiesSecond', { second: data.second }) }}</template
         >.
       </p>
       <p v-if="!data.hasPassphrase" class="mt-2 max-w-[80ch] leading-[1.35]">
-        <b>They can be restored only on this computer.</b> To bring the school to another one, choose a passphrase at the computer where
-        Peen runs:
-        <kbd class="font-sans font-[650]">npm run backup -- {{ demo }}--passphrase</kbd>
+        <b>{{ t('people.theyCanOnlyRestoredComputer') }}</b> {{ t('people.moveSchoolAnotherComputerChoose') }}
+        <kbd class="font-sans font-[650]">{{ t('people.npmRunBackupDemoPassphrase', { demo }) }}</kbd>
       </p>
       <div class="mt-4 flex flex-wrap items-center gap-3">
-        <button class="btn" :disabled="data.underWay !== null" @click="makeOne">Back up now</button>
+        <button class="btn" :disabled="data.underWay !== null" @click="makeOne">{{ t('people.backUpNow') }}</button>
         <span v-if="data.underWay" role="status" data-testid="backup-under-way">{{ data.underWay }}</span>
       </div>
       <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }}</p>
-      <section class="mt-6" aria-label="Backups that are here">
-        <h2>Backups that are here</h2>
+      <section class="mt-6" :aria-label="t('people.availableBackups')">
+        <h2>{{ t('people.availableBackups') }}</h2>
         <hr class="rule2 mt-1" />
         <ul class="row-rule m-0 list-none p-0">
           <li v-for="one in data.backups" :key="one.file" class="flex min-h-11 flex-wrap items-center gap-x-4 py-2" data-testid="backup">
@@ -75,11 +79,11 @@ async function makeOne(): Promise<void> {
             <span class="leading-[1.35]" :class="isProven(one) ? '' : 'text-danger'">{{ sayProof(one) }}</span>
           </li>
         </ul>
-        <p v-if="data.backups.length === 0" class="muted mt-2">None yet.</p>
+        <p v-if="data.backups.length === 0" class="muted mt-2">{{ t('people.noneYet') }}</p>
       </section>
       <p class="muted mt-6 max-w-[80ch] leading-[1.35]">
-        To bring the school back, close Peen and run <kbd class="font-sans font-[650]">npm run restore -- {{ demo }}FILE</kbd> on this
-        computer or another one.
+        {{ t('people.restoreSchoolClosePeenRun') }}
+        <kbd class="font-sans font-[650]">{{ t('people.npmRunRestoreDemoFile', { demo }) }}</kbd> {{ t('people.computerOrAnotherOne') }}
       </p>
     </template>
   </main>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ask } from '../api/client'
 import TableIn from '../components/TableIn.vue'
+import { t } from '../words'
 
 defineEmits<{ in: [count: number] }>()
 const show = (file: File) => ask('previewCohort', { file })
@@ -9,14 +10,14 @@ const take = (file: File) => ask('letCohortIn', { file })
 
 <template>
   <TableIn
-    title="A whole cohort from a table"
+    :title="t('people.importCohort')"
     :show="show"
     :take="take"
-    refused="No one can be added yet"
+    :refused="t('people.noOneCanAddedYet')"
     data-cohort-table
     @in="$emit('in', $event)"
   >
-    A CSV table with the columns givenName, familyName, email, cohort and, if you like, username.
+    {{ t('people.csvFileColumnsGivenNameFamilyName') }}
     <template #held="{ held, takeIn }">
       <ul class="row-rule m-0 mt-2 list-none p-0">
         <li v-for="one in held.people" :key="one.line" class="py-1.5">
@@ -25,10 +26,15 @@ const take = (file: File) => ask('letCohortIn', { file })
         </li>
       </ul>
       <p v-if="held.newCohorts.length" class="mt-2">
-        New {{ held.newCohorts.length === 1 ? 'cohort' : 'cohorts' }}: {{ held.newCohorts.join(', ') }}, beginning today.
+        {{
+          t('people.newNStartingTodayNewCohorts', {
+            n: held.newCohorts.length === 1 ? t('people.cohort') : t('people.cohorts'),
+            newCohorts: held.newCohorts.join(', ')
+          })
+        }}
       </p>
       <button class="btn btn-go mt-3" @click="takeIn">
-        Let {{ held.people.length === 1 ? 'this one' : `all ${held.people.length}` }} in, with a letter each
+        {{ t('people.addAllWithLetters', { n: held.people.length }) }}
       </button>
     </template>
   </TableIn>

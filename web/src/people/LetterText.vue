@@ -2,6 +2,7 @@
 import { useClipboard } from '@vueuse/core'
 import { toString as qrSvg } from 'qrcode'
 import { computed, ref, watch } from 'vue'
+import { t } from '../words'
 
 // A letter as it would be sent, with its address in full: to copy, to type, or to hold a tablet's camera to.
 const props = defineProps<{ body: string }>()
@@ -23,12 +24,12 @@ const picture = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(cod
     <p class="break-words whitespace-pre-line">{{ text }}</p>
     <div v-if="address" class="mt-1 flex flex-wrap items-center gap-2">
       <button v-if="isSupported" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="copy(address)">
-        {{ copied ? 'Copied' : 'Copy the address' }}
+        {{ copied ? t('people.copied') : t('people.copyAddress') }}
       </button>
       <button class="btn btn-quiet min-h-11 px-3 text-[16px]" :aria-expanded="shows" @click="shows = !shows">
-        {{ shows ? 'Hide the code' : 'Show it as a QR code' }}
+        {{ shows ? t('people.hideCode') : t('people.showQrCode') }}
       </button>
     </div>
-    <img v-if="code" :src="picture" :alt="`QR code of ${address}`" class="mt-2 size-[220px] bg-white p-2" data-testid="qr" />
+    <img v-if="code" :src="picture" :alt="t('people.qrCodeAddress', { address })" class="mt-2 size-[220px] bg-white p-2" data-testid="qr" />
   </div>
 </template>

@@ -8,6 +8,7 @@ import ViewState from '../components/ViewState.vue'
 import { useAsked } from '../composables/useAsked'
 import { sayMoment } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // Whether anything that was signed has been changed past the application: last night's check, the ones before, and one now.
 const session = useSessionStore()
@@ -32,34 +33,36 @@ const print = () => window.print()
 </script>
 
 <template>
-  <TopLine what="The trail" />
+  <TopLine :what="t('people.auditTrail')" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
-  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="The trail">
-    <p class="finding max-sm:text-[23px]" data-testid="trail-says">{{ last ? sayCheck(last) : 'The trail has not been checked yet.' }}</p>
-    <p v-if="last" class="muted mt-2">Checked {{ when(last) }}, {{ last.entries }} entries.</p>
-    <ul v-if="last?.changed.length" class="row-rule m-0 mt-4 list-none p-0" aria-label="What was changed">
+  <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('people.auditTrail')">
+    <p class="finding max-sm:text-[23px]" data-testid="trail-says">{{ last ? sayCheck(last) : t('people.auditTrailHasNotBeen') }}</p>
+    <p v-if="last" class="muted mt-2">{{ t('people.checkedLastEntriesEntries', { last: when(last), entries: last.entries }) }}</p>
+    <ul v-if="last?.changed.length" class="row-rule m-0 mt-4 list-none p-0" :aria-label="t('people.whatChanged')">
       <li v-for="one in last.changed" :key="one.name" class="py-2 leading-[1.35] text-danger">{{ sayChanged(one) }}</li>
     </ul>
     <template v-if="last?.head">
-      <h2 class="mt-6">Last entry</h2>
+      <h2 class="mt-6">{{ t('people.lastEntry') }}</h2>
       <hr class="rule2 mt-1" />
       <p class="mt-2 text-[18px] break-all" data-testid="trail-head">{{ last.head }}</p>
       <p class="muted mt-1 max-w-[72ch] leading-[1.35]">
-        Print this or write it down, and keep it away from this machine. With it, nothing up to here can be changed without showing.
+        {{ t('people.printOrWriteDownKeep') }}
       </p>
     </template>
     <div class="mt-4 flex flex-wrap gap-2 print:hidden">
-      <button class="btn" :disabled="isChecking" @click="checkNow">{{ isChecking ? 'Checking …' : 'Check now' }}</button>
-      <button v-if="last" class="btn btn-quiet" @click="print">Print</button>
+      <button class="btn" :disabled="isChecking" @click="checkNow">{{ isChecking ? t('people.checking') : t('people.checkNow') }}</button>
+      <button v-if="last" class="btn btn-quiet" @click="print">{{ t('people.print') }}</button>
     </div>
     <p v-if="refused" class="mt-2 font-semibold text-danger" role="alert">{{ refused }}</p>
-    <section v-if="data.checks.length > 1" class="mt-6 print:hidden" aria-label="Earlier checks">
-      <h2>Earlier checks</h2>
+    <section v-if="data.checks.length > 1" class="mt-6 print:hidden" :aria-label="t('people.earlierChecks')">
+      <h2>{{ t('people.earlierChecks') }}</h2>
       <hr class="rule2 mt-1" />
       <ul class="row-rule m-0 list-none p-0">
         <li v-for="(check, i) in data.checks.slice(1)" :key="i" class="flex min-h-11 flex-wrap items-center gap-x-4">
           <span class="muted w-[220px]">{{ when(check) }}</span>
-          <span :class="check.whole ? '' : 'text-danger'">{{ check.whole ? 'whole' : 'not whole' }}, {{ check.entries }} entries</span>
+          <span :class="check.whole ? '' : 'text-danger'">{{
+            t('people.wholeEntriesEntries', { whole: check.whole ? t('people.whole') : t('people.notWhole'), entries: check.entries })
+          }}</span>
         </li>
       </ul>
     </section>

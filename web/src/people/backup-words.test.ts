@@ -19,9 +19,9 @@ describe('what a backup came to', () => {
   })
 
   it('is said in one sentence', () => {
-    expect(sayProof(one)).toBe('Proven: restored beside the school, 347 visits, the trail whole, every chart the same.')
+    expect(sayProof(one)).toBe('Proven: test-restored with 347 visits, audit trail intact, every chart the same.')
     expect(sayProof({ ...one, proof: { ...proof, visits: 1, trail: false } })).toBe(
-      'Not proven: restored beside the school, 1 visit, but its trail does not fit, every chart the same.'
+      'Not proven: test-restored with 1 visit, but its audit trail does not match, every chart the same.'
     )
     expect(sayProof({ ...one, proof: null })).toMatch(/^Not proven/)
     expect(saySize(5300000)).toBe('5.1 MB')

@@ -1,11 +1,12 @@
 // What a backup came to, in sentences.
 import type { BackupsView, BackupView } from '@peen/contract'
+import { t } from '../words'
 
 const WHY: Readonly<Record<BackupView['why'], string>> = {
-  daily: 'by night',
-  byHand: 'by hand',
-  beforeMigration: 'before a newer Peen',
-  beforeRestore: 'before a restore'
+  daily: t('people.nightly'),
+  byHand: t('people.hand'),
+  beforeMigration: t('people.beforeUpdate'),
+  beforeRestore: t('people.beforeRestore')
 }
 export const sayWhy = ({ why }: BackupView): string => WHY[why]
 
@@ -13,14 +14,16 @@ export const isProven = ({ proof }: BackupView): boolean => proof !== null && pr
 
 const MB = 1024 ** 2
 /** "5.2 MB", "310 MB". */
-export const saySize = (bytes: number): string => `${(bytes / MB).toFixed(bytes < 10 * MB ? 1 : 0)} MB`
+export const saySize = (bytes: number): string => t('people.bytesMb', { bytes: (bytes / MB).toFixed(bytes < 10 * MB ? 1 : 0) })
 
 /** "Proven: restored beside the school, 347 visits, the trail whole, every chart the same." */
 export function sayProof({ proof }: BackupView): string {
-  if (proof === null) return 'Not proven: restoring it did not come to its end.'
-  const trail = proof.trail ? 'the trail whole' : 'but its trail does not fit'
-  const charts = { same: 'every chart the same', other: 'but charts come out otherwise', older: 'charts worked out again' }[proof.derived]
-  return `${proof.trail && proof.derived !== 'other' ? 'Proven' : 'Not proven'}: restored beside the school, ${proof.visits} ${proof.visits === 1 ? 'visit' : 'visits'}, ${trail}, ${charts}.`
+  if (proof === null) return t('people.notProvenTestRestoreDid')
+  const trail = proof.trail ? t('people.auditTrailIntact') : t('people.butAuditTrailDoesNot')
+  const charts = { same: t('people.everyChartSame'), other: t('people.butSomeChartsComeOut'), older: t('people.chartsRecalculated') }[
+    proof.derived
+  ]
+  return t('people.testRestored', { proven: proof.trail && proof.derived !== 'other' ? t('people.proven') : t('people.notProven'), visits: proof.visits, trail, charts })
 }
 
 /** Days after which a missing backup is a danger: a weekend and a day. */
@@ -33,9 +36,12 @@ export function sayState(
   whenLast: string | null,
   now: Date
 ): { readonly says: string; readonly isBad: boolean } {
-  if (!isKept) return { says: 'This server makes no backups. Who runs its database makes them.', isBad: false }
+  if (!isKept) return { says: t('people.serverMakesNoBackupsWhoever'), isBad: false }
   const last = backups.find(isProven)
-  if (!last) return { says: failure ? 'No backup could be made yet.' : 'There is no backup yet.', isBad: true }
+  if (!last) return { says: failure ? t('people.noBackupHasSucceededYet') : t('people.thereNoBackupYet'), isBad: true }
   const isLate = now.getTime() - Date.parse(last.at) > LATE_DAYS * DAY_MS
-  return { says: isLate ? `The last proven backup is old: ${whenLast}.` : `Backed up and proven on ${whenLast}.`, isBad: isLate }
+  return {
+    says: isLate ? t('people.lastProvenBackupOldWhenLast', { whenLast }) : t('people.backedUpProvenWhenLast', { whenLast }),
+    isBad: isLate
+  }
 }

@@ -13,12 +13,12 @@ import { useKept } from '../outbox/useKept'
 import { useReachStore } from './reach'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
+import { t } from '../words'
 
 /** After no answer it is tried again so soon, and then ever more seldom, ms. */
 const FIRST_RETRY_MS = 5000
 const LAST_RETRY_MS = 60000
-const NOT_PICKED =
-  'Without a connection you are here by name only. Do this once the connection is back and you have opened the tablet with your PIN.'
+const NOT_PICKED = t('shell.withoutConnectionPeenHasOnly')
 /** The server takes no longer note. */
 const NOTE_LENGTH = 500
 
@@ -136,7 +136,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   async function letGo({ id, event }: KeptTap, what: string, reason: string): Promise<void> {
     await change((kept) => kept.drop([id]))
     if (event.kind === 'noted') return
-    put(make(event.visitId, 'noted', { text: `Let go: ${what}. ${reason}`.slice(0, NOTE_LENGTH) }, event.lamport))
+    put(make(event.visitId, 'noted', { text: t('shell.discardedWhatReason', { what, reason }).slice(0, NOTE_LENGTH) }, event.lamport))
     await flush()
   }
 

@@ -1,6 +1,7 @@
 import { UNDO_SECONDS } from '@peen/core/practice'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
+import { t } from '../words'
 
 /** Whether everything on the screen is also in the database: what the top line says. */
 export const useSavedStore = defineStore('saved', () => {
@@ -12,13 +13,16 @@ export const useSavedStore = defineStore('saved', () => {
   const under = ref(0)
   const undo = ref<{ readonly label: string; readonly run: () => void } | null>(null)
   let timer: ReturnType<typeof setTimeout> | undefined
-  const refusals = computed(() => (refused.value > 0 ? [`${refused.value} refused: look`] : []))
+  const refusals = computed(() => (refused.value > 0 ? [t('shell.refusedRefusedCheck', { refused: refused.value })] : []))
   /** what is not in the database and is not on its way either */
-  const held = computed(() => [...refusals.value, ...(kept.value > 0 ? [`${kept.value} kept here`] : [])])
+  const held = computed(() => [...refusals.value, ...(kept.value > 0 ? [t('shell.keptWaitingHere', { kept: kept.value })] : [])])
   const words = computed(() => {
-    const waits = kept.value > 0 ? [under.value > 0 ? `Sending ${kept.value}` : `${kept.value} kept here`] : []
+    const waits =
+      kept.value > 0
+        ? [under.value > 0 ? t('shell.sendingKept', { kept: kept.value }) : t('shell.keptWaitingHere', { kept: kept.value })]
+        : []
     if (refusals.value.length + waits.length > 0) return [...refusals.value, ...waits].join(', ')
-    return under.value > 0 ? 'Saving ...' : 'Everything is saved'
+    return under.value > 0 ? t('shell.saving') : t('shell.everythingSaved')
   })
   function keep(place: string, n: number): void {
     places.value = { ...places.value, [place]: n }

@@ -23,18 +23,18 @@ afterEach(unstub)
 describe('asking the server', () => {
   it('carries the session’s token, and tells a refusal by its sentence', async () => {
     rememberMe(me)
-    server.answer = () => ({ status: 422, body: { detail: 'minutes is -3; allowed is 0 or more.', status: 422, code: 'invalid' } })
+    server.answer = () => ({ status: 422, body: { detail: 'minutes is -3; it must be 0 or more.', status: 422, code: 'invalid' } })
     const error = await ask('placeTable', { id: VISIT, body: { xMm: -3, yMm: 0, turnDeg: 0 } }).catch((caught: unknown) => caught)
     expect(server.asked[0].headers['x-peen-csrf']).toBe('token')
     expect(error).toBeInstanceOf(ApiError)
-    expect(sentenceOf(error)).toBe('minutes is -3; allowed is 0 or more.')
+    expect(sentenceOf(error)).toBe('minutes is -3; it must be 0 or more.')
   })
 
   it('says what is kept when nobody answers', async () => {
     server.answer = () => 'offline'
     const error = (await ask('floor').catch((caught: unknown) => caught)) as ApiError
     expect(isUnreachable(error)).toBe(true)
-    expect(sentenceOf(error)).toBe('Peen does not answer.')
+    expect(sentenceOf(error)).toBe('Peen is not answering.')
   })
 })
 
@@ -137,7 +137,7 @@ describe('the outbox', () => {
     await outbox.flush()
     expect(outbox.waiting).toEqual([])
     expect(outbox.refused.map(({ refused }) => refused)).toEqual(['Wait for the instructor: ear edge.'])
-    expect(useSavedStore().words).toBe('1 refused: look')
+    expect(useSavedStore().words).toBe('1 refused: check')
     // what stood against it is gone
     server.answer = answered('stored')
     await outbox.again(outbox.refused[0].id)
@@ -192,18 +192,18 @@ describe('the top line', () => {
   it('says what is not saved yet', () => {
     const saved = useSavedStore()
     const done = saved.begin()
-    expect(saved.words).toBe('Saving ...')
+    expect(saved.words).toBe('Saving …')
     saved.keep('taps', 2)
     expect(saved.words).toBe('Sending 2')
     saved.refused = 1
-    expect(saved.words).toBe('1 refused: look, Sending 2')
+    expect(saved.words).toBe('1 refused: check, Sending 2')
     saved.refused = 0
     saved.keep('taps', 0)
     const other = saved.begin()
     done()
     done()
     // two pieces of work are under way until both have been answered
-    expect(saved.words).toBe('Saving ...')
+    expect(saved.words).toBe('Saving …')
     other()
     expect(saved.words).toBe('Everything is saved')
   })
@@ -220,7 +220,7 @@ describe('the top line', () => {
     await ask('keepSettings', { body: me.settings }).catch(() => undefined)
     await ask('floor').catch(() => undefined)
     whenChanging(() => () => undefined)
-    expect(during).toEqual(['Saving ...', 'Everything is saved'])
+    expect(during).toEqual(['Saving …', 'Everything is saved'])
     expect(saved.words).toBe('Everything is saved')
   })
 

@@ -3,6 +3,7 @@ import { cutRegionsOf } from '@peen/content'
 import { linesAtStep, sayLinePlace, type AgreedTarget } from '@peen/core/setup'
 import { lowerFirst, sayLength } from '@peen/core/units'
 import { computed } from 'vue'
+import { t } from '../words'
 
 // What was agreed for the places of one step: the length that will be graded, with its tool; places that say the same together.
 const props = defineProps<{ agreed: readonly AgreedTarget[]; techniqueId: string | null; began: boolean }>()
@@ -23,19 +24,19 @@ const reason = ([line]: readonly AgreedTarget[]) =>
 
 <template>
   <div v-if="groups.length > 0" class="mt-2 leading-[1.3]" data-testid="agreed">
-    <p class="font-[650]">{{ began ? 'Agreed for this step' : 'Agreed for the next step' }}</p>
+    <p class="font-[650]">{{ began ? t('table.agreedStep') : t('table.agreedNextStep') }}</p>
     <ul class="m-0 list-none p-0">
       <li v-for="group in groups.slice(0, MOST)" :key="group[0].place" class="mt-0.5">
         {{ places(group) }}:
-        <b v-if="group[0].stopped" class="text-danger">nothing is cut here today</b>
+        <b v-if="group[0].stopped" class="text-danger">{{ t('table.nothingCutHereToday') }}</b>
         <template v-else
           >{{ group[0].tool
           }}<template v-if="group[0].mm !== null"
-            >, leaves <b>{{ sayLength(group[0].mm, 'mm') }}</b></template
+            >{{ t('table.leaves') }} <b>{{ sayLength(group[0].mm, 'mm') }}</b></template
           ></template
         ><span v-if="reason(group)" class="muted block">{{ reason(group) }}</span>
       </li>
-      <li v-if="groups.length > MOST" class="muted">and {{ groups.length - MOST }} more on the sheet</li>
+      <li v-if="groups.length > MOST" class="muted">{{ t('table.nMoreSheet', { n: groups.length - MOST }) }}</li>
     </ul>
   </div>
 </template>

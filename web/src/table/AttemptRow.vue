@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import { HANDS_CHOICES, HELP_CHOICES, PORTION_CHOICES, SIDE_CHOICES, WITNESS_CHOICES } from '../composables/choices'
 import { techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 // One attempt as its events tell it: corrected where it was otherwise. Notes that were wrong are struck.
 const props = defineProps<{
@@ -17,15 +18,15 @@ const emit = defineEmits<{ strike: [eventId: string] }>()
 const model = defineModel<ConfirmedAttempt>({ required: true })
 const technique = computed(() => techniqueById(props.proposed.techniqueId))
 const faultName = ({ faultId, words }: FaultSeen) =>
-  words ?? technique.value?.faults.find((fault) => fault.id === faultId)?.name ?? 'a fault, not said which'
+  words ?? technique.value?.faults.find((fault) => fault.id === faultId)?.name ?? t('table.faultNotSpecified')
 const set = (change: Partial<ConfirmedAttempt>) => (model.value = { ...model.value, ...change })
 const value = (event: Event) => (event.target as HTMLSelectElement).value
 const setMinutes = (minutes: number) => set({ minutes: Math.min(480, Math.max(0, Math.round(minutes) || 0)) })
 const SELECTS = [
-  { field: 'help', label: 'Help', options: HELP_CHOICES, width: 'w-[128px]' },
-  { field: 'witness', label: 'Who vouches', options: WITNESS_CHOICES, width: 'w-[140px]' },
-  { field: 'hands', label: 'Hands', options: HANDS_CHOICES, width: 'w-[118px]' },
-  { field: 'side', label: 'Side', options: SIDE_CHOICES, width: 'w-[80px]' }
+  { field: 'help', label: t('table.help'), options: HELP_CHOICES, width: 'w-[128px]' },
+  { field: 'witness', label: t('table.whoVouches'), options: WITNESS_CHOICES, width: 'w-[140px]' },
+  { field: 'hands', label: t('table.hands'), options: HANDS_CHOICES, width: 'w-[118px]' },
+  { field: 'side', label: t('table.side'), options: SIDE_CHOICES, width: 'w-[80px]' }
 ] as const
 </script>
 
@@ -34,13 +35,13 @@ const SELECTS = [
     <div class="flex flex-wrap items-center gap-x-1.5 gap-y-1.5">
       <span class="min-w-[130px] flex-1 text-[17px] leading-[1.2] font-[650]"
         >{{ technique?.name ?? proposed.techniqueId
-        }}<span v-if="proposed.setting === 'figure'" class="font-normal">, on a figure</span></span
+        }}<span v-if="proposed.setting === 'figure'" class="font-normal">{{ t('table.figure') }}</span></span
       >
-      <span class="flex items-center" role="group" :aria-label="`Minutes of ${technique?.name}`">
+      <span class="flex items-center" role="group" :aria-label="t('table.minutesName', { name: technique?.name })">
         <button
           type="button"
           class="btn btn-quiet min-h-11 w-11 px-0"
-          aria-label="one minute less"
+          :aria-label="t('table.oneMinuteLess')"
           :disabled="disabled"
           @click="setMinutes(model.minutes - 1)"
         >
@@ -51,7 +52,7 @@ const SELECTS = [
           type="number"
           min="0"
           max="480"
-          :aria-label="`Minutes, ${technique?.name}`"
+          :aria-label="t('table.minutesName2', { name: technique?.name })"
           :value="model.minutes"
           :disabled="disabled"
           @change="setMinutes(Number(value($event)))"
@@ -59,7 +60,7 @@ const SELECTS = [
         <button
           type="button"
           class="btn btn-quiet min-h-11 w-11 px-0"
-          aria-label="one minute more"
+          :aria-label="t('table.oneMinuteMore')"
           :disabled="disabled"
           @click="setMinutes(model.minutes + 1)"
         >
@@ -79,10 +80,10 @@ const SELECTS = [
       </select>
     </div>
     <label v-if="asksPortion" class="mt-1.5 flex flex-wrap items-center gap-2"
-      ><span class="muted">How much came out</span>
+      ><span class="muted">{{ t('table.howMuchCameOut') }}</span>
       <select
         class="field h-11 min-h-11 w-[170px] px-1.5"
-        :aria-label="`How much, ${technique?.name}`"
+        :aria-label="t('table.howMuchName', { name: technique?.name })"
         :value="model.portion ?? 'all'"
         :disabled="disabled"
         @change="set({ portion: value($event) as Portion })"
@@ -100,7 +101,7 @@ const SELECTS = [
         type="button"
         :class="['btn min-h-11 px-3 text-[16px] font-normal', struck.includes(fault.eventId) ? 'btn-not-yet line-through' : 'btn-quiet']"
         :aria-pressed="struck.includes(fault.eventId)"
-        :aria-label="`${struck.includes(fault.eventId) ? 'Struck' : 'Strike'}: ${faultName(fault)}`"
+        :aria-label="`${struck.includes(fault.eventId) ? t('table.struck') : t('table.strike')}: ${faultName(fault)}`"
         :disabled="locked"
         @click="emit('strike', fault.eventId)"
       >

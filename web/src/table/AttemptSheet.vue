@@ -14,6 +14,7 @@ import GlyphMark from '../components/GlyphMark.vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import { FAMILIES, FAMILY_NAMES } from '@peen/core/technique'
 import { allTechniques, techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 // What is about to be done: technique, places, side, tool and direction, whose hands, on a live dog or a practice figure.
 const props = defineProps<{
@@ -41,7 +42,7 @@ const groups = computed(() => {
   const planned = props.steps.flatMap((step) => techniqueById(step.technique) ?? [])
   const others = allTechniques().filter((one) => !planned.includes(one))
   return [
-    { name: 'In this trim', techniques: planned },
+    { name: t('table.trim'), techniques: planned },
     ...FAMILIES.map((family) => ({ name: FAMILY_NAMES[family], techniques: others.filter((one) => one.family === family) }))
   ]
 })
@@ -76,7 +77,13 @@ watch(tool, (now) => {
 const leaves = computed(() => {
   if (!tool.value || tool.value.lengthMm === null) return null
   const left = lengthLeft(tool.value, direction.value ?? 'with')
-  return left.allowed ? `leaves ${sayLength(left.lengthMm, 'mm')} (${sayLength(left.lengthMm, 'in')}), ${left.because}` : left.because
+  return left.allowed
+    ? t('table.leavesLengthLength2Because', {
+        length: sayLength(left.lengthMm, 'mm'),
+        length2: sayLength(left.lengthMm, 'in'),
+        because: left.because
+      })
+    : left.because
 })
 function start(): void {
   emit('start', {
@@ -93,8 +100,8 @@ function start(): void {
 </script>
 
 <template>
-  <SheetDialog :open="open" title="Start" @close="emit('close')">
-    <label class="label" for="technique">Technique</label>
+  <SheetDialog :open="open" :title="t('table.start')" @close="emit('close')">
+    <label class="label" for="technique">{{ t('table.technique') }}</label>
     <select id="technique" class="field mb-4" :value="chosenId" @change="choose(($event.target as HTMLSelectElement).value)">
       <optgroup v-for="group in groups" :key="group.name" :label="group.name">
         <option v-for="option in group.techniques" :key="option.id" :value="option.id">{{ option.name }}</option>
@@ -107,7 +114,7 @@ function start(): void {
       <p class="muted leading-[1.3]">{{ technique.steps.join(' ') }}</p>
     </div>
     <fieldset v-if="technique" class="mb-4">
-      <legend class="label">Places</legend>
+      <legend class="label">{{ t('table.places') }}</legend>
       <div class="flex flex-wrap gap-2">
         <button
           v-for="place in technique.regions"
@@ -121,10 +128,10 @@ function start(): void {
         </button>
       </div>
     </fieldset>
-    <ChoiceRow v-model="side" label="Side, the dog’s own" :options="SIDE_CHOICES" />
-    <label class="label" for="tool">Tool</label>
+    <ChoiceRow v-model="side" :label="t('table.sideDogsOwn')" :options="SIDE_CHOICES" />
+    <label class="label" for="tool">{{ t('table.tool') }}</label>
     <select id="tool" v-model="toolId" class="field mb-2">
-      <option :value="null">none</option>
+      <option :value="null">{{ t('table.none') }}</option>
       <option v-for="option in tools" :key="option.id" :value="option.id">
         {{ option.kind === 'blade' || option.kind === 'comb' ? `${option.kind} ${option.label}` : option.label }}
       </option>
@@ -132,9 +139,9 @@ function start(): void {
     <ChoiceRow
       v-if="tool?.kind === 'blade'"
       v-model="direction"
-      label="Direction"
+      :label="t('table.direction')"
       :options="[
-        { value: 'with', name: 'with the growth' },
+        { value: 'with', name: t('table.growth') },
         { value: 'against', name: 'against' }
       ]"
     />
@@ -144,22 +151,22 @@ function start(): void {
     <ChoiceRow
       v-if="staff"
       v-model="hands"
-      label="Whose hands"
+      :label="t('table.whoseHands')"
       :options="[
-        { value: 'apprentice', name: 'the apprentice’s' },
-        { value: 'instructor', name: 'the instructor’s' }
+        { value: 'apprentice', name: t('table.apprentices') },
+        { value: 'instructor', name: t('table.instructors') }
       ]"
     />
     <ChoiceRow
       v-model="setting"
-      label="On"
+      :label="t('table.on')"
       :options="[
-        { value: 'live', name: 'the dog' },
-        { value: 'figure', name: 'a practice figure' }
+        { value: 'live', name: t('table.dog') },
+        { value: 'figure', name: t('table.practiceFigure') }
       ]"
     />
     <button class="btn btn-go w-full" :disabled="regions.length === 0" @click="start">
-      {{ regions.length === 0 ? 'Choose a place first' : 'Start' }}
+      {{ regions.length === 0 ? t('table.choosePlaceFirst') : t('table.start') }}
     </button>
   </SheetDialog>
 </template>

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import type { Table } from './useTable'
+import { t } from '../words'
 
 // What the instructor's own hands finish, by place and side: it is no evidence, so the grading comes first.
 const props = defineProps<{ table: Table; graded: boolean }>()
@@ -18,23 +19,25 @@ const toggle = (id: RegionId) =>
   (regions.value = regions.value.includes(id) ? regions.value.filter((one) => one !== id) : [...regions.value, id])
 const places = (ids: readonly RegionId[]) => ids.map((id) => regionName(id).toLowerCase()).join(', ')
 function keep(): void {
-  tap('instructorFinished', { regions: regions.value, side: side.value }, 'what you finished')
+  tap('instructorFinished', { regions: regions.value, side: side.value }, t('table.whatYouFinished'))
   regions.value = []
 }
 </script>
 
 <template>
   <p v-for="one in state.byInstructor" :key="one.eventId" class="mt-1 leading-[1.3]">
-    <GlyphMark name="meets" :size="16" class="mr-1 align-[-2px]" />{{ places(one.regions) }}, {{ one.side }}: by you, no evidence.
+    <GlyphMark name="meets" :size="16" class="mr-1 align-[-2px]" />{{
+      t('table.regionsSideFinishedYouNot', { regions: places(one.regions), side: one.side })
+    }}
   </p>
   <p v-if="!mayFinish" class="muted mt-1 leading-[1.35]">
-    Open the grading first: the trim is marked as {{ data?.apprentice.givenName }} left it. Then correct it, and say here where.
+    {{ t('table.gradeFirstTrimMarkedGivenName', { givenName: data?.apprentice.givenName }) }}
   </p>
   <template v-else>
     <ToggleButtons
       class="mt-2"
       role="group"
-      aria-label="Places that you finished"
+      :aria-label="t('table.placesYouFinished')"
       :options="offered.map((id) => ({ id, name: regionName(id) }))"
       :is-on="(id) => regions.includes(id)"
       @toggle="toggle"
@@ -42,13 +45,13 @@ function keep(): void {
     <div class="mt-2 flex flex-wrap items-center gap-2">
       <ToggleButtons
         role="group"
-        aria-label="Side, the dog’s own"
+        :aria-label="t('table.sideDogsOwn')"
         :options="SIDES.map((id) => ({ id, name: id }))"
         :is-on="(id) => side === id"
         @toggle="(id) => (side = id)"
       />
       <button type="button" :class="['btn', regions.length ? '' : 'btn-not-yet']" :disabled="regions.length === 0" @click="keep">
-        {{ regions.length ? 'I finished these' : 'Touch the places you finished' }}
+        {{ regions.length ? t('table.iFinishedThese') : t('table.touchPlacesYouFinished') }}
       </button>
     </div>
   </template>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import { RATING_CHOICES } from '../composables/choices'
 import type { Table } from './useTable'
+import { t } from '../words'
 
 // How the apprentice sees the own trim, said before the mark is shown: what was judged alone is learned from.
 const props = defineProps<{ table: Table }>()
@@ -19,23 +20,23 @@ function keep(): void {
 </script>
 
 <template>
-  <section class="mt-2 border-t-2 border-ink pt-2" aria-label="How you see it">
+  <section class="mt-2 border-t-2 border-ink pt-2" :aria-label="t('table.yourOwnRating')">
     <template v-if="said">
-      <p class="font-[650]">You called this trim: {{ words }}.</p>
-      <p v-if="said.best" class="mt-1">Best: {{ said.best }}</p>
-      <p v-if="said.mend" class="mt-1">To mend: {{ said.mend }}</p>
-      <RouterLink to="/trims" class="btn btn-quiet mt-2 min-h-11 w-full">See the marks</RouterLink>
+      <p class="font-[650]">{{ t('table.yourRatingWords', { words }) }}</p>
+      <p v-if="said.best" class="mt-1">{{ t('table.bestBest', { best: said.best }) }}</p>
+      <p v-if="said.mend" class="mt-1">{{ t('table.improveMend', { mend: said.mend }) }}</p>
+      <RouterLink to="/trims" class="btn btn-quiet mt-2 min-h-11 w-full">{{ t('table.seeMarks') }}</RouterLink>
     </template>
     <form v-else @submit.prevent="keep">
-      <p class="text-[18px] leading-[1.2] font-[650]">How do you see your trim?</p>
-      <p class="muted mt-1 mb-2 leading-[1.3]">Stand back and look. Your instructor’s mark is shown after this.</p>
-      <ChoiceRow v-model="rating" label="As a whole" :options="RATING_CHOICES" />
-      <label class="label" for="own-best">Best about it</label>
+      <p class="text-[18px] leading-[1.2] font-[650]">{{ t('table.howWouldYouRateYour') }}</p>
+      <p class="muted mt-1 mb-2 leading-[1.3]">{{ t('table.standBackLookYouWill') }}</p>
+      <ChoiceRow v-model="rating" :label="t('table.whole')" :options="RATING_CHOICES" />
+      <label class="label" for="own-best">{{ t('table.bestThingAbout') }}</label>
       <input id="own-best" v-model="best" class="field mb-2 h-12 w-full" maxlength="500" />
-      <label class="label" for="own-mend">What you would mend</label>
+      <label class="label" for="own-mend">{{ t('table.whatYouWouldImprove') }}</label>
       <input id="own-mend" v-model="mend" class="field h-12 w-full" maxlength="500" />
       <button class="btn mt-3 w-full" :class="rating ? 'btn-go' : 'btn-not-yet'" :disabled="!rating">
-        {{ rating ? 'Keep it' : 'Choose one first' }}
+        {{ rating ? t('table.save') : t('table.chooseOneFirst') }}
       </button>
     </form>
   </section>

@@ -3,6 +3,7 @@ import type { Attempt, StepProgress } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import { techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 // The steps as a strip: done (touch to go back), the present one large with its clock, the next two with their danger in words.
 const props = defineProps<{
@@ -34,19 +35,21 @@ const hazardOf = (id: string) => techniqueById(id)?.hazards.find((hazard) => haz
 const firstWords = computed(() => techniqueById(here.value.step.technique)?.steps[0] ?? '')
 const numberOf = (step: StepProgress) => props.steps.indexOf(step) + 1
 const stateWords = ({ state, minutes }: StepProgress) =>
-  state === 'done' ? `done, ${minutes} min` : state === 'paused' ? 'paused' : 'left out so far'
+  state === 'done' ? t('table.doneMinutesMin', { minutes }) : state === 'paused' ? 'paused' : t('table.skippedSoFar')
 /** a step outside the plan runs: it is the present one */
 const isElse = computed(() => props.current !== null && here.value.state !== 'now')
 const label = computed(() => (isElse.value ? (techniqueById(props.current!.techniqueId)?.name ?? '') : here.value.step.label))
 </script>
 
 <template>
-  <div class="flex flex-none border-t border-line bg-sheet max-md:flex-col" aria-label="Steps">
+  <div class="flex flex-none border-t border-line bg-sheet max-md:flex-col" :aria-label="t('table.steps')">
     <button
       v-for="step in before"
       :key="step.step.technique"
       class="narrow w-[124px] flex-none border-l border-line px-4 py-2.5 leading-[1.22] first:border-l-0 max-lg:hidden"
-      :aria-label="step.state === 'done' ? `Go back to ${step.step.label}` : `Start ${step.step.label}`"
+      :aria-label="
+        step.state === 'done' ? t('table.goBackLabel', { label: step.step.label }) : t('table.startLabel', { label: step.step.label })
+      "
       @click="step.state === 'done' ? $emit('back', step.step.technique) : $emit('start', step.step.technique)"
     >
       <span class="muted mb-1 flex items-center justify-between"
@@ -57,16 +60,18 @@ const label = computed(() => (isElse.value ? (techniqueById(props.current!.techn
     </button>
     <div class="min-w-0 flex-1 bg-ink px-[18px] py-2 text-sheet">
       <div class="flex items-baseline justify-between">
-        <span class="numeral text-[22px]">{{ isElse ? 'besides the plan' : `${numberOf(here)} of ${steps.length}` }}</span><span
-          class="text-[17px] font-semibold"
-          ><template v-if="current">{{ minutes }} min, </template>usual {{ here.step.minutes }}</span
+        <span class="numeral text-[22px]">{{
+          isElse ? t('table.notPlan') : t('table.hereN', { here: numberOf(here), n: steps.length })
+        }}</span><span class="text-[17px] font-semibold"
+          ><template v-if="current">{{ t('table.minutesMin', { minutes }) }} </template
+          >{{ t('table.usuallyMinutes', { minutes: here.step.minutes }) }}</span
         >
       </div>
       <div class="flex items-center gap-3 max-sm:flex-wrap">
         <div class="min-w-0 flex-1 max-sm:basis-full">
           <button
             class="block min-h-11 w-full text-left"
-            :aria-label="`How it is done: ${label}`"
+            :aria-label="t('table.howDoneLabel', { label })"
             @click="$emit('how', isElse ? current!.techniqueId : here.step.technique)"
           >
             <span class="block text-[22px] leading-[1.08] font-[650] sm:text-[24px] lg:line-clamp-2">{{ label }}</span>
@@ -75,21 +80,23 @@ const label = computed(() => (isElse.value ? (techniqueById(props.current!.techn
         </div>
         <span v-if="over" class="flex-none font-semibold">{{ over }}</span>
         <template v-else-if="current">
-          <button class="btn flex-none border-sheet px-4 text-sheet" @click="$emit('pause')">Pause</button>
-          <button class="btn flex-none border-sheet text-sheet" @click="$emit('end')">End this step</button>
+          <button class="btn flex-none border-sheet px-4 text-sheet" @click="$emit('pause')">{{ t('table.pause') }}</button>
+          <button class="btn flex-none border-sheet text-sheet" @click="$emit('end')">{{ t('table.endStep2') }}</button>
         </template>
         <template v-else-if="here.state !== 'done'">
-          <button class="btn flex-none border-sheet px-4 text-sheet" @click="$emit('other', here.step.technique)">Otherwise</button>
+          <button class="btn flex-none border-sheet px-4 text-sheet" @click="$emit('other', here.step.technique)">
+            {{ t('table.differentStep') }}
+          </button>
           <button class="btn flex-none border-sheet text-sheet" @click="$emit('start', here.step.technique)">
-            {{ here.state === 'paused' ? 'Go on' : 'Start' }}
+            {{ here.state === 'paused' ? t('table.continue') : t('table.start') }}
           </button>
         </template>
         <template v-else>
-          <span class="flex-none font-semibold">All steps done</span>
-          <RouterLink v-if="end" :to="end" class="btn flex-none border-sheet bg-sheet text-ink no-underline"
-            >To the end of the table</RouterLink
-          >
-          <span v-else class="flex-none">Your instructor ends the table with you.</span>
+          <span class="flex-none font-semibold">{{ t('table.allStepsDone') }}</span>
+          <RouterLink v-if="end" :to="end" class="btn flex-none border-sheet bg-sheet text-ink no-underline">{{
+            t('table.endTable2')
+          }}</RouterLink>
+          <span v-else class="flex-none">{{ t('table.yourInstructorEndsTableYou') }}</span>
         </template>
       </div>
     </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // One touch stops the work at once. Never below the fold: on a small screen it stays above the bar.
 defineProps<{ stopped: boolean }>()
@@ -9,7 +10,7 @@ defineEmits<{ press: [] }>()
 <template>
   <button class="stop flex" data-key="stop" :aria-pressed="stopped" @click="$emit('press')">
     <GlyphMark name="hold" :size="28" plain />
-    <span class="block text-[17px] leading-[1.1] font-[650]">{{ stopped ? 'Go on' : 'Stop' }}</span>
+    <span class="block text-[17px] leading-[1.1] font-[650]">{{ stopped ? t('table.continue') : t('table.stop') }}</span>
   </button>
 </template>
 

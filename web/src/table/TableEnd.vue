@@ -17,6 +17,7 @@ import { useTable } from './useTable'
 import { techniqueById } from '../stores/techniques'
 import AttemptRow from './AttemptRow.vue'
 import MyFinish from './MyFinish.vue'
+import { t } from '../words'
 
 // The end of a table in one screen: graded first, then what the instructor finished, every attempt confirmed or corrected, closed.
 const props = defineProps<{ id: string }>()
@@ -83,37 +84,52 @@ async function finish(): Promise<void> {
 }
 
 const staffKeys = [
-  { key: 'g', label: 'Grade the finished trim', run: () => void grade() },
-  { key: 'i', label: 'I inspected the rest', run: inspectAll },
-  { key: 'c', label: 'Confirm every attempt', run: () => counted.value.length > 0 && confirm() }
+  { key: 'g', label: t('table.gradeFinishedTrim'), run: () => void grade() },
+  { key: 'i', label: t('table.iInspectedRest'), run: inspectAll },
+  { key: 'c', label: t('table.confirmEveryAttempt'), run: () => counted.value.length > 0 && confirm() }
 ]
 useKeys([
   ...(session.isStaff ? staffKeys : []),
-  { key: 'b', label: 'Back to the table', run: () => void router.push(`/table/${props.id}`) }
+  { key: 'b', label: t('table.backTable'), run: () => void router.push(`/table/${props.id}`) }
 ])
 </script>
 
 <template>
-  <TopLine :what="data ? `End of table ${data.tableNumber}, ${data.apprentice.givenName} with ${data.dog.name}` : 'End of a table'" />
+  <TopLine
+    :what="
+      data
+        ? t('table.endTableTableNumberGivenNameName', {
+            tableNumber: data.tableNumber,
+            givenName: data.apprentice.givenName,
+            name: data.dog.name
+          })
+        : t('table.endTable3')
+    "
+  />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" @retry="reload" />
   <main v-else-if="!session.isStaff" class="p-6">
-    <p class="text-[20px] font-[650]">Your instructor ends the table with you.</p>
-    <p class="muted mt-2">Then you are asked how you see your trim, and the mark is shown.</p>
-    <RouterLink :to="`/table/${id}`" class="btn mt-4 inline-flex">Back to the table</RouterLink>
+    <p class="text-[20px] font-[650]">{{ t('table.yourInstructorEndsTableYou') }}</p>
+    <p class="muted mt-2">{{ t('table.thenYouRateYourOwn') }}</p>
+    <RouterLink :to="`/table/${id}`" class="btn mt-4 inline-flex">{{ t('table.backTable') }}</RouterLink>
   </main>
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_384px] lg:overflow-hidden">
-    <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto" tabindex="0" aria-label="Attempts">
+    <main class="min-w-0 p-4 sm:px-6 lg:overflow-y-auto" tabindex="0" :aria-label="t('table.confirmAttempts')">
       <div class="flex flex-wrap items-center justify-between gap-2">
-        <h2 class="title">{{ counted.length }} {{ counted.length === 1 ? 'attempt' : 'attempts' }}, as the taps tell them</h2>
+        <h2 class="title">
+          {{ t('table.attemptsFromTaps', { n: counted.length }) }}
+        </h2>
         <button v-if="unvouched.length > 0 && !state.closedAt" class="btn btn-quiet min-h-11" @click="inspectAll">
-          I inspected {{ unvouched.length === 1 ? 'the one' : `the ${unvouched.length}` }} nobody watched
+          {{ t('table.iInspectedUnwatched', { n: unvouched.length }) }}
         </button>
       </div>
       <hr class="rule2 mt-2" />
-      <p v-if="proposed.length === 0" class="mt-3">No step has been started at this table: there is nothing to confirm.</p>
+      <p v-if="proposed.length === 0" class="mt-3">{{ t('table.noStepHasBeenStarted') }}</p>
       <p v-if="counted.length > 0" class="muted mt-1.5 flex gap-x-1.5 leading-[1.3] max-xl:hidden" aria-hidden="true">
-        <span class="flex-1" /><span class="w-[154px] text-center">Minutes</span><span class="w-[128px]">Help</span
-        ><span class="w-[140px]">Who vouches</span><span class="w-[118px]">Hands</span><span class="w-[80px]">Side</span>
+        <span class="flex-1" /><span class="w-[154px] text-center">{{ t('table.minutes') }}</span
+        ><span class="w-[128px]">{{ t('table.help') }}</span
+        ><span class="w-[140px]">{{ t('table.whoVouches') }}</span
+        ><span class="w-[118px]">{{ t('table.hands') }}</span
+        ><span class="w-[80px]">{{ t('table.side') }}</span>
       </p>
       <ul class="row-rule m-0 list-none p-0">
         <template v-for="(one, i) in counted" :key="one.attemptId">
@@ -131,73 +147,81 @@ useKeys([
       </ul>
       <p v-for="one in proposed.filter(({ cutShort }) => cutShort)" :key="one.attemptId" class="muted mt-2">{{ one.say[0] }}</p>
       <template v-if="counted.length > 0 && !state.closedAt">
-        <p v-if="isConfirmed" class="mt-3 font-[650]" role="status"><GlyphMark name="meets" class="mr-1.5 align-[-4px]" />Confirmed.</p>
+        <p v-if="isConfirmed" class="mt-3 font-[650]" role="status">
+          <GlyphMark name="meets" class="mr-1.5 align-[-4px]" />{{ t('table.confirmed') }}
+        </p>
         <p v-else-if="unvouched.length > 0" class="muted mt-3">
-          {{ unvouched.length }} {{ unvouched.length === 1 ? 'attempt is' : 'attempts are' }} vouched for by nobody: logged apart, not on
-          the chart.
+          {{
+            t('table.attemptsNotVouched', { n: unvouched.length })
+          }}
         </p>
         <button class="btn mt-3" :class="isConfirmed ? 'btn-quiet' : 'btn-go'" @click="confirm">
-          {{ isConfirmed ? 'Confirm again, as changed' : 'Confirm these attempts' }}
+          {{ isConfirmed ? t('table.confirmChanges') : t('table.confirmTheseAttempts') }}
         </button>
       </template>
-      <section class="mt-6" aria-label="What is undone">
-        <h2 class="title">What is undone, side by side</h2>
+      <section class="mt-6" :aria-label="t('table.whatLeftUndone')">
+        <h2 class="title">{{ t('table.leftUndoneSideSide') }}</h2>
         <hr class="rule2 mt-2 mb-2" />
         <UndonePairs :dog="data.dog.name" :undone="undone" :minutes="state.closedAt ? 0 : table.canStand.value" :out-of-step="outOfStep" />
       </section>
     </main>
     <aside
       class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l"
-      aria-label="Closing"
+      :aria-label="t('table.closing')"
       tabindex="0"
     >
-      <h2 class="title">1. Grade it as it stands</h2>
+      <h2 class="title">{{ t('table.n1Grade') }}</h2>
       <hr class="rule2 mt-2 mb-2" />
       <p class="leading-[1.35]">
-        <template v-if="graded">{{ graded.status === 'signed' ? 'Signed' : 'Begun' }} by {{ graded.assessor }}.</template>
-        <template v-else>Before anybody corrects it: the mark is for what {{ data.apprentice.givenName }} left.</template>
+        <template v-if="graded">{{
+          t('table.statusAssessor', {
+            status: graded.status === 'signed' ? t('table.signed') : t('table.begun'),
+            assessor: graded.assessor
+          })
+        }}</template>
+        <template v-else>{{ t('table.beforeAnyoneCorrectsMarkGivenName', { givenName: data.apprentice.givenName }) }}</template>
       </p>
       <button v-if="session.isStaff" class="btn mt-2 w-full" :class="graded ? 'btn-quiet' : 'btn-go'" @click="grade">
-        {{ graded?.own ? 'Go on with your grading' : 'Grade this trim' }}
+        {{ graded?.own ? t('table.continueGrading') : t('table.gradeTrim') }}
       </button>
-      <h2 class="title mt-5">2. What you finish yourself</h2>
+      <h2 class="title mt-5">{{ t('table.n2WhatYouFinishYourself') }}</h2>
       <hr class="rule2 mt-2 mb-1" />
       <MyFinish :table="table" :graded="graded !== null" />
       <template v-if="state.pictures.length > 0">
-        <h2 class="title mt-5">Pictures of the work</h2>
+        <h2 class="title mt-5">{{ t('table.picturesWork') }}</h2>
         <hr class="rule2 mt-2 mb-2" />
         <p class="flex flex-wrap gap-2">
           <a v-for="one in state.pictures" :key="one.eventId" :href="addressOf('picture', { id: one.pictureId })" target="_blank"
             ><img
               :src="addressOf('picture', { id: one.pictureId })"
-              :alt="`${data.dog.name} at work`"
+              :alt="t('table.nameWork', { name: data.dog.name })"
               class="size-[76px] border border-line object-cover"
           /></a>
         </p>
       </template>
-      <h2 class="title mt-5">3. Close</h2>
+      <h2 class="title mt-5">{{ t('table.n3Close') }}</h2>
       <hr class="rule2 mt-2 mb-2" />
       <p class="leading-[1.35]">
         {{ data.apprentice.givenName }}
-        {{ ratingWords ? `called it: ${ratingWords}.` : 'is asked for an own word when the table is finished, before the mark is shown.' }}
+        {{ ratingWords ? t('table.ratedRatingWords', { ratingWords }) : t('table.ratesTheirOwnTrimOnce') }}
       </p>
-      <RouterLink :to="`/visits/${id}/closing`" class="btn btn-quiet mt-2 w-full">Next visit, owner, pictures</RouterLink>
-      <p v-if="state.closedAt" class="mt-2 font-[650]" role="status">This table is finished.</p>
-      <button v-if="state.closedAt" class="btn btn-quiet mt-2 w-full" @click="reopen">Take the finishing back</button>
+      <RouterLink :to="`/visits/${id}/closing`" class="btn btn-quiet mt-2 w-full">{{ t('table.nextVisitOwnerPictures') }}</RouterLink>
+      <p v-if="state.closedAt" class="mt-2 font-[650]" role="status">{{ t('table.tableFinished') }}</p>
+      <button v-if="state.closedAt" class="btn btn-quiet mt-2 w-full" @click="reopen">{{ t('table.reopenTable') }}</button>
       <button v-else class="btn btn-go mt-2 w-full" :disabled="!state.openedAt" @click="finish">
-        {{ isConfirmed || counted.length === 0 ? 'Finish this table' : 'Confirm and finish this table' }}
+        {{ isConfirmed || counted.length === 0 ? t('table.finishTable') : t('table.confirmFinishTable') }}
       </button>
       <p v-if="outbox.refusal || problem" class="mt-2 leading-[1.3]" role="alert">
         <GlyphMark name="fails" :size="18" class="mr-1 align-[-3px]" />{{ outbox.refusal ?? problem }}
       </p>
-      <RouterLink :to="`/table/${id}`" class="btn btn-quiet mt-2 w-full">Back to the table</RouterLink>
+      <RouterLink :to="`/table/${id}`" class="btn btn-quiet mt-2 w-full">{{ t('table.backTable') }}</RouterLink>
     </aside>
-    <SheetDialog :open="takesBack !== null" title="Take this fault back?" @close="takesBack = null">
+    <SheetDialog :open="takesBack !== null" :title="t('table.withdrawFault')" @close="takesBack = null">
       <form @submit.prevent="takeBack">
-        <p class="leading-[1.4]">The table is finished. The fault counts no more, and your reason is kept with it.</p>
-        <label class="label mt-3" for="why-back">Why</label>
+        <p class="leading-[1.4]">{{ t('table.tableFinishedFaultNoLonger') }}</p>
+        <label class="label mt-3" for="why-back">{{ t('table.why2') }}</label>
         <input id="why-back" v-model="why" class="field" maxlength="200" required />
-        <button class="btn btn-go mt-3">Take it back</button>
+        <button class="btn btn-go mt-3">{{ t('table.withdraw') }}</button>
       </form>
     </SheetDialog>
   </div>

@@ -15,6 +15,7 @@ import AwayTaps from './AwayTaps.vue'
 import LateNotes from './LateNotes.vue'
 import RanOut from './RanOut.vue'
 import SelfRating from './SelfRating.vue'
+import { t } from '../words'
 
 // What one must know at the table now: minutes, what the dog can still stand, what waits for an instructor, cautions, what was said of it.
 const props = defineProps<{ id: string; table: Table; agreed: readonly AgreedTarget[]; problem: string | null }>()
@@ -32,8 +33,8 @@ const ranOutNow = computed(() => isOpen.value && (canStand.value <= 0 || state.v
 const stoodBy = computed(() =>
   state.value.released.slice(-2).map(({ techniqueId, hazardId, by, at }) => {
     const hazard = techniqueById(techniqueId)?.hazards.find(({ id }) => id === hazardId)?.name ?? hazardId
-    const who = by === session.me?.id ? 'you' : (view.value.names?.[by] ?? 'an instructor')
-    return `${upperFirst(hazard)}: ${who} stood by at ${sayClock(at, session.school?.timeZone ?? 'UTC')}.`
+    const who = by === session.me?.id ? 'you' : (view.value.names?.[by] ?? t('table.instructor'))
+    return t('table.hazardWhoThereClock', { hazard: upperFirst(hazard), who, clock: sayClock(at, session.school?.timeZone ?? 'UTC') })
   })
 )
 const isMine = computed(() => session.me?.id === view.value.apprentice.id)
@@ -44,21 +45,23 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
 <template>
   <div class="px-4 pt-4">
     <p class="text-[32px] leading-none font-[650]">
-      {{ worked }} <span class="text-[20px] font-normal">of {{ view.standardMin }} min</span>
-      <span v-if="state.onBreakSince" class="text-[20px]">, on a break</span>
+      {{ worked }} <span class="text-[20px] font-normal">{{ t('table.standardMinMin', { standardMin: view.standardMin }) }}</span>
+      <span v-if="state.onBreakSince" class="text-[20px]">{{ t('table.break') }}</span>
     </p>
     <MinutesBar class="mt-1" :worked="worked" :standard="view.standardMin" :can-stand="canStand" :width="286" />
     <p class="mt-1 leading-[1.3]">
-      <b :class="canStand <= LOW_MIN ? 'text-danger' : ''">{{ view.dog.name }} can stand {{ Math.max(0, canStand) }} more today.</b>
-      {{ upperFirst(view.dog.temperament) }}; dislikes {{ view.dog.dislikes }}.
+      <b :class="canStand <= LOW_MIN ? 'text-danger' : ''">{{
+        t('table.xLeftNameToday', { name: view.dog.name, x: Math.max(0, canStand) })
+      }}</b>
+      {{ t('table.temperamentDislikesDislikes', { temperament: upperFirst(view.dog.temperament), dislikes: view.dog.dislikes }) }}
     </p>
     <RanOut v-if="ranOutNow" :id="id" :table="table" />
     <p v-if="fromLast.length > 0 && !state.closedAt" class="mt-1 leading-[1.3]" data-testid="from-last">
-      <b>Begin with what was left on {{ sayDate(lastOn) }}:</b> {{ fromLast.slice(0, MOST).map(sayUndone).join('; ')
-      }}{{ fromLast.length > MOST ? `, and ${fromLast.length - MOST} more` : '' }}.
+      <b>{{ t('table.startWhatLeftDate', { date: sayDate(lastOn) }) }}</b> {{ fromLast.slice(0, MOST).map(sayUndone).join('; ')
+      }}{{ fromLast.length > MOST ? t('table.nMore2', { n: fromLast.length - MOST }) : '' }}.
     </p>
     <p v-for="item in view.checkIn.excused" :key="item.region" class="mt-1 leading-[1.3]">
-      <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />Came in so: {{ item.reason }}.
+      <GlyphMark name="excused" :size="17" class="mr-1 align-[-3px]" />{{ t('table.likeArrivalReason', { reason: item.reason }) }}
     </p>
     <p v-if="view.checkIn.wishes" class="muted mt-1 leading-[1.3]">{{ view.checkIn.wishes }}</p>
     <AgreedLines
@@ -77,28 +80,29 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger">
         <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{ gate.hazardName }}: {{ gate.caution }}
       </p>
-      <RouterLink :to="`/visits/${id}/check-in`" class="btn btn-go mt-2 w-full">Check the dog in</RouterLink>
+      <RouterLink :to="`/visits/${id}/check-in`" class="btn btn-go mt-2 w-full">{{ t('table.checkDog') }}</RouterLink>
     </template>
     <template v-if="waitsAt && !state.closedAt">
       <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" :role="session.isStaff ? undefined : 'status'">
         <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" /><template v-if="!session.isStaff"
-          >Wait for an instructor before the next step.
+          >{{ t('table.waitInstructorBeforeNextStep') }}
         </template>
         {{ upperFirst(waitsAt.hazardName) }}: {{ waitsAt.caution }}
       </p>
-      <button v-if="session.isStaff" class="btn btn-go mt-2 w-full" @click="emit('arrive')">I am here</button>
+      <button v-if="session.isStaff" class="btn btn-go mt-2 w-full" @click="emit('arrive')">{{ t('table.iAmHere') }}</button>
     </template>
     <template v-if="state.askedAt && !state.closedAt">
       <p class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="status">
         <GlyphMark name="hold" :size="18" class="mr-1.5 align-[-3px]" />{{
-          session.isStaff ? `${view.apprentice.givenName} asks for you.` : 'An instructor has been asked to come. Keep the dog steady.'
+          session.isStaff ? t('table.givenNameNeedsYou', { givenName: view.apprentice.givenName }) : t('table.instructorHasBeenCalledKeep')
         }}
       </p>
-      <button v-if="session.isStaff && !waitsAt" class="btn btn-go mt-2 w-full" @click="emit('arrive')">I am here</button>
+      <button v-if="session.isStaff && !waitsAt" class="btn btn-go mt-2 w-full" @click="emit('arrive')">{{ t('table.iAmHere') }}</button>
     </template>
     <p v-if="distressed" class="mt-2 bg-danger-tint p-2 leading-[1.3] font-semibold text-danger" role="alert">
-      <GlyphMark name="danger" :size="18" class="mr-1.5 align-[-3px]" />{{ view.dog.name }} panics: stop, hold it gently, let it come down.
-      It may go home as it is.
+      <GlyphMark name="danger" :size="18" class="mr-1.5 align-[-3px]" />{{
+        t('table.namePanickingStopHoldGently', { name: view.dog.name })
+      }}
     </p>
     <p v-for="one in stoodBy" :key="one" class="muted mt-1 leading-[1.3]">
       <GlyphMark name="meets" :size="16" class="mr-1 align-[-2px]" />{{ one }}
@@ -114,8 +118,8 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       @confirm="(eventId) => tap('lateConfirmed', { eventId })"
     />
     <p v-if="state.stopped !== null" class="mt-2 leading-[1.3] font-semibold text-danger">
-      <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />Stopped{{
-        state.stopped ? `: ${state.stopped}` : '. Nobody has said why yet.'
+      <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{
+        t('table.stoppedStopped', { stopped: state.stopped ? `: ${state.stopped}` : t('table.noOneHasGivenReason') })
       }}
     </p>
     <button
@@ -123,10 +127,14 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       class="btn btn-quiet mt-2 min-h-11 w-full text-[16px]"
       @click="emit('more', state.unsaid[state.unsaid.length - 1])"
     >
-      {{ state.unsaid.length === 1 ? '1 tap says' : `${state.unsaid.length} taps say` }} no more yet: say it
+      {{
+        t('table.nNothingMoreYetAdd', {
+          n: state.unsaid.length === 1 ? t('table.n1TapSays') : t('table.nTapsSay', { n: state.unsaid.length })
+        })
+      }}
     </button>
     <SelfRating v-if="isMine && (state.closedAt || state.selfRating)" :table="table" />
-    <p v-else-if="state.closedAt" class="mt-2 font-[650]">This dog is finished; what is tapped now is kept as late.</p>
+    <p v-else-if="state.closedAt" class="mt-2 font-[650]">{{ t('table.dogFinishedAnythingTappedNow') }}</p>
     <p v-if="outbox.refusal || problem" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
       <GlyphMark name="fails" :size="18" class="mt-0.5 flex-none" />{{ outbox.refusal ?? problem }}
     </p>

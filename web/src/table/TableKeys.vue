@@ -4,6 +4,7 @@ import type { VisitState } from '@peen/core/practice'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import StopKey from './StopKey.vue'
+import { t } from '../words'
 
 // Big keys under the thumb. Each tap draws one hair and is recorded at once; what it means more closely is asked afterwards.
 type KeyName = 'fault' | 'prompt' | 'helped' | 'praise' | 'stress' | 'break' | 'stop'
@@ -13,11 +14,11 @@ const emit = defineEmits<{ press: [key: KeyName]; picture: [file: File]; note: [
 const hairs = (n: number) =>
   Array.from({ length: Math.min(n, 4) }, (_, i) => `M${4 + i * 9} 25q${i % 2 ? 3 : -2} -12 ${i % 2 ? -1 : 2} -23`)
 const ALL = [
-  { name: 'fault', label: 'Fault', icon: null, staff: true },
-  { name: 'prompt', label: 'Prompt', icon: MessageSquare, staff: true },
-  { name: 'helped', label: 'Helped', icon: HandHelping, staff: true },
-  { name: 'praise', label: 'Praise', icon: Sprout, staff: true },
-  { name: 'stress', label: 'Dog uneasy', icon: PawPrint, staff: false }
+  { name: 'fault', label: t('table.fault2'), icon: null, staff: true },
+  { name: 'prompt', label: t('table.prompt2'), icon: MessageSquare, staff: true },
+  { name: 'helped', label: t('table.helped'), icon: HandHelping, staff: true },
+  { name: 'praise', label: t('table.praise'), icon: Sprout, staff: true },
+  { name: 'stress', label: t('table.dogUneasy'), icon: PawPrint, staff: false }
 ] as const
 const keys = computed(() => ALL.filter((key) => props.staff || !key.staff))
 
@@ -33,7 +34,7 @@ function takePicture(event: Event): void {
   <div :class="['grid grid-cols-3 gap-2 p-3 max-sm:grid-cols-3 lg:px-4', staff ? 'max-lg:grid-cols-5' : 'max-lg:grid-cols-6']">
     <button v-if="!staff" class="key border-act" data-key="ask" :disabled="!mayAsk" @click="$emit('ask')">
       <Hand :size="28" :stroke-width="1.75" :class="mayAsk ? 'text-act' : ''" aria-hidden="true" />
-      <span class="key-label">{{ mayAsk ? 'Ask for help' : 'Help is asked for' }}</span>
+      <span class="key-label">{{ mayAsk ? t('table.askHelp') : t('table.helpWay') }}</span>
     </button>
     <button
       v-for="key in keys"
@@ -56,7 +57,7 @@ function takePicture(event: Event): void {
         </svg>
       </span>
       <span class="key-label"
-        >{{ key.label }}<span class="sr-only">, {{ tally[key.name] }} so far</span></span
+        >{{ key.label }}<span class="sr-only">{{ t('table.nameSoFar', { name: tally[key.name] }) }}</span></span
       >
     </button>
     <label class="key cursor-pointer focus-within:outline-3 focus-within:outline-offset-3 focus-within:outline-ink" data-key="picture">
@@ -65,19 +66,19 @@ function takePicture(event: Event): void {
           tally.picture || ''
         }}</span></span
       >
-      <span class="key-label">Picture</span>
+      <span class="key-label">{{ t('table.picture') }}</span>
       <input
         class="sr-only"
         type="file"
         accept="image/jpeg,image/png,image/webp"
         capture="environment"
-        aria-label="Picture: the dog and the work, no people"
+        :aria-label="t('table.pictureDogWorkNoPeople')"
         @change="takePicture"
       />
     </label>
     <button class="key" data-key="note" @click="$emit('note')">
       <NotebookPen :size="28" :stroke-width="1.75" aria-hidden="true" />
-      <span class="key-label">Note</span>
+      <span class="key-label">{{ t('table.note2') }}</span>
     </button>
     <button class="key" data-key="break" :aria-pressed="onBreak" @click="$emit('press', 'break')">
       <span class="flex items-start justify-between"
@@ -89,7 +90,7 @@ function takePicture(event: Event): void {
         >
           <path v-for="(d, i) in hairs(tally.break)" :key="i" :d="d" fill="none" stroke="currentColor" stroke-width="2" /></svg
       ></span>
-      <span class="key-label">{{ onBreak ? 'Back to work' : 'Break' }}</span>
+      <span class="key-label">{{ onBreak ? t('table.backWork') : t('table.break2') }}</span>
     </button>
     <!-- on a small screen it stands under the thumb instead, above the bar -->
     <div class="contents max-lg:hidden"><StopKey class="key" :stopped="stopped" @press="$emit('press', 'stop')" /></div>

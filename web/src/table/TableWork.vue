@@ -28,6 +28,7 @@ import TableKeys from './TableKeys.vue'
 import { tableKeys } from './table-keys'
 import { useTaps } from './useTaps'
 import { useVisit, wornBy } from '../visit/useVisit'
+import { t } from '../words'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
@@ -43,7 +44,7 @@ const picked = ref<RegionId | null>(null)
 const startWith = ref<string | null>(null)
 
 const NOTED: readonly RegionId[] = ['skull', 'brow', 'beard', 'neckSide', 'back', 'skirt', 'foreleg', 'foreFoot', 'rearPastern', 'tail']
-const NOTED_AS: Partial<Record<RegionId, string>> = { neckSide: 'Neck', back: 'Back and ribs', rearPastern: 'Rear leg' }
+const NOTED_AS: Partial<Record<RegionId, string>> = { neckSide: 'Neck', back: t('table.backRibs'), rearPastern: t('table.rearLeg') }
 /** what was agreed for this dog; before it is said ready, what its sheet says so far */
 const { agreed: soFar, plan, cameIn } = useVisit(() => props.id)
 const agreed = computed(() => data.value?.agreed ?? soFar.value)
@@ -57,8 +58,11 @@ const plateNotes = computed<PlateNote[]>(() =>
     region: line.region,
     numeral: String(i + 1),
     heading: NOTED_AS[line.region] ?? sayLinePlace(line),
-    lines: [{ text: line.tool }, ...(line.mm === null ? [] : [{ text: `leaves ${sayLength(line.mm, 'mm')}`, bold: true }])],
-    danger: line.stopped ? 'nothing is cut' : undefined
+    lines: [
+      { text: line.tool },
+      ...(line.mm === null ? [] : [{ text: t('table.leavesLength', { length: sayLength(line.mm, 'mm') }), bold: true }])
+    ],
+    danger: line.stopped ? t('table.nothingCut') : undefined
   }))
 )
 const nowRegion = computed<RegionId | null>(() => current.value?.regions[0] ?? null)
@@ -66,9 +70,9 @@ const stepMinutes = computed(() => (current.value ? attemptMinutes(current.value
 /** why no step is started here now, in words on the strip */
 const over = computed(() => {
   if (state.value.closedAt) return 'finished'
-  if (state.value.ranOut) return 'no more today'
+  if (state.value.ranOut) return t('table.noMoreToday')
   if (session.isStaff || current.value) return null
-  return gate.value ? 'not checked in yet' : waitsAt.value ? 'waits for an instructor' : null
+  return gate.value ? t('table.notCheckedYet') : waitsAt.value ? t('table.waitsInstructor') : null
 })
 
 function begin(techniqueId: string | null, region: RegionId | null = null): void {
@@ -111,14 +115,14 @@ const show = (techniqueId: string) => (shown.value = techniqueById(techniqueId) 
 
 useKeys([
   ...tableKeys(table, taps),
-  { key: 'o', label: 'Start another step, or the next one otherwise', run: () => begin(nextStep.value?.step.technique ?? null) },
-  { key: 'h', label: 'How this step is done', run: () => show(current.value?.techniqueId ?? nextStep.value?.step.technique ?? '') },
-  { key: 't', label: 'Note in own words', run: () => (sheet.value = 'note') },
+  { key: 'o', label: t('table.startDifferentStep'), run: () => begin(nextStep.value?.step.technique ?? null) },
+  { key: 'h', label: t('table.howDoStep'), run: () => show(current.value?.techniqueId ?? nextStep.value?.step.technique ?? '') },
+  { key: 't', label: t('table.noteYourOwnWords'), run: () => (sheet.value = 'note') },
   ...(session.isStaff
     ? [
-        { key: 'g', label: 'Grade the finished trim', run: () => void grade() },
-        { key: 's', label: 'Safety event', run: () => (sheet.value = 'safety') },
-        { key: 'e', label: 'End of this table', run: () => void router.push(`/table/${props.id}/end`) }
+        { key: 'g', label: t('table.gradeFinishedTrim'), run: () => void grade() },
+        { key: 's', label: t('table.safetyEvent4'), run: () => (sheet.value = 'safety') },
+        { key: 'e', label: t('table.endTable'), run: () => void router.push(`/table/${props.id}/end`) }
       ]
     : [])
 ])
@@ -126,7 +130,16 @@ useKeys([
 
 <template>
   <TopLine
-    :what="data ? `Table ${data.tableNumber}, ${data.apprentice.givenName} ${data.apprentice.familyName} with ${data.dog.name}` : 'Table'"
+    :what="
+      data
+        ? t('table.tableTableNumberGivenNameFamilyNameName', {
+            tableNumber: data.tableNumber,
+            givenName: data.apprentice.givenName,
+            familyName: data.apprentice.familyName,
+            name: data.dog.name
+          })
+        : t('table.table')
+    "
   />
   <ViewState v-if="!data || !standard" :loading="loading" :error="error" @retry="reload" />
   <div v-else class="min-h-0 flex-1 overflow-y-auto lg:grid lg:grid-cols-[1fr_328px] lg:overflow-hidden">
@@ -141,8 +154,15 @@ useKeys([
           :now="nowRegion"
           :lists-rest="false"
           :height="544"
-          :caption="`Pl. ${data.tableNumber}. ${data.dog.name}, ${colourName(data.dog.colour)}, ${data.dog.withersMm} mm at the withers. The plan for today, from the dog’s own left.`"
-          :label="`${data.dog.name} in the planned trim`"
+          :caption="
+            t('table.plTableNumberNameColourWithersMm', {
+              tableNumber: data.tableNumber,
+              name: data.dog.name,
+              colour: colourName(data.dog.colour),
+              withersMm: data.dog.withersMm
+            })
+          "
+          :label="t('table.namePlannedTrim', { name: data.dog.name })"
           @pick="(region) => begin(techniqueAt(region), region)"
         />
       </div>
@@ -160,7 +180,7 @@ useKeys([
         @how="show"
       />
     </main>
-    <aside class="flex flex-col border-line bg-sheet lg:min-h-0 lg:border-l" aria-label="At the table">
+    <aside class="flex flex-col border-line bg-sheet lg:min-h-0 lg:border-l" :aria-label="t('table.table2')">
       <div :class="['lg:min-h-0 lg:flex-1 lg:overflow-y-auto', asking ? 'max-lg:order-first' : '']" tabindex="0">
         <SayMore
           v-if="asking"
@@ -182,18 +202,18 @@ useKeys([
         />
       </div>
       <div class="flex gap-1.5 border-t border-line px-4 pt-2">
-        <RouterLink :to="`/visits/${id}/${session.isStaff ? 'set-up' : 'table'}`" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]"
-          >Sheet</RouterLink
-        >
+        <RouterLink :to="`/visits/${id}/${session.isStaff ? 'set-up' : 'table'}`" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]">{{
+          t('table.sheet')
+        }}</RouterLink>
         <button v-if="session.isStaff" class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px] text-danger" @click="sheet = 'safety'">
-          Safety
+          {{ t('table.safety') }}
         </button>
-        <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-1 text-[16px]" @click="grade">Grade</button>
-        <RouterLink v-if="session.isStaff && state.openedAt" :to="`/table/${id}/end`" class="btn min-h-11 flex-1 px-1 text-[16px]"
-          >End</RouterLink
-        >
+        <button v-if="session.isStaff" class="btn min-h-11 flex-1 px-1 text-[16px]" @click="grade">{{ t('table.grade') }}</button>
+        <RouterLink v-if="session.isStaff && state.openedAt" :to="`/table/${id}/end`" class="btn min-h-11 flex-1 px-1 text-[16px]">{{
+          t('table.end2')
+        }}</RouterLink>
         <button v-else-if="session.isStaff" class="btn btn-go min-h-11 flex-1 px-1 text-[16px]" @click="tap('visitOpened', {}, 'opening')">
-          Open
+          {{ t('table.open') }}
         </button>
       </div>
       <TableKeys

@@ -1,6 +1,7 @@
 import type { Table } from './useTable'
 import { useSavedStore } from '../stores/saved'
 import type { useTaps } from './useTaps'
+import { t } from '../words'
 
 type Press = Parameters<ReturnType<typeof useTaps>['press']>[0]
 const STAFF_KEYS: readonly (readonly [key: string, label: string, press: Press])[] = [
@@ -15,20 +16,20 @@ export function tableKeys({ state, session, tap }: Table, taps: ReturnType<typeo
   const press = ([key, label, what]: (typeof STAFF_KEYS)[number]) => ({ key, label, run: () => taps.press(what) })
   return [
     ...(session.isStaff
-      ? [...STAFF_KEYS.map(press), { key: 'i', label: 'I am here', run: () => taps.arrive() }]
-      : [{ key: '1', label: 'Ask for help', run: () => void (state.value.askedAt ?? tap('helpAsked', {}, 'asking')) }]),
-    press(['5', 'Break, or back to work', 'break']),
-    press(['6', 'Stop, or go on', 'stop']),
-    press(['7', 'Dog uneasy', 'stress']),
-    { key: '8', label: 'Picture', run: () => document.querySelector<HTMLInputElement>('[data-key=picture] input')?.click() },
-    { key: 'n', label: 'Start the next step, or end this one', run: () => void taps.next() },
-    { key: 'p', label: 'Pause this step', run: () => void taps.pause() },
+      ? [...STAFF_KEYS.map(press), { key: 'i', label: t('table.iAmHere'), run: () => taps.arrive() }]
+      : [{ key: '1', label: t('table.askHelp'), run: () => void (state.value.askedAt ?? tap('helpAsked', {}, 'asking')) }]),
+    press(['5', t('table.startOrEndBreak'), 'break']),
+    press(['6', t('table.stopOrResume'), 'stop']),
+    press(['7', t('table.dogUneasy'), 'stress']),
+    { key: '8', label: t('table.picture'), run: () => document.querySelector<HTMLInputElement>('[data-key=picture] input')?.click() },
+    { key: 'n', label: t('table.startNextStepOrEnd'), run: () => void taps.next() },
+    { key: 'p', label: t('table.pauseStep'), run: () => void taps.pause() },
     {
       key: 'w',
-      label: 'Say more of the last tap',
+      label: t('table.addDetailLastTap'),
       run: () =>
         document.querySelector<HTMLElement>('[data-testid=say-more] button:not(:first-of-type), [data-testid=say-more] button')?.focus()
     },
-    { key: 'z', label: 'Undo the last tap, for ten seconds', run: () => useSavedStore().undo?.run() }
+    { key: 'z', label: t('table.undoLastTapWithinTen'), run: () => useSavedStore().undo?.run() }
   ]
 }

@@ -3,6 +3,7 @@ import type { RegionId } from '@peen/core/regions'
 import { v7 } from 'uuid'
 import type { Table } from './useTable'
 import { techniqueById } from '../stores/techniques'
+import { t } from '../words'
 
 /** Steps of a trim at the table: started, paused, ended, gone back to, each by one tap. */
 export function useSteps({ data, state, steps, current, nextStep, now, tap, session }: Table) {
@@ -12,7 +13,7 @@ export function useSteps({ data, state, steps, current, nextStep, now, tap, sess
 
   function startPlanned(techniqueId: string): void {
     const paused = state.value.attempts.find((one) => one.techniqueId === techniqueId && !one.ended && !one.cutShort)
-    if (paused) return void tap('attemptResumed', { attemptId: paused.id }, 'going on')
+    if (paused) return void tap('attemptResumed', { attemptId: paused.id }, t('table.resuming'))
     const step = steps.value.find((one) => one.step.technique === techniqueId)?.step
     tap(
       'attemptStarted',
@@ -29,13 +30,13 @@ export function useSteps({ data, state, steps, current, nextStep, now, tap, sess
     if (!attempt) return
     const minutes = attemptMinutes(attempt, state.value, now.value)
     const witness = session.isStaff ? 'watched' : 'self'
-    tap('attemptEnded', { attemptId: attempt.id, minutes, help: tappedHelp(attempt), witness }, 'the end of the step')
+    tap('attemptEnded', { attemptId: attempt.id, minutes, help: tappedHelp(attempt), witness }, t('table.endStep3'))
   }
-  const pause = () => current.value && tap('attemptPaused', { attemptId: current.value.id }, 'the pause')
+  const pause = () => current.value && tap('attemptPaused', { attemptId: current.value.id }, t('table.pause2'))
   /** Back to a step that was ended: its clock goes on. */
   function back(techniqueId: string): void {
     const last = state.value.attempts.findLast((one) => one.techniqueId === techniqueId && one.ended && !one.cutShort)
-    if (last) tap('attemptReopened', { attemptId: last.id }, 'going back')
+    if (last) tap('attemptReopened', { attemptId: last.id }, t('table.goingBack'))
     else startPlanned(techniqueId)
   }
   const next = () => (current.value ? end() : nextStep.value && startPlanned(nextStep.value.step.technique))

@@ -5,6 +5,7 @@ import type { Table } from './useTable'
 import { usePictureStore } from '../stores/pictures'
 import { useAsking } from './useAsking'
 import { useSteps } from './useSteps'
+import { t } from '../words'
 
 /** The taps at a table: each is one event at once; what it means more closely is asked afterwards, and may be left. */
 export function useTaps(table: Table, id: () => string) {
@@ -21,7 +22,7 @@ export function useTaps(table: Table, id: () => string) {
     if (key === 'praise') return note('praise', 'praised', { attemptId: attemptId.value, text: '' }, 'praise')
     if (key === 'stress') return note('stress', 'stressNoted', { attemptId: attemptId.value, level: 'restless' }, 'stress')
     const attempt = current.value ?? state.value.attempts.findLast((one) => !one.cutShort) ?? null
-    if (!attempt) return void (problem.value = 'No step has been started yet: start one, then note what you see in it.')
+    if (!attempt) return void (problem.value = t('table.noStepStartedYetStart'))
     if (key === 'prompt') return void tap('promptGiven', { attemptId: attempt.id }, 'prompt')
     const at = { attemptId: attempt.id, region: attempt.regions[0] ?? null, side: null }
     if (key === 'fault') note('fault', 'faultNoted', { ...at, faultId: null }, 'fault', attempt)
@@ -35,7 +36,7 @@ export function useTaps(table: Table, id: () => string) {
   function stopOrGoOn(): void {
     if (state.value.stopped === null) return note('stop', 'stopped', { reason: '' }, 'stop')
     after.asking.value = null
-    tap('wentOn', {}, 'going on')
+    tap('wentOn', {}, t('table.resuming'))
   }
   /** A picture is sent first: its tap names it. */
   async function picture(file: File): Promise<void> {
@@ -48,20 +49,20 @@ export function useTaps(table: Table, id: () => string) {
         (pictureId) => (named = table.make('pictureTaken', { attemptId: attemptId.value, pictureId }))
       )
       if (kept && named) table.show(named, 'picture')
-      if (!kept) problem.value = 'Peen does not answer. The picture is kept here and sent when it does.'
+      if (!kept) problem.value = t('table.peenNotAnsweringPictureSaved')
     } catch (caught) {
       problem.value = sentenceOf(caught)
     }
   }
   function release(hold: { readonly techniqueId: string; readonly hazardId: string }): void {
-    tap('holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, 'I am here')
+    tap('holdReleased', { techniqueId: hold.techniqueId, hazardId: hold.hazardId }, t('table.iAmHere'))
     void outbox.flush().then(reload)
   }
   /** "I am here": beside the step that waits if one does. */
   function arrive(): void {
     const waits = table.waitsAt.value
     if (waits) release(waits)
-    else tap('lookedAt', {}, 'I am here')
+    else tap('lookedAt', {}, t('table.iAmHere'))
   }
   return { problem, ...after, ...useSteps(table), press, picture, release, arrive }
 }

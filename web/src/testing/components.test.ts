@@ -20,7 +20,7 @@ beforeEach(() => {
 afterEach(unstub)
 
 describe('a form for a new thing', () => {
-  const form = () => mount(NewForm, { props: { to: 'addDog', fields: DOG_FIELDS, start: EMPTY_DOG, action: 'Take this dog in' } })
+  const form = () => mount(NewForm, { props: { to: 'addDog', fields: DOG_FIELDS, start: EMPTY_DOG, action: 'Add dog' } })
   const fill = async (one: ReturnType<typeof form>, values: Readonly<Record<string, string>>) => {
     for (const [name, value] of Object.entries(values)) await one.find(`[name=${name}]`).setValue(value)
     await one.find('form').trigger('submit')
@@ -108,8 +108,8 @@ describe('how an apprentice sees the own trim', () => {
 
 describe('a screen without its data', () => {
   it('says that it loads, or why it cannot, and is asked again by a touch', async () => {
-    const one = mount(ViewState, { props: { loading: false, error: 'Peen does not answer.' } })
-    expect(one.find('[role=alert]').text()).toContain('Peen does not answer.')
+    const one = mount(ViewState, { props: { loading: false, error: 'Peen is not answering.' } })
+    expect(one.find('[role=alert]').text()).toContain('Peen is not answering.')
     await one.find('button').trigger('click')
     expect(one.emitted('retry')).toHaveLength(1)
   })

@@ -14,6 +14,7 @@ import PlaceFindings from './PlaceFindings.vue'
 import type { useVisit } from './useVisit'
 import WishList from './WishList.vue'
 import { UNKNOWN_DOG } from '../composables/words'
+import { t } from '../words'
 
 // What the dog came in with: touched on the drawn dog, said beside it; then somebody says that it is ready to cut.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
@@ -42,7 +43,7 @@ const lines = computed(() => [
   })),
   ...draft.value!.skin.map((one) => ({
     key: `s${one.kind}${one.region}${one.side}`,
-    text: `${one.kind} skin at the ${sayPlaceOf(one.region, one.side)}`,
+    text: t('visit.kindSkinPlaceOf', { kind: one.kind, placeOf: sayPlaceOf(one.region, one.side) }),
     combOut: null,
     drop: () => note({ skin: draft.value!.skin.filter((other) => other !== one) })
   }))
@@ -50,7 +51,9 @@ const lines = computed(() => [
 /** how far the picture can be trusted */
 const grown = computed(() => {
   const { weeksSince } = draft.value!
-  return weeksSince === null ? 'its weeks not known' : `${weeksSince} ${weeksSince === 1 ? 'week' : 'weeks'} grown`
+  return weeksSince === null
+    ? t('visit.weeksNotKnown')
+    : t('visit.weeksOfGrowth', { weeks: weeksSince })
 })
 function pick(at: RegionId): void {
   region.value = at
@@ -76,8 +79,8 @@ function weeks(event: Event): void {
         :selected="region"
         :mirrored="side === 'right'"
         :height="470"
-        :caption="`${page.dog.name} as it came in, ${grown}, from the dog’s own ${side}.`"
-        :label="`${page.dog.name}: where things were found`"
+        :caption="t('visit.nameArrivalGrownFromDogs', { name: page.dog.name, grown, side })"
+        :label="t('visit.nameWhereThingsWereFound', { name: page.dog.name })"
         @pick="pick"
       >
         <template #over="{ pxPerMm, centreOf }">
@@ -85,26 +88,31 @@ function weeks(event: Event): void {
         </template>
       </DogPlate>
       <div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <SideButtons v-model="side" /><span class="muted">Touch a place to say what is there.</span>
+        <SideButtons v-model="side" /><span class="muted">{{ t('visit.touchPlaceSayWhatThere') }}</span>
       </div>
-      <h2 class="mt-5">Found</h2>
+      <h2 class="mt-5">{{ t('visit.found') }}</h2>
       <hr class="rule2 mt-1" />
-      <p v-if="lines.length === 0" class="muted mt-2">Nothing yet. Comb through, look at the skin, try a blade between the pads.</p>
+      <p v-if="lines.length === 0" class="muted mt-2">{{ t('visit.nothingYetCombThroughLook') }}</p>
       <ul class="row-rule m-0 list-none p-0" data-testid="findings">
         <li v-for="line in lines" :key="line.key" class="flex min-h-12 items-center gap-3">
           <span class="flex-1 first-letter:uppercase">{{ line.text }}</span>
           <button v-if="!locked && line.combOut" class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="line.combOut()">
-            Combed out<span class="sr-only">: {{ line.text }}</span>
+            {{ t('visit.combedOut') }}<span class="sr-only">: {{ line.text }}</span>
           </button>
-          <button v-if="!locked" class="btn btn-quiet min-h-11 px-3 text-[16px]" :aria-label="`Take back: ${line.text}`" @click="line.drop">
-            Take back
+          <button
+            v-if="!locked"
+            class="btn btn-quiet min-h-11 px-3 text-[16px]"
+            :aria-label="t('visit.removeText', { text: line.text })"
+            @click="line.drop"
+          >
+            {{ t('visit.remove') }}
           </button>
         </li>
       </ul>
       <p v-for="stop in stops" :key="stop.say" class="mt-2 bg-danger-tint p-2 leading-[1.35] font-semibold text-danger">
         <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ stop.say }}
       </p>
-      <h2 class="mt-5">Photographs before</h2>
+      <h2 class="mt-5">{{ t('visit.photographsBefore') }}</h2>
       <PictureRow
         class="mt-2"
         :visit-id="page.id"
@@ -115,28 +123,34 @@ function weeks(event: Event): void {
       />
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
-      <h2 class="title">Ready to cut?</h2>
+      <h2 class="title">{{ t('visit.readyCut') }}</h2>
       <hr class="rule2 mt-2 mb-2" />
       <div data-testid="gate">
         <p v-if="ready.ready" class="font-[650]">
-          <GlyphMark name="meets" :size="18" class="mr-1.5 align-[-3px]" />{{ page.readyBy }} says so: dry, combed to the skin.
+          <GlyphMark name="meets" :size="18" class="mr-1.5 align-[-3px]" />{{
+            t('visit.confirmedReadyByDryCombedSkin', { readyBy: page.readyBy })
+          }}
         </p>
         <p v-for="what in ready.missing" :key="what" class="py-0.5 leading-[1.35] font-semibold text-danger">
           <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ what }}
         </p>
       </div>
       <div v-if="session.isStaff && !locked" class="mt-1">
-        <label class="flex min-h-11 items-center gap-3"><input v-model="dry" type="checkbox" class="size-6 accent-(--act)" />dry</label>
         <label class="flex min-h-11 items-center gap-3"
-          ><input v-model="combed" type="checkbox" class="size-6 accent-(--act)" />combed to the skin, no mat where it is cut</label
+          ><input v-model="dry" type="checkbox" class="size-6 accent-(--act)" />{{ t('visit.dry') }}</label
         >
-        <button class="btn btn-go mt-1 w-full" @click="sayReady(dry, combed)">I say so</button>
+        <label class="flex min-h-11 items-center gap-3"
+          ><input v-model="combed" type="checkbox" class="size-6 accent-(--act)" />{{ t('visit.combedSkinNoMatWhere') }}</label
+        >
+        <button class="btn btn-go mt-1 w-full" @click="sayReady(dry, combed)">{{ t('visit.confirmReady') }}</button>
       </div>
       <p v-for="owed in page.owedBefore" :key="owed" class="mt-2 font-semibold text-danger">
-        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Nails owed from last time: {{ FOOT_NAMES[owed] }}.
+        <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ t('visit.nailsLeftFromLastTime', { owed: FOOT_NAMES[owed] }) }}
       </p>
-      <p v-if="page.lastTime" class="mt-2 leading-[1.35]"><b>Said last time:</b> {{ page.lastTime }}</p>
-      <h2 class="mt-6 mb-2">At the place that is touched</h2>
+      <p v-if="page.lastTime" class="mt-2 leading-[1.35]">
+        <b>{{ t('visit.saidLastTime') }}</b> {{ page.lastTime }}
+      </p>
+      <h2 class="mt-6 mb-2">{{ t('visit.selectedPlace') }}</h2>
       <PlaceFindings
         v-model:region="region"
         v-model:side="side"
@@ -146,28 +160,28 @@ function weeks(event: Event): void {
         @coat="(coat) => note({ coat })"
         @skin="(skin) => note({ skin })"
       />
-      <h2 class="mt-6 mb-2">The visit</h2>
-      <label class="label" for="weeks">Weeks since the last groom</label>
+      <h2 class="mt-6 mb-2">{{ t('visit.visit') }}</h2>
+      <label class="label" for="weeks">{{ t('visit.weeksSinceLastGroom') }}</label>
       <input
         id="weeks"
         class="field"
         inputmode="numeric"
         :value="draft!.weeksSince ?? ''"
         :disabled="locked"
-        placeholder="not known"
+        :placeholder="t('visit.notKnown')"
         @change="weeks"
       />
-      <p class="muted mt-1">{{ page.known ? 'Known: it stood on a table here before.' : UNKNOWN_DOG }}</p>
-      <p class="label mt-3">What the trim is for</p>
+      <p class="muted mt-1">{{ page.known ? t('visit.knownDogHasBeenHere') : UNKNOWN_DOG }}</p>
+      <p class="label mt-3">{{ t('visit.whatTrim') }}</p>
       <ToggleButtons
         :options="FOR"
         :is-on="(purpose) => draft!.purpose === purpose"
         :disabled="locked"
         @toggle="(purpose) => note({ purpose })"
       />
-      <p class="label mt-3">Nails owed</p>
+      <p class="label mt-3">{{ t('visit.nailsLeftDo') }}</p>
       <ToggleButtons :options="NAILS" :is-on="(foot) => draft!.nailsOwed.includes(foot)" :disabled="locked" @toggle="toggleFoot" />
-      <h2 class="mt-6 mb-1">Wishes, and who asked</h2>
+      <h2 class="mt-6 mb-1">{{ t('visit.wishesWhoAsked') }}</h2>
       <WishList
         :wishes="draft!.wishes"
         :standard="page.standard"

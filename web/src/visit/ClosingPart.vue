@@ -9,6 +9,7 @@ import { useSessionStore } from '../stores/session'
 import PictureRow from './PictureRow.vue'
 import { handOverFor } from './words'
 import type { useVisit } from './useVisit'
+import { t } from '../words'
 
 // The end of a visit: what was used where, what next time, when back, what the owner is told, nails that are still owed.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
@@ -36,7 +37,7 @@ function propose(): void {
 async function close(): Promise<void> {
   const weeks = back.value.trim() === '' ? null : Number(back.value)
   if (weeks !== null && !(Number.isInteger(weeks) && weeks >= 1 && weeks <= 104)) {
-    wrong.value = `Back in weeks is ${back.value}; allowed is 1 to 104 weeks, or nothing.`
+    wrong.value = t('visit.backBackWeeksMust1', { back: back.value })
     return
   }
   wrong.value = null
@@ -49,39 +50,40 @@ async function close(): Promise<void> {
 </script>
 
 <template>
-  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" aria-label="Closing the dog">
+  <main class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('visit.closingVisit')">
     <slot />
     <form class="grid gap-x-8 gap-y-2 lg:grid-cols-2" novalidate @submit.prevent="close">
       <div>
-        <label class="label" for="used">What was used where</label>
+        <label class="label" for="used">{{ t('visit.whatUsedWhere') }}</label>
         <textarea id="used" v-model="used" class="field min-h-[300px] leading-[1.4]" :disabled="!session.isStaff" maxlength="2000" />
-        <h2 class="mt-4">Photographs after</h2>
+        <h2 class="mt-4">{{ t('visit.photographsAfter') }}</h2>
         <PictureRow class="mt-2" :visit-id="page.id" moment="after" :pictures="page.pictures" :earlier="page.earlier" @changed="reload" />
       </div>
       <div>
         <template v-if="draft!.nailsOwed.length">
           <p class="font-semibold text-danger">
-            <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />Nails owed:
-            {{ draft!.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ') }}. The dog does not leave without.
+            <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{
+              t('visit.nailsLeftDoNailsOwedDo', { nailsOwed: draft!.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ') })
+            }}
           </p>
           <label class="flex min-h-11 items-center gap-3"
-            ><input v-model="nailsDone" type="checkbox" class="size-6 accent-(--act)" />they are done now</label
+            ><input v-model="nailsDone" type="checkbox" class="size-6 accent-(--act)" />{{ t('visit.doneNow') }}</label
           >
         </template>
-        <label class="label" for="next-time">What to do next time</label>
+        <label class="label" for="next-time">{{ t('visit.whatDoNextTime') }}</label>
         <textarea id="next-time" v-model="nextTime" class="field min-h-[88px]" :disabled="!session.isStaff" maxlength="400" />
-        <label class="label mt-3" for="back">Back in, weeks</label>
+        <label class="label mt-3" for="back">{{ t('visit.backWeeks') }}</label>
         <input id="back" v-model="back" class="field" inputmode="numeric" :disabled="!session.isStaff" />
         <IntervalHint v-if="page.begun" :visit-id="page.id" :dog-id="page.dog.id" />
-        <p v-else class="muted mt-1 leading-[1.3]">Nothing is trimmed yet: how long it lasts is said once work has begun.</p>
-        <label class="label mt-3" for="hand-over">Said to the owner</label>
+        <p v-else class="muted mt-1 leading-[1.3]">{{ t('visit.nothingTrimmedYetYouWill') }}</p>
+        <label class="label mt-3" for="hand-over">{{ t('visit.toldOwner') }}</label>
         <textarea id="hand-over" v-model="handOver" class="field min-h-[120px]" :disabled="!session.isStaff" maxlength="400" />
         <div v-if="session.isStaff" class="mt-2 grid gap-2 sm:grid-cols-2">
-          <button type="button" class="btn btn-quiet" @click="propose">Propose it anew</button>
-          <button class="btn btn-go">{{ page.closing ? 'Keep the changes' : 'Close the dog' }}</button>
+          <button type="button" class="btn btn-quiet" @click="propose">{{ t('visit.suggestAgain') }}</button>
+          <button class="btn btn-go">{{ page.closing ? t('visit.saveChanges') : t('visit.closeVisit') }}</button>
         </div>
         <p v-if="wrong" class="mt-2 font-semibold text-danger" role="alert">{{ wrong }}</p>
-        <p v-if="said" class="mt-2 font-[650]" role="status">Closed and kept.</p>
+        <p v-if="said" class="mt-2 font-[650]" role="status">{{ t('visit.visitClosedSaved') }}</p>
       </div>
     </form>
   </main>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { sayPass, sayTool, type SheetLine } from '@peen/core/setup'
 import { computed } from 'vue'
+import { t } from '../words'
 
 // What is done at a place, pass by pass, each with where it goes; or that nothing is.
 const props = defineProps<{ line: SheetLine }>()
@@ -12,7 +13,7 @@ const inPasses = computed(
 <template>
   <template v-if="inPasses"
     ><span v-for="(pass, i) in line.passes" :key="i" class="block"
-      ><span v-if="i > 0" class="muted">then </span><b>{{ sayPass(pass) }}</b
+      ><span v-if="i > 0" class="muted">{{ t('visit.then') }} </span><b>{{ sayPass(pass) }}</b
       ><span v-if="pass.where" class="muted">, {{ pass.where }}</span></span
     ></template
   ><b v-else :class="line.stopped ? 'text-danger' : line.does === 'leave' ? 'font-normal' : ''">{{ sayTool(line) }}</b

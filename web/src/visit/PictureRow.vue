@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import { usePictureStore } from '../stores/pictures'
 import { useSessionStore } from '../stores/session'
+import { t } from '../words'
 
 // Photographs of one moment, stance by stance; the visit before stands beside, so that the dog is set up the same way.
 const props = defineProps<{ visitId: string; moment: Moment; pictures: readonly PictureView[]; earlier: readonly PictureView[] }>()
@@ -11,7 +12,7 @@ const emit = defineEmits<{ changed: [] }>()
 
 const session = useSessionStore()
 const shelf = usePictureStore()
-const KEPT_HERE = 'Peen does not answer. The picture is kept here and sent when it does.'
+const KEPT_HERE = t('visit.peenNotAnsweringPictureSaved')
 const refused = ref<string | null>(null)
 const busy = ref<Stance | null>(null)
 /** the server's own limit, said before anything is sent */
@@ -29,7 +30,7 @@ async function take(stance: Stance, event: Event): Promise<void> {
   input.value = ''
   if (!file) return
   if (file.size > MOST_MB * 1048576) {
-    refused.value = `The picture is ${Math.ceil(file.size / 1048576)} MB; allowed is up to ${MOST_MB} MB. Nothing was changed.`
+    refused.value = t('visit.pictureSizeMbMustMostmb', { size: Math.ceil(file.size / 1048576), mostmb: MOST_MB })
     return
   }
   busy.value = stance
@@ -71,31 +72,31 @@ async function remove(id: string): Promise<void> {
             <img
               v-else-if="guide(stance)"
               :src="addressOf('picture', { id: guide(stance)!.id })"
-              :alt="`stand it as then, ${stance}`"
+              :alt="t('visit.standDogLastTimeStance', { stance })"
               class="size-full object-cover opacity-40"
             />
-            <span v-else class="muted">{{ busy === stance ? '…' : 'add' }}</span>
+            <span v-else class="muted">{{ busy === stance ? '…' : t('visit.add') }}</span>
           </span>
           <span class="mt-1 block text-center text-[16px]">{{ stance }}</span>
           <input
             class="sr-only"
             type="file"
             accept="image/jpeg,image/png,image/webp"
-            :aria-label="`Photograph ${moment}, ${stance}`"
+            :aria-label="t('visit.photographMomentStance', { moment, stance })"
             @change="take(stance, $event)"
           />
         </label>
         <button
           v-if="session.isStaff && own(stance)"
           class="btn btn-quiet min-h-11 w-full px-1 text-[16px]"
-          :aria-label="`Remove the photograph ${moment}, ${stance}`"
+          :aria-label="t('visit.removePhotographMomentStance', { moment, stance })"
           @click="remove(own(stance)!.id)"
         >
-          remove
+          {{ t('visit.remove2') }}
         </button>
       </li>
     </ul>
-    <p class="muted mt-1 leading-[1.3]">The same stance each time, the dog square and level. No people in the picture.</p>
+    <p class="muted mt-1 leading-[1.3]">{{ t('visit.useSameStanceEachTime') }}</p>
     <p v-if="refused" class="mt-1 font-semibold text-danger" role="alert">{{ refused }}</p>
   </div>
 </template>

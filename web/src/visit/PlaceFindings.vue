@@ -15,6 +15,7 @@ import { REGIONS, type RegionId } from '@peen/core/regions'
 import { ref, watch } from 'vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import { isSided } from './useVisit'
+import { t } from '../words'
 
 // What is found at the place that was touched: in the coat with its width, on the skin by kind.
 const props = defineProps<{ coat: readonly CoatFinding[]; skin: readonly SkinFinding[]; locked: boolean }>()
@@ -60,30 +61,30 @@ function widen(by: number): void {
 </script>
 
 <template>
-  <section aria-label="What is found at this place">
+  <section :aria-label="t('visit.findingsPlace')">
     <div class="flex gap-2">
       <div class="min-w-0 flex-1">
-        <label class="muted block" for="found-place">Place</label>
+        <label class="muted block" for="found-place">{{ t('visit.place') }}</label>
         <select id="found-place" v-model="region" class="field mt-1 h-12 w-full">
           <option v-for="one in REGIONS" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select>
       </div>
       <div v-if="isSided(region)" class="w-[116px]">
-        <label class="muted block" for="found-side">Side</label>
+        <label class="muted block" for="found-side">{{ t('visit.side') }}</label>
         <select id="found-side" v-model="side" class="field mt-1 h-12 w-full">
-          <option value="left">left</option>
-          <option value="right">right</option>
+          <option value="left">{{ t('visit.left') }}</option>
+          <option value="right">{{ t('visit.right') }}</option>
         </select>
       </div>
     </div>
-    <p class="label mt-3">In the coat</p>
+    <p class="label mt-3">{{ t('visit.coat') }}</p>
     <ToggleButtons :options="COAT" :is-on="(kind) => coatHere(kind) !== undefined" :disabled="locked" @toggle="toggleCoat" />
-    <div class="mt-2 flex items-center gap-2" role="group" aria-label="Width across">
-      <button class="btn btn-quiet min-h-11 w-12 px-0" aria-label="5 mm less" :disabled="locked" @click="widen(-5)">−</button>
-      <span class="min-w-[120px] text-center">{{ widthMm }} mm across</span>
-      <button class="btn btn-quiet min-h-11 w-12 px-0" aria-label="5 mm more" :disabled="locked" @click="widen(5)">+</button>
+    <div class="mt-2 flex items-center gap-2" role="group" :aria-label="t('visit.widthAcross')">
+      <button class="btn btn-quiet min-h-11 w-12 px-0" :aria-label="t('visit.n5MmLess')" :disabled="locked" @click="widen(-5)">−</button>
+      <span class="min-w-[120px] text-center">{{ t('visit.widthMmMmAcross', { widthMm }) }}</span>
+      <button class="btn btn-quiet min-h-11 w-12 px-0" :aria-label="t('visit.n5MmMore')" :disabled="locked" @click="widen(5)">+</button>
     </div>
-    <p class="label mt-3">On the skin</p>
+    <p class="label mt-3">{{ t('visit.skin') }}</p>
     <ToggleButtons :options="SKIN" :is-on="(kind) => skinHere(kind) !== undefined" :disabled="locked" @toggle="toggleSkin" />
   </section>
 </template>

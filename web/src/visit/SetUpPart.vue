@@ -18,6 +18,7 @@ import MeasureLines from './MeasureLines.vue'
 import PassLines from './PassLines.vue'
 import SheetTable from './SheetTable.vue'
 import { isSided, wornBy, type useVisit } from './useVisit'
+import { t } from '../words'
 
 // The sheet: the dog as it will stand, and for every place the tool, the direction, the order, the caution and the reason.
 const props = defineProps<{ page: VisitPage; visit: ReturnType<typeof useVisit> }>()
@@ -75,18 +76,25 @@ function noteOf(group: readonly SheetLine[], i: number): PlateNote {
     region: first.region,
     numeral: String(i + 1),
     heading: `${sayLinePlace({ ...first, part: null })}${group.length > 1 ? ` +${group.length - 1}` : ''}`,
-    lines: [{ text: sayTool(first), bold: true }, ...(first.leavesMm === null ? [] : [{ text: `leaves ${first.leavesMm} mm` }])],
+    lines: [
+      { text: sayTool(first), bold: true },
+      ...(first.leavesMm === null ? [] : [{ text: t('visit.leavesLeavesMmMm', { leavesMm: first.leavesMm }) }])
+    ],
     // what the instructor chose is told apart from what the rules lengthen
     tone: !first.isOwn ? undefined : off > 0.05 ? 'long' : off < -0.05 ? 'short' : undefined,
-    danger: first.stopped ? 'nothing cut' : first.advice.fired.some(({ id }) => id === 'burn-step') ? 'burned before' : undefined
+    danger: first.stopped
+      ? t('visit.nothingCut')
+      : first.advice.fired.some(({ id }) => id === 'burn-step')
+        ? t('visit.burnedBefore')
+        : undefined
   }
 }
 const aims = computed(() => {
   const { plannedMm, targetMm, changedBy, advice } = line.value
   const parts = [
-    ...(plannedMm === null ? [] : [`planned ${plannedMm} mm`]),
-    ...(changedBy ? [`${targetMm} mm by ${changedBy.toLowerCase()}`] : []),
-    ...(advice.aimMm !== null && advice.aimMm !== targetMm ? [`aimed at ${advice.aimMm} mm`] : [])
+    ...(plannedMm === null ? [] : [t('visit.plannedPlannedMmMm', { plannedMm })]),
+    ...(changedBy ? [t('visit.targetMmMmChangedBy', { targetMm, changedBy: changedBy.toLowerCase() })] : []),
+    ...(advice.aimMm !== null && advice.aimMm !== targetMm ? [t('visit.aimingAimMmMm', { aimMm: advice.aimMm })] : [])
   ]
   return parts.join(', ')
 })
@@ -97,13 +105,13 @@ function pick(at: RegionId): void {
   region.value = at
 }
 async function pdf(): Promise<void> {
-  makingPdf.value = 'Making the sheet …'
+  makingPdf.value = t('visit.makingSheet')
   try {
     const { downloadSheet } = await import('./sheet-pdf')
     await downloadSheet(props.page, sheet.value!, measured.value, worn.value)
     makingPdf.value = null
   } catch (caught) {
-    makingPdf.value = caught instanceof Error ? caught.message : 'The sheet could not be made.'
+    makingPdf.value = caught instanceof Error ? caught.message : t('visit.sheetCouldNotMade')
   }
 }
 </script>
@@ -114,12 +122,12 @@ async function pdf(): Promise<void> {
       <slot />
       <p v-if="fit.say" class="mb-2 bg-danger-tint p-2 leading-[1.35] font-semibold text-danger">
         <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{
-          fit.verdict === 'refused' ? 'Not in this coat.' : 'Look first.'
+          fit.verdict === 'refused' ? t('visit.notCoat') : t('visit.lookFirst')
         }}
         {{ fit.say }}
-        <span v-if="page.checkIn.allTheSame" class="block text-ink" data-all-the-same
-          >Planned all the same: {{ page.checkIn.allTheSame.reason }}</span
-        >
+        <span v-if="page.checkIn.allTheSame" class="block text-ink" data-all-the-same>{{
+          t('visit.plannedAnywayReason', { reason: page.checkIn.allTheSame.reason })
+        }}</span>
       </p>
       <DogPlate
         :dog="{ ...page.dog, trim: page.standard.plan.drawnAs }"
@@ -131,8 +139,8 @@ async function pdf(): Promise<void> {
         :shows-departures="!shows && sheet!.lines.some((one) => one.isOwn)"
         :lists-rest="false"
         :height="520"
-        :caption="`${page.dog.name} as this sheet leaves it, from the dog’s own ${side}.`"
-        :label="`${page.dog.name} as planned, with the tool at each place`"
+        :caption="t('visit.nameSheetLeavesFromDogs', { name: page.dog.name, side })"
+        :label="t('visit.namePlannedToolEachPlace', { name: page.dog.name })"
         @pick="pick"
       >
         <template #over="{ toPlate }"><MeasureLines v-if="shows" :rules="measured" :to-plate="toPlate" /></template>
@@ -140,10 +148,10 @@ async function pdf(): Promise<void> {
       <div class="mt-3 flex flex-wrap items-center gap-2">
         <SideButtons v-model="side" />
         <button :class="['btn', shows ? 'bg-ink text-sheet' : 'btn-quiet']" :aria-pressed="shows" @click="shows = !shows">
-          measured on the dog
+          {{ t('visit.measuredDog') }}
         </button>
-        <button class="btn btn-quiet" @click="pdf">A4 sheet, PDF</button>
-        <RouterLink class="btn btn-quiet" :to="`/visits/${page.id}/table`">For the table</RouterLink>
+        <button class="btn btn-quiet" @click="pdf">{{ t('visit.a4SheetPdf') }}</button>
+        <RouterLink class="btn btn-quiet" :to="`/visits/${page.id}/table`">{{ t('visit.table') }}</RouterLink>
         <span v-if="makingPdf" role="status">{{ makingPdf }}</span>
       </div>
       <ToggleButtons v-if="shows" class="mt-3" :options="MEASURES" :is-on="(kind) => kinds.includes(kind)" @toggle="toggle" />
@@ -155,26 +163,30 @@ async function pdf(): Promise<void> {
           >
         </li>
       </ol>
-      <ul v-if="sheet!.wishes.length" class="m-0 mt-4 list-none p-0" aria-label="Wishes">
+      <ul v-if="sheet!.wishes.length" class="m-0 mt-4 list-none p-0" :aria-label="t('visit.wishes')">
         <li v-for="wish in sheet!.wishes" :key="wish" class="leading-[1.4]">{{ wish }}</li>
       </ul>
-      <p v-for="move in sheet!.moved" :key="move.say" class="mt-1 leading-[1.35]" data-moved><b>The trim today.</b> {{ move.say }}</p>
-      <p v-for="other in sheet!.overridden" :key="other" class="mt-1 font-[650]">This visit differs from the house: {{ other }}.</p>
-      <p class="mt-3 leading-[1.35]" data-laid-out><b>Laid out:</b> {{ layOut(sheet!, page.rack).join(', ') }}.</p>
+      <p v-for="move in sheet!.moved" :key="move.say" class="mt-1 leading-[1.35]" data-moved>
+        <b>{{ t('visit.trimToday') }}</b> {{ move.say }}
+      </p>
+      <p v-for="other in sheet!.overridden" :key="other" class="mt-1 font-[650]">{{ t('visit.visitDiffersFromHouseRules', { other }) }}</p>
+      <p class="mt-3 leading-[1.35]" data-laid-out>
+        <b>{{ t('visit.laidOut') }}</b> {{ layOut(sheet!, page.rack).join(', ') }}.
+      </p>
       <SheetTable class="mt-4" :sheet="sheet!" :selected="line.id" @pick="(one) => (region = one.region)" />
       <p class="muted mt-3 max-w-[72ch]">
-        Common practice and this school’s house rules ({{ sheet!.decided.join('; ').toLowerCase() }}). Local animal-welfare codes and a
-        veterinary surgeon come first.
+        {{ t('visit.commonPracticeSchoolsHouseRules', { decided: sheet!.decided.join('; ').toLowerCase() }) }}
       </p>
     </main>
     <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
-      <label class="muted block" for="place">Place</label>
+      <label class="muted block" for="place">{{ t('visit.place') }}</label>
       <select id="place" v-model="region" class="field mt-1 h-11 w-full">
         <option v-for="at in [...new Set(lines.map((one) => one.region))]" :key="at" :value="at">{{ regionName(at) }}</option>
       </select>
       <h2 class="title mt-4">{{ sayLinePlace(line) }}</h2>
       <p class="muted">
-        {{ line.order }}. {{ line.step }}<template v-if="isSided(line.region) && line.side !== 'both'">, {{ line.side }} side</template>
+        {{ line.order }}. {{ line.step
+        }}<template v-if="isSided(line.region) && line.side !== 'both'">{{ t('visit.sideSide', { side: line.side }) }}</template>
       </p>
       <p v-if="line.stopped" class="mt-2 bg-danger-tint p-2 leading-[1.35] font-semibold text-danger">
         <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ line.stopped }}
@@ -184,7 +196,7 @@ async function pdf(): Promise<void> {
       </p>
       <p v-if="!line.stopped" class="mt-2 text-[18px] leading-[1.4]"><PassLines :line="line" /></p>
       <template v-if="!line.stopped && line.advice.ranked.length > 0">
-        <p v-if="line.passes.length > 1" class="label mt-4">The pass that sets the length</p>
+        <p v-if="line.passes.length > 1" class="label mt-4">{{ t('visit.passSetsLength') }}</p>
         <ToolChoice
           :advice="line.advice"
           :chosen="line.choice"
@@ -193,7 +205,7 @@ async function pdf(): Promise<void> {
           @choose="take"
         />
         <button v-if="line.isOwn && session.isStaff" class="btn btn-quiet mt-3 w-full" @click="choose(line.id, null)">
-          Back to the advice
+          {{ t('visit.backRecommended') }}
         </button>
       </template>
     </aside>

@@ -4,6 +4,7 @@ import { GATE_WORDS, groupLines, sayLinePlace, type LineId, type Sheet, type She
 import PassLines from './PassLines.vue'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // The sheet as it is read while working: step by step, places together that one tool passes over.
 const props = defineProps<{ sheet: Sheet; selected?: LineId | null; large?: boolean }>()
@@ -20,13 +21,13 @@ const steps = computed(() =>
   }))
 )
 const sayMinutes = ({ minutes, apart }: { readonly minutes: number; readonly apart?: boolean }) =>
-  apart ? `${minutes} min, its own clock` : `${minutes} min`
+  apart ? t('visit.minutesMinTimedSeparately', { minutes }) : t('visit.minutesMin', { minutes })
 const places = (group: readonly SheetLine[]) =>
   group.map((line, i) => (i === 0 ? sayLinePlace(line) : sayLinePlace(line).toLowerCase())).join(', ')
 </script>
 
 <template>
-  <section aria-label="The sheet, step by step" data-testid="sheet">
+  <section :aria-label="t('visit.sheetStepStep')" data-testid="sheet">
     <div v-for="step in steps" :key="step.order" class="break-inside-avoid">
       <p v-if="step.order === sheet.gate" class="mt-5 border-t-2 border-b-2 border-line py-2 font-[650]" data-gate>
         {{ GATE_WORDS }}
@@ -45,16 +46,16 @@ const places = (group: readonly SheetLine[]) =>
           >
             <span>{{ places(group) }}</span>
             <span
-              ><PassLines :line="group[0]" /><span v-if="group[0].isOwn" class="muted"> (chosen here)</span
+              ><PassLines :line="group[0]" /><span v-if="group[0].isOwn" class="muted"> {{ t('visit.chosenHere') }}</span
               ><span v-if="group[0].changedBy" class="muted block">{{ group[0].changedBy }}</span
               ><span v-for="reason in group[0].excused" :key="reason" class="muted block"
-                ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />came in so: {{ reason }}</span
+                ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ t('visit.likeArrivalReason', { reason }) }}</span
               ><span v-for="caution in group[0].cautions" :key="caution.id" class="block text-danger"
                 ><GlyphMark name="danger" :size="15" class="mr-1 align-[-2px]" />{{ caution.say }}</span
               ></span
             >
             <span class="sm:text-right">{{
-              group[0].leavesMm === null || group[0].does === 'leave' ? '' : `${group[0].leavesMm} mm`
+              group[0].leavesMm === null || group[0].does === 'leave' ? '' : t('visit.leavesMmMm', { leavesMm: group[0].leavesMm })
             }}</span>
           </button>
         </li>

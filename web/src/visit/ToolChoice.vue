@@ -2,6 +2,7 @@
 import { cautionsWith, sayChoice, whyNot, type Advice, type Choice } from '@peen/core/advice'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import { t } from '../words'
 
 // What the adviser says at one place: what is used, what to take care of, why, what else is allowed, and why not the rest.
 const props = defineProps<{ advice: Advice; chosen: Choice | null; aims: string; locked?: boolean }>()
@@ -37,19 +38,19 @@ const alternatives = computed(() => {
   <p class="mt-1 text-[20px] leading-[1.3] font-[650]" data-testid="advice">{{ chosen ? sayChoice(chosen) : advice.say }}</p>
   <p v-if="aims" class="muted">{{ aims }}</p>
   <hr class="rule2 mt-2.5 mb-2" />
-  <ul v-if="cautions.length" class="m-0 list-none p-0" aria-label="Take care">
+  <ul v-if="cautions.length" class="m-0 list-none p-0" :aria-label="t('visit.takeCare')">
     <li v-for="caution in cautions" :key="caution.id" class="py-1 leading-[1.35] text-danger">
       <GlyphMark name="danger" :size="17" class="mr-1 align-[-3px]" />{{ caution.say }}
     </li>
   </ul>
   <template v-if="reasons.length">
-    <h2 class="mt-4">Why</h2>
-    <ul class="row-rule m-0 list-none p-0" aria-label="Rules that decide here">
+    <h2 class="mt-4">{{ t('visit.why') }}</h2>
+    <ul class="row-rule m-0 list-none p-0" :aria-label="t('visit.rulesApplyHere')">
       <li v-for="rule in reasons" :key="rule.id" class="py-2 leading-[1.35]">{{ rule.say }}</li>
     </ul>
   </template>
   <template v-if="everything.length > 0">
-    <h2 class="mt-4">Allowed here</h2>
+    <h2 class="mt-4">{{ t('visit.allowedHere') }}</h2>
     <ul class="row-rule m-0 list-none p-0">
       <li v-for="choice in alternatives" :key="keyOf(choice)">
         <button
@@ -63,15 +64,17 @@ const alternatives = computed(() => {
         </button>
       </li>
     </ul>
-    <h2 class="mt-4"><label for="why-not">Why not</label></h2>
+    <h2 class="mt-4">
+      <label for="why-not">{{ t('visit.whyNot') }}</label>
+    </h2>
     <select id="why-not" v-model="asked" class="field mt-1 h-11 w-full">
-      <option value="">choose a tool</option>
+      <option value="">{{ t('visit.chooseTool') }}</option>
       <option v-for="choice in everything" :key="keyOf(choice)" :value="keyOf(choice)">{{ sayChoice(choice) }}</option>
     </select>
     <div v-if="answer" class="mt-2 leading-[1.35]" role="status" data-testid="why-not">
-      <p class="font-[650]">{{ answer.allowed ? 'Allowed.' : 'Not here.' }}</p>
+      <p class="font-[650]">{{ answer.allowed ? t('visit.allowed') : t('visit.notHere') }}</p>
       <p v-for="because in answer.because" :key="because">{{ because }}</p>
-      <p v-if="answer.nearest && !answer.allowed" class="mt-1">Nearest: {{ sayChoice(answer.nearest) }}.</p>
+      <p v-if="answer.nearest && !answer.allowed" class="mt-1">{{ t('visit.nearestChoice', { choice: sayChoice(answer.nearest) }) }}</p>
     </div>
   </template>
 </template>

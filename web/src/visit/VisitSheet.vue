@@ -19,6 +19,7 @@ import ClosingPart from './ClosingPart.vue'
 import SetUpPart from './SetUpPart.vue'
 import TablePart from './TablePart.vue'
 import { useVisit } from './useVisit'
+import { t } from '../words'
 
 // One visit from the door to the door: what came in, with what it is set up, how it is closed.
 const props = defineProps<{ id: string; part?: string }>()
@@ -27,9 +28,9 @@ const visit = useVisit(() => props.id)
 const { data, error, loading, reload, refused, said, clashes, draft, sheet } = visit
 const PARTS = [
   { id: 'check-in', name: 'Check-in' },
-  { id: 'set-up', name: 'Set-up sheet' },
-  { id: 'table', name: 'For the table' },
-  { id: 'closing', name: 'Closing' }
+  { id: 'set-up', name: t('visit.setUpSheet') },
+  { id: 'table', name: t('visit.table') },
+  { id: 'closing', name: t('visit.closing') }
 ] as const
 const router = useRouter()
 const cancels = ref(false)
@@ -56,39 +57,51 @@ const shown = computed(() => ({ 'check-in': CheckInPart, 'set-up': SetUpPart, ta
   <TopLine
     :what="
       data
-        ? `${data.dog.name} with ${data.apprentice.givenName}, table ${data.tableNumber}, ${sayDate(data.onDate, session.school?.now)}`
-        : 'Visit'
+        ? t('visit.nameGivenNameTableTableNumberDate', {
+            name: data.dog.name,
+            givenName: data.apprentice.givenName,
+            tableNumber: data.tableNumber,
+            date: sayDate(data.onDate, session.school?.now)
+          })
+        : t('visit.visit2')
     "
   />
   <ViewState v-if="!data || !draft || !sheet" :loading="loading" :error="error" @retry="reload" />
   <component :is="shown" v-else :key="here" :page="data" :visit="visit">
     <PartTabs name="Parts of the visit" :base="`/visits/${id}`" :here="here" :parts="PARTS" />
     <p v-if="data.dog.standing" class="mb-2 bg-danger-tint p-2 font-semibold text-danger">
-      <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{ data.dog.name }} is {{ data.dog.standing.kind }}:
-      {{ data.dog.standing.reason }}.
+      <GlyphMark name="hold" :size="17" class="mr-1 align-[-3px]" />{{
+        t('visit.nameKindReason', { name: data.dog.name, kind: data.dog.standing.kind, reason: data.dog.standing.reason })
+      }}
     </p>
     <details v-if="session.isStaff" class="mb-2">
-      <summary class="flex min-h-11 cursor-pointer items-center">Notes on this visit, and cancelling it</summary>
+      <summary class="flex min-h-11 cursor-pointer items-center">{{ t('visit.notesVisitCancelling') }}</summary>
       <NotesPart :id="id" about="visit" class="mb-3" />
-      <button v-if="!data.closing" class="btn btn-quiet" @click="cancels = true">Cancel this visit</button>
+      <button v-if="!data.closing" class="btn btn-quiet" @click="cancels = true">{{ t('visit.cancelVisit') }}</button>
       <p v-if="problem" class="mt-2 font-[650]" role="alert">{{ problem }}</p>
       <AskOnce
         :open="cancels"
-        :title="`Cancel the visit of ${data.dog.name}?`"
+        :title="t('visit.cancelNameSVisit', { name: data.dog.name })"
         :says="[
-          `${data.apprentice.givenName} and table ${data.tableNumber} are free again.`,
-          'What was found and chosen for it goes with it. A visit that has begun stays.'
+          t('visit.freesGivenNameTableTableNumber', { givenName: data.apprentice.givenName, tableNumber: data.tableNumber }),
+          t('visit.checkChoicesDeletedVisitHas')
         ]"
-        action="Cancel the visit"
-        working="Cancelling …"
+        :action="t('visit.cancelVisit')"
+        :working="t('visit.cancelling')"
         :run="cancel"
         @close="cancels = false"
       />
     </details>
     <p v-if="said" class="mb-2 font-[650]" role="status">{{ said }}</p>
     <p v-if="refused" class="mb-2 flex flex-wrap items-center gap-3 font-semibold text-danger" role="alert">
-      {{ refused }} <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="visit.loadAgain()">Load the visit again</button>
+      {{ refused }} <button class="btn btn-quiet min-h-11 px-3 text-[16px]" @click="visit.loadAgain()">{{ t('visit.reloadVisit') }}</button>
     </p>
-    <TextClash title="Another device wrote on this check-in" :clashes="clashes" :name-of="clashName" :say="clashSays" @settle="settle" />
+    <TextClash
+      :title="t('visit.checkAlsoChangedAnotherDevice')"
+      :clashes="clashes"
+      :name-of="clashName"
+      :say="clashSays"
+      @settle="settle"
+    />
   </component>
 </template>

@@ -24,7 +24,7 @@ describe('two check-ins of one dog', () => {
     const there = { ...FIRST, purpose: 'exam', wishes: [{ ...wish, length: { region: 'skirt', mm: 70 } }] }
     const { clashes } = putTogether<unknown>(FIRST, here, there, FOUND_PARTS)
     expect(sayChoices(clashes, { purpose: 'there' })).toBe(
-      'Two devices wrote this check-in. What the trim is for: exam was kept, show was not. Wish: Skirt longer, the owner: left out; one device had 70 mm at the skirt.'
+      'Two devices changed this check-in. What the trim is for: exam was kept, show was not. Wish: Skirt longer, the owner: left out; one device had 70 mm at the skirt.'
     )
   })
 })

@@ -1,6 +1,7 @@
 // What a check-in says, part by part, in words: where two devices say otherwise, both are read side by side.
 import { FOOT_NAMES, sayFinding, sayPlaceOf, type Foot, type Found } from '@peen/core/checkin'
 import { memberId, type Choice, type Clash, type How } from '@peen/core/changes'
+import { t } from '../words'
 
 type Coat = Found['coat'][number]
 type Skin = Found['skin'][number]
@@ -23,11 +24,11 @@ function findingKey(member: unknown, path: readonly string[]): string | null {
 export const FOUND_PARTS: How = { keyOf: findingKey, isWhole: (path) => path.length === 2 }
 
 const NAMES: Readonly<Record<string, string>> = {
-  weeksSince: 'Weeks since the last groom',
-  purpose: 'What the trim is for',
+  weeksSince: t('visit.weeksSinceLastGroom'),
+  purpose: t('visit.whatTrim'),
   coat: 'Coat',
   skin: 'Skin',
-  nailsOwed: 'Nails left to do',
+  nailsOwed: t('visit.nailsLeftDo'),
   wishes: 'Wish'
 }
 
@@ -39,14 +40,15 @@ export function clashName({ path: [part = '', member] }: Clash): string {
 
 /** What one of them says of it: "a mat at the left ribs, 30 mm across". */
 export function clashSays({ path: [part] }: Clash, value: unknown): string {
-  if (value === undefined) return 'not there'
-  if (value === null) return 'not known'
+  if (value === undefined) return t('visit.missing')
+  if (value === null) return t('visit.notKnown')
   if (part === 'coat') return sayFinding(value as Coat)
-  if (part === 'skin') return `${(value as Skin).kind} skin at the ${sayPlaceOf((value as Skin).region, (value as Skin).side)}`
+  if (part === 'skin')
+    return t('visit.kindSkinPlaceOf', { kind: (value as Skin).kind, placeOf: sayPlaceOf((value as Skin).region, (value as Skin).side) })
   if (part === 'nailsOwed') return FOOT_NAMES[value as Foot]
   if (part === 'wishes') {
     const { length } = value as Wish
-    return length ? `${length.mm} mm at the ${sayPlaceOf(length.region, 'both')}` : 'as asked'
+    return length ? t('visit.mmMmPlaceOf', { mm: length.mm, placeOf: sayPlaceOf(length.region, 'both') }) : t('visit.asked2')
   }
   return String(value)
 }
@@ -57,9 +59,9 @@ export function sayChoices(clashes: readonly Clash[], choices: Readonly<Record<s
   const each = clashes.map((clash) => {
     const [kept, other] = choices[clash.at] === 'there' ? [clash.there, clash.here] : [clash.here, clash.there]
     const name = clashName(clash)
-    if (kept === undefined) return `${name}: left out; one device had ${clashSays(clash, other)}.`
-    if (other === undefined) return `${name}: ${clashSays(clash, kept)} was kept; one device had left it out.`
-    return `${name}: ${clashSays(clash, kept)} was kept, ${clashSays(clash, other)} was not.`
+    if (kept === undefined) return t('visit.nameLeftOutOneDevice', { name, clash: clashSays(clash, other) })
+    if (other === undefined) return t('visit.nameClashKeptOneDevice', { name, clash: clashSays(clash, kept) })
+    return t('visit.nameClashKeptClash2Not', { name, clash: clashSays(clash, kept), clash2: clashSays(clash, other) })
   })
-  return ['Two devices wrote this check-in.', ...each].join(' ').slice(0, MOST_OF_NOTE)
+  return [t('visit.twoDevicesChangedCheck'), ...each].join(' ').slice(0, MOST_OF_NOTE)
 }

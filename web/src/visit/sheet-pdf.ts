@@ -8,6 +8,7 @@ import { GATE_WORDS, groupLines, layOut, sayLinePlace, sayPass, sayTool, type Sh
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { pictureOnPaper, refuseUnprintable, savePdf } from '../library/paper'
 import { UNKNOWN_DOG } from '../composables/words'
+import { t } from '../words'
 
 const DANGER = '#b0102b'
 const MUTED = '#44545a'
@@ -26,26 +27,37 @@ export function sheetDocument(
   const lines: Content[] = [
     { text: `${dog.name}: ${standard.name}`, style: 'title' },
     {
-      text: `${onDate}, table ${page.tableNumber}, ${apprentice.givenName} ${apprentice.familyName}. ${dog.coat} coat, ${dog.withersMm} mm, can stand ${dog.canStandMin} minutes; dislikes ${dog.dislikes || 'nothing we know of'}.`,
+      text: t('visit.onDateTableTableNumberGivenNameFamilyName', {
+        onDate,
+        tableNumber: page.tableNumber,
+        givenName: apprentice.givenName,
+        familyName: apprentice.familyName,
+        coat: dog.coat,
+        withersMm: dog.withersMm,
+        canStandMin: dog.canStandMin,
+        dislikes: dog.dislikes || t('visit.nothingWeKnow')
+      }),
       margin: [0, 0, 0, 6]
     }
   ]
   const alarms = [
-    ...(dog.standing ? [`${dog.name} is ${dog.standing.kind}: ${dog.standing.reason}.`] : []),
+    ...(dog.standing ? [t('visit.nameKindReason', { name: dog.name, kind: dog.standing.kind, reason: dog.standing.reason })] : []),
     ...(page.known ? [] : [UNKNOWN_DOG]),
     ...ready.missing,
     ...skinStops(found.skin).map(({ say }) => say),
-    ...(found.nailsOwed.length > 0 ? [`Nails owed: ${found.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ')}.`] : [])
+    ...(found.nailsOwed.length > 0
+      ? [t('visit.nailsLeftDoNailsOwed', { nailsOwed: found.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ') })]
+      : [])
   ]
   const asked = [
     ...sheet.wishes,
-    ...sheet.moved.map(({ say }) => `The trim today: ${say}`),
-    ...sheet.overridden.map((other) => `This visit differs from the house: ${other}.`)
+    ...sheet.moved.map(({ say }) => t('visit.trimTodaySay', { say })),
+    ...sheet.overridden.map((other) => t('visit.visitDiffersFromHouseRules', { other }))
   ]
   return {
     pageSize: 'A4',
     pageMargins: [36, 34, 36, 40],
-    info: { title: `Set-up sheet, ${dog.name}` },
+    info: { title: t('visit.setUpSheetName', { name: dog.name }) },
     defaultStyle: { font: 'Roboto', fontSize: 9.5, lineHeight: 1.15 },
     styles: { title: { fontSize: 16, bold: true, margin: [0, 0, 0, 2] }, head: { bold: true, fontSize: 10 }, muted: { color: MUTED } },
     content: [
@@ -55,22 +67,22 @@ export function sheetDocument(
         ? [{ image: picture, width: 420, alignment: 'center' as const, margin: [0, 4, 0, 4] as [number, number, number, number] }]
         : []),
       ...asked.map((text): Content => ({ text: `• ${text}` })),
-      { text: `Laid out: ${layOut(sheet, page.rack).join(', ')}.`, margin: [0, 4, 0, 0] },
+      { text: t('visit.laidOutSheet', { sheet: layOut(sheet, page.rack).join(', ') }), margin: [0, 4, 0, 0] },
       walkOf(sheet),
       sheetTable(sheet),
       ...(measured.length > 0
-        ? [{ text: 'Measured on the dog', style: 'head', margin: [0, 8, 0, 2] as [number, number, number, number] }]
+        ? [{ text: t('visit.measuredDog2'), style: 'head', margin: [0, 8, 0, 2] as [number, number, number, number] }]
         : []),
       ...measured.map(({ name, says }): Content => ({ text: `${name}. ${says.join(' ')}` })),
-      { text: `House rules: ${sheet.decided.join('; ')}.`, style: 'muted', margin: [0, 8, 0, 0] },
+      { text: t('visit.houseRulesDecided', { decided: sheet.decided.join('; ') }), style: 'muted', margin: [0, 8, 0, 0] },
       {
-        text: 'Common practice and the house rules of this school. Local animal-welfare codes and a veterinary surgeon come first.',
+        text: t('visit.commonPracticeSchoolsHouseRules2'),
         style: 'muted',
         margin: [0, 2, 0, 0]
       }
     ],
     footer: (current, count) => ({
-      text: `${dog.name}, ${onDate}, page ${current} of ${count}`,
+      text: t('visit.nameOnDatePageCurrentCount', { name: dog.name, onDate, current, count }),
       alignment: 'center',
       color: MUTED,
       fontSize: 8,
@@ -94,12 +106,14 @@ function toolCell(line: SheetLine): TableCell {
 
 /** The walk in one line, so that what no place stands for (the bath, the nails) is on paper too. */
 function walkOf({ steps, gate, house: sides }: Sheet): Content {
-  const said = steps.map(({ label, minutes }, i) => `${i + 1} ${label}, ${minutes} min${i + 2 === gate ? ' | ready to cut? |' : ''}`)
+  const said = steps.map(({ label, minutes }, i) =>
+    t('visit.iLabelMinutesMinI2', { i: i + 1, label, minutes, i2: i + 2 === gate ? t('visit.readyCut2') : '' })
+  )
   const house = steps.flatMap(({ technique }) => houseWordsAt(technique, sides).map(({ say }) => say))
   return {
     stack: [
       { text: said.join(' · ') },
-      ...(house.length > 0 ? [{ text: `How this house does it: ${[...new Set(house)].join(' ')}`, color: MUTED }] : []),
+      ...(house.length > 0 ? [{ text: t('visit.houseRuleStepX', { x: [...new Set(house)].join(' ') }), color: MUTED }] : []),
       ...(gate === null ? [] : [{ text: GATE_WORDS, bold: true }])
     ],
     margin: [0, 4, 0, 0]
@@ -109,7 +123,10 @@ function walkOf({ steps, gate, house: sides }: Sheet): Content {
 const BLADED = new Set(['clip', 'attach', 'tap', 'bevel'])
 
 function sheetTable({ lines }: Sheet): Content {
-  const head = ['Step', 'Place', 'Tool and direction', 'Leaves', 'Take care, and why'].map((text): TableCell => ({ text, bold: true }))
+  const head = ['Step', 'Place', t('visit.toolDirection'), 'Leaves', t('visit.takeCareWhy')].map((text): TableCell => ({
+    text,
+    bold: true
+  }))
   const rows = groupLines(lines).map((group): TableCell[] => {
     const [line] = group
     const places = group.map((one, i) => (i === 0 ? sayLinePlace(one) : sayLinePlace(one).toLowerCase())).join(', ')
@@ -120,13 +137,13 @@ function sheetTable({ lines }: Sheet): Content {
       { text: `${line.order}. ${line.step}` },
       { text: places },
       toolCell(line),
-      { text: line.leavesMm === null || line.does === 'leave' ? '' : `${line.leavesMm} mm` },
+      { text: line.leavesMm === null || line.does === 'leave' ? '' : t('visit.leavesMmMm', { leavesMm: line.leavesMm }) },
       {
         stack: [
           ...(line.stopped ? [{ text: line.stopped, color: DANGER }] : []),
           ...(line.changedBy ? [{ text: line.changedBy, bold: true }] : []),
           ...line.named.map((text) => ({ text, bold: true })),
-          ...line.excused.map((text) => ({ text: `Came in so: ${text}`, color: MUTED })),
+          ...line.excused.map((text) => ({ text: t('visit.likeArrivalText', { text }), color: MUTED })),
           ...line.cautions.map(({ say }) => ({ text: say, color: DANGER })),
           ...why.map(({ say }) => ({ text: say, color: MUTED }))
         ]

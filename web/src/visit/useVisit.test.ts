@@ -78,9 +78,9 @@ describe('a visit', () => {
 
   it('keeps what was refused on the screen with its sentence, and sends it again with the next change', async () => {
     const visit = await atTheVisit()
-    server.answer = () => refusal(422, 'Width is 900; allowed is 1 to 400 mm.')
+    server.answer = () => refusal(422, 'Width is 900; it must be 1 to 400 mm.')
     expect(await visit.note({ coat: [{ ...mat, widthMm: 900 }] })).toBe(false)
-    expect(visit.refused.value).toBe('Width is 900; allowed is 1 to 400 mm.')
+    expect(visit.refused.value).toBe('Width is 900; it must be 1 to 400 mm.')
     expect(visit.draft.value!.coat).toHaveLength(1)
     server.answer = keeps
     expect(await visit.note({ coat: [mat] })).toBe(true)
@@ -104,7 +104,7 @@ describe('a visit', () => {
     const visit = await atTheVisit()
     await visit.choose('back', blade('blade-5f'))
     expect(visit.sheet.value!.lines.find(({ id }) => id === 'back')).toMatchObject({ leavesMm: 6.3, isOwn: true })
-    server.answer = () => refusal(422, 'chosen.back is blade 40 with; allowed is another tool.')
+    server.answer = () => refusal(422, 'chosen.back is blade 40 with; it must be another tool.')
     await visit.choose('back', blade('blade-40'))
     expect(visit.chosen.value).toEqual({ back: blade('blade-5f') })
     expect(visit.refused.value).toMatch(/another tool/)

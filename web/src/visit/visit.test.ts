@@ -112,8 +112,8 @@ describe('the sheet on paper', () => {
       'First visit',
       'Nobody has said yet',
       'Sore skin at the left foreleg',
-      'Nails owed: left fore',
-      'nothing is cut here today',
+      'Nails left to do: left fore',
+      'nothing to cut here today',
       'blade 7F with'
     ])
       expect(text, words).toContain(words)

@@ -12,6 +12,7 @@ import ViewState from '../components/ViewState.vue'
 import { useAsked } from '../composables/useAsked'
 import { STATE_WORDS } from '../composables/state-words'
 import WallReason from './WallReason.vue'
+import { t } from '../words'
 
 // Apprentices by techniques, sorted by need: what each cell says in shape and word, and why under the finger.
 type Placed = WallCell & { readonly state: State; readonly because: string }
@@ -19,12 +20,12 @@ type Shown = Omit<WallRow, 'cells'> & { readonly cells: readonly Placed[]; reado
 const { data, error, loading, reload } = useAsked('wall')
 
 const ONLY = [
-  { value: 'all', name: 'All' },
-  { value: 'held', name: 'Held' },
-  { value: 'slipping', name: 'Slipping' },
-  { value: 'stuck', name: 'No further, fallen back' },
-  { value: 'lapsed', name: 'Lapsed' },
-  { value: 'ready', name: 'To be assessed' }
+  { value: 'all', name: t('wall.all') },
+  { value: 'held', name: t('wall.held') },
+  { value: 'slipping', name: t('wall.slipping') },
+  { value: 'stuck', name: t('wall.stuckOrFallenBack') },
+  { value: 'lapsed', name: t('wall.lapsed') },
+  { value: 'ready', name: t('wall.assessed') }
 ] as const
 type Only = (typeof ONLY)[number]['value']
 const only = ref<Only>('all')
@@ -43,7 +44,7 @@ const everyone = computed<Shown[]>(() => {
     .sort((a, b) => b.need - a.need || a.name.localeCompare(b.name))
 })
 const cohorts = computed(() => [
-  { value: 'all', name: 'Every cohort' },
+  { value: 'all', name: t('wall.everyCohort') },
   ...[...new Set(everyone.value.map((row) => row.cohort))].sort().map((name) => ({ value: name, name }))
 ])
 const rows = computed(() =>
@@ -89,39 +90,39 @@ async function walk(event: KeyboardEvent): Promise<void> {
 }
 const hasBar = (cell: Placed) => ['plateau', 'relapse'].includes(wordOf(cell) ?? '')
 const isFocusable = (row: number, t: number) => (chosen.value ? chosen.value.row === row && chosen.value.t === t : row === 0 && t === 0)
-const sayCell = (row: Shown, t: number) => {
-  const cell = row.at.get(t)
+const sayCell = (row: Shown, column: number) => {
+  const cell = row.at.get(column)
   const word = cell && wordOf(cell)
-  return `${row.name}, ${names.value[t]}: ${STATE_WORDS[cell?.state ?? 'new']}${word === 'plateau' ? ', no further on' : word === 'relapse' ? ', fell back' : ''}`
+  return `${row.name}, ${names.value[column]}: ${STATE_WORDS[cell?.state ?? 'new']}${word === 'plateau' ? t('wall.stuck') : word === 'relapse' ? t('wall.fallenBack') : ''}`
 }
 </script>
 
 <template>
-  <TopLine what="The cohort at a glance" />
+  <TopLine :what="t('wall.cohortGlance')" />
   <ViewState v-if="!data || data.rows.length === 0" :loading="loading" :error="error" :empty="data?.rows.length === 0" @retry="reload">
-    <p class="text-[20px] font-[650]">No apprentice yet.</p>
-    <p class="muted mt-2">The wall fills as soon as somebody has worked on a dog.</p>
+    <p class="text-[20px] font-[650]">{{ t('wall.noApprenticesYet') }}</p>
+    <p class="muted mt-2">{{ t('wall.wallFillsOnceSomeoneHas') }}</p>
   </ViewState>
   <div v-else class="flex min-h-0 flex-1 flex-col max-lg:overflow-y-auto lg:grid lg:grid-cols-[1fr_360px]">
     <main ref="box" class="flex min-h-0 min-w-0 flex-col p-4 sm:px-6">
       <p class="font-serif text-[22px] leading-[1.25]"><BoldText :text="sentence" /></p>
       <div class="mt-3 flex flex-wrap gap-3">
-        <ChoiceRow v-model="only" label="Show" :options="ONLY" quiet />
+        <ChoiceRow v-model="only" :label="t('wall.show')" :options="ONLY" quiet />
         <label class="flex items-center gap-2"
-          ><span class="sr-only">Cohort</span>
+          ><span class="sr-only">{{ t('wall.cohort') }}</span>
           <select v-model="cohort" class="field h-11 w-44">
             <option v-for="one in cohorts" :key="one.value" :value="one.value">{{ one.name }}</option>
           </select></label
         >
       </div>
-      <p v-if="rows.length === 0" class="mt-6">Nobody here: choose another filter.</p>
+      <p v-if="rows.length === 0" class="mt-6">{{ t('wall.noOneHereChooseAnother') }}</p>
       <div v-else-if="isTable" ref="across" class="mt-3 min-h-0 flex-1 overflow-x-auto" @keydown="walk">
         <div class="flex h-full min-w-max flex-col">
           <div class="flex flex-none items-end border-b-[1.5px] border-ink">
             <span class="sticky left-0 z-10 w-44 flex-none bg-ground pb-2 font-[650]"
               ><button v-if="!arrivedState.right" class="btn btn-quiet mb-3 h-11 px-3 py-0 text-[16px]" @click="showMore">
-                More techniques<ArrowRight :size="18" aria-hidden="true" class="ml-1 inline" /></button
-              ><span class="block">{{ rows.length }} apprentices</span></span
+                {{ t('wall.moreTechniques') }}<ArrowRight :size="18" aria-hidden="true" class="ml-1 inline" /></button
+              ><span class="block">{{ t('wall.nApprentices', { n: rows.length }) }}</span></span
             >
             <span
               v-for="(technique, t) in data.techniques"
@@ -180,7 +181,7 @@ const sayCell = (row: Shown, t: number) => {
             </div>
           </div>
           <div class="flex flex-none items-center border-t-[1.5px] border-ink">
-            <span class="muted sticky left-0 z-10 w-44 flex-none bg-ground py-1.5">competent in it</span>
+            <span class="muted sticky left-0 z-10 w-44 flex-none bg-ground py-1.5">{{ t('wall.competent') }}</span>
             <span
               v-for="(_, t) in names"
               :key="t"

@@ -4,6 +4,7 @@ import { designLearningChart, STATES, type StandingRules, type State } from '@pe
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import { STATE_WORDS } from '../composables/state-words'
+import { t } from '../words'
 
 // Why a cell of the wall looks as it does, in words; before one is chosen, what the shapes mean.
 const props = defineProps<{
@@ -27,30 +28,33 @@ const legend = [...STATES].reverse()
       <GlyphMark :name="cell?.state ?? 'new'" />{{ STATE_WORDS[cell?.state ?? 'new'] }}
     </p>
     <p class="mt-2 font-serif text-[19px] leading-[1.28]">
-      {{ cell?.because ?? 'No attempt on a live dog yet that an instructor watched or inspected.' }}
+      {{ cell?.because ?? t('wall.noAttemptLiveDogYet') }}
     </p>
     <p v-if="cell?.found && cell.state !== 'lapsed' && cell.state !== 'held'" class="mt-2 font-serif text-[19px] leading-[1.28]">
       {{ cell.found.say }}
     </p>
     <p v-if="cell" class="mt-3 leading-[1.35]">
-      {{ cell.clean }} of {{ cell.attempts }} clean; the chart stands at {{ cell.score }} of {{ chart.limit }}.
+      {{ t('wall.cleanAttemptsCleanChartScore', { clean: cell.clean, attempts: cell.attempts, score: cell.score, limit: chart.limit }) }}
     </p>
-    <p class="muted mt-3 leading-[1.35]">{{ competent }} of the {{ of }} shown are competent in it.</p>
-    <RouterLink :to="`/apprentices/${row.id}?technique=${technique.id}`" class="btn btn-go mt-4 w-full">Open the chart</RouterLink>
+    <p class="muted mt-3 leading-[1.35]">{{ t('wall.competentShownCompetent', { competent, of }) }}</p>
+    <RouterLink :to="`/apprentices/${row.id}?technique=${technique.id}`" class="btn btn-go mt-4 w-full">{{
+      t('wall.openChart')
+    }}</RouterLink>
   </div>
   <div v-else>
-    <h2 class="title">What the shapes say</h2>
+    <h2 class="title">{{ t('wall.whatShapesMean') }}</h2>
     <hr class="rule2 my-3" />
     <p v-for="state in legend" :key="state" class="flex min-h-9 items-center gap-3"><GlyphMark :name="state" />{{ STATE_WORDS[state] }}</p>
     <p class="flex min-h-9 items-center gap-3">
-      <svg width="20" height="7" aria-hidden="true"><path d="M1 3.5h18" stroke="currentColor" stroke-width="3" /></svg>no further on
+      <svg width="20" height="7" aria-hidden="true"><path d="M1 3.5h18" stroke="currentColor" stroke-width="3" /></svg
+      >{{ t('wall.stuck2') }}
     </p>
     <p class="flex min-h-9 items-center gap-3">
-      <svg width="20" height="7" aria-hidden="true"><path d="M2 1l8 5 8-5" fill="none" stroke="currentColor" stroke-width="2.4" /></svg>fell
-      back
+      <svg width="20" height="7" aria-hidden="true"><path d="M2 1l8 5 8-5" fill="none" stroke="currentColor" stroke-width="2.4" /></svg
+      >{{ t('wall.fallenBack2') }}
     </p>
     <p class="muted mt-3 leading-[1.35]">
-      Touch a place for its reason; arrow keys walk over the wall. Who needs somebody first stands on top.
+      {{ t('wall.touchShapeReasonArrowKeys') }}
     </p>
   </div>
 </template>

@@ -1,0 +1,4 @@
+declare module 'virtual:wording' {
+  const languages: Readonly<Record<string, () => Promise<{ default: import('./say').Words }>>>
+  export default languages
+}
