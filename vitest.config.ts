@@ -2,7 +2,7 @@ import vue from '@vitejs/plugin-vue'
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
-import { wording } from './wording/src/vite'
+import { wording } from './wording/src/vite.ts'
 
 /** Seeds of properties are fixed here and printed by npm test; npm run explore draws new ones. */
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))

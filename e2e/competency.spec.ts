@@ -12,7 +12,7 @@ const LONG: Answers = { ...RIGHT, 'skirt-length': { ...RIGHT['skirt-length'], ri
 test('the wall says who needs somebody first, why, by touch and by keys, and leads to the chart', async ({ page }) => {
   await signIn(page, 'ottilie', '/wall')
   const wall = page.getByRole('main')
-  await expect(wall.getByText(/technique is held/)).toBeVisible()
+  await expect(wall.getByText(/technique is on hold/)).toBeVisible()
   await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge: held/ }).click()
   const reason = page.locator('[data-reason]')
   await expect(reason).toContainText('Held since')
@@ -57,7 +57,7 @@ test('rules read as sentences, are tried on the cohort, refused where nobody cou
   await practised.getByLabel('Dogs').fill('9')
   await practised.getByLabel('Dogs').press('Tab')
   await expect(page.locator('[data-issues]')).toContainText(
-    'the number of dogs is 9; it must be at most 5, as often as it is asked for. It could never be met.'
+    'the number of dogs is 9; it must be at most 5, the number of times asked for. No one could ever meet it.'
   )
   await expect(page.getByRole('button', { name: 'Use it from now on' })).toHaveCount(0)
   await practised.getByLabel('Dogs').fill('4')
@@ -122,7 +122,7 @@ test('on a day of assessment two mark apart and blind, compare, and settle with 
     if (who === hollis) continue
     // the first has signed: neither the second nor the lead sees anything of it
     await page.goto(sheet)
-    await expect(page.getByText('Both are blind until both have signed. Not yet: Hollis Brandt.')).toBeVisible()
+    await expect(page.getByText('Both mark blind until both have signed. Still to sign: Hollis Brandt.')).toBeVisible()
     await expect(page.getByText('Signed. Shown once both have signed.')).toBeVisible()
     const path = new URL(mira.url()).pathname.replace('/trims/', '/gradings/')
     expect((await hollis.request.get(`/api${path}`)).status()).toBe(403)

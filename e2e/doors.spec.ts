@@ -28,7 +28,7 @@ test('an apprentice sees own table and own record, and nobody else’s', async (
   await page.getByRole('link', { name: 'My record' }).click()
   await expect(page.getByText(/(yours|on its way)\./)).toBeVisible()
   await page.goto('/apprentices/00000000-0000-7000-8000-000000000000')
-  await expect(page.getByText('An apprentice reads own records only.')).toBeVisible()
+  await expect(page.getByText('Apprentices can read only their own records.')).toBeVisible()
 })
 
 test('an empty school asks for its first lead assessor and opens on an empty floor', async ({ page }) => {
@@ -40,7 +40,7 @@ test('an empty school asks for its first lead assessor and opens on an empty flo
   await page.getByLabel('Username').fill('ada')
   await page.getByLabel(/Password/).fill('short')
   await page.getByRole('button', { name: 'Create school' }).click()
-  await expect(page.getByText('Password is too short; at least 10 characters.')).toBeVisible()
+  await expect(page.getByText('Password is too short; it must have at least 10 characters.')).toBeVisible()
   await page.getByLabel(/Password/).fill('long enough 7F')
   await page.getByRole('button', { name: 'Create school' }).click()
   await expect(page.getByText('There are no tables in the room yet.')).toBeVisible()

@@ -87,7 +87,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
   await form.getByRole('textbox', { name: 'Full marks to' }).fill('9.6')
   await form.getByRole('textbox', { name: 'Full marks to' }).press('Tab')
   await expect(form.getByRole('alert')).toContainText('This instrument cannot decide: its u is 0.4 mm')
-  await expect(row).toContainText('the instrument is coat gauge, u 0.4 mm; it must be u of 0.05 mm at the most for this band.')
+  await expect(row).toContainText('the instrument is coat gauge, u 0.4 mm; it must be accurate to 0.05 mm or better for this band.')
   await expect(page.getByRole('button', { name: 'Bring into use' })).toBeDisabled()
   await form.getByRole('textbox', { name: 'Weight' }).fill('heavy')
   await form.getByRole('textbox', { name: 'Weight' }).press('Tab')
@@ -173,7 +173,7 @@ test('a trim of our own begins as another is, and a broken file is refused with 
   const broken = { ...bearded, criteria: [{ ...bearded.criteria[0], station: 'below' }] }
   const file = page.locator('input[type=file]')
   await file.setInputFiles({ name: 'ours.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) })
-  await expect(page.getByRole('alert')).toContainText('Station is below; allowed is side, front')
+  await expect(page.getByRole('alert')).toContainText('Station is below; it must be side, front')
   await file.setInputFiles({ name: 'ours.json', mimeType: 'application/json', buffer: Buffer.from('{') })
   await expect(page.getByRole('alert')).toContainText('ours.json is no JSON file.')
   const weightless = { ...bearded, id: 'from-outside', criteria: bearded.criteria.map((one) => ({ ...one, weight: 0 })) }

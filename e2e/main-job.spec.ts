@@ -101,7 +101,7 @@ test('a finished trim is measured, judged, mended in words, and signed', async (
   await page.getByRole('button', { name: 'good: show the mark' }).click()
   await expect(page.getByTestId('mark')).toBeVisible()
   await expect(
-    page.getByText(/Right skirt stands 13 mm prouder than the left behind the elbow: take it back \d+(\.\d)? mm\./)
+    page.getByText(/Right skirt stands 13 mm more than the left behind the elbow: take it back \d+(\.\d)? mm\./)
   ).toBeVisible()
   await expect(page.getByText(/Right cheek is 3\.8 mm long at the widest part of the face: take it back 4 mm\./)).toBeVisible()
   await expect(page.getByText(/Worth/).nth(2)).toHaveCount(0)
@@ -159,7 +159,7 @@ test('a certificate is signed by two people and never by one alone', async ({ pa
   await page.getByRole('button', { name: /Tove Lind/ }).click()
   await page.getByRole('button', { name: 'Sign as Ottilie Marsh' }).click()
   await signIt(page)
-  await expect(page.getByText('It is issued.')).toBeVisible()
+  await expect(page.getByText('It has been issued.')).toBeVisible()
   await expect(page.getByText(/Audit trail at this decision: [0-9a-f]{64}/)).toBeVisible()
 })
 

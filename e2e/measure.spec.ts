@@ -43,7 +43,7 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
     const says = found(page).locator('[data-say]')
     await expect(says.first()).toBeVisible({ timeout: 20000 })
     const first = (await says.allInnerTexts()).slice(0, 2).join(' ')
-    expect(first).toMatch(/Right cheek stands [4-8] mm prouder than the left, at (8|9) o’clock/)
+    expect(first).toMatch(/Right cheek stands [4-8] mm more than the left, at (8|9) o’clock/)
     expect(first).toMatch(/The head is flat on top/)
     await page.getByRole('button', { name: 'Enter on the sheet' }).click()
     await page.waitForURL('**/measure/left')

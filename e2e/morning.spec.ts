@@ -143,7 +143,7 @@ test('the day is opened, somebody is not here, and it is closed with each one’
   await page.goto('/day')
   await expect(page.getByText('Opened by Ruben.')).toBeVisible()
   await page.getByRole('button', { name: 'Noor', exact: true }).click()
-  await expect(page.getByText('Noor is not here: give Fable to somebody else, or take the visit back.')).toBeVisible()
+  await expect(page.getByText('Noor is absent: give Fable to someone else, or cancel the visit.')).toBeVisible()
   await page.getByRole('button', { name: 'Move Fable' }).click()
   await page.locator('form', { hasText: 'Move' }).locator('select').nth(1).selectOption({ label: 'Sami' })
   await page.getByRole('button', { name: 'Move' }).click()

@@ -55,7 +55,7 @@ test('a newer Peen waits for what is unsent, and takes over when it is saved', a
   await openTable(page, 'Tove', url)
   await page.route('**/events', (route) => route.abort('internetdisconnected'))
   await page.locator('[data-key=prompt]').click()
-  await expect(topLine(page)).toContainText('1 kept here')
+  await expect(topLine(page)).toContainText('1 waiting here')
 
   exchangeBuild()
   await page.evaluate(async () => void (await (await navigator.serviceWorker.getRegistration())!.update()))
@@ -68,7 +68,7 @@ test('a newer Peen waits for what is unsent, and takes over when it is saved', a
   await expect(page.getByRole('main')).toContainText('Tove')
   expect(await isNewer(page)).toBe(false)
   expect(await waits(page)).toBe(true)
-  await expect(topLine(page)).toContainText('1 kept here')
+  await expect(topLine(page)).toContainText('1 waiting here')
 
   await page.unroute('**/events')
   await expect(topLine(page)).toHaveText('Everything is saved', { timeout: 60000 })

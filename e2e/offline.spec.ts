@@ -36,7 +36,7 @@ test('a tablet opens without the network, through reloads, and what is tapped is
   const id = page.url().split('/').at(-1)!
   await page.locator('[data-key=prompt]').click()
   await page.reload()
-  await expect(page.getByTestId('not-saved')).toContainText('1 kept here')
+  await expect(page.getByTestId('not-saved')).toContainText('1 waiting here')
   for (const [path, words] of [
     [`/visits/${id}/check-in`, 'Check-in'],
     [`/visits/${id}/set-up`, 'Set-up'],
@@ -114,9 +114,9 @@ test('a photograph taken without the network is kept here and sent once', async 
     .toBuffer()
   await input.setInputFiles({ name: 'left.jpg', mimeType: 'image/jpeg', buffer })
   await expect(page.getByText('The picture is kept here and sent when it does.')).toBeVisible()
-  await expect(page.getByTestId('not-saved')).toContainText('1 kept here')
+  await expect(page.getByTestId('not-saved')).toContainText('1 waiting here')
   await page.reload()
-  await expect(page.getByTestId('not-saved')).toContainText('1 kept here')
+  await expect(page.getByTestId('not-saved')).toContainText('1 waiting here')
   await context.setOffline(false)
   await saved(page)
   const { pictures } = (await (await page.request.get(`/api/visits/${id}`)).json()) as { pictures: { widthPx: number }[] }

@@ -55,7 +55,7 @@ test('one person’s taps do not stand in the way of another’s, and wait for t
   const before = await prompts(page, id)
   await context.setOffline(true)
   await page.locator('[data-key=prompt]').click()
-  await expect(topLine(page)).toContainText('1 kept here')
+  await expect(topLine(page)).toContainText('1 waiting here')
   // the sign-in ends while the tablet is away; a colleague takes it
   await context.clearCookies()
   await context.setOffline(false)
@@ -133,7 +133,7 @@ test('a sheet that was written without the network meets another device’s, and
   await saved(page)
   await context.setOffline(true)
   await under(page, /^1/)
-  await expect(page.getByText('1 kept here')).toBeVisible()
+  await expect(page.getByText('1 waiting here')).toBeVisible()
   await under(other, /^4/)
   await saved(other)
   // another screen is opened first: the top line knows of the sheet all the same

@@ -155,7 +155,7 @@ test('ten people, eight dogs and two tables go from nothing to a certificate by 
   await expect(page.getByTestId('said')).toContainText('Visit planned.')
   await expect(page.getByTestId('said')).toContainText(/would stand 120 minutes today and can stand 30/)
   await plan('Per Holt', 'Table 1')
-  await expect(page.getByText('Pepperkin stands on another table already. Table 1 is taken. Nothing was changed.')).toBeVisible()
+  await expect(page.getByText('Pepperkin is already on another table. Table 1 is taken. Nothing was changed.')).toBeVisible()
   // checked in and said to be ready, then at the table
   await page.getByTestId('day-table').filter({ hasText: 'Odile Tarn' }).getByRole('link').click()
   await page.waitForURL('**/visits/**')
@@ -209,5 +209,5 @@ test('ten people, eight dogs and two tables go from nothing to a certificate by 
   await page.goto(finding)
   await page.getByRole('button', { name: 'Sign as Mette Lang' }).click()
   await signIt(page)
-  await expect(page.getByText('It is issued.')).toBeVisible()
+  await expect(page.getByText('It has been issued.')).toBeVisible()
 })

@@ -149,7 +149,7 @@ test('a morning goes through with the network pulled six times, and only the top
       await shared.getByRole('button', { name: 'Go on as Ruben Castell' }).click()
       await shared.waitForURL('**/table/**')
       await tap(shared, 'praise')
-      await expect(topLine(shared)).toContainText('1 kept here')
+      await expect(topLine(shared)).toContainText('1 waiting here')
     })
     await openByPin(shared, 'Ruben Castell')
     await shared.getByTestId('not-saved').click()
@@ -190,7 +190,7 @@ test('a morning goes through with the network pulled six times, and only the top
     await pulled(async () => {
       await mira.locator('[data-row=back-length]').click()
       for (const k of [1, 2, 3]) await mira.getByLabel(`Back left reading ${k}, mm`).fill('3.2')
-      await expect(topLine(mira)).toContainText('1 kept here')
+      await expect(topLine(mira)).toContainText('1 waiting here')
       await mira.reload()
       await expect(mira.getByText('1 of 46 answered')).toBeVisible()
       await bram.getByRole('button', { name: 'End this step' }).click()

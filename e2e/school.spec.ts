@@ -38,7 +38,7 @@ test('a day is planned by drawing a dog and an apprentice onto a table, and by k
   await draw(page, chip('Rook'), 3)
   await expect(row(page, 3)).toContainText('Ada Quill')
   await expect(page.getByTestId('said')).toContainText('Visit planned.')
-  await expect(page.getByTestId('said')).toContainText('Rook is limited: two people for his nails.')
+  await expect(page.getByTestId('said')).toContainText('Rook can be worked on only with limits: two people for his nails.')
   // drawn onto another table
   await draw(page, row(page, 3).locator('.grip'), 5)
   await expect(row(page, 5)).toContainText('Ada Quill')
@@ -123,7 +123,7 @@ test('a dog’s own proportions are kept, drawn, and refused where no dog has th
   await expect(page.getByLabel('Owner’s first name')).toHaveValue('Solvei')
   await page.getByLabel('Muzzle, stop to nose').fill('400')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
-  await expect(page.getByRole('alert')).toContainText(/muzzleMm is 400; allowed is \d+ to \d+ mm/)
+  await expect(page.getByRole('alert')).toContainText(/muzzleMm is 400; it must be \d+ to \d+ mm/)
   await page.getByLabel('Muzzle, stop to nose').fill('62')
   await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByText('Saved.')).toBeVisible()

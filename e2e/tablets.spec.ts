@@ -40,7 +40,7 @@ test('a tablet at a table is handed between people by PIN, and a signature takes
   await expect(page.getByRole('heading', { name: 'Table 2, By the window' })).toBeVisible()
   expect((await page.request.get('/api/me')).status()).toBe(401)
   await open(page, 'Ruben Castell', '9999')
-  await expect(page.getByRole('alert')).toHaveText('This is not the PIN. Try again.')
+  await expect(page.getByRole('alert')).toHaveText('Wrong PIN. Try again.')
   await page.keyboard.type(PINS.ruben)
   await page.keyboard.press('Enter')
   // it opens at the dog that is on its table
@@ -89,7 +89,7 @@ test('without the network one goes on by name, marked, and checks it before it i
   await page.waitForRequest('**/api/session')
   await expect(page.getByText(/No connection since/)).toBeVisible()
   await page.locator('[data-key=prompt]').click()
-  await expect(page.getByTestId('not-saved')).toContainText('1 kept here')
+  await expect(page.getByTestId('not-saved')).toContainText('1 waiting here')
   await context.setOffline(false)
   // back at the door: a name alone is not enough any more
   await expect(page.getByRole('heading', { name: 'Table 2, By the window' })).toBeVisible()

@@ -64,7 +64,7 @@ test('an apprentice who has left is erased after what goes and what stays is sai
   await page.getByRole('dialog').getByRole('button', { name: 'Retire' }).click()
   await page.getByRole('button', { name: 'Erase Pia' }).click()
   const dialog = page.getByRole('dialog')
-  await expect(dialog).toContainText('Name, user name, mail address, cohort and settings.')
+  await expect(dialog).toContainText('Name, username, email address, cohort and settings.')
   await expect(dialog).toContainText(/\d+ visits with \d+ attempts and \d+ marks?, without a name/)
   await dialog.getByRole('button', { name: 'Erase for good' }).click()
   const people = page.getByTestId('people')

@@ -17,7 +17,7 @@ test('a dog is checked in on the figure, valid until it is ready, set up, printe
   const id = await openVisit(page, 'Fable', 'check-in')
   await drawn(page)
   // not ready: the table says so, and leads back here
-  await expect(page.getByTestId('gate')).toContainText('Nobody has said yet that this dog is ready to cut.')
+  await expect(page.getByTestId('gate')).toContainText('No one has confirmed that this dog is ready to cut.')
   await page.goto(`/table/${id}`)
   await expect(page.getByText(/not ready to cut: Nobody has said yet/)).toBeVisible()
   await page.getByRole('link', { name: 'Check the dog in' }).click()

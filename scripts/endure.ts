@@ -9,7 +9,7 @@ const isCluster = words.includes('--cluster')
 const rounds = Number(words.find((word) => !word.startsWith('--')) ?? 200)
 const seed = Number(process.env.PEEN_SEED ?? 20261128)
 if (!Number.isInteger(rounds) || rounds < 1) {
-  process.stderr.write(`Rounds is ${words.join(' ')}; allowed is a whole number from 1.\n`)
+  process.stderr.write(`Rounds is ${words.join(' ')}; it must be a whole number from 1.\n`)
   process.exit(1)
 }
 const say = (line: string) => void process.stdout.write(`${line}\n`)

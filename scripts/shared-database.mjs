@@ -30,7 +30,7 @@ export function sharedDatabase(path) {
     refuse('it is not JSON.')
   }
   const unknown = Object.keys(asked).find((name) => !KNOWN.includes(name))
-  if (unknown) refuse(`"${unknown}" is not known; allowed are ${KNOWN.join(', ')}.`)
+  if (unknown) refuse(`"${unknown}" is not known; it must be one of ${KNOWN.join(', ')}.`)
   for (const name of ['user', 'password', 'database'])
     if (typeof asked[name] !== 'string' || asked[name] === '') refuse(`${name} is missing.`)
   if (!Array.isArray(asked.hosts) || asked.hosts.length === 0)

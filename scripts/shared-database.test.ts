@@ -29,7 +29,7 @@ it.each<[string, unknown, RegExp]>([
   ['a host that is none', { ...GOOD, hosts: ['http://10.0.0.1'] }, /"http:\/\/10\.0\.0\.1" is no host/],
   ['a port that is none', { ...GOOD, hosts: ['10.0.0.1:99999'] }, /is no host/],
   ['no password', { ...GOOD, password: '' }, /password is missing/],
-  ['a word it does not know', { ...GOOD, host: 'a' }, /"host" is not known; allowed are hosts, user/]
+  ['a word it does not know', { ...GOOD, host: 'a' }, /"host" is not known; it must be one of hosts, user/]
 ])('refuses %s', (_, asked, says) => {
   expect(() => sharedDatabase(fileOf(asked))).toThrow(says)
 })

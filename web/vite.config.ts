@@ -2,7 +2,7 @@ import tailwindcss from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
-import { wording } from '../wording/src/vite'
+import { wording } from '../wording/src/vite.ts'
 
 export default defineConfig({
   plugins: [

@@ -36,20 +36,20 @@ describe('an event on the wire', () => {
   })
 
   it.each<[string, object, RegExp]>([
-    ['an unknown kind', { kind: 'barked' }, /kind is "barked"; allowed is visitOpened/],
+    ['an unknown kind', { kind: 'barked' }, /kind is "barked"; it must be visitOpened/],
     ['no payload text', { payload: {} }, /payload\.text is missing/],
     ['an extra field', { payload: { text: 'x', owner: 'Jo' } }, /owner is not a known field/],
-    ['a bad id', { id: '7' }, /id is "7"; allowed is a UUID/],
+    ['a bad id', { id: '7' }, /id is "7"; it must be a UUID/],
     ['a clock without a zone', { atDevice: 'yesterday' }, /atDevice must be a UTC time/],
     [
       'minutes below nought',
       { kind: 'attemptEnded', payload: { attemptId: uuid, minutes: -3, help: 'alone', witness: 'watched' } },
-      /payload\.minutes is -3; allowed is 0 or more/
+      /payload\.minutes is -3; it must be 0 or more/
     ],
     [
       'an unknown help level',
       { kind: 'attemptEnded', payload: { attemptId: uuid, minutes: 3, help: 'a bit', witness: 'watched' } },
-      /payload\.help is "a bit"; allowed is shown/
+      /payload\.help is "a bit"; it must be shown/
     ]
   ])('is refused with %s', (_, change, words) => expect(eventIssues(event(change))).toMatch(words))
 
@@ -133,15 +133,15 @@ describe('a draft grading on the wire', () => {
     [
       'a length of -3 mm',
       { 'back-length': { left: { kind: 'readings', mm: [-3] } } },
-      /answers\.back-length\.left\.mm\[0\] is -3; allowed is 0 to 300 mm/
+      /answers\.back-length\.left\.mm\[0\] is -3; it must be 0 to 300 mm/
     ],
-    ['a length of 900 mm', { 'back-length': { left: { kind: 'readings', mm: [900] } } }, /is 900; allowed is 0 to 300 mm/],
-    ['a level of 7', { belly: { whole: { kind: 'level', level: 7 } } }, /is 7; allowed is 4 or less/],
-    ['an excuse without a reason', { belly: { whole: { kind: 'excused' } } }, /Say what came in with the dog/],
+    ['a length of 900 mm', { 'back-length': { left: { kind: 'readings', mm: [900] } } }, /is 900; it must be 0 to 300 mm/],
+    ['a level of 7', { belly: { whole: { kind: 'level', level: 7 } } }, /is 7; it must be 4 or less/],
+    ['an excuse without a reason', { belly: { whole: { kind: 'excused' } } }, /Say what was there on arrival/],
     ['an unknown side', { belly: { middle: { kind: 'asItShouldBe' } } }, /middle is not a known field/]
   ])('is refused with %s', (_, answers, words) => expect(draftIssues(draft(answers))).toMatch(words))
 })
 
 it('collects every issue at once', () => {
-  expect(issuesOf(signInSchema as never, {}).map((issue) => issue.detail)).toEqual(['User name is missing.', 'Password is missing.'])
+  expect(issuesOf(signInSchema as never, {}).map((issue) => issue.detail)).toEqual(['Username is missing.', 'Password is missing.'])
 })

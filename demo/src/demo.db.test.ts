@@ -132,7 +132,7 @@ describe('the demo school', () => {
     const [ottilie, ruben, mira, tove] = [await as('ottilie'), await as('ruben'), await as('mira'), await as('tove')]
     expect(await tove.post(`${path}/sign`)).toMatchObject({ status: 403 })
     expect(await ruben.post(`${path}/sign`)).toEqual({ status: 'drafted' })
-    expect(await ruben.post(`${path}/sign`)).toMatchObject({ status: 403, detail: expect.stringContaining('has signed already') })
+    expect(await ruben.post(`${path}/sign`)).toMatchObject({ status: 403, detail: expect.stringContaining('has already signed') })
     expect(await mira.post(`${path}/sign`)).toMatchObject({ status: 403, detail: expect.stringContaining('must be a lead assessor') })
     expect(await ottilie.post(`${path}/sign`)).toEqual({ status: 'issued' })
     const view = (await tove.get(path)) as unknown as FindingView

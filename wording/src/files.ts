@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { parseMessage } from './parse'
+import { parseMessage } from './parse.ts'
 import type { Words } from './say'
 
 const HERE = fileURLToPath(new URL('..', import.meta.url))
@@ -35,8 +35,9 @@ export function writtenIn(language: string): Readonly<Record<string, string>> {
   return all
 }
 
+/** What one language says itself, parsed. */
+export const readOwn = (language: string): Words =>
+  Object.fromEntries(Object.entries(writtenIn(language)).map(([key, text]) => [key, parseMessage(text, `${key} in ${language}`)]))
+
 /** Every message in one language, parsed; what the language leaves out is said as the first one says it. */
-export function readWords(language: string): Words {
-  const all = { ...writtenIn(FIRST_LANGUAGE), ...(language === FIRST_LANGUAGE ? {} : writtenIn(language)) }
-  return Object.fromEntries(Object.entries(all).map(([key, text]) => [key, parseMessage(text, `${key} in ${language}`)]))
-}
+export const readWords = (language: string): Words => ({ ...readOwn(FIRST_LANGUAGE), ...readOwn(language) })

@@ -1,7 +1,7 @@
 // Gives a build the messages, parsed: `virtual:wording` names the languages, `virtual:wording/en-GB` holds the messages of one.
 import type { Plugin } from 'vite'
-import { filesOf, FIRST_LANGUAGE, languages, readWords } from './files'
-import { PSEUDO, pseudoWords } from './pseudo'
+import { filesOf, FIRST_LANGUAGE, languages, readOwn, readWords } from './files.ts'
+import { PSEUDO, pseudoWords } from './pseudo.ts'
 
 const NAME = 'virtual:wording'
 /** No placeholders of where a part stood in its text: they are of no use to the renderer. */
@@ -19,7 +19,10 @@ export function wording(): Plugin {
         return `export default { ${all.join(', ')} }`
       }
       for (const file of languages().flatMap(filesOf)) this.addWatchFile(file)
-      return asModule(language === PSEUDO ? pseudoWords(readWords(FIRST_LANGUAGE)) : readWords(language))
+      if (language === PSEUDO) return asModule(pseudoWords(readWords(FIRST_LANGUAGE)))
+      if (language === FIRST_LANGUAGE) return asModule(readWords(FIRST_LANGUAGE))
+      // another English says most of it alike: it is loaded once
+      return `import first from '${NAME}/${FIRST_LANGUAGE}'\n${asModule(readOwn(language)).replace('export default ', 'export default { ...first, ...')} }`
     }
   }
 }

@@ -9,7 +9,7 @@ import type { DogView } from './dog-views'
 import { array, lazy, number, object, string, uuid, type Schema } from '../shape/yup'
 
 const between = (label: string, { low, high }: { low: number; high: number }, unit: string) => {
-  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is ${low} to ${high}${unit}.`
+  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; it must be ${low} to ${high}${unit}.`
   return number().typeError(say).required(`${label} is missing.`).min(low, say).max(high, say)
 }
 const share = () => number().min(ENTRY_LIMITS.share01.low).max(ENTRY_LIMITS.share01.high)
@@ -44,10 +44,10 @@ const entry = object({
 }).noUnknown()
 
 /** Lines that are written together: the same work at several places. */
-export const coatEntriesSchema = object({ entries: array().of(entry).required().min(1, 'Nothing is written.').max(80) }).noUnknown()
+export const coatEntriesSchema = object({ entries: array().of(entry).required().min(1, 'Nothing to save.').max(80) }).noUnknown()
 export type NewCoatEntries = { readonly entries: readonly CoatEntry[] }
 
-const entryIds = () => array().of(string().required().max(160)).required().min(1, 'No line is named.').max(80)
+const entryIds = () => array().of(string().required().max(160)).required().min(1, 'No line is chosen.').max(80)
 /** Takes lines out of the count, all or none; they stay in the book with who struck them and why. */
 export const coatStrikeSchema = object({ entryIds: entryIds(), reason: named('Why', 200) }).noUnknown()
 export type CoatStrike = { readonly entryIds: readonly string[]; readonly reason: string }
@@ -66,8 +66,8 @@ export const EVERY_DAYS = Object.freeze({ low: 7, high: 84 })
 /** Two weeks is the usual in preparation. Common practice, no published source. */
 export const NO_AIM: CoatAim = Object.freeze({ aimOn: null, aim: '', nextOn: null, everyDays: 14, brushing: 'never' })
 export const coatAimSchema = object({
-  aimOn: date('The day that counts').nullable().defined(),
-  aim: string().trim().defined().max(60, 'What the day is, is too long; at most 60 characters.'),
+  aimOn: date('The date that counts').nullable().defined(),
+  aim: string().trim().defined().max(60, 'Occasion is too long; it can have up to 60 characters.'),
   nextOn: date('Next visit').nullable().defined(),
   everyDays: within('Days between visits', EVERY_DAYS.low, EVERY_DAYS.high, 'days'),
   brushing: chosen('Brushed at home', BRUSHING)

@@ -12,7 +12,7 @@ export const dogFactsSchema = object({
   facts: array()
     .of(
       mixed<DogFact>()
-        .oneOf([...DOG_FACTS], ({ path, value }) => `${path} is ${String(value).slice(0, 40)}; allowed is ${DOG_FACTS.join(', ')}.`)
+        .oneOf([...DOG_FACTS], ({ path, value }) => `${path} is ${String(value).slice(0, 40)}; it must be ${DOG_FACTS.join(', ')}.`)
         .required()
     )
     .required()
@@ -87,8 +87,8 @@ export const dogProfileSchema = object({
   muzzleMm: measure('Muzzle, stop to nose'),
   forelegMm: measure('Foreleg, elbow to ground'),
   footMm: measure('Fore foot, heel to toe'),
-  flatFootMm: maybe('How far the foot is flat', 0, 20, 'mm'),
-  canStandMin: within('Minutes it can stand', 5, 300, 'minutes'),
+  flatFootMm: maybe('Flat part of the foot', 0, 20, 'mm'),
+  canStandMin: within('Minutes it can be worked on', 5, 300, 'minutes'),
   temperament: named('Temperament', 200),
   dislikes: words('Dislikes', 200),
   earHistory: words('Ears', 200),
@@ -110,8 +110,8 @@ export const dogProfileSchema = object({
     )
     .required()
     .max(40),
-  owner: words('Owner’s given name', 60),
-  contact: words('How to reach the owner', 120)
+  owner: words('Owner’s first name', 60),
+  contact: words('Owner’s contact details', 120)
 }).noUnknown()
 export type DogProfile = {
   readonly name: string
@@ -140,7 +140,7 @@ export type DogProfile = {
 }
 
 /** A dog that was entered twice: the other one, which is kept. */
-export const mergeDogSchema = object({ into: uuid().required('The dog that is kept is missing.') }).noUnknown()
+export const mergeDogSchema = object({ into: uuid().required('Choose which entry to keep.') }).noUnknown()
 export type MergeDog = { readonly into: string }
 
 /** A dog from a table, as it would be taken in. */
@@ -157,8 +157,8 @@ export type DogsPreview =
 
 /** Limits or refuses a dog, or lets it be worked on again. */
 export const standingSchema = object({
-  kind: chosen('What is decided', ['limited', 'refused', 'free'] as const),
-  reason: words('Reason', 200).when('kind', { is: 'free', otherwise: (schema) => schema.required('Say why.') }),
+  kind: chosen('Decision', ['limited', 'refused', 'free'] as const),
+  reason: words('Reason', 200).when('kind', { is: 'free', otherwise: (schema) => schema.required('Give a reason.') }),
   vet: boolean().required()
 }).noUnknown()
 export type NewStanding = { readonly kind: DogStanding['kind'] | 'free'; readonly reason: string; readonly vet: boolean }

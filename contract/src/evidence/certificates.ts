@@ -9,7 +9,7 @@ import { array, boolean, lazy, number, object, string, type InferType } from '..
 const ids = (label: string) => array().of(string().required().max(60)).required(`${label} are missing.`).max(60)
 const name = named('Name of the rule', 120)
 const kindOf = (kind: RuleKind) => chosen('Kind of rule', [kind])
-const count = (label: string) => number().typeError(`${label} is no number.`).required(`${label} is missing.`)
+const count = (label: string) => number().typeError(`${label} is not a number.`).required(`${label} is missing.`)
 
 const RULES = {
   techniques: object({ kind: kindOf('techniques'), name, techniques: ids('Techniques') }),
@@ -58,13 +58,13 @@ export const certificateSchema = object({
     .required('id is missing.')
     .matches(
       /^[a-z0-9][a-z0-9-]{1,39}$/,
-      ({ value }) => `id is "${String(value).slice(0, 60)}"; allowed are 2 to 40 small letters, digits and hyphens.`
+      ({ value }) => `id is “${String(value).slice(0, 60)}”; it must be 2 to 40 lower-case letters, digits and hyphens.`
     ),
   version: within('Version', 1, 100000, ''),
   name: named('Name', 120),
   claim: named('What it claims', 240),
   standardId: string().required().max(60),
-  standards: ids('Trims that count').min(1, 'Trims that count: none is chosen; allowed is one or more.'),
+  standards: ids('Trims that count').min(1, 'Trims that count: none chosen; choose one or more.'),
   validMonths: number().nullable().defined(),
   renewal: array().of(rule).required().max(MOST_RULES),
   rules: array().of(rule).required().max(MOST_RULES)
@@ -110,8 +110,8 @@ export function sayCertificateIssue(
     of && index !== undefined
       ? `Rule ${Number(index) + 1}, “${of[Number(index)]?.name ?? ''}”: ${FIELD_WORDS[field] ?? field}`
       : (FIELD_WORDS[path] ?? path)
-  const why = code === 'neverMet' ? ' It could never be met.' : ''
-  return `${where} is ${String(got)}; allowed is ${limit}.${why}`
+  const why = code === 'neverMet' ? ' No one could ever meet it.' : ''
+  return `${where} is ${String(got)}; it must be ${limit}.${why}`
 }
 const FIELD_WORDS: Readonly<Record<string, string>> = {
   count: 'the number',
@@ -130,21 +130,21 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   claim: 'What it claims',
   standards: 'The trims that count',
   standardId: 'The trim it is drawn by',
-  validMonths: 'The months it stands',
+  validMonths: 'The months it is valid',
   rules: 'The number of rules'
 }
 
 const share = (label: string) => {
-  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is 0.001 to 0.9.`
+  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; it must be 0.001 to 0.9.`
   return number().typeError(say).required(`${label} is missing.`).min(0.001, say).max(0.9, say)
 }
 
 export const standingRulesSchema = object({
-  acceptable: share('Not clean, of somebody competent'),
-  unacceptable: share('Not clean, of somebody who is not'),
+  acceptable: share('Share of faulty attempts if competent'),
+  unacceptable: share('Share of faulty attempts if not competent'),
   expectedAttempts: within('Attempts expected', 5, 200, 'attempts'),
   risk: share('Risk'),
-  lapseDays: within('Days until it lapses', 7, 730, 'days')
+  lapseDays: within('Days without practice until it lapses', 7, 730, 'days')
 })
   .noUnknown()
   .test('chart', (rules, context) => {
@@ -167,7 +167,7 @@ export function chartProblem(rules: StandingRules): { readonly path: string; rea
     if (!(error instanceof CoreError)) throw error
     const { path, got } = error.issue
     return path === 'acceptable'
-      ? { path, say: `The two rates are ${String(got)}; the first must be the smaller one.` }
+      ? { path, say: `The two rates are ${String(got)}; the first must be smaller.` }
       : { path, say: error.message }
   }
 }

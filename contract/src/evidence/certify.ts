@@ -8,12 +8,15 @@ export const draftFindingSchema = object({
 export type DraftFinding = InferType<typeof draftFindingSchema>
 
 export const declineSchema = object({
-  reason: string().defined('Say why it is declined, in a few words.').min(5, 'Say why it is declined, in a few words.').max(500)
+  reason: string().defined('Give a reason for declining, in a few words.').min(5, 'Give a reason for declining, in a few words.').max(500)
 }).noUnknown()
 export type Decline = InferType<typeof declineSchema>
 
 export const liftHoldSchema = object({
   techniqueId: string().required().max(60),
-  reason: string().defined('Say why the hold is lifted, in a few words.').min(5, 'Say why the hold is lifted, in a few words.').max(500)
+  reason: string()
+    .defined('Give a reason for lifting the hold, in a few words.')
+    .min(5, 'Give a reason for lifting the hold, in a few words.')
+    .max(500)
 }).noUnknown()
 export type LiftHold = InferType<typeof liftHoldSchema>

@@ -6,7 +6,7 @@ import { boolean, object, uuid } from '../shape/yup'
 export const newAnswerSchema = object({
   id: uuid().required(),
   questionId: named('Question', 60),
-  right: boolean().required('Say whether it was answered.'),
+  right: boolean().required('Choose whether it was answered.'),
   onDate: date('Date').required('Date is missing.'),
   note: words('Note', 300)
 }).noUnknown()

@@ -11,8 +11,8 @@ import type { PersonName } from '../people/school-view'
 /** A person who is let in; whoever makes it makes the id. */
 export const newPersonSchema = object({
   id: uuid().required(),
-  givenName: named('Given name'),
-  familyName: named('Family name'),
+  givenName: named('First name'),
+  familyName: named('Last name'),
   username: username(),
   password: password(),
   role: chosen('Role', ROLES),
@@ -37,7 +37,7 @@ export const newDogSchema = object({
   coatType: oneOf('Coat type', COAT_TYPES).nullable().defined(),
   colour: named('Colour'),
   withersMm: within('Height at the withers', WITHERS_LIMITS_MM.low, WITHERS_LIMITS_MM.high, 'mm'),
-  canStandMin: within('Minutes it can stand', 5, 300, 'minutes'),
+  canStandMin: within('Minutes it can be worked on', 5, 300, 'minutes'),
   temperament: named('Temperament', 200),
   dislikes: words('Dislikes', 200),
   owner: words('Owner', 60),
@@ -74,7 +74,7 @@ export const newVisitSchema = object({
   /** today where it is not given */
   onDate: date('Date'),
   /** why a trim is planned that its coat is refused for */
-  allTheSame: words('Why all the same', 300).optional()
+  allTheSame: words('Reason for going ahead', 300).optional()
 }).noUnknown()
 export type NewVisit = {
   readonly id: string

@@ -14,7 +14,7 @@ const region = () => chosen('Place', REGION_IDS)
 const side = () => chosen('Side', SIDES)
 const version = () => number().required().integer().min(0)
 const wishLength = ({ value }: { value: unknown }) =>
-  `Length is ${String(value).slice(0, 20)}; allowed is ${WISH_LIMITS_MM.low} to ${WISH_LIMITS_MM.high} mm.`
+  `Length is ${String(value).slice(0, 20)}; it must be ${WISH_LIMITS_MM.low} to ${WISH_LIMITS_MM.high} mm.`
 
 /** What was found, without the gate: who says that a dog is ready is the person who signs in. */
 export const foundSchema = object({
@@ -59,7 +59,7 @@ export const foundSchema = object({
         work: mixed<WorkWish>()
           .oneOf(
             [...WORK_WISHES, null as never],
-            ({ value }) => `Work is ${String(value).slice(0, 30)}; allowed are ${WORK_WISHES.join(', ')}.`
+            ({ value }) => `Work is ${String(value).slice(0, 30)}; it must be one of ${WORK_WISHES.join(', ')}.`
           )
           .nullable()
           .optional()
@@ -100,7 +100,7 @@ export const closingSchema = object({
   used: words('What was used', 2000),
   nextTime: words('Next time', 400),
   backInWeeks: number().integer().min(1).max(104).nullable().defined(),
-  handOver: words('Said to the owner', 400),
+  handOver: words('Told the owner', 400),
   nailsDone: boolean().required()
 }).noUnknown()
 export type NewClosing = Pick<Closing, 'used' | 'nextTime' | 'backInWeeks' | 'handOver'> & {

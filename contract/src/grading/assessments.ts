@@ -15,12 +15,12 @@ export type Appoint = InferType<typeof appointSchema>
 
 export const SETTLED = ['passed', 'notPassed'] as const
 export const settleSchema = object({
-  outcome: chosen('What you agree on', SETTLED),
+  outcome: chosen('Agreed outcome', SETTLED),
   reason: string()
     .trim()
-    .defined('Say why, in a few words.')
-    .min(5, 'Say why, in a few words.')
-    .max(500, 'Why is too long; at most 500 characters.')
+    .defined('Give a reason, in a few words.')
+    .min(5, 'Give a reason, in a few words.')
+    .max(500, 'Reason is too long; it can have up to 500 characters.')
 }).noUnknown()
 export type Settle = { readonly outcome: (typeof SETTLED)[number]; readonly reason: string }
 

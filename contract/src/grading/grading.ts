@@ -7,8 +7,8 @@ const HAND_KINDS = ['asItShouldBe', 'readings', 'inputs', 'level', 'excused', 'i
 const within = (low: number, high: number) =>
   number()
     .required()
-    .min(low, ({ path, value: got }) => `${path} is ${got}; allowed is ${low} to ${high}.`)
-    .max(high, ({ path, value: got }) => `${path} is ${got}; allowed is ${low} to ${high}.`)
+    .min(low, ({ path, value: got }) => `${path} is ${got}; it must be ${low} to ${high}.`)
+    .max(high, ({ path, value: got }) => `${path} is ${got}; it must be ${low} to ${high}.`)
 /** What a photograph was measured for; value and u in the criterion's own unit. */
 const measured = {
   measure: mixed()
@@ -25,7 +25,7 @@ const sideAnswer = lazy((value: { kind?: string } | undefined) => {
   if (value?.kind === 'overruled')
     return object({
       kind: mixed().oneOf(['overruled']).required(),
-      reason: string().required('Say why the picture is overruled.').max(200),
+      reason: string().required('Give a reason for overruling the picture.').max(200),
       measured: object(measured).noUnknown().required(),
       instead: handAnswer
     }).noUnknown()
@@ -42,8 +42,8 @@ const handAnswer = lazy((value: { kind?: string } | undefined) => {
           .of(
             number()
               .required()
-              .min(0, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`)
-              .max(300, ({ path, value: got }) => `${path} is ${got}; allowed is 0 to 300 mm.`)
+              .min(0, ({ path, value: got }) => `${path} is ${got}; it must be 0 to 300 mm.`)
+              .max(300, ({ path, value: got }) => `${path} is ${got}; it must be 0 to 300 mm.`)
           )
           .required()
           .min(1)
@@ -61,8 +61,8 @@ const handAnswer = lazy((value: { kind?: string } | undefined) => {
                   name,
                   number()
                     .required()
-                    .min(-1500, ({ path, value: got }) => `${path} is ${got}; allowed is -1500 to 3000 mm.`)
-                    .max(3000, ({ path, value: got }) => `${path} is ${got}; allowed is -1500 to 3000 mm.`)
+                    .min(-1500, ({ path, value: got }) => `${path} is ${got}; it must be -1500 to 3000 mm.`)
+                    .max(3000, ({ path, value: got }) => `${path} is ${got}; it must be -1500 to 3000 mm.`)
                 ])
             )
           )
@@ -73,7 +73,7 @@ const handAnswer = lazy((value: { kind?: string } | undefined) => {
     case 'level':
       return object({ kind, level: number().required().integer().min(0).max(4) }).noUnknown()
     case 'excused':
-      return object({ kind, reason: string().required('Say what came in with the dog.').max(200) }).noUnknown()
+      return object({ kind, reason: string().required('Say what was there on arrival.').max(200) }).noUnknown()
     default:
       return value === undefined ? mixed().notRequired() : object({ kind }).noUnknown()
   }

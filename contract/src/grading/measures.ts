@@ -60,16 +60,16 @@ export type SaveMarks = {
 const MOST_POINTS = 6000
 const far = number()
   .required()
-  .min(-20000, ({ path, value }) => `${path} is ${value}; allowed is -20000 to 20000 px.`)
-  .max(20000, ({ path, value }) => `${path} is ${value}; allowed is -20000 to 20000 px.`)
+  .min(-20000, ({ path, value }) => `${path} is ${value}; it must be -20000 to 20000 px.`)
+  .max(20000, ({ path, value }) => `${path} is ${value}; it must be -20000 to 20000 px.`)
 const point = array().of(far).required().length(2)
 const points = (most: number) => array().of(point).required().max(most)
 const ends = array().of(point).required().length(2)
 const mm = (label: string, low: number, high: number) =>
   number()
     .required(`${label} is missing.`)
-    .min(low, ({ value }) => `${label} is ${value}; allowed is ${low} to ${high} mm.`)
-    .max(high, ({ value }) => `${label} is ${value}; allowed is ${low} to ${high} mm.`)
+    .min(low, ({ value }) => `${label} is ${value}; it must be ${low} to ${high} mm.`)
+    .max(high, ({ value }) => `${label} is ${value}; it must be ${low} to ${high} mm.`)
 
 const scale = object({
   what: chosen('What the scale is', SCALE_THINGS),
@@ -77,7 +77,7 @@ const scale = object({
   ends,
   lengthMm: mm('Length of the scale', 1, 3000),
   behindMm: mm('How far behind the dog’s middle it stands', -500, 500),
-  behindUMm: mm('How surely that is known', 0, 500),
+  behindUMm: mm('How exactly that is known', 0, 500),
   cameraMm: mm('Distance of the camera', 300, 20000),
   endUPx: number().required().min(0).max(50),
   check: object({ ends, lengthMm: mm('Check length', 1, 3000) })
@@ -92,7 +92,7 @@ const byName = <T extends string>(allowed: readonly T[], of: unknown, what: stri
     const stray = keys.find((key) => !(allowed as readonly string[]).includes(key))
     return object(Object.fromEntries(keys.map((key) => [key, of as never])))
       .required()
-      .test('known', `${what} "${String(stray).slice(0, 40)}" is not known.`, () => stray === undefined)
+      .test('known', `${what} “${String(stray).slice(0, 40)}” is not known.`, () => stray === undefined)
   })
 
 const marks = object({
@@ -126,7 +126,7 @@ const marks = object({
 
 export const marksSchema = object({
   version: number().required().integer().min(0),
-  seen: chosen('From where it is seen', SEEN),
+  seen: chosen('View', SEEN),
   marks: marks.required(),
   regions: array()
     .of(

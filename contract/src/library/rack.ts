@@ -12,31 +12,28 @@ export const toolSchema = object({
     .required('The tool’s id is missing.')
     .matches(
       /^[a-z0-9][a-z0-9-]{0,39}$/,
-      ({ value }) => `id is ${String(value).slice(0, 40)}; allowed are small letters, figures and dashes.`
+      ({ value }) => `id is ${String(value).slice(0, 40)}; it must be lower-case letters, digits and hyphens.`
     ),
-  label: string().trim().required('Label is missing.').max(40, 'Label is too long; at most 40 characters.'),
+  label: string().trim().required('Label is missing.').max(40, 'Label is too long; it can have up to 40 characters.'),
   kind: chosen('Kind', TOOL_KINDS),
   lengthMm: number()
     .nullable()
     .defined()
-    .min(0.1, ({ value }) => `Length is ${value}; allowed is 0.1 to 60 mm.`)
-    .max(60, ({ value }) => `Length is ${value}; allowed is 0.1 to 60 mm.`),
+    .min(0.1, ({ value }) => `Length is ${value}; it must be 0.1 to 60 mm.`)
+    .max(60, ({ value }) => `Length is ${value}; it must be 0.1 to 60 mm.`),
   fraction: string().nullable().defined().max(12),
   toothing: mixed<'finish' | 'skip'>()
-    .oneOf(
-      ['finish', 'skip', null as never],
-      ({ value }) => `Toothing is ${String(value).slice(0, 20)}; allowed is finish, skip or nothing.`
-    )
+    .oneOf(['finish', 'skip', null as never], ({ value }) => `Toothing is ${String(value).slice(0, 20)}; it must be finish, skip or empty.`)
     .nullable()
     .defined(),
   base: mixed<'30' | '10'>()
-    .oneOf(['30', '10', null as never], ({ value }) => `Base blade is ${String(value).slice(0, 20)}; allowed is 30, 10 or nothing.`)
+    .oneOf(['30', '10', null as never], ({ value }) => `Base blade is ${String(value).slice(0, 20)}; it must be 30, 10 or empty.`)
     .nullable(),
   setTo: string()
     .nullable()
     .oneOf(
       [...SETTINGS, null] as (string | null)[],
-      ({ value }) => `Set to is ${String(value).slice(0, 20)}; allowed is ${SETTINGS.join(', ')} or nothing.`
+      ({ value }) => `Set to is ${String(value).slice(0, 20)}; it must be ${SETTINGS.join(', ')} or empty.`
     ),
   note: words('Note', 120)
 }).noUnknown()

@@ -8,7 +8,7 @@ import { chosen, named, within, words } from '../shape/fields'
 const MM = { low: 0.05, high: 300 }
 const length = (label: string) => {
   const say = ({ value }: { value: unknown }) =>
-    `${label} is ${String(value).slice(0, 20)}; allowed is ${MM.low} to ${MM.high} mm, or nothing.`
+    `${label} is ${String(value).slice(0, 20)}; it must be ${MM.low} to ${MM.high} mm, or empty.`
   return number().typeError(say).min(MM.low, say).max(MM.high, say)
 }
 const slug = (label: string) => named(label, 60)
@@ -23,19 +23,19 @@ const pass = object({
     .defined('The direction of a pass is missing; null where it has none.')
     .oneOf(
       [...PASS_DIRECTIONS, null],
-      ({ value }) => `Direction is ${String(value).slice(0, 20)}; allowed are ${PASS_DIRECTIONS.join(', ')}.`
+      ({ value }) => `Direction is ${String(value).slice(0, 20)}; it must be one of ${PASS_DIRECTIONS.join(', ')}.`
     ),
   leavesMm: length('Length left').nullable().defined('The length that a pass leaves is missing; null where it sets none.'),
   technique: slug('Technique'),
   where: words('Where', 200).optional(),
   share: string()
     .optional()
-    .oneOf([...SHARES], ({ value }) => `Share pulled is ${String(value).slice(0, 20)}; allowed are ${SHARES.join(', ')}.`),
+    .oneOf([...SHARES], ({ value }) => `Share pulled is ${String(value).slice(0, 20)}; it must be one of ${SHARES.join(', ')}.`),
   house: houseSide.optional().default(undefined),
   coats: array().of(chosen('Coat', COAT_TYPES)).optional().max(COAT_TYPES.length),
   purpose: string()
     .optional()
-    .oneOf(['pet', 'show'], ({ value }) => `Purpose is ${String(value).slice(0, 20)}; allowed are pet, show.`)
+    .oneOf(['pet', 'show'], ({ value }) => `Purpose is ${String(value).slice(0, 20)}; it must be pet or show.`)
 }).noUnknown()
 
 /** A list of what is done at each place; at most as many rows as places in four parts. */
@@ -46,7 +46,7 @@ export const workShape = array()
       part: words('Part of the place', 60).optional(),
       does: chosen('What is done', DOES),
       passes: array().of(pass).required('The passes of a place are missing; an empty list will do.').max(12),
-      standsMm: length('Hair that stands').optional(),
+      standsMm: length('Coat left on').optional(),
       note: words('Note', 200).optional(),
       house: houseSide.optional().default(undefined)
     }).noUnknown()

@@ -36,21 +36,21 @@ describe('the schema of a standard', () => {
   const judged = standard.criteria.findIndex(({ how }) => how.kind === 'judged')
 
   it.each<[string, Path, unknown, RegExp]>([
-    ['a word where a number is', ['criteria', length, 'how', 'targetMm'], 'long', /Target, mm is long; allowed is 0 to 300/],
-    ['a band of three ends', ['criteria', length, 'how', 'band'], [1, 2, 3], /The band is \[1,2,3\]; allowed are two numbers/],
+    ['a word where a number is', ['criteria', length, 'how', 'targetMm'], 'long', /Target, mm is long; it must be 0 to 300/],
+    ['a band of three ends', ['criteria', length, 'how', 'band'], [1, 2, 3], /The band is \[1,2,3\]; it must be two numbers/],
     [
       'an unknown way of answering',
       ['criteria', length, 'how', 'kind'],
       'guessed',
-      /How it is answered is guessed; allowed is length, measured/
+      /How it is answered is guessed; it must be length, measured/
     ],
-    ['a station that is none', ['criteria', judged, 'station'], 'below', /Station is below; allowed is side, front/],
+    ['a station that is none', ['criteria', judged, 'station'], 'below', /Station is below; it must be side, front/],
     ['a field nobody knows', ['colour'], 'red', /colour/],
     ['no name', ['name'], ' ', /Name/],
-    ['an id with spaces', ['id'], 'my own', /id is my own; allowed are small letters/],
+    ['an id with spaces', ['id'], 'my own', /id is my own; it must be lower-case letters/],
     ['levels that are no list', ['criteria', judged, 'how', 'levels'], 'five', /levels/i],
-    ['a direction sideways', ['plan', 'steps', 0, 'direction'], 'across', /Direction is across; allowed is with, against or null/],
-    ['readings of half', ['instruments', 0, 'readings'], 2.5, /Readings is 2\.5; allowed is 1 to 9/]
+    ['a direction sideways', ['plan', 'steps', 0, 'direction'], 'across', /Direction is across; it must be with, against or null/],
+    ['readings of half', ['instruments', 0, 'readings'], 2.5, /Readings is 2\.5; it must be 1 to 9/]
   ])('%s is refused by both, with its place', (_, path, to, words) => {
     const broken = put(copy(standard), path, to)
     expect(validate(broken)).toBe(false)

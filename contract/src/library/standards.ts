@@ -9,10 +9,10 @@ import { houseSide, workShape } from './standard-work'
 const slug = (label: string) =>
   named(label, 60).matches(
     /^[a-z0-9][a-z0-9-]*$/,
-    ({ value }) => `${label} is ${String(value).slice(0, 60)}; allowed are small letters, figures and dashes.`
+    ({ value }) => `${label} is ${String(value).slice(0, 60)}; it must be lower-case letters, digits and hyphens.`
   )
 const amount = (label: string, low = -100000, high = 100000) => {
-  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; allowed is ${low} to ${high}.`
+  const say = ({ value }: { value: unknown }) => `${label} is ${String(value).slice(0, 20)}; it must be ${low} to ${high}.`
   return number().typeError(say).required(`${label} is missing.`).min(low, say).max(high, say)
 }
 /** [low, high], either of them open. */
@@ -21,7 +21,7 @@ const ends = (label: string) =>
     .required(`${label} is missing.`)
     .test(
       'ends',
-      ({ value }) => `${label} is ${JSON.stringify(value)?.slice(0, 60)}; allowed are two numbers, low and high; null leaves an end open.`,
+      ({ value }) => `${label} is ${JSON.stringify(value)?.slice(0, 60)}; it must be two numbers, low and high; null leaves an end open.`,
       (value) =>
         Array.isArray(value) &&
         value.length === 2 &&
@@ -44,9 +44,9 @@ const amountsBy = (label: string, low: number, high: number) =>
 const HOW_KINDS = ['length', 'measured', 'computed', 'difference', 'judged'] as const
 const sides = () => chosen('Sides', ['pair', 'single'] as const)
 const mending = () => ({
-  fault: named('The fault in words', 200),
-  mend: named('How to mend it', 200),
-  mendNow: boolean().required('Say whether it can be mended now.')
+  fault: named('Fault wording', 200),
+  mend: named('How to correct it', 200),
+  mendNow: boolean().required('Say whether it can be corrected on the day.')
 })
 
 const how = lazy((value: { kind?: string } | undefined) => {
@@ -90,8 +90,8 @@ const how = lazy((value: { kind?: string } | undefined) => {
         kind,
         sides: sides(),
         levels: array().of(words('A level', 160)).required('Levels are missing.').max(9),
-        mend: named('How to mend it', 200),
-        mendNow: boolean().required('Say whether it can be mended now.')
+        mend: named('How to correct it', 200),
+        mendNow: boolean().required('Say whether it can be corrected on the day.')
       }).noUnknown()
     default:
       return object({ kind })
@@ -118,7 +118,7 @@ const step = object({
   direction: mixed<'with' | 'against'>()
     .oneOf(
       ['with', 'against', null as never],
-      ({ value }) => `Direction is ${String(value).slice(0, 20)}; allowed is with, against or null.`
+      ({ value }) => `Direction is ${String(value).slice(0, 20)}; it must be with, against or null.`
     )
     .nullable()
     .defined(),
@@ -135,19 +135,19 @@ export const standardSchema = object({
   standardMin: amount('Standard minutes', 0, 1000),
   passMark: amount('Pass mark', 0, 100),
   makes: array()
-    .of(object({ say: named('What makes it', 200), criteria: array().of(slug('A criterion')).required().max(40) }).noUnknown())
-    .required('What makes it is missing.')
+    .of(object({ say: named('What defines it', 200), criteria: array().of(slug('A criterion')).required().max(40) }).noUnknown())
+    .required('What defines it is missing.')
     .max(12),
-  ownFault: object({ name: named('Its own fault', 120), criterion: slug('The criterion of its own fault') })
-    .required('Its own fault is missing.')
+  ownFault: object({ name: named('Its typical fault', 120), criterion: slug('The criterion of its typical fault') })
+    .required('Its typical fault is missing.')
     .noUnknown(),
   instruments: array()
     .of(
       object({
         id: slug('An instrument’s id'),
         name: named('An instrument', 60),
-        uMm: amount('Uncertainty, mm', 0, 100),
-        commonMm: amount('Common uncertainty, mm', 0, 100),
+        uMm: amount('Measuring error, mm', 0, 100),
+        commonMm: amount('Shared measuring error, mm', 0, 100),
         readings: within('Readings', 1, 9, 'readings')
       }).noUnknown()
     )

@@ -17,7 +17,7 @@ export type TechniquePage = {
   }[]
 }
 
-const slug = (label: string) => named(label, 60).matches(/^[a-z0-9][a-z0-9-]*$/, `${label}: small letters, figures and dashes.`)
+const slug = (label: string) => named(label, 60).matches(/^[a-z0-9][a-z0-9-]*$/, `${label} must be lower-case letters, digits and hyphens.`)
 
 /** A school's own version of a technique, whole. `version` is the one it was written from. */
 export const techniqueSchema = object({
@@ -28,7 +28,7 @@ export const techniqueSchema = object({
     family: chosen('Family', FAMILIES),
     level: within('Level', 1, 3, 'level'),
     after: array().of(slug('A technique before')).required().max(12),
-    steps: array().of(named('A step', 400)).required().min(1, 'There must be at least one step.').max(12, 'At most 12 steps.'),
+    steps: array().of(named('A step', 400)).required().min(1, 'There must be at least one step.').max(12, 'There can be at most 12 steps.'),
     lookAt: named('What to look at', 160),
     clean: named('What counts as clean', 200),
     figure: words('On a figure', 200),

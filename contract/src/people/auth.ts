@@ -8,15 +8,15 @@ export type Role = (typeof ROLES)[number]
 export const ROLE_NAMES: Readonly<Record<Role, string>> = { lead: 'lead assessor', instructor: 'instructor', apprentice: 'apprentice' }
 
 export const signInSchema = object({
-  username: string().label('User name').required('User name is missing.').max(60),
+  username: string().label('Username').required('Username is missing.').max(60),
   password: string().label('Password').required('Password is missing.').max(200)
 }).noUnknown()
 export type SignIn = InferType<typeof signInSchema>
 
 export const setupSchema = object({
-  schoolName: string().label('School').required('The name of the school is missing.').max(80),
-  givenName: string().label('Given name').required('Your given name is missing.').max(60),
-  familyName: string().label('Family name').required('Your family name is missing.').max(60),
+  schoolName: string().label('School').required('School name is missing.').max(80),
+  givenName: string().label('First name').required('Your first name is missing.').max(60),
+  familyName: string().label('Last name').required('Your last name is missing.').max(60),
   username: username(),
   password: password()
 }).noUnknown()

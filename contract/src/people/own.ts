@@ -33,7 +33,7 @@ export const settingsSchema = object({
 }).noUnknown()
 
 export const newPasswordSchema = object({
-  now: string().label('Password now').required('Your password now is missing.').max(200),
+  now: string().label('Current password').required('Your current password is missing.').max(200),
   next: password()
 }).noUnknown()
 export type NewPassword = { readonly now: string; readonly next: string }

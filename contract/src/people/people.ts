@@ -6,16 +6,16 @@ import { boolean, object, string, uuid } from '../shape/yup'
 
 export const inviteSchema = object({
   id: uuid().required(),
-  givenName: named('Given name'),
-  familyName: named('Family name'),
+  givenName: named('First name'),
+  familyName: named('Last name'),
   username: username(),
   email: string()
     .trim()
-    .required('Mail address is missing.')
-    .max(120, 'Mail address is too long; at most 120 characters.')
+    .required('Email address is missing.')
+    .max(120, 'Email address is too long; it can have up to 120 characters.')
     .matches(
       /^[^\s@]+@[^\s@.]+(\.[^\s@.]+)+$/,
-      ({ value }) => `Mail address is ${String(value).slice(0, 60)}; allowed is one such as ada@post.example.`
+      ({ value }) => `Email address is ${String(value).slice(0, 60)}; it must be one such as ada@post.example.`
     ),
   role: chosen('Role', ROLES),
   cohort: cohortOf()

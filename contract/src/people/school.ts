@@ -28,7 +28,7 @@ export type Rounds = RoundsRules
 
 const GRADE_RULE_NAMES: Readonly<Record<keyof GradeRules, string>> = {
   passAt01: 'Passes at',
-  failAt01: 'Does not pass at',
+  failAt01: 'Fails at',
   severityLevels: 'Severity'
 }
 

@@ -22,7 +22,7 @@ const pin = () =>
 export const newPinSchema = object({
   password: string().label('Password').required('Your password is missing.').max(200),
   pin: pin()
-    .test('plain', 'This PIN is one that is tried first. Choose another.', (value) => !value || !isPlainPin(value))
+    .test('plain', 'This PIN is too easy to guess. Choose another.', (value) => !value || !isPlainPin(value))
     .nullable()
     .defined()
 }).noUnknown()
@@ -38,11 +38,11 @@ export const ownPasswordSchema = object({
 export type OwnPassword = { readonly password: string }
 
 export const enrolSchema = object({
-  name: named('Name of the tablet', 40),
+  name: named('Tablet name', 40),
   tableId: string().max(60).nullable().defined(),
   locksAfterMin: number()
-    .label('Minutes until it locks itself')
-    .required('Say after how many minutes it locks itself.')
+    .label('Minutes until it locks')
+    .required('Minutes until it locks is missing.')
     .integer()
     .min(LOCKS_AFTER_MIN.least)
     .max(LOCKS_AFTER_MIN.most)

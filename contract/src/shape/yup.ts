@@ -8,6 +8,6 @@ const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-
 /** A UUID of any version; ours are version 7. */
 export const uuid = () =>
   string().matches(UUID, {
-    message: ({ path, value }) => `${path} is "${String(value).slice(0, 60)}"; allowed is a UUID.`,
+    message: ({ path, value }) => `${path} is "${String(value).slice(0, 60)}"; it must be a UUID.`,
     excludeEmptyString: false
   })

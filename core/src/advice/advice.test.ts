@@ -166,9 +166,9 @@ describe('what is said', () => {
 
   it('answers why-not for what is merely further off, for what is first and for what is not in the rack', () => {
     const advice = advise(adviceRules, asked('back', 3.2))
-    expect(whyNot(advice, 'blade-7f', 'with')).toEqual({ allowed: true, because: ['It is the first choice here.'], nearest: null })
-    expect(whyNot(advice, 'blade-10', 'with').because).toEqual(['It is allowed, but leaves 1.6 mm where 3.2 mm is aimed at.'])
-    expect(whyNot(advice, 'blade-5000', 'with').because).toEqual(['The rack holds no such tool in this direction.'])
+    expect(whyNot(advice, 'blade-7f', 'with')).toEqual({ allowed: true, because: ['This is the first choice here.'], nearest: null })
+    expect(whyNot(advice, 'blade-10', 'with').because).toEqual(['It is allowed, but leaves 1.6 mm where the aim is 3.2 mm.'])
+    expect(whyNot(advice, 'blade-5000', 'with').because).toEqual(['The rack has no such tool for this direction.'])
   })
 
   it('says so where nothing is left', () => {

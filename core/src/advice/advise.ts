@@ -3,7 +3,7 @@ import { bladeOf, lengthLeft, REFERENCE_SERIES, type Direction, type Tool } from
 import type { Advice, AdviceCase, AdviceRule, Ban, Choice, Effect, Fired, When, Which, Within } from './types'
 
 /** What is said where nothing may be used. */
-export const NOTHING_LEFT = 'Scissor or leave; ask the instructor.'
+export const NOTHING_LEFT = 'Scissor it or leave it; ask the instructor.'
 /** A clipper's length meets the plan within this share, or scissors are nearer. Chosen. */
 const MEETS_SHARE = 0.12
 const MEETS_LEAST_MM = 0.4
@@ -262,17 +262,17 @@ export function whyNot({ ranked, bans, aimMm }: Advice, toolId: string, directio
   const is = ({ tool, direction: way }: Choice) => tool.id === toolId && way === direction
   const banned = bans.find(({ choice }) => is(choice))
   const at = ranked.findIndex(is)
-  if (at === 0) return { allowed: true, because: ['It is the first choice here.'], nearest: null }
+  if (at === 0) return { allowed: true, because: ['This is the first choice here.'], nearest: null }
   if (at > 0) {
     const { lengthMm } = ranked[at]!
     const [first] = ranked
     const because =
       lengthMm !== null && aimMm !== null && Math.abs(lengthMm - aimMm) > 0.05
-        ? `It is allowed, but leaves ${lengthMm} mm where ${aimMm} mm is aimed at.`
-        : `It is allowed; ${sayChoice(first!)} comes first.`
+        ? `It is allowed, but leaves ${lengthMm} mm where the aim is ${aimMm} mm.`
+        : `It is allowed, but ${sayChoice(first!)} is preferred.`
     return { allowed: true, because: [because], nearest: first! }
   }
-  if (!banned) return { allowed: false, because: ['The rack holds no such tool in this direction.'], nearest: ranked[0] ?? null }
+  if (!banned) return { allowed: false, because: ['The rack has no such tool for this direction.'], nearest: ranked[0] ?? null }
   const wanted = banned.choice.lengthMm ?? aimMm
   const apart = ({ lengthMm }: Choice) => (lengthMm === null || wanted === null ? Infinity : Math.abs(lengthMm - wanted))
   const nearest = ranked.reduce<Choice | null>((best, choice) => (best && apart(best) <= apart(choice) ? best : choice), null)

@@ -48,14 +48,14 @@ export function signingRight(personId: string, events: readonly AccountEvent[], 
     return {
       signs: false,
       waits: 'confirmation',
-      because: 'the account is new, reset or back, and no other signer has met the person and confirmed it'
+      because: 'the account is new, reset or reinstated, and no other signer has met the person and confirmed it'
     }
   const from = new Date(Date.parse(confirmed.at) + WAIT_HOURS * 3600000)
   if (now < from)
     return {
       signs: false,
       waits: 'hours',
-      because: `the account was confirmed less than ${WAIT_HOURS} hours ago; it signs from ${minuteOf(from)}`
+      because: `the account was confirmed less than ${WAIT_HOURS} hours ago; it can sign from ${minuteOf(from)}`
     }
   return { signs: true }
 }
@@ -73,16 +73,16 @@ export function mayConfirm(confirmerId: string, personId: string, events: readon
   const accountsOf = sameAccounts(events)
   if (accountsOf(personId).has(confirmerId)) return no('you cannot confirm your own account')
   const right = signingRight(personId, events, now)
-  if (right.signs) return no('this account signs already')
+  if (right.signs) return no('this account can already sign')
   if (right.waits === 'welcome') return no('the person has not chosen a password yet')
-  if (right.waits === 'hours') return no('this account is confirmed already and waits')
-  if (!signingRight(confirmerId, events, now).signs) return no('only an account that signs may confirm another')
+  if (right.waits === 'hours') return no('this account is already confirmed and in its waiting time')
+  if (!signingRight(confirmerId, events, now).signs) return no('only an account that can sign may confirm another')
   const makers = new Set(
     events.flatMap(({ kind, personId: of, by }) => (of === personId && UNSETTLES.has(kind) && by ? [...accountsOf(by)] : []))
   )
-  if (makers.has(confirmerId)) return no('you made or reset this account; another signer confirms it')
+  if (makers.has(confirmerId)) return no('you made or reset this account, so another signer must confirm it')
   const isTied = events.some(({ kind, personId: of, by }) => of === confirmerId && TIES.has(kind) && by !== null && makers.has(by))
-  if (isTied) return no('your own account was made, reset or confirmed by the one who made this one; another signer confirms it')
+  if (isTied) return no('the person who made this account also made, reset or confirmed yours, so another signer must confirm it')
   return { may: true }
 }
 
@@ -116,10 +116,10 @@ export function maySaySame(
 ): MayConfirm {
   const no = (because: string): MayConfirm => ({ may: false, because })
   const accountsOf = sameAccounts(events)
-  if (personId === otherId) return no('it is one account')
-  if (!signingRight(actorId, events, now).signs) return no('only an account that signs may say whose accounts they are')
+  if (personId === otherId) return no('they are the same account')
+  if (!signingRight(actorId, events, now).signs) return no('only an account that can sign may link accounts')
   const areSame = accountsOf(personId).has(otherId)
-  if (same) return areSame ? no('this is said already') : { may: true }
-  if (!areSame) return no('they are not said to be one person’s')
-  return accountsOf(personId).has(actorId) ? no('one of them is your own; another signer says it') : { may: true }
+  if (same) return areSame ? no('this is already recorded') : { may: true }
+  if (!areSame) return no('they are not linked')
+  return accountsOf(personId).has(actorId) ? no('one of them is yours, so another signer must do it') : { may: true }
 }

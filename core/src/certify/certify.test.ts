@@ -54,20 +54,20 @@ describe('the finding', () => {
     const finding = findingOf(certificate, facts())
     expect(finding.ready).toBe(true)
     expect(finding.deciding?.gradingId).toBe('g')
-    expect(finding.rules[0].evidence).toContain('risk over all 7 together 27 %')
-    expect(outcome('fresh', {}).evidence).toBe('last worked 2 days ago, limit 60 days')
-    expect(outcome('fresh', { lastWorkOn: '2026-04-14' }).evidence).toBe('last worked today, limit 60 days')
+    expect(finding.rules[0].evidence).toContain('chance of luck over all 7 together 27 %')
+    expect(outcome('fresh', {}).evidence).toBe('last worked 2 days ago; the limit is 60 days')
+    expect(outcome('fresh', { lastWorkOn: '2026-04-14' }).evidence).toBe('last worked today; the limit is 60 days')
   })
 
   it.each<[string, Partial<CertifyFacts>, string, RegExp]>([
     ['techniques', { standings: new Map([['skirt-line', standing('practising')]]) }, 'missing', /0 of 7/],
     ['passedTrim', { trims: [] }, 'missing', /no graded trim yet/],
-    ['passedTrim', { trims: [trim({ outcome: 'secondAssessor' })] }, 'cannotTell', /ask a second assessor/],
-    ['passedTrim', { trims: [trim()], today: '2026-12-01' }, 'missing', /90 days are allowed/],
-    ['dogs', { dogs: [{ id: 'd1', name: 'Flint', coat: 'wire' }] }, 'missing', /dogs: 1, asked 3 \(Flint\); coats: 1, asked 2/],
+    ['passedTrim', { trims: [trim({ outcome: 'secondAssessor' })] }, 'cannotTell', /second assessor needed/],
+    ['passedTrim', { trims: [trim()], today: '2026-12-01' }, 'missing', /it must be within 90 days/],
+    ['dogs', { dogs: [{ id: 'd1', name: 'Flint', coat: 'wire' }] }, 'missing', /dogs: 1 of 3 needed \(Flint\); coats: 1 of 2 needed/],
     ['alike', { trims: [trim({ parts: pairs.map((id, i) => pair(id, i ? 'meets' : 'cannotTell')) })] }, 'cannotTell', /cannot tell/],
-    ['noSafety', { lastSafetyOn: '2026-04-01' }, 'missing', /13 days ago; more than 60 days are asked for/],
-    ['fresh', { lastWorkOn: '2026-01-01' }, 'missing', /limit 60/]
+    ['noSafety', { lastSafetyOn: '2026-04-01' }, 'missing', /13 days ago; it must be more than 60 days ago/],
+    ['fresh', { lastWorkOn: '2026-01-01' }, 'missing', /the limit is 60/]
   ])('%s can be unmet', (kind, change, met, words) => {
     const rule = outcome(kind, change)
     expect(rule.met).toBe(met)
@@ -97,13 +97,13 @@ describe('who signs', () => {
   })
 
   it.each<[string, SigningPerson, Partial<SigningFacts>, RegExp]>([
-    ['the candidate', { ...lead, id: 'ines' }, {}, /no one signs their own work/],
-    ['an apprentice', { ...apprentice, id: 'jun' }, {}, /only assessors sign/],
+    ['the candidate', { ...lead, id: 'ines' }, {}, /no one can sign their own work/],
+    ['an apprentice', { ...apprentice, id: 'jun' }, {}, /only assessors can sign/],
     ['who worked on the dog', lead, { workedOnDog: new Set(['ottilie']) }, /worked on this dog/],
     ['too early', lead, { ready: false }, /not every rule is met/],
-    ['twice', lead, { signed: [lead] }, /has signed already/],
+    ['twice', lead, { signed: [lead] }, /has already signed/],
     ['no lead', instructor2, { signed: [instructor] }, /must be a lead/],
-    ['a third', lead, { signed: [lead2, instructor] }, /two people have signed/]
+    ['a third', lead, { signed: [lead2, instructor] }, /two people have already signed/]
   ])('not %s', (_, person, change, words) => {
     const answer = maySign(person, signing(change))
     expect(answer.may).toBe(false)
@@ -119,17 +119,17 @@ describe('who signs', () => {
       const answer = maySign(person, signing(change))
       return answer.may ? 'may' : answer.because
     }
-    expect(because(lead, { accountsOf: one('ottilie', 'ines') })).toMatch(/no one signs their own work/)
+    expect(because(lead, { accountsOf: one('ottilie', 'ines') })).toMatch(/no one can sign their own work/)
     expect(because(lead, { accountsOf: one('ottilie', 'mira'), workedOnDog: new Set(['mira']) })).toMatch(/worked on this dog/)
-    expect(because(lead, { accountsOf: one('ottilie', 'anneke'), signed: [lead2] })).toMatch(/has signed already/)
+    expect(because(lead, { accountsOf: one('ottilie', 'anneke'), signed: [lead2] })).toMatch(/has already signed/)
     expect(because(lead, { accountsOf: one('ottilie', 'ruben'), signed: [lead2] })).toBe('may')
-    expect(missingSigners([lead, lead2], signing({ accountsOf: one('ottilie', 'anneke') }))).toMatch(/Only Ottilie Marsh may sign/)
+    expect(missingSigners([lead, lead2], signing({ accountsOf: one('ottilie', 'anneke') }))).toMatch(/Only Ottilie Marsh can sign/)
   })
 
   it('says what is missing when the school has too few people', () => {
     expect(missingSigners([lead, instructor], signing())).toBeNull()
-    expect(missingSigners([instructor, instructor2], signing())).toMatch(/No lead assessor may sign/)
-    expect(missingSigners([lead, apprentice], signing())).toMatch(/Only Ottilie Marsh may sign/)
+    expect(missingSigners([instructor, instructor2], signing())).toMatch(/No lead assessor can sign/)
+    expect(missingSigners([lead, apprentice], signing())).toMatch(/Only Ottilie Marsh can sign/)
     expect(missingSigners([lead, instructor], signing({ workedOnDog: new Set(['ottilie']) }))).toMatch(/No lead/)
   })
 })

@@ -32,7 +32,7 @@ function sayFinding(rules: readonly RuleOutcome[], open: readonly RuleOutcome[])
   if (open.length === 0) return `All ${rules.length} rules are met. Two people sign.`
   const unsure = open.filter((rule) => rule.met === 'cannotTell')
   if (unsure.length === open.length)
-    return `It cannot be issued today: ${lowerFirst(unsure[0]!.name)} cannot be told. ${unsure[0]!.evidence}.`
+    return `It cannot be issued today: ${lowerFirst(unsure[0]!.name)} is not known. ${unsure[0]!.evidence}.`
   const missing = open.filter((rule) => rule.met === 'missing')
   return `It cannot be issued today: ${missing.length} of ${rules.length} rules ${missing.length === 1 ? 'is' : 'are'} not met. First: ${lowerFirst(missing[0]!.name)}, ${missing[0]!.evidence.split(':')[0]}.`
 }
@@ -81,7 +81,7 @@ function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTr
       const days = daysBetween(facts.lastSafetyOn, facts.today)
       return answer(
         days > rule.days ? 'met' : 'missing',
-        `last one ${sayAgo(days)}; more than ${rule.days} days are asked for`,
+        `last one ${sayAgo(days)}; it must be more than ${rule.days} days ago`,
         facts.lastSafetyOn
       )
     }
@@ -93,7 +93,7 @@ function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTr
       const event = last.findLast(({ safetyEvents }) => safetyEvents > 0)
       if (!event) return answer('met', last.length < rule.attempts ? `none in all ${last.length}` : `none in the last ${rule.attempts}`)
       const since = last.length - 1 - last.lastIndexOf(event)
-      return answer('missing', `one ${since} attempts ago; ${rule.attempts} must be without`, event.onDate)
+      return answer('missing', `one ${since} attempts ago; the last ${rule.attempts} must have none`, event.onDate)
     }
     case 'holds': {
       const missing = rule.certificates.filter((id) => !facts.held.has(id))
@@ -105,7 +105,7 @@ function answerTo(rule: CertificateRule, facts: CertifyFacts, deciding: GradedTr
     case 'fresh': {
       if (!facts.lastWorkOn) return answer('missing', 'no work on record')
       const days = daysBetween(facts.lastWorkOn, facts.today)
-      return answer(days <= rule.days ? 'met' : 'missing', `last worked ${sayAgo(days)}, limit ${rule.days} days`, facts.lastWorkOn)
+      return answer(days <= rule.days ? 'met' : 'missing', `last worked ${sayAgo(days)}; the limit is ${rule.days} days`, facts.lastWorkOn)
     }
   }
 }
@@ -128,7 +128,7 @@ function competent(rule: Of<'techniques'>, facts: CertifyFacts): Answer {
     .map(({ standing }) => standing!.signalOn!)
     .sort()
     .at(-1)!
-  return answer('met', `${own.map(({ name }) => name).join(', ')}; risk over all ${own.length} together ${risk} %`, last)
+  return answer('met', `${own.map(({ name }) => name).join(', ')}; chance of luck over all ${own.length} together ${risk} %`, last)
 }
 
 const nameOf = (id: string, { techniqueNames }: CertifyFacts) => lowerFirst(techniqueNames.get(id) ?? id)
@@ -175,11 +175,11 @@ function passedTrim(rule: Of<'passedTrim'>, facts: CertifyFacts, deciding: Grade
     const say = `${deciding.dogName}: ${sayMark(deciding.result)}`
     return age <= rule.withinDays
       ? answer('met', say, deciding.onDate)
-      : answer('missing', `${say}, ${sayAgo(age)}; ${rule.withinDays} days are allowed`, deciding.onDate)
+      : answer('missing', `${say}, ${sayAgo(age)}; it must be within ${rule.withinDays} days`, deciding.onDate)
   }
   const unsure = facts.trims.findLast((trim) => trim.settled === null && trim.result.outcome === 'secondAssessor')
   // no mark here: whoever is asked to mark it a second time must not have read the first
-  if (unsure) return answer('cannotTell', `${unsure.dogName}: ask a second assessor`, unsure.onDate)
+  if (unsure) return answer('cannotTell', `${unsure.dogName}: second assessor needed`, unsure.onDate)
   const best = [...facts.trims].sort((a, b) => (b.result.total?.value ?? 0) - (a.result.total?.value ?? 0))[0]
   return answer('missing', best ? `best so far ${sayMark(best.result)}` : 'no graded trim yet', best?.onDate ?? null)
 }
@@ -194,9 +194,9 @@ function enoughTrims(rule: Of<'trims'>, facts: CertifyFacts): Answer {
     (own) => own[0]!.settled !== 'notPassed' && new Set(own.filter(isOver).map(({ assessorId }) => assessorId)).size >= rule.assessors
   )
   const asked = `${rule.count} at ${rule.mark} or more by ${rule.assessors === 1 ? 'one assessor' : `${rule.assessors} assessors`}`
-  if (good.length >= rule.count) return answer('met', `${good.length}, asked ${asked}`, good.at(-1)![0]!.onDate)
+  if (good.length >= rule.count) return answer('met', `${good.length} of ${asked} needed`, good.at(-1)![0]!.onDate)
   const waits = [...visits.values()].some((own) => own.some(isOver) && own.length < rule.assessors)
-  return answer('missing', `${good.length}, asked ${asked}${waits ? '; a second assessor has not marked one of them' : ''}`)
+  return answer('missing', `${good.length} of ${asked} needed${waits ? '; one of them still needs a second assessor' : ''}`)
 }
 
 function enoughDogs(rule: Of<'dogs'>, facts: CertifyFacts): Answer {
@@ -209,7 +209,7 @@ function enoughDogs(rule: Of<'dogs'>, facts: CertifyFacts): Answer {
   const more = facts.dogs.length > 4 ? ` and ${facts.dogs.length - 4} more` : ''
   return answer(
     met ? 'met' : 'missing',
-    `dogs: ${facts.dogs.length}, asked ${rule.dogs}${names ? ` (${names}${more})` : ''}; coats: ${coats.length}, asked ${rule.coats}${coats.length ? ` (${coats.join(', ')})` : ''}`
+    `dogs: ${facts.dogs.length} of ${rule.dogs} needed${names ? ` (${names}${more})` : ''}; coats: ${coats.length} of ${rule.coats} needed${coats.length ? ` (${coats.join(', ')})` : ''}`
   )
 }
 
@@ -223,7 +223,7 @@ function alike(rule: Of<'alike'>, trim: GradedTrim): Answer {
   const widest = parts.reduce((a, b) => (Math.abs(b.valueMm!) > Math.abs(a.valueMm!) ? b : a))
   return answer(
     'met',
-    `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, u ${sayNumber(widest.uMm!)}`,
+    `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, give or take ${sayNumber(widest.uMm!)} mm`,
     trim.onDate
   )
 }

@@ -26,7 +26,7 @@ export function sayRule(rule: CertificateRule, names: RuleNames): string {
   const techniques = (ids: readonly string[]) => list(ids.map((id) => lowerFirst(names.technique(id))))
   switch (rule.kind) {
     case 'techniques':
-      return `Every one of these stands competent: ${techniques(rule.techniques)}.`
+      return `All of these are competent: ${techniques(rule.techniques)}.`
     case 'practised': {
       const how = `${rule.clean ? 'clean and ' : ''}${HELP_WORDS[rule.mostHelp]}`
       const where = [
@@ -42,17 +42,17 @@ export function sayRule(rule: CertificateRule, names: RuleNames): string {
     case 'passedTrim':
       return `A finished trim has passed, graded blind, within the last ${many(rule.withinDays, 'day')}.`
     case 'trims':
-      return `${many(rule.count, 'finished trim')} at ${rule.mark} or more by ${many(rule.assessors, 'assessor')} each, within the last ${many(rule.withinDays, 'day')}${rule.wishes ? '' : ', none with a wish of the owner that changed the trim'}.`
+      return `${many(rule.count, 'finished trim')} at ${rule.mark} or more by ${many(rule.assessors, 'assessor')} each, within the last ${many(rule.withinDays, 'day')}${rule.wishes ? '' : ', none changed for the owner'}.`
     case 'dogs':
       return `The work was done on ${many(rule.dogs, 'dog')} or more, of ${many(rule.coats, 'coat')} or more.`
     case 'alike':
-      return `Left and right meet their measure on the deciding trim: ${list(rule.criteria.map((id) => lowerFirst(names.criterion(id))))}.`
+      return `Left and right match on the deciding trim: ${list(rule.criteria.map((id) => lowerFirst(names.criterion(id))))}.`
     case 'noSafety':
-      return `No safety event within the last ${many(rule.days, 'day')}.`
+      return `No safety event in the last ${many(rule.days, 'day')}.`
     case 'noCritical':
       return `No safety event in the last ${many(rule.attempts, 'attempt')}.`
     case 'holds':
-      return `Holds already: ${list(rule.certificates.map((id) => lowerFirst(names.certificate(id))))}.`
+      return `Already holds: ${list(rule.certificates.map((id) => lowerFirst(names.certificate(id))))}.`
     case 'fresh':
       return `Has worked on a dog within the last ${many(rule.days, 'day')}.`
   }
@@ -60,12 +60,9 @@ export function sayRule(rule: CertificateRule, names: RuleNames): string {
 
 /** How long a certificate stands, and how it is renewed. */
 export function sayTerm({ validMonths, renewal }: Pick<Certificate, 'validMonths' | 'renewal'>): string {
-  if (validMonths === null) return 'It stands for good.'
-  const how =
-    renewal.length === 0
-      ? 'all rules are asked for once more'
-      : `${many(renewal.length, 'rule')} ${renewal.length === 1 ? 'is' : 'are'} asked for`
-  return `It stands for ${many(validMonths, 'month')}; to renew it, ${how}.`
+  if (validMonths === null) return 'It has no end date.'
+  const how = renewal.length === 0 ? 'every rule must be met again' : `${many(renewal.length, 'rule')} must be met`
+  return `It is valid for ${many(validMonths, 'month')}; to renew it, ${how}.`
 }
 
 /** A rule of each kind as it is begun in the editor. */
@@ -91,17 +88,17 @@ export function newRule(kind: CertificateRule['kind']): CertificateRule {
     case 'passedTrim':
       return { kind, name: 'A passed trim, graded blind', withinDays: 90 }
     case 'trims':
-      return { kind, name: 'Trims over the mark', count: 2, mark: 75, assessors: 2, withinDays: 180, wishes: false }
+      return { kind, name: 'Trims at or above the mark', count: 2, mark: 75, assessors: 2, withinDays: 180, wishes: false }
     case 'dogs':
       return { kind, name: 'Three dogs, two coats', dogs: 3, coats: 2 }
     case 'alike':
-      return { kind, name: 'Left and right alike', criteria: [] }
+      return { kind, name: 'Left and right match', criteria: [] }
     case 'noSafety':
       return { kind, name: 'No safety event', days: 60 }
     case 'noCritical':
-      return { kind, name: 'No safety event lately', attempts: 20 }
+      return { kind, name: 'No recent safety event', attempts: 20 }
     case 'holds':
-      return { kind, name: 'Certificates before this one', certificates: [] }
+      return { kind, name: 'Certificates held first', certificates: [] }
     case 'fresh':
       return { kind, name: 'Fresh', days: 60 }
   }

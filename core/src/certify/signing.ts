@@ -29,16 +29,16 @@ const alone: AccountsOf = (id) => new Set([id])
  * nor worked on that dog, under whichever account; at least one did not mark the deciding trim. Source: docs/method.md, Who signs.
  */
 export function maySign(person: SigningPerson, facts: SigningFacts): MaySign {
-  const no = (because: string): MaySign => ({ may: false, because: `${person.name} may not sign: ${because}.` })
+  const no = (because: string): MaySign => ({ may: false, because: `${person.name} cannot sign: ${because}.` })
   const own = (facts.accountsOf ?? alone)(person.id)
   const isOwn = (id: string | null) => id !== null && own.has(id)
-  if (isOwn(facts.candidateId)) return no('no one signs their own work')
-  if (person.role === 'apprentice') return no('only assessors sign')
+  if (isOwn(facts.candidateId)) return no('no one can sign their own work')
+  if (person.role === 'apprentice') return no('only assessors can sign')
   if (person.unsettled) return no(person.unsettled)
   if ([...facts.workedOnDog].some(isOwn)) return no('worked on this dog')
   if (!facts.ready) return no('not every rule is met')
-  if (facts.signed.some((other) => isOwn(other.id))) return no('has signed already; the second signature is another person’s')
-  if (facts.signed.length >= 2) return no('two people have signed already')
+  if (facts.signed.some((other) => isOwn(other.id))) return no('has already signed; someone else must give the second signature')
+  if (facts.signed.length >= 2) return no('two people have already signed')
   const [first] = facts.signed
   if (first && first.role !== 'lead' && person.role !== 'lead') return no('one of the two must be a lead assessor')
   const marker = facts.markedBy === null ? null : (facts.accountsOf ?? alone)(facts.markedBy)
@@ -50,11 +50,11 @@ export function maySign(person: SigningPerson, facts: SigningFacts): MaySign {
 export function missingSigners(people: readonly SigningPerson[], facts: Omit<SigningFacts, 'signed' | 'ready'>): string | null {
   const able = people.filter((person) => maySign(person, { ...facts, ready: true, signed: [] }).may)
   const leads = able.filter((person) => person.role === 'lead')
-  if (leads.length === 0) return 'No lead assessor may sign: each is the candidate or worked on this dog. Ask a lead assessor from outside.'
+  if (leads.length === 0) return 'No lead assessor can sign: each is the candidate or worked on this dog. Ask a lead assessor from outside.'
   const accountsOf = facts.accountsOf ?? alone
   if (able.every(({ id }) => accountsOf(id).has(able[0]!.id)))
-    return `Only ${able[0]!.name} may sign. A second assessor who did not work on this dog is missing.`
+    return `Only ${able[0]!.name} can sign. You need a second assessor who did not work on this dog.`
   if (able.every(({ id }) => facts.markedBy !== null && accountsOf(id).has(facts.markedBy)))
-    return 'Someone who did not mark the deciding trim is missing.'
+    return 'You need a signer who did not mark the deciding trim.'
   return null
 }

@@ -64,7 +64,7 @@ function ruleIssues(rule: CertificateRule, path: string, certificate: Certificat
           ...whole(at('dogs'), dogs, 1, 200, 'dogs'),
           ...whole(at('coats'), coats, 1, 50, 'coats'),
           ...(withinWeeks === null ? [] : whole(at('withinWeeks'), withinWeeks, 1, 260, 'weeks')),
-          ...(dogs > count && count >= 1 ? [never('dogs', dogs, `at most ${count}, as often as it is asked for`)] : []),
+          ...(dogs > count && count >= 1 ? [never('dogs', dogs, `at most ${count}, the number of times asked for`)] : []),
           ...coatIssues(coats, dogs),
           ...(withinWeeks !== null && count > MOST_A_WEEK * withinWeeks
             ? [never('count', count, `at most ${MOST_A_WEEK * withinWeeks} within ${withinWeeks} weeks`)]

@@ -7,7 +7,7 @@ const gate = { dry: true, combed: true, by: 'a', at: '2026-04-14T09:00:00.000Z',
 // The gate: common practice, no published source.
 describe('ready to cut', () => {
   it('needs somebody who says dry and combed, and no mat left in', () => {
-    expect(readyToCut(NOTHING_FOUND)).toEqual({ ready: false, missing: ['Nobody has said yet that this dog is ready to cut.'] })
+    expect(readyToCut(NOTHING_FOUND)).toEqual({ ready: false, missing: ['No one has confirmed that this dog is ready to cut.'] })
     expect(readyToCut({ ...NOTHING_FOUND, gate })).toEqual({ ready: true, missing: [] })
     expect(readyToCut({ ...NOTHING_FOUND, gate: { ...gate, dry: false, combed: false } }).missing.length).toBe(2)
     expect(readyToCut({ ...NOTHING_FOUND, gate, coat: [mat] }).missing).toEqual([
@@ -35,8 +35,8 @@ describe('skin', () => {
       { kind: 'infected', region: 'earInside', side: 'both' }
     ])
     expect(stops.map(({ say }) => say)).toEqual([
-      'A lump at the right ribs: nothing is cut there. Tell the owner; a vet looks at it.',
-      'Infected skin at the inside of the ear: nothing is cut there. Tell the owner; a vet looks at it.'
+      'A lump at the right ribs: do not cut there. Tell the owner and have a vet look at it.',
+      'Infected skin at the inside of the ear: do not cut there. Tell the owner and have a vet look at it.'
     ])
   })
   it('decides blades: the test between the pads counts for the whole dog', () => {
@@ -53,11 +53,11 @@ describe('a dog that may not be worked on', () => {
     expect(standingOf('Rook', null)).toBeNull()
     expect(standingOf('Rook', { ...standing, kind: 'limited' })).toMatchObject({
       blocks: false,
-      say: 'Rook is limited: bites at the clipper.'
+      say: 'Rook can be worked on only with limits: bites at the clipper.'
     })
-    expect(standingOf('Rook', standing)).toMatchObject({ blocks: false, say: expect.stringMatching(/A second person or a vet decides/) })
+    expect(standingOf('Rook', standing)).toMatchObject({ blocks: false, say: expect.stringMatching(/A second person or a vet must decide/) })
     expect(standingOf('Rook', { ...standing, by: ['a', 'b'] })).toMatchObject({ blocks: true, code: 'dogRefused' })
-    expect(standingOf('Rook', { ...standing, vet: true })!.say).toBe('Rook is not worked on: bites at the clipper, by a vet’s word.')
+    expect(standingOf('Rook', { ...standing, vet: true })!.say).toBe('Rook must not be worked on: bites at the clipper, on a vet’s advice.')
   })
 })
 

@@ -33,7 +33,11 @@ export function skinStops(
     .filter(({ kind }) => STOPPING_SKIN.has(kind))
     .map(({ kind, region, side }) => {
       const what = kind === 'lump' ? 'A lump' : `${kind[0]!.toUpperCase()}${kind.slice(1)} skin`
-      return { region, side, say: `${what} at the ${sayPlaceOf(region, side)}: nothing is cut there. Tell the owner; a vet looks at it.` }
+      return {
+        region,
+        side,
+        say: `${what} at the ${sayPlaceOf(region, side)}: do not cut there. Tell the owner and have a vet look at it.`
+      }
     })
 }
 
@@ -55,9 +59,9 @@ export type Ready = { readonly ready: boolean; readonly missing: readonly string
 /** The ready-to-cut gate: dry, combed to the skin, no mat where it will be cut, and who says so. Common practice. */
 export function readyToCut({ gate, coat }: Found): Ready {
   const missing = [
-    ...(gate ? [] : ['Nobody has said yet that this dog is ready to cut.']),
+    ...(gate ? [] : ['No one has confirmed that this dog is ready to cut.']),
     ...(gate && !gate.dry ? ['The coat is not dry.'] : []),
-    ...(gate && !gate.combed ? ['The coat is not combed to the skin: a comb jams, a blade drags.'] : []),
+    ...(gate && !gate.combed ? ['The coat is not combed to the skin: a comb will jam and a blade will drag.'] : []),
     ...coat
       .filter(({ kind, combedOutAt }) => kind === 'mat' && !combedOutAt)
       .map(({ region, side, widthMm }) => `A mat of ${widthMm} mm is still in at the ${sayPlaceOf(region, side)}: take it out first.`)
@@ -81,14 +85,14 @@ export function standingOf(
 ): { readonly code: 'dogLimited' | 'dogRefused'; readonly blocks: boolean; readonly say: string } | null {
   if (!standing) return null
   const { kind, reason, vet, by } = standing
-  if (kind === 'limited') return { code: 'dogLimited', blocks: false, say: `${dog} is limited: ${reason}.` }
+  if (kind === 'limited') return { code: 'dogLimited', blocks: false, say: `${dog} can be worked on only with limits: ${reason}.` }
   const holds = vet || by.length >= 2
   return {
     code: 'dogRefused',
     blocks: holds,
     say: holds
-      ? `${dog} is not worked on: ${reason}${vet ? ', by a vet’s word' : ', two people say so'}.`
-      : `One person refuses ${dog}: ${reason}. A second person or a vet decides.`
+      ? `${dog} must not be worked on: ${reason}${vet ? ', on a vet’s advice' : ', decided by two people'}.`
+      : `One person has refused ${dog}: ${reason}. A second person or a vet must decide.`
   }
 }
 

@@ -12,7 +12,7 @@ describe('what cannot be in a book', () => {
   it('a pull before the dog was born', () => {
     const [issue] = entryIssues(entry('2021-12-24', 'back', 'both', pulled('all')), dog)
     expect(issue).toMatchObject({ code: 'beforeBirth', path: 'on', got: '2021-12-24', weight: 'refused' })
-    expect(issue.say).toBe('Back, 24 Dec 2021: the dog was born on 1 May 2022. Nothing was done to its coat before.')
+    expect(issue.say).toBe('Back, 24 Dec 2021: the dog was born on 1 May 2022, so nothing was done to its coat before then.')
   })
   it('anything that has not been yet', () => {
     expect(codes([entry('2026-04-15', 'back', 'both', pulled('half'))])).toEqual([['notYet', 'refused']])
@@ -27,12 +27,12 @@ describe('what cannot be in a book', () => {
       entry('2026-04-03', 'back', 'both', { kind: 'gap', mm: 0, olderOn: '2026-01-01', newerOn: '2026-02-01' })
     ]
     expect(bookIssues(wrong, dog).map(({ say }) => say)).toEqual([
-      'Back, 1 Apr 2026: mm is 420; allowed is 0 to 300 mm.',
-      'Back, 2 Apr 2026: mm is NaN; allowed is 0 to 300 mm.',
-      'Back, 3 Apr 2026: toMm is -1; allowed is 0 to 300 mm.',
-      'Back, 3 Apr 2026: widthMm is 2; allowed is 5 to 300 mm.',
-      'Back, 3 Apr 2026: share01 is 1.4; allowed is 0.01 to 1.',
-      'Back, 3 Apr 2026: mm is 0; allowed is 0.5 to 80 mm.'
+      'Back, 1 Apr 2026: mm is 420; it must be 0 to 300 mm.',
+      'Back, 2 Apr 2026: mm is NaN; it must be 0 to 300 mm.',
+      'Back, 3 Apr 2026: toMm is -1; it must be 0 to 300 mm.',
+      'Back, 3 Apr 2026: widthMm is 2; it must be 5 to 300 mm.',
+      'Back, 3 Apr 2026: share01 is 1.4; it must be 0.01 to 1.',
+      'Back, 3 Apr 2026: mm is 0; it must be 0.5 to 80 mm.'
     ])
   })
   it('a gap between layers in the wrong order', () => {
@@ -85,7 +85,7 @@ describe('what is kept and said', () => {
       coatCase([entry('2026-03-01', 'back', 'both', pulled('all')), entry('2026-03-29', 'back', 'both', pulled('half'))])
     )
     expect(model.issues.map(({ code, say }) => [code, say])).toEqual([
-      ['nothingToPull', 'Back was pulled bare on 1 Mar 2026: on 29 Mar 2026 nothing can be long enough to grip.']
+      ['nothingToPull', 'Back was pulled bare on 1 Mar 2026, so by 29 Mar 2026 nothing is long enough to grip.']
     ])
   })
 })

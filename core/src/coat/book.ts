@@ -52,7 +52,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
       'on',
       entry.on,
       `${bornOn}, its birth, or later`,
-      `${what()}: the dog was born on ${sayFullDate(bornOn)}. Nothing was done to its coat before.`
+      `${what()}: the dog was born on ${sayFullDate(bornOn)}, so nothing was done to its coat before then.`
     )
   if (entry.on > today)
     refuse(
@@ -60,7 +60,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
       'on',
       entry.on,
       `${today} or earlier`,
-      `${what()}: this day has not come. The book holds what was done; what is planned stands in the what-ifs.`
+      `${what()}: this date is in the future. The book is for work already done; to try out a plan, use Compare plans.`
     )
   const { act } = entry
   const range = (path: string, value: number, { low, high }: { low: number; high: number }, unit: string) => {
@@ -70,7 +70,7 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
         `act.${path}`,
         value,
         `${low} to ${high}${unit}`,
-        `${what()}: ${path} is ${value}; allowed is ${low} to ${high}${unit}.`
+        `${what()}: ${path} is ${value}; it must be ${low} to ${high}${unit}.`
       )
   }
   if (act.kind === 'pulled' && act.share01 !== undefined) range('share01', act.share01, ENTRY_LIMITS.share01, '')
@@ -88,8 +88,8 @@ export function entryIssues(entry: CoatEntry, { bornOn, today }: BookDog): reado
         'gapOrder',
         'act.newerOn',
         act.newerOn,
-        `a day after ${act.olderOn}`,
-        `${what()}: the longer layer was pulled before the shorter one, so ${sayFullDate(act.newerOn)} must lie after ${sayFullDate(act.olderOn)}.`
+        `a date after ${act.olderOn}`,
+        `${what()}: the longer layer was pulled before the shorter one, so ${sayFullDate(act.newerOn)} must be after ${sayFullDate(act.olderOn)}.`
       )
     else if (act.newerOn > entry.on)
       refuse(
@@ -129,7 +129,7 @@ function outOfOrder(entries: readonly CoatEntry[]): readonly BookIssue[] {
     const before = latest.get(entry.place) ?? entry.on
     if (entry.on >= before) latest.set(entry.place, entry.on)
     if (entry.on >= before) return []
-    const say = `${placeName(entry.place)}, ${sayFullDate(entry.on)}, was written after an entry of ${sayFullDate(before)}: it is counted on its own day.`
+    const say = `${placeName(entry.place)}, ${sayFullDate(entry.on)}, was written after an entry for ${sayFullDate(before)}; it counts on its own date.`
     return [said(entry, 'outOfOrder', 'on', entry.on, `${before} or later`, say)]
   })
 }
@@ -152,7 +152,7 @@ function twiceMeasured(entries: readonly CoatEntry[]): readonly BookIssue[] {
           'act.mm',
           act.mm,
           'one length a day at a place',
-          `${placeName(entry.place)} was measured twice on ${sayFullDate(entry.on)}, ${before} and ${act.mm} mm: both are kept and weighed; two on one day tell nothing of growth.`
+          `${placeName(entry.place)} was measured twice on ${sayFullDate(entry.on)}: ${before} and ${act.mm} mm. Both are kept, but two on one day say nothing about growth.`
         )
       ]
     })
@@ -177,7 +177,7 @@ function shrunk(entries: readonly CoatEntry[]): readonly BookIssue[] {
               'act.mm',
               act.mm,
               `about ${before.mm} mm or more`,
-              `${placeName(place)} stood at ${before.mm} mm on ${sayFullDate(before.on)} and ${act.mm} mm on ${sayFullDate(on)}, and nothing is written between: something was pulled or cut, or one reading is wrong. It is not counted as growth.`
+              `${placeName(place)} was ${before.mm} mm on ${sayFullDate(before.on)} and ${act.mm} mm on ${sayFullDate(on)} with nothing recorded in between. Something was pulled or cut, or one reading is wrong, so it does not count as growth.`
             )
           )
         last.set(key, { on, mm: act.mm, uMm: act.uMm })
@@ -204,7 +204,7 @@ export function pulledTooSoon(entries: readonly CoatEntry[], sproutDays: number,
           'on',
           entry.on,
           `about ${Math.ceil(soon)} days after ${before}`,
-          `${placeName(entry.place)} was pulled bare on ${sayFullDate(before)}: on ${sayFullDate(entry.on)} nothing can be long enough to grip.`
+          `${placeName(entry.place)} was pulled bare on ${sayFullDate(before)}, so by ${sayFullDate(entry.on)} nothing is long enough to grip.`
         )
       ]
     })

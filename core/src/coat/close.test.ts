@@ -48,7 +48,7 @@ describe('which parts fit', () => {
     expect(checked).toBeGreaterThanOrEqual(300)
   })
   it('refuses minutes that are none', () => {
-    expect(() => bestParts([], -3)).toThrow('minutes is -3; allowed is 0 to 600 minutes.')
+    expect(() => bestParts([], -3)).toThrow('minutes is -3; it must be 0 to 600 minutes.')
     expect(() => bestParts([{ id: 'x', minutes: NaN, worth: 1 }], 10)).toThrow('x.minutes is NaN')
   })
 })

@@ -27,8 +27,8 @@ describe('days', () => {
     expect(dateOf(dayOf('2026-03-29'))).toBe('2026-03-29')
   })
   it('refuses what is no date', () => {
-    expect(() => dayOf('14 April')).toThrow('date is 14 April; allowed is a date such as 2026-04-14.')
-    expect(() => dayOf('2026-02-31x')).toThrow('allowed is a date')
+    expect(() => dayOf('14 April')).toThrow('date is 14 April; it must be a date such as 2026-04-14.')
+    expect(() => dayOf('2026-02-31x')).toThrow('it must be a date')
   })
 })
 

@@ -22,7 +22,7 @@ describe('left against right', () => {
     // Ref: hand calculation. Bare on 10 November and 21 November: 11 days, 3.3 mm at 0.3 mm a day; half and two tenths rolls leave .31
     expect(lag).toMatchObject({ days: 11, share01: expect.closeTo(0.31, 9), mm: expect.closeTo(3.3, 9) })
     expect(lag.meanDays).toBeCloseTo(0.31 * 11, 6)
-    expect(sayPair(model, 'ribs', today)).toBe('Ribs: the left is 11 days behind, and 31 % of its hair stands 3 mm shorter.')
+    expect(sayPair(model, 'ribs', today)).toBe('Ribs: the left is 11 days behind, and 31 % of its hair is 3 mm shorter.')
   })
   it('is mirrored when the sides are', () => {
     const mirror = outOfStep().map((one) => ({
@@ -96,7 +96,7 @@ describe('warnings', () => {
     const [hole] = warningsOf(coatModel(coatCase(entries)), today, today)
     expect(hole).toMatchObject({ kind: 'hole', place: 'ribs', side: 'left', amount: 40 })
     // 85 % of 55 mm is 46.75: from 1 mm 152.5 days after 30 March
-    expect(hole.say).toContain('level with the coat around it on 30 August')
+    expect(hole.say).toContain('level with the coat around it by 30 August')
   })
   it('soft share over the limit on a stripped place only', () => {
     const stripped = [
@@ -195,16 +195,16 @@ describe('a coat with no book', () => {
     expect(model.isEmpty).toBe(true)
     expect(model.growth.method).toBe('prior')
     expect(model.growth.interval[1] - model.growth.interval[0]).toBeGreaterThan(0.3)
-    expect(sayDog('Sedge', model, today)).toContain('Nobody has written anything into Sedge')
-    expect(sayGrowth(model.growth)).toContain('nothing was measured on this dog yet')
+    expect(sayDog('Sedge', model, today)).toContain('Nothing is written in Sedge')
+    expect(sayGrowth(model.growth)).toContain('the usual rate for dogs')
     expect(worstLag(model, today)).toBeNull()
   })
   it('stands at what its trim leaves where the coat is clipped, full grown where it is stripped', () => {
     const clipped = coatModel(coatCase([], { isWire: false, keptMm: { back: 16 } }))
     expect(stateAt(clipped, 'back', 'left', today).standingMm).toBeCloseTo(16, 0)
-    expect(sayDog('Fable', clipped, today)).toContain('the lengths of its trim are taken for granted')
+    expect(sayDog('Fable', clipped, today)).toContain('the lengths of its trim are assumed')
     expect(stateAt(model, 'back', 'left', today).standingMm).toBe(55)
-    expect(sayDog('Sedge', model, today)).toContain('a full-grown coat is taken for granted')
+    expect(sayDog('Sedge', model, today)).toContain('a full-grown coat is assumed')
   })
   it('lies between slow and fast', () => {
     const given = coatCase([entry('2026-02-01', 'back', 'both', pulled('all'))])
@@ -219,10 +219,10 @@ describe('sentences', () => {
   const model = coatModel(coatCase(outOfStep()))
   it('say the dog, the place and its ages', () => {
     expect(sayDog('Sedge', model, today)).toBe(
-      'Sedge: **the sides are 11 days apart**. The left back is behind on 31 % of its hair, and stands 3 mm shorter.'
+      'Sedge: **the sides are 11 days apart**. The left back is behind on 31 % of its hair, and is 3 mm shorter.'
     )
-    expect(sayState(stateAt(model, 'back', 'right', today))).toBe('Two ages, to 38 mm; 19 % shows nothing yet.')
-    expect(sayState(stateAt(model, 'back', 'right', dayOf('2025-11-20')))).toBe('Bare: nothing shows yet.')
+    expect(sayState(stateAt(model, 'back', 'right', today))).toBe('Two ages, to 38 mm; 19 % has no hair showing yet.')
+    expect(sayState(stateAt(model, 'back', 'right', dayOf('2025-11-20')))).toBe('Bare: no hair showing yet.')
   })
   it('say what was carded and what was cut', () => {
     const carded = coatModel(coatCase([...outOfStep(), entry('2026-04-01', 'back', 'both', { kind: 'carded' })]))

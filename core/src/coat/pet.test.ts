@@ -63,7 +63,7 @@ describe('mats', () => {
     )
   })
   it('refuse weeks that are none', () => {
-    expect(() => matRisk('curly', -1, 'never')).toThrow('weeks is -1; allowed is 0 to 104 weeks.')
+    expect(() => matRisk('curly', -1, 'never')).toThrow('weeks is -1; it must be 0 to 104 weeks.')
   })
 })
 

@@ -24,11 +24,11 @@ export function visibleLayers(layers: readonly LayerOn[], apartMm = 2): readonly
 /** What stands at one side of a place, in a sentence. */
 export function sayState(state: PlaceState): string {
   const shown = visibleLayers(state.layers.filter(({ mm: length }) => length > 0))
-  if (shown.length === 0) return `Bare: nothing shows yet.`
+  if (shown.length === 0) return 'Bare: no hair showing yet.'
   const ages = shown.length === 1 ? 'One age' : `${count(shown.length)[0]!.toUpperCase()}${count(shown.length).slice(1)} ages`
   const parts = [
     `${ages}, to ${mm(shown[0]![0]!.mm)}`,
-    state.empty01 >= 0.005 ? `${percentOf(state.empty01)} shows nothing yet` : 'no gap',
+    state.empty01 >= 0.005 ? `${percentOf(state.empty01)} has no hair showing yet` : 'no gap',
     ...(state.soft01 >= 0.005 ? [`${percentOf(state.soft01)} is soft`] : []),
     ...(state.ripe01 >= 0.005 ? [`${percentOf(state.ripe01)} is ripe`] : []),
     ...(state.undercoat01 < 0.995 ? [`undercoat at ${percentOf(state.undercoat01)} after carding`] : [])
@@ -41,7 +41,7 @@ export function sayPair(model: CoatModel, place: CoatPlace, day: number): string
   const lag = lagAt(model, place, day)
   if (lag.days === 0) return `${placeName(place)}: both sides are in step.`
   const behind = lag.days > 0 ? 'left' : 'right'
-  const stands = Math.abs(lag.mm) >= 0.5 ? `, and ${percentOf(lag.share01)} of its hair stands ${mm(Math.abs(lag.mm))} shorter` : ''
+  const stands = Math.abs(lag.mm) >= 0.5 ? `, and ${percentOf(lag.share01)} of its hair is ${mm(Math.abs(lag.mm))} shorter` : ''
   return `${placeName(place)}: the ${behind} is ${Math.abs(lag.days)} days behind${stands}.`
 }
 
@@ -49,18 +49,17 @@ const TAKEN = { fullGrown: 'a full-grown coat is', trim: 'the lengths of its tri
 
 /** The dog in one sentence; bold parts in double asterisks. */
 export function sayDog(name: string, model: CoatModel, day: number): string {
-  if (model.isEmpty)
-    return `Nobody has written anything into ${name}'s coat book: ${TAKEN[model.takes]} taken for granted, and growth as dogs have it.`
+  if (model.isEmpty) return `Nothing is written in ${name}’s coat book yet: ${TAKEN[model.takes]} assumed, growing at the usual rate.`
   const worst = worstLag(model, day)
   if (!worst || Math.abs(worst.lag.days) <= model.rules.lagDays) return `${name}: **both sides are in step**.`
   const behind = worst.lag.days > 0 ? 'left' : 'right'
-  const stands = Math.abs(worst.lag.mm) >= 0.5 ? `, and stands ${mm(Math.abs(worst.lag.mm))} shorter` : ''
+  const stands = Math.abs(worst.lag.mm) >= 0.5 ? `, and is ${mm(Math.abs(worst.lag.mm))} shorter` : ''
   return `${name}: **the sides are ${Math.abs(worst.lag.days)} days apart**. The ${behind} ${placeName(worst.place).toLowerCase()} is behind on ${percentOf(worst.lag.share01)} of its hair${stands}.`
 }
 
 /** This dog's rate and what it stands on. */
 export function sayGrowth({ method, mmPerDay, interval, n }: Growth): string {
   const rate = `${mmPerDay.toFixed(2)} mm a day, between ${interval[0].toFixed(2)} and ${interval[1].toFixed(2)}`
-  if (method === 'prior') return `Grows ${rate}: nothing was measured on this dog yet, so this is what dogs do, and wide.`
-  return `Grows ${rate}, from ${n} ${n === 1 ? 'measurement' : 'measurements'} of its own.`
+  if (method === 'prior') return `Grows ${rate}. This is the usual rate for dogs, and only rough, until this dog is measured.`
+  return `Grows ${rate}, from ${n} ${n === 1 ? 'measurement' : 'measurements'} on this dog.`
 }

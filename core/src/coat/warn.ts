@@ -62,8 +62,8 @@ function outOfStep(model: CoatModel, { place, growing }: PlaceModel, fromDay: nu
         side: 'both',
         day,
         amount: lag.days,
-        say: `${placeName(place)}: the ${behind} is ${days} days behind on ${percent(lag.share01)} of its hair, ${mm} mm when both stand.`,
-        mend: `Same part, both sides, in one visit from now on; try half instead of a light roll.`
+        say: `${placeName(place)}: the ${behind} is ${days} days behind on ${percent(lag.share01)} of its hair, ${mm} mm shorter when both are grown.`,
+        mend: 'From now on, do both sides of a place in one visit, and try a half roll instead of a light one.'
       }
     ]
   }
@@ -131,8 +131,8 @@ function soft(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: numbe
       side: which,
       day,
       amount: soft01,
-      say: `${named(own.place, which)}: ${percent(soft01)} of the hair was cut since it was pulled and comes back soft.`,
-      mend: `Only pulling it mends it: all the cut hair out, and ${back} days until the new can be gripped.`
+      say: `${named(own.place, which)}: ${percent(soft01)} of the hair has been cut since it was pulled, and grows back soft.`,
+      mend: `Only pulling corrects it: pull all the cut hair, then wait ${back} days until the new hair can be gripped.`
     }))
   }
   return null
@@ -155,9 +155,9 @@ function past(model: CoatModel, own: PlaceModel, side: PatchSide, fromDay: numbe
       day,
       amount: days,
       say: isNow
-        ? `${named(own.place, which)}: nothing was pulled for ${days} days; the coat is one age and must all come out.`
-        : `${named(own.place, which)}: past rolling from ${sayDay(day)} if nothing is pulled before.`,
-      mend: isNow ? 'Pull it all, both sides in one visit, and begin again.' : `Roll it before ${sayDay(day)}.`
+        ? `${named(own.place, which)}: nothing pulled for ${days} days; the coat is all one age and must all come out.`
+        : `${named(own.place, which)}: past rolling from ${sayDay(day)} unless something is pulled first.`,
+      mend: isNow ? 'Pull it all, both sides in one visit, and start again.' : `Roll it before ${sayDay(day)}.`
     }))
   }
   return null
@@ -169,7 +169,7 @@ function holesIn(own: PlaceModel, fromDay: number): readonly Warning[] {
       if (hole.isLevel) return []
       let day = fromDay
       while (day < fromDay + 365 && !(stateOn(history, day).holes[i]?.isLevel ?? true)) day++
-      const level = day < fromDay + 365 ? `level with the coat around it on ${sayDay(day)}` : 'not level within a year'
+      const level = day < fromDay + 365 ? `level with the coat around it by ${sayDay(day)}` : 'not level within a year'
       return [
         {
           kind: 'hole',
@@ -177,8 +177,8 @@ function holesIn(own: PlaceModel, fromDay: number): readonly Warning[] {
           side,
           day: fromDay,
           amount: hole.widthMm,
-          say: `${named(own.place, side)}: a hole ${hole.widthMm} mm wide stands at ${Math.round(hole.mm)} mm; ${level}.`,
-          mend: 'Bring in the hair beside and below it; pull nothing more at this spot, and write it down as come in so.'
+          say: `${named(own.place, side)}: the hair in a ${hole.widthMm} mm hole is ${Math.round(hole.mm)} mm long; ${level}.`,
+          mend: 'Blend in the hair beside and below it, pull no more at this spot, and record it as like this on arrival.'
         }
       ]
     })
@@ -205,8 +205,8 @@ function borders(model: CoatModel, fromDay: number): readonly Warning[] {
           side,
           day: last.day,
           amount: soft01,
-          say: `${named(strip.id, side)}: the ${placeName(strip.clipped).toLowerCase()} was clipped on ${sayDay(last.day)} with the ${sideWord(side)}border unstripped; ${Math.round(soft01 * STRIP_MM)} mm of it turn soft.`,
-          mend: `Strip ${STRIP_MM} mm along the border before the clipper comes here again.`
+          say: `${named(strip.id, side)}: the ${placeName(strip.clipped).toLowerCase()} was clipped on ${sayDay(last.day)} with the ${sideWord(side)}border unstripped; ${Math.round(soft01 * STRIP_MM)} mm of it will turn soft.`,
+          mend: `Strip ${STRIP_MM} mm along the border before using the clipper here again.`
         }
       ]
     })

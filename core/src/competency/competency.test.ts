@@ -143,7 +143,7 @@ describe('where a technique stands', () => {
     expect(stand({ attempts: run(5) })).toMatchObject({
       state: 'practising',
       score: 5,
-      because: '9 clean in a row give the signal; one that is not costs 6.'
+      because: '9 clean tries in a row reach ready; a faulty one costs 6 points.'
     })
     expect(stand({ attempts: run(14) }).state).toBe('ready')
     expect(stand({ attempts: run(14), passedTrimOn: '2026-02-20' })).toMatchObject({ state: 'competent', along01: 1 })

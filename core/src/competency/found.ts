@@ -34,7 +34,7 @@ export function findingsOn(
     if (score < SLIPPING_FROM01 * limits.watch) return null
     const since = watched.lastIndexOf(0) + 1
     const missed = tried.slice(since).filter(({ clean }) => !clean).length
-    const say = `Begins to slip: ${missed} of the last ${tried.length - since} not clean since ${sayDay(tried[since]!.onDate)}; the alarm is at ${limits.watch}, this is ${score}.`
+    const say = `Starting to slip: ${missed} of the last ${tried.length - since} not clean since ${sayDay(tried[since]!.onDate)}. The alarm is at ${limits.watch} points; this is ${score}.`
     return { kind: 'slipping', sinceOn: tried[since]!.onDate, say }
   }
   const from = mode === 'slipping' ? (history.alarmAt ?? -1) + 1 : 0
@@ -47,7 +47,7 @@ export function findingsOn(
   if (best >= RELAPSE.from01 * limits.learning && now <= RELAPSE.to01 * limits.learning && misses >= RELAPSE.misses) {
     const missAt = tried.findIndex(({ clean }, i) => i > bestAt && !clean)
     const on = tried[missAt]!.onDate
-    return { kind: 'relapse', sinceOn: on, say: `Fell back from ${best} to ${now} of ${limits.learning} since ${sayDay(on)}.` }
+    return { kind: 'relapse', sinceOn: on, say: `Has fallen back from ${best} to ${now} of ${limits.learning} points since ${sayDay(on)}.` }
   }
   const after = tried.slice(from + own.indexOf(best) + 1)
   if (after.length < PLATEAU_ATTEMPTS) return null
@@ -56,7 +56,7 @@ export function findingsOn(
   const helps = after.map(({ help }) => HELP_WEIGHT[help])
   if (trendOf(helps).way === 'falls' || isSurer(tried.slice(from), after.length)) return null
   const sinceOn = after[0]!.onDate
-  const say = `No further on for ${after.length} attempts: the best was ${best} of ${limits.learning}, before ${sayDay(sinceOn)}, and help has not fallen.`
+  const say = `Stuck for ${after.length} attempts: the best was ${best} of ${limits.learning} points, before ${sayDay(sinceOn)}, and they need as much help as before.`
   return { kind: 'plateau', sinceOn, say }
 }
 

@@ -62,7 +62,7 @@ describe('what to practise next', () => {
       [],
       RULES
     )
-    expect(found.why).toContain('Clipping asks for it: 1 of 2 coats so far.')
+    expect(found.why).toContain('Clipping needs it: 1 of 2 coats so far.')
   })
 
   it('takes the coat that is new for it, and the dog that comes soon', () => {
@@ -86,7 +86,7 @@ describe('what a chart shows', () => {
     const attempts = tried(stuck.length, 1, (i) => ({ clean: stuck[i], help: 'onePrompt' }))
     expect(found(attempts)).toMatchObject({
       kind: 'plateau',
-      say: expect.stringMatching(/No further on for 14 attempts: the best was 6 of 14/)
+      say: expect.stringMatching(/Stuck for 14 attempts: the best was 6 of 14/)
     })
     // the same with help falling all the while is no plateau
     const freer = attempts.map((own, i): AttemptRecord => ({

@@ -86,11 +86,9 @@ export function practiseNext(
     const why = [
       found ? found.say : because,
       ...(nearest
-        ? [
-            `${upperFirst(lowerFirst(nearest.certificate))} asks for it${nearest.lacks.length ? `: ${nearest.lacks.join(', ')} so far` : ''}.`
-          ]
+        ? [`${upperFirst(lowerFirst(nearest.certificate))} needs it${nearest.lacks.length ? `: ${nearest.lacks.join(', ')} so far` : ''}.`]
         : []),
-      ...(ageing ? [`Last done ${daysSince} days ago; it lapses after ${lapseDays}.`] : []),
+      ...(ageing ? [`Last done ${daysSince} days ago; it lapses after ${lapseDays} days.`] : []),
       ...(dog ? [dog.say] : [])
     ]
     return [{ techniqueId: one.id, name: one.name, score: worth, dog: dog?.chance ?? null, why }]

@@ -32,25 +32,25 @@ const stand = (attempts: AttemptRecord[]) => standingOf({ techniqueName: 'x', at
 
 describe('above the learning chart', () => {
   it('stands where it is, how often it was clean, and how often luck would say otherwise', () => {
-    expect(sayLearning(stand([]))).toBe('No attempt yet that counts.')
+    expect(sayLearning(stand([]))).toBe('No attempts yet that count.')
     const said = sayLearning(stand(tried(10, (i) => ({ clean: i !== 4 }))))
     // by hand: 4 clean, one miss takes it to 0, 5 clean; Wilson of 9 in 10 is 60 to 98 %
-    expect(said).toContain('It stands at 5 of 14. 9 of 10 clean (60 % to 98 %).')
+    expect(said).toContain('Now at 5 of 14 points. 9 of 10 clean (60 % to 98 %).')
     expect(said).toContain(
-      'Within 30 attempts, of 100 who still miss too often 4 would get there by luck; of 100 who are competent, 92 do.'
+      'Of 100 apprentices who are still faulty too often, 4 would get there by luck within 30 attempts; of 100 who are competent, 92 do.'
     )
-    expect(sayLearning(stand(tried(14)))).toContain(`It signalled on 13 April 2026.`)
+    expect(sayLearning(stand(tried(14)))).toContain(`Reached ready on 13 April 2026.`)
   })
 })
 
 describe('above the monitoring chart', () => {
   it('is quiet, counts, or has alarmed', () => {
-    expect(sayWatching(stand(tried(16)))).toBe('Quiet: it alarms at 13, and stands at nought.')
+    expect(sayWatching(stand(tried(16)))).toBe('All well: 0 points; the alarm is at 13.')
     expect(sayWatching(stand(tried(15, (i) => ({ clean: i < 14 }))))).toBe(
-      'It stands at 6; at 13 it alarms. Each clean attempt takes one off.'
+      'Now at 6 points; the alarm is at 13. Each clean attempt takes one off.'
     )
-    expect(sayWatching(stand(tried(16, (i) => ({ clean: i < 14 }))))).toMatch(/^Begins to slip: 2 of the last 2 not clean/)
-    expect(sayWatching(stand(tried(17, (i) => ({ clean: i < 14 }))))).toMatch(/reached its alarm at 13/)
+    expect(sayWatching(stand(tried(16, (i) => ({ clean: i < 14 }))))).toMatch(/^Starting to slip: 2 of the last 2 not clean/)
+    expect(sayWatching(stand(tried(17, (i) => ({ clean: i < 14 }))))).toMatch(/^The alarm at 13 points was reached/)
   })
 })
 
@@ -70,43 +70,43 @@ describe('above the help', () => {
       'alone'
     ] as const
     expect(sayHelp(tried(10, (i) => ({ help: levels[i] })))).toBe(
-      '2 of the last 5 alone, mostly one prompt; help falls over the last 10 (chance alone would do that in under 1 %).'
+      '2 of the last 5 alone, mostly one prompt; help falls over the last 10 (by chance alone in under 1 % of cases).'
     )
     expect(sayHelp(tried(8, (i) => ({ help: i % 2 ? 'alone' : 'onePrompt' })))).toMatch(/no clear change over the last 8\.$/)
-    expect(sayHelp(tried(4, () => ({ counts: false })))).toBe('No attempt yet that counts.')
+    expect(sayHelp(tried(4, () => ({ counts: false })))).toBe('No attempts yet that count.')
   })
 })
 
 describe('above the minutes', () => {
   it('says when, at this rate, with its bounds; or that it is there; or that it does not come', () => {
-    expect(sayTimes([], 'new', TODAY).say).toBe('No minutes yet against a plan.')
+    expect(sayTimes([], 'new', TODAY).say).toBe('No times yet to compare with the plan.')
     expect(
       sayTimes(
         tried(3, () => ({ minutes: 15 })),
         'practising',
         TODAY
       ).say
-    ).toBe('Takes 1.5 times the planned minutes these days. Five attempts are needed to say more.')
+    ).toBe('Now takes 1.5 times the planned time. Five attempts are needed to say more.')
     // by hand: 2.2 n^-.3 comes to 1 at the 14th; nine are done, so five more at 9 in 8 weeks
     const falling = tried(9, (i) => ({ minutes: 22 * (i + 1) ** -0.3 }))
     expect(perWeek(falling, TODAY)).toBe(9 / 8)
     const { when, say } = sayTimes(falling, 'practising', TODAY)
     expect(when).toMatchObject({ kind: 'at', attempt: 14 })
-    expect(say).toMatch(/At 1\.1 a week the planned minutes come about 16 May 2026, 5 times more \(between .+\)\. Clean comes before quick/)
+    expect(say).toMatch(/At 1\.1 a week it reaches the planned time about 16 May 2026, after 5 times more \(between .+\)\. Clean comes before quick/)
     expect(
       sayTimes(
         tried(20, () => ({ minutes: 15 })),
         'competent',
         TODAY
       ).say
-    ).toMatch(/not reached at this rate\.$/)
+    ).toMatch(/it will not reach the planned time\.$/)
     expect(
       sayTimes(
         tried(20, () => ({ minutes: 9 })),
         'competent',
         TODAY
       ).say
-    ).toMatch(/It has come down to the plan\.$/)
+    ).toMatch(/It has come down to the planned time\.$/)
   })
   it('leaves out what does not count, and what no plan knows, but keeps the number of the attempt', () => {
     const mixed = tried(4, (i) => ({ counts: i !== 1, planMinutes: i === 2 ? null : 20 }))
@@ -137,14 +137,14 @@ describe('a wall', () => {
       { t: 2, competent: 1 }
     ])
     expect(sayWall(people, ['Pads', 'Skirt line', 'Blend'])).toBe(
-      '**1** technique is held, **1** slips, **1** comes no further, **1** lapsed, **1** waits to be assessed. Marek needs somebody first. Nobody is competent in skirt line.'
+      '**1** technique is on hold, **1** slips, **1** is stuck, **1** lapsed, **1** is ready to be assessed. Marek needs help first. No one is competent in skirt line.'
     )
     expect(sayWall([{ name: 'Tove', cells: [cell(0, 'competent')] }], ['Pads'])).toBe(
-      'Nothing is held, slips or lapsed. Only one is competent in pads.'
+      'Nothing is on hold, slipping or lapsed. Only one is competent in pads.'
     )
   })
   it('adds up the risk of several techniques', () => {
     // by hand: 1 - .95^2 = .0975
-    expect(sayJointRisk([0.05, 0.05])).toBe('Over all 2 together the risk that one is called competent by luck is 10 %.')
+    expect(sayJointRisk([0.05, 0.05])).toBe('Across all 2 together, the chance that one is found competent by luck is 10 %.')
   })
 })

@@ -62,14 +62,14 @@ describe('a standing', () => {
 
   it('says each state with its reason', () => {
     expect(stand({}).because).toMatch(/No attempt on a live dog yet/)
-    expect(stand({ attempts: many(13) }).because).toBe('1 clean in a row gives the signal; one that is not costs 6.')
-    expect(stand({ attempts: many(14) }).because).toBe('The chart signalled on 14 January 2026; a passed graded trim is still missing.')
+    expect(stand({ attempts: many(13) }).because).toBe('1 clean try reaches ready; a faulty one costs 6 points.')
+    expect(stand({ attempts: many(14) }).because).toBe('Reached ready on 14 January 2026; still needs a graded trim that passes.')
     expect(stand({ attempts: many(14), passedTrimOn: day(13) }).because).toMatch(/and a graded trim has passed/)
     expect(stand({ attempts: many(2), today: day(90) }).because).toBe(
-      'Last done 89 days ago; 60 are allowed. One attempt that counts brings it back.'
+      'Last done 89 days ago; the limit is 60. One attempt that counts brings it back.'
     )
     expect(stand({ attempts: [attempt(3, { seriousSafety: true, clean: false })] }).because).toMatch(
-      /^Held since 4 January 2026: a serious safety event/
+      /^On hold since 4 January 2026 after a serious safety event/
     )
   })
 

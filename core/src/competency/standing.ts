@@ -136,18 +136,19 @@ export function stateOf(row: ChartRow, { passedTrimOn, liftedOn, today }: Around
   const daysSince = row.lastOn ? daysBetween(row.lastOn, today) : null
   const say = (state: State, because: string) => ({ state, because })
   if (row.heldOn !== null && (liftedOn === null || liftedOn < row.heldOn))
-    return say('held', `Held since ${sayDay(row.heldOn)}: a serious safety event. A lead assessor lifts it, with a reason.`)
+    return say('held', `On hold since ${sayDay(row.heldOn)} after a serious safety event. A lead assessor can lift it, with a reason.`)
   if (daysSince !== null && daysSince > rules.lapseDays)
-    return say('lapsed', `Last done ${daysSince} days ago; ${rules.lapseDays} are allowed. One attempt that counts brings it back.`)
-  if (row.mode === 'slipping') return say('slipping', `Was found competent on ${sayDay(row.signalOn!)}, and has missed too often since.`)
+    return say('lapsed', `Last done ${daysSince} days ago; the limit is ${rules.lapseDays}. One attempt that counts brings it back.`)
+  if (row.mode === 'slipping')
+    return say('slipping', `Was found competent on ${sayDay(row.signalOn!)}, but has had too many faulty attempts since.`)
   if (row.signalOn !== null)
     return passedTrimOn === null
-      ? say('ready', `The chart signalled on ${sayDay(row.signalOn)}; a passed graded trim is still missing.`)
-      : say('competent', `The chart signalled on ${sayDay(row.signalOn)} and a graded trim has passed.`)
+      ? say('ready', `Reached ready on ${sayDay(row.signalOn)}; still needs a graded trim that passes.`)
+      : say('competent', `Reached ready on ${sayDay(row.signalOn)}, and a graded trim has passed.`)
   if (row.attempts === 0) return say('new', 'No attempt on a live dog yet that an instructor watched or inspected.')
   const { limit, k } = designLearningChart(rules)
   const toGo = limit - row.score
-  return say('practising', `${toGo} clean in a row give${toGo === 1 ? 's' : ''} the signal; one that is not costs ${k}.`)
+  return say('practising', `${toGo} clean ${toGo === 1 ? 'try reaches' : 'tries in a row reach'} ready; a faulty one costs ${k} points.`)
 }
 
 /**

@@ -36,12 +36,12 @@ export function scarce(people: readonly Person[], techniques: number): { readonl
 }
 
 const WORDS: readonly (readonly [WallWord, string, string])[] = [
-  ['held', 'technique is held', 'techniques are held'],
+  ['held', 'technique is on hold', 'techniques are on hold'],
   ['slipping', 'slips', 'slip'],
   ['relapse', 'fell back', 'fell back'],
-  ['plateau', 'comes no further', 'come no further'],
+  ['plateau', 'is stuck', 'are stuck'],
   ['lapsed', 'lapsed', 'lapsed'],
-  ['ready', 'waits to be assessed', 'wait to be assessed']
+  ['ready', 'is ready to be assessed', 'are ready to be assessed']
 ]
 
 /** The sentence above a wall; people come sorted by need. */
@@ -51,12 +51,12 @@ export function sayWall(people: readonly Person[], names: readonly string[]): st
     const n = words.filter((own) => own === word).length
     return n === 0 ? [] : [`**${n}** ${n === 1 ? one : more}`]
   })
-  const first = people[0] && needOf(people[0].cells) > 0 ? ` ${people[0].name} needs somebody first.` : ''
+  const first = people[0] && needOf(people[0].cells) > 0 ? ` ${people[0].name} needs help first.` : ''
   const rare = scarce(people, names.length)
   const nobody = rare.filter(({ competent }) => competent === 0)
   const few = nobody.length > 0 ? nobody : rare
   const list = few.slice(0, 3).map(({ t }) => names[t]!.toLowerCase())
   const more = few.length > 3 ? ` and ${few.length - 3} more` : ''
-  const scarceSay = few.length === 0 ? '' : ` ${nobody.length > 0 ? 'Nobody is' : 'Only one is'} competent in ${list.join(', ')}${more}.`
-  return `${told.length > 0 ? `${told.join(', ')}.` : 'Nothing is held, slips or lapsed.'}${first}${scarceSay}`
+  const scarceSay = few.length === 0 ? '' : ` ${nobody.length > 0 ? 'No one is' : 'Only one is'} competent in ${list.join(', ')}${more}.`
+  return `${told.length > 0 ? `${told.join(', ')}.` : 'Nothing is on hold, slipping or lapsed.'}${first}${scarceSay}`
 }

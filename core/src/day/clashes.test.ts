@@ -33,8 +33,8 @@ describe('a visit in the day', () => {
   it('blocks a dog, an apprentice and a table that are busy, and says which', () => {
     const clashes = clashesOf([{ ...other, dogId: 'flint', apprenticeId: 'bram', tableId: 't1' }], { ...wanted, dogCanStandMin: 300 })
     expect(clashes.map(({ say }) => say)).toEqual([
-      'Flint stands on another table already.',
-      'Bram works on another dog already.',
+      'Flint is already on another table.',
+      'Bram is already working on another dog.',
       'Table 1 is taken.'
     ])
     expect(clashes.every(({ blocks }) => blocks)).toBe(true)
@@ -43,7 +43,11 @@ describe('a visit in the day', () => {
   it('lets them again once the table was closed, and counts the dog’s minutes over the whole day', () => {
     const closed = { ...other, dogId: 'flint', apprenticeId: 'bram', tableId: 't1', minutes: 30, closed: true }
     expect(clashesOf([closed], wanted)).toEqual([
-      { code: 'dogMinutes', blocks: false, say: 'Flint would stand 125 minutes today and can stand 100: plan a break or less of the trim.' }
+      {
+        code: 'dogMinutes',
+        blocks: false,
+        say: 'Flint would be on the table for 125 minutes today and can manage 100: plan a break, or less of the trim.'
+      }
     ])
     expect(codes([{ ...closed, minutes: 5 }])).toEqual([])
   })
@@ -72,9 +76,9 @@ describe('a table that is moved', () => {
     ['where nothing stands', [300, 100], null],
     ['beside another, clear of it', [7520, 3000], null],
     ['below another, clear of it', [4000, 5700], null],
-    ['on another', [4500, 3900], /Table 4 stands there: leave 3520 mm across or 2700 mm down/],
-    ['through the left wall', [-10, 500], /From the left wall is -10 mm; allowed is 0 to 8480 mm/],
-    ['through the near wall', [500, 7500], /From the far wall is 7500 mm; allowed is 0 to 6300 mm/]
+    ['on another', [4500, 3900], /Table 4 is in the way: leave 3520 mm across or 2700 mm down/],
+    ['through the left wall', [-10, 500], /From the left wall is -10 mm; it must be 0 to 8480 mm/],
+    ['through the near wall', [500, 7500], /From the far wall is 7500 mm; it must be 0 to 6300 mm/]
   ])('%s', (_, [xMm, yMm], words) => {
     const issue = placeIssue(room, { xMm, yMm }, [other])
     if (words === null) expect(issue).toBeNull()

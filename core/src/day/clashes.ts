@@ -31,9 +31,9 @@ export function clashesOf(day: readonly DayVisit[], wanted: WantedVisit): readon
   const open = day.filter(({ closed }) => !closed)
   const clashes: Clash[] = [...(wanted.against ?? [])]
   if (open.some(({ dogId }) => dogId === wanted.dogId))
-    clashes.push({ code: 'dogTwice', blocks: true, say: `${wanted.dog} stands on another table already.` })
+    clashes.push({ code: 'dogTwice', blocks: true, say: `${wanted.dog} is already on another table.` })
   if (open.some(({ apprenticeId }) => apprenticeId === wanted.apprenticeId))
-    clashes.push({ code: 'apprenticeTwice', blocks: true, say: `${wanted.apprentice} works on another dog already.` })
+    clashes.push({ code: 'apprenticeTwice', blocks: true, say: `${wanted.apprentice} is already working on another dog.` })
   if (open.some(({ tableId }) => tableId === wanted.tableId))
     clashes.push({ code: 'tableTaken', blocks: true, say: `Table ${wanted.tableNumber} is taken.` })
   const before = day.filter(({ dogId }) => dogId === wanted.dogId).reduce((sum, { minutes }) => sum + minutes, 0)
@@ -42,7 +42,7 @@ export function clashesOf(day: readonly DayVisit[], wanted: WantedVisit): readon
     clashes.push({
       code: 'dogMinutes',
       blocks: false,
-      say: `${wanted.dog} would stand ${total} minutes today and can stand ${wanted.dogCanStandMin}: plan a break or less of the trim.`
+      say: `${wanted.dog} would be on the table for ${total} minutes today and can manage ${wanted.dogCanStandMin}: plan a break, or less of the trim.`
     })
   return clashes.sort((a, b) => Number(b.blocks) - Number(a.blocks))
 }
@@ -79,10 +79,10 @@ export function placeIssue(
   others: readonly { readonly number: number; readonly xMm: number; readonly yMm: number }[]
 ): string | null {
   const [farX, farY] = [Math.max(0, widthMm - STAND_MM.wide), Math.max(0, depthMm - STAND_MM.deep)]
-  if (place.xMm < 0 || place.xMm > farX) return `From the left wall is ${place.xMm} mm; allowed is 0 to ${farX} mm.`
-  if (place.yMm < 0 || place.yMm > farY) return `From the far wall is ${place.yMm} mm; allowed is 0 to ${farY} mm.`
+  if (place.xMm < 0 || place.xMm > farX) return `From the left wall is ${place.xMm} mm; it must be 0 to ${farX} mm.`
+  if (place.yMm < 0 || place.yMm > farY) return `From the far wall is ${place.yMm} mm; it must be 0 to ${farY} mm.`
   const near = others.find((other) => Math.abs(other.xMm - place.xMm) < STAND_MM.wide && Math.abs(other.yMm - place.yMm) < STAND_MM.deep)
-  return near ? `Table ${near.number} stands there: leave ${STAND_MM.wide} mm across or ${STAND_MM.deep} mm down between them.` : null
+  return near ? `Table ${near.number} is in the way: leave ${STAND_MM.wide} mm across or ${STAND_MM.deep} mm down between them.` : null
 }
 
 /** The place nearest to a wanted one that keeps a table inside the room, mm, on a grid of `stepMm`. */

@@ -13,7 +13,7 @@ export type CoreIssue = {
 export class CoreError extends Error {
   readonly issue: CoreIssue
   constructor(issue: CoreIssue) {
-    super(`${issue.path} is ${String(issue.got)}; allowed is ${issue.limit}.`)
+    super(`${issue.path} is ${String(issue.got)}; it must be ${issue.limit}.`)
     this.name = 'CoreError'
     this.issue = issue
   }

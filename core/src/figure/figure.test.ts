@@ -151,7 +151,7 @@ describe('a figure', SLOW, () => {
 
   it('refuses a length no dog has', () => {
     const figure = bake(1000)
-    expect(() => figure.dress({ lengths: { ...plan, back: -3 } })).toThrow(/lengths\.back is -3; allowed is 0 to 300 mm/)
+    expect(() => figure.dress({ lengths: { ...plan, back: -3 } })).toThrow(/lengths\.back is -3; it must be 0 to 300 mm/)
     expect(() => figure.dress({ lengths: { ...plan, back: 900 } })).toThrow(/lengths\.back is 900/)
   })
 

@@ -63,7 +63,7 @@ describe('the mark', () => {
   it('takes a severity that a school has found out, and refuses what none can be', () => {
     const answers = withLevels(standard, 'handling', [3, 3, 4, 4])
     expect(grade(answers, { rules: { ...GRADE_RULES, severityLevels: 0.6 } }).outcome).toBe('secondAssessor')
-    expect(() => grade(answers, { rules: { ...GRADE_RULES, severityLevels: 2 } })).toThrow('rules.severityLevels is 2; allowed is 0 to 1.')
+    expect(() => grade(answers, { rules: { ...GRADE_RULES, severityLevels: 2 } })).toThrow('rules.severityLevels is 2; it must be 0 to 1.')
     expect(() => grade(answers, { rules: { ...GRADE_RULES, passAt01: NaN } })).toThrow(/rules.passAt01 is NaN/)
   })
 })
@@ -84,11 +84,11 @@ describe('the verdict by one joint chance', () => {
   })
 
   it('says which limit it is about', () => {
-    expect(grade(withLevels(standard, 'handling', [2])).because).toBe('Handling and safety, at 50, lies under its floor of 75.')
+    expect(grade(withLevels(standard, 'handling', [2])).because).toBe('Handling and safety, at 50, is below its minimum of 75.')
     expect(grade(withLevels(standard, 'handling', [3])).because).toMatch(
-      /^Handling and safety, at 7\d, may lie on either side of its floor of 75.$/
+      /^Handling and safety, at 7\d, may be above or below its minimum of 75.$/
     )
-    expect(grade(answersAtTarget(standard)).because).toBe('The mark clears the pass mark of 70, and every section its floor.')
+    expect(grade(answersAtTarget(standard)).because).toBe('The mark is above the pass mark of 70, and every section is above its minimum.')
     expect(grade(answersAtTarget(standard), { critical: ['skin-cut'] })).toMatchObject({ outcome: 'notPassed', passChance01: 0 })
   })
 
@@ -97,7 +97,7 @@ describe('the verdict by one joint chance', () => {
     const unworked = [...new Set(standard.criteria.map(({ region }) => region))].filter((region) => region !== 'pads')
     const result = grade(answersAtTarget(standard), { unworked })
     expect(result.outcome).toBe('feedbackOnly')
-    expect(result.because).toMatch(/no step of this apprentice is recorded/)
+    expect(result.because).toMatch(/this apprentice has no recorded step/)
     expect(grade(answersAtTarget(standard), { unworked: ['brow'] }).outcome).toBe('passed')
   })
 })

@@ -68,7 +68,7 @@ function limitsOf({ passMark }: Standard, { rows, sections }: SimulatedMarks, to
     ...sections.map(({ name, floor }, s) => ({
       chance: shareOf(rows, (row) => row[s + 1]! >= floor),
       name: `${name}, at ${median(s + 1)},`,
-      limit: `its floor of ${floor}`
+      limit: `its minimum of ${floor}`
     }))
   ]
 }
@@ -81,14 +81,17 @@ function decide(
   { passAt01, failAt01 }: GradeRules
 ): { outcome: Outcome; because: string } {
   if (chance >= passAt01)
-    return { outcome: 'passed', because: `The mark clears the pass mark of ${standard.passMark}, and every section its floor.` }
+    return {
+      outcome: 'passed',
+      because: `The mark is above the pass mark of ${standard.passMark}, and every section is above its minimum.`
+    }
   const limits = limitsOf(standard, simulated, top).sort((a, b) => a.chance - b.chance)
   const outcome = chance <= failAt01 ? 'notPassed' : 'secondAssessor'
   const clear = limits.filter((limit) => limit.chance <= failAt01)
   if (outcome === 'notPassed' && clear.length > 0)
-    return { outcome, because: `${clear.map(({ name, limit }) => `${name} lies under ${limit}`).join('. ')}.` }
+    return { outcome, because: `${clear.map(({ name, limit }) => `${name} is below ${limit}`).join('. ')}.` }
   // no limit is missed for certain, but together they are hardly ever reached
   const unsure = limits.filter((limit, i) => i === 0 || limit.chance < passAt01)
-  const may = unsure.map(({ name, limit }) => `${name} may lie on either side of ${limit}`).join('. ')
-  return { outcome, because: outcome === 'notPassed' ? `${may}. Together they are hardly ever reached.` : `${may}.` }
+  const may = unsure.map(({ name, limit }) => `${name} may be above or below ${limit}`).join('. ')
+  return { outcome, because: outcome === 'notPassed' ? `${may}. It rarely reaches all of them at once.` : `${may}.` }
 }

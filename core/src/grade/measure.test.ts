@@ -15,12 +15,12 @@ describe('a length from readings', () => {
   })
 
   it.each([[[-3]], [[900]]])('refuses the reading %j', (readings) => {
-    expect(() => fromReadings(readings, gauge)).toThrow(/reading is .*; allowed is 0 to 300 mm/)
+    expect(() => fromReadings(readings, gauge)).toThrow(/reading is .*; it must be 0 to 300 mm/)
   })
 
-  it('refuses a reading that is no number', () => expect(() => fromReadings([Number.NaN], gauge)).toThrow(/is NaN; allowed is a finite/))
+  it('refuses a reading that is no number', () => expect(() => fromReadings([Number.NaN], gauge)).toThrow(/is NaN; it must be a finite/))
 
-  it('refuses no reading at all', () => expect(() => fromReadings([], gauge)).toThrow(/readings is 0; allowed is 1 to 9/))
+  it('refuses no reading at all', () => expect(() => fromReadings([], gauge)).toThrow(/readings is 0; it must be 1 to 9/))
 })
 
 describe('conformity with the full-marks band', () => {

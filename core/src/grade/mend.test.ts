@@ -15,27 +15,19 @@ const level = (value: number): SideAnswer => ({ kind: 'level', level: value })
 describe('the sentence of a cut', () => {
   // each written by hand from the rule: the dog's own side, the place, the millimetres
   it.each<[string, Answers, string]>([
-    [
-      'one side longer',
-      { 'foreleg-length': pair(46, 35) },
-      'Left foreleg stands 11 mm prouder than the right at half height: take it back 11 mm.'
-    ],
-    [
-      'the other side',
-      { 'foreleg-length': pair(35, 46) },
-      'Right foreleg stands 11 mm prouder than the left at half height: take it back 11 mm.'
-    ],
+    ['one side longer', { 'foreleg-length': pair(46, 35) }, 'Left foreleg is 11 mm longer than the right at half height: take off 11 mm.'],
+    ['the other side', { 'foreleg-length': pair(35, 46) }, 'Right foreleg is 11 mm longer than the left at half height: take off 11 mm.'],
     [
       'both longer',
       { 'foreleg-length': pair(47, 45) },
-      'Foreleg is long on both sides at half height: take the left back 12 mm and the right 10 mm.'
+      'Foreleg is long on both sides at half height: take 12 mm off the left and 10 mm off the right.'
     ],
     [
       'a side that is not compared',
       { 'back-length': pair(7, 3.2) },
-      'Left back is 3.8 mm long one hand behind the withers: take it back 4 mm.'
+      'Left back is 3.8 mm too long one hand behind the withers: take off 4 mm.'
     ],
-    ['a single length', { 'beard-length': { whole: mm(75) } }, 'Beard is 20 mm long at the chin: take it back 20 mm.'],
+    ['a single length', { 'beard-length': { whole: mm(75) } }, 'Beard is 20 mm too long at the chin: take off 20 mm.'],
     [
       'a line that is not straight',
       { 'skirt-line': { left: mm(9), right: mm(1) } },
@@ -54,8 +46,12 @@ describe('the sentence of a cut', () => {
   ])('%s', (_, answers, sentence) => expect(mend(answers).mend[0].say).toBe(sentence))
 
   it.each<[string, Answers, string]>([
-    ['short on both sides', { 'foreleg-length': pair(20, 20) }, 'Left foreleg is 15 mm short at half height: leave it, next time.'],
-    ['a single length that is short', { 'tail-length': { whole: mm(1) } }, 'Tail is 3 mm short on the upper side: leave it, next time.'],
+    ['short on both sides', { 'foreleg-length': pair(20, 20) }, 'Left foreleg is 15 mm short at half height: leave it longer next time.'],
+    [
+      'a single length that is short',
+      { 'tail-length': { whole: mm(1) } },
+      'Tail is 3 mm short on the upper side: leave it longer next time.'
+    ],
     ['handling', { 'h-chin': { whole: level(1) } }, 'Chin hold: tongue not barred. Next time: cup the jaw, thumb before the lip.']
   ])('waits: %s', (_, answers, sentence) => {
     const result = mend(answers)
@@ -80,14 +76,14 @@ describe('the sentence of a cut', () => {
     expect(result.mend.length > 0).toBe(cuts)
     if (!cuts)
       expect(result.nextTime[0]).toBe(
-        'Left cheek is 3.8 mm long at the widest part of the face, but it burned before: leave it, never shorter there.'
+        'Left cheek is 3.8 mm too long at the widest part of the face, but the dog was burned here before: leave it, never go shorter.'
       )
   })
 
   it('a burn keeps the shape from being cut there as well', () => {
     const result = mend({ 'beard-shape': { whole: level(1) } }, [{ region: 'beard', side: 'both' }])
     expect(result.mend).toEqual([])
-    expect(result.nextTime[0]).toContain('never shorter there')
+    expect(result.nextTime[0]).toContain('never go shorter')
   })
 })
 

@@ -126,7 +126,7 @@ function sayLengthMend(
   if (cutAt.length === 0) {
     if (isShort)
       return {
-        say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it, next time.`,
+        say: `${sayPlace(criterion, shortest.side)} is ${shortBy} mm short ${criterion.place}: leave it longer next time.`,
         wait: true,
         side: shortest.side
       }
@@ -134,7 +134,7 @@ function sayLengthMend(
     if (burned) {
       const over = sayNumber(overTarget(burned))
       return {
-        say: `${sayPlace(criterion, burned.side)} is ${over} mm long ${criterion.place}, but it burned before: leave it, never shorter there.`,
+        say: `${sayPlace(criterion, burned.side)} is ${over} mm too long ${criterion.place}, but the dog was burned here before: leave it, never go shorter.`,
         wait: true,
         side: burned.side
       }
@@ -155,7 +155,7 @@ function sayLengthMend(
     const prouder = sayNumber(overTarget(group[i]!) - overTarget(group[1 - i]!))
     const other = group[1 - i]!.side
     return {
-      say: `${sayPlace(criterion, group[i]!.side)} stands ${prouder} mm prouder than the ${other} ${criterion.place}: take it back ${sayNumber(cuts[i]!)} mm.`,
+      say: `${sayPlace(criterion, group[i]!.side)} is ${prouder} mm longer than the ${other} ${criterion.place}: take off ${sayNumber(cuts[i]!)} mm.`,
       wait: false,
       side: group[i]!.side
     }
@@ -163,13 +163,13 @@ function sayLengthMend(
   if (cutAt.length === 2) {
     const name = regionName(criterion.region)
     return {
-      say: `${name} is long on both sides ${criterion.place}: take the left back ${sayNumber(cuts[0]!)} mm and the right ${sayNumber(cuts[1]!)} mm.`,
+      say: `${name} is long on both sides ${criterion.place}: take ${sayNumber(cuts[0]!)} mm off the left and ${sayNumber(cuts[1]!)} mm off the right.`,
       wait: false,
       side: cuts[0]! >= cuts[1]! ? group[0]!.side : group[1]!.side
     }
   }
   return {
-    say: `${sayPlace(criterion, group[i]!.side)} is ${sayNumber(overTarget(group[i]!))} mm long ${criterion.place}: take it back ${sayNumber(cuts[i]!)} mm.`,
+    say: `${sayPlace(criterion, group[i]!.side)} is ${sayNumber(overTarget(group[i]!))} mm too long ${criterion.place}: take off ${sayNumber(cuts[i]!)} mm.`,
     wait: false,
     side: group[i]!.side
   }
@@ -185,7 +185,7 @@ function mendPair(part: Part, burns: readonly BurnPlace[]): Candidate[] {
   if (share >= 1 || isBurned(criterion, side, burns)) return []
   const mm = sayNumber(Math.abs(beyond))
   const cutMm = { left: side === 'left' ? Math.abs(beyond) : 0, right: side === 'right' ? Math.abs(beyond) : 0 }
-  const say = `${sayPlace(criterion, side)} stands ${mm} mm prouder than the ${side === 'left' ? 'right' : 'left'}: take it back ${mm} mm.`
+  const say = `${sayPlace(criterion, side)} is ${mm} mm longer than the ${side === 'left' ? 'right' : 'left'}: take off ${mm} mm.`
   return [{ criterionId: criterion.id, side, region: criterion.region, cutMm, gain: part.weight * (1 - share), say }]
 }
 
@@ -204,7 +204,7 @@ function mendOther(part: Part, burns: readonly BurnPlace[]): Candidate[] {
   const where = how.kind === 'judged' && part.side !== 'whole' ? ` (${place.toLowerCase()})` : ''
   if (!how.mendNow) return [{ ...base, gain: 0, say: `${finding}${where}. Next time: ${how.mend}.`, wait: true }]
   if (isBurned(criterion, part.side, burns)) {
-    return [{ ...base, gain: 0, say: `${finding}${where}, but it burned before: leave it, never shorter there.`, wait: true }]
+    return [{ ...base, gain: 0, say: `${finding}${where}, but the dog was burned here before: leave it, never go shorter.`, wait: true }]
   }
   return [{ ...base, gain: part.weight * (1 - share), say: `${finding}${where}: ${how.mend}.` }]
 }

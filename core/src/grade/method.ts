@@ -85,5 +85,8 @@ export function decidedBefore({ open, outside }: MarkCase, total: Estimate | nul
 /** What a critical fault says where it alone fails the trim. */
 export function failedByCap(standard: Standard, cap: GradeResult['cap']): { outcome: Outcome; because: string } | null {
   if (!cap || cap.mark >= standard.passMark) return null
-  return { outcome: 'notPassed', because: `${cap.faults.join(' and ')} holds the mark at ${cap.mark}; pass is ${standard.passMark}.` }
+  return {
+    outcome: 'notPassed',
+    because: `${cap.faults.join(' and ')}: limits the mark to ${cap.mark}; the pass mark is ${standard.passMark}.`
+  }
 }

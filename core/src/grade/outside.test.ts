@@ -4,7 +4,7 @@ import { gradeResult, outsideAnswers, sidesOf } from '.'
 
 const standard = standards.find(({ id }) => id === 'bearded-pet')!
 const instructor = { kind: 'instructor' } as const
-const excused = { kind: 'excused', reason: 'the dog could stand no longer' } as const
+const excused = { kind: 'excused', reason: 'the dog had had enough' } as const
 const inRegion = (region: string) => standard.criteria.filter((one) => one.region === region && one.how.kind !== 'difference')
 
 describe('what an apprentice does not answer for', () => {

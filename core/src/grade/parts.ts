@@ -217,7 +217,7 @@ function judge(part: Part, standard: Standard, level: number | null): Judgement 
   const plain = { departure: null, conformity01: null } as const
   const { answer, how, measured } = part
   if (!answer) return { ...plain, verdict: 'notAnswered', say: 'not answered' }
-  if (answer.kind === 'excused') return { ...plain, verdict: 'excused', say: `came in so: ${answer.reason}` }
+  if (answer.kind === 'excused') return { ...plain, verdict: 'excused', say: `like this on arrival: ${answer.reason}` }
   if (answer.kind === 'instructor') return { ...plain, verdict: 'instructor', say: 'finished by the instructor' }
   if (how.kind === 'judged') {
     return { ...plain, verdict: level! >= MEETS_FROM_LEVEL ? 'meets' : 'fails', say: `${level}: ${how.levels[level!]}` }
@@ -242,8 +242,8 @@ function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', depar
   const unit = unitOf(how)
   if (verdict === 'cannotTell') {
     return part.measured!.method === 'by eye'
-      ? 'cannot tell by eye: gauge it'
-      : `cannot tell at ${sayNumber(value)} ${unit}, u ${sayNumber(u)}: measure again`
+      ? 'cannot tell by eye: use the gauge'
+      : `cannot tell at ${sayNumber(value)} ${unit}, give or take ${sayNumber(u)}: measure again`
   }
   if (how.kind === 'difference') {
     const beyond = value - (how.agreedMm ?? 0)

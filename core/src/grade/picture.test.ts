@@ -87,7 +87,7 @@ describe('a measure on the grade sheet', () => {
     expect(pair).toMatchObject({ basis: 'picture', valueMm: -6, uMm: 1.4, verdict: 'cannotTell' })
     const sure = graded({ ...answers, 'flower-pair': { whole: { kind: 'picture', ...measured({ value: -9, u: 0.8 }) } } })
     expect(sure.parts.find(({ criterionId }) => criterionId === 'flower-pair')!.verdict).toBe('fails')
-    expect(sure.mend.map(({ say }) => say)).toContain('Right cheek stands 9 mm prouder than the left: take it back 9 mm.')
+    expect(sure.mend.map(({ say }) => say)).toContain('Right cheek is 9 mm longer than the left: take off 9 mm.')
   })
   it('decides by its own u: the same value meets, or cannot tell', () => {
     const at = (value: number, u: number) =>

@@ -60,7 +60,7 @@ describe('a whole grading', () => {
     )
     expect(result.mend.length).toBe(3)
     expect(result.mend.map((item) => item.gain)).toEqual([...result.mend.map((item) => item.gain)].sort((a, b) => b - a))
-    expect(result.mend[0].say).toBe('Left foreleg stands 11 mm prouder than the right at half height: take it back 11 mm.')
+    expect(result.mend[0].say).toBe('Left foreleg is 11 mm longer than the right at half height: take off 11 mm.')
   })
 
   it('never asks for hair to be put back', () => {
@@ -71,7 +71,7 @@ describe('a whole grading', () => {
     expect(skirt.cutMm.right).toBeGreaterThan(0)
     const beard = grade(sheet({ 'beard-length': { whole: read(30) } }))
     expect(beard.mend).toEqual([])
-    expect(beard.nextTime).toEqual(['Beard is 25 mm short at the chin: leave it, next time.'])
+    expect(beard.nextTime).toEqual(['Beard is 25 mm short at the chin: leave it longer next time.'])
   })
 
   it('never cuts shorter on a burn place', () => {
@@ -79,7 +79,7 @@ describe('a whole grading', () => {
     expect(grade(answers).mend[0].criterionId).toBe('cheek-length')
     const burned = grade(answers, { burns: [{ region: 'cheek', side: 'left' }] })
     expect(burned.mend).toEqual([])
-    expect(burned.nextTime[0]).toContain('it burned before: leave it, never shorter there')
+    expect(burned.nextTime[0]).toContain('the dog was burned here before: leave it, never go shorter')
   })
 
   it('lets a critical fault cap the mark, and the lowest cap rule', () => {
@@ -87,7 +87,7 @@ describe('a whole grading', () => {
     expect(result.total!.value).toBe(40)
     expect(result.total!.interval[1]).toBeLessThanOrEqual(40)
     expect(result.outcome).toBe('notPassed')
-    expect(() => grade(sheet(), { critical: ['nonsense'] })).toThrow(/critical is nonsense; allowed is dog-alone/)
+    expect(() => grade(sheet(), { critical: ['nonsense'] })).toThrow(/critical is nonsense; it must be dog-alone/)
   })
 
   it('does not let a fine finish buy off bad handling', () => {
@@ -160,18 +160,18 @@ describe('a whole grading', () => {
   })
 
   it.each<[string, Answers, RegExp]>([
-    ['a length of -3 mm', { 'back-length': { left: { kind: 'readings', mm: [-3] } } }, /reading is -3; allowed is 0 to 300 mm/],
+    ['a length of -3 mm', { 'back-length': { left: { kind: 'readings', mm: [-3] } } }, /reading is -3; it must be 0 to 300 mm/],
     ['a length of 900 mm', { 'back-length': { left: { kind: 'readings', mm: [900] } } }, /reading is 900/],
-    ['a level of 5', { belly: { whole: { kind: 'level', level: 5 } } }, /answers\.belly\.whole is 5; allowed is 0 to 4/],
-    ['a level of 2.5', { belly: { whole: { kind: 'level', level: 2.5 } } }, /is 2\.5; allowed is 0, 1, 2, 3 or 4/],
-    ['a level for a length', { 'back-length': { left: { kind: 'level', level: 2 } } }, /is a level; allowed is readings in mm/],
+    ['a level of 5', { belly: { whole: { kind: 'level', level: 5 } } }, /answers\.belly\.whole is 5; it must be 0 to 4/],
+    ['a level of 2.5', { belly: { whole: { kind: 'level', level: 2.5 } } }, /is 2\.5; it must be 0, 1, 2, 3 or 4/],
+    ['a level for a length', { 'back-length': { left: { kind: 'level', level: 2 } } }, /is a level; it must be readings in mm/],
     [
       'a side it does not have',
       { 'back-length': { whole: { kind: 'asItShouldBe' } } },
-      /answers\.back-length is whole; allowed is left and right/
+      /answers\.back-length is whole; it must be left and right/
     ],
     ['an answer to what is computed', { 'skirt-pair': { whole: { kind: 'asItShouldBe' } } }, /it follows from other readings/],
-    ['an unknown criterion', { tusks: {} }, /answers\.tusks is tusks; allowed is a criterion of bearded-pet/]
+    ['an unknown criterion', { tusks: {} }, /answers\.tusks is tusks; it must be a criterion of bearded-pet/]
   ])('refuses %s', (_, answers, words) => expect(() => grade(answers)).toThrow(words))
 })
 

@@ -54,12 +54,12 @@ function outsideOf(parts: readonly PartResult[], unworked: readonly RegionId[]) 
   const untouched = parts.filter((part) => !isExcused(part) && part.station !== 'handling' && unworked.includes(part.region))
   const excusedShare01 = share(parts.filter(isExcused))
   const unworkedShare01 = share(untouched)
-  const most = `${Math.round(100 * MOST_EXCUSED_01)} % at the most`
+  const most = `the limit is ${Math.round(100 * MOST_EXCUSED_01)} %`
   const places = [...new Set(untouched.map(({ region }) => regionName(region).toLowerCase()))].slice(0, 4).join(', ')
   const say =
     unworkedShare01 > 0
-      ? `${Math.round(100 * (excusedShare01 + unworkedShare01))} % of the weight lies at places that came in so, that the instructor finished, or where no step of this apprentice is recorded (${places}); ${most}. It is feedback only, not evidence.`
-      : `${Math.round(100 * excusedShare01)} % of the weight came in with the dog or was finished by the instructor (${most}): feedback only, no evidence.`
+      ? `${Math.round(100 * (excusedShare01 + unworkedShare01))} % of the mark depends on places that were like this on arrival, that the instructor finished, or where this apprentice has no recorded step (${places}); ${most}. So this is feedback only, not evidence.`
+      : `${Math.round(100 * excusedShare01)} % of the mark was like this on arrival or was finished by the instructor (${most}). So this is feedback only, not evidence.`
   return { excusedShare01, share01: excusedShare01 + unworkedShare01, say }
 }
 

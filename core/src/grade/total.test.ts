@@ -126,7 +126,7 @@ describe('what counts', () => {
     expect(say({ kind: 'excused', reason: 'a mat cut out in March' })).toMatchObject({
       verdict: 'excused',
       share01: null,
-      say: 'came in so: a mat cut out in March'
+      say: 'like this on arrival: a mat cut out in March'
     })
     expect(say({ kind: 'instructor' })).toMatchObject({ verdict: 'instructor', share01: null, say: 'finished by the instructor' })
     expect(say({ kind: 'asItShouldBe' })).toMatchObject({ verdict: 'meets', basis: 'byEye', share01: 1, say: 'as it should be' })

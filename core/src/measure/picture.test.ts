@@ -95,11 +95,11 @@ describe('a scale', () => {
           [11, 10]
         ]
       },
-      'ends is 1.0 px apart; allowed is 20 px or more apart.'
+      'ends is 1.0 px apart; it must be 20 px or more apart.'
     ],
-    ['no length', { lengthMm: 0 }, 'lengthMm is 0; allowed is 1 to 3000 mm.'],
-    ['a ruler behind the wall', { behindMm: 900 }, 'behindMm is 900; allowed is -500 to 500 mm.'],
-    ['a camera at the nose', { cameraMm: 100 }, 'cameraMm is 100; allowed is 300 to 20000 mm.']
+    ['no length', { lengthMm: 0 }, 'lengthMm is 0; it must be 1 to 3000 mm.'],
+    ['a ruler behind the wall', { behindMm: 900 }, 'behindMm is 900; it must be -500 to 500 mm.'],
+    ['a camera at the nose', { cameraMm: 100 }, 'cameraMm is 100; it must be 300 to 20000 mm.']
   ])('is refused with %s', (_, change, words) => {
     expect(() => planeScale({ ...known, ...change })).toThrow(words)
   })
@@ -161,12 +161,12 @@ describe('an outline before a wall', () => {
   it('says what makes it doubtful: two dogs, a dog cut off', () => {
     const two = painted(320, 200, (x, y) => mix(WALL, COAT, Math.max(inDisc(x, y, 90, 110, 50), inDisc(x, y, 230, 110, 45))))
     expect(findOutline(two, 'head').doubts).toEqual([
-      'Something else stands in the picture, nearly as large: only one dog can be measured.'
+      'There is something else in the picture, nearly as large: only one dog can be measured.'
     ])
     expect(findOutline(two, 'head').unfit).toBe(true)
     const cut = painted(200, 200, (x, y) => mix(WALL, COAT, inDisc(x, y, 190, 120, 50)))
     expect(findOutline(cut, 'head', { ...NO_CORRECTIONS, backdrop: [{ x: 0, y: 0, width: 60, height: 60 }] }).doubts).toEqual([
-      'The dog runs over the edge of the picture: it is cut off there.'
+      'The dog is cut off at the edge of the picture.'
     ])
   })
 

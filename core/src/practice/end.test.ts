@@ -26,7 +26,7 @@ describe('the end of a table', () => {
   it('proposes minutes by the clock of a step, the most help that was tapped, and who was there', () => {
     const [one] = proposeAttempts(foldVisit([started('a', {}, 0), prompt('a'), prompt('a')]), at(14))
     expect(one).toMatchObject({ minutes: 14, help: 'talkedThrough', witness: 'watched', prompts: 2, side: 'both', hands: 'apprentice' })
-    expect(one.say).toEqual(['Nobody ended this step: the minutes are its clock’s.'])
+    expect(one.say).toEqual(['No one ended this step, so these are the minutes on its clock.'])
     expect(proposeAttempts(foldVisit([started('a'), ended('a', { minutes: 13, witness: 'self' }, 14)]), at(20))[0]).toMatchObject({
       minutes: 13,
       help: 'alone',
@@ -34,7 +34,7 @@ describe('the end of a table', () => {
       say: []
     })
     expect(proposeAttempts(foldVisit([started('a'), ended('a', { minutes: 30 }, 14)]), at(20))[0].say).toEqual([
-      '30 minutes were said; its clock ran 14.'
+      'Entered as 30 minutes; the clock ran 14.'
     ])
   })
 
@@ -67,7 +67,7 @@ describe('the end of a table', () => {
     const open = foldVisit([begun, tap, helped])
     expect(open.unsaid).toEqual([tap.id, helped.id])
     expect(proposeAttempts(open, at(9))[0]).toMatchObject({ help: 'talkedThrough' })
-    expect(proposeAttempts(open, at(9))[0].say).toContain('One tap does not say yet which fault or how it was helped.')
+    expect(proposeAttempts(open, at(9))[0].say).toContain('One tap still needs its fault or help.')
     const said = foldVisit([
       ...[begun, tap, helped],
       event('annotated', { eventId: tap.id, faultId: 'too-short', side: 'right', text: 'by the elbow' }),
@@ -91,7 +91,7 @@ describe('the end of a table', () => {
     const log = [started('a'), ended('a'), started('b', { techniqueId: 'pads' }, 10), fault('b', 'too-short', 12)]
     const state = foldVisit([...log, event('ranOut', { how: 'home' }, 20), ended('b', {}, 21)])
     expect(countedAttempts(state, major).map(({ techniqueId }) => techniqueId)).toEqual(['skirt-line'])
-    expect(proposeAttempts(state, at(40)).find(({ cutShort }) => cutShort)!.say[0]).toMatch(/no mark is lost/)
+    expect(proposeAttempts(state, at(40)).find(({ cutShort }) => cutShort)!.say[0]).toMatch(/no marks lost/)
     const { steps } = standards[0].plan
     const undone = undoneSteps(steps, state).map(({ technique }) => technique)
     expect(undone).toContain('pads')
@@ -192,18 +192,18 @@ describe('the day of an apprentice', () => {
     ]
     const sentences = daySummary({ ...day, visits: [{ ...visit, attempts, praises: ['Kept the leg low.'] }] })
     expect(sentences[1]).toBe('Done well: Kept the leg low.')
-    expect(sentences[2]).toBe('To mend: ear leather, edge cut into; skirt line, line wavy (2 times); pads, hair left.')
+    expect(sentences[2]).toBe('To improve: ear leather, edge cut into; skirt line, line wavy (2 times); pads, hair left.')
   })
 
   it('tells an absence, no dog, figures apart, and a dog that could stand no longer', () => {
     expect(daySummary({ ...day, absent: true, visits: [] })).toEqual(['Bram was not here today.'])
     const figures = [{ technique: 'Round foot', minutes: 20 }]
     expect(daySummary({ ...day, visits: [], figures: [] })).toEqual(['Bram had no dog today.'])
-    expect(daySummary({ ...day, visits: [], figures })).toEqual(['On figures: round foot, 20 minutes. It is logged apart.'])
+    expect(daySummary({ ...day, visits: [], figures })).toEqual(['On figures: round foot, 20 minutes. Logged separately.'])
     const cut = { ...visit, attempts: [], ranOut: 'home' as const, undone: ['Skirt line', 'Blend'] }
     expect(daySummary({ ...day, visits: [cut] })).toEqual([
       'Flint in bearded terrier pet trim: no step was finished, in 82 of 95 minutes.',
-      'Flint could stand no longer and went home as it was: no mark is lost by it. Left to do: skirt line and blend.'
+      'Flint had had enough and went home as it was. This costs no marks. Left to do: skirt line and blend.'
     ])
   })
 })

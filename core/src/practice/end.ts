@@ -41,12 +41,12 @@ export function proposeAttempts(state: VisitState, now: string): ProposedAttempt
         cutShort: attempt.cutShort
       },
       say: [
-        attempt.cutShort ? 'Cut short when the dog could stand no longer: no evidence, and no mark is lost.' : '',
-        !attempt.ended && !attempt.cutShort ? 'Nobody ended this step: the minutes are its clock’s.' : '',
+        attempt.cutShort ? 'Cut short because the dog had had enough: not evidence, and no marks lost.' : '',
+        !attempt.ended && !attempt.cutShort ? 'No one ended this step, so these are the minutes on its clock.' : '',
         attempt.ended && clock > 0 && Math.abs(attempt.ended.minutes - clock) > 5
-          ? `${attempt.ended.minutes} minutes were said; its clock ran ${clock}.`
+          ? `Entered as ${attempt.ended.minutes} minutes; the clock ran ${clock}.`
           : '',
-        unsaid > 0 ? 'One tap does not say yet which fault or how it was helped.' : ''
+        unsaid > 0 ? 'One tap still needs its fault or help.' : ''
       ].filter((sentence) => sentence !== '')
     }
   })
@@ -64,6 +64,6 @@ export function stillOpen(state: VisitState): string[] {
   const open = state.attempts.filter((attempt) => !attempt.cutShort && !attempt.confirmed && attempt.hands === 'apprentice')
   return [
     ...(open.length > 0 ? [`${open.length} ${open.length === 1 ? 'attempt is' : 'attempts are'} not confirmed yet.`] : []),
-    ...(state.waiting.length > 0 ? ['Something came late and waits for your word.'] : [])
+    ...(state.waiting.length > 0 ? ['Something arrived late and needs your confirmation.'] : [])
   ]
 }

@@ -28,16 +28,16 @@ export function notGradable(
   const running = state.attempts.some((one) => one.setting === 'live' && one.hands === 'apprentice' && !one.ended && !one.cutShort)
   return [
     ...(found.wishes.some(({ work }) => work === 'reset')
-      ? ['The coat comes off today and grows out again, so there is no trim to grade. Each step still counts as practice.']
+      ? ['The coat comes off today, so there is no trim to grade. Each step still counts as practice.']
       : []),
-    ...(gate?.dry && gate.combed ? [] : ['Nobody has said at the check-in that this dog was dry, combed out and ready to cut.']),
+    ...(gate?.dry && gate.combed ? [] : ['No one confirmed at check-in that this dog was dry, combed out and ready to cut.']),
     ...(counts
       ? []
       : running
-        ? [`No step of ${apprentice}’s is ended yet: end it, then grade.`]
+        ? [`${apprentice} has not finished a step yet. End one, then grade.`]
         : onFigures
-          ? [`${apprentice} worked on a practice figure only. A figure is never a trim.`]
-          : [`No step is recorded as done by ${apprentice}’s own hands, so there is nothing of theirs to grade.`])
+          ? [`${apprentice} only worked on a practice figure, which cannot be graded.`]
+          : [`No step is recorded as done by ${apprentice}, so there is nothing of theirs to grade.`])
   ]
 }
 

@@ -63,13 +63,13 @@ const mishap = (state: State): RoundsField => ({
 
 /** Everything that may be set, with what is allowed. */
 export const ROUNDS_FIELDS: readonly RoundsField[] = [
-  plain('lookMin', 'From one look to the next', 'min', 1, 15),
-  plain('capMin', 'No table is left longer than', 'min', 5, 90),
+  plain('lookMin', 'Time between looks', 'min', 1, 15),
+  plain('capMin', 'No table waits longer than', 'min', 5, 90),
   plain('freshMin', 'A look helps for', 'min', 1, 30),
-  plain('holdHarm', 'How bad a mishap is where you stand by', 'of 1', 0, 1),
+  plain('holdHarm', 'How bad a mishap is at a hold point', 'of 1', 0, 1),
   plain('cautionHarm', 'How bad where there is a caution', 'of 1', 0, 1),
-  plain('unforeseenPerMin', 'What no plan foresees, each minute unseen', 'of 1', 0, 0.1),
+  plain('unforeseenPerMin', 'Unplanned trouble, for each minute unseen', 'of 1', 0, 0.1),
   plain('perFlag', 'A dog that needs care multiplies by', 'times', 1, 5),
-  plain('spread', 'How uncertain a start is', 'log', 0.05, 2),
+  plain('spread', 'How uncertain start times are', 'log', 0.05, 2),
   ...[...STATES].reverse().map(mishap)
 ]

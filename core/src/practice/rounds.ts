@@ -152,14 +152,14 @@ const sayTimes = ({ attempts, prompts }: ComingStep): string =>
     : `${attempts} on a live dog so far${prompts > 0 ? `, ${prompts} ${prompts === 1 ? 'prompt' : 'prompts'}` : ''}.`
 
 const STANDS: Readonly<Partial<Record<State, string>>> = {
-  held: 'Held in it.',
-  lapsed: 'Long not done.',
-  slipping: 'Slipping in it.'
+  held: 'On hold for it.',
+  lapsed: 'Not done for a long time.',
+  slipping: 'Slipping at it.'
 }
 
 function sayUnseen(t: TableFacts, aheadMin: number): string {
   const minutes = Math.round((t.unseenMin ?? 0) - aheadMin)
-  return minutes >= 5 ? ` Nobody has looked for ${minutes} minutes.` : ''
+  return minutes >= 5 ? ` No one has looked for ${minutes} minutes.` : ''
 }
 
 // eslint-disable-next-line max-lines-per-function -- one case beside the other: apart, none would show that they are all
@@ -171,29 +171,29 @@ function sayLook(t: TableFacts, rules: RoundsRules, aheadMin: number): RankedLoo
   const each = harms(t, rules)
   const worst = t.coming[each.indexOf(Math.max(...each))]
   if (t.stopped !== null)
-    return { ...base, danger: true, say: `Go to ${who}: the work was stopped.`, why: t.stopped || 'Nobody has said why yet.' }
+    return { ...base, danger: true, say: `Go to ${who}: the work was stopped.`, why: t.stopped || 'No reason given yet.' }
   if (t.panics)
     return {
       ...base,
       danger: true,
-      say: `Go to ${who}: ${t.dog} panics.`,
-      why: 'Stop, hold it gently, let it come down. It may go home as it is.'
+      say: `Go to ${who}: ${t.dog} is panicking.`,
+      why: 'Stop, hold it gently, let it calm down. It may go home as it is.'
     }
   if (t.askedMin !== null)
     return {
       ...base,
       danger: true,
-      say: `Go to ${who}, who asked for you.`,
+      say: `Go to ${who}, who needs you.`,
       why: t.askedMin < 1 ? 'Just now.' : `${Math.round(t.askedMin)} ${Math.round(t.askedMin) === 1 ? 'minute' : 'minutes'} ago.`
     }
   if (t.waitingAt !== null)
-    return { ...base, danger: true, say: `Go to ${who}, who waits for you: ${t.waitingAt}.`, why: next ? sayTimes(next) : '' }
+    return { ...base, danger: true, say: `Go to ${who}, who is waiting for you: ${t.waitingAt}.`, why: next ? sayTimes(next) : '' }
   if (isTired(t, rules)) {
     return {
       ...base,
       danger: true,
-      say: `${who}: ${t.dog} can stand ${Math.max(0, t.canStandMin)} more.`,
-      why: `${t.leftMin} minutes of work remain: agree what goes home unfinished. No mark is lost.`
+      say: `${who}: ${Math.max(0, t.canStandMin)} min left for ${t.dog}.`,
+      why: `${t.leftMin} minutes of work remain: agree what goes home unfinished. It costs no marks.`
     }
   }
   if (worst && harm >= LEAST_HARM) {
@@ -210,15 +210,15 @@ function sayLook(t: TableFacts, rules: RoundsRules, aheadMin: number): RankedLoo
     return {
       ...base,
       danger: false,
-      say: `${who}, is ${over} minutes over.`,
-      why: `${t.dog} can stand ${t.canStandMin} more: sound, let it finish.${sayUnseen(t, aheadMin)}`
+      say: `${who} is ${over} minutes over.`,
+      why: `${t.canStandMin} min left for ${t.dog}, which is fine: let them finish.${sayUnseen(t, aheadMin)}`
     }
   if (t.leftMin > t.canStandMin)
     return {
       ...base,
       danger: false,
-      say: `${who}: ${t.leftMin} minutes of work, ${t.dog} can stand ${t.canStandMin}.`,
-      why: `Choose with them what to leave.${sayUnseen(t, aheadMin)}`
+      say: `${who}: ${t.leftMin} minutes of work, ${t.canStandMin} min left for ${t.dog}.`,
+      why: `Decide with them what to leave out.${sayUnseen(t, aheadMin)}`
     }
   const unseenMin = Math.round((t.unseenMin ?? 0) - aheadMin)
   if (unseenMin >= rules.capMin / 2)
@@ -226,7 +226,7 @@ function sayLook(t: TableFacts, rules: RoundsRules, aheadMin: number): RankedLoo
       ...base,
       danger: false,
       say: `${who}, for a moment.`,
-      why: `Nobody has looked for ${unseenMin} minutes; ${rules.capMin} are allowed.`
+      why: `No one has looked for ${unseenMin} minutes; the limit is ${rules.capMin}.`
     }
   return null
 }

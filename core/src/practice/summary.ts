@@ -56,11 +56,11 @@ export function daySummary({ name, absent, visits, figures }: DayFacts): string[
     visits.length + figures.length === 0 ? `${name} had no dog today.` : '',
     ...visits.map(sayVisit),
     well,
-    mend.length > 0 ? `To mend: ${mend.join('; ')}.` : '',
+    mend.length > 0 ? `To improve: ${mend.join('; ')}.` : '',
     ...visits.flatMap(sayUndone),
-    apart.length > 0 ? `Not on the chart, since nobody watched or inspected it or it was on a figure: ${listed(apart)}.` : '',
+    apart.length > 0 ? `Not on the chart, because no one watched or inspected it or it was on a figure: ${listed(apart)}.` : '',
     figures.length > 0
-      ? `On figures: ${listed(figures.map(({ technique, minutes }) => `${lower(technique)}, ${count(minutes, 'minute')}`))}. It is logged apart.`
+      ? `On figures: ${listed(figures.map(({ technique, minutes }) => `${lower(technique)}, ${count(minutes, 'minute')}`))}. Logged separately.`
       : ''
   ].filter((sentence) => sentence !== '')
 }
@@ -75,7 +75,7 @@ function sayUndone({ dog, ranOut, undone }: VisitSummary): string[] {
   if (ranOut === null) return []
   const end = ranOut === 'home' ? 'went home as it was' : 'was finished by the instructor'
   const left = undone.length > 0 ? ` Left to do: ${listed(undone.map(lower))}.` : ''
-  return [`${dog} could stand no longer and ${end}: no mark is lost by it.${left}`]
+  return [`${dog} had had enough and ${end}. This costs no marks.${left}`]
 }
 
 function toMend(attempts: VisitSummary['attempts']): string[] {

@@ -112,8 +112,8 @@ const RULES: Readonly<Record<RuleKind, (one: RuleCase) => Omit<MeasuredRule, 'ki
     return {
       name: 'Tail band',
       says: [
-        `By the 2 in comb laid at the root: ${say(combMm)} bare. Level with the pin bones: ${say(pinBonesMm)}, ${say(Math.abs(differenceMm))} ${more}.`,
-        byComb ? 'This school measures by the comb.' : 'This school measures by the pin bones.'
+        `Using the 2 in comb at the root: ${say(combMm)} bare. Level with the pin bones: ${say(pinBonesMm)}, ${say(Math.abs(differenceMm))} ${more}.`,
+        byComb ? 'This school measures with the comb.' : 'This school measures from the pin bones.'
       ],
       mm: byComb ? combMm : pinBonesMm,
       lines: byComb ? [comb, bones] : [bones, comb]
@@ -124,7 +124,7 @@ const RULES: Readonly<Record<RuleKind, (one: RuleCase) => Omit<MeasuredRule, 'ki
     const mm = body.headLen * body.muzzleShare * withersMm
     return {
       name: 'Depth of the neck',
-      says: [`The muzzle is ${say(mm)} from stop to nose: the neck is clipped ${say(mm)} down from the throat, the nose tipped down.`],
+      says: [`The muzzle is ${say(mm)} from stop to nose: clip the neck ${say(mm)} down from the throat, with the nose tipped down.`],
       mm,
       lines: [
         [marks.throat, along(marks.throat, marks.neckFront, mm)],
@@ -149,8 +149,8 @@ const RULES: Readonly<Record<RuleKind, (one: RuleCase) => Omit<MeasuredRule, 'ki
     return {
       name: 'Foot line',
       says: [
-        `The ankle bends ${say(ankleMm)} above the table: the line is level there all round.`,
-        ...(flatFootMm > 0 ? [`The foot is flat by ${say(flatFootMm)}: the line is set at ${say(mm)} to hide it.`] : [])
+        `The ankle bends ${say(ankleMm)} above the table: set the line level there all round.`,
+        ...(flatFootMm > 0 ? [`The foot is flat by ${say(flatFootMm)}: set the line at ${say(mm)} to hide it.`] : [])
       ],
       mm,
       lines: [level(mm), behind(mm), ...(flatFootMm > 0 ? [level(ankleMm)] : [])]
@@ -201,9 +201,7 @@ const RULES: Readonly<Record<RuleKind, (one: RuleCase) => Omit<MeasuredRule, 'ki
     const [x, y] = marks.tailSet
     return {
       name: 'Plume to the table',
-      says: [
-        `The tail’s root stands ${say(y)} above the table: held down and cut straight across, a plume of ${say(y)} only just touches it.`
-      ],
+      says: [`The root of the tail is ${say(y)} above the table: held down and cut straight across, a plume of ${say(y)} just touches it.`],
       mm: y,
       lines: [
         [
@@ -232,8 +230,8 @@ const RULES: Readonly<Record<RuleKind, (one: RuleCase) => Omit<MeasuredRule, 'ki
       name: 'Tail against head',
       says: [
         Math.abs(off) < 5
-          ? `Head and tail reach one height, ${say(head)} above the table.`
-          : `The tail stands ${say(Math.abs(off))} ${off > 0 ? 'higher' : 'lower'} than the head: ${off > 0 ? `take ${say(off)} off the tail` : 'leave the tail, and lower the topknot only if it gains'}.`
+          ? `Head and tail reach the same height, ${say(head)} above the table.`
+          : `The tail is ${say(Math.abs(off))} ${off > 0 ? 'higher' : 'lower'} than the head: ${off > 0 ? `take ${say(off)} off the tail` : 'leave the tail, and lower the topknot only if it gains'}.`
       ],
       mm: off,
       lines: [

@@ -52,7 +52,7 @@ describe('neck, foot, ruff, plume, tail and bands', () => {
     expect(flat.mm).toBeCloseTo(sound - 6, 6)
     expect(flat.says[1]).toMatch(/flat by 6 mm/)
     expect(sound).toBeGreaterThan(15)
-    expect(() => one('footLine', caseOf(undefined, { flatFootMm: 40 }))).toThrow(/flatFootMm is 40; allowed is 0 to 20 mm/)
+    expect(() => one('footLine', caseOf(undefined, { flatFootMm: 40 }))).toThrow(/flatFootMm is 40; it must be 0 to 20 mm/)
   })
   it('puts the ruff half an inch to an inch behind the skull', () => {
     const ruff = one('ruff')
@@ -73,7 +73,7 @@ describe('neck, foot, ruff, plume, tail and bands', () => {
   it('compares tail and head in stance, hair included', () => {
     const now = one('tailHead').mm
     expect(one('tailHead', caseOf(undefined, { lengths: { skull: 64, tail: 58 } })).mm).toBeCloseTo(now + 10, 6)
-    expect(one('tailHead', caseOf(undefined, { lengths: { skull: 64, tail: 48 - now } })).says[0]).toMatch(/one height/)
+    expect(one('tailHead', caseOf(undefined, { lengths: { skull: 64, tail: 48 - now } })).says[0]).toMatch(/the same height/)
   })
   it('takes a ball at the tail’s end by its radius, whatever the hair is', () => {
     const ball = (ballMm: number, tail: number) => one('tailHead', caseOf(undefined, { ballMm, lengths: { skull: 64, tail } })).mm

@@ -44,7 +44,7 @@ function whyOf(line: SheetLine): string {
   if (line.stopped) return withoutStop(line.stopped)
   if (line.does === 'leave') return 'left alone'
   if (line.isOwn) return 'chosen by the instructor at set-up'
-  if (line.leavesMm === line.plannedMm) return 'as the trim has it'
+  if (line.leavesMm === line.plannedMm) return 'as in the trim'
   if (line.changedBy) return line.changedBy
   if (line.advice.aimMm !== null && line.advice.aimMm !== line.targetMm && line.advice.fired[0])
     return withoutStop(line.advice.fired[0].say)
@@ -109,6 +109,6 @@ function isNamedIn(name: string, label: string): boolean {
 /** "Left cheek: blade 5F with, leaves 6.3 mm" */
 export function sayTarget(target: AgreedTarget, sayMm: (mm: number) => string): string {
   const place = sayLinePlace(target)
-  if (target.stopped) return `${place}: nothing is cut here today`
+  if (target.stopped) return `${place}: nothing to cut here today`
   return `${place}: ${target.tool}${target.mm === null ? '' : `, leaves ${sayMm(target.mm)}`}`
 }

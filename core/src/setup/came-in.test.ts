@@ -15,7 +15,7 @@ describe('a dog as it came in', () => {
     expect(found.foreleg).toBeCloseTo(35 + 12.6, 9)
   })
 
-  it('keeps its own length where the coat stands or is left alone', () => {
+  it('keeps its own length where coat left on or is left alone', () => {
     const [jacket, mountain] = [planOf('jacket-show'), planOf('mountain-ear')]
     expect(cameInLengths(jacket, 6, wire).back).toBe(jacket.lengthsMm.back)
     expect(cameInLengths(mountain, 8, { house: {}, coat: 'double' }).ribs).toBe(mountain.lengthsMm.ribs)

@@ -23,7 +23,7 @@ describe('the kind of work changes only by a rule with a name', () => {
     const beard = lineOf('jacket-pet', 'beard', { hurts: [hurts('beard')] })
     expect(sayTool(beard)).toBe('small face scissors')
     expect([beard.does, beard.leavesMm]).toEqual(['passes', 12])
-    expect(beard.named[0]).toMatch(/written into the coat book as cut/)
+    expect(beard.named[0]).toMatch(/record it in the coat book as cut/)
     expect(sayTool(lineOf('jacket-pet', 'back', { hurts: [hurts('beard')] }))).toMatch(/pulling everything/)
   })
 

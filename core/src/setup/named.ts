@@ -42,7 +42,7 @@ function scissored(row: PlacePlan): NamedRow {
   const passes = row.passes.map((pass) => (pass.kind === 'pull' ? cut(pass, [tool], mm) : pass))
   return {
     row: { ...row, does: 'passes', passes },
-    named: ['Pulling hurts here: scissored today, and written into the coat book as cut.']
+    named: ['Pulling hurts here: scissor today, and record it in the coat book as cut.']
   }
 }
 
@@ -58,7 +58,7 @@ const SCISSORED_MM = 5
 function notClipped(row: PlacePlan): NamedRow {
   if (!row.passes.some(({ kind }) => kind === 'clip')) return same(row)
   const passes = row.passes.map((pass) => (pass.kind === 'clip' ? cut(pass, ['scissors-face'], SCISSORED_MM) : pass))
-  return { row: { ...row, passes }, named: ['This dog itches after clipping here: scissors today.'] }
+  return { row: { ...row, passes }, named: ['This dog itches after clipping here: use scissors today.'] }
 }
 
 /** Skin that reacts: nothing is set with a blade's edge; an ear's edge is cut with scissors. */
@@ -70,17 +70,17 @@ function withoutEdges(row: PlacePlan, facts: Case['facts']): NamedRow {
     const passes = row.passes.map((pass) =>
       pass.kind === 'tap' ? { ...cut(pass, ['scissors-face'], null), where: 'along the nail' } : pass
     )
-    return { row: { ...row, passes }, named: ['Sensitive skin: scissors at the ear’s edge today.'] }
+    return { row: { ...row, passes }, named: ['Sensitive skin: use scissors at the ear’s edge today.'] }
   }
   const passes = row.passes.filter(({ kind }) => kind !== 'bevel')
   if (passes.length === row.passes.length) return same(row)
-  return { row: { ...row, passes }, named: ['Sore or sensitive skin: no blade’s edge is set on it today.'] }
+  return { row: { ...row, passes }, named: ['Sore or sensitive skin: do not put a blade’s edge on it today.'] }
 }
 
 /** A mat that is still in: a tight one comes out with the blade along the skin, whatever the trim does there. */
 function matOut(row: PlacePlan, { region, side, widthMm }: CoatFinding): NamedRow {
   const out: Pass = { kind: 'clip', tools: ['blade-10'], direction: 'with', leavesMm: null, technique: 'mats' }
-  const where = `only a tight mat, ${widthMm} mm across: the blade between mat and skin`
+  const where = `only the tight mat, ${widthMm} mm across: put the blade between mat and skin`
   const say = `A mat at the ${sayPlaceOf(region, side)}, ${widthMm} mm across: ease a small soft knot out from its ends. A tight one comes out with the clipper, never with scissors, and is written down as a hole.`
   return { row: { ...row, does: 'passes', passes: [{ ...out, where }, ...row.passes] }, named: [say] }
 }

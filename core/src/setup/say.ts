@@ -37,7 +37,7 @@ export function sayTool({
   region,
   frozen = null
 }: Pick<SheetLine, 'does' | 'passes' | 'stopped' | 'region'> & { readonly frozen?: string | null }): string {
-  if (stopped) return 'nothing is cut here today'
+  if (stopped) return 'nothing to cut here today'
   if (does === 'leave') return 'left alone, combed through'
   if (does === 'unsaid') return frozen ?? 'this version of the trim does not say how; ask the instructor'
   // the ladder of a clipped foot ends at the 15: what is to stay longer is left

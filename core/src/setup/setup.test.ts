@@ -131,7 +131,7 @@ describe('the sheet', () => {
     const stop = { region: 'ribs', side: 'right', say: 'A lump at the right ribs.' } as const
     const one = caseOf('bearded-pet', { stops: [stop] })
     expect(lineOf('ribs.right', one)).toMatchObject({ choice: null, leavesMm: null, stopped: stop.say })
-    expect(sayTool(lineOf('ribs.right', one))).toBe('nothing is cut here today')
+    expect(sayTool(lineOf('ribs.right', one))).toBe('nothing to cut here today')
     expect(lineOf('ribs.left', one).choice).not.toBeNull()
   })
 

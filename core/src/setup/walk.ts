@@ -77,7 +77,7 @@ export function gateStep(steps: readonly PlanStep[], waits: (technique: string) 
 }
 
 /** What stands at the gate of a walk. */
-export const GATE_WORDS = 'Comb through once more. Nothing is cut before the check-in says that the dog is dry and combed to the skin.'
+export const GATE_WORDS = 'Comb through once more. Do not cut until the check-in confirms the dog is dry and combed to the skin.'
 
 /** Minutes of the steps that count into the trim's time, and of those with a clock of their own: brushing out, bath, drying. */
 export function minutesOfWalk(steps: readonly PlanStep[]): { readonly trim: number; readonly apart: number } {

@@ -82,8 +82,8 @@ describe('formulas', () => {
   })
 
   it.each<[string, Inputs, RegExp]>([
-    ['a reading that was not taken', { neck: 60 }, /muzzle is nothing; allowed is muzzle, stop to nose/],
-    ['a muzzle of nothing', { neck: 60, muzzle: 0 }, /muzzle, stop to nose is 0; allowed is 1 to 300 mm/],
-    ['a length no dog has', { neck: 900, muzzle: 60 }, /neck, throat to point is 900; allowed is 0 to 300 mm/]
+    ['a reading that was not taken', { neck: 60 }, /muzzle is nothing; it must be muzzle, stop to nose/],
+    ['a muzzle of nothing', { neck: 60, muzzle: 0 }, /muzzle, stop to nose is 0; it must be 1 to 300 mm/],
+    ['a length no dog has', { neck: 900, muzzle: 60 }, /neck, throat to point is 900; it must be 0 to 300 mm/]
   ])('refuse %s', (_, inputs, words) => expect(() => valueOf('neckToMuzzle', inputs)).toThrow(words))
 })

@@ -62,7 +62,7 @@ const FORMULA_LIST: readonly Formula[] = [
   {
     id: 'footLineHeight',
     name: 'Height of the foot line',
-    says: 'mean of four points above the ankle joint; below it counts as less than nought',
+    says: 'mean of four points above the ankle joint; below the joint is less than zero',
     unit: 'mm',
     inputs: POINTS,
     of: (inputs) => heights(inputs).reduce((sum, height) => sum + height, 0) / 4

@@ -144,7 +144,7 @@ function decidable(band: Band, name: string, u: number, unit: string, at: string
     refuse(
       `${at}.instrument`,
       `${name}, u ${sayNumber(u)} ${unit}`,
-      `u of ${usable.toFixed(2)} ${unit} at the most for this band`,
+      `accurate to ${usable.toFixed(2)} ${unit} or better for this band`,
       'cannotDecide'
     )
 }
@@ -212,7 +212,7 @@ export function sayStandardIssue(standard: Standard, { path, got, limit }: CoreI
   const what = FIELD_WORDS[field] ?? field
   const where = label ? `${label}: ${what}` : id ? `${id}: ${what}` : (HEAD_WORDS[path] ?? path.replaceAll('.', ', '))
   const variant = path.startsWith('variants.') ? ' (in a variant)' : ''
-  return `${where}${variant} is ${String(got)}; allowed is ${limit}.`
+  return `${where}${variant} is ${String(got)}; it must be ${limit}.`
 }
 
 const FIELD_WORDS: Readonly<Record<string, string>> = {
@@ -239,7 +239,7 @@ const HEAD_WORDS: Readonly<Record<string, string>> = {
   criteria: 'The number of criteria',
   'plan.drawnAs': 'The shapes it is drawn with',
   'plan.steps': 'The number of steps',
-  'ownFault.criterion': 'The criterion of its own fault'
+  'ownFault.criterion': 'The criterion of its typical fault'
 }
 
 const sayEnd = (end: number | null) => (end === null ? 'open' : sayNumber(end))

@@ -52,7 +52,7 @@ export function fittedStandard(written: Standard, { house, wishes }: Asked): Fit
     moved.push({ regions, by: { rule, side }, say: `${says}.` })
   }
   for (const { region, mm, house: by } of leftByHouse(standard, fitted, house)) {
-    moved.push({ regions: [region], by: { rule: by.id, side: by.side }, say: `${sayMove(region, mm, fitted)}, by the house.` })
+    moved.push({ regions: [region], by: { rule: by.id, side: by.side }, say: `${sayMove(region, mm, fitted)}, by house rule.` })
     fitted = withLength(fitted, region, mm)
   }
   if (standard !== written) {

@@ -67,9 +67,9 @@ function rowIssues(row: PlacePlan, at: string, known: WorkKnown, refuse: Refuse)
   if (does === 'leave' && passes.length > 0) refuse(`${at}.passes`, passes.length, 'none: this place is left alone', 'workWhereLeft')
   if ((does === 'passes' || does === 'coat') && passes.length === 0) refuse(`${at}.passes`, 0, 'at least one pass', 'noPass')
   if (does === 'coat' && passes.some(({ kind }) => SETS_LENGTH[kind] === 'tool'))
-    refuse(`${at}.does`, 'the coat stands', 'no blade or comb: they set a length', 'workWhereLeft')
+    refuse(`${at}.does`, 'coat left on', 'no blade or comb: they set a length', 'workWhereLeft')
   if (standsMm !== undefined && !(standsMm > 0 && standsMm <= 300)) refuse(`${at}.standsMm`, standsMm, 'more than 0 and up to 300 mm')
-  if (does === 'coat' && lengthOfPlace(row) !== (standsMm ?? null)) refuse(`${at}.does`, 'the coat stands', 'no pass that leaves a length')
+  if (does === 'coat' && lengthOfPlace(row) !== (standsMm ?? null)) refuse(`${at}.does`, 'coat left on', 'no pass that leaves a length')
   passes.forEach((pass, i) => passIssues(pass, `${at}.passes.${i + 1}`, known, refuse))
 }
 

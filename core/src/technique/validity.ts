@@ -77,7 +77,7 @@ export function versionIssues(before: Technique, after: Technique): CoreIssue[] 
   for (const hazard of before.hazards) {
     const now = after.hazards.find(({ id }) => id === hazard.id)
     if (!now) refuse(`hazards.${hazard.id}`, 'gone', `“${hazard.name}”: a caution stays at its step`)
-    else if (hazard.hold && !now.hold) refuse(`hazards.${hazard.id}`, 'no hold point', 'a hold point: an instructor stands there')
+    else if (hazard.hold && !now.hold) refuse(`hazards.${hazard.id}`, 'no hold point', 'a hold point: an instructor must be present')
   }
   return issues
 }

@@ -57,6 +57,6 @@ describe('the length a tool leaves', () => {
   })
 
   it('names the unknown tool and what the rack holds', () => {
-    expect(() => toolById(rack, 'blade-99')).toThrow(/toolId is blade-99; allowed is a tool of the rack \(blade-40/)
+    expect(() => toolById(rack, 'blade-99')).toThrow(/toolId is blade-99; it must be a tool of the rack \(blade-40/)
   })
 })

@@ -44,7 +44,7 @@ describe('lengths that somebody typed or wants to read', () => {
   ])('%s by somebody who reads %s is %f mm', (text, unit, mm) => expect(mmOfText(text, unit)).toBeCloseTo(mm, 9))
 
   it.each(['', 'tall', '14 ft', '1/0 in', '-3', '14 in in', 'NaN', '1e3'])('refuses %s', (text) =>
-    expect(() => mmOfText(text, 'mm')).toThrow(/allowed is a length such as 356 mm, 35.6 cm or 14 in/)
+    expect(() => mmOfText(text, 'mm')).toThrow(/it must be a length such as 356 mm, 35.6 cm or 14 in/)
   )
 
   it('turns the millimetres of a sentence into inches, and nothing else', () => {

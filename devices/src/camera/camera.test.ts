@@ -230,15 +230,15 @@ describe('the photograph', SLOW, () => {
 describe('a scene that cannot be', () => {
   const usual = plain('left')
   it.each([
-    [{ ...usual, camera: { ...usual.camera, distanceMm: 90 } }, 'camera.distanceMm is 90; allowed is 400 to 10000 mm.'],
-    [{ ...usual, camera: { ...usual.camera, yawDeg: 80 } }, 'camera.yawDeg is 80; allowed is -45 to 45 degrees.'],
-    [{ ...usual, camera: { ...usual.camera, rollDeg: NaN } }, 'camera.rollDeg is NaN; allowed is -45 to 45 degrees.'],
-    [{ ...usual, picture: { ...usual.picture, widthPx: 90000 } }, 'picture.widthPx is 90000; allowed is 64 to 4000 px.'],
-    [{ ...usual, picture: { ...usual.picture, jpegQuality: 0 } }, 'picture.jpegQuality is 0; allowed is 1 to 100.'],
-    [{ ...usual, wall: { ...usual.wall, colour: 'blue' } }, 'wall.colour is blue; allowed is #rrggbb.'],
-    [{ ...usual, noise: -1 }, 'noise is -1; allowed is 0 to 60.'],
-    [{ ...usual, seed: 0.5 }, 'seed is 0.5; allowed is a whole number.'],
-    [{ ...usual, ruler: { lengthMm: 200, depthMm: 2100 } }, 'ruler.depthMm is 2100; allowed is -1000 to 2050 mm.']
+    [{ ...usual, camera: { ...usual.camera, distanceMm: 90 } }, 'camera.distanceMm is 90; it must be 400 to 10000 mm.'],
+    [{ ...usual, camera: { ...usual.camera, yawDeg: 80 } }, 'camera.yawDeg is 80; it must be -45 to 45 degrees.'],
+    [{ ...usual, camera: { ...usual.camera, rollDeg: NaN } }, 'camera.rollDeg is NaN; it must be -45 to 45 degrees.'],
+    [{ ...usual, picture: { ...usual.picture, widthPx: 90000 } }, 'picture.widthPx is 90000; it must be 64 to 4000 px.'],
+    [{ ...usual, picture: { ...usual.picture, jpegQuality: 0 } }, 'picture.jpegQuality is 0; it must be 1 to 100.'],
+    [{ ...usual, wall: { ...usual.wall, colour: 'blue' } }, 'wall.colour is blue; it must be #rrggbb.'],
+    [{ ...usual, noise: -1 }, 'noise is -1; it must be 0 to 60.'],
+    [{ ...usual, seed: 0.5 }, 'seed is 0.5; it must be a whole number.'],
+    [{ ...usual, ruler: { lengthMm: 200, depthMm: 2100 } }, 'ruler.depthMm is 2100; it must be -1000 to 2050 mm.']
   ] as const)('is refused in a sentence', (scene, sentence) => {
     expect(() => expose(scene)).toThrow(sentence)
   })
@@ -246,7 +246,7 @@ describe('a scene that cannot be', () => {
   it('a camera inside the dog as well', () => {
     const scene = plain('front', coats.find(({ body }) => body === 'mountain')!.id)
     expect(() => expose({ ...scene, camera: { ...scene.camera, distanceMm: 400 } })).toThrow(
-      /camera\.distanceMm is 400; allowed is at least \d+ mm for this dog/
+      /camera\.distanceMm is 400; it must be at least \d+ mm for this dog/
     )
   })
 })

@@ -30,7 +30,7 @@ describe('what stands before the table camera', () => {
     expect(sceneFor(before, stands)).toEqual(sceneFor(before, stands))
   })
   it('is refused from where a table camera does not look', () => {
-    expect(() => sceneFor({ ...before, seen: 'above' }, {})).toThrow('seen is above; allowed is left, right, head.')
+    expect(() => sceneFor({ ...before, seen: 'above' }, {})).toThrow('seen is above; it must be left, right, head.')
   })
   it('comes as a JPEG of two megapixels, or as small as it was asked for', async () => {
     expect(sceneFor(before, {}).picture.widthPx).toBe(USUAL_WIDTH_PX)

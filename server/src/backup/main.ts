@@ -38,7 +38,7 @@ const countsOf = ({ rows: { people, visits, events, gradings } }: Proof) =>
 function saidOf({ file: name, bytes, at, proof }: Backup): string {
   const day = at.toISOString().slice(0, 16).replace('T', ' ')
   const rows = proof ? countsOf(proof) : ''
-  const words = !proof ? 'not proven' : isProven(proof) ? `proven by restoring: ${rows}` : 'restores, but something in it is wrong'
+  const words = !proof ? 'not proven' : isProven(proof) ? `proven by restoring: ${rows}` : 'it restores, but something in it is wrong'
   return `${day} UTC  ${name}  ${inMb(bytes)}  ${words}`
 }
 
@@ -56,7 +56,7 @@ async function beforeMigration(): Promise<void> {
   await close()
   if (missing.isNew || missing.count === 0) return
   say(
-    `This Peen is newer than the school’s database: ${missing.count} ${missing.count === 1 ? 'change' : 'changes'} to make. A backup first.`
+    `This Peen is newer than the school’s database: ${missing.count} ${missing.count === 1 ? 'change' : 'changes'} to make. Backing up first.`
   )
   try {
     say(saidOf(await backUp(place, { why: 'beforeMigration', say, now })))
@@ -69,12 +69,12 @@ async function beforeMigration(): Promise<void> {
 
 async function passphrase(): Promise<void> {
   const { wrapped } = await keyIn(folder)
-  const old = wrapped ? env('PEEN_BACKUP_PASSPHRASE_BEFORE') || (await askHidden('The passphrase until now: ')) : null
+  const old = wrapped ? env('PEEN_BACKUP_PASSPHRASE_BEFORE') || (await askHidden('The current passphrase: ')) : null
   const given = env('PEEN_BACKUP_PASSPHRASE')
   const chosen = given || (await askHidden('The new passphrase: '))
-  if (!given && (await askHidden('The same once more: ')) !== chosen) throw new Error('The two are not the same. Nothing was changed.')
+  if (!given && (await askHidden('The same again: ')) !== chosen) throw new Error('The two are not the same. Nothing was changed.')
   await choosePassphrase(folder, chosen, old)
-  say('The passphrase is chosen, for backups of before too. Keep it on paper, away from this computer: without it no backup can be read.')
+  say('Passphrase set, for earlier backups too. Keep it on paper, away from this computer: without it, no backup can be read.')
 }
 
 async function bring(): Promise<void> {
@@ -97,9 +97,9 @@ async function bring(): Promise<void> {
   if (!restored) return void (process.exitCode = 1)
   const { madeAt, proof, opened } = restored
   const goesOn = backupsIn(folder).length === 0 && (await adoptKey(folder, opened))
-  say(`Restored, as it was on ${madeAt.slice(0, 16).replace('T', ' ')} UTC: ${countsOf(proof)}.`)
+  say(`Restored as of ${madeAt.slice(0, 16).replace('T', ' ')} UTC: ${countsOf(proof)}.`)
   say(
-    `${restored.room ? 'The keys of the room came along: tablets go on trusting it. ' : ''}${goesOn ? 'Backups here go on under the same passphrase. ' : ''}Now start Peen.`
+    `${restored.room ? 'The room’s keys came with it, so tablets still trust it. ' : ''}${goesOn ? 'Backups here keep the same passphrase. ' : ''}Now start Peen.`
   )
 }
 
@@ -112,7 +112,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<void>>> = {
   list: async () => {
     const all = backupsIn(folder)
     for (const one of all) say(saidOf(one))
-    if (all.length === 0) say(`No backup is in ${folder} yet.`)
+    if (all.length === 0) say(`There are no backups in ${folder} yet.`)
   }
 }
 

@@ -102,8 +102,8 @@ async function tryToBackUp({ settings, folder, second, room, proofDatabase }: Ba
 }
 
 function unprovenWords({ file, proof }: Backup): string {
-  const trail = proof!.trail.whole ? '' : ' Its trail does not fit: look at the trail.'
-  const derived = proof!.derived === 'other' ? ' Charts or coats come out otherwise when they are worked out again.' : ''
+  const trail = proof!.trail.whole ? '' : ' Its audit trail does not match: look at the audit trail.'
+  const derived = proof!.derived === 'other' ? ' Charts or coats come out differently when recalculated.' : ''
   return `${file} was made and restores, but something in it is wrong.${trail}${derived}`
 }
 

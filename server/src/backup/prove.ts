@@ -45,7 +45,7 @@ export async function prove(
   await unpack(file, work, opener)
   await readManifest(join(work, 'school'))
   return inThrowAway(settings, async (own) => {
-    say('Proof: restoring it into a database of its own.')
+    say('Proof: restoring it into a separate database.')
     await pourFrom(join(work, 'school', 'database.sql'), own)
     return proofOf(own, say, now)
   })
@@ -58,11 +58,11 @@ export async function proofOf(own: DatabaseSettings, say: (line: string) => void
     let derived: Proof['derived'] = 'same'
     await bringUp(db, now(), {
       derive: async () => {
-        say('Proof: working everything out again from what was recorded.')
+        say('Proof: recalculating everything from the records.')
         derived = await derivedAgain(db)
       }
     })
-    say('Proof: walking the trail.')
+    say('Proof: checking the audit trail.')
     const { entries, whole } = await checkAudit(db)
     return { provenAt: now().toISOString(), rows: await rowsOf(db), trail: { entries, whole }, derived }
   } finally {

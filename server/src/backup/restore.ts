@@ -44,10 +44,10 @@ export async function restore(
     const school = join(work, 'school')
     const { madeAt } = await readManifest(school)
     return await inThrowAway({ ...settings, database: scratch.database }, async (own) => {
-      say('Restore: pouring it into a database beside the one that is there.')
+      say('Restore: loading it beside the current database.')
       await pourFrom(join(school, 'database.sql'), own)
       const proof = await proofOf(own, say, now)
-      if (!isProven(proof)) say('Restore: careful, this backup restores but is not as it should be; the lead sees what on the trail.')
+      if (!isProven(proof)) say('Restore: careful, something in this backup is wrong; the audit trail shows a lead assessor what.')
       if ((await hasTables(settings)) && !(await settle())) return null
       await markRestored(own, madeAt)
       say('Restore: putting it in its place.')

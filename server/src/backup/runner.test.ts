@@ -17,7 +17,7 @@ function slowly() {
   let end: (failed: string | null) => void = () => undefined
   const program = (why: string, told: (line: string) => void) => {
     runs.push(why)
-    told('Proof: walking the trail.')
+    told('Proof: checking the audit trail.')
     return new Promise<string | null>((resolve) => (end = resolve))
   }
   return { runs, program, end: (failed: string | null = null) => end(failed) }
@@ -32,7 +32,7 @@ describe('backups of an open server', () => {
     backups.begin()
     backups.begin()
     expect(runs).toEqual(['byHand'])
-    expect(backups.view().underWay).toBe('Proof: walking the trail.')
+    expect(backups.view().underWay).toBe('Proof: checking the audit trail.')
     end('the disk is full')
     await new Promise((resolve) => setImmediate(resolve))
     expect(backups.view().underWay).toBeNull()

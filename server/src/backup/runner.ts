@@ -22,7 +22,7 @@ export function backupsOf(
   let underWay: string | null = null
   function begin(why: 'daily' | 'byHand'): void {
     if (underWay !== null) return
-    underWay = 'Backup: begins.'
+    underWay = 'Backup: starting.'
     void program(why, (line) => (underWay = line)).then((failed) => {
       underWay = null
       if (failed) log.error({ why }, 'the backup failed: %s', failed)

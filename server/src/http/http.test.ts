@@ -10,12 +10,12 @@ describe('any error as problem details (RFC 9457)', () => {
       new CoreError({ code: 'outOfRange', path: 'lengthMm', got: -3, limit: '0 to 300 mm' }),
       422,
       'outOfRange',
-      /lengthMm is -3; allowed is 0 to 300 mm/
+      /lengthMm is -3; it must be 0 to 300 mm/
     ],
     ['an oversized body', { type: 'entity.too.large', status: 413 }, 413, 'tooLarge', /larger than 1 MB\. Nothing was changed/],
     ['broken JSON', { type: 'entity.parse.failed', status: 400 }, 400, 'brokenJson', /not valid JSON/],
     ['an odd encoding', { type: 'encoding.unsupported', status: 415 }, 415, 'encoding', /not UTF-8/],
-    ['an address that cannot be read', Object.assign(new URIError('x'), { status: 400 }), 400, 'notUnderstood', /cannot be understood/],
+    ['an address that cannot be read', Object.assign(new URIError('x'), { status: 400 }), 400, 'notUnderstood', /could not be understood/],
     ['a defect', new Error('secret detail at /home/x'), 500, 'broken', /Quote error-7/]
   ])('%s', (_, error, status, code, detail) => {
     const problem = problemOf(error, 'error-7')
@@ -29,12 +29,12 @@ describe('any error as problem details (RFC 9457)', () => {
     const problem = problemOf(
       refuse.invalid([
         { path: 'a', detail: 'a is missing.' },
-        { path: 'b', detail: 'b is 7; allowed is 4 or less.' }
+        { path: 'b', detail: 'b is 7; it must be 4 or less.' }
       ]),
       ''
     )
     expect(problem.errors).toHaveLength(2)
-    expect(problem.detail).toBe('a is missing. b is 7; allowed is 4 or less.')
+    expect(problem.detail).toBe('a is missing. b is 7; it must be 4 or less.')
   })
 })
 

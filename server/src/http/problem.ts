@@ -26,11 +26,11 @@ export class Refused extends Error {
 export const refuse = {
   invalid: (errors: readonly FieldIssue[]) => new Refused(422, 'invalid', errors.map((issue) => issue.detail).join(' '), errors),
   notSignedIn: () => new Refused(401, 'notSignedIn', 'Sign in first.'),
-  passwordNeeded: () => new Refused(403, 'passwordNeeded', 'You came in by PIN. Say your password once to sign or to change accounts.'),
+  passwordNeeded: () => new Refused(403, 'passwordNeeded', 'You signed in with a PIN. Enter your password to sign or to change accounts.'),
   forbidden: (detail: string) => new Refused(403, 'forbidden', detail),
   notFound: (what: string) => new Refused(404, 'notFound', `${what} does not exist.`),
   busy: (detail: string) => new Refused(429, 'busy', detail),
-  taken: (what: string) => new Refused(409, 'idTaken', `The id of this ${what} is in use already. Make another; nothing was changed.`),
+  taken: (what: string) => new Refused(409, 'idTaken', `The id of this ${what} is already in use. Choose another; nothing was changed.`),
   conflict: (code: OwnProblem, detail: string, extra: Readonly<Record<string, unknown>> = {}) => new Refused(409, code, detail, [], extra)
 }
 
@@ -44,7 +44,7 @@ const TITLES: Readonly<Record<number, string>> = {
   415: 'Not understood',
   422: 'Not accepted',
   429: 'Too much at once',
-  500: 'Something broke here',
+  500: 'Something went wrong',
   503: 'Not now',
   507: 'No room'
 }
@@ -54,17 +54,17 @@ const TROUBLE = {
   away: {
     status: 503,
     code: 'databaseAway',
-    says: 'Peen’s database does not answer for the moment. Nothing was changed; it is tried again by itself.'
+    says: 'Peen’s database is not answering. Nothing was changed; Peen tries again by itself.'
   },
   full: {
     status: 507,
     code: 'diskFull',
-    says: 'The disk of Peen’s computer is full: nothing can be saved. Make room there (npm run doctor says how much is free).'
+    says: 'The disk of Peen’s computer is full, so nothing can be saved. Free some space there (npm run doctor shows how much is left).'
   },
   readOnly: {
     status: 507,
     code: 'readOnly',
-    says: 'The disk of Peen’s computer takes nothing any more: nothing can be saved. Look at that computer at once.'
+    says: 'The disk of Peen’s computer can no longer be written to, so nothing can be saved. Check that computer now.'
   }
 } as const
 
@@ -77,7 +77,7 @@ export function problemOf(error: unknown, errorId: string): Problem {
     return problem(error.status, error.code, error.message, { ...(error.errors.length ? { errors: error.errors } : {}), ...error.extra })
   if (error instanceof CoreError) {
     const { path, got, limit, code } = error.issue
-    return problem(422, code, error.message, { errors: [{ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` }] })
+    return problem(422, code, error.message, { errors: [{ path, detail: `${path} is ${String(got)}; it must be ${limit}.` }] })
   }
   const trouble = troubleOf(error)
   if (trouble) return problem(TROUBLE[trouble].status, TROUBLE[trouble].code, TROUBLE[trouble].says)
@@ -92,8 +92,8 @@ export function problemOf(error: unknown, errorId: string): Problem {
     return problem(415, 'encoding', 'The request is not UTF-8 JSON. Nothing was changed.')
   const status = (error as { status?: number })?.status
   if (status !== undefined && status >= 400 && status < 500)
-    return problem(status, 'notUnderstood', 'The request cannot be understood. Nothing was changed.')
-  return problem(500, 'broken', `Something broke in Peen. What you sent was not changed. Quote ${errorId} when you report it.`)
+    return problem(status, 'notUnderstood', 'The request could not be understood. Nothing was changed.')
+  return problem(500, 'broken', `Something went wrong in Peen. Nothing was changed. Quote ${errorId} when you report it.`)
 }
 
 function problem(status: number, code: string, detail: string, extra: object = {}): Problem {

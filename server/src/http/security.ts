@@ -39,7 +39,7 @@ export function knownHost(
   return (req: Request, _res: Response, next: NextFunction) => {
     const host = (req.get('host') ?? '').toLowerCase().replace(/:\d{1,5}$/, '')
     const isKnown = known.has(host) || now().includes(host)
-    next(isKnown ? undefined : new Refused(421, 'foreignHost', 'Peen is not asked for under this name.'))
+    next(isKnown ? undefined : new Refused(421, 'foreignHost', 'Peen does not answer to this address.'))
   }
 }
 
@@ -54,7 +54,7 @@ export function csrfDefence(req: Request, _res: Response, next: NextFunction): v
   if (req.get('sec-fetch-site') && !['same-origin', 'none'].includes(req.get('sec-fetch-site')!)) return next(foreign())
   const actor = actorOf(req)
   if (actor && req.get('x-peen-csrf') !== actor.csrf)
-    return next(new Refused(403, 'csrf', 'This request does not carry the token of your session. Load the page again.'))
+    return next(new Refused(403, 'csrf', 'This page has lost its sign-in token. Reload the page.'))
   next()
 }
 

@@ -52,7 +52,7 @@ export async function listen(app: RequestListener, reach: Reach, port: number): 
   const server = reach.own ? secureServerFor(app, reach.own) : serverFor(app)
   await opened(server, port, reach.host)
   const shown = reach.publicUrl?.origin ?? (reach.own ? `https://${roomNames()[0]}:${port}` : null)
-  return { close: () => end(server), says: shown === null ? [] : [`Tablets open ${shown}`] }
+  return { close: () => end(server), says: shown === null ? [] : [`On tablets, open ${shown}`] }
 }
 
 /**
@@ -79,8 +79,8 @@ async function listenInRoom(app: RequestListener, folder: string, host: string, 
       end(offer)
     },
     says: [
-      `Tablets on this network open ${address()}`,
-      `Each tablet trusts this room once: ${helpAddress()} shows how.`,
+      `On tablets on this network, open ${address()}`,
+      `Each tablet must trust this room once; ${helpAddress()} shows how.`,
       `Fingerprint of the room’s certificate (SHA-256): ${fingerprintOf(now.authority.cert)}`
     ]
   }

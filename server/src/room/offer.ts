@@ -47,7 +47,7 @@ export function offerApp(offered: () => Offered): Express {
     const [help, open] = await Promise.all([helpAddress, address].map((url) => qrCode(url, { type: 'svg', margin: 1, width: 200 })))
     res.type('html').send(page({ help, open, address, helpAddress, fingerprint: fingerprintOf(authority) }))
   })
-  app.use((_req, res) => void res.status(404).type('text').send('This address only offers the certificate of this room: open / instead.'))
+  app.use((_req, res) => void res.status(404).type('text').send('This address only offers this room’s certificate; open / instead.'))
   return app
 }
 

@@ -33,7 +33,7 @@ async function healthOf({ db }: Pick<Services, 'db'>) {
   return {
     status: database ? (isWell ? 'well' : 'care') : 'down',
     database: database ? 'answers' : 'does not answer',
-    trail: trail === undefined ? 'not checked yet' : trail.whole ? 'whole' : 'something was changed; Certify, Trail says what'
+    trail: trail === undefined ? 'not checked yet' : trail.whole ? 'whole' : 'something was changed; see Certify, Audit trail'
   }
 }
 

@@ -8,7 +8,7 @@ describe('what a check came to', () => {
   it('is one sentence', () => {
     expect(sayCheck(check)).toBe('Nothing that was signed has been changed.')
     const changed = [{ name: 'grading:1', seq: 3, missing: false }]
-    expect(sayCheck({ ...check, whole: false, changed })).toMatch(/^Something was changed past Peen: one thing was changed\. Restore/)
+    expect(sayCheck({ ...check, whole: false, changed })).toMatch(/^Something was changed outside Peen: one thing was changed\. Restore/)
     expect(sayCheck({ ...check, whole: false, brokenAt: 7, changed: [...changed, ...changed] })).toMatch(
       /entry 7 of the trail does not match, and 2 things were changed/
     )
@@ -16,8 +16,8 @@ describe('what a check came to', () => {
 
   it('names each thing', () => {
     expect(sayChanged({ name: 'grading:1', seq: 3, missing: false })).toBe('A signed grading has been altered (grading:1, entry 3).')
-    expect(sayChanged({ name: 'finding:1', seq: 3, missing: true })).toMatch(/^A decision about a certificate is gone/)
-    expect(sayChanged({ name: 'account:1', seq: 0, missing: false })).toMatch(/^A staff account was put in past Peen/)
+    expect(sayChanged({ name: 'finding:1', seq: 3, missing: true })).toMatch(/^A decision about a certificate is missing/)
+    expect(sayChanged({ name: 'account:1', seq: 0, missing: false })).toMatch(/^A staff account was added outside Peen/)
   })
 })
 

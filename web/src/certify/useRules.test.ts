@@ -42,7 +42,7 @@ describe('rules under the hand', () => {
     expect(rules.row.value?.certificate.name).toBe('Clipping')
     expect(rules.draft.value).toBeNull()
     // by hand: 1 - (1 - .0445)^4 = .166
-    expect(rules.joint.value).toBe('Over all 4 together the risk that one is called competent by luck is 17 %.')
+    expect(rules.joint.value).toBe('Across all 4 together, the chance that one is found competent by luck is 17 %.')
     expect((await atTheDesk('nothing-known')).row.value?.certificate.id).toBe('bearded-pet')
   })
 
@@ -53,7 +53,7 @@ describe('rules under the hand', () => {
     expect(rules.issues.value).toEqual([])
     rules.write({ ...rules.draft.value!, rules: [{ kind: 'dogs', name: 'Coats', dogs: 1, coats: 2 }] })
     expect(rules.issues.value).toEqual([
-      'Rule 1, “Coats”: the number of coats is 2; it must be at most 1, one a dog. It could never be met.'
+      'Rule 1, “Coats”: the number of coats is 2; it must be at most 1, one a dog. No one could ever meet it.'
     ])
     rules.drop('clipping')
     expect(rules.draft.value).toBeNull()
@@ -96,7 +96,7 @@ describe('rules under the hand', () => {
     expect(rules.copy('Feet & pads')).toBe('feet-pads')
     expect(rules.own.value.map(({ id, version: own }) => [id, own])).toEqual([['feet-pads', 1]])
     expect(rules.copy('Feet, pads')).toBeNull()
-    expect(rules.problem.value).toMatch(/already: feet-pads/)
+    expect(rules.problem.value).toMatch(/that name: feet-pads/)
     expect(rules.copy('Scissoring')).toBeNull()
     expect(rules.copy('x')).toBeNull()
     expect(rules.problem.value).toBe('Name is “x”; it must have two letters or more.')

@@ -90,7 +90,7 @@ describe('a grade sheet', () => {
     answers = ['offline']
     grade.answer('back-length', 'left', reading(3.2))
     await rest()
-    expect(words()).toBe('1 kept here')
+    expect(words()).toBe('1 waiting here')
     expect(grade.problem.value).toBeNull()
     grade.rate('pass')
     await rest()
@@ -120,7 +120,7 @@ describe('a grade sheet', () => {
     answers = ['offline']
     grade.answer('back-length', 'left', reading(3.2))
     await rest()
-    expect(words()).toBe('1 kept here')
+    expect(words()).toBe('1 waiting here')
     await vi.advanceTimersByTimeAsync(5100)
     expect(writes()).toHaveLength(2)
     expect(words()).toBe('Everything is saved')

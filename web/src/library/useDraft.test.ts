@@ -52,7 +52,7 @@ describe('a draft', () => {
     const draft = await atTheDesk()
     draft.changeCriterion(withHow(of(draft, 'teddy-body'), { band: [9.4, 9.6] }), 'teddy-body')
     expect(draft.issues.value.map(({ say }) => say)).toEqual([
-      'Body, 4F: the instrument is coat gauge, u 0.4 mm; it must be u of 0.05 mm at the most for this band.'
+      'Body, 4F: the instrument is coat gauge, u 0.4 mm; it must be accurate to 0.05 mm or better for this band.'
     ])
     draft.change({ plan: { ...draft.body.value!.plan, drawnAs: 'bracelets' } })
     expect(draft.issues.value.map(({ say }) => say)).toContain('The shapes it is drawn with is bracelets; it must be companion, teddy.')
@@ -130,6 +130,6 @@ describe('a draft', () => {
     expect(draft.refused.value).toBe('Name is missing.')
     server.answer = () => 'offline'
     await draft.save()
-    expect(draft.said.value).toMatch(/Peen does not answer/)
+    expect(draft.said.value).toMatch(/Peen is not answering/)
   })
 })

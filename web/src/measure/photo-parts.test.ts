@@ -59,12 +59,12 @@ describe('a refusal of the worker', () => {
     try {
       valueOf(answer)
     } catch (error) {
-      expect(sayRefusal(error)).toBe('The two ends of the scale are 1.0 px apart; allowed is 20 px or more. Touch both ends of the ruler.')
+      expect(sayRefusal(error)).toBe('The two ends of the scale are 1.0 px apart; it must be 20 px or more. Touch both ends of the ruler.')
     }
   })
 
   it.each([
-    ['noDog', 'nothing that stands out', /^No dog stands out/],
+    ['noDog', 'nothing that stands out', /^The dog does not stand out/],
     ['somethingElse', 'a shape that covers 31 % with the planned dog', /\(31 % alike\)/],
     ['outOfRange', 12, /^place is 12; it must be 0 to 9\./]
   ])('%s', (code, got, says) => {

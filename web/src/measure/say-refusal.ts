@@ -10,6 +10,6 @@ export function sayRefusal(error: unknown): string {
   if (code === 'somethingElse')
     return t('measure.shapeFoundDoesNotLook', { x: String(got).match(/(?<!\d)\d+ %/)?.[0] ?? t('measure.tooLittle') })
   if (code === 'pointsTooNear')
-    return `The two ends of the scale are ${String(got)}; allowed is 20 px or more. Touch both ends of the ruler.`
+    return `The two ends of the scale are ${String(got)}; it must be 20 px or more. Touch both ends of the ruler.`
   return error.message
 }

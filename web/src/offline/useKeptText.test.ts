@@ -122,7 +122,7 @@ describe('a text without the server', () => {
     first.text.begin(await on.read())
     on.server.isAway = true
     await first.change({ weeks: 7 })
-    expect(useSavedStore().words).toBe('1 kept here')
+    expect(useSavedStore().words).toBe('1 waiting here')
     on.server.isAway = false
     on.other({ purpose: 'show' })
     const again = open(on)

@@ -13,7 +13,7 @@ afterEach(unstub)
 it.each([
   [{ taps: 2, changes: 1, refused: [] }, 'This tablet has sent 2 taps and 1 change again.'],
   [{ taps: 1, changes: 0, refused: [] }, 'This tablet has sent 1 tap again.'],
-  [{ taps: 0, changes: 0, refused: ['This visit is graded.'] }, '1 change could not be made again:This visit is graded.']
+  [{ taps: 0, changes: 0, refused: ['This visit is graded.'] }, '1 change could not be sent again:This visit is graded.']
 ])('says of %j what was sent and what was not', async (brought, says) => {
   stubServer()
   setActivePinia(createPinia())

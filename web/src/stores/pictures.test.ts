@@ -45,7 +45,7 @@ describe('a photograph', () => {
     server.answer = () => 'offline'
     const pictures = usePictureStore()
     expect(await pictures.take(taken)).toBeNull()
-    expect(useSavedStore().words).toBe('1 kept here')
+    expect(useSavedStore().words).toBe('1 waiting here')
     server.answer = answers
     await pictures.again(pictures.kept[0]!)
     expect(new Set(sent().map(({ path }) => path)).size).toBe(1)
@@ -57,9 +57,9 @@ describe('a photograph', () => {
     server.answer = () => 'offline'
     const pictures = usePictureStore()
     await pictures.take(taken)
-    server.answer = () => refusal(409, 'This visit has 60 pictures; allowed are 60.')
+    server.answer = () => refusal(409, 'This visit has 60 pictures; it must be one of 60.')
     await pictures.again(pictures.kept[0]!)
-    expect(pictures.refused.map(({ refused }) => refused)).toEqual(['This visit has 60 pictures; allowed are 60.'])
+    expect(pictures.refused.map(({ refused }) => refused)).toEqual(['This visit has 60 pictures; it must be one of 60.'])
     await pictures.letGo(pictures.refused[0]!)
     expect(pictures.kept).toEqual([])
   })

@@ -111,7 +111,7 @@ describe('the outbox', () => {
     const outbox = useOutboxStore()
     server.answer = () => 'offline'
     outbox.put(outbox.make(VISIT, 'noted', { text: 'a' }, 1))
-    await vi.waitFor(() => expect(useSavedStore().words).toBe('1 kept here'))
+    await vi.waitFor(() => expect(useSavedStore().words).toBe('1 waiting here'))
     expect(outbox.refusal).toBeNull()
     expect(outbox.waiting).toHaveLength(1)
     const first = eventsOf(server.asked[0])[0].id
@@ -153,7 +153,7 @@ describe('the outbox', () => {
     server.answer = answered('stored')
     await outbox.letGo(outbox.refused[0], 'Help asked for, 9:42', 'The dog went home.')
     expect(eventsOf(server.asked.at(-1)!)).toMatchObject([
-      { kind: 'noted', payload: { text: 'Let go: Help asked for, 9:42. The dog went home.' } }
+      { kind: 'noted', payload: { text: 'Discarded: Help asked for, 9:42. The dog went home.' } }
     ])
     server.answer = answered('refused', 'This visit was cancelled.')
     outbox.put(outbox.make(VISIT, 'noted', { text: 'x' }, 1))

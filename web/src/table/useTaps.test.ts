@@ -129,7 +129,7 @@ describe('a touch at a table', () => {
   it('says what is missing where there is no step to note something in, and counts the dog’s other visits', async () => {
     const { table, taps, kinds } = await atTheTable()
     taps.press('prompt')
-    expect(taps.problem.value).toMatch(/^No step has been started yet/)
+    expect(taps.problem.value).toMatch(/^No step started yet/)
     expect(kinds()).toEqual([])
     expect(table.canStand.value).toBe(40)
   })

@@ -79,8 +79,8 @@ describe('a table on the floor', () => {
         .map((one) => one.text())
         .join()
     expect(red({})).not.toContain('can stand')
-    expect(red({ canStandMin: 6 })).toContain('can stand 6')
-    expect(red({ canStandMin: -4 })).toContain('can stand 0')
+    expect(red({ canStandMin: 6 })).toContain('6 min left for this dog')
+    expect(red({ canStandMin: -4 })).toContain('0 min left for this dog')
     expect(red({ canStandMin: 2, closed: true })).not.toContain('can stand')
   })
 

@@ -110,7 +110,7 @@ describe('the sheet on paper', () => {
     const text = JSON.stringify(sheetDocument(one, sheetFor(one), [], null, '2026-04-14'))
     for (const words of [
       'First visit',
-      'Nobody has said yet',
+      'No one has confirmed',
       'Sore skin at the left foreleg',
       'Nails left to do: left fore',
       'nothing to cut here today',

@@ -54,9 +54,9 @@ describe('a coat as numbers', () => {
     const grown = coatTable(coat, { lengths: coat.lengths, days: 30 })
     expect(grown.grownMm).toBeCloseTo(30 * USUAL_MM_PER_DAY, 12)
     expect(grown.length[DRAWN_REGIONS.indexOf('ribs')]).toBeCloseTo(21, 5)
-    expect(() => coatTable(coat, { lengths: coat.lengths, days: DAYS_LIMITS.high + 1 })).toThrow('days is 121; allowed is 0 to 120 days.')
-    expect(() => coatTable(coat, { lengths: coat.lengths, days: 3, mmPerDay: 4 })).toThrow('mmPerDay is 4; allowed is 0 to 1 mm a day.')
-    expect(() => coatTable(coat, { lengths: {}, lengthsB: { ribs: -2 } })).toThrow('lengthsB.ribs is -2; allowed is 0 to 300 mm.')
+    expect(() => coatTable(coat, { lengths: coat.lengths, days: DAYS_LIMITS.high + 1 })).toThrow('days is 121; it must be 0 to 120 days.')
+    expect(() => coatTable(coat, { lengths: coat.lengths, days: 3, mmPerDay: 4 })).toThrow('mmPerDay is 4; it must be 0 to 1 mm a day.')
+    expect(() => coatTable(coat, { lengths: {}, lengthsB: { ribs: -2 } })).toThrow('lengthsB.ribs is -2; it must be 0 to 300 mm.')
   })
 
   it('belongs at every place of every view to regions whose shares sum to one', () => {

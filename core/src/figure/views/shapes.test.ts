@@ -243,7 +243,7 @@ describe('scissors leave', () => {
       { code: 'outOfRange', path: 'shapes.pompon.radiusMm', got: 4000, limit: '0 to 320 mm' }
     ])
     expect(shapeIssues({ kind: 'circle', radiusMm: 60, forwardMm: -20, upMm: -5 })).toEqual([])
-    expect(() => checkShapes([{ kind: 'ruff', depthMm: -1 }])).toThrow('shapes.ruff.depthMm is -1; allowed is 0 to 320 mm.')
+    expect(() => checkShapes([{ kind: 'ruff', depthMm: -1 }])).toThrow('shapes.ruff.depthMm is -1; it must be 0 to 320 mm.')
   })
 })
 
@@ -293,7 +293,7 @@ describe('a fault is seen', SLOW, () => {
     expect(Math.abs(clean(0.85) - dipped(0.85))).toBeLessThan(0.5)
   })
 
-  it('a tube has no bevels, a flat head is level, a high tail ends higher, a bulging leg is no column', () => {
+  it('a tube has no bevels, a flat head is level, a high tail ends higher, a bulging leg is not a column', () => {
     const topMm = shapeIn('bracelets', 'cylinder').topMm!
     const at = (faults: readonly Fault[]) => widthAt(figureOf('bracelets', 'front', faults), 'foreLeft', topMm - 4)
     expect(at([{ kind: 'tube' }])).toBeGreaterThan(at([]) * 1.08)
@@ -314,13 +314,13 @@ describe('a fault is seen', SLOW, () => {
     const tail = figureOf('jacket-show')
     const { lengths } = coatFor('', 'jacket-show')
     expect(() => tail.dress({ lengths, faults: [{ kind: 'tailHigh', mm: 4000 }] })).toThrow(
-      'faults.tailHigh.mm is 4000; allowed is 0 to 90 mm.'
+      'faults.tailHigh.mm is 4000; it must be 0 to 90 mm.'
     )
     expect(() => tail.dress({ lengths, faults: [{ kind: 'dip', at: 2, widthMm: 60, mm: 5 }] })).toThrow(
-      'faults.dip.at is 2; allowed is 0 to 1.'
+      'faults.dip.at is 2; it must be 0 to 1.'
     )
     expect(() => figureOf('bracelets', 'rear', [{ kind: 'tiltedBand', degrees: 90 }])).toThrow(
-      'faults.tiltedBand.degrees is 90; allowed is -60 to 60 degrees.'
+      'faults.tiltedBand.degrees is 90; it must be -60 to 60 degrees.'
     )
   })
 

@@ -97,11 +97,11 @@ export function findOutline(
   const isAll = areas[first]! > DOG_SHARES.most * width * height
   const doubts = [
     apart01 < LEAST_APART_01 || unread > UNREAD_SHARE
-      ? 'The dog and the backdrop are much alike: touch the backdrop, or draw the edge by hand.'
+      ? 'The dog and the backdrop look too alike: touch the backdrop, or draw the edge by hand.'
       : '',
-    isTwo ? 'Something else stands in the picture, nearly as large: only one dog can be measured.' : '',
-    isCut ? 'The dog runs over the edge of the picture: it is cut off there.' : '',
-    isAll ? 'Almost all of the picture counts as dog: step back, or touch the backdrop.' : ''
+    isTwo ? 'There is something else in the picture, nearly as large: only one dog can be measured.' : '',
+    isCut ? 'The dog is cut off at the edge of the picture.' : '',
+    isAll ? 'Nearly the whole picture was taken for dog: step back, or touch the backdrop.' : ''
   ].filter((doubt) => doubt !== '')
   return { ...fixed, areaPx: areas[first]! * by * by, apart01, doubts, unfit: isTwo || isCut || isAll }
 }

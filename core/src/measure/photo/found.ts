@@ -56,7 +56,7 @@ export function measurePhoto(reading: Reading, ids: readonly MeasureId[], seed: 
   const yaw = reading.frame.seen === 'head' && best.places.nose ? yawOf(coarse, best, seed) : null
   if (yaw && Math.abs(yaw.deg) > MOST_YAW_DEG) {
     const way = yaw.deg > 0 ? 'left' : 'right'
-    const refused = `The head is turned ${yaw.deg.toFixed(1).replace('-', '')} degrees to its own ${way}; up to ${MOST_YAW_DEG} can be measured. Take another picture with the nose before the middle of the face.`
+    const refused = `The head is turned ${yaw.deg.toFixed(1).replace('-', '')} degrees to its own ${way}; up to ${MOST_YAW_DEG} degrees can be measured. Take another picture with the nose in line with the middle of the face.`
     return { method, measures: [], untold: [], yaw, refused }
   }
   const untold: Untold[] = []
@@ -122,7 +122,7 @@ function attempt(trace: Trace, key: MeasureKey): number | string {
 
 function whyNot({ frame, places, lines }: Reading, key: MeasureKey): string | null {
   const spec = measureSpec(key.id)
-  if (!frame.hasScale && spec.unit === 'mm') return 'There is no scale in the picture: only ratios, angles and shapes can be told.'
+  if (!frame.hasScale && spec.unit === 'mm') return 'There is no scale in the picture, so only ratios, angles and shapes can be measured.'
   const line = linesFor(key).find((id) => (lines[id]?.length ?? 0) < LEAST_LINE_POINTS)
   if (line) return `Draw first: ${LINES[line].name} (${LEAST_LINE_POINTS} points or more, ${lines[line]?.length ?? 0} so far).`
   const place = spec.places.find((id) => !places[id])
@@ -141,17 +141,17 @@ function yawOf(reading: Reading, best: Trace, seed: number): { readonly deg: num
 function wrongIn(reading: Reading, trace: Trace): string | null {
   const { seen, places } = trace
   const { eyeLeft, eyeRight, nose, withers, tailSet, noseTip } = places
-  if (crossesItself(reading.outline)) return 'The outline crosses itself: take back the last anchor, or paint the place with the brush.'
+  if (crossesItself(reading.outline)) return 'The outline crosses itself: undo the last anchor, or paint that spot with the brush.'
   if (seen === 'head') {
     if (eyeLeft && eyeRight && eyeLeft[0] <= eyeRight[0])
-      return 'The eyes are exchanged: the dog’s own left eye is the one at the right of the picture.'
+      return 'The eyes are swapped: the dog’s own left eye is on the right of the picture.'
     if (eyeLeft && nose && nose[1] <= eyeLeft[1])
-      return 'The nose lies above the eyes: the picture stands on its head, or the places are exchanged.'
+      return 'The nose is above the eyes: the picture is upside down, or the points are swapped.'
     return null
   }
   const [wrong, own] = seen === 'left' ? ['right', 'left'] : ['left', 'right']
   if ((withers && tailSet && withers[0] >= tailSet[0]) || (noseTip && withers && noseTip[0] >= withers[0]))
-    return `This dog faces ${wrong}, and its ${own} profile faces ${own}: it is the other profile, or places are exchanged.`
+    return `This dog faces ${wrong}, but its ${own} profile should face ${own}: it is the other profile, or points are swapped.`
   return null
 }
 

@@ -116,7 +116,7 @@ describe('the head from the front', () => {
     expect(pair.value).toBeLessThan(-4)
     expect(pair.u).toBeLessThan(2)
     expect(sayMeasured(pair, traceOf(proud), 0)).toMatch(
-      /^Right cheek stands [567] mm prouder than the left, at (8|9) o’clock: take it back/
+      /^Right cheek sticks out [567] mm more than the left, at (8|9) o’clock: take off/
     )
     // what needs no mending is not told to be cut
     expect(sayMeasured({ ...pair, value: -2 }, traceOf(proud), 0, true)).toBe('The cheeks are alike to within 2 mm.')
@@ -130,7 +130,7 @@ describe('the head from the front', () => {
     const { refused, measures, yaw } = measurePhoto(turned, ['headPair'], 3, 200)
     expect(measures).toEqual([])
     expect(yaw!.deg).toBeGreaterThan(4)
-    expect(refused).toMatch(/^The head is turned [45]\.\d degrees to its own left; up to 3 can be measured\. Take another picture/)
+    expect(refused).toMatch(/^The head is turned [45]\.\d degrees to its own left; up to 3 degrees can be measured\. Take another picture/)
   })
   it('knows yaw from nose against eyes', () => {
     // by hand: 5 mm aside of a nose 50 mm before the eyes
@@ -141,10 +141,10 @@ describe('the head from the front', () => {
     const { eyeLeft, eyeRight, nose } = reading.places
     expect(
       measurePhoto({ ...reading, places: { ...reading.places, eyeLeft: eyeRight, eyeRight: eyeLeft } }, ['headPair'], 3, 200).refused
-    ).toMatch(/^The eyes are exchanged/)
+    ).toMatch(/^The eyes are swapped/)
     expect(
       measurePhoto({ ...reading, places: { ...reading.places, nose: { ...nose!, at: [nose!.at[0], 100] } } }, ['headPair'], 3, 200).refused
-    ).toMatch(/^The nose lies above the eyes/)
+    ).toMatch(/^The nose is above the eyes/)
   })
 })
 
@@ -161,7 +161,7 @@ describe('a profile', () => {
     expect(measure.value).toBeLessThan(11)
     expect(sayMeasured(measure, traceOf(dipped), null)).toMatch(/^The back dips ([789]|10) mm, in the middle: leave it there/)
     const slope = told(plain, 'skirtSlope')
-    expect(sayMeasured(slope, traceOf(plain), slope.value)).toBe('The skirt has the slope that was planned.')
+    expect(sayMeasured(slope, traceOf(plain), slope.value)).toBe('The skirt slopes as planned.')
     expect(sayMeasured({ ...slope, value: slope.value + 8 }, traceOf(plain), slope.value)).toMatch(
       /^The skirt slopes: it .* Take the rear end back\.$/
     )
@@ -190,7 +190,9 @@ describe('a profile', () => {
     const reading = readingOf('left', undefined, null)
     const { measures, untold } = measurePhoto(reading, ['topline', 'skirtSlope', 'neckToMuzzle'], 3, 200)
     expect(measures.map(({ id }) => id).sort()).toEqual(['neckToMuzzle', 'skirtSlope'])
-    expect(untold).toMatchObject([{ id: 'topline', why: 'There is no scale in the picture: only ratios, angles and shapes can be told.' }])
+    expect(untold).toMatchObject([
+      { id: 'topline', why: 'There is no scale in the picture, so only ratios, angles and shapes can be measured.' }
+    ])
   })
   it('that is something else is not proposed upon', () => {
     const reading = readingOf('left')

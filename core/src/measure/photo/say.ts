@@ -35,8 +35,8 @@ export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue:
       const radius = `a circle of ${mm(circle.radius)}`
       if (Math.round(value) < AS_PLANNED.mm) return `The head is round: ${radius}.`
       return most.byMm < 0
-        ? `The head is flat at ${atHour(most.hour)}: it lies ${mm(value)} inside ${radius}. Leave it there, and bring the rest to it.`
-        : `The head stands ${mm(value)} out of ${radius} at ${atHour(most.hour)}: take it back ${mm(value)}.`
+        ? `The head is flat at ${atHour(most.hour)}: it is ${mm(value)} inside ${radius}. Leave it there, and bring the rest down to it.`
+        : `The head sticks out ${mm(value)} from ${radius} at ${atHour(most.hour)}: take off ${mm(value)}.`
     }
     case 'headPair':
     case 'headSides': {
@@ -45,14 +45,14 @@ export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue:
       if (!told || Math.round(Math.abs(value)) < AS_PLANNED.mm) return 'Left and right are alike to within 1 mm.'
       const [prouder, other] = told.byMm >= 0 ? ['Right', 'left'] : ['Left', 'right']
       const what = id === 'headPair' ? `${prouder} cheek` : `${prouder} side of the head`
-      return `${what} stands ${mm(value)} prouder than the ${other}, at ${atHour(told.hour)}: take it back ${mm(value)}.`
+      return `${what} sticks out ${mm(value)} more than the ${other}, at ${atHour(told.hour)}: take off ${mm(value)}.`
     }
     case 'headTop': {
       const off = plannedValue === null ? 0 : value - plannedValue
-      if (Math.round(Math.abs(off)) < 2 * AS_PLANNED.mm) return 'The top of the head stands as high as planned.'
+      if (Math.round(Math.abs(off)) < 2 * AS_PLANNED.mm) return 'The top of the head is as high as planned.'
       return off < 0
-        ? `The head is flat on top: it lies ${mm(off)} lower than planned. Leave it there, and let it grow.`
-        : `The top of the head stands ${mm(off)} higher than planned: take it down ${mm(off)}.`
+        ? `The head is flat on top: it is ${mm(off)} lower than planned. Leave it, and let it grow.`
+        : `The top of the head is ${mm(off)} higher than planned: take it down ${mm(off)}.`
     }
     case 'topline': {
       const [withers, tailSet] = [placeIn(trace, 'withers'), placeIn(trace, 'tailSet')]
@@ -67,16 +67,16 @@ export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue:
     case 'skirtLine':
       return Math.round(value) < AS_PLANNED.mm
         ? `The ${side} skirt is straight.`
-        : `The ${side} skirt leaves the straight by ${mm(value)}: comb it down and take the lowest places back.`
+        : `The ${side} skirt is out of straight by ${mm(value)}: comb it down and trim the lowest places.`
     case 'footLine': {
-      if (Math.round(Math.abs(value)) < AS_PLANNED.mm) return `The ${side} foot line lies at the ankle.`
+      if (Math.round(Math.abs(value)) < AS_PLANNED.mm) return `The ${side} foot line is at the ankle.`
       return value > 0
-        ? `The ${side} foot line stands ${mm(value)} above the ankle: too high, like short trousers. Let it grow.`
-        : `The ${side} foot line lies ${mm(value)} below the ankle: take it up ${mm(value)}.`
+        ? `The ${side} foot line is ${mm(value)} above the ankle: too high, like short trousers. Let it grow.`
+        : `The ${side} foot line is ${mm(value)} below the ankle: take it up ${mm(value)}.`
     }
     case 'tailToHead':
       return Math.round(Math.abs(value)) < AS_PLANNED.mm
-        ? 'Tail and head are carried at one height.'
+        ? 'Tail and head are at the same height.'
         : `The tail ends ${mm(value)} ${value > 0 ? 'above' : 'below'} the head${value > 0 ? `: take off ${mm(value)}` : ''}.`
     default: {
       const { name, unit } = measureSpec(id)
@@ -101,9 +101,9 @@ function sayFine({ id, value, side }: PictureMeasure, trace: Trace): string | nu
     case 'skirtLine':
       return `The ${side} skirt is straight to within ${mm(value)}.`
     case 'footLine':
-      return `The ${side} foot line lies within ${mm(value)} of the ankle.`
+      return `The ${side} foot line is within ${mm(value)} of the ankle.`
     case 'tailToHead':
-      return `Tail and head are carried within ${mm(value)} of one height.`
+      return `Tail and head are within ${mm(value)} of the same height.`
     default:
       return null
   }
@@ -114,6 +114,6 @@ function saySlope(value: number, plannedValue: number | null): string {
   const size = (degrees: number) => `${Math.round(Math.abs(degrees))} degrees`
   if (plannedValue === null) return `The skirt ${way(value)} toward the tail by ${size(value)}.`
   const off = value - plannedValue
-  if (Math.abs(off) < AS_PLANNED.degrees) return 'The skirt has the slope that was planned.'
+  if (Math.abs(off) < AS_PLANNED.degrees) return 'The skirt slopes as planned.'
   return `The skirt slopes: it ${way(value)} toward the tail by ${size(value)}, and ${size(plannedValue)} ${plannedValue >= 0 ? 'down' : 'up'} were planned. Take the ${off > 0 ? 'rear' : 'front'} end back.`
 }

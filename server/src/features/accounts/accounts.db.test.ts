@@ -67,20 +67,20 @@ describe('an account that a colleague made', () => {
   it('cannot confirm another of the same maker, nor after it was confirmed itself', async () => {
     const one = await puppet('Una')
     const two = await puppet('Duo')
-    expect((await one.client.post(`/people/${two.id}/confirm`)).body.detail).toMatch(/only an account that signs/)
+    expect((await one.client.post(`/people/${two.id}/confirm`)).body.detail).toMatch(/only an account that can sign/)
     await ivo.post(`/people/${one.id}/confirm`)
     world.clock.setReal(new Date(Date.now() + (WAIT_HOURS + 1) * 3600000))
     const username = (await rowOf(await world.client('ina'), one.id)).username
     const later = await signIn(username)
     expect((await signATrim(later)).status).toBe(200)
-    expect((await later.post(`/people/${two.id}/confirm`)).body.detail).toMatch(/made, reset or confirmed by the one who made this one/)
+    expect((await later.post(`/people/${two.id}/confirm`)).body.detail).toMatch(/made this account also made, reset or confirmed yours/)
   })
 
   it(`signs ${WAIT_HOURS} hours after another signer has met the person, by the wall clock`, async () => {
     const nel = await puppet('Nel', 'instructor')
     expect((await ivo.post(`/people/${nel.id}/confirm`)).status).toBe(200)
-    expect((await ivo.post(`/people/${nel.id}/confirm`)).body.detail).toMatch(/confirmed already and waits/)
-    expect((await signATrim(nel.client)).detail).toMatch(/confirmed less than 48 hours ago; it signs from \d{4}-/)
+    expect((await ivo.post(`/people/${nel.id}/confirm`)).body.detail).toMatch(/already confirmed and in its waiting time/)
+    expect((await signATrim(nel.client)).detail).toMatch(/confirmed less than 48 hours ago; it can sign from \d{4}-/)
     // the school's own day is no help: it is the wall clock that counts
     world.clock.setReal(new Date(Date.now() + (WAIT_HOURS + 1) * 3600000))
     expect((await signATrim(await signIn((await rowOf(await world.client('ina'), nel.id)).username))).status).toBe(200)
@@ -142,10 +142,10 @@ describe('a second account of one person', () => {
       403
     )
     expect((await ivo.post(`/people/${world.ids.abe}/same`, { otherId: v7(), same: true })).status).toBe(404)
-    expect((await same(ivo, 'abe', 'abe')).body.detail).toMatch(/it is one account/)
+    expect((await same(ivo, 'abe', 'abe')).body.detail).toMatch(/they are the same account/)
     expect((await same(ivo, 'abe', 'ivo')).status).toBe(200)
     expect((await rowOf(lena, world.ids.abe)).otherAccounts).toEqual([world.ids.ivo])
-    expect((await same(ivo, 'abe', 'ivo', false)).body.detail).toMatch(/one of them is your own; another signer says it/)
+    expect((await same(ivo, 'abe', 'ivo', false)).body.detail).toMatch(/one of them is yours, so another signer must do it/)
     expect((await same(lena, 'abe', 'ivo', false)).status).toBe(200)
     expect((await people(ivo)).accounts.slice(0, 2).map(({ kind, otherId }) => [kind, otherId])).toEqual([
       ['apart', world.ids.ivo],
@@ -158,13 +158,13 @@ describe('a second account of one person', () => {
     const visit = await world.newTrim('abe')
     expect((await openSheet(lena, visit)).status).toBe(200)
     await same(ivo, 'abe', 'ivo')
-    expect((await openSheet(ivo, visit)).body.detail).toBe('No one grades their own work.')
+    expect((await openSheet(ivo, visit)).body.detail).toBe('No one can grade their own work.')
     const appoint = (first: string, second: string) =>
       lena.send('PUT', `/assessments/${visit}`, { first: world.ids[first], second: world.ids[second] })
-    expect((await appoint('lena', 'ivo')).body.detail).toBe('No one marks their own work.')
+    expect((await appoint('lena', 'ivo')).body.detail).toBe('No one can mark their own work.')
     await same(lena, 'abe', 'ivo', false)
     await same(ivo, 'lena', 'ivo')
     expect((await openSheet(ivo, visit)).body.detail).toMatch(/marked this trim under your other account/)
-    expect((await appoint('lena', 'ivo')).body.detail).toMatch(/allowed is another person/)
+    expect((await appoint('lena', 'ivo')).body.detail).toMatch(/choose someone else/)
   })
 })

@@ -55,7 +55,7 @@ export async function confirmAccount({ db, clock }: Services, actor: Me, personI
     // one after another, so that two confirmations cannot pass each other
     await tx.select().from(tables.auditHead).for('update')
     const person = await personById(tx, personId)
-    if (person.role === 'apprentice') throw refuse.forbidden('An apprentice signs nothing; there is nothing to confirm.')
+    if (person.role === 'apprentice') throw refuse.forbidden('Apprentices do not sign, so there is nothing to confirm.')
     if (!person.active) throw refuse.conflict('retired', `${person.givenName} is retired. Nothing was changed.`)
     const answer = mayConfirm(actor.id, personId, await accountEvents(tx), at)
     if (!answer.may) throw refuse.forbidden(`You cannot confirm ${person.givenName}: ${answer.because}. Nothing was changed.`)
@@ -76,7 +76,7 @@ export async function saySame({ db, clock }: Services, actor: Me, personId: stri
     const answer = maySaySame(actor.id, { personId, otherId, same }, await accountEvents(tx), at)
     if (!answer.may)
       throw refuse.forbidden(
-        `You cannot say that ${fullName(person)} and ${fullName(other)} are ${same ? 'one person' : 'two people'}: ${answer.because}. Nothing was changed.`
+        `You cannot record ${fullName(person)} and ${fullName(other)} as ${same ? 'one person' : 'two people'}: ${answer.because}. Nothing was changed.`
       )
     await recordAccount(tx, { kind: same ? 'same' : 'apart', personId, otherId, by: actor.id, at })
   })

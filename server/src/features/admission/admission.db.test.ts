@@ -50,7 +50,7 @@ describe('an invitation', () => {
     expect(opened.body).toMatchObject({ givenName: 'Nel', role: 'apprentice' })
     expect((await stranger.post('/sign-in', { username: nel.username, password: 'a fresh password' })).status).toBe(200)
     const again = await stranger.post('/welcome', { token, password: 'another password' })
-    expect([again.status, again.body.detail]).toEqual([409, 'This invitation was used already. Sign in, or ask for a new letter.'])
+    expect([again.status, again.body.detail]).toEqual([409, 'This invitation has already been used. Sign in, or ask for a new letter.'])
     expect((await people()).people.find(({ id }) => id === nel.id)!.waiting).toBe(false)
   })
 
@@ -65,7 +65,7 @@ describe('an invitation', () => {
     const late = await stranger.post('/welcome', { token: await keyFor(nel.id), password: 'a fresh password' })
     expect(late).toMatchObject({
       status: 409,
-      body: { code: 'invitationExpired', detail: 'This invitation held until 2026-01-02. Ask for a new letter.' }
+      body: { code: 'invitationExpired', detail: 'This invitation expired on 2026-01-02. Ask for a new letter.' }
     })
     expect((await stranger.post('/welcome', { token: 'made-up', password: 'a fresh password' })).status).toBe(404)
   })
@@ -74,7 +74,7 @@ describe('an invitation', () => {
     expect((await ivo.post('/invitations', invitation({ role: 'lead' }))).status).toBe(403)
     expect((await lena.post('/invitations', invitation({ role: 'instructor' }))).status).toBe(200)
     expect((await ivo.post('/invitations', invitation({ email: 'nowhere' }))).body.detail).toMatch(
-      /Mail address is nowhere; allowed is one such as/
+      /Email address is nowhere; it must be one such as/
     )
     expect((await ivo.post('/invitations', invitation({ username: 'abe' }))).body.detail).toMatch(/User name “abe” is taken/)
   })
@@ -103,7 +103,7 @@ describe('reset and retire', () => {
     await world.newVisit('abe', '2026-05-01')
     const abe = await world.client('abe')
     const answer = await lena.send('PUT', `/people/${world.ids.abe}/active`, { active: false })
-    expect(answer.body).toMatchObject({ warnings: ['abe has visits planned on 2026-05-01: give them to somebody else.'] })
+    expect(answer.body).toMatchObject({ warnings: ['abe has visits planned on 2026-05-01: give them to someone else first.'] })
     expect((await abe.get('/me')).status).toBe(401)
     expect((await (await world.client()).post('/sign-in', { username: 'abe', password: PASSWORD })).status).toBe(401)
     expect((await lena.post(`/people/${world.ids.abe}/reset`)).body.detail).toMatch(/abe is retired/)
@@ -122,7 +122,7 @@ describe('cohorts', () => {
     expect((await ivo.send('PUT', '/cohorts', { name: 'Summer', startedOn: '2026-06-01', endedOn: null })).status).toBe(200)
     expect((await people()).cohorts.find(({ name }) => name === 'Summer')).toMatchObject({ startedOn: '2026-06-01', people: 0 })
     const wrong = await ivo.send('PUT', '/cohorts', { name: 'Summer', startedOn: '2026-06-01', endedOn: '2026-05-01' })
-    expect(wrong.body.detail).toBe('Ended on is 2026-05-01; allowed is 2026-06-01 or later.')
+    expect(wrong.body.detail).toBe('Ended on is 2026-05-01; it must be 2026-06-01 or later.')
     expect((await ivo.send('PUT', '/cohorts', { name: 'Odd', startedOn: '2026-02-31', endedOn: null })).body.detail).toMatch(
       /Started on is 2026-02-31/
     )

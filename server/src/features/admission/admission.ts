@@ -23,12 +23,12 @@ const NO_PASSWORD = '!'
 
 function mayLetIn(actor: Me, role: Role): void {
   if (actor.role !== 'lead' && role !== 'apprentice')
-    throw refuse.forbidden('An instructor lets in apprentices; a lead assessor lets in the others.')
+    throw refuse.forbidden('An instructor can add apprentices; only a lead assessor can add anyone else.')
 }
 
 async function refuseTakenName(tx: Transaction, username: string): Promise<void> {
   const known = (await tx.select().from(tables.people).where(eq(tables.people.username, username)))[0]
-  if (known) throw refuse.conflict('usernameTaken', `User name “${username}” is taken; choose another. Nothing was changed.`)
+  if (known) throw refuse.conflict('usernameTaken', `Username “${username}” is taken; choose another. Nothing was changed.`)
 }
 
 /** A cohort that is named for the first time begins today. */
@@ -77,7 +77,7 @@ export async function inviteWithin(tx: Transaction, services: Services, actor: M
 export async function resetPassword(services: Services, actor: Me, id: string): Promise<{ readonly id: string }> {
   const person = await personById(services.db, id)
   if (actor.role !== 'lead' && person.role !== 'apprentice') throw refuse.forbidden('A lead assessor resets the password of staff.')
-  if (!person.active) throw refuse.conflict('retired', `${person.givenName} is retired; take them in again first. Nothing was changed.`)
+  if (!person.active) throw refuse.conflict('retired', `${person.givenName} is retired; reinstate them first. Nothing was changed.`)
   await inTransaction(services.db, async (tx) => {
     await tx.delete(tables.invitations).where(eq(tables.invitations.personId, id))
     await tx.delete(tables.signIns).where(eq(tables.signIns.personId, id))
@@ -130,7 +130,7 @@ async function writeLetter(tx: Transaction, { clock }: Services, actor: Me, pers
   const madeAt = clock.real()
   const { token } = await openInvitation(tx, person.id, kind, madeAt)
   const school = (await schoolRow(tx)).name
-  const what = kind === 'invite' ? `${school} lets you in` : `A new password for ${school}`
+  const what = kind === 'invite' ? `${school}: choose your password` : `A new password for ${school}`
   const days = kind === 'invite' ? 'seven days' : 'one day'
   await tx.insert(tables.letters).values({
     id: v7(),
@@ -148,11 +148,11 @@ type InvitationRow = typeof tables.invitations.$inferSelect
 /** The invitation that a key opens; refuses an unknown, a used and an expired one, each in words. */
 function opened(row: InvitationRow | undefined, now: Date): InvitationRow {
   if (!row) throw refuse.notFound('This invitation')
-  if (row.usedAt) throw refuse.conflict('invitationUsed', 'This invitation was used already. Sign in, or ask for a new letter.')
+  if (row.usedAt) throw refuse.conflict('invitationUsed', 'This invitation has already been used. Sign in, or ask for a new letter.')
   if (row.expiresAt <= now)
     throw refuse.conflict(
       'invitationExpired',
-      `This invitation held until ${row.expiresAt.toISOString().slice(0, 10)}. Ask for a new letter.`
+      `This invitation expired on ${row.expiresAt.toISOString().slice(0, 10)}. Ask for a new letter.`
     )
   return row
 }
@@ -191,8 +191,9 @@ export async function retire(
     const everybody = await tx.select().from(tables.people).for('update')
     const person = everybody.find((one) => one.id === id)
     if (!person) throw refuse.notFound('This person')
-    if (!active && person.id === actor.id) throw refuse.forbidden('Nobody retires themselves; another lead assessor does.')
-    if (active && person.erasedOn) throw refuse.conflict('erased', `This apprentice was erased on ${person.erasedOn} and cannot come back.`)
+    if (!active && person.id === actor.id) throw refuse.forbidden('You cannot retire yourself; another lead assessor must do it.')
+    if (active && person.erasedOn)
+      throw refuse.conflict('erased', `This apprentice was erased on ${person.erasedOn} and cannot be reinstated.`)
     const leads = everybody.filter((one) => one.role === 'lead' && one.active && one.id !== id)
     if (!active && person.role === 'lead' && leads.length === 0) throw refuse.forbidden('A school keeps one lead assessor at least.')
     await tx.update(tables.people).set({ active }).where(eq(tables.people.id, id))
@@ -208,7 +209,7 @@ export async function retire(
     const days = ahead.map(({ onDate }) => onDate).sort()
     return {
       id,
-      warnings: days.length > 0 ? [`${person.givenName} has visits planned on ${days.join(', ')}: give them to somebody else.`] : []
+      warnings: days.length > 0 ? [`${person.givenName} has visits planned on ${days.join(', ')}: give them to someone else first.`] : []
     }
   })
 }
@@ -216,7 +217,7 @@ export async function retire(
 /** Makes a cohort or changes its dates. */
 export async function keepCohort({ db }: Services, { name, startedOn, endedOn }: Cohort): Promise<Cohort> {
   if (endedOn !== null && endedOn < startedOn)
-    throw refuse.invalid([{ path: 'endedOn', detail: `Ended on is ${endedOn}; allowed is ${startedOn} or later.` }])
+    throw refuse.invalid([{ path: 'endedOn', detail: `Ended on is ${endedOn}; it must be ${startedOn} or later.` }])
   await db.insert(tables.cohorts).values({ name, startedOn, endedOn }).onDuplicateKeyUpdate({ set: { startedOn, endedOn } })
   return { name, startedOn, endedOn }
 }

@@ -32,8 +32,8 @@ describe('a question asked aloud', () => {
 
   it('is ticked by staff alone, and read by the apprentice it was put to', async () => {
     expect((await tick(true, {}, abe)).status).toBe(403)
-    expect((await tick(true, { questionId: 'juggling' })).body.detail).toMatch(/allowed is a question of the list/)
-    expect((await tick(true, { onDate: '2026-05-01' })).body.detail).toMatch(/Date is 2026-05-01; allowed is 2026-04-14 or before/)
+    expect((await tick(true, { questionId: 'juggling' })).body.detail).toMatch(/it must be on the list/)
+    expect((await tick(true, { onDate: '2026-05-01' })).body.detail).toMatch(/Date is 2026-05-01; it must be 2026-04-14 or before/)
     expect(await told(abe)).toEqual([])
     expect((await (await world.client('bea')).get(`/apprentices/${world.ids.abe}/answers`)).status).toBe(403)
   })

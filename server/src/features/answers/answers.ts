@@ -34,7 +34,7 @@ export async function answeredBy(db: Reader, apprenticeIds: readonly string[], t
 }
 
 export async function answersTold({ db }: Services, actor: Me, id: string): Promise<AnswerView[]> {
-  if (actor.role === 'apprentice' && actor.id !== id) throw refuse.forbidden('An apprentice reads own answers only.')
+  if (actor.role === 'apprentice' && actor.id !== id) throw refuse.forbidden('Apprentices can read only their own answers.')
   await personById(db, id)
   const names = new Map((await db.select().from(tables.people)).map((person) => [person.id, fullName(person)]))
   return (await answersOf(db, [id])).map(({ id: own, questionId, right, onDate, note, by }) => ({
@@ -47,11 +47,9 @@ export async function keepAnswer({ db, clock }: Services, actor: Me, apprenticeI
   const person = await personById(db, apprenticeId)
   if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   if (!questions.some(({ id }) => id === answer.questionId))
-    throw refuse.invalid([
-      { path: 'questionId', detail: `Question is "${answer.questionId.slice(0, 60)}"; allowed is a question of the list.` }
-    ])
+    throw refuse.invalid([{ path: 'questionId', detail: `Question is “${answer.questionId.slice(0, 60)}”; it must be on the list.` }])
   const today = await clock.today()
-  if (answer.onDate > today) throw refuse.invalid([{ path: 'onDate', detail: `Date is ${answer.onDate}; allowed is ${today} or before.` }])
+  if (answer.onDate > today) throw refuse.invalid([{ path: 'onDate', detail: `Date is ${answer.onDate}; it must be ${today} or before.` }])
   const row = { ...answer, apprenticeId, by: actor.id, at: await clock.now() }
   await orTaken(db.insert(tables.oralAnswers).values(row), refuse.taken('answer'))
   return { id: answer.id }

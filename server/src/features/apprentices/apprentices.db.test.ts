@@ -110,7 +110,7 @@ describe('competency follows from what was recorded', () => {
     expect((await lift(ivo, { techniqueId: 'ear-leather', reason: 'Shown again.' })).status).toBe(403)
     expect(await lift(lena, { techniqueId: 'ear-leather', reason: '' })).toMatchObject({
       status: 422,
-      body: { detail: 'Say why the hold is lifted, in a few words.' }
+      body: { detail: 'Give a reason for lifting the hold, in a few words.' }
     })
     expect((await lift(lena, { techniqueId: 'skirt-line', reason: 'No reason at all.' })).body.code).toBe('notHeld')
     expect((await lift(lena, { techniqueId: 'ear-leather', reason: 'Shown again on three ears, calm hands.' })).status).toBe(200)
@@ -138,7 +138,7 @@ describe('the floor', () => {
       hold: { hazardId: 'toe-web' },
       next: { techniqueId: 'rough-clip' }
     })
-    expect(floor.looks[0].say).toContain('waits for you: toe web, ear edge')
+    expect(floor.looks[0].say).toContain('waiting for you: toe web, ear edge')
     await record(visit, ['holdReleased', { techniqueId: 'rough-clip', hazardId: 'toe-web' }])
     expect(((await ivo.get('/floor')).body as unknown as FloorView).tables[0].hold).toBeNull()
     const own = (await (await world.client('abe')).get('/floor')).body as unknown as FloorView

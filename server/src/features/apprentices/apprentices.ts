@@ -46,7 +46,7 @@ export async function apprenticeList({ db, clock }: Services, actor: Me): Promis
 
 /** One apprentice: where they stand, the way to each certificate, what to practise next. */
 export async function apprenticeView({ db, clock }: Services, actor: Me, id: string): Promise<ApprenticeView> {
-  if (actor.role === 'apprentice' && actor.id !== id) throw refuse.forbidden('An apprentice reads own records only.')
+  if (actor.role === 'apprentice' && actor.id !== id) throw refuse.forbidden('Apprentices can read only their own records.')
   const person = await personById(db, id)
   if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const today = await clock.today()
@@ -126,8 +126,8 @@ function sayWhere(name: string, standings: ReadonlyMap<string, Said>): string {
       : `${name} is **competent in ${competent} technique${competent === 1 ? '' : 's'}**`
   const second = nearest ? `, ${nearest.toGo} clean short of ready in ${nearest.name}` : ''
   const trouble = [
-    ...of('held').map(([, { technique }]) => `${technique.name} is held.`),
-    ...of('slipping').map(([, { technique }]) => `${technique.name} slips.`)
+    ...of('held').map(([, { technique }]) => `${technique.name} is on hold.`),
+    ...of('slipping').map(([, { technique }]) => `${technique.name} is slipping.`)
   ].slice(0, 2)
   const lapsed = of('lapsed').length
   const last = lapsed > 0 ? [`${lapsed} ${lapsed === 1 ? 'has' : 'have'} lapsed.`] : []
@@ -149,18 +149,18 @@ function sayToOwn(standings: ReadonlyMap<string, Said>): string {
   return [
     competent.length > 0
       ? `**${competent.length} ${competent.length === 1 ? 'technique is' : 'techniques are'} yours.**`
-      : '**Your first technique is on its way.** It takes as many dogs as it takes.',
-    ...(ready.length > 0 ? [`${ready.length} more ${ready.length === 1 ? 'waits' : 'wait'} only for a graded trim.`] : []),
-    ...(nearest ? [`Nearest is ${nearest.name}: ${nearest.toGo} clean.`] : []),
+      : '**Your first technique is on its way.** Take as many dogs as you need.',
+    ...(ready.length > 0 ? [`${ready.length} more ${ready.length === 1 ? 'waits' : 'wait'} only a graded trim.`] : []),
+    ...(nearest ? [`Nearest is ${nearest.name}: ${nearest.toGo} clean to go.`] : []),
     ...(held.length > 0
       ? [
-          `Something went wrong with ${held.join(' and ')}, so it rests until a lead assessor has talked it over with you; that keeps dogs safe, and you.`
+          `Something went wrong with ${held.join(' and ')}, so it is on hold until a lead assessor has talked it over with you. That keeps the dogs and you safe.`
         ]
       : []),
-    ...(slipping.length === 1 ? [`${slipping[0]} was yours and has got loose; practice brings it back.`] : []),
-    ...(slipping.length > 1 ? [`${slipping.join(' and ')} were yours and have got loose; practice brings them back.`] : []),
+    ...(slipping.length === 1 ? [`You had ${slipping[0]} and it is slipping; practice brings it back.`] : []),
+    ...(slipping.length > 1 ? [`You had ${slipping.join(' and ')} and they are slipping; practice brings them back.`] : []),
     ...(lapsed.length > 0
-      ? [`${lapsed.length === 1 ? 'One has' : `${lapsed.length} have`} not been done for a while: one try each, and they are fresh again.`]
+      ? [`${lapsed.length === 1 ? 'One has' : `${lapsed.length} have`} not been done for a while: one try each brings them back.`]
       : [])
   ]
     .map((sentence) => sentence[0].toUpperCase() + sentence.slice(1))
@@ -172,7 +172,7 @@ export async function liftHold({ db, clock }: Services, actor: Me, apprenticeId:
   const today = await clock.today()
   const record = (await standingsOf(db, apprenticeId, today)).get(body.techniqueId)
   if (!record) throw refuse.notFound(`The technique ${body.techniqueId}`)
-  if (record.standing.state !== 'held') throw refuse.conflict('notHeld', 'This technique is not held.')
+  if (record.standing.state !== 'held') throw refuse.conflict('notHeld', 'This technique is not on hold.')
   await db
     .insert(tables.holdLifts)
     .values({ id: v7(), apprenticeId, techniqueId: body.techniqueId, by: actor.id, reason: body.reason, onDate: today })

@@ -10,7 +10,7 @@ const MOST_SHOWN = 200
 
 /** What an apprentice has practised on figures, the newest first. An apprentice reads the own. */
 export async function figuresOf({ db }: Services, actor: Me, apprenticeId: string): Promise<FigureView[]> {
-  if (actor.role === 'apprentice' && actor.id !== apprenticeId) throw refuse.forbidden('An apprentice reads own records only.')
+  if (actor.role === 'apprentice' && actor.id !== apprenticeId) throw refuse.forbidden('Apprentices can read only their own records.')
   const names = new Map((await techniquesOf(db)).map(({ id, name }) => [id, name]))
   const { figurePractice: f } = tables
   const rows = await db.select().from(f).where(eq(f.apprenticeId, apprenticeId)).orderBy(desc(f.onDate), desc(f.at)).limit(MOST_SHOWN)
@@ -22,14 +22,12 @@ export async function figuresOf({ db }: Services, actor: Me, apprenticeId: strin
 /** Logs practice on a figure today. Refuses an unknown technique, and somebody who has left. */
 export async function addFigure(services: Services, actor: Me, apprenticeId: string, figure: NewFigure): Promise<FigureView[]> {
   const { db, clock } = services
-  if (actor.role === 'apprentice' && actor.id !== apprenticeId) throw refuse.forbidden('An apprentice logs own practice only.')
+  if (actor.role === 'apprentice' && actor.id !== apprenticeId) throw refuse.forbidden('Apprentices can log only their own practice.')
   const person = await personById(db, apprenticeId)
   if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   if (!person.active) throw refuse.conflict('retired', `${person.givenName} has left the school. Nothing was changed.`)
   if (!(await techniquesOf(db)).some(({ id }) => id === figure.techniqueId))
-    throw refuse.invalid([
-      { path: 'techniqueId', detail: `Technique is ${figure.techniqueId.slice(0, 60)}; allowed is a technique of the catalogue.` }
-    ])
+    throw refuse.invalid([{ path: 'techniqueId', detail: `Technique is ${figure.techniqueId.slice(0, 60)}; it must be in the catalogue.` }])
   const row = { ...figure, apprenticeId, onDate: await clock.today(), by: actor.id, at: await clock.now() }
   await orTaken(db.insert(tables.figurePractice).values(row), refuse.taken('entry'))
   return figuresOf(services, actor, apprenticeId)
@@ -40,7 +38,7 @@ export async function removeFigure(services: Services, actor: Me, id: string): P
   const { figurePractice: f } = tables
   const [row] = await services.db.select().from(f).where(eq(f.id, id))
   if (!row) throw refuse.notFound('This entry')
-  if (actor.role === 'apprentice' && row.by !== actor.id) throw refuse.forbidden('An apprentice takes out own entries only.')
+  if (actor.role === 'apprentice' && row.by !== actor.id) throw refuse.forbidden('Apprentices can remove only their own entries.')
   await services.db.delete(f).where(eq(f.id, id))
   return figuresOf(services, actor, row.apprenticeId)
 }

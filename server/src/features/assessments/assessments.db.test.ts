@@ -33,7 +33,7 @@ describe('a day of assessment', () => {
   it('is called by a lead for today or later, with every table of it, and dropped while nobody is appointed', async () => {
     expect((await ivo.post('/assessments/days', { onDate: '2026-04-14' })).status).toBe(403)
     const early = await lena.post('/assessments/days', { onDate: '2026-04-13' })
-    expect(early.body.detail).toBe('Day is 2026-04-13; allowed is 2026-04-14 or later.')
+    expect(early.body.detail).toBe('Day is 2026-04-13; it must be 2026-04-14 or later.')
     expect((await lena.post('/assessments/days', { onDate: '2026-04-14' })).status).toBe(200)
     const book = (await ivo.get('/assessments')).body as unknown as AssessmentBook
     expect(book.days[0]).toMatchObject({ onDate: '2026-04-14', isAssessment: true })
@@ -54,7 +54,7 @@ describe('a day of assessment', () => {
 
 describe('appointing', () => {
   it.each<[string, string, string, RegExp]>([
-    ['one person twice', 'ivo', 'ivo', /The second assessor is the first/],
+    ['one person twice', 'ivo', 'ivo', /The second assessor is the same as the first/],
     ['an apprentice', 'ivo', 'bea', /bea Test does not assess/],
     ['the candidate', 'abe', 'ivo', /abe Test does not assess/]
   ])('refuses %s', async (_, first, second, words) => {
@@ -69,8 +69,8 @@ describe('appointing', () => {
     expect((await ina.get(`/gradings/${row.gradingId}`)).body.code).toBe('notRead')
     expect((await ina.post(`/gradings/${row.gradingId}/read`)).status).toBe(200)
     expect((await ina.get(`/gradings/${row.gradingId}`)).status).toBe(200)
-    expect((await appoint('ivo', 'ina')).body.detail).toMatch(/ina Test has read the marks of this trim/)
-    expect((await appoint('lena', 'lars')).body.detail).toMatch(/ivo Test marks this trim already/)
+    expect((await appoint('ivo', 'ina')).body.detail).toMatch(/ina Test has seen the marks for this trim/)
+    expect((await appoint('lena', 'lars')).body.detail).toMatch(/ivo Test is already marking this trim/)
     expect((await appoint('ivo', 'lars')).status).toBe(200)
   })
 
@@ -80,7 +80,7 @@ describe('appointing', () => {
     await open(ivo)
     expect((await appoint('ivo', 'ina')).body.code).toBe('begun')
     expect((await lena.post(`/assessments/${visit}/release`)).body.code).toBe('begun')
-    expect((await ina.post(`/visits/${visit}/gradings`, { id: v7() })).body.detail).toMatch(/you are neither of them/)
+    expect((await ina.post(`/visits/${visit}/gradings`, { id: v7() })).body.detail).toMatch(/you are not one of them/)
   })
 })
 
@@ -92,7 +92,11 @@ describe('two assessors', () => {
     // the second, a lead and the candidate read nothing of it
     for (const by of [ina, lena, await world.client('abe')]) expect((await by.get(`/gradings/${id}`)).status).toBe(403)
     expect((await trimsOf(ina))[0]).toMatchObject({ mark: null, hidden: 'hidden until both are signed' })
-    expect(await page(ina)).toMatchObject({ marks: null, may: 'wait', say: 'Both are blind until both have signed. Not yet: ina Test.' })
+    expect(await page(ina)).toMatchObject({
+      marks: null,
+      may: 'wait',
+      say: 'Both mark blind until both have signed. Still to sign: ina Test.'
+    })
     expect((await ivo.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'We agree on it.' })).body.code).toBe('blind')
     await sign(ina, await open(ina))
     expect((await page(ina)).marks!.map(({ assessor, blind }) => [assessor, blind])).toEqual([
@@ -115,10 +119,10 @@ describe('two assessors', () => {
       /Only the two who marked/
     )
     expect((await ivo.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'ok' })).body.detail).toBe(
-      'Say why, in a few words.'
+      'Give a reason, in a few words.'
     )
     await ivo.post(`/assessments/${visit}/settle`, { outcome: 'passed', reason: 'The belly was seen from above.' })
-    expect((await ivo.post(`/assessments/${visit}/agree`)).body.detail).toMatch(/Nobody agrees with themselves/)
+    expect((await ivo.post(`/assessments/${visit}/agree`)).body.detail).toMatch(/You cannot agree with yourself/)
     expect((await page(ina)).may).toBe('agree')
     // the other may write otherwise instead; then the first agrees
     await ina.post(`/assessments/${visit}/settle`, { outcome: 'notPassed', reason: 'The belly was left long.' })

@@ -114,7 +114,7 @@ export async function assessmentBook({ db, clock }: Services): Promise<Assessmen
 /** Makes a day one of assessment. */
 export async function callDay({ db, clock }: Services, actor: Me, onDate: string): Promise<void> {
   const [today, at] = [await clock.today(), await clock.now()]
-  if (onDate < today) throw refuse.invalid([{ path: 'onDate', detail: `Day is ${onDate}; allowed is ${today} or later.` }])
+  if (onDate < today) throw refuse.invalid([{ path: 'onDate', detail: `Day is ${onDate}; it must be ${today} or later.` }])
   await db.insert(days).ignore().values({ onDate, by: actor.id, at })
 }
 
@@ -124,7 +124,7 @@ export async function dropDay({ db }: Services, onDate: string): Promise<void> {
   if (taken.length > 0)
     throw refuse.conflict(
       'appointed',
-      `${taken.length} ${taken.length === 1 ? 'trim has' : 'trims have'} assessors on that day; release them first. Nothing was changed.`
+      `${taken.length} ${taken.length === 1 ? 'trim has' : 'trims have'} assessors on that day; remove them first. Nothing was changed.`
     )
   await db.delete(days).where(eq(days.onDate, onDate))
 }
@@ -137,19 +137,19 @@ export async function appoint({ db, clock }: Services, actor: Me, visitId: strin
     await tx.select().from(s).where(eq(s.id, visitId)).for('update')
     const problem = (path: string, detail: string) => refuse.invalid([{ path, detail }])
     const accountsOf = await accountsOfOne(tx)
-    if (accountsOf(first).has(second)) throw problem('second', 'The second assessor is the first; allowed is another person.')
+    if (accountsOf(first).has(second)) throw problem('second', 'The second assessor is the same as the first; choose someone else.')
     for (const [path, id] of Object.entries({ first, second })) {
       const person = await personById(tx, id)
       if (person.role === 'apprentice' || !person.active)
-        throw problem(path, `${fullName(person)} does not assess; allowed is an instructor or a lead assessor who works here.`)
-      if (accountsOf(id).has(visit.apprenticeId)) throw problem(path, 'No one marks their own work.')
+        throw problem(path, `${fullName(person)} does not assess; choose an instructor or a lead assessor who works here.`)
+      if (accountsOf(id).has(visit.apprenticeId)) throw problem(path, 'No one can mark their own work.')
       if ((await handsOn(tx, visitId)).has(id))
-        throw problem(path, `${fullName(person)} worked on this dog that day; allowed is someone who did not.`)
+        throw problem(path, `${fullName(person)} worked on this dog that day; choose someone who did not.`)
     }
     const marked = await tx.select({ by: g.assessorId, status: g.status }).from(g).where(eq(g.visitId, visitId))
     const stranger = marked.find(({ by }) => by !== first && by !== second)
     if (stranger)
-      throw problem('first', `${fullName(await personById(tx, stranger.by))} marks this trim already and must be one of the two.`)
+      throw problem('first', `${fullName(await personById(tx, stranger.by))} is already marking this trim and must be one of the two.`)
     const reads = await tx
       .select({ by: gr.personId, of: g.assessorId })
       .from(gr)
@@ -158,13 +158,10 @@ export async function appoint({ db, clock }: Services, actor: Me, visitId: strin
     const markers = [...accountsOf(first), ...accountsOf(second)]
     const reader = reads.find(({ by, of }) => of !== by && markers.includes(by) && !marked.some((mark) => accountsOf(mark.by).has(by)))
     if (reader)
-      throw problem(
-        'second',
-        `${fullName(await personById(tx, reader.by))} has read the marks of this trim; allowed is somebody who has not.`
-      )
+      throw problem('second', `${fullName(await personById(tx, reader.by))} has seen the marks for this trim; choose someone who has not.`)
     const known = (await tx.select().from(a).where(eq(a.visitId, visitId)))[0]
     if (known && marked.some(({ by }) => by === known.first || by === known.second) && !(known.first === first && known.second === second))
-      throw refuse.conflict('begun', 'One of the two has begun to mark; who marks this trim does not change any more. Nothing was changed.')
+      throw refuse.conflict('begun', 'One of the two has started marking, so the assessors can no longer change. Nothing was changed.')
     if (known) await tx.update(a).set({ first, second }).where(eq(a.visitId, visitId))
     else await tx.insert(a).values({ visitId, first, second, askedBy: actor.id, askedAt: at })
     await appendAudit(tx, { kind: 'assessment.appointed', at: at.toISOString(), by: actor.id, ids: { visit: visitId, first, second } }, [
@@ -183,7 +180,8 @@ export async function release({ db, clock }: Services, actor: Me, visitId: strin
       .select({ id: g.id })
       .from(g)
       .where(and(eq(g.visitId, visitId), inArray(g.assessorId, [row.first, row.second])))
-    if (begun.length > 0) throw refuse.conflict('begun', 'One of the two has begun to mark; the appointment stands. Nothing was changed.')
+    if (begun.length > 0)
+      throw refuse.conflict('begun', 'One of the two has started marking, so the assessors can no longer change. Nothing was changed.')
     await tx.delete(a).where(eq(a.visitId, visitId))
     const entry = { kind: 'assessment.released', at: at.toISOString(), by: actor.id, ids: { visit: visitId } }
     await appendAudit(tx, entry, [`assessment:${visitId}`])

@@ -48,7 +48,7 @@ export async function assessmentPage({ db }: Services, actor: Me, visitId: strin
       differences: [],
       settled: null,
       may: 'wait',
-      say: `Both are blind until both have signed. Not yet: ${waiting.join(' and ')}.`
+      say: `Both mark blind until both have signed. Still to sign: ${waiting.join(' and ')}.`
     }
   }
   const [appointed] = await db.select().from(a).where(eq(a.visitId, visitId))
@@ -82,8 +82,8 @@ function sayBoth([one, other]: readonly [OneMark, OneMark], real: number): strin
   const apart = Math.abs(Math.round(one.mark) - Math.round(other.mark))
   const same = one.outcome === other.outcome
   const what = `${one.assessor} gave ${Math.round(one.mark)}, ${other.assessor} ${Math.round(other.mark)}: ${apart === 0 ? 'the same' : `${apart} apart`}.`
-  const agree = same ? ' Both come to the same outcome.' : ' They do not come to the same outcome.'
-  return `${what}${agree} ${real === 0 ? 'No difference goes beyond what the measuring explains.' : `${real} ${real === 1 ? 'difference goes' : 'differences go'} beyond what the measuring explains.`}`
+  const agree = same ? ' Both reach the same outcome.' : ' They reach different outcomes.'
+  return `${what}${agree} ${real === 0 ? 'No difference is more than measuring error explains.' : `${real} ${real === 1 ? 'difference is' : 'differences are'} more than measuring error explains.`}`
 }
 
 /** One of the two writes what they agree on; the other agrees to it, or writes otherwise. Both marks stay as they are. */
@@ -92,7 +92,7 @@ export async function settle({ db, clock }: Services, actor: Me, visitId: string
   await inTransaction(db, async (tx) => {
     await refuseUnsettled({ db: tx, clock }, actor)
     const row = await openAppointment(tx, actor, visitId)
-    if (row.agreedBy) throw refuse.conflict('settled', 'Both have agreed already; that stands.')
+    if (row.agreedBy) throw refuse.conflict('settled', 'Both have already agreed; that is final.')
     await tx.update(a).set({ outcome, reason, settledBy: actor.id, agreedBy: null, settledAt: at }).where(eq(a.visitId, visitId))
     await appendAudit(tx, { kind: 'assessment.settled', at: at.toISOString(), by: actor.id, ids: { visit: visitId, outcome } }, [
       `assessment:${visitId}`
@@ -106,8 +106,8 @@ export async function agree({ db, clock }: Services, actor: Me, visitId: string)
   await inTransaction(db, async (tx) => {
     await refuseUnsettled({ db: tx, clock }, actor)
     const row = await openAppointment(tx, actor, visitId)
-    if (!row.outcome) throw refuse.conflict('notSettled', 'Nothing has been written yet to agree to.')
-    if (row.settledBy === actor.id) throw refuse.forbidden('Nobody agrees with themselves: the other assessor does.')
+    if (!row.outcome) throw refuse.conflict('notSettled', 'There is nothing to agree to yet.')
+    if (row.settledBy === actor.id) throw refuse.forbidden('You cannot agree with yourself; the other assessor must.')
     if (row.agreedBy) return
     await tx.update(a).set({ agreedBy: actor.id, settledAt: at }).where(eq(a.visitId, visitId))
     await appendAudit(
@@ -126,11 +126,11 @@ export async function agree({ db, clock }: Services, actor: Me, visitId: string)
 async function openAppointment(tx: Reader, actor: Me, visitId: string): Promise<typeof a.$inferSelect> {
   const [row] = await tx.select().from(a).where(eq(a.visitId, visitId)).for('update')
   if (!row) throw refuse.notFound('This appointment')
-  if (row.first !== actor.id && row.second !== actor.id) throw refuse.forbidden('Only the two who marked this trim settle it.')
+  if (row.first !== actor.id && row.second !== actor.id) throw refuse.forbidden('Only the two who marked this trim can settle it.')
   if ((await accountsOfOne(tx))(row.first).has(row.second))
-    throw refuse.forbidden('Both assessors are one person; this trim needs another second assessor.')
+    throw refuse.forbidden('Both assessors are the same person; this trim needs a different second assessor.')
   if (!(await rowOf(tx, visitId)).open)
-    throw refuse.conflict('blind', 'Both are blind until both have signed; nothing can be settled before.')
+    throw refuse.conflict('blind', 'Both mark blind until both have signed; nothing can be settled before then.')
   return row
 }
 

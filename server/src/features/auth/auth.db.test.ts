@@ -53,7 +53,7 @@ describe('signing in', () => {
 
   it('names every missing field', async () => {
     const answer = await (await world.client()).post('/sign-in', {})
-    expect(answer).toMatchObject({ status: 422, body: { detail: 'User name is missing. Password is missing.' } })
+    expect(answer).toMatchObject({ status: 422, body: { detail: 'Username is missing. Password is missing.' } })
   })
 })
 
@@ -101,7 +101,7 @@ describe('a password', () => {
   it('that is common is refused wherever one is chosen', async () => {
     const lena = await world.client('lena')
     const answer = await lena.post('/me/password', { now: PASSWORD, next: 'password123' })
-    expect(answer).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/guessed first/) } })
+    expect(answer).toMatchObject({ status: 422, body: { detail: expect.stringMatching(/too easy to guess/) } })
   })
 })
 
@@ -111,9 +111,9 @@ describe('a name', () => {
     const person = (givenName: string, username: string) => ({
       ...{ id: v7(), givenName, familyName: 'Test', username, role: 'apprentice', cohort: 'Spring', password: PASSWORD }
     })
-    expect((await lena.post('/people', person('\uff21\uff44\uff41', 'wide'))).body.detail).toMatch(/look like others; write it as “Ada”/)
+    expect((await lena.post('/people', person('\uff21\uff44\uff41', 'wide'))).body.detail).toMatch(/look-alike characters; write it as “Ada”/)
     for (const hidden of ['A\u202eda', 'Ad\u200ba', 'A\u0007da', 'Ada\u00ad'])
-      expect((await lena.post('/people', person(hidden, 'hidden'))).body.detail, JSON.stringify(hidden)).toMatch(/cannot be seen/)
+      expect((await lena.post('/people', person(hidden, 'hidden'))).body.detail, JSON.stringify(hidden)).toMatch(/invisible character/)
   })
 })
 
@@ -147,7 +147,7 @@ describe('an empty school', () => {
       username: 'ada',
       password: 'short'
     })
-    expect(short).toMatchObject({ status: 422, body: { detail: 'Password is too short; at least 10 characters.' } })
+    expect(short).toMatchObject({ status: 422, body: { detail: 'Password is too short; it must have at least 10 characters.' } })
     const first = await stranger.post('/setup', {
       schoolName: 'Ours',
       givenName: 'Ada',

@@ -36,7 +36,7 @@ export async function signIn({ db, clock }: Services, body: SignIn, ip: string, 
     const right = (await verify(hash, body.password)) && one !== null && one.active
     return { right, value: right ? one : null }
   })
-  if (!person) throw new Refused(401, 'wrongSignIn', 'User name and password do not belong together.')
+  if (!person) throw new Refused(401, 'wrongSignIn', 'That username and password do not match.')
   // the password makes up for wrong PINs on this tablet
   if (deviceId) await forgetTries(db, pinKey(deviceId, person.id))
   return open(db, person, now)
@@ -152,7 +152,7 @@ export async function setUp(services: Services, body: Setup): Promise<OpenedSess
   const person = await inTransaction(db, async (tx) => {
     await ensureSchool(tx, body.schoolName)
     await tx.select().from(tables.school).for('update')
-    if ((await countPeople(tx)) > 0) throw refuse.conflict('alreadySetUp', 'This school has its first lead assessor already. Sign in.')
+    if ((await countPeople(tx)) > 0) throw refuse.conflict('alreadySetUp', 'This school already has its first lead assessor. Sign in.')
     const row = {
       id: v7(),
       givenName: body.givenName,

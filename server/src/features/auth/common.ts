@@ -22,7 +22,7 @@ export function refuseCommon(password: string, field: string): void {
     throw refuse.invalid([
       {
         path: field,
-        detail: 'This password is one of those that are guessed first. Choose another: three or four words that you think of alone.'
+        detail: 'This password is too easy to guess. Choose another, such as three or four unrelated words.'
       }
     ])
 }

@@ -28,7 +28,7 @@ const queues = new Map<string, { tail: Promise<unknown>; waiting: number }>()
 async function inTurn<T>(key: string, work: () => Promise<T>): Promise<T> {
   const queue = queues.get(key) ?? { tail: Promise.resolve(), waiting: 0 }
   queues.set(key, queue)
-  if (queue.waiting >= MOST_WAITING) throw new Refused(429, 'tooManyTries', 'Too many tries at once. Wait a moment, then try again.')
+  if (queue.waiting >= MOST_WAITING) throw new Refused(429, 'tooManyTries', 'Too many attempts at once. Wait a moment, then try again.')
   queue.waiting++
   const run = queue.tail.then(work)
   queue.tail = run.catch(() => undefined)

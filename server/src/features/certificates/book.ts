@@ -102,7 +102,7 @@ export async function useCertificate(
   certificate: Certificate
 ): Promise<{ version: number }> {
   if (certificate.id !== id)
-    throw refuse.invalid([{ path: 'id', detail: `id is "${certificate.id}"; allowed is "${id}", as in the address.` }])
+    throw refuse.invalid([{ path: 'id', detail: `id is “${certificate.id}”; it must be “${id}”, as in the address.` }])
   const at = await clock.now()
   return inTransaction(db, async (tx) => {
     await tx.select().from(tables.auditHead).for('update')
@@ -112,7 +112,7 @@ export async function useCertificate(
     if (certificate.version !== basis + 1)
       throw refuse.conflict(
         'versionTaken',
-        `Version ${basis} of this certificate is in use by now; yours would be ${certificate.version}. Read it again, then put yours in. Nothing was changed.`
+        `Version ${basis} of this certificate is now in use; yours would be ${certificate.version}. Reload it, then apply your changes. Nothing was changed.`
       )
     await tx.insert(c).values({ id, version: certificate.version, body: certificate, by: actor.id, at })
     await tx.delete(r).where(eq(r.id, id))

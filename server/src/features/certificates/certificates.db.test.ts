@@ -56,7 +56,7 @@ describe('the certificates of a school', () => {
       expect(answer.status).toBe(422)
       expect(answer.body.errors).toContainEqual({
         path: 'rules.0.coats',
-        detail: 'Rule 1, “Many coats”: the number of coats is 3; allowed is at most 2, one a dog. It could never be met.'
+        detail: 'Rule 1, “Many coats”: the number of coats is 3; it must be at most 2, one a dog. No one could ever meet it.'
       })
     }
   })
@@ -65,11 +65,11 @@ describe('the certificates of a school', () => {
     [
       'a kind nobody knows',
       (good) => ({ ...good, rules: [{ kind: 'luck', name: 'Luck' }] }),
-      /Kind of rule is luck; allowed is techniques/
+      /Kind of rule is luck; it must be techniques/
     ],
     ['a stray field', (good) => ({ ...good, rules: [{ kind: 'fresh', name: 'Fresh', days: 3, because: 'x' }] }), /because/],
     ['no name', (good) => ({ ...good, name: '' }), /Name is missing/],
-    ['no trim', (good) => ({ ...good, standards: [] }), /Trims that count: none is chosen/]
+    ['no trim', (good) => ({ ...good, standards: [] }), /Trims that count: none chosen/]
   ])('refuse %s', async (_, spoil, words) => {
     const answer = await lena.send('PUT', '/certificates/own-feet', spoil(own()))
     expect(answer.status).toBe(422)
@@ -88,7 +88,7 @@ describe('the certificates of a school', () => {
     // somebody who wrote from version 1 is told
     const late = await lena.send('PUT', '/certificates/own-feet', next)
     expect(late.status).toBe(409)
-    expect(late.body.detail).toMatch(/Version 2 of this certificate is in use by now/)
+    expect(late.body.detail).toMatch(/Version 2 of this certificate is now in use/)
     expect((await rowOf('own-feet')).versions.map(({ version, by }) => [version, by])).toEqual([
       [2, 'lena Test'],
       [1, 'lena Test']
@@ -108,8 +108,8 @@ describe('the school’s own risks', () => {
   const put = (change: object, by = lena) => by.send('PUT', '/school/charts', { ...STANDING_DEFAULTS, ...change })
   it.each<[string, object, RegExp]>([
     ['rates out of order', { acceptable: 0.4 }, /The two rates are 0.4 and 0.3/],
-    ['a risk of nothing', { risk: 0 }, /Risk is 0; allowed is 0.001 to 0.9/],
-    ['no time to lapse', { lapseDays: 1 }, /Days until it lapses is 1; allowed is 7 to 730/],
+    ['a risk of nothing', { risk: 0 }, /Risk is 0; it must be 0.001 to 0.9/],
+    ['no time to lapse', { lapseDays: 1 }, /Days without practice until it lapses is 1; it must be 7 to 730/],
     ['a chart that cannot signal in time', { expectedAttempts: 5, risk: 0.001 }, /nobody reaches it in time/]
   ])('refuse %s', async (_, change, words) => {
     const answer = await put(change)

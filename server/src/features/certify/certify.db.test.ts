@@ -39,7 +39,7 @@ describe('drafting a finding', () => {
       404,
       /This apprentice does not exist/
     ],
-    ['a bad id', () => ({ id: '7', apprenticeId: world.ids.abe, certificateId: 'bearded-pet' }), 422, /id is "7"; allowed is a UUID/],
+    ['a bad id', () => ({ id: '7', apprenticeId: world.ids.abe, certificateId: 'bearded-pet' }), 422, /id is "7"; it must be a UUID/],
     [
       'an extra field',
       () => ({ id: v7(), apprenticeId: world.ids.abe, certificateId: 'bearded-pet', force: true }),
@@ -88,7 +88,7 @@ describe('deciding', () => {
   it('is declined by a lead with a reason, once; a new one may follow; the audit chain holds', async () => {
     const { id } = (await draft(lena)).body
     expect((await ivo.post(`/findings/${id}/decline`, { reason: 'Not yet.' })).status).toBe(403)
-    expect((await lena.post(`/findings/${id}/decline`, { reason: 'no' })).body.detail).toBe('Say why it is declined, in a few words.')
+    expect((await lena.post(`/findings/${id}/decline`, { reason: 'no' })).body.detail).toBe('Give a reason for declining, in a few words.')
     expect((await lena.post(`/findings/${id}/decline`, { reason: 'No trim has been graded yet.' })).status).toBe(200)
     expect((await lena.post(`/findings/${id}/decline`, { reason: 'Twice is too much.' })).body.code).toBe('decided')
     expect((await lena.post(`/findings/${id}/sign`)).body.code).toBe('decided')

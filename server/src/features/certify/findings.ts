@@ -155,7 +155,8 @@ async function gather(db: Reader, record: FindingRecord, today: string, wallCloc
 /** The finding as a screen reads it: the claim, the rules with evidence, who may sign. */
 export async function findingView({ db, clock }: Services, actor: Me, id: string): Promise<FindingView> {
   const record = await findingRecord(db, id)
-  if (actor.role === 'apprentice' && record.apprenticeId !== actor.id) throw refuse.forbidden('An apprentice reads own records only.')
+  if (actor.role === 'apprentice' && record.apprenticeId !== actor.id)
+    throw refuse.forbidden('Apprentices can read only their own records.')
   const today = await clock.today()
   const { certificate, finding, facts, signatures, people } = await gather(db, record, today, clock.real())
   const rules = record.evidence ?? finding.rules
@@ -176,7 +177,7 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
     draftedBy: name(record.draftedBy),
     rules,
     ready: finding.ready,
-    say: record.status === 'issued' ? 'It is issued.' : record.status === 'declined' ? 'It was declined.' : finding.say,
+    say: record.status === 'issued' ? 'It has been issued.' : record.status === 'declined' ? 'It was declined.' : finding.say,
     deciding: finding.deciding ? await decidingView(db, finding.deciding.gradingId, finding.deciding.visitId) : null,
     signatures: signatures.map((signature) => ({
       personId: signature.personId,
@@ -219,7 +220,7 @@ export async function signFinding({ db, clock }: Services, actor: Me, id: string
   return inTransaction(db, async (tx) => {
     const record = (await tx.select().from(tables.findings).where(eq(tables.findings.id, id)).for('update'))[0]
     if (!record) throw refuse.notFound('This finding')
-    if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
+    if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has already been decided.')
     const { certificate, finding, facts, people, signatures } = await gather(tx, record, today, clock.real())
     const person = people.find((candidate) => candidate.id === actor.id)!
     const answer = maySign(person, facts)
@@ -259,7 +260,7 @@ export async function declineFinding({ db, clock }: Services, actor: Me, id: str
   await inTransaction(db, async (tx) => {
     const record = (await tx.select().from(tables.findings).where(eq(tables.findings.id, id)).for('update'))[0]
     if (!record) throw refuse.notFound('This finding')
-    if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has been decided already.')
+    if (record.status !== 'drafted') throw refuse.conflict('decided', 'This finding has already been decided.')
     const { finding } = await gather(tx, record, today, clock.real())
     await tx
       .update(tables.findings)

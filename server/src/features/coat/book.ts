@@ -84,7 +84,7 @@ export async function writeEntries({ db, clock }: Services, actor: Me, dogId: st
     const hands = [...new Set(entries.flatMap((entry) => entry.hands ?? []))]
     const people = new Set((await tx.select({ id: tables.people.id }).from(tables.people)).map(({ id }) => id))
     if (!hands.every((id) => people.has(id)))
-      throw refuse.invalid([{ path: 'entries', detail: 'Whose hands names somebody who is not of this school.' }])
+      throw refuse.invalid([{ path: 'entries', detail: 'Whose hands is someone who is not at this school.' }])
     const { coatEntries: e } = tables
     const there = await tx
       .select({ id: e.id })
@@ -120,7 +120,8 @@ export async function strikeEntries({ db, clock }: Services, actor: Me, dogId: s
   for (const id of ids) {
     const line = lines.find((one) => one.id === id)
     if (!line) throw refuse.notFound('This line of the coat book')
-    if (line.struck) throw refuse.conflict('struckAlready', `This line is struck already, by ${line.struck.by}: ${line.struck.reason}`)
+    if (line.struck)
+      throw refuse.conflict('struckAlready', `This line has already been struck out, by ${line.struck.by}: ${line.struck.reason}`)
   }
   const at = await clock.now()
   await db.insert(tables.coatStruck).values(ids.map((entryId) => ({ entryId, dogId, reason, by: actor.id, at })))
@@ -138,8 +139,8 @@ export async function keepAim({ db, clock }: Services, dogId: string, aim: CoatA
   await dogRow(db, dogId)
   const today = await clock.today()
   const early = (path: 'aimOn' | 'nextOn', label: string) =>
-    aim[path] !== null && aim[path] < today ? [{ path, detail: `${label} is ${aim[path]}; allowed is ${today} or later.` }] : []
-  const wrong = [...early('aimOn', 'The day that counts'), ...early('nextOn', 'Next visit')]
+    aim[path] !== null && aim[path] < today ? [{ path, detail: `${label} is ${aim[path]}; it must be ${today} or later.` }] : []
+  const wrong = [...early('aimOn', 'The date that counts'), ...early('nextOn', 'Next visit')]
   if (wrong.length > 0) throw refuse.invalid(wrong)
   await db
     .insert(tables.coatAims)

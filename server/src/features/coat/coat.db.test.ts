@@ -100,22 +100,22 @@ describe('writing into a coat book', () => {
       [
         line('2021-12-24', 'back', 'both', pulled()),
         'entries.1.on',
-        'Back, 24 Dec 2021: the dog was born on 1 May 2022. Nothing was done to its coat before.'
+        'Back, 24 Dec 2021: the dog was born on 1 May 2022, so nothing was done to its coat before then.'
       ],
       [
         line('2026-04-15', 'back', 'both', pulled()),
         'entries.1.on',
-        'Back, 15 Apr 2026: this day has not come. The book holds what was done; what is planned stands in the what-ifs.'
+        'Back, 15 Apr 2026: this date is in the future. The book is for work already done; to try out a plan, use Compare plans.'
       ],
       [
         line('2026-04-01', 'back', 'both', { kind: 'length', mm: 420, uMm: 0.6 }),
         'entries[1].act.mm',
-        'Length is 420; allowed is 0 to 300 mm.'
+        'Length is 420; it must be 0 to 300 mm.'
       ],
       [line('2026-04-01', 'flank', 'both', pulled()), 'entries[1].place', undefined],
       [line('2026-04-01', 'back', 'both', { kind: 'plucked' }), 'entries[1].act.kind', undefined],
-      [line('1 April', 'back', 'both', pulled()), 'entries[1].on', 'Day is 1 April; allowed is a date as 2026-04-14.'],
-      [line('2026-04-01', 'back', 'both', pulled(), v7()), 'entries', 'Whose hands names somebody who is not of this school.']
+      [line('1 April', 'back', 'both', pulled()), 'entries[1].on', 'Day is 1 April; it must be a date such as 2026-04-14.'],
+      [line('2026-04-01', 'back', 'both', pulled(), v7()), 'entries', 'Whose hands is someone who is not at this school.']
     ] as const
     for (const [wrong, path, detail] of cases) {
       const answer = await write(ivo, 'ember', line('2026-04-01', 'ribs', 'both', pulled()), wrong)
@@ -136,7 +136,7 @@ describe('writing into a coat book', () => {
     expect((await ivo.post(`${path}/struck`, { entryIds: [first.id], reason: 'the wrong dog' })).status).toBe(200)
     expect((await linesOf('ember'))[0].struck).toEqual({ by: 'ivo Test', reason: 'the wrong dog' })
     const again = await ina.post(`${path}/struck`, { entryIds: [first.id], reason: 'twice' })
-    expect([again.status, again.body.detail]).toEqual([409, 'This line is struck already, by ivo Test: the wrong dog'])
+    expect([again.status, again.body.detail]).toEqual([409, 'This line has already been struck out, by ivo Test: the wrong dog'])
     expect((await ivo.post(`/coats/${world.ids.flint}/struck`, { entryIds: [first.id], reason: 'another dog' })).status).toBe(404)
     await ivo.post(`${path}/unstruck`, { entryIds: [first.id] })
     expect((await linesOf('ember'))[0].struck).toBeNull()
@@ -264,15 +264,18 @@ describe('the coat from its book', () => {
     expect((await ivo.send('PUT', path, aim)).status).toBe(200)
     expect((await page('ember')).aim).toEqual(aim)
     const late = await ivo.send('PUT', path, { ...aim, aimOn: '2026-04-01' })
-    expect([late.status, late.body.errors?.[0].detail]).toEqual([422, 'The day that counts is 2026-04-01; allowed is 2026-04-14 or later.'])
+    expect([late.status, late.body.errors?.[0].detail]).toEqual([
+      422,
+      'The date that counts is 2026-04-01; it must be 2026-04-14 or later.'
+    ])
     const often = await ivo.send('PUT', path, { ...aim, everyDays: 2 })
-    expect(often.body.errors?.[0].detail).toBe('Days between visits is 2; allowed is 7 to 84 days.')
+    expect(often.body.errors?.[0].detail).toBe('Days between visits is 2; it must be 7 to 84 days.')
     expect((await page('ember')).aim).toEqual(aim)
   })
   it('lets a lead set the school’s limits, within what makes sense', async () => {
     expect((await ivo.send('PUT', '/coat-rules', COAT_RULES)).status).toBe(403)
     const wrong = await lena.send('PUT', '/coat-rules', { ...COAT_RULES, lagDays: 90 })
-    expect([wrong.status, wrong.body.errors?.[0].detail]).toEqual([422, 'lagDays is 90; allowed is 0 to 30 days.'])
+    expect([wrong.status, wrong.body.errors?.[0].detail]).toEqual([422, 'lagDays is 90; it must be 0 to 30 days.'])
     expect((await lena.send('PUT', '/coat-rules', { ...COAT_RULES, lagDays: 14 })).status).toBe(200)
     const list = (await ivo.get('/coats')).body as unknown as CoatList
     expect(list.heads.find(({ dog }) => dog.id === world.ids.ember)!.lag).toBeNull()

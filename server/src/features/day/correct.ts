@@ -47,7 +47,7 @@ async function refuseWrong(tx: Transaction, id: string, apprenticeId: string, do
   const [person] = await tx.select().from(p).where(eq(p.id, apprenticeId))
   if (!person || person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const marks = await tx.select({ by: g.assessorId }).from(g).where(eq(g.visitId, id))
-  if (marks.some(({ by }) => by === apprenticeId)) throw refuse.forbidden('No one grades their own work.')
+  if (marks.some(({ by }) => by === apprenticeId)) throw refuse.forbidden('No one can grade their own work.')
   const [dog] = await tx.select({ id: d.id }).from(d).where(eq(d.id, dogId))
   if (!dog) throw refuse.notFound('This dog')
 }

@@ -33,7 +33,7 @@ describe('a day', () => {
     expect((await lena.post(`/day/${TODAY}/open`)).status).toBe(200)
     expect((await day()).openedBy).toBe('ivo')
     expect(((await ivo.get('/floor')).body as unknown as FloorView).openedBy).toBe('ivo')
-    expect((await ivo.post('/day/2026-04-15/open')).body.detail).toMatch(/2026-04-15 is opened on its own morning/)
+    expect((await ivo.post('/day/2026-04-15/open')).body.detail).toMatch(/2026-04-15 can only be opened on the day/)
     expect((await abe.post(`/day/${TODAY}/open`)).status).toBe(403)
   })
 
@@ -44,8 +44,8 @@ describe('a day', () => {
     expect((await ivo.post(`/day/${on}/absent/${world.ids.bea}`)).status).toBe(200)
     const view = await day(on)
     expect(view.absent).toEqual([world.ids.bea])
-    expect(view.visits[0].warnings[0]).toBe('bea is not here: give Flint to somebody else, or take the visit back.')
-    expect((await ivo.post('/visits', visit('bea', 'ember', world.ids.table, on))).body.detail).toMatch(/bea is not here on 2026-04-16/)
+    expect(view.visits[0].warnings[0]).toBe('bea is absent: give Flint to someone else, or cancel the visit.')
+    expect((await ivo.post('/visits', visit('bea', 'ember', world.ids.table, on))).body.detail).toMatch(/bea is absent on 2026-04-16/)
     await ivo.send('PUT', `/visits/${wanted.id}`, { apprenticeId: world.ids.abe })
     expect((await day(on)).visits[0].warnings).toEqual([])
     await ivo.post(`/day/${on}/here/${world.ids.bea}`)
@@ -69,7 +69,7 @@ describe('a day', () => {
     await ivo.post(`/visits/${one.id}/swap`, { with: two.id, what: 'dogs' })
     expect(await seen()).toEqual(['abe Ember 1', 'bea Flint 2'])
     await record(one.id, 'visitOpened')
-    expect((await ivo.post(`/visits/${one.id}/swap`, { with: two.id, what: 'dogs' })).body.detail).toMatch(/The visit of Flint has begun/)
+    expect((await ivo.post(`/visits/${one.id}/swap`, { with: two.id, what: 'dogs' })).body.detail).toMatch(/The visit of Flint has started/)
     await ivo.post(`/visits/${one.id}/swap`, { with: two.id, what: 'tables' })
     expect(await seen()).toEqual(['abe Ember 2', 'bea Flint 1'])
     expect((await ivo.post(`/visits/${one.id}/swap`, { with: one.id, what: 'tables' })).status).toBe(404)
@@ -97,7 +97,7 @@ describe('a day', () => {
     const summaries = (await ivo.get(`/day/${TODAY}/summaries`)).body as unknown as DaySummaryView[]
     expect(summaries.map(({ person }) => person.givenName)).toEqual(['abe', 'bea'])
     expect(summaries[0].sentences).toContain('Done well: Kept the leg low.')
-    expect(summaries[1].sentences).toEqual(['On figures: round foot, 20 minutes. It is logged apart.'])
+    expect(summaries[1].sentences).toEqual(['On figures: round foot, 20 minutes. Logged separately.'])
     const own = (await abe.get(`/day/${TODAY}/summaries`)).body as unknown as DaySummaryView[]
     expect(own.map(({ person }) => person.givenName)).toEqual(['abe'])
     const letters = async () =>
@@ -131,9 +131,9 @@ describe('practice on figures', () => {
   })
 
   it.each<[string, object, RegExp]>([
-    ['an unknown technique', { techniqueId: 'moonwalk' }, /Technique is moonwalk; allowed is a technique of the catalogue/],
-    ['no minutes', { minutes: 0 }, /Minutes is 0; allowed is 1 to 240 minutes/],
-    ['a side no dog has', { side: 'top' }, /Side is "?top"?; allowed is left, right, both/]
+    ['an unknown technique', { techniqueId: 'moonwalk' }, /Technique is moonwalk; it must be in the catalogue/],
+    ['no minutes', { minutes: 0 }, /Minutes is 0; it must be 1 to 240 minutes/],
+    ['a side no dog has', { side: 'top' }, /Side is "?top"?; it must be left, right, both/]
   ])('is refused with %s', async (_, change, words) => {
     const answer = await abe.post(path(), figure(change))
     expect(answer.status).toBe(422)

@@ -15,8 +15,9 @@ type Day = { readonly onDate: string }
 export async function openDay({ db, clock }: Services, actor: Me, onDate: string): Promise<Day> {
   const today = await clock.today()
   const at = await clock.now()
-  if (onDate !== today) throw refuse.conflict('otherDay', `Today is ${today}: ${onDate} is opened on its own morning. Nothing was changed.`)
-  if (await isClosedDay(db, onDate, today)) throw refuse.conflict('dayClosed', `${onDate} is closed already. Nothing was changed.`)
+  if (onDate !== today)
+    throw refuse.conflict('otherDay', `Today is ${today}; ${onDate} can only be opened on the day. Nothing was changed.`)
+  if (await isClosedDay(db, onDate, today)) throw refuse.conflict('dayClosed', `${onDate} is already closed. Nothing was changed.`)
   await db.insert(tables.openedDays).ignore().values({ onDate, by: actor.id, at })
   return { onDate }
 }

@@ -65,12 +65,12 @@ describe('people', () => {
     const nel = person()
     await ivo.post('/people', nel)
     const twice = await ivo.post('/people', person({ username: nel.username }))
-    expect([twice.status, twice.body.detail]).toEqual([409, `User name “${nel.username}” is taken; choose another. Nothing was changed.`])
+    expect([twice.status, twice.body.detail]).toEqual([409, `Username “${nel.username}” is taken; choose another. Nothing was changed.`])
     expect((await ivo.post('/people', person({ id: nel.id }))).status).toBe(409)
     const short = await ivo.post('/people', person({ password: 'short', role: 'king' }))
     expect(short.status).toBe(422)
-    expect(short.body.detail).toContain('Password is too short; at least 10 characters.')
-    expect(short.body.detail).toContain('Role is king; allowed is lead, instructor, apprentice.')
+    expect(short.body.detail).toContain('Password is too short; it must have at least 10 characters.')
+    expect(short.body.detail).toContain('Role is king; it must be lead, instructor, apprentice.')
   })
 
   it('of the staff are let in by a lead assessor only, and an apprentice lets in nobody', async () => {
@@ -94,10 +94,10 @@ describe('dogs', () => {
   it('are refused with every field that is wrong, its value and what is allowed', async () => {
     const wrong = await ivo.post('/dogs', dog({ withersMm: 5000, canStandMin: 2.5 }))
     expect(wrong.status).toBe(422)
-    expect(wrong.body.detail).toContain('Height at the withers is 5000; allowed is 150 to 900 mm.')
-    expect(wrong.body.detail).toContain('Minutes it can stand is 2.5; allowed is 5 to 300 minutes.')
+    expect(wrong.body.detail).toContain('Height at the withers is 5000; it must be 150 to 900 mm.')
+    expect(wrong.body.detail).toContain('Minutes it can be worked on is 2.5; it must be 5 to 300 minutes.')
     const unknown = await ivo.post('/dogs', dog({ bodyType: 'griffin', colour: 'plaid' }))
-    expect(unknown.body.detail).toMatch(/Body type is griffin; allowed is terrier, highland, .* Colour is plaid/)
+    expect(unknown.body.detail).toMatch(/Body type is griffin; it must be terrier, highland, .* Colour is plaid/)
   })
 })
 
@@ -115,7 +115,7 @@ describe('tables and visits', () => {
     const again = await ivo.post('/visits', visit(view))
     expect(again.status).toBe(409)
     expect(again.body.detail).toMatch(
-      /stands on another table already\. .* works on another dog already\. Table 1 is taken\. Nothing was changed\./
+      /is already on another table\. .* is already working on another dog\. Table 1 is taken\. Nothing was changed\./
     )
     expect((await day()).visits.length).toBe(1)
   })
@@ -130,7 +130,7 @@ describe('tables and visits', () => {
     )
     const answer = await ivo.post('/visits', visit(view, { dogId: old.id, apprenticeId: free[0].id, tableId: view.tables[1].id }))
     expect(answer.status).toBe(200)
-    expect((answer.body as unknown as Planned).warnings[0]).toMatch(/Bracken would stand \d+ minutes today and can stand 40/)
+    expect((answer.body as unknown as Planned).warnings[0]).toMatch(/Bracken would be on the table for \d+ minutes today and can manage 40/)
   })
 
   it('are refused for what is not there', async () => {
@@ -138,7 +138,7 @@ describe('tables and visits', () => {
     for (const change of [{ dogId: v7() }, { tableId: v7() }, { apprenticeId: ivo.me!.id }, { standardId: 'no-such-trim' }])
       expect((await ivo.post('/visits', visit(view, change))).status).toBe(404)
     expect((await ivo.post('/visits', visit(view, { weeksSince: -1 }))).body.detail).toContain(
-      'Weeks since the last groom is -1; allowed is 0 to 520 weeks.'
+      'Weeks since the last groom is -1; it must be 0 to 520 weeks.'
     )
   })
 
@@ -193,7 +193,7 @@ describe('other days, moving and closing', () => {
     expect((await ivo.post('/day/2026-04-22/reopen')).status).toBe(403)
     await lena.post('/day/2026-04-22/reopen')
     expect((await on('2026-04-22')).closedDay).toBe(false)
-    expect((await ivo.get('/day/2026-02-30')).body.detail).toMatch(/Day is 2026-02-30; allowed is a date/)
+    expect((await ivo.get('/day/2026-02-30')).body.detail).toMatch(/Day is 2026-02-30; it must be a date/)
   })
 
   it('stay where they are once somebody has begun', async () => {
@@ -216,7 +216,7 @@ describe('other days, moving and closing', () => {
     const refused = await ivo.post('/visits', visit(view, { onDate: '2026-05-05', dogId: smooth.id, standardId: 'clean-face' }))
     expect([refused.status, refused.body.detail]).toEqual([409, expect.stringMatching(/Glide: A smooth coat has no hair/)])
     expect(refused.body.code).toBe('trimUnfit')
-    expect(refused.body.detail).toMatch(/To plan it all the same, write why\./)
+    expect(refused.body.detail).toMatch(/To plan it anyway, give a reason\./)
     // gone on with by a written word, which stays with the visit; a word of two letters is none
     const wanted = visit(view, { dogId: smooth.id, standardId: 'bracelets', onDate: '2026-05-05' })
     expect((await ivo.post('/visits', { ...wanted, allTheSame: 'ok' })).status).toBe(422)

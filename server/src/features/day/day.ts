@@ -120,7 +120,7 @@ export async function isClosedDay(db: Reader, onDate: string, today: string): Pr
 }
 
 const sayAbsent = ({ person, dog }: DayVisitRow['row']) =>
-  `${person.givenName} is not here: give ${dog.name} to somebody else, or take the visit back.`
+  `${person.givenName} is absent: give ${dog.name} to someone else, or cancel the visit.`
 
 /** The people who are not here on a day. */
 export async function absentOn(db: Reader, onDate: string): Promise<ReadonlySet<string>> {

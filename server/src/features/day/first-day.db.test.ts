@@ -33,7 +33,7 @@ describe('people', () => {
     expect((await abe.send('PUT', '/me/settings', settings)).body).toEqual(settings)
     expect((await (await world.client('abe')).get('/me')).body.settings).toEqual(settings)
     const wrong = await abe.send('PUT', '/me/settings', { ...settings, lengths: 'furlongs' })
-    expect(wrong).toMatchObject({ status: 422, body: { detail: 'Lengths is furlongs; allowed is mm, in.' } })
+    expect(wrong).toMatchObject({ status: 422, body: { detail: 'Lengths is furlongs; it must be mm, in.' } })
   })
 
   it('change their own password; every other sign-in ends', async () => {
@@ -68,7 +68,7 @@ describe('notes', () => {
     expect((await abe.post(`/notes/dog/${on.dog}`, { id: v7(), onDate: '2026-04-14', text: 'x' })).status).toBe(403)
     expect((await ivo.post(`/notes/moon/${on.dog}`, { id: v7(), onDate: '2026-04-14', text: 'x' })).status).toBe(404)
     expect((await ivo.post(`/notes/dog/${v7()}`, { id: v7(), onDate: '2026-04-14', text: 'x' })).status).toBe(404)
-    expect((await ivo.post(`/notes/dog/${on.dog}`, { id: v7(), onDate: '2026-02-30', text: 'x' })).body.detail).toMatch(/allowed is a date/)
+    expect((await ivo.post(`/notes/dog/${on.dog}`, { id: v7(), onDate: '2026-02-30', text: 'x' })).body.detail).toMatch(/it must be a date/)
   })
 })
 

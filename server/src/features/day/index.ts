@@ -11,7 +11,7 @@ export { planVisit } from './planning'
 
 function dateOf(text: string): string {
   const isDate = /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text)) && new Date(text).toISOString().startsWith(text)
-  if (!isDate) throw refuse.invalid([{ path: 'on', detail: `Day is ${text.slice(0, 20)}; allowed is a date as 2026-04-14.` }])
+  if (!isDate) throw refuse.invalid([{ path: 'on', detail: `Day is ${text.slice(0, 20)}; it must be a date such as 2026-04-14.` }])
   return text
 }
 

@@ -25,7 +25,7 @@ async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew:
   if (!table || table.removedOn !== null) throw refuse.notFound('This table')
   if (!person || !person.active || person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   if ((await absentOn(tx, wanted.onDate)).has(person.id))
-    throw refuse.conflict('absent', `${person.givenName} is not here on ${wanted.onDate}. Nothing was changed.`)
+    throw refuse.conflict('absent', `${person.givenName} is absent on ${wanted.onDate}. Nothing was changed.`)
   if (!dog) throw refuse.notFound('This dog')
   if (!trim) throw refuse.notFound(`Trim ${wanted.standardId}`)
   if (await isClosedDay(tx, wanted.onDate, today)) {
@@ -50,7 +50,7 @@ function refuseBlocking(clashes: readonly Clash[]): void {
   if (blocking.length === 0) return
   // what a coat is refused for may be gone on with by a written word, and nothing else may
   const isCoatOnly = blocking.every(({ code }) => code === 'trimUnfit')
-  const way = isCoatOnly ? ' To plan it all the same, write why.' : ''
+  const way = isCoatOnly ? ' To plan it anyway, give a reason.' : ''
   throw refuse.conflict(isCoatOnly ? 'trimUnfit' : 'clash', `${blocking.map(({ say }) => say).join(' ')}${way} Nothing was changed.`)
 }
 
@@ -62,7 +62,7 @@ export async function planVisit({ db, clock }: Services, visit: NewVisit, actor:
   const { id, apprenticeId, dogId, tableId, standardId, weeksSince, wishes, onDate = today } = visit
   const reason = visit.allTheSame?.trim() ?? ''
   if (reason !== '' && reason.length < LEAST_REASON)
-    throw refuse.invalid([{ path: 'allTheSame', detail: `Why all the same is "${reason}"; allowed is a reason in a few words.` }])
+    throw refuse.invalid([{ path: 'allTheSame', detail: `Reason for going ahead is “${reason}”; it must be a few words.` }])
   const allTheSame = reason !== '' && actor !== null ? { reason, by: actor.id } : null
   return inTransaction(db, async (tx) => {
     const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, allTheSame: allTheSame !== null }
@@ -80,7 +80,7 @@ async function notBegun(tx: Transaction, id: string, isTableOnly = false) {
   const events = (await eventsOf(tx, [id])).get(id)!
   // a dog that is worked on may go to another table, and to nobody else
   if (events.length > 0 && !(isTableOnly && foldVisit(events).closedAt === null))
-    throw refuse.conflict('visitBegun', 'Work on this dog has begun: the visit stays where it is. Nothing was changed.')
+    throw refuse.conflict('visitBegun', 'Work on this dog has started, so the visit cannot be moved. Nothing was changed.')
   return visit
 }
 
@@ -139,7 +139,7 @@ export async function swapVisits({ db }: Services, id: string, { with: otherId, 
     const visits = (await visitsOn(tx, one.onDate)).filter(({ row }) => [id, otherId].includes(row.visit.id))
     const stuck = visits.find(({ begun, closed }) => closed || (what === 'dogs' && begun))
     if (stuck) {
-      const why = stuck.closed ? 'is finished' : 'has begun: its work is the one’s who began it'
+      const why = stuck.closed ? 'is finished' : 'has started, and its work belongs to whoever started it'
       throw refuse.conflict('visitBegun', `The visit of ${stuck.row.dog.name} ${why}. Nothing was changed.`)
     }
     await moveTo(tx, one, other, what)

@@ -27,7 +27,7 @@ export async function setTableTools({ db }: Services, id: string, { toolIds }: T
   const unknown = (toolIds ?? []).filter((toolId) => !rack.has(toolId))
   if (unknown.length > 0)
     throw refuse.invalid([
-      { path: 'toolIds', detail: `${unknown[0]} is not in the rack; allowed is a tool of the rack. Nothing was changed.` }
+      { path: 'toolIds', detail: `${unknown[0]} is not in the rack; choose a tool from the rack. Nothing was changed.` }
     ])
   const one = (await db.select().from(tables.roomTables).where(eq(tables.roomTables.id, id)))[0]
   if (!one) throw refuse.notFound('This table')

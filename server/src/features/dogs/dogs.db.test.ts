@@ -31,7 +31,7 @@ describe('what a dog is known for', () => {
     const before = dog.facts
     const refused = await ivo.send('PUT', `/dogs/${dog.id}/facts`, { facts: ['purple'] })
     expect(refused.status).toBe(422)
-    expect(JSON.stringify(refused.body)).toContain('facts[0] is purple; allowed is light, pink')
+    expect(JSON.stringify(refused.body)).toContain('facts[0] is purple; it must be light, pink')
     expect((await ivo.send('PUT', `/dogs/${dog.id}/facts`, {})).status).toBe(422)
     expect(((await ivo.get('/dogs')).body as unknown as DogView[])[0].facts).toEqual(before)
   })
@@ -80,14 +80,14 @@ describe('the profile', () => {
   })
 
   it.each([
-    [{ muzzleMm: 400 }, /muzzleMm is 400; allowed is \d+ to \d+ mm/],
-    [{ withersMm: 90 }, /Height at the withers is 90; allowed is 150 to 900 mm/],
-    [{ weightKg: 900 }, /Weight is 900; allowed is 0.5 to 120 kg/],
-    [{ flatFootMm: 60 }, /How far the foot is flat is 60; allowed is 0 to 20 mm/],
-    [{ bornOn: '2027-01-01' }, /Born on is 2027-01-01; allowed is 2026-04-14 or earlier/],
-    [{ bodyType: 'griffin' }, /Body type is griffin; allowed is terrier/],
+    [{ muzzleMm: 400 }, /muzzleMm is 400; it must be \d+ to \d+ mm/],
+    [{ withersMm: 90 }, /Height at the withers is 90; it must be 150 to 900 mm/],
+    [{ weightKg: 900 }, /Weight is 900; it must be 0.5 to 120 kg/],
+    [{ flatFootMm: 60 }, /Flat part of the foot is 60; it must be 0 to 20 mm/],
+    [{ bornOn: '2027-01-01' }, /Born on is 2027-01-01; it must be 2026-04-14 or earlier/],
+    [{ bodyType: 'griffin' }, /Body type is griffin; it must be terrier/],
     [{ burns: [{ region: 'moon', side: 'left' }] }, /Burn place is moon/],
-    [{ nose: 'green' }, /Nose is green; allowed is black, brown/]
+    [{ nose: 'green' }, /Nose is green; it must be black, brown/]
   ])('refuses %j', async (change, sentence) => {
     const answer = await save(change)
     expect(answer.status).toBe(422)
@@ -99,7 +99,7 @@ describe('a dog that is refused', () => {
   const decide = (who: Client, kind: string, reason = 'bites at the clipper', vet = false) =>
     who.send('PUT', `/dogs/${world.ids.ember}/standing`, { kind, reason, vet })
   it('takes a reason, and two people or a vet; a lead assessor frees it', async () => {
-    expect((await decide(ivo, 'refused', '')).body.detail).toMatch(/Say why/)
+    expect((await decide(ivo, 'refused', '')).body.detail).toMatch(/Give a reason/)
     expect((await decide(ivo, 'refused')).body).toMatchObject({ standing: { by: [world.ids.ivo] } })
     expect((await decide(ivo, 'refused')).body).toMatchObject({ standing: { by: [world.ids.ivo] } })
     const ina = await world.client('ina')
@@ -115,10 +115,10 @@ describe('a dog that is refused', () => {
       weeksSince: 6,
       wishes: ''
     }
-    expect((await ivo.post('/visits', plan)).body.detail).toMatch(/Ember is not worked on: bites at the clipper, two people say so/)
+    expect((await ivo.post('/visits', plan)).body.detail).toMatch(/Ember must not be worked on: bites at the clipper, decided by two people/)
     expect((await decide(await world.client('lena'), 'free', '')).body).toMatchObject({ standing: null })
     expect((await decide(ivo, 'limited', 'old')).status).toBe(200)
-    expect((await ivo.post('/visits', plan)).body).toMatchObject({ warnings: ['Ember is limited: old.'] })
+    expect((await ivo.post('/visits', plan)).body).toMatchObject({ warnings: ['Ember can be worked on only with limits: old.'] })
   })
 })
 

@@ -15,7 +15,7 @@ function looksIssues({ bodyType, colour }: Looks): readonly { readonly path: str
   ]
   return known
     .filter(({ got, allowed }) => !allowed.includes(got))
-    .map(({ path, name, got, allowed }) => ({ path, detail: `${name} is ${got}; allowed is ${allowed.join(', ')}.` }))
+    .map(({ path, name, got, allowed }) => ({ path, detail: `${name} is ${got}; it must be ${allowed.join(', ')}.` }))
 }
 
 /** Refuses a body type or colour that cannot be drawn. */
@@ -61,14 +61,18 @@ function readDogs(text: string): Read {
   const { headings, rows, broken } = fromCsv(text)
   const issues = [
     ...NEEDED.filter((name) => !headings.includes(name)).map((name) =>
-      atLine(1, `the column ${name} is missing; allowed are ${COLUMNS.join(', ')}.`)
+      atLine(1, `the column ${name} is missing; the columns are ${COLUMNS.join(', ')}.`)
     ),
     ...headings
       .filter((name) => !(COLUMNS as readonly string[]).includes(name))
-      .map((name) => atLine(1, `${name.slice(0, 40) || 'a column without a name'} is no column; allowed are ${COLUMNS.join(', ')}.`)),
+      .map((name) =>
+        atLine(1, `${name.slice(0, 40) || 'a column without a name'} is not a column; the columns are ${COLUMNS.join(', ')}.`)
+      ),
     ...broken.map(({ line, detail }) => atLine(line, `${detail}.`)),
-    ...(rows.length === 0 ? [atLine(2, 'the table holds no dog; allowed is one at least.')] : []),
-    ...(rows.length > MOST_LINES ? [atLine(rows[MOST_LINES].line, `the table holds ${rows.length} dogs; allowed are ${MOST_LINES}.`)] : [])
+    ...(rows.length === 0 ? [atLine(2, 'the table has no dogs; it must have at least one.')] : []),
+    ...(rows.length > MOST_LINES
+      ? [atLine(rows[MOST_LINES].line, `the table has ${rows.length} dogs; it can have up to ${MOST_LINES}.`)]
+      : [])
   ]
   if (issues.length > 0) return { ok: false, issues }
   const dogs = rows.map(({ line, cells }) => {

@@ -23,7 +23,7 @@ export async function keepProfile({ db, clock }: Services, id: string, profile: 
   const { backMm, muzzleMm, forelegMm, footMm, breed, coatType, bornOn, weightKg, nose, skin, flatFootMm, earHistory } = profile
   const today = await clock.today()
   if (bornOn !== null && bornOn > today)
-    throw refuse.invalid([{ path: 'bornOn', detail: `Born on is ${bornOn}; allowed is ${today} or earlier.` }])
+    throw refuse.invalid([{ path: 'bornOn', detail: `Born on is ${bornOn}; it must be ${today} or earlier.` }])
   const own = Object.fromEntries(Object.entries({ backMm, muzzleMm, forelegMm, footMm }).filter(([, mm]) => mm !== null))
   // throws with the field, the value and what this body allows
   fitBody(bodyById(bodyType), { withersMm, ...own })
@@ -59,7 +59,7 @@ export async function decideStanding({ db, clock }: Services, actor: Me, id: str
     const dog = await lockedDog(tx, id)
     const before = dog.standing
     if (before?.kind === 'refused' && kind !== 'refused' && actor.role !== 'lead')
-      throw refuse.forbidden(`${dog.name} is refused; a lead assessor frees it. Nothing was changed.`)
+      throw refuse.forbidden(`${dog.name} is refused; only a lead assessor can clear it. Nothing was changed.`)
     const by = before?.kind === kind ? [...new Set([...before.by, actor.id])] : [actor.id]
     const standing: DogStanding | null =
       kind === 'free' ? null : { kind, reason, vet: vet || (before?.kind === kind && before.vet), by, onDate }

@@ -29,7 +29,7 @@ export async function erasureView({ db, clock }: Services, id: string): Promise<
   return {
     refusal,
     goes: [
-      certificates > 0 ? 'User name, mail address, cohort and settings.' : 'Name, user name, mail address, cohort and settings.',
+      certificates > 0 ? 'Username, email address, cohort and settings.' : 'Name, username, email address, cohort and settings.',
       ...(notes > 0 ? [`${counted(notes, 'note')} on ${person.givenName}.`] : []),
       ...(letters > 0 ? [`${counted(letters, 'letter')} to ${person.givenName}.`] : []),
       'The name in every remark, note and reason at these visits.'
@@ -39,7 +39,7 @@ export async function erasureView({ db, clock }: Services, id: string): Promise<
         ? [`The name on ${counted(certificates, 'certificate')}: an employer may ask for ${certificates === 1 ? 'it' : 'them'}.`]
         : []),
       `${counted(visits, 'visit')} with ${counted(attempts, 'attempt')} and ${counted(marks, 'mark')}${certificates > 0 ? '' : ', without a name'}: the trail and the dogs’ coat books rest on them.`,
-      'Copies of the database that were made before today.'
+      'Copies of the database made before today.'
     ]
   }
 }
@@ -54,7 +54,7 @@ const issued = async (db: Reader, id: string): Promise<number> =>
 
 async function whyNot(db: Reader, person: PersonRow, today: string): Promise<string | null> {
   const { givenName: name } = person
-  if (person.role !== 'apprentice') return `${name} is staff. What staff signed carries their name, so staff are retired and not erased.`
+  if (person.role !== 'apprentice') return `${name} is staff. Whatever staff sign carries their name, so staff are retired, not erased.`
   if (person.erasedOn) return `This apprentice was erased on ${person.erasedOn}.`
   if (person.active) return `Retire ${name} first.`
   const [open] = await db

@@ -86,7 +86,7 @@ describe('erasing an apprentice', () => {
     const row = ((await lena.get('/people')).body as unknown as PeopleView).people.find((one) => one.id === id)!
     expect(row).toMatchObject({ givenName: 'Former apprentice', erasedOn: '2026-04-14', active: false, email: null })
     // there is no way back
-    expect((await lena.send('PUT', `/people/${id}/active`, { active: true })).body.detail).toMatch(/cannot come back/)
+    expect((await lena.send('PUT', `/people/${id}/active`, { active: true })).body.detail).toMatch(/cannot be reinstated/)
     expect((await erase(id)).body.detail).toMatch(/was erased on 2026-04-14/)
   })
 

@@ -56,12 +56,12 @@ describe('a draft', () => {
     [
       'a length of -3 mm',
       { 'back-length': { left: { kind: 'readings', mm: [-3] } } },
-      /answers\.back-length\.left\.mm\[0\] is -3; allowed is 0 to 300 mm/
+      /answers\.back-length\.left\.mm\[0\] is -3; it must be 0 to 300 mm/
     ],
-    ['a length of 900 mm', { 'back-length': { left: { kind: 'readings', mm: [900] } } }, /is 900; allowed is 0 to 300 mm/],
-    ['a mark of 5', { belly: { whole: { kind: 'level', level: 5 } } }, /answers\.belly\.whole\.level is 5; allowed is 4 or less/],
-    ['an unknown criterion', { tusks: { whole: { kind: 'asItShouldBe' } } }, /allowed is a criterion of bearded-pet/],
-    ['a level where a length belongs', { 'back-length': { left: { kind: 'level', level: 3 } } }, /allowed is readings in mm/]
+    ['a length of 900 mm', { 'back-length': { left: { kind: 'readings', mm: [900] } } }, /is 900; it must be 0 to 300 mm/],
+    ['a mark of 5', { belly: { whole: { kind: 'level', level: 5 } } }, /answers\.belly\.whole\.level is 5; it must be 4 or less/],
+    ['an unknown criterion', { tusks: { whole: { kind: 'asItShouldBe' } } }, /it must be a criterion of bearded-pet/],
+    ['a level where a length belongs', { 'back-length': { left: { kind: 'level', level: 3 } } }, /it must be readings in mm/]
   ])('refuses %s, and what was saved stays', async (_, answers, words) => {
     const id = await open(ivo, await world.newTrim('abe'))
     await save(ivo, id, 1, { belly: { whole: { kind: 'level', level: 3 } } })
@@ -77,7 +77,7 @@ describe('a draft', () => {
     const again = await ivo.post(`/visits/${await world.newTrim('abe')}/gradings`, { id })
     expect(again).toMatchObject({
       status: 409,
-      body: { code: 'idTaken', detail: 'The id of this grading is in use already. Make another; nothing was changed.' }
+      body: { code: 'idTaken', detail: 'The id of this grading is already in use. Choose another; nothing was changed.' }
     })
   })
 
@@ -98,7 +98,7 @@ describe('signing a grading', () => {
   it('needs every answer and the global rating, then never changes', async () => {
     const id = await open(ivo, await world.newTrim('abe'))
     const sign = (version: number) => ivo.post(`/gradings/${id}/sign`, { version })
-    expect((await sign(1)).body.detail).toMatch(/Say first how you call this trim/)
+    expect((await sign(1)).body.detail).toMatch(/Give your overall impression first/)
     await save(ivo, id, 1, { belly: { whole: { kind: 'level', level: 3 } } }, { globalRating: 'pass' })
     expect((await sign(2)).body.detail).toMatch(/answers are still missing/)
     await save(ivo, id, 2, fullSheet(), { globalRating: 'pass' })
@@ -113,7 +113,7 @@ describe('signing a grading', () => {
     const second = await open(ina, visit)
     await save(ivo, first, 1, fullSheet(), { globalRating: 'pass' })
     await ivo.post(`/gradings/${first}/sign`, { version: 2 })
-    expect((await ina.get(`/gradings/${first}`)).body.detail).toMatch(/blind to the other until both are signed/)
+    expect((await ina.get(`/gradings/${first}`)).body.detail).toMatch(/blind to the other until both have signed/)
     expect((await lena.get(`/gradings/${first}`)).status).toBe(403)
     const hidden = ((await ina.get('/trims')).body as unknown as { gradingId: string; mark: number | null }[]).find(
       (row) => row.gradingId === first
@@ -140,7 +140,7 @@ describe('signing a grading', () => {
 
   it('is not for one’s own work', async () => {
     const visit = await world.newVisit('ivo')
-    expect((await ivo.post(`/visits/${visit}/gradings`, { id: v7() })).body.detail).toBe('No one grades their own work.')
+    expect((await ivo.post(`/visits/${visit}/gradings`, { id: v7() })).body.detail).toBe('No one can grade their own work.')
   })
 
   it('shows an apprentice own results and nobody else’s; after two weeks without their own word', async () => {
@@ -171,11 +171,11 @@ describe('what can be graded', () => {
 
   // Symptom: an apprentice who had not come, or a dog that was not ready, was graded, signed, passed and certified
   it.each<[string, Step[], RegExp]>([
-    ['nobody worked', [], /^This trim cannot be graded\. No step is recorded as done by abe’s own hands/],
-    ['the work was on a figure', [{ technique: 'skirt-line', setting: 'figure' }], /A figure is never a trim/],
-    ['the hands were the instructor’s', [{ technique: 'skirt-line', hands: 'instructor' }], /own hands/],
-    ['only handling was practised', [{ technique: 'leg-control' }], /own hands/],
-    ['the step still runs', [{ technique: 'skirt-line', ended: false }], /No step of abe’s is ended yet/]
+    ['nobody worked', [], /^This trim cannot be graded\. No step is recorded as done by abe/],
+    ['the work was on a figure', [{ technique: 'skirt-line', setting: 'figure' }], /which cannot be graded/],
+    ['the hands were the instructor’s', [{ technique: 'skirt-line', hands: 'instructor' }], /nothing of theirs to grade/],
+    ['only handling was practised', [{ technique: 'leg-control' }], /nothing of theirs to grade/],
+    ['the step still runs', [{ technique: 'skirt-line', ended: false }], /abe has not finished a step yet/]
   ])('is nothing where %s', async (_, steps, sentence) => {
     const visit = await world.newVisit('abe')
     for (const step of steps) await work(visit, step)
@@ -195,7 +195,7 @@ describe('what can be graded', () => {
     const version = (await save(ivo, id, 1, fullSheet(), { globalRating: 'good' })).body.version as number
     const result = (await ivo.post(`/gradings/${id}/sign`, { version })).body as unknown as GradeResult
     expect(result.outcome).toBe('feedbackOnly')
-    expect(result.because).toMatch(/where no step of this apprentice is recorded/)
+    expect(result.because).toMatch(/where this apprentice has no recorded step/)
   })
 
   it('is asked again at the signature', async () => {
@@ -250,8 +250,8 @@ describe('the method of a mark', () => {
   })
 
   it.each([
-    [{ passAt01: 1.2, failAt01: 0.05, severityLevels: 0.2 }, /Passes at is 1\.2; allowed is 0\.8 to 0\.99/],
-    [{ passAt01: 0.95, failAt01: 0.05, severityLevels: -1 }, /Severity is -1; allowed is 0 to 1 levels/],
+    [{ passAt01: 1.2, failAt01: 0.05, severityLevels: 0.2 }, /Passes at is 1\.2; it must be 0\.8 to 0\.99/],
+    [{ passAt01: 0.95, failAt01: 0.05, severityLevels: -1 }, /Severity is -1; it must be 0 to 1 levels/],
     [{ passAt01: 0.95, failAt01: 0.05 }, /Severity is missing/]
   ])('is not set to %j', async (rules, sentence) => {
     const { status, body } = await lena.send('PUT', '/grade-rules', rules)

@@ -31,7 +31,7 @@ type GradingRow = typeof tables.gradings.$inferSelect
 export async function openGrading({ db, clock }: Services, actor: Me, visitId: string, { id }: OpenGrading): Promise<{ id: string }> {
   const { visit } = await visitRow(db, visitId)
   const accounts = (await accountsOfOne(db))(actor.id)
-  if (accounts.has(visit.apprenticeId)) throw refuse.forbidden('No one grades their own work.')
+  if (accounts.has(visit.apprenticeId)) throw refuse.forbidden('No one can grade their own work.')
   const startedAt = await clock.now()
   return inTransaction(db, async (tx) => {
     await tx.select().from(tables.visits).where(eq(tables.visits.id, visitId)).for('update')
@@ -39,10 +39,10 @@ export async function openGrading({ db, clock }: Services, actor: Me, visitId: s
     const own = gradings.find(({ assessorId }) => assessorId === actor.id)
     if (own) return { id: own.id }
     if (gradings.some(({ assessorId }) => accounts.has(assessorId)))
-      throw refuse.forbidden('You have marked this trim under your other account. Each person marks a trim once.')
+      throw refuse.forbidden('You have already marked this trim under your other account. Each person marks a trim once.')
     const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.visitId, visitId))
     if (appointed && appointed.first !== actor.id && appointed.second !== actor.id)
-      throw refuse.forbidden('Two assessors are appointed for this trim, and you are neither of them.')
+      throw refuse.forbidden('Two assessors are appointed for this trim, and you are not one of them.')
     await refuseUngradable(tx, visitId)
     const agreed = await agreedFor(tx, visit)
     const frozen = {
@@ -116,15 +116,15 @@ async function resultOf(db: Reader, grading: GradingRow, gradedWith: GradedWith)
   return (await db.select({ body: r.body }).from(r).where(eq(r.gradingId, grading.id)))[0]?.body ?? null
 }
 
-const SAY_FIRST = 'Say first how you see this trim yourself, at its table; then the mark is shown.'
+const SAY_FIRST = 'Rate this trim yourself first, at its table. Then you see the mark.'
 /** Why a grading must stay hidden from somebody now; null when it may be read. */
 async function hiddenFrom(db: Reader, grading: GradingRow, apprenticeId: string, actor: Me, today: string): Promise<string | null> {
   if (grading.assessorId === actor.id) return null
-  if (actor.role === 'apprentice' && actor.id !== apprenticeId) return 'An apprentice reads own records only.'
+  if (actor.role === 'apprentice' && actor.id !== apprenticeId) return 'Apprentices can read only their own records.'
   if (grading.status === 'draft') return 'This grading is still being written.'
   if (actor.role === 'apprentice' && (await waitsForOwnWord(db, [grading.visitId], today)).size > 0) return SAY_FIRST
   return (await visitsBeingMarked(db)).has(grading.visitId)
-    ? 'Two assessors mark this trim; each is blind to the other until both are signed.'
+    ? 'Two assessors mark this trim, each blind to the other until both have signed.'
     : null
 }
 
@@ -157,7 +157,7 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
     const assessor = fullName(await personById(db, grading.assessorId))
     throw refuse.conflict(
       'notRead',
-      `${assessor} has marked this trim. If you read the marks, you can no longer mark it blind; Peen remembers that you have read them.`
+      `${assessor} has marked this trim. If you see the marks, you can no longer mark it blind. Peen records that you have seen them.`
     )
   }
   const state = foldVisit((await eventsOf(db, [visit.id])).get(visit.id)!)
@@ -199,7 +199,7 @@ export async function saveDraft({ db, clock }: Services, actor: Me, id: string, 
     const grading = (await tx.select().from(tables.gradings).where(eq(tables.gradings.id, id)).for('update'))[0]
     if (!grading) throw refuse.notFound('This grading')
     if (grading.assessorId !== actor.id) throw refuse.forbidden('A grading is written by its own assessor only.')
-    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed and does not change any more.')
+    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed and can no longer change.')
     if (grading.version !== draft.version) {
       const keptId = v7()
       const { version, answers, critical, globalRating } = grading
@@ -211,7 +211,10 @@ export async function saveDraft({ db, clock }: Services, actor: Me, id: string, 
       return { conflict: { keptId, grading } }
     }
     if (grading.globalRating !== null && draft.globalRating !== grading.globalRating) {
-      throw refuse.conflict('ratingGiven', `You called this trim "${grading.globalRating}" before the total was shown; that stands.`)
+      throw refuse.conflict(
+        'ratingGiven',
+        `Your overall impression before seeing the mark was “${grading.globalRating}”; you cannot change it.`
+      )
     }
     const { standard } = await gradedBy(tx, grading)
     const { answered } = countAnswers(standard, draft.answers)
@@ -231,14 +234,10 @@ export async function saveDraft({ db, clock }: Services, actor: Me, id: string, 
   })
   if ('conflict' in outcome && outcome.conflict) {
     const { grading, keptId } = outcome.conflict
-    throw refuse.conflict(
-      'draftConflict',
-      'Another device has written this draft in the meantime. Its text stands; yours is kept beside it.',
-      {
-        keptId,
-        stored: { version: grading.version, answers: grading.answers, critical: grading.critical, globalRating: grading.globalRating }
-      }
-    )
+    throw refuse.conflict('draftConflict', 'Another device has changed this draft since. Its version stays; yours is kept beside it.', {
+      keptId,
+      stored: { version: grading.version, answers: grading.answers, critical: grading.critical, globalRating: grading.globalRating }
+    })
   }
   return { version: outcome.version! }
 }
@@ -250,13 +249,11 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
     const grading = (await tx.select().from(tables.gradings).where(eq(tables.gradings.id, id)).for('update'))[0]
     if (!grading) throw refuse.notFound('This grading')
     if (grading.assessorId !== actor.id) throw refuse.forbidden('A grading is signed by its own assessor only.')
-    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed already.')
+    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is already signed.')
     if (grading.version !== version)
-      throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Read it again before you sign.')
+      throw refuse.conflict('draftConflict', 'Another device has changed this draft since. Read it again before you sign.')
     if (grading.globalRating === null)
-      throw refuse.invalid([
-        { path: 'globalRating', detail: 'Say first how you call this trim as a whole; then the total is shown and can be signed.' }
-      ])
+      throw refuse.invalid([{ path: 'globalRating', detail: 'Give your overall impression first. Then you see the mark and can sign.' }])
     await refuseUnsettled({ db: tx, clock }, actor)
     await refuseUngradable(tx, grading.visitId)
     const gradedWith = await gradedWithOf(tx, grading)

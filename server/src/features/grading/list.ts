@@ -33,9 +33,9 @@ export async function trimList({ db, clock }: Services, actor: Me, page: number)
     const isOwn = assessorId === actor.id
     if (!isOwn && marking.has(visitId)) return 'hidden until both are signed'
     // who is asked to mark it a second time must not have read the first
-    if (isStaff && !isOwn && outcome === 'secondAssessor' && signed.get(visitId) === 1) return 'hidden: it asks for a second assessor'
+    if (isStaff && !isOwn && outcome === 'secondAssessor' && signed.get(visitId) === 1) return 'hidden: it needs a second assessor'
     if (unread.has(gradingId)) return 'hidden so that you can still mark it blind'
-    return unsaid.has(visitId) ? 'shown once you have said how you see it' : null
+    return unsaid.has(visitId) ? 'shown once you have rated it yourself' : null
   }
   return rows.map((row) => {
     const { gradingId, visitId, onDate, dog, status } = row

@@ -8,7 +8,7 @@ export { eventsAfter, givePositions, placeAll } from './positions'
 function positionOf(text: string): number {
   const position = Number(text)
   if (!Number.isInteger(position) || position < 0)
-    throw refuse.invalid([{ path: 'after', detail: `After is ${text.slice(0, 20)}; allowed is a position of the log, 0 or more.` }])
+    throw refuse.invalid([{ path: 'after', detail: `After is ${text.slice(0, 20)}; it must be a position of the log, 0 or more.` }])
   return position
 }
 

@@ -152,6 +152,6 @@ describe('a tablet that listens', () => {
   it('is refused without signing in, and with a place that is none', async () => {
     const nobody = await world.client()
     expect((await nobody.get('/live')).status).toBe(401)
-    expect((await ivo.get('/live?after=soon')).body.detail).toMatch(/After is soon; allowed is a position of the log/)
+    expect((await ivo.get('/live?after=soon')).body.detail).toMatch(/After is soon; it must be a position of the log/)
   })
 })

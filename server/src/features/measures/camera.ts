@@ -16,7 +16,7 @@ const WAIT_MS = 60_000
 /** Takes a picture of the dog that stands at this visit's table, and keeps it as one that was uploaded. */
 export async function takePicture(services: Services, actor: Me, visitId: string, moment: string, stance: string): Promise<PictureView> {
   const url = cameraUrl()
-  if (!url) throw refuse.conflict('noCamera', 'No table camera is connected: choose a picture instead.')
+  if (!url) throw refuse.conflict('noCamera', 'No table camera is connected. Choose a picture instead.')
   if (!(SEEN as readonly string[]).includes(stance) || !(MOMENTS as readonly string[]).includes(moment))
     throw refuse.invalid([{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; the table camera takes ${SEEN.join(', ')}.` }])
   const { visit, dog } = await visitRow(services.db, visitId)
@@ -41,6 +41,6 @@ export async function takePicture(services: Services, actor: Me, visitId: string
     signal: AbortSignal.timeout(WAIT_MS)
   }).catch(() => null)
   if (!answer?.ok)
-    throw refuse.conflict('cameraSilent', 'The table camera does not answer. Nothing was changed: try again, or choose a picture.')
+    throw refuse.conflict('cameraSilent', 'The table camera is not answering. Nothing was changed: try again, or choose a picture.')
   return addPicture(services, actor, visitId, moment, stance, Buffer.from(await answer.arrayBuffer()))
 }

@@ -83,12 +83,12 @@ describe('marks on a picture', () => {
   it.each<[string, unknown, object, RegExp]>([
     ['a place nobody knows', { ...MARKS, places: { moon: { at: [1, 1], uPx: 1, touched: true } } }, {}, /A place .*moon.* is not known/],
     ['a line nobody knows', { ...MARKS, lines: { orbit: [[1, 1]] } }, {}, /A line .*orbit.* is not known/],
-    ['a length of nothing', { ...MARKS, scale: { ...MARKS.scale, lengthMm: 0 } }, {}, /Length of the scale is 0; allowed is 1 to 3000 mm/],
+    ['a length of nothing', { ...MARKS, scale: { ...MARKS.scale, lengthMm: 0 } }, {}, /Length of the scale is 0; it must be 1 to 3000 mm/],
     [
       'a camera at the nose',
       { ...MARKS, scale: { ...MARKS.scale, cameraMm: 10 } },
       {},
-      /Distance of the camera is 10; allowed is 300 to 20000 mm/
+      /Distance of the camera is 10; it must be 300 to 20000 mm/
     ],
     ['another side than it was taken from', MARKS, { seen: 'right' }, /Seen is right; this picture was taken as left/]
   ])('are refused with %s', async (_, marks, more, words) => {

@@ -57,7 +57,7 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
       .select({ id: g.id })
       .from(g)
       .where(and(eq(g.visitId, picture.visitId), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
-    if (signed) throw refuse.conflict('signed', 'You have signed this trim; what you measured for it does not change any more.')
+    if (signed) throw refuse.conflict('signed', 'You have signed this trim, so its measurements can no longer change.')
     const known = (
       await tx
         .select({ version: m.version })
@@ -66,7 +66,7 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
     )[0]
     const version = known?.version ?? 0
     if (version !== body.version)
-      throw refuse.conflict('marksConflict', 'Another device has marked this picture in the meantime. Its marks stand; read them again.')
+      throw refuse.conflict('marksConflict', 'Another device has marked this picture since. Its marks stay; reload them.')
     const row = { seen: body.seen, version: version + 1, marks: body.marks, regions: [...body.regions], at }
     if (known)
       await tx

@@ -56,7 +56,7 @@ export async function strikeNote({ db, clock }: Services, actor: Me, id: string,
   const { notes: n } = tables
   const [note] = await db.select().from(n).where(eq(n.id, id))
   if (!note) throw refuse.notFound('This note')
-  if (note.struck) throw refuse.conflict('struck', 'This note is struck already.')
+  if (note.struck) throw refuse.conflict('struck', 'This note has already been struck out.')
   await db
     .update(n)
     .set({ struck: { by: actor.id, reason, at: (await clock.now()).toISOString() } })

@@ -46,7 +46,7 @@ const MOST_AHEAD = 20000
 const UNDO_ARRIVES_SECONDS = 30
 
 /** What an instructor alone says, though it does not vouch for a step. */
-const STAFF_WORDS = 'This is for an instructor to record.'
+const STAFF_WORDS = 'Only an instructor can record this.'
 
 /** Why everything at a visit is late now: its day is closed, or its apprentice has left. Null on an ordinary day. */
 export async function whyLate(db: Reader, { onDate, apprenticeId }: Facts['visit']): Promise<string | null> {
@@ -56,23 +56,23 @@ export async function whyLate(db: Reader, { onDate, apprenticeId }: Facts['visit
     .from(p)
     .leftJoin(d, eq(d.onDate, onDate))
     .where(eq(p.id, apprenticeId))
-  if (closed) return `${onDate} is closed. This is kept as late; an instructor confirms it.`
-  return active ? null : `${name} has left the school. This is kept as late; an instructor confirms it.`
+  if (closed) return `${onDate} is closed. This is recorded as late until an instructor confirms it.`
+  return active ? null : `${name} has left the school. This is recorded as late until an instructor confirms it.`
 }
 
 /** Permission and sense of one event; throws the refusal. */
 export async function allow(facts: Facts, event: PracticeEvent, state: VisitState): Promise<void> {
   const { actor, visit } = facts
   if (event.visitId !== visit.id) throw refuse.invalid([{ path: 'visitId', detail: 'visitId names another visit than the address.' }])
-  if (event.by !== actor.id) throw refuse.forbidden('An event is recorded by the person who signs in, nobody else.')
+  if (event.by !== actor.id) throw refuse.forbidden('Events can be recorded only by the person signed in.')
   if (event.away === 'picked' && VOUCHING_KINDS.has(event.kind))
-    throw refuse.forbidden('This was tapped under a name that was picked without a PIN. Sign in and do it again yourself.')
+    throw refuse.forbidden('This was tapped under a name picked without a PIN. Sign in and do it again yourself.')
   // whatever its version: an apprentice sends only kinds that are an apprentice's
   if (actor.role === 'apprentice') allowApprentice(event)
-  else if (event.kind === 'selfRated') throw refuse.forbidden('How they see the own trim is for the apprentice to say.')
+  else if (event.kind === 'selfRated') throw refuse.forbidden('Only the apprentice can rate their own trim.')
   const most = state.lastLamport + MOST_AHEAD
   if (event.lamport > most)
-    throw refuse.invalid([{ path: 'lamport', detail: `lamport is ${event.lamport}; allowed is ${most} at the most at this visit now.` }])
+    throw refuse.invalid([{ path: 'lamport', detail: `lamport is ${event.lamport}; it can be up to ${most} at this visit now.` }])
   if (event.v !== EVENT_VERSION) return
   switch (event.kind) {
     case 'attemptStarted':
@@ -103,7 +103,7 @@ export async function allow(facts: Facts, event: PracticeEvent, state: VisitStat
         if (!isNote(eventNamed(facts, id, 'struck')))
           throw refuse.conflict(
             'notANote',
-            'Only a note is struck at the end of a table: a fault, a prompt, help, stress or praise. Nothing was changed.'
+            'Only a fault, a prompt, help, stress or praise can be struck out at the end of a table. Nothing was changed.'
           )
       return
     case 'instructorFinished':
@@ -123,7 +123,7 @@ async function allowStart(facts: Facts, event: Extract<PracticeEvent, { kind: 'a
   const technique = await techniqueOf(facts, techniqueId)
   const tool = toolId === null ? null : toolById(await facts.rack(), toolId)
   if (attemptId in state.aliases || state.attempts.some((attempt) => attempt.id === attemptId))
-    throw refuse.conflict('attemptExists', 'This attempt has been started already.')
+    throw refuse.conflict('attemptExists', 'This attempt has already started.')
   if (visit.apprenticeId === actor.id && setting === 'live') await allowHold(facts, technique.id, state, tool)
 }
 
@@ -131,9 +131,7 @@ async function techniqueOf({ techniques }: Facts, id: string) {
   // a tablet that was away may still send a name of before
   const technique = [...(await techniques()), ...retiredTechniques].find((one) => one.id === id)
   if (!technique)
-    throw refuse.invalid([
-      { path: 'payload.techniqueId', detail: `payload.techniqueId is "${id}"; allowed is a technique of the catalogue.` }
-    ])
+    throw refuse.invalid([{ path: 'payload.techniqueId', detail: `payload.techniqueId is “${id}”; it must be in the catalogue.` }])
   return technique
 }
 
@@ -146,13 +144,14 @@ async function allowFault(facts: Facts, techniqueId: string, faultId: string | n
   const { faults } = await techniqueOf(facts, techniqueId)
   if (faults.some((fault) => fault.id === faultId)) return
   const allowed = [...faults.map((fault) => fault.id), `${OTHER_FAULT} with its words`].join(', ')
-  throw refuse.invalid([{ path: 'payload.faultId', detail: `payload.faultId is "${faultId}"; allowed is ${allowed}.` }])
+  throw refuse.invalid([{ path: 'payload.faultId', detail: `payload.faultId is "${faultId}"; it must be ${allowed}.` }])
 }
 
 /** What may be said of an earlier tap: more words of any, a fault of the technique it was noted at. */
 async function allowAnnotation(facts: Facts, event: Extract<PracticeEvent, { kind: 'annotated' }>, state: VisitState): Promise<void> {
   const target = eventNamed(facts, event.payload.eventId, 'eventId')
-  if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice says more of own taps only.')
+  if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id)
+    throw refuse.forbidden('Apprentices can add detail only to their own taps.')
   if (target.kind === 'faultNoted')
     await allowFault(facts, attemptOf(state, target.payload.attemptId).techniqueId, event.payload.faultId, event.payload.text)
 }
@@ -160,12 +159,12 @@ async function allowAnnotation(facts: Facts, event: Extract<PracticeEvent, { kin
 /** A wrong note before the table is finished, later with a reason; all else within ten seconds. */
 function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' }>, state: VisitState): void {
   const target = eventNamed(facts, event.payload.eventId, 'eventId')
-  if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('An apprentice takes back own taps only.')
+  if (facts.actor.role === 'apprentice' && target.by !== facts.actor.id) throw refuse.forbidden('Apprentices can undo only their own taps.')
   const hasReason = (event.payload.reason ?? '').trim() !== ''
   const isFinished = state.closedAt !== null
   const isStaff = facts.actor.role !== 'apprentice'
   if (isFinished && isNote(target) && isStaff && !hasReason && !mayUndo(target, event, { isFinished, hasReason, isStaff }))
-    throw refuse.conflict('reasonMissing', 'This table is finished: say why this is taken back. Nothing was changed.')
+    throw refuse.conflict('reasonMissing', 'This table is finished: give a reason for withdrawing this. Nothing was changed.')
   if (!mayUndo(target, event, { isFinished, hasReason, isStaff }))
     throw refuse.conflict(
       'undoTooLate',
@@ -175,13 +174,13 @@ function allowUndo(facts: Facts, event: Extract<PracticeEvent, { kind: 'undone' 
   if (!isFree && !arrivedInTime(facts, target))
     throw refuse.conflict(
       'undoTooLate',
-      `This came too late: the tap was sent more than ${UNDO_ARRIVES_SECONDS} seconds before it was taken back. It stays.`
+      `This came too late: more than ${UNDO_ARRIVES_SECONDS} seconds have passed since the tap was sent. It stays.`
     )
   const others = facts.fold.events.find((one) => one.by !== facts.actor.id && refersTo(one, target))
   if (others)
     throw refuse.conflict(
       'referredTo',
-      'Others have gone on from this tap already: it stays. Say more of it, or correct it when the table ends.'
+      'Other taps already follow from this one, so it stays. Add detail to it, or correct it when the table ends.'
     )
 }
 /** What a table is in, and not what was seen. */
@@ -213,7 +212,7 @@ async function allowFinishing({ tx, visit }: Facts, state: VisitState): Promise<
   if (!begun)
     throw refuse.conflict(
       'gradeFirst',
-      'Grade first: open the grading of this trim before you correct it, so that it is marked as the apprentice left it. Nothing was changed.'
+      'Grade first: open this trim’s grading before you correct it, so that it is marked as the apprentice left it. Nothing was changed.'
     )
 }
 
@@ -221,22 +220,22 @@ function attemptOf(state: VisitState, id: string) {
   // a step that two tablets started is one attempt under either id
   const attempt = state.attempts.find((one) => one.id === (state.aliases[id] ?? id))
   if (!attempt)
-    throw refuse.invalid([{ path: 'payload.attemptId', detail: 'payload.attemptId names no attempt of this visit; start it first.' }])
+    throw refuse.invalid([{ path: 'payload.attemptId', detail: 'payload.attemptId is not an attempt of this visit; start it first.' }])
   return attempt
 }
 
 function eventNamed({ fold }: Facts, id: string, field: string): PracticeEvent {
   const target = fold.events.find((one) => one.id === id)
-  if (!target) throw refuse.invalid([{ path: `payload.${field}`, detail: `payload.${field} names no event of this visit.` }])
+  if (!target) throw refuse.invalid([{ path: `payload.${field}`, detail: `payload.${field} is not an event of this visit.` }])
   return target
 }
 
 function allowApprentice(event: PracticeEvent): void {
   if (!OWN_KINDS.has(event.kind)) throw refuse.forbidden(STAFF_WORDS)
   if (event.kind === 'attemptStarted' && event.payload.hands !== 'apprentice')
-    throw refuse.forbidden('An apprentice records own hands only.')
+    throw refuse.forbidden('Apprentices can record only their own work.')
   if (event.kind === 'attemptEnded' && event.payload.witness !== 'self')
-    throw refuse.forbidden('“Watched” and “inspected” are for an instructor to say.')
+    throw refuse.forbidden('Only an instructor can say “watched” or “inspected”.')
 }
 
 /** A new, lapsed or held apprentice may not start a risky step until the instructor has tapped "I am here". */

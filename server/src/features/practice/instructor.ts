@@ -14,7 +14,7 @@ export function outsideOf(state: VisitState, steps: readonly PlanStep[]): Outsid
   const worked = new Set(state.attempts.filter((one) => one.ended && !one.cutShort).flatMap(({ regions }) => regions))
   const undone = undoneSteps(steps, state).flatMap(({ technique }) => techniqueById(technique)?.regions ?? [])
   const regions = [...new Set(undone)].filter((region) => !worked.has(region))
-  return [...mine, { regions, side: 'both', answer: { kind: 'excused', reason: 'the dog could stand no longer' } }]
+  return [...mine, { regions, side: 'both', answer: { kind: 'excused', reason: 'the dog had had enough' } }]
 }
 
 /** Marks what the instructor has just finished on every grading that is still written, where nobody has answered yet. */

@@ -129,11 +129,11 @@ describe('recording at the table', () => {
   })
 
   it.each<[string, () => [EventKind, object], RegExp]>([
-    ['an unknown tool', () => ['attemptStarted', start(v7(), { toolId: 'blade-99' })], /toolId is blade-99; allowed is a tool of the rack/],
-    ['an unknown technique', () => ['attemptStarted', start(v7(), { techniqueId: 'moonwalk' })], /payload\.techniqueId is "moonwalk"/],
-    ['an attempt nobody started', () => ['attemptEnded', end(v7())], /payload\.attemptId names no attempt/],
+    ['an unknown tool', () => ['attemptStarted', start(v7(), { toolId: 'blade-99' })], /toolId is blade-99; it must be a tool of the rack/],
+    ['an unknown technique', () => ['attemptStarted', start(v7(), { techniqueId: 'moonwalk' })], /payload\.techniqueId is “moonwalk”/],
+    ['an attempt nobody started', () => ['attemptEnded', end(v7())], /payload\.attemptId is not an attempt/],
     ['a region no dog has', () => ['attemptStarted', start(v7(), { regions: ['antler'] })], /payload\.regions\[0\] is "antler"/],
-    ['minutes of -3', () => ['attemptEnded', { ...end(v7()), minutes: -3 }], /payload\.minutes is -3; allowed is 0 or more/]
+    ['minutes of -3', () => ['attemptEnded', { ...end(v7()), minutes: -3 }], /payload\.minutes is -3; it must be 0 or more/]
   ])('refuses %s with a sentence', async (_, make, words) => {
     const visit = await world.newVisit('abe')
     const answer = await record(ivo, visit, event(visit, ivo, ...make()))
@@ -170,7 +170,7 @@ describe('what an apprentice may', () => {
     const abes = await world.newVisit('abe')
     const attempt = v7()
     expect((await abe.get(`/visits/${beas}/work`)).status).toBe(403)
-    expect((await abe.get(`/apprentices/${world.ids.bea}`)).body.detail).toBe('An apprentice reads own records only.')
+    expect((await abe.get(`/apprentices/${world.ids.bea}`)).body.detail).toBe('Apprentices can read only their own records.')
     expect((await record(abe, beas, event(beas, abe, 'noted', { text: 'x' }))).status).toBe(403)
     await record(abe, abes, event(abes, abe, 'attemptStarted', start(attempt)))
     expect((await record(abe, abes, event(abes, abe, 'attemptEnded', end(attempt)))).body.answers).toMatchObject([
@@ -225,7 +225,7 @@ describe('one tap and what is said later', () => {
     await record(ivo, visit, wrong, second)
     expect((await answer(event(visit, ivo, 'undone', { eventId: wrong.id }, at(900))))[1].status).toBe('stored')
     await record(ivo, visit, event(visit, ivo, 'visitClosed', {}, at(1000)))
-    expect((await answer(event(visit, ivo, 'undone', { eventId: second.id }, at(1100))))[1].detail).toMatch(/say why this is taken back/)
+    expect((await answer(event(visit, ivo, 'undone', { eventId: second.id }, at(1100))))[1].detail).toMatch(/give a reason for withdrawing this/)
     const undo = event(visit, ivo, 'undone', { eventId: second.id, reason: 'the wrong tablet' }, at(1100))
     expect((await answer(undo))[1].status).toBe('stored')
   })
@@ -239,7 +239,7 @@ describe('one tap and what is said later', () => {
     const other = event(visit, ivo, 'annotated', { eventId: tap.id, faultId: 'other', text: 'comb left in the coat' })
     expect((await record(ivo, visit, other)).status).toBe(200)
     const wrong = await record(ivo, visit, event(visit, ivo, 'annotated', { eventId: tap.id, faultId: 'no-such' }))
-    expect((wrong.body.answers as { detail: string }[])[0].detail).toMatch(/payload\.faultId is "no-such"; allowed is/)
+    expect((wrong.body.answers as { detail: string }[])[0].detail).toMatch(/payload\.faultId is "no-such"; it must be/)
     const { faults } = (await ivo.get('/techniques/skirt-line')).body.technique as { faults: { id: string }[] }
     expect((await record(ivo, visit, event(visit, ivo, 'annotated', { eventId: tap.id, faultId: faults[0].id }))).status).toBe(200)
     const second = event(visit, ivo, 'promptGiven', { attemptId: attempt }, at(30))
@@ -332,7 +332,7 @@ describe('the end of a trim', () => {
     const visit = await world.newTrim('abe')
     const refused = await record(ivo, visit, mine(visit))
     expect(refused.status).toBe(409)
-    expect((refused.body.answers as { detail: string }[])[0].detail).toMatch(/^Grade first: open the grading/)
+    expect((refused.body.answers as { detail: string }[])[0].detail).toMatch(/^Grade first: open this trim’s grading/)
     const { id } = (await ivo.post(`/visits/${visit}/gradings`, { id: v7() })).body as unknown as { id: string }
     expect((await readGrading(id)).answers).toEqual({})
     expect((await record(ivo, visit, mine(visit))).status).toBe(200)
@@ -351,7 +351,7 @@ describe('the end of a trim', () => {
     const { answers } = await readGrading(id)
     const kinds = new Set(Object.values(answers).flatMap((sides) => Object.values(sides).map(({ kind }) => kind)))
     expect([...kinds].sort()).toEqual(['excused', 'instructor'])
-    expect(Object.values(answers).some(({ whole }) => whole?.reason === 'the dog could stand no longer')).toBe(true)
+    expect(Object.values(answers).some(({ whole }) => whole?.reason === 'the dog had had enough')).toBe(true)
   })
 
   it('shows its mark to the apprentice once they have said how they see it', async () => {
@@ -364,12 +364,12 @@ describe('the end of a trim', () => {
     await record(ivo, visit, event(visit, ivo, 'visitClosed', {}))
     const hidden = await bea.get(`/gradings/${id}`)
     expect(hidden.status).toBe(403)
-    expect(hidden.body.detail).toMatch(/^Say first how you see this trim yourself/)
+    expect(hidden.body.detail).toMatch(/^Rate this trim yourself first/)
     const row = async () =>
       ((await bea.get('/trims')).body as unknown as { gradingId: string; mark: number | null; hidden: string | null }[]).find(
         (one) => one.gradingId === id
       )!
-    expect(await row()).toMatchObject({ mark: null, hidden: 'shown once you have said how you see it' })
+    expect(await row()).toMatchObject({ mark: null, hidden: 'shown once you have rated it yourself' })
     const rated = { rating: 'good', best: 'The feet.', mend: 'The skirt.' }
     expect((await record(ivo, visit, event(visit, ivo, 'selfRated', rated))).status).toBe(403)
     expect((await record(bea, visit, event(visit, bea, 'selfRated', rated))).body.answers).toMatchObject([{ status: 'stored' }])

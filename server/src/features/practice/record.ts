@@ -147,14 +147,13 @@ function once<T>(read: () => Promise<T>): () => Promise<T> {
 
 /** Halves of a letter, depths that no event has, days before any dog here: said, and never an error of the server's. */
 function refuseOdd(event: PracticeEvent): void {
-  if (isOdd(event))
-    throw refuse.invalid([{ path: 'payload', detail: 'The text holds half a letter that no alphabet has. Write it again.' }])
+  if (isOdd(event)) throw refuse.invalid([{ path: 'payload', detail: 'The text contains half a character. Type it again.' }])
   const year = new Date(event.atDevice).getUTCFullYear()
   if (!(year >= FIRST_YEAR && year <= LAST_YEAR))
     throw refuse.invalid([
       {
         path: 'atDevice',
-        detail: `atDevice is ${event.atDevice}; allowed is a day from ${FIRST_YEAR} to ${LAST_YEAR}. Set the tablet’s clock.`
+        detail: `atDevice is ${event.atDevice}; it must be from ${FIRST_YEAR} to ${LAST_YEAR}. Set the tablet’s clock.`
       }
     ])
 }
@@ -179,7 +178,7 @@ async function recordOne(facts: Facts, { known, rows, deviceId }: Batch, raw: un
   if (before)
     throw refuse.conflict(
       'eventConflict',
-      'An event with this id and other content is stored already. The stored one stands; this one was not taken.'
+      'A different event with this id is already stored. The stored one stays; this one was not saved.'
     )
   const state = facts.fold.state()
   const clockOffMs = clockOff(event.atDevice, facts.receivedAt.toISOString(), facts.sentAt)
@@ -218,10 +217,10 @@ function lateness({ closed, actor, fold: { events: stored } }: Facts, event: Pra
   if (named && isNote(named) && actor.role !== 'apprentice') return null
   const reopens = event.kind === 'undone' && stored.some(({ id, kind }) => id === event.payload.eventId && kind === 'visitClosed')
   if (reopens && actor.role !== 'apprentice') return null
-  return 'The visit was closed before this came. It is kept as late; an instructor confirms it.'
+  return 'The visit was closed before this arrived. It is recorded as late until an instructor confirms it.'
 }
 
 function sayClock(offMs: number): string {
   const minutes = Math.max(1, Math.round(Math.abs(offMs) / 60000))
-  return `The clock of this tablet is ${minutes} minutes ${offMs < 0 ? 'ahead' : 'behind'}: the event is kept at the school’s time. Set the tablet’s clock.`
+  return `This tablet’s clock is ${minutes} minutes ${offMs < 0 ? 'ahead' : 'behind'}, so the event is recorded at the school’s time. Set the tablet’s clock.`
 }

@@ -51,9 +51,9 @@ describe('a rack as a table', () => {
   it('finds nothing wrong with the shipped rack, and names the second of two alike', () => {
     expect(rackIssues(rack)).toEqual([])
     expect(rackIssues([...rack, rack[3]])).toMatchObject([
-      { at: rack.length, detail: expect.stringMatching(/as tool 4; an id is used once/) }
+      { at: rack.length, detail: expect.stringMatching(/as tool 4; each id must be different/) }
     ])
-    expect(rackIssues([...rack, { ...rack[3], id: 'other' }])).toMatchObject([{ detail: expect.stringMatching(/a tool is named once/) }])
+    expect(rackIssues([...rack, { ...rack[3], id: 'other' }])).toMatchObject([{ detail: expect.stringMatching(/each tool needs a different name/) }])
     expect(rackIssues([{ ...rack.find(({ id }) => id === 'scissors-straight')!, base: '30' }])).toMatchObject([
       { detail: expect.stringMatching(/only a comb goes over a blade/) }
     ])

@@ -26,9 +26,9 @@ export function rackFromCsv(text: string): CsvRead {
   const { headings, rows, broken } = fromCsv(text)
   const issues = [...headingIssues(headings), ...broken.map(({ line, detail }) => atLine(line, `${detail}.`))]
   if (issues.length > 0) return { ok: false, issues }
-  if (rows.length === 0) return { ok: false, issues: [atLine(2, 'the table holds no tool; allowed is one at least.')] }
+  if (rows.length === 0) return { ok: false, issues: [atLine(2, 'the table has no tools; it must have at least one.')] }
   if (rows.length > MOST_LINES)
-    return { ok: false, issues: [atLine(rows[MOST_LINES].line, `the table holds ${rows.length} tools; allowed are ${MOST_LINES}.`)] }
+    return { ok: false, issues: [atLine(rows[MOST_LINES].line, `the table has ${rows.length} tools; it can have up to ${MOST_LINES}.`)] }
   const tools = rows.map(({ cells }) => toolOf(cells)) as unknown as readonly Tool[]
   tools.forEach((tool, i) => {
     const checked = check(toolSchema as never, tool)
@@ -41,12 +41,12 @@ export function rackFromCsv(text: string): CsvRead {
 const atLine = (line: number, detail: string): CsvIssue => ({ path: `line ${line}`, detail: `Line ${line}: ${detail}` })
 
 function headingIssues(headings: readonly string[]): CsvIssue[] {
-  const allowed = `allowed are ${COLUMNS.join(', ')}.`
+  const allowed = `the columns are ${COLUMNS.join(', ')}.`
   return [
     ...NEEDED.filter((name) => !headings.includes(name)).map((name) => atLine(1, `the column ${name} is missing; ${allowed}`)),
     ...headings
       .filter((name) => !(COLUMNS as readonly string[]).includes(name))
-      .map((name) => atLine(1, `${name.slice(0, 40) || 'a column without a name'} is no column; ${allowed}`))
+      .map((name) => atLine(1, `${name.slice(0, 40) || 'a column without a name'} is not a column; ${allowed}`))
   ]
 }
 
@@ -83,9 +83,9 @@ export function rackIssues(tools: readonly Tool[]): { readonly at: number; reado
     const found: { readonly at: number; readonly detail: string }[] = []
     const say = (detail: string) => found.push({ at, detail })
     const name = `${tool.kind} ${tool.label}`.toLowerCase()
-    if (ids.has(tool.id)) say(`id ${tool.id} stands in this rack already, as tool ${ids.get(tool.id)! + 1}; an id is used once.`)
+    if (ids.has(tool.id)) say(`id ${tool.id} is already in this rack, as tool ${ids.get(tool.id)! + 1}; each id must be different.`)
     else if (names.has(name))
-      say(`${tool.kind} ${tool.label} stands in this rack already, as tool ${names.get(name)! + 1}; a tool is named once.`)
+      say(`${tool.kind} ${tool.label} is already in this rack, as tool ${names.get(name)! + 1}; each tool needs a different name.`)
     ids.set(tool.id, ids.get(tool.id) ?? at)
     names.set(name, names.get(name) ?? at)
     const setsLength = tool.kind === 'blade' || tool.kind === 'comb'
@@ -104,7 +104,7 @@ export function rackIssues(tools: readonly Tool[]): { readonly at: number; reado
           say(`Length is ${tool.lengthMm} mm; ${tool.fraction} in is ${label.toFixed(2)} mm, and they may differ by ${LABEL_WITHIN_MM} mm.`)
       } catch (error) {
         if (!(error instanceof CoreError)) throw error
-        say(`Fraction is ${tool.fraction}; allowed is ${error.issue.limit}.`)
+        say(`Fraction is ${tool.fraction}; it must be ${error.issue.limit}.`)
       }
     }
     return found

@@ -35,13 +35,13 @@ describe('the rack', () => {
     await loadContent(world.db)
     expect((await rack()).tools.map(({ id }) => id)).not.toContain('comb-e')
     expect((await lena.post('/rack/undo')).body).toMatchObject({ tools, undo: null })
-    expect((await lena.post('/rack/undo')).body.detail).toMatch(/Nothing was changed in the rack/)
+    expect((await lena.post('/rack/undo')).body.detail).toMatch(/There is no rack change to undo/)
   })
 
   it('keeps what a trim plans with, and is a lead assessor’s', async () => {
     const { tools } = await rack()
     const without = await lena.send('PUT', '/rack', { tools: tools.filter(({ id }) => id !== 'blade-15'), what: '' })
-    expect(without.body.detail).toMatch(/^blade-15 cannot go: “Bearded terrier pet pattern” plans rough clip of the ears with it/)
+    expect(without.body.detail).toMatch(/^blade-15 cannot be removed: “Bearded terrier pet pattern” uses it for rough clip of the ears/)
     expect((await (await world.client('ivo')).send('PUT', '/rack', { tools, what: '' })).status).toBe(403)
     const wrong = tools.map((tool) => (tool.id === 'blade-10' ? { ...tool, lengthMm: 4 } : tool))
     expect((await lena.send('PUT', '/rack', { tools: wrong, what: '' })).body.detail).toMatch(/Length is 4 mm; 1\/16 in is 1\.59 mm/)
@@ -89,8 +89,8 @@ describe('the rack', () => {
 
   it.each([
     ['a missing column', 'label,lengthMm\n10,1.6', ['Line 1: the column kind is missing']],
-    ['an unknown column', 'label,kind,lengthMm,price\n10,blade,1.6,9', ['Line 1: price is no column']],
-    ['a double', 'label,kind,lengthMm\n10,blade,1.6\n\n10,blade,1.6', ['Line 4: id blade-10 stands in this rack already, as tool 1']],
+    ['an unknown column', 'label,kind,lengthMm,price\n10,blade,1.6,9', ['Line 1: price is not a column']],
+    ['a double', 'label,kind,lengthMm\n10,blade,1.6\n\n10,blade,1.6', ['Line 4: id blade-10 is already in this rack, as tool 1']],
     ['words for a number', 'label,kind,lengthMm\n10,blade,short', ['Line 2:', 'short']],
     ['a blade without length', 'label,kind,lengthMm\n10,blade,', ['Line 2: Length is missing; a blade leaves 0.1 to 60 mm']],
     ['scissors with one', 'label,kind,lengthMm\ncurved,scissors,9', ['Line 2: Length is 9; curved sets no length']],

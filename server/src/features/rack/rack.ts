@@ -62,7 +62,7 @@ async function refuseMissing(tx: Transaction, tools: readonly Tool[]): Promise<v
     if (step)
       throw refuse.conflict(
         'toolNeeded',
-        `${step.toolId} cannot go: “${body.name}” plans ${step.label.toLowerCase()} with it. Nothing was changed.`
+        `${step.toolId} cannot be removed: “${body.name}” uses it for ${step.label.toLowerCase()}. Nothing was changed.`
       )
   }
 }
@@ -78,7 +78,7 @@ export async function undoRack({ db }: Services): Promise<RackView> {
     await tx.select().from(tables.school).for('update')
     const { rackChanges: c } = tables
     const [last] = await tx.select().from(c).orderBy(desc(c.seq)).limit(1)
-    if (!last) throw refuse.conflict('nothingToUndo', 'Nothing was changed in the rack that could be taken back.')
+    if (!last) throw refuse.conflict('nothingToUndo', 'There is no rack change to undo.')
     await writeRack(tx, last.before)
     await tx.delete(c).where(eq(c.seq, last.seq))
     return rackView(tx)
@@ -89,7 +89,7 @@ export async function undoRack({ db }: Services): Promise<RackView> {
 export async function importRack(services: Services, actor: Me, text: unknown): Promise<RackView> {
   if (typeof text !== 'string' || text.trim() === '')
     throw refuse.invalid([
-      { path: 'line 1', detail: 'Line 1: the table is empty; allowed is a CSV table with a heading. Nothing was changed.' }
+      { path: 'line 1', detail: 'Line 1: the table is empty; it must be a CSV table with a heading. Nothing was changed.' }
     ])
   const read = rackFromCsv(text)
   if (!read.ok) throw refuse.invalid([...read.issues.slice(0, 20), { path: '', detail: 'Nothing was changed.' }])

@@ -36,17 +36,19 @@ async function readCohort(db: Reader, text: string): Promise<CohortPreview> {
   const { headings, rows, broken } = fromCsv(text)
   const issues: Issue[] = [
     ...NEEDED.filter((name) => !headings.includes(name)).map((name) =>
-      atLine(1, `the column ${name} is missing; allowed are ${COLUMNS.join(', ')}.`)
+      atLine(1, `the column ${name} is missing; the columns are ${COLUMNS.join(', ')}.`)
     ),
     ...headings
       .filter((name) => !(COLUMNS as readonly string[]).includes(name))
-      .map((name) => atLine(1, `${name.slice(0, 40) || 'a column without a name'} is no column; allowed are ${COLUMNS.join(', ')}.`)),
+      .map((name) =>
+        atLine(1, `${name.slice(0, 40) || 'a column without a name'} is not a column; the columns are ${COLUMNS.join(', ')}.`)
+      ),
     ...broken.map(({ line, detail }) => atLine(line, `${detail}.`))
   ]
   if (issues.length > 0) return { ok: false, issues }
-  if (rows.length === 0) return { ok: false, issues: [atLine(2, 'the table holds nobody; allowed is one at least.')] }
+  if (rows.length === 0) return { ok: false, issues: [atLine(2, 'the table has no people; it must have at least one.')] }
   if (rows.length > MOST_LINES)
-    return { ok: false, issues: [atLine(rows[MOST_LINES].line, `the table holds ${rows.length} people; allowed are ${MOST_LINES}.`)] }
+    return { ok: false, issues: [atLine(rows[MOST_LINES].line, `the table has ${rows.length} people; it can have up to ${MOST_LINES}.`)] }
   const taken = new Map((await db.select({ username: tables.people.username }).from(tables.people)).map(({ username }) => [username, 0]))
   const people = rows.map(({ line, cells }): CohortLine => {
     const cell = (name: string) => fromText((cells[name] ?? '').trim())
@@ -66,7 +68,7 @@ async function readCohort(db: Reader, text: string): Promise<CohortPreview> {
     else if (taken.has(person.username)) {
       const before = taken.get(person.username)!
       issues.push(
-        atLine(line, `user name ${person.username} is taken${before ? ` by line ${before}` : ''}; give another in the column username.`)
+        atLine(line, `username ${person.username} is taken${before ? ` by line ${before}` : ''}; put another in the username column.`)
       )
     }
     taken.set(person.username, line)

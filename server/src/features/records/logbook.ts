@@ -35,7 +35,7 @@ function set(given: string): { readonly text: string; readonly font?: string } {
     throw refuse.invalid([
       {
         path: 'name',
-        detail: `“${unprintableWord(text) ?? text}” cannot be printed with the letters that Peen ships (Latin, Greek, Cyrillic, Armenian, Georgian and others written from left to right). Write it in such letters, or take the record as JSON, which keeps every letter.`
+        detail: `“${unprintableWord(text) ?? text}” cannot be printed in the scripts that Peen supports (Latin, Greek, Cyrillic, Armenian, Georgian and others written from left to right). Write it in one of those, or download the record as JSON, which keeps every character.`
       }
     ])
   return face === 'Roboto' ? { text } : { text, font: face }
@@ -81,7 +81,7 @@ const PARTS: readonly Part[] = [
     lines: ({ trims }) => trims.map((one) => [sayDay(one.onDate), set(one.dog), set(one.trim), set(one.assessor), sayMark(one)])
   },
   {
-    title: 'Holds that were lifted',
+    title: 'Holds lifted',
     widths: [66, '*', '*', '*'],
     head: ['lifted', 'technique', 'by', 'reason'],
     lines: ({ liftedHolds }) => liftedHolds.map((one) => [sayDay(one.liftedOn), set(one.technique), set(one.by), set(one.reason)])

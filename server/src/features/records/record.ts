@@ -17,7 +17,7 @@ const dayOf = (at: Date) => at.toISOString().slice(0, 10)
 /** One apprentice's whole record: dogs by name, nothing of owners. Marks that are still blind stay out. */
 // eslint-disable-next-line max-lines-per-function -- facts are gathered once, then laid together
 export async function recordFile({ db, clock }: Services, actor: Me, id: string): Promise<RecordFile> {
-  if (actor.role === 'apprentice' && actor.id !== id) throw refuse.forbidden('An apprentice reads own records only.')
+  if (actor.role === 'apprentice' && actor.id !== id) throw refuse.forbidden('Apprentices can read only their own records.')
   const person = await personById(db, id)
   if (person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const today = await clock.today()

@@ -156,20 +156,20 @@ describe('a cohort from a table', () => {
 
   it.each<[string, string, RegExp[]]>([
     ['a missing column', 'givenName,familyName,cohort\r\nA,B,C\r\n', [/Line 1: the column email is missing/]],
-    ['a strange column', `${HEAD.trim()},shoe\r\nA,B,a@post.example,S,ab,4\r\n`, [/Line 1: shoe is no column/]],
-    ['nobody', HEAD, [/Line 2: the table holds nobody/]],
+    ['a strange column', `${HEAD.trim()},shoe\r\nA,B,a@post.example,S,ab,4\r\n`, [/Line 1: shoe is not a column/]],
+    ['nobody', HEAD, [/Line 2: the table has no people/]],
     [
       'wrong lines, each by its number',
       `${HEAD}Ann,Lee,ann@post.example,S,ann1\r\n,Ray,ray@post,S,ray1\r\nBo,Ek,bo@post.example,,bo.ek\r\n`,
-      [/Line 3: Given name is missing/, /Line 3: Mail address is ray@post/, /Line 4: Cohort is missing/]
+      [/Line 3: First name is missing/, /Line 3: Email address is ray@post/, /Line 4: Cohort is missing/]
     ],
     [
       'a name twice',
       `${HEAD}Ann,Lee,a@post.example,S,same\r\nBo,Ek,b@post.example,S,same\r\n`,
-      [/Line 3: user name same is taken by line 2/]
+      [/Line 3: username same is taken by line 2/]
     ],
-    ['a name that is taken', `${HEAD}Ann,Lee,a@post.example,S,lena\r\n`, [/Line 2: user name lena is taken/]],
-    ['letters that make no user name', `${HEAD}明,王,a@post.example,S,\r\n`, [/Line 2: User name/]]
+    ['a name that is taken', `${HEAD}Ann,Lee,a@post.example,S,lena\r\n`, [/Line 2: username lena is taken/]],
+    ['letters that make no user name', `${HEAD}明,王,a@post.example,S,\r\n`, [/Line 2: Username/]]
   ])('refuses %s, and lets nobody in', async (_, csv, sentences) => {
     const before = (await people()).length
     const answer = await send('csv', csv)

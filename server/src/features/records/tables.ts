@@ -112,7 +112,7 @@ export const TABLE_IDS: readonly string[] = Object.keys(TABLES)
 /** One of the school's tables as CSV. */
 export async function tableCsv(services: Services, actor: Me, name: string): Promise<string> {
   const make = Object.hasOwn(TABLES, name) ? TABLES[name] : null
-  if (!make) throw refuse.notFound(`The table "${name.slice(0, 40)}"; allowed are ${Object.keys(TABLES).join(', ')}: it`)
+  if (!make) throw refuse.notFound(`The table "${name.slice(0, 40)}"; it must be one of ${Object.keys(TABLES).join(', ')}: it`)
   const { columns, rows } = await make(services, actor)
   return toCsv(columns, rows)
 }

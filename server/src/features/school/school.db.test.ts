@@ -22,7 +22,7 @@ describe('the house', () => {
     expect((await ivo.send('PUT', '/school/house-rules', { rules: { stop: 1 } })).status).toBe(403)
     const wrong = await lena.send('PUT', '/school/house-rules', { rules: { stop: 7, nonsense: 0 } })
     expect(wrong.status).toBe(422)
-    expect(wrong.body.detail).toBe('Stop is 7; allowed is 0 to 1. nonsense is not a question of the house.')
+    expect(wrong.body.detail).toBe('Stop is 7; it must be 0 to 1. nonsense is not a house rule.')
     expect((await lena.send('PUT', '/school/house-rules', { rules: { stop: -1 } })).status).toBe(422)
   })
 })

@@ -161,10 +161,10 @@ export async function schoolView({ db, clock }: Services): Promise<SchoolView> {
 export async function chooseHouseRules(services: Services, { rules }: HouseRules): Promise<SchoolView> {
   const wrong = Object.entries(rules).flatMap(([id, side]) => {
     const rule = houseRules.find((candidate) => candidate.id === id)
-    if (!rule) return [{ path: `rules.${id}`, detail: `${id.slice(0, 40)} is not a question of the house.` }]
+    if (!rule) return [{ path: `rules.${id}`, detail: `${id.slice(0, 40)} is not a house rule.` }]
     return side < rule.sides.length
       ? []
-      : [{ path: `rules.${id}`, detail: `${rule.question} is ${side}; allowed is 0 to ${rule.sides.length - 1}.` }]
+      : [{ path: `rules.${id}`, detail: `${rule.question} is ${side}; it must be 0 to ${rule.sides.length - 1}.` }]
   })
   if (wrong.length > 0) throw refuse.invalid(wrong)
   await inTransaction(services.db, async (tx) => {
@@ -182,7 +182,7 @@ export async function keepRoom(services: Services, room: Room): Promise<SchoolVi
   if (outside.length > 0)
     throw refuse.conflict(
       'tableOutside',
-      `Table ${outside.map(({ number }) => number).join(', ')} would stand outside the room. Nothing was changed.`
+      `Table ${outside.map(({ number }) => number).join(', ')} would be outside the room. Nothing was changed.`
     )
   await services.db.update(tables.school).set({ ...room })
   return schoolView(services)

@@ -76,7 +76,7 @@ describe('a draft', () => {
     expect((kept.body as unknown as DraftView).issues).toEqual([
       {
         path: 'criteria.companion-body.instrument',
-        say: 'Body, comb 0: the instrument is coat gauge, u 0.4 mm; allowed is u of 0.10 mm at the most for this band.'
+        say: 'Body, comb 0: the instrument is coat gauge, u 0.4 mm; it must be accurate to 0.10 mm or better for this band.'
       }
     ])
     const refused = await lena.post(`/standard-drafts/${id}/use`, { version: 2 })
@@ -160,7 +160,7 @@ describe('a draft', () => {
   })
 
   it.each<[string, (standard: Standard) => unknown, RegExp]>([
-    ['a band that is a word', (one) => wide(one, 'teddy-body', { band: 'wide' }), /The band is "wide"; allowed are two numbers/],
+    ['a band that is a word', (one) => wide(one, 'teddy-body', { band: 'wide' }), /The band is "wide"; it must be two numbers/],
     ['no plan', ({ plan: _plan, ...one }) => one, /The plan is missing/],
     ['a field nobody knows', (one) => ({ ...one, colour: 'red' }), /colour/]
   ])('from a file with %s is refused, and nothing is kept', async (_, spoil, words) => {

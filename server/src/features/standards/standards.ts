@@ -59,7 +59,7 @@ export async function makeDraft({ db, clock }: Services, actor: Me, { id, from, 
   return inTransaction(db, async (tx) => {
     const body = toWrite(copyAs ? { ...base, ...copyAs, version: 1 } : { ...base, version: (await lastVersion(tx, base.id)) + 1 })
     if (copyAs && (await lastVersion(tx, copyAs.id)) > 0)
-      throw refuse.invalid([{ path: 'copyAs.id', detail: `id is ${copyAs.id}; allowed is one that no other trim of the school has.` }])
+      throw refuse.invalid([{ path: 'copyAs.id', detail: `id is ${copyAs.id}; it must be one that no other trim of the school has.` }])
     await refuseSecondDraft(tx, body.id)
     const row = tx.insert(tables.standardDrafts).values({ id, version: 1, standardId: body.id, basedOn: from, body, by: actor.id, at })
     await orTaken(row, refuse.taken('draft'))
@@ -97,7 +97,7 @@ async function refuseSecondDraft(tx: Reader, standardId: string): Promise<void> 
   const [other] = await tx.select().from(tables.standardDrafts).where(eq(tables.standardDrafts.standardId, standardId)).limit(1)
   if (!other) return
   const { givenName, familyName } = await personById(tx, other.by)
-  throw refuse.conflict('draftThere', `${givenName} ${familyName} is writing a version of this trim already. Nothing was changed.`, {
+  throw refuse.conflict('draftThere', `${givenName} ${familyName} is already writing a version of this trim. Nothing was changed.`, {
     draftId: other.id
   })
 }
@@ -128,7 +128,7 @@ export async function keepDraft(services: Services, actor: Me, id: string, { ver
     const [row] = await tx.select().from(tables.standardDrafts).where(eq(tables.standardDrafts.id, id)).for('update')
     if (!row) throw refuse.notFound('This draft')
     if (row.version !== version)
-      throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Its text stands; read it again.')
+      throw refuse.conflict('draftConflict', 'Another device has changed this draft since. Its version stays; reload it.')
     const own: Standard = { ...body, id: row.body.id, version: row.body.version }
     await tx
       .update(tables.standardDrafts)
@@ -151,7 +151,7 @@ export async function useDraft({ db, clock }: Services, actor: Me, id: string, v
     const [row] = await tx.select().from(tables.standardDrafts).where(eq(tables.standardDrafts.id, id)).for('update')
     if (!row) throw refuse.notFound('This draft')
     if (row.version !== version)
-      throw refuse.conflict('draftConflict', 'Another device has written this draft in the meantime. Read it again before you use it.')
+      throw refuse.conflict('draftConflict', 'Another device has changed this draft since. Read it again before you use it.')
     const written = toWrite(row.body)
     const issues = standardIssues(written, await knownTo(tx))
     if (issues.length > 0)

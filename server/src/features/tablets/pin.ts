@@ -25,7 +25,11 @@ export async function unlock(services: Services, { personId, pin }: Unlock, devi
   const now = clock.real()
   const found = await enrolledTablet(db, deviceId)
   if (!found || deviceId === null)
-    throw new Refused(403, 'notEnrolled', 'This tablet is not enrolled, so no PIN opens it. Sign in with your user name and password.')
+    throw new Refused(
+      403,
+      'notEnrolled',
+      'This tablet is not enrolled, so PINs do not work on it. Sign in with your username and password.'
+    )
   const key = pinKey(deviceId, personId)
   const since = new Date(now.getTime() - COUNT_HOURS * 3600000)
   const person = await tryPassword(db, [key], now, async () => {
@@ -35,13 +39,13 @@ export async function unlock(services: Services, { personId, pin }: Unlock, devi
       throw new Refused(
         429,
         'pinBlocked',
-        `${MOST_WRONG_PINS} wrong PINs here today. Sign in on this tablet with your user name and password; then your PIN works again.`
+        `${MOST_WRONG_PINS} wrong PINs here today. Sign in on this tablet with your username and password; then your PIN works again.`
       )
     const [one] = await db.select().from(p).where(eq(p.id, personId))
     // as slow for a person who has no PIN
     const right = (await verify(one?.pinHash ?? (await decoyHash()), pin)) && one !== undefined && one.pinHash !== null && one.active
     return { right, value: right ? one : null }
   })
-  if (!person) throw new Refused(401, 'wrongPin', 'This is not the PIN. Try again.')
+  if (!person) throw new Refused(401, 'wrongPin', 'Wrong PIN. Try again.')
   return openFor(services, person, deviceId)
 }

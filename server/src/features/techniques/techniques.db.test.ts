@@ -50,17 +50,17 @@ describe('a technique', () => {
   it('tells a second device that it was overtaken', async () => {
     expect(await keep(1, own)).toMatchObject({
       status: 409,
-      body: { code: 'overtaken', detail: expect.stringMatching(/^Version 2 was written/) }
+      body: { code: 'overtaken', detail: expect.stringMatching(/^Version 2 has been saved since/) }
     })
   })
 
   it.each<[string, unknown, RegExp]>([
     ['a caution taken away', { ...own, hazards: [] }, /a caution stays at its step/],
     ['a fault taken away', { ...own, faults: own.faults.slice(1) }, /notes may name it/],
-    ['a tool nobody has', { ...own, tools: ['chainsaw'] }, /tools is chainsaw; allowed is a tool of the rack/],
+    ['a tool nobody has', { ...own, tools: ['chainsaw'] }, /tools is chainsaw; it must be a tool of the rack/],
     ['a circle of prerequisites', { ...own, after: ['cylinder-leg'] }, /no circle of prerequisites/],
     ['no steps', { ...own, steps: [] }, /at least one step/],
-    ['minutes of -3', { ...own, usualMinutes: -3 }, /Usual minutes is -3; allowed is 1 to 240/]
+    ['minutes of -3', { ...own, usualMinutes: -3 }, /Usual minutes is -3; it must be 1 to 240/]
   ])('refuses %s, and nothing is changed', async (_, body, words) => {
     const answer = await keep(2, body)
     expect(answer.status).toBe(422)

@@ -32,7 +32,7 @@ export async function keepTechnique(services: Services, actor: Me, id: string, {
     const before = all.find((technique) => technique.id === id)
     if (!before) throw refuse.notFound(`The technique ${id.slice(0, 60)}`)
     if (before.version !== version)
-      throw refuse.conflict('overtaken', `Version ${before.version} was written in the meantime. Read it, then write yours again.`)
+      throw refuse.conflict('overtaken', `Version ${before.version} has been saved since. Read it, then make your changes again.`)
     const tools = new Set([...(await rackOf(tx)).map((tool) => tool.id), ...before.tools])
     const others = all.filter((technique) => technique.id !== id)
     const circle = catalogueIssues([...others, body], new Set([...tools, ...others.flatMap((one) => one.tools)]))
@@ -41,9 +41,9 @@ export async function keepTechnique(services: Services, actor: Me, id: string, {
       ...circle.filter(({ path }) => path.startsWith(`techniques.${id}.`) && /\.(tools|after)$/.test(path))
     ]
     if (issues.length > 0)
-      throw refuse.invalid(issues.map(({ path, got, limit }) => ({ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` })))
+      throw refuse.invalid(issues.map(({ path, got, limit }) => ({ path, detail: `${path} is ${String(got)}; it must be ${limit}.` })))
     const row = tx.insert(tables.schoolTechniques).values({ id, version: version + 1, body, by: actor.id, at })
-    await orTaken(row, refuse.conflict('overtaken', 'Another device wrote a version in the meantime. Nothing was changed.'))
+    await orTaken(row, refuse.conflict('overtaken', 'Another device has saved a version since. Nothing was changed.'))
   })
   return techniquePage(services, id)
 }

@@ -11,7 +11,7 @@ export const visitRoutes: readonly Route[] = [
   serve('keepFound', ({ services, actor, params, body }) => keepFound(services, actor, params.id, body)),
   serve('visitsOfDog', ({ services, actor, params }) => visitsOfDog(services, actor, params.id)),
   serve('visitsOfApprentice', async ({ services, actor, params }) => {
-    if (actor.role === 'apprentice' && actor.id !== params.id) throw refuse.forbidden('An apprentice reads own records only.')
+    if (actor.role === 'apprentice' && actor.id !== params.id) throw refuse.forbidden('Apprentices can read only their own records.')
     return visitsOfApprentice(services, params.id)
   }),
   serve('sayReady', ({ services, actor, params, body }) => sayReady(services, actor, params.id, body)),

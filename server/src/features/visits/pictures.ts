@@ -38,7 +38,7 @@ let waiting = 0
 const MOST_WAITING = 12
 async function oneAtATime<T>(work: () => Promise<T>): Promise<T> {
   if (waiting >= MOST_WAITING)
-    throw refuse.busy('Many pictures are coming in at once. Send this one again in a minute; nothing was changed.')
+    throw refuse.busy('Many pictures are arriving at once. Send this one again in a minute; nothing was changed.')
   waiting++
   const run = decoding.then(work)
   decoding = run.catch(() => undefined)
@@ -51,13 +51,13 @@ type Cleaned = { readonly bytes: Buffer; readonly widthPx: number; readonly heig
 
 async function decoded(bytes: Buffer): Promise<Cleaned> {
   const invalid = (detail: string) => refuse.invalid([{ path: 'picture', detail: `${detail} Nothing was changed.` }])
-  if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw invalid('The picture is empty; allowed is a JPEG, PNG or WebP of up to 15 MB.')
+  if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw invalid('The picture is empty; it must be a JPEG, PNG or WebP of up to 15 MB.')
   const meta = await sharp(bytes, { limitInputPixels: false })
     .metadata()
     .catch(() => null)
-  if (!meta || !KINDS.has(meta.format ?? '')) throw invalid('The picture is not one that can be read; allowed is a JPEG, PNG or WebP.')
+  if (!meta || !KINDS.has(meta.format ?? '')) throw invalid('The picture cannot be read; it must be a JPEG, PNG or WebP.')
   const [w, h] = [meta.width ?? 0, meta.height ?? 0]
-  if (w * h > MOST_PIXELS) throw invalid(`The picture is ${w} x ${h} pixels; allowed is ${MOST_PIXELS / 1_000_000} million in all.`)
+  if (w * h > MOST_PIXELS) throw invalid(`The picture is ${w} x ${h} pixels; it can have up to ${MOST_PIXELS / 1_000_000} million in all.`)
   try {
     const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .rotate()
@@ -66,7 +66,7 @@ async function decoded(bytes: Buffer): Promise<Cleaned> {
       .toBuffer({ resolveWithObject: true })
     return { bytes: data, widthPx: info.width, heightPx: info.height }
   } catch {
-    throw invalid('The picture is broken: it begins as a picture and does not go on as one.')
+    throw invalid('The picture file is damaged.')
   }
 }
 
@@ -99,11 +99,11 @@ export async function addPicture(
   const wrong = [
     ...(MOMENTS.includes(moment as Moment)
       ? []
-      : [{ path: 'moment', detail: `Moment is ${moment.slice(0, 20)}; allowed is ${MOMENTS.join(', ')}.` }]),
+      : [{ path: 'moment', detail: `Moment is ${moment.slice(0, 20)}; it must be ${MOMENTS.join(', ')}.` }]),
     ...(STANCES.includes(stance as Stance)
       ? []
-      : [{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; allowed is ${STANCES.join(', ')}.` }]),
-    ...(isUuid(as) ? [] : [{ path: 'as', detail: 'The id of the picture is no UUID. Nothing was changed.' }])
+      : [{ path: 'stance', detail: `Stance is ${stance.slice(0, 20)}; it must be ${STANCES.join(', ')}.` }]),
+    ...(isUuid(as) ? [] : [{ path: 'as', detail: 'The picture’s id is not a UUID. Nothing was changed.' }])
   ]
   if (wrong.length > 0) throw refuse.invalid(wrong)
   const { person } = await visitRow(db, visitId)
@@ -127,7 +127,7 @@ export async function addPicture(
     if (many >= MOST_PICTURES)
       throw refuse.conflict(
         'tooMany',
-        `This visit has ${many} pictures; allowed are ${MOST_PICTURES}. Remove one first. Nothing was changed.`
+        `This visit has ${many} pictures; it can have up to ${MOST_PICTURES}. Remove one first. Nothing was changed.`
       )
     await tx.insert(p).values(row)
   })

@@ -83,7 +83,7 @@ async function change(
     if (visit.setupVersion !== version)
       throw refuse.conflict(
         'changedMeanwhile',
-        'Another device changed this visit. What you typed stays here; load the visit again, then enter it once more.',
+        'Another device changed this visit. What you typed is still here; reload the visit, then enter it again.',
         {
           version: visit.setupVersion
         }
@@ -140,7 +140,7 @@ async function refuseGraded(tx: Transaction, id: string): Promise<void> {
     .select({ id: g.id })
     .from(g)
     .where(and(eq(g.visitId, id), eq(g.status, 'signed')))
-  if (signed.length > 0) throw refuse.conflict('graded', 'This trim is graded: its check-in stays as it is. Nothing was changed.')
+  if (signed.length > 0) throw refuse.conflict('graded', 'This trim is graded, so its check-in can no longer change. Nothing was changed.')
 }
 
 /** Who must agree before a coat is clipped off. */
@@ -152,21 +152,21 @@ export async function keepFound(services: Services, actor: Me, id: string, { ver
   const wrongRules = seen.wishes.flatMap(({ rule }, i) => {
     const known = rule ? houseRules.find((one) => one.id === rule.id) : undefined
     if (!rule || (known && rule.side < known.sides.length)) return []
-    return [{ path: `wishes.${i}.rule`, detail: `wishes.${i}.rule is ${rule.id} ${rule.side}; allowed is a side of a house rule.` }]
+    return [{ path: `wishes.${i}.rule`, detail: `wishes.${i}.rule is ${rule.id} ${rule.side}; it must be an option of a house rule.` }]
   })
   const unagreed = seen.wishes.flatMap(({ work, askedBy }, i) =>
     work === 'reset' && askedBy !== OWNER
       ? [
           {
             path: `wishes.${i}.askedBy`,
-            detail: `The coat comes off only if the owner agrees: asked for by is ${askedBy}; allowed is ${OWNER}.`
+            detail: `The coat comes off only if the owner agrees: asked for by is ${askedBy}; it must be ${OWNER}.`
           }
         ]
       : []
   )
   const wrong = [
     ...unagreed,
-    ...issues.map(({ path, got, limit }) => ({ path, detail: `${path} is ${String(got)}; allowed is ${limit}.` })),
+    ...issues.map(({ path, got, limit }) => ({ path, detail: `${path} is ${String(got)}; it must be ${limit}.` })),
     ...wrongRules
   ]
   if (wrong.length > 0) throw refuse.invalid(wrong)
@@ -215,7 +215,7 @@ export async function keepChosen(services: Services, actor: Me, id: string, { ve
       throw refuse.invalid([
         {
           path: `chosen.${unknown[0]}`,
-          detail: `chosen.${unknown[0].slice(0, 40)} is no line of this sheet; allowed is ${[...places].slice(0, 6).join(', ')} and so on.`
+          detail: `chosen.${unknown[0].slice(0, 40)} is not a line of this sheet; it must be ${[...places].slice(0, 6).join(', ')} and so on.`
         }
       ])
     return { chosen }

@@ -87,15 +87,15 @@ describe('check-in', () => {
   })
 
   it.each([
-    [{ coat: [{ kind: 'mat', region: 'ribs', side: 'left', widthMm: 900 }] }, /coat\.0\.widthMm is 900; allowed is 5 to 300 mm/],
+    [{ coat: [{ kind: 'mat', region: 'ribs', side: 'left', widthMm: 900 }] }, /coat\.0\.widthMm is 900; it must be 5 to 300 mm/],
     [{ coat: [{ kind: 'mat', region: 'skull', side: 'left', widthMm: 20 }] }, /skull has no sides/],
     [{ coat: [{ kind: 'mat', region: 'antler', side: 'both', widthMm: 20 }] }, /Place is antler/],
     [{ wishes: [{ what: 'Short', askedBy: '', length: null, rule: null }] }, /Who asked is missing/],
     [
       { wishes: [{ what: 'Short', askedBy: 'Jo', length: { region: 'brow', mm: 900 }, rule: null }] },
-      /Length is 900; allowed is 0.25 to 300 mm/
+      /Length is 900; it must be 0.25 to 300 mm/
     ],
-    [{ wishes: [{ what: 'Off', askedBy: 'Jo', length: null, rule: { id: 'brows', side: 7 } }] }, /allowed is a side of a house rule/]
+    [{ wishes: [{ what: 'Off', askedBy: 'Jo', length: null, rule: { id: 'brows', side: 7 } }] }, /it must be an option of a house rule/]
   ])('refuses %j', async (change, sentence) => {
     const id = await planned()
     const answer = await ivo.send('PUT', `/visits/${id}/found`, found(change))
@@ -128,7 +128,7 @@ describe('the ready-to-cut gate', () => {
   it('holds an apprentice’s blade until an instructor says so, and names what is missing', async () => {
     const id = await planned()
     const wait = await abe.post(`/visits/${id}/events`, { events: [start(id, abe, 'body-clip')] })
-    expect(wait.body.detail).toMatch(/^Not ready to cut\. Nobody has said yet/)
+    expect(wait.body.detail).toMatch(/^Not ready to cut\. No one has confirmed/)
     await ivo.send('PUT', `/visits/${id}/gate`, { version: 0, dry: true, combed: true })
     expect(await page(id)).toMatchObject({ readyBy: 'ivo Test', version: 1 })
     const view = (await ivo.get(`/visits/${id}/work`)).body as unknown as { holds: { gate?: boolean }[] }
@@ -164,7 +164,7 @@ describe('the sheet', () => {
       version: 1,
       chosen: { moon: { toolId: 'blade-10', direction: 'with' } }
     })
-    expect(nowhere.body.detail).toMatch(/chosen\.moon is no line of this sheet/)
+    expect(nowhere.body.detail).toMatch(/chosen\.moon is not a line of this sheet/)
   })
 
   it('records the sides that a visit takes on its grading', async () => {
