@@ -13,7 +13,7 @@ const only = (...allowed) => ({
       patterns: [
         { regex: `^@peen/(?!(?:${allowed.join('|') || 'none'})(?:/|$))`, message: 'Imports point one way; see docs/ARCHITECTURE.md.' },
         {
-          regex: '^(?:\\.\\./)+(?:core|content|contract|devices|server|web|demo)/',
+          regex: '^(?:\\.\\./)+(?:core|content|contract|devices|server|web|demo|wording)/',
           message: 'Enter another room by its own door (@peen/...).'
         }
       ]
@@ -32,6 +32,15 @@ const functionsOf = (max) => ({ 'max-lines-per-function': ['error', { max, skipB
 
 const PAGE_IS_NO_SERVER = ['process', 'Buffer', '__dirname'].map((name) => ({ name, message: 'the page runs in a browser' }))
 const SERVER_IS_NO_PAGE = ['window', 'document', 'localStorage'].map((name) => ({ name, message: 'the server has no page' }))
+
+const WORDED = 'what people read stands in wording/, said by t()'
+const NO_PROSE = [
+  { selector: ':not(NewExpression) > Literal[value=/^[A-Z][a-z]+ [a-z]+/]', message: WORDED },
+  {
+    selector: 'TemplateElement[value.raw=/[a-z]{2} [a-z]{2,} [a-z]{2}/]:not(ObjectExpression TemplateElement[value.raw=/px/])',
+    message: WORDED
+  }
+]
 
 export default ts.config(
   { ignores: ['**/node_modules/**', 'web/dist/**', '.peen/**', 'server/drizzle/**', 'test-results/**'] },
@@ -101,12 +110,12 @@ export default ts.config(
   },
   { files: ['core/src/**/*.test.ts'], rules: only('core', 'content') },
   { files: ['content/**/*.ts'], rules: only('core') },
-  { files: ['contract/src/**/*.ts'], rules: only('core') },
-  { files: ['contract/src/**/*.test.ts'], rules: only('core', 'content') },
+  { files: ['contract/src/**/*.ts'], rules: only('core', 'wording') },
+  { files: ['contract/src/**/*.test.ts'], rules: only('core', 'content', 'wording') },
   // what measures never sees the camera's truth: no room but devices and scripts may enter @peen/devices
   { files: ['devices/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: only('core') },
   { files: ['devices/src/**/*.test.ts'], rules: only('core', 'content') },
-  { files: ['server/src/**/*.ts'], rules: only('core', 'content', 'contract') },
+  { files: ['server/src/**/*.ts'], rules: only('core', 'content', 'contract', 'wording') },
   {
     // the door of a feature serves its endpoints: what is asked of the database stands beside it
     files: ['server/src/features/*/index.ts'],
@@ -117,7 +126,63 @@ export default ts.config(
       ]
     }
   },
-  { files: ['web/src/**/*.{ts,vue}'], rules: only('core', 'content', 'contract') },
+  { files: ['web/src/**/*.{ts,vue}'], rules: only('core', 'content', 'contract', 'wording') },
+  { files: ['wording/src/**/*.ts'], rules: only() },
+  {
+    // a screen says nothing of its own: sentences stand in wording/
+    files: ['web/src/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts', 'web/src/testing/**'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_PROSE] }
+  },
+  {
+    files: ['web/src/**/*.vue'],
+    rules: {
+      'vue/no-bare-strings-in-template': [
+        'error',
+        {
+          allowlist: [
+            '(',
+            ')',
+            ',',
+            '.',
+            '&',
+            '+',
+            '-',
+            '=',
+            '*',
+            '/',
+            '#',
+            '%',
+            '!',
+            '?',
+            ':',
+            ';',
+            '[',
+            ']',
+            '|',
+            '…',
+            '·',
+            '×',
+            '–',
+            '→',
+            'mm',
+            'min',
+            'kg',
+            'Esc',
+            '0',
+            '100',
+            '⠿',
+            '⋮⋮',
+            '−',
+            'm',
+            '°',
+            '1/8'
+          ],
+          attributes: { '/.+/': ['title', 'aria-label', 'aria-description', 'label', 'placeholder', 'alt', 'caption', 'what', 'heading'] }
+        }
+      ]
+    }
+  },
   { files: ['demo/src/**/*.ts'], ignores: ['**/*.test.ts', 'demo/src/testing/**'], rules: only('core', 'content', 'contract', 'server') },
   { files: ['scripts/**/*'], rules: { 'no-console': 'off' } }
 )

@@ -35,7 +35,7 @@ test('the house’s way is said at its step, the reason one touch later, and a l
   await expect(rule).toContainText(/Eye corner: small face scissors \(\d+ trims\)/)
   await rule.getByRole('radio', { name: 'clipper' }).click()
   await saved(page)
-  await expect(page.locator('[data-rule=pull-hurts]')).toContainText('Changes no length and no tool. It is said at the step')
+  await expect(page.locator('[data-rule=pull-hurts]')).toContainText('Changes no length and no tool. It is shown at the step')
   await page.goto('/floor')
   await openTable(page, 'Enzo')
   const words = page.getByTestId('house-at-step')

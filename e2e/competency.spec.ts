@@ -15,8 +15,8 @@ test('the wall says who needs somebody first, why, by touch and by keys, and lea
   await expect(wall.getByText(/technique is on hold/)).toBeVisible()
   await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge: held/ }).click()
   const reason = page.locator('[data-reason]')
-  await expect(reason).toContainText('Held since')
-  await expect(reason).toContainText('A lead assessor lifts it, with a reason.')
+  await expect(reason).toContainText('On hold since')
+  await expect(reason).toContainText('A lead assessor can lift it, with a reason.')
   // arrow keys walk on from there
   const from = await page.locator('[data-cell][aria-pressed=true]').getAttribute('data-cell')
   await page.keyboard.press('ArrowRight')
@@ -28,14 +28,14 @@ test('the wall says who needs somebody first, why, by touch and by keys, and lea
   await expect(wall.getByRole('link', { name: 'Pia Rook' })).toBeVisible()
   await expect(wall.getByRole('link', { name: 'Marek Sosna' })).toHaveCount(0)
   await page.getByRole('button', { name: /Pia Rook, Skirt line: slipping/ }).click()
-  await expect(reason).toContainText(/Was found competent on .+, and has missed too often since/)
+  await expect(reason).toContainText(/Was found competent on .+, but has had too many faulty attempts since/)
   await reason.getByRole('link', { name: 'Open the chart' }).click()
   await page.waitForURL('**/apprentices/**')
   await expect(page.getByRole('heading', { name: /^Skirt line, \d+ of 14/ })).toBeVisible()
   for (const [tab, words] of [
     ['Since reaching ready', /alarm at \d+/],
     ['Help', /of the last 5 alone/],
-    ['Minutes', /planned minutes/]
+    ['Minutes', /planned time/]
   ] as const) {
     await page.getByRole('tab', { name: tab }).click()
     await expect(page.locator('[data-chart-say]')).toContainText(words)
@@ -75,11 +75,11 @@ test('rules read as sentences, are tried on the cohort, refused where nobody cou
   const charts = page.locator('[data-chart-rules]')
   await charts.getByLabel('Attempts expected').fill('50')
   await charts.getByLabel('Attempts expected').press('Tab')
-  await expect(charts).toContainText('the signal stands at 16')
+  await expect(charts).toContainText('ready is reached at 16')
   await charts.getByRole('button', { name: 'Use these for every chart' }).click()
   await expect(charts.getByRole('button', { name: 'Use these for every chart' })).toHaveCount(0)
   await page.goto('/rules/clipping')
-  await expect(charts).toContainText('the signal stands at 16')
+  await expect(charts).toContainText('ready is reached at 16')
 })
 
 test('on a day of assessment two mark apart and blind, compare, and settle with both marks kept', async ({ page, browser }) => {
@@ -91,7 +91,7 @@ test('on a day of assessment two mark apart and blind, compare, and settle with 
   await row.getByLabel('First assessor of Pia Rook').selectOption({ label: 'Mira Dahl' })
   await row.getByLabel('Second assessor of Pia Rook').selectOption({ label: 'Mira Dahl' })
   await row.getByRole('button', { name: 'Appoint' }).click()
-  await expect(page.getByRole('alert')).toContainText('The second assessor is the first; it must be another person.')
+  await expect(page.getByRole('alert')).toContainText('The second assessor is the same as the first; choose someone else.')
   await row.getByLabel('Second assessor of Pia Rook').selectOption({ label: 'Hollis Brandt' })
   await row.getByRole('button', { name: 'Appoint' }).click()
   await expect(row).toContainText('not started')
@@ -138,7 +138,7 @@ test('on a day of assessment two mark apart and blind, compare, and settle with 
   await mira.getByRole('button', { name: 'Propose it' }).click()
   await expect(mira.getByText('The other assessor then agrees or makes another proposal.')).toBeVisible()
   await hollis.goto(sheet)
-  await hollis.getByRole('button', { name: 'Agree' }).click()
+  await hollis.getByRole('button', { name: 'Agree', exact: true }).click()
   await expect(hollis.locator('[data-settled]')).toContainText('Mira Dahl and Hollis Brandt agree; both marks stay on record')
   await page.reload()
   await expect(page.locator('[data-settled]')).toContainText('Not passed.')
@@ -172,11 +172,11 @@ test('an apprentice takes the own record along, and a cohort comes in from a tab
       .locator('input[type=file]')
       .setInputFiles({ name: 'cohort.csv', mimeType: 'text/csv', buffer: Buffer.from(`givenName,familyName,email,cohort\r\n${rows}`) })
   await choose('Ada,Brook,ada@post.example,Harvest\r\nBo,,bo@post.example,Harvest\r\n')
-  await expect(table).toContainText('No one can be added yet: 1 thing needs fixing.')
+  await expect(table).toContainText('No one can be added yet: 1 problem to fix.')
   await expect(table).toContainText('Line 3: Last name is missing')
   await choose('Ada,Brook,ada@post.example,Harvest\r\nBo,Ek,bo@post.example,Harvest\r\n')
   await expect(table).toContainText('New cohort, starting today: Harvest.')
-  await table.getByRole('button', { name: 'Add all 2 and write the letters' }).click()
+  await table.getByRole('button', { name: 'Add 2 people and write their letters' }).click()
   await expect(page.getByText('2 added; the letters are written.')).toBeVisible()
   await expect(page.getByTestId('people')).toContainText('Ada Brook')
 })

@@ -8,7 +8,7 @@ test('a wrong password gets a sentence, and the right one opens the floor', asyn
   await page.getByLabel('Username').fill('ottilie')
   await page.getByLabel('Password').fill('wrong')
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByText('Username and password do not belong together.')).toBeVisible()
+  await expect(page.getByText('That username and password do not match.')).toBeVisible()
   await page.getByLabel('Password').fill('porcelain-7F')
   await page.getByRole('button', { name: 'Sign in' }).click()
   await expect(page).toHaveURL(/trims/)

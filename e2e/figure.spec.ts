@@ -24,7 +24,7 @@ test('the dog redraws with its numbers, answers to keyboard, and shows plan and 
   await expect(page.locator(`[data-region=${reached}]`)).toHaveAttribute('aria-pressed', 'true')
   await page.locator('[data-region=skirt]').click()
   await expect(page.getByRole('heading', { name: /Skirt: 45 mm/ })).toBeVisible()
-  await page.getByLabel(/See it longer or shorter/).fill('80')
+  await page.getByLabel(/Preview it longer or shorter/).fill('80')
   await expect(page.getByRole('heading', { name: /Skirt: 80 mm/ })).toBeVisible()
   await expect.poll(ink).toBeGreaterThan(planned + 300)
   await expect(page.getByText('planned 45 mm')).toBeVisible()

@@ -66,7 +66,7 @@ test('a fault stays open until it is said or taken back, and one may be said in 
   await saved(page)
   // asked again until it is said, by whoever comes to this table
   await page.reload()
-  await page.getByRole('button', { name: '1 tap says nothing more yet: add detail' }).click()
+  await page.getByRole('button', { name: '1 tap needs more detail: add it' }).click()
   const counted = /(\d+) so far/
   const before = Number(counted.exec(await fault.innerText())![1])
   await more.getByRole('button', { name: 'Tapped by mistake' }).click()

@@ -18,7 +18,7 @@ const RULER = { head: [0.896, 0.456, 0.916], left: [0.8365, 0.5515, 0.908], righ
 async function takeAndScale(page: Page, seen: keyof typeof RULER): Promise<void> {
   await page.getByRole('button', { name: 'Take it with the table camera' }).click()
   await expect(page.locator(`[data-desk=${seen}] [data-photo]`)).toBeVisible({ timeout: 30000 })
-  await expect(page.getByText('Touch the upper end of the ruler')).toBeVisible()
+  await expect(page.getByText('Touch the top end of the ruler')).toBeVisible()
   const [x, top, bottom] = RULER[seen]
   await touch(page, x, top)
   await touch(page, x, bottom)
@@ -37,13 +37,13 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
   await test.step('the head from the front: flat on top, the right cheek prouder', async () => {
     await takeAndScale(page, 'head')
     await step(page, '3 Places')
-    await expect(page.getByText('Dashed places are only proposed')).toBeVisible()
+    await expect(page.getByText('Dashed points are suggestions')).toBeVisible()
     await page.getByRole('button', { name: 'All points are right' }).click()
     await step(page, '4 Found')
     const says = found(page).locator('[data-say]')
     await expect(says.first()).toBeVisible({ timeout: 20000 })
     const first = (await says.allInnerTexts()).slice(0, 2).join(' ')
-    expect(first).toMatch(/Right cheek stands [4-8] mm more than the left, at (8|9) o’clock/)
+    expect(first).toMatch(/Right cheek sticks out [4-8] mm more than the left, at (8|9) o’clock/)
     expect(first).toMatch(/The head is flat on top/)
     await page.getByRole('button', { name: 'Enter on the sheet' }).click()
     await page.waitForURL('**/measure/left')
@@ -102,7 +102,7 @@ test('an outline is put right by hand and taken back; what is no picture is refu
     await page
       .getByLabel('Picture, right')
       .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') })
-    await expect(page.getByRole('alert')).toContainText('The picture is not one that can be read; it must be a JPEG, PNG or WebP.')
+    await expect(page.getByRole('alert')).toContainText('The picture cannot be read; it must be a JPEG, PNG or WebP.')
     await page.getByRole('button', { name: 'Take it with the table camera' }).click()
   }
   await expect(page.locator('[data-desk=right] [data-photo]')).toBeVisible({ timeout: 30000 })
@@ -114,7 +114,7 @@ test('an outline is put right by hand and taken back; what is no picture is refu
   await page.mouse.down()
   await page.mouse.move(at.x + 120, at.y + 60, { steps: 5 })
   await page.mouse.up()
-  await expect(page.getByText('0 places of backdrop, 1 strokes')).toBeVisible()
+  await expect(page.getByText('0 backdrop touches, 1 stroke')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('1 strokes')).toHaveCount(0)
+  await expect(page.getByText('1 stroke')).toHaveCount(0)
 })

@@ -45,7 +45,7 @@ test('the plates show every body type in every view, in two trims', async ({ pag
   await expect(
     page
       .getByText(/nothing here/i)
-      .or(page.getByText(/not here/i))
+      .or(page.getByText(/page not found/i))
       .first()
   ).toBeVisible()
 })

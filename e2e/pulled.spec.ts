@@ -59,7 +59,7 @@ async function choosePin(page: Page): Promise<void> {
   await form.getByLabel('Your password').fill(PASSWORD)
   await form.getByLabel('New PIN').fill(PIN)
   await form.getByRole('button', { name: 'Save PIN' }).click()
-  await expect(page.getByText('Your PIN is kept.')).toBeVisible()
+  await expect(page.getByText('PIN saved.')).toBeVisible()
 }
 async function openByPin(page: Page, name: string): Promise<void> {
   const door = page.getByTestId('tablet-door')
@@ -137,7 +137,7 @@ test('a morning goes through with the network pulled six times, and only the top
       await tap(shared, 'prompt')
       await tap(shared, 'fault')
       await shared.reload()
-      await expect(topLine(shared)).toContainText('2 kept here')
+      await expect(topLine(shared)).toContainText('2 waiting here')
       await bram.getByRole('button', { name: 'Continue' }).click()
     })
     for (const page of [shared, bram, mira]) await sent(page)
@@ -146,7 +146,7 @@ test('a morning goes through with the network pulled six times, and only the top
   await test.step('three: it is handed over while there is no network; each looks at their own before it is sent', async () => {
     await pulled(async () => {
       await shared.getByRole('button', { name: 'Hand over' }).click()
-      await shared.getByRole('button', { name: 'Go on as Ruben Castell' }).click()
+      await shared.getByRole('button', { name: 'Continue as Ruben Castell' }).click()
       await shared.waitForURL('**/table/**')
       await tap(shared, 'praise')
       await expect(topLine(shared)).toContainText('1 waiting here')
@@ -162,7 +162,7 @@ test('a morning goes through with the network pulled six times, and only the top
     await server!.stop()
     await tap(mira, 'prompt')
     await tap(shared, 'prompt')
-    for (const page of [shared, mira]) await expect(topLine(page)).toContainText(/No connection since .*, 1 kept here/)
+    for (const page of [shared, mira]) await expect(topLine(page)).toContainText(/No connection since .*, 1 waiting here/)
     await server!.start()
     for (const page of [shared, bram, mira]) await sent(page)
     pulls++
@@ -174,7 +174,7 @@ test('a morning goes through with the network pulled six times, and only the top
       await contexts[2].clearCookies()
     })
     await mira.waitForURL('**/sign-in**')
-    await expect(mira.getByText(/1 of Mira’s taps is kept on this tablet/)).toBeVisible()
+    await expect(mira.getByText(/1 of Mira’s taps is waiting on this tablet/)).toBeVisible()
     await mira.getByLabel('Username').fill('mira')
     await mira.getByLabel('Password').fill(PASSWORD)
     await mira.getByRole('button', { name: 'Sign in' }).click()

@@ -92,7 +92,7 @@ plain('the server may be started again while people work: the sign-in holds, and
   await server!.stop()
   await page.locator('[data-key=prompt]').click()
   await page.locator('[data-key=prompt]').click()
-  await expect(page.getByTestId('not-saved')).toContainText(/No connection since .*, 2 kept here/)
+  await expect(page.getByTestId('not-saved')).toContainText(/No connection since .*, 2 waiting here/)
   await server!.start()
   await expect(page.getByText('Everything is saved')).toBeVisible({ timeout: 60000 })
   expect(await prompts()).toBe(before + 2)

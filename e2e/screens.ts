@@ -25,7 +25,7 @@ async function to(page: Page, path: string): Promise<void> {
 }
 
 /** Counts what is on its way, and answers with a wait until nothing has been for a quarter of a second. */
-function watchTraffic(page: Page): () => Promise<void> {
+export function watchTraffic(page: Page): () => Promise<void> {
   const open = new Set<Request>()
   let last = Date.now()
   const note = (change: (request: Request) => unknown) => (request: Request) => {
@@ -51,14 +51,14 @@ function watchTraffic(page: Page): () => Promise<void> {
 /** A trim under the hand, with a criterion open. */
 async function openDesk(page: Page): Promise<void> {
   await to(page, '/standards/smile')
-  await page.getByRole('button', { name: /^Change it/ }).click()
+  await page.getByRole('button', { name: /^Edit as version/ }).click()
   await page.waitForURL('**/standard-drafts/**')
   await page.locator('[data-criterion=reverse-back] button').first().click()
   await page.locator('[data-criterion-form=reverse-back]').waitFor()
 }
 
 /** Every screen, as an address or a way to it. */
-async function screens(page: Page): Promise<readonly (readonly [string, () => Promise<unknown>])[]> {
+export async function screens(page: Page): Promise<readonly (readonly [string, () => Promise<unknown>])[]> {
   const get = async (path: string) => (await page.request.get(`/api${path}`)).json()
   const [people, dogs, trims, findings] = [await get('/apprentices'), await get('/dogs'), await get('/trims'), await get('/findings')]
   const visit = (await get('/day/today')).visits.find((one: { dog: string }) => one.dog === 'Flint').id
@@ -137,7 +137,7 @@ export async function walkScreens(page: Page, from: 0 | 1): Promise<void> {
     await looksSound(page, `${name}, light`)
     // a screen reader, and a row of tabs, tell screens apart by these
     expect(await page.locator('h1').count(), `${name}: headings of the first order`).toBe(1)
-    expect(await page.title(), name).toMatch(/^(?!Not here).{3,}, Ferrin Quay$/)
+    expect(await page.title(), name).toMatch(/^(?!Page not found).{3,}, Ferrin Quay$/)
     // the dark changes colours and nothing else; long pages are made of parts that other screens show
     if (!isLong(name)) {
       await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
@@ -159,7 +159,7 @@ export async function walkScreens(page: Page, from: 0 | 1): Promise<void> {
   }
 }
 
-const overTheEdge = (page: Page) =>
+export const overTheEdge = (page: Page) =>
   page.evaluate(() => {
     const wide = [...document.querySelectorAll<HTMLElement>('main *, aside *, nav *, header *')].filter(
       (element) =>

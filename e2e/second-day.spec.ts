@@ -49,9 +49,9 @@ test('a larger text is larger on the next tablet too, and everything stays in re
 })
 
 for (const [who, words] of [
-  ['ottilie', 'Two people sign, never one alone.'],
+  ['ottilie', 'It always takes two people to sign.'],
   ['ruben', 'touch a table to open it'],
-  ['tove', 'Ask for help with one key']
+  ['tove', 'One tap asks for help']
 ])
   test(`the first screen of ${who} has a guide of their own, until it is hidden`, async ({ page }) => {
     await signIn(page, who, '/settings')
@@ -92,7 +92,7 @@ test('two entries of one dog are made one, with the history of both', async ({ p
   const part = page.getByRole('region', { name: 'Duplicate dog' })
   await part.getByRole('combobox').selectOption(kept!.id)
   await part.getByRole('button', { name: 'Merge' }).click()
-  await expect(page.getByRole('dialog')).toContainText('This is not taken back.')
+  await expect(page.getByRole('dialog')).toContainText('This cannot be undone.')
   await page.locator('[data-ask-go]').click()
   await page.waitForURL(`**/dogs/${kept!.id}`)
   expect(await lines(kept!.id)).toBe(both)
@@ -126,7 +126,7 @@ test('a table without a visit leaves the room; one that is at work stays, and it
   await expect(page.getByTestId('said')).toContainText('Table 9 is in the room.')
   await page.goto('/room')
   await out(9)
-  await expect(page.getByRole('main').getByRole('status')).toContainText('The table is out of the room')
+  await expect(page.getByRole('main').getByRole('status')).toContainText('Table removed')
   await expect(page.getByRole('combobox', { name: 'Table' }).getByRole('option', { name: 'Table 9' })).toHaveCount(0)
 })
 

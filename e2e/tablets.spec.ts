@@ -10,7 +10,7 @@ async function choosePin(page: Page, pin: string): Promise<void> {
   await form.getByLabel('Your password').fill(PASSWORD)
   await form.getByLabel('New PIN').fill(pin)
   await form.getByRole('button', { name: 'Save PIN' }).click()
-  await expect(page.getByText('Your PIN is kept.')).toBeVisible()
+  await expect(page.getByText('PIN saved.')).toBeVisible()
 }
 async function enrol(page: Page, table: string, minutes = '5'): Promise<void> {
   await page.goto('/room')
@@ -61,7 +61,7 @@ test('a tablet at a table is handed between people by PIN, and a signature takes
   await dialog.getByRole('button', { name: 'Continue' }).click()
   await expect(page.getByText('A letter for Tove is written.')).toBeVisible()
   await page.goto('/room')
-  await page.getByRole('button', { name: 'End enrolment of By the window' }).click()
+  await page.getByRole('button', { name: 'End enrolment for By the window' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'End enrolment' }).click()
   await expect(page.getByText('By the window is no longer enrolled.')).toBeVisible()
 })
@@ -81,9 +81,9 @@ test('without the network one goes on by name, marked, and checks it before it i
   await handOver(page)
   const door = page.getByTestId('tablet-door')
   // who did not open this tablet today is not offered
-  await expect(door.getByRole('button', { name: 'Go on as Ottilie' })).toBeVisible()
+  await expect(door.getByRole('button', { name: 'Continue as Ottilie' })).toBeVisible()
   await expect(door.getByRole('button', { name: /Mira/ })).toHaveCount(0)
-  await door.getByRole('button', { name: 'Go on as Ruben Castell' }).click()
+  await door.getByRole('button', { name: 'Continue as Ruben Castell' }).click()
   await page.waitForURL('**/table/**')
   // the server is asked in vain from time to time: that puts no one out
   await page.waitForRequest('**/api/session')

@@ -52,7 +52,7 @@ test('a colleague’s marks say what reading them costs, and are shown once one 
     .getByRole('link', { name: /hidden so that you can still mark it blind/ })
     .first()
     .click()
-  await expect(page.getByText(/has marked this trim. If you read the marks, you can no longer mark it blind/)).toBeVisible()
+  await expect(page.getByText(/has marked this trim. If you see the marks, you can no longer mark it blind/)).toBeVisible()
   await page.getByRole('button', { name: 'Show the marks' }).click()
   await expect(page.getByRole('heading', { name: 'A colleague’s marks' })).toHaveCount(0)
   await expect(page.getByText(/^\d+ to \d+/).first()).toBeVisible()

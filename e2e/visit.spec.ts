@@ -19,7 +19,7 @@ test('a dog is checked in on the figure, valid until it is ready, set up, printe
   // not ready: the table says so, and leads back here
   await expect(page.getByTestId('gate')).toContainText('No one has confirmed that this dog is ready to cut.')
   await page.goto(`/table/${id}`)
-  await expect(page.getByText(/not ready to cut: Nobody has said yet/)).toBeVisible()
+  await expect(page.getByText(/not ready to cut: No one has confirmed/)).toBeVisible()
   await page.getByRole('link', { name: 'Check the dog in' }).click()
   await page.waitForURL('**/check-in')
   // a mat at a place that is touched by keys, wider by two taps; then it is cut out
@@ -35,12 +35,12 @@ test('a dog is checked in on the figure, valid until it is ready, set up, printe
   await expect(page.getByTestId('gate')).toContainText('A mat of 40 mm is still in at the left thigh')
   await page.getByRole('button', { name: /Remove: mat at the left thigh/ }).click()
   await page.getByRole('button', { name: 'hole, a mat cut out' }).click()
-  await expect(page.getByTestId('gate')).toContainText('Ruben Castell says so')
+  await expect(page.getByTestId('gate')).toContainText('Confirmed by Ruben Castell')
   // skin that a vet must see stops the work at its place
   await page.getByLabel('Place', { exact: true }).selectOption('ribs')
   await page.getByLabel('Side', { exact: true }).selectOption('right')
   await page.getByRole('button', { name: 'lump' }).click()
-  await expect(page.getByText('A lump at the right ribs: nothing is cut there.')).toBeVisible()
+  await expect(page.getByText('A lump at the right ribs: do not cut there.')).toBeVisible()
   await page.getByRole('button', { name: 'left rear' }).click()
   // a wish that moves a length, refused first with what is allowed
   await page.getByLabel('Request').fill('Legs shorter')
@@ -79,7 +79,7 @@ test('a dog is checked in on the figure, valid until it is ready, set up, printe
   await expect(page.getByTestId('advice')).toHaveText('blade 10 with the growth, leaves 1.6 mm')
   // the trade's measures on the dog
   await page.getByRole('button', { name: 'measured on the dog' }).click()
-  await expect(page.getByTestId('measured')).toContainText('By the 2 in comb laid at the root: 50.8 mm bare.')
+  await expect(page.getByTestId('measured')).toContainText('Using the 2 in comb at the root: 50.8 mm bare.')
   await expect(page.locator('[data-rule=neckDepth] path')).not.toHaveCount(0)
   // on paper, read back by another program
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'A4 sheet, PDF' }).click()])
@@ -117,7 +117,7 @@ test('an apprentice reads the own sheet at the table and cannot say that the dog
   await openVisitOf(page)
   await expect(page.getByTestId('sheet')).toContainText('blade 7F with')
   await page.getByRole('link', { name: 'Check-in' }).click()
-  await expect(page.getByTestId('gate')).toContainText('Ruben Castell says so')
+  await expect(page.getByTestId('gate')).toContainText('Confirmed by Ruben Castell')
   await expect(page.getByRole('button', { name: 'Confirm ready' })).toHaveCount(0)
 })
 

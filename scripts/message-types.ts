@@ -1,9 +1,11 @@
-// The types of all messages, made from what is written in wording/en-GB.
-import { FIRST_LANGUAGE, readWords } from '@peen/wording/files'
+// The types of all messages, made from what is written in wording/languages/en-GB.
+import { FIRST_LANGUAGE, languages, readWords } from '@peen/wording/files'
 import { fileURLToPath } from 'node:url'
 import { valuesOf, type ValueKind } from '../wording/src/parse'
 
-export const MESSAGE_TYPES = fileURLToPath(new URL('../wording/made/messages.d.ts', import.meta.url))
+const made = (file: string) => fileURLToPath(new URL(`../wording/made/${file}`, import.meta.url))
+export const MESSAGE_TYPES = made('messages.d.ts')
+export const LANGUAGE_LIST = made('languages.ts')
 
 function typeOf(kind: ValueKind): string {
   if (kind === 'said') return 'Said'
@@ -19,7 +21,7 @@ export function messageTypes(): string {
     const values = [...valuesOf(message)].map(([name, kind]) => `${name}: ${typeOf(kind)}`)
     return `  '${key}': ${values.length === 0 ? 'null' : `{ ${values.join('; ')} }`}`
   })
-  return `// Made by npm run wording from wording/en-GB; not written by hand.
+  return `// Made by npm run wording from wording/languages/en-GB; not written by hand.
 import type { Said } from '../src/say'
 
 /** Every message with the values it is said with. */
@@ -28,3 +30,13 @@ ${lines.join('\n')}
 }
 `
 }
+
+/** The text of languages.ts. */
+export const languageList = (): string => `// Made by npm run wording from the folders of wording/languages; not written by hand.
+
+/** The languages that Peen can be read in, as BCP 47 tags. */
+export const LANGUAGES = [${languages()
+  .map((one) => `'${one}'`)
+  .join(', ')}] as const
+export type Language = (typeof LANGUAGES)[number]
+`

@@ -95,7 +95,7 @@ await shoot('library', go('/standards'))
 await shoot('technique', go('/techniques/poodle-foot'))
 await shoot('desk', async () => {
   await page.goto(`${BASE}/standards/companion`)
-  await page.click('button:has-text("Change it")')
+  await page.click('button:has-text("Edit as version")')
   await page.waitForURL('**/standard-drafts/**')
   await page.click('[data-criterion=companion-cheek] button')
   await page.click('button:has-text("grown out")')

@@ -1,5 +1,4 @@
-import { FIRST, loadWords } from './words'
+import { loadWords } from './words'
 
 // The words come first: what is loaded after may say them while it is read.
-const preferred = localStorage.getItem('peen.language') ?? FIRST
-void loadWords(preferred).then(() => import('./application'))
+void loadWords().then(() => import('./application'))

@@ -1,11 +1,11 @@
 import { createRouter, createWebHistory, type RouteMeta, type RouteRecordRaw } from 'vue-router'
 import { useSessionStore } from './stores/session'
-import { t } from './words'
+import { allWords, t } from './words'
 
 const routes: RouteRecordRaw[] = [
   { path: '/', redirect: '/floor' },
   { path: '/sign-in', component: () => import('./door/SignIn.vue'), meta: { title: t('shell.sign'), open: true } },
-  { path: '/setup', component: () => import('./door/SetUp.vue'), meta: { title: 'A new school', open: true } },
+  { path: '/setup', component: () => import('./door/SetUp.vue'), meta: { title: t('door.setUpYourSchool'), open: true } },
   {
     path: '/welcome/:token',
     component: () => import('./door/WelcomeDoor.vue'),
@@ -141,6 +141,8 @@ export const router = createRouter({ history: createWebHistory(), routes })
 
 router.beforeEach(async (to) => {
   const session = useSessionStore()
+  // a screen behind the door may say anything
+  if (!to.meta.open) await allWords()
   await session.find()
   if (!session.me && session.needsSetup && to.path !== '/setup') return '/setup'
   if (!session.me && !to.meta.open) return { path: '/sign-in', query: { to: to.fullPath } }

@@ -1,4 +1,4 @@
-// Made by npm run wording from wording/en-GB; not written by hand.
+// Made by npm run wording from wording/languages/en-GB; not written by hand.
 import type { Said } from '../src/say'
 
 /** Every message with the values it is said with. */
@@ -90,6 +90,13 @@ export interface Messages {
   'apprentice.validUntilDate': { date: Said }
   'apprentice.oneNMet': { one: Said; n: Said }
   'apprentice.onDogsOfCoats': { dogs: number; coats: Said }
+  'apprentice.alone': null
+  'apprentice.shown': null
+  'apprentice.familyHandling': null
+  'apprentice.familyClipping': null
+  'apprentice.familyScissoring': null
+  'apprentice.familyStripping': null
+  'apprentice.familyFinishing': null
   'certify.marksNGradingsOverallImpression': { n: Said; pass: Said }
   'certify.clearFail': null
   'certify.passMarkPass': { pass: Said }
@@ -313,6 +320,22 @@ export interface Messages {
   'certify.whatHasBeenAlteredName': { what: Said; name: Said; seq: Said }
   'certify.nameNameMustHaveTwo': { name: Said }
   'certify.thereAlreadyCertificateNamePlain': { plain: Said }
+  'certify.borderline': null
+  'certify.pass': null
+  'certify.good': null
+  'certify.outstanding': null
+  'certify.drafted': null
+  'certify.issued': null
+  'certify.declined': null
+  'certify.fresh': null
+  'certify.met4': null
+  'certify.alone': null
+  'certify.aSignedGrading': null
+  'certify.aPhotographOfATrimThatWasSigne': null
+  'certify.aDecisionAboutACertificate': null
+  'certify.aSignatureUnderACertificate': null
+  'certify.aVersionOfATrimThatIsInUse': null
+  'certify.something': null
   'coat.dateCounts': null
   'coat.occasion': null
   'coat.springShow': null
@@ -537,6 +560,17 @@ export interface Messages {
   'coat.dogInWeeks': { name: Said; weeks: number; day: Said }
   'coat.toCorrect': null
   'coat.aimingFor': null
+  'coat.half': null
+  'coat.all': null
+  'coat.pulled': null
+  'coat.carded': null
+  'coat.cut2': null
+  'coat.hole': null
+  'coat.width': null
+  'coat.gap': null
+  'coat.length': null
+  'coat.leftCapital': null
+  'coat.rightCapital': null
   'day.working': null
   'day.moveDog': { dog: Said }
   'day.move': null
@@ -785,6 +819,7 @@ export interface Messages {
   'dogs.burnedBefore2': null
   'dogs.askInstructor': null
   'dogs.addAll': { n: number }
+  'dogs.saved': null
   'door.sameNumbersGradeTrim': null
   'door.drawDog': null
   'door.beardedTerrierPetPatternDrawn': null
@@ -850,6 +885,22 @@ export interface Messages {
   'door.chooseYourPassword': null
   'door.start': null
   'door.tapsWaitForPerson': { name: string; taps: number; person: Said }
+  'door.language': null
+  'door.lengths': null
+  'door.millimetres': null
+  'door.inches': null
+  'door.clock': null
+  'door.light': null
+  'door.dark': null
+  'door.usual': null
+  'door.large': null
+  'door.larger': null
+  'door.sound': null
+  'door.vibrate': null
+  'door.both': null
+  'door.wholeSchool': null
+  'door.untilChosen': null
+  'door.savedForSchool': null
   'figure.eachBorderMarkMarkMmMm': { markMm: Said }
   'figure.rightSide': null
   'figure.leftSide': null
@@ -907,6 +958,23 @@ export interface Messages {
   'figure.rightSide2': null
   'figure.plannedLength': { length: Said }
   'figure.noBevels': null
+  'figure.cylinder': null
+  'figure.feather': null
+  'figure.underline': null
+  'figure.dome': null
+  'figure.topknot': null
+  'figure.visor': null
+  'figure.brows': null
+  'figure.beard': null
+  'figure.pompon': null
+  'figure.ruff': null
+  'figure.plume': null
+  'figure.radius': null
+  'figure.length': null
+  'figure.head': null
+  'figure.front': null
+  'figure.rear': null
+  'figure.above': null
   'floor.guide': null
   'floor.hideGuide': null
   'floor.floorRoomTodayNextThree': null
@@ -1206,6 +1274,15 @@ export interface Messages {
   'grading.trimsNeedSecondAssessor': { n: number }
   'grading.trimsToSettle': { n: number }
   'grading.worthMarks': { gain: number; marks: Said; criterionId: Said }
+  'grading.marking': null
+  'grading.signed': null
+  'grading.borderline': null
+  'grading.good': null
+  'grading.outstanding': null
+  'grading.unfinished': null
+  'grading.measuredWithin': { value: Said; unit: Said; u: Said }
+  'grading.leftCapital': null
+  'grading.rightCapital': null
   'library.any': null
   'library.shortBarHowExactOne': { number: Said; unit: Said; number2: Said }
   'library.instrumentTooCoarseReadsWithin': { number: Said; unit: Said; number2: Said }
@@ -1323,9 +1400,6 @@ export interface Messages {
   'library.fromIdVersion': { id: Said; version: Said }
   'library.refusedWhatYouTypedStill': { refused: Said }
   'library.draftAlsoChangedAnotherDevice': null
-  'library.oneThingStands': null
-  'library.nThingsStand': { n: Said }
-  'library.nAgainstUsing': { n: Said }
   'library.readyUseRight': { right: Said }
   'library.namePassMarkFloorsCaps': null
   'library.stepsOrder': null
@@ -1569,7 +1643,7 @@ export interface Messages {
   'library.changesNoLengthNoTool': null
   'library.informsShownStepShown': { informs: Said; shown: Said }
   'library.leftAlone': null
-  'library.nTrims': { n: Said }
+  'library.nTrims': { n: number }
   'library.noMarks': null
   'library.fullFrom': null
   'library.full': null
@@ -1596,6 +1670,21 @@ export interface Messages {
   'library.typicalFaultName': { name: Said }
   'library.commonPracticeSchoolsHouseRules': null
   'library.nicksRecorded': { n: number }
+  'library.blade': null
+  'library.scissors': null
+  'library.level': null
+  'library.pass': null
+  'library.how': null
+  'library.tool2': null
+  'library.clip': null
+  'library.scissor': null
+  'library.card': null
+  'library.pull': null
+  'library.exactlyRightPasses': { mark: Said }
+  'library.exactlyRightFails': { outcome: Said }
+  'library.cannotBePrinted': { word: Said }
+  'library.setTo': { one: Said }
+  'library.problemsBeforeUse': { n: number }
   'measure.measuring': null
   'measure.left': null
   'measure.right': null
@@ -1752,6 +1841,11 @@ export interface Messages {
   'measure.removingPostStrap': null
   'measure.followingCoatsEdge': null
   'measure.pictureCannotOpenedTakeAnother': null
+  'measure.places': null
+  'measure.fine': null
+  'measure.middle': null
+  'measure.broad': null
+  'measure.scaleTooShort': { got: Said }
   'people.backups': null
   'people.peenMakesOneEveryNight': null
   'people.peenBacksUpDemoOnly': null
@@ -1879,6 +1973,7 @@ export interface Messages {
   'people.ofPeople': { n: number }
   'people.addAllWithLetters': { n: number }
   'people.doNotErase': null
+  'people.erased': null
   'shell.noAnswer': null
   'shell.peenNotAnswering': null
   'shell.peenNotAnsweringSoNot': null
@@ -2074,6 +2169,33 @@ export interface Messages {
   'shell.changesNotSentAgain': { n: number }
   'shell.sentAgain': { what: string; taps: number; changes: number }
   'shell.doNotDiscard': null
+  'shell.person': null
+  'shell.technique': null
+  'shell.left': null
+  'shell.right': null
+  'shell.both': null
+  'shell.alone': null
+  'shell.shown': null
+  'shell.watched': null
+  'shell.nobody': null
+  'shell.apprentice2': null
+  'shell.instructor': null
+  'shell.passed': null
+  'shell.side': null
+  'shell.front': null
+  'shell.rear': null
+  'shell.above': null
+  'shell.handling': null
+  'shell.meets': null
+  'shell.fails': null
+  'shell.instructors': null
+  'shell.new': null
+  'shell.practising': null
+  'shell.competent': null
+  'shell.slipping': null
+  'shell.lapsed': null
+  'shell.held': null
+  'shell.undo': null
   'table.agreedStep': null
   'table.agreedNextStep': null
   'table.nothingCutHereToday': null
@@ -2258,9 +2380,6 @@ export interface Messages {
   'table.namePanickingStopHoldGently': { name: Said }
   'table.noOneHasGivenReason': null
   'table.stoppedStopped': { stopped: Said }
-  'table.n1TapSays': null
-  'table.nTapsSay': { n: Said }
-  'table.nNothingMoreYetAdd': { n: Said }
   'table.dogFinishedAnythingTappedNow': null
   'table.instructor': null
   'table.hazardWhoThereClock': { hazard: Said; who: Said; clock: Said }
@@ -2314,6 +2433,14 @@ export interface Messages {
   'table.attemptsNotVouched': { n: number }
   'table.later': null
   'table.places': null
+  'table.help2': null
+  'table.praise2': null
+  'table.neck': null
+  'table.keyFault': null
+  'table.keyPrompt': null
+  'table.keyHelped': null
+  'table.keyPraise': null
+  'table.tapsNeedDetail': { n: number }
   'visit.nameArrivalGrownFromDogs': { name: Said; grown: Said; side: Said }
   'visit.nameWhereThingsWereFound': { name: Said }
   'visit.touchPlaceSayWhatThere': null
@@ -2485,6 +2612,9 @@ export interface Messages {
   'visit.nailsStillDoNailsOwed': { nailsOwed: Said }
   'visit.weeksOfGrowth': { weeks: number }
   'visit.backInWeeks': { weeks: number }
+  'visit.coat2': null
+  'visit.skin2': null
+  'visit.wish': null
   'wall.cohortGlance': null
   'wall.noApprenticesYet': null
   'wall.wallFillsOnceSomeoneHas': null
@@ -2492,7 +2622,7 @@ export interface Messages {
   'wall.cohort': null
   'wall.noOneHereChooseAnother': null
   'wall.moreTechniques': null
-  'wall.nApprentices': { n: Said }
+  'wall.nApprentices': { n: number }
   'wall.competent': null
   'wall.stuckOrFallenBack': null
   'wall.assessed': null

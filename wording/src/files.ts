@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url'
 import { parseMessage } from './parse.ts'
 import type { Words } from './say'
 
-const HERE = fileURLToPath(new URL('..', import.meta.url))
+const HERE = fileURLToPath(new URL('../languages', import.meta.url))
 /** The language that holds every message; any other may leave out what it says alike. */
 export const FIRST_LANGUAGE = 'en-GB'
 

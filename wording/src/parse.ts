@@ -13,7 +13,7 @@ export function parseMessage(text: string, where: string): Parsed {
     const elements = parse(text, { ignoreTag: true })
     return elements.length === 1 && elements[0].type === TYPE.literal ? elements[0].value : elements
   } catch (caught) {
-    throw new Error(`${where} is "${text}"; it must be an ICU message: ${(caught as Error).message}`)
+    throw new Error(`${where} is "${text}"; it must be an ICU message: ${(caught as Error).message}`, { cause: caught })
   }
 }
 

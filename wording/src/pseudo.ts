@@ -25,7 +25,8 @@ function element(one: MessageFormatElement): MessageFormatElement {
 
 /** A message in the pseudo-language. */
 export function pseudo(message: Parsed): Parsed {
-  const length = typeof message === 'string' ? message.length : message.reduce((n, one) => n + (one.type === LITERAL ? one.value.length : 6), 0)
+  const length =
+    typeof message === 'string' ? message.length : message.reduce((n, one) => n + (one.type === LITERAL ? one.value.length : 6), 0)
   const filling = 'ẋ'.repeat(Math.ceil(length * LONGER))
   const [lead, tail] = ['⟦', ` ${filling}⟧`]
   if (typeof message === 'string') return lead + accented(message) + tail

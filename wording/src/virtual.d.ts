@@ -1,4 +1,6 @@
 declare module 'virtual:wording' {
-  const languages: Readonly<Record<string, () => Promise<{ default: import('./say').Words }>>>
+  import type { Words } from './say'
+  type Load = () => Promise<{ default: Words }>
+  const languages: Readonly<Record<string, { readonly first: Load; readonly rest: Load }>>
   export default languages
 }

@@ -1,11 +1,32 @@
-// Gives a build the messages, parsed: `virtual:wording` names the languages, `virtual:wording/en-GB` holds the messages of one.
+// Gives a build the messages, parsed. `virtual:wording` names the languages; of each, `first` is what the door and the floor say, `rest`
+// what the other rooms do.
 import type { Plugin } from 'vite'
 import { filesOf, FIRST_LANGUAGE, languages, readOwn, readWords } from './files.ts'
 import { PSEUDO, pseudoWords } from './pseudo.ts'
+import type { Words } from './say'
 
 const NAME = 'virtual:wording'
-/** No placeholders of where a part stood in its text: they are of no use to the renderer. */
-const asModule = (value: unknown) => `export default ${JSON.stringify(value, (key, part: unknown) => (key === 'location' ? undefined : part))}`
+const PARTS = ['first', 'rest'] as const
+/** The rooms that are seen before any other is chosen. */
+const FIRST_ROOMS = ['shell', 'door', 'floor', 'figure']
+
+const isFirst = (key: string) => FIRST_ROOMS.includes(key.split('.')[0]!)
+const partOf = (words: Words, part: string) =>
+  Object.fromEntries(Object.entries(words).filter(([key]) => isFirst(key) === (part === 'first')))
+/** Where a part stood in its text is of no use to the renderer. */
+const source = (value: unknown) => JSON.stringify(value, (key, part: unknown) => (key === 'location' ? undefined : part))
+
+function oneLanguage(language: string, part: string): string {
+  if (language === PSEUDO) return `export default ${source(partOf(pseudoWords(readWords(FIRST_LANGUAGE)), part))}`
+  if (language === FIRST_LANGUAGE) return `export default ${source(partOf(readWords(language), part))}`
+  // another English says most of it alike: that is loaded once
+  return `import alike from '${NAME}/${FIRST_LANGUAGE}/${part}'\nexport default { ...alike, ...${source(partOf(readOwn(language), part))} }`
+}
+
+function list(): string {
+  const loads = (language: string) => PARTS.map((part) => `${part}: () => import('${NAME}/${language}/${part}')`).join(', ')
+  return `export default { ${[...languages(), PSEUDO].map((one) => `${JSON.stringify(one)}: { ${loads(one)} }`).join(', ')} }`
+}
 
 export function wording(): Plugin {
   return {
@@ -13,16 +34,10 @@ export function wording(): Plugin {
     resolveId: (id) => (id === NAME || id.startsWith(`${NAME}/`) ? `\0${id}` : undefined),
     load(id) {
       if (!id.startsWith(`\0${NAME}`)) return
-      const language = id.slice(NAME.length + 2)
-      if (!language) {
-        const all = [...languages(), PSEUDO].map((one) => `${JSON.stringify(one)}: () => import('${NAME}/${one}')`)
-        return `export default { ${all.join(', ')} }`
-      }
+      const [language, part] = id.slice(NAME.length + 2).split('/')
+      if (!language || !part) return list()
       for (const file of languages().flatMap(filesOf)) this.addWatchFile(file)
-      if (language === PSEUDO) return asModule(pseudoWords(readWords(FIRST_LANGUAGE)))
-      if (language === FIRST_LANGUAGE) return asModule(readWords(FIRST_LANGUAGE))
-      // another English says most of it alike: it is loaded once
-      return `import first from '${NAME}/${FIRST_LANGUAGE}'\n${asModule(readOwn(language)).replace('export default ', 'export default { ...first, ...')} }`
+      return oneLanguage(language, part)
     }
   }
 }

@@ -1,6 +1,6 @@
 import { setupSchema, signInSchema, type Setup, type SignIn } from '../people/auth'
 import { newPersonSchema, type NewPerson } from '../floor/day'
-import { newPasswordSchema, settingsSchema, type NewPassword, type Settings } from '../people/own'
+import { newPasswordSchema, readingSchema, settingsSchema, type NewPassword, type Reading, type Settings } from '../people/own'
 import {
   cohortSchema,
   inviteSchema,
@@ -29,6 +29,7 @@ export const peopleBodies = {
   setUp: takes<Setup>()(setupSchema),
   signIn: takes<SignIn>()(signInSchema),
   keepSettings: takes<Settings>()(settingsSchema),
+  keepReading: takes<Reading>()(readingSchema),
   changePassword: takes<NewPassword>()(newPasswordSchema),
   keepPin: takes<NewPin>()(newPinSchema),
   sayPassword: takes<OwnPassword>()(ownPasswordSchema),

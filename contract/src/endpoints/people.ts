@@ -1,6 +1,6 @@
 // Signing in, one's own settings, the people of the school, their accounts.
 import type { Me } from '../people/auth'
-import type { Settings } from '../people/own'
+import type { Reading, Settings } from '../people/own'
 import type { Cohort, ErasureView, PeopleView } from '../people/people'
 import type { CohortPreview } from '../evidence/records'
 import type { TabletDoor, TabletsView } from '../people/tablets'
@@ -20,6 +20,7 @@ export const peopleEndpoints = {
   signedIn: get('/session', ANYONE, 'Says who is signed in, and whether the school has people at all.'),
   me: get('/me', ALL, 'Who is signed in.'),
   keepSettings: put('/me/settings', ALL, 'Keeps a person’s own settings.'),
+  keepReading: put('/school/reading', LEAD, 'Sets language, lengths and clock for everyone who has not chosen their own.'),
   changePassword: post('/me/password', ALL, 'Changes your own password and ends your other sign-ins.', {
     problems: ['wrongSignIn', 'tooManyTries']
   }),
@@ -74,9 +75,10 @@ export type PeopleReplies = {
   readonly setUp: Me
   readonly signIn: Me
   readonly signOut: void
-  readonly signedIn: { readonly me: Me | null; readonly needsSetup: boolean }
+  readonly signedIn: { readonly me: Me | null; readonly needsSetup: boolean; readonly reading: Reading }
   readonly me: Me
   readonly keepSettings: Settings
+  readonly keepReading: Reading
   readonly changePassword: void
   readonly keepPin: { readonly hasPin: boolean }
   readonly sayPassword: void

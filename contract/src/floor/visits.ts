@@ -5,7 +5,7 @@ import { REGION_IDS } from '@peen/core/regions'
 import { type AgreedTarget, WISH_LIMITS_MM, type Chosen, type LineId } from '@peen/core/setup'
 import { WORK_WISHES, type Standard, type WorkWish } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
-import { chosen, mapOf, named, words } from '../shape/fields'
+import { chosen, either, mapOf, named, words } from '../shape/fields'
 import type { CheckIn, DogView } from '../dogs/dog-views'
 import type { PersonName } from '../people/school-view'
 import { array, boolean, mixed, number, object, string } from '../shape/yup'
@@ -59,7 +59,7 @@ export const foundSchema = object({
         work: mixed<WorkWish>()
           .oneOf(
             [...WORK_WISHES, null as never],
-            ({ value }) => `Work is ${String(value).slice(0, 30)}; it must be one of ${WORK_WISHES.join(', ')}.`
+            ({ value }) => `Work is ${String(value).slice(0, 30)}; it must be ${either(WORK_WISHES)}.`
           )
           .nullable()
           .optional()

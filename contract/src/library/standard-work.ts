@@ -3,7 +3,7 @@ import { COAT_TYPES } from '@peen/core/advice'
 import { REGION_IDS, type RegionId } from '@peen/core/regions'
 import { DOES, PASS_DIRECTIONS, PASS_KINDS, SHARES } from '@peen/core/standard'
 import { array, number, object, string } from '../shape/yup'
-import { chosen, named, within, words } from '../shape/fields'
+import { chosen, either, named, within, words } from '../shape/fields'
 
 const MM = { low: 0.05, high: 300 }
 const length = (label: string) => {
@@ -21,16 +21,13 @@ const pass = object({
   direction: string()
     .nullable()
     .defined('The direction of a pass is missing; null where it has none.')
-    .oneOf(
-      [...PASS_DIRECTIONS, null],
-      ({ value }) => `Direction is ${String(value).slice(0, 20)}; it must be one of ${PASS_DIRECTIONS.join(', ')}.`
-    ),
+    .oneOf([...PASS_DIRECTIONS, null], ({ value }) => `Direction is ${String(value).slice(0, 20)}; it must be ${either(PASS_DIRECTIONS)}.`),
   leavesMm: length('Length left').nullable().defined('The length that a pass leaves is missing; null where it sets none.'),
   technique: slug('Technique'),
   where: words('Where', 200).optional(),
   share: string()
     .optional()
-    .oneOf([...SHARES], ({ value }) => `Share pulled is ${String(value).slice(0, 20)}; it must be one of ${SHARES.join(', ')}.`),
+    .oneOf([...SHARES], ({ value }) => `Share pulled is ${String(value).slice(0, 20)}; it must be ${either(SHARES)}.`),
   house: houseSide.optional().default(undefined),
   coats: array().of(chosen('Coat', COAT_TYPES)).optional().max(COAT_TYPES.length),
   purpose: string()

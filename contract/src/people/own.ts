@@ -1,4 +1,5 @@
 // What a person sets for themselves, and how they change their password.
+import { LANGUAGES, type Language } from '@peen/wording/languages'
 import { chosen, password } from '../shape/fields'
 import { boolean, object, string } from '../shape/yup'
 
@@ -8,10 +9,14 @@ export const THEMES = ['device', 'light', 'dark'] as const
 export const TEXT_SIZES = ['usual', 'large', 'larger'] as const
 export const CALLS = ['quiet', 'sound', 'vibration', 'both'] as const
 
-/** How one person wants to read and hear Peen, on whatever tablet they sign in. */
-export type Settings = {
+/** How people read Peen in one school, until a person chooses otherwise. */
+export type Reading = {
+  readonly language: Language
   readonly lengths: (typeof LENGTH_UNITS)[number]
   readonly clock: (typeof CLOCKS)[number]
+}
+/** How one person wants to read and hear Peen, on whatever tablet they sign in. */
+export type Settings = Reading & {
   readonly theme: (typeof THEMES)[number]
   readonly text: (typeof TEXT_SIZES)[number]
   /** what a tablet does when an apprentice asks for help */
@@ -19,13 +24,20 @@ export type Settings = {
   /** the short guide for the role has been read */
   readonly guided: boolean
 }
+export const USUAL_READING: Reading = Object.freeze({ language: 'en-GB', lengths: 'mm', clock: '24' } as const)
 export const USUAL_SETTINGS: Settings = Object.freeze({
-  ...{ lengths: 'mm', clock: '24', theme: 'device', text: 'usual', call: 'quiet', guided: false }
+  ...USUAL_READING,
+  ...{ theme: 'device', text: 'usual', call: 'quiet', guided: false }
 } as const)
 
-export const settingsSchema = object({
+const reading = {
+  language: chosen('Language', LANGUAGES),
   lengths: chosen('Lengths', LENGTH_UNITS),
-  clock: chosen('Clock', CLOCKS),
+  clock: chosen('Clock', CLOCKS)
+}
+export const readingSchema = object(reading).noUnknown()
+export const settingsSchema = object({
+  ...reading,
   theme: chosen('Theme', THEMES),
   text: chosen('Text size', TEXT_SIZES),
   call: chosen('A call for help', CALLS),

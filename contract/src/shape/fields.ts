@@ -35,10 +35,12 @@ export const within = (label: string, low: number, high: number, unit: string) =
 }
 /** A measurement that need not have been taken. */
 export const maybe = (label: string, low: number, high: number, unit: string) => between(label, low, high, unit).nullable().defined()
+/** "a, b or c": what a value may be. */
+export const either = (allowed: readonly string[]) => new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(allowed)
 export const oneOf = <T extends string>(label: string, allowed: readonly T[]) =>
   mixed<T>()
     .label(label)
-    .oneOf([...allowed], ({ value }) => `${label} is ${String(value).slice(0, 40)}; it must be ${allowed.join(', ')}.`)
+    .oneOf([...allowed], ({ value }) => `${label} is ${String(value).slice(0, 40)}; it must be ${either(allowed)}.`)
 export const chosen = <T extends string>(label: string, allowed: readonly T[]) => oneOf(label, allowed).required(`${label} is missing.`)
 /** A calendar date, YYYY-MM-DD. */
 export const date = (label: string) =>

@@ -143,7 +143,7 @@ function decidable(band: Band, name: string, u: number, unit: string, at: string
   if (u > usable)
     refuse(
       `${at}.instrument`,
-      `${name}, u ${sayNumber(u)} ${unit}`,
+      `${name}, give or take ${sayNumber(u)} ${unit}`,
       `accurate to ${usable.toFixed(2)} ${unit} or better for this band`,
       'cannotDecide'
     )

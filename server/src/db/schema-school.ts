@@ -5,7 +5,7 @@ import type { StandingRules } from '@peen/core/competency'
 import type { BurnPlace, GradeRules } from '@peen/core/grade'
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { AgreedTarget, Chosen, LineId } from '@peen/core/setup'
-import type { CheckIn, Closing, DogProfileMore, Noted, Role, Settings } from '@peen/contract'
+import type { CheckIn, Closing, DogProfileMore, Noted, Reading, Role, Settings } from '@peen/contract'
 import { bigint, boolean, double, index, int, json, mysqlTable, primaryKey, text, uniqueIndex, varchar } from 'drizzle-orm/mysql-core'
 import { day, name, utc, uuid } from './columns'
 
@@ -29,6 +29,8 @@ export const school = mysqlTable('school', {
   coat: json('coat').$type<CoatRules>(),
   /** when a trim passes; null where nobody has changed it */
   grading: json('grading').$type<GradeRules>(),
+  /** language, lengths and clock until a person chooses; null where nobody has changed them */
+  reading: json('reading').$type<Reading>(),
   /** by which code derived tables were filled last */
   derivedBy: varchar('derived_by', { length: 16 }),
   /** the backup that the school was last brought back from: tablets say again what they did since */
@@ -52,7 +54,7 @@ export const people = mysqlTable(
     active: boolean('active').notNull(),
     email: varchar('email', { length: 120 }),
     /** how this person wants to read Peen; null where they have set nothing */
-    settings: json('settings').$type<Settings>(),
+    settings: json('settings').$type<Partial<Settings>>(),
     /** the day on which what names an apprentice was erased */
     erasedOn: day('erased_on')
   },

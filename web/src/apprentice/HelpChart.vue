@@ -10,7 +10,13 @@ import { t } from '../words'
 // Help at each attempt: filled where it was clean.
 const props = defineProps<{ attempts: readonly AttemptRecord[] }>()
 const theme = useTheme()
-const NAMES = ['alone', t('apprentice.onePrompt'), t('apprentice.talkedThrough'), t('apprentice.handsGuided'), 'shown']
+const NAMES = [
+  t('apprentice.alone'),
+  t('apprentice.onePrompt'),
+  t('apprentice.talkedThrough'),
+  t('apprentice.handsGuided'),
+  t('apprentice.shown')
+]
 const option = computed(() => {
   void theme.value
   const points = props.attempts.map(({ help, clean }, i) => ({

@@ -19,11 +19,11 @@ const ROW = 43
 /** Practice fills the left part by score; what is competent stands in a zone of its own, side by side. */
 const READY_SHARE = 0.5
 const FAMILIES: readonly [Family, string][] = [
-  ['handling', 'Handling'],
-  ['clipping', 'Clipping'],
-  ['scissoring', 'Scissoring'],
-  ['stripping', 'Stripping'],
-  ['finishing', 'Finishing']
+  ['handling', t('apprentice.familyHandling')],
+  ['clipping', t('apprentice.familyClipping')],
+  ['scissoring', t('apprentice.familyScissoring')],
+  ['stripping', t('apprentice.familyStripping')],
+  ['finishing', t('apprentice.familyFinishing')]
 ]
 /** Under this width lines have no room for their labels: the same as a list. */
 const LEAST_LINES_PX = 640

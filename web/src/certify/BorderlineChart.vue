@@ -10,7 +10,7 @@ import { t } from '../words'
 // Marks by first impression, the line through them, the fixed pass mark, the mark of a borderline trim.
 const props = defineProps<{ view: BorderlineView }>()
 const theme = useTheme()
-const NAMES = [t('certify.clearFail'), 'borderline', 'pass', 'good', 'outstanding']
+const NAMES = [t('certify.clearFail'), t('certify.borderline'), t('certify.pass'), t('certify.good'), t('certify.outstanding')]
 const option = computed(() => {
   void theme.value
   const { points, found, pass } = props.view

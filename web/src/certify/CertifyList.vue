@@ -34,7 +34,12 @@ async function open(row: FindingRow): Promise<void> {
     problem.value = sentenceOf(caught)
   }
 }
-const words = { none: t('certify.noFindingYet'), drafted: 'drafted', issued: 'issued', declined: 'declined' } as const
+const words = {
+  none: t('certify.noFindingYet'),
+  drafted: t('certify.drafted'),
+  issued: t('certify.issued'),
+  declined: t('certify.declined')
+} as const
 </script>
 
 <template>

@@ -32,7 +32,7 @@ const hardest = computed(() => {
         <p class="flex items-center gap-2">
           <GlyphMark :name="row.ready ? 'meets' : 'missing'" :size="18" /><b class="flex-1">{{ row.apprentice }}</b>
           <span
-            ><template v-if="row.before">{{ t('certify.met3', { met: row.before.met, of: row.before.of }) }} </template
+            ><template v-if="row.before">{{ `${t('certify.met3', { met: row.before.met, of: row.before.of })} ` }}</template
             >{{ t('certify.met2', { met: row.after.met, of: row.after.of }) }}</span
           >
         </p>

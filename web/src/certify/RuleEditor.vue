@@ -18,7 +18,7 @@ const KIND_WORDS: Readonly<Record<RuleKind, string>> = {
   noSafety: t('certify.daysWithoutSafetyEvent'),
   noCritical: t('certify.attemptsWithoutSafetyEvent'),
   holds: t('certify.certificatesHeldFirst'),
-  fresh: 'fresh'
+  fresh: t('certify.fresh')
 }
 const put = (at: number, rule: CertificateRule) => (rules.value = rules.value.map((own, i) => (i === at ? rule : own)))
 function add(event: Event): void {

@@ -7,7 +7,7 @@ import { t } from '../words'
 // The rules of a certificate, each met, missing or not to be told, with its evidence.
 defineProps<{ rules: readonly RuleOutcome[]; compact?: boolean }>()
 const glyph = { met: 'meets', missing: 'missing', cannotTell: 'cannotTell' } as const
-const word = { met: 'met', missing: t('certify.notMet'), cannotTell: t('certify.notKnownYet') } as const
+const word = { met: t('certify.met4'), missing: t('certify.notMet'), cannotTell: t('certify.notKnownYet') } as const
 </script>
 
 <template>

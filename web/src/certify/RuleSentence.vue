@@ -26,7 +26,7 @@ const criteria = computed(() => {
   return [...seen].map(([id, name]) => ({ id, name }))
 })
 const HELP = {
-  alone: 'alone',
+  alone: t('certify.alone'),
   onePrompt: t('certify.onePromptMost'),
   talkedThrough: t('certify.talkedThroughMost'),
   handsGuided: t('certify.handsGuidedMost'),

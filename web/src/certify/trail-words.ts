@@ -3,14 +3,14 @@ import type { TrailCheck } from '@peen/contract'
 import { t } from '../words'
 
 const THINGS: Readonly<Record<string, string>> = {
-  grading: 'A signed grading',
+  grading: t('certify.aSignedGrading'),
   events: t('certify.recordTableBeforeTrimSigned'),
-  pictures: 'A photograph of a trim that was signed',
-  finding: 'A decision about a certificate',
-  signature: 'A signature under a certificate',
+  pictures: t('certify.aPhotographOfATrimThatWasSigne'),
+  finding: t('certify.aDecisionAboutACertificate'),
+  signature: t('certify.aSignatureUnderACertificate'),
   assessment: t('certify.whatTwoAssessorsAgreed'),
   account: t('certify.staffAccount'),
-  standard: 'A version of a trim that is in use',
+  standard: t('certify.aVersionOfATrimThatIsInUse'),
   certificate: t('certify.rulesCertificateUse')
 }
 
@@ -27,7 +27,7 @@ export function sayCheck({ whole, brokenAt, changed }: TrailCheck): string {
 
 /** "A signed grading is not what it was when it was signed (grading:…, entry 12)." */
 export function sayChanged({ name, seq, missing }: TrailCheck['changed'][number]): string {
-  const what = THINGS[name.slice(0, name.indexOf(':'))] ?? 'Something'
+  const what = THINGS[name.slice(0, name.indexOf(':'))] ?? t('certify.something')
   if (seq === 0) return t('certify.whatAddedOutsidePeenName', { what, name })
   return missing ? t('certify.whatMissingNameEntrySeq', { what, name, seq }) : t('certify.whatHasBeenAlteredName', { what, name, seq })
 }

@@ -54,10 +54,10 @@ function act(): CoatAct | string {
     return typeof toMm === 'string' ? toMm : { kind: 'cut', toMm }
   }
   if (kind.value === 'hole') {
-    const widthMm = number('Width', draft.widthMm)
+    const widthMm = number(t('coat.width'), draft.widthMm)
     return typeof widthMm === 'string' ? widthMm : { kind: 'hole', widthMm, cause: draft.cause }
   }
-  const mm = number(kind.value === 'gap' ? 'Gap' : 'Length', draft.mm)
+  const mm = number(kind.value === 'gap' ? t('coat.gap') : t('coat.length'), draft.mm)
   if (typeof mm === 'string') return mm
   if (kind.value === 'gap') return { kind: 'gap', mm, olderOn: draft.olderOn, newerOn: draft.newerOn }
   const uMm = number('u', draft.uMm)
@@ -115,8 +115,7 @@ function write(): void {
     </div>
     <div v-else-if="kind === 'length'" class="mt-2 grid grid-cols-2 gap-3">
       <div>
-        <label class="label" for="mm">{{ t('coat.lengthMm') }}</label
-        ><input id="mm" v-model="draft.mm" class="field" inputmode="decimal" />
+        <label class="label" for="mm">{{ t('coat.lengthMm') }}</label><input id="mm" v-model="draft.mm" class="field" inputmode="decimal" />
       </div>
       <div>
         <label class="label" for="u">{{ t('coat.giveOrTakeMm') }}</label><input
@@ -129,8 +128,12 @@ function write(): void {
     </div>
     <div v-else-if="kind === 'gap'" class="mt-2 grid grid-cols-3 gap-3">
       <div>
-        <label class="label" for="gap">{{ t('coat.apartMm') }}</label
-        ><input id="gap" v-model="draft.mm" class="field" inputmode="decimal" />
+        <label class="label" for="gap">{{ t('coat.apartMm') }}</label><input
+          id="gap"
+          v-model="draft.mm"
+          class="field"
+          inputmode="decimal"
+        />
       </div>
       <div>
         <label class="label" for="older">{{ t('coat.longerPulled') }}</label><input
@@ -154,8 +157,13 @@ function write(): void {
     </p>
     <div class="mt-2 grid grid-cols-2 gap-3">
       <div>
-        <label class="label" for="on">{{ t('coat.on') }}</label
-        ><input id="on" v-model="draft.on" class="field" type="date" :max="page.today" />
+        <label class="label" for="on">{{ t('coat.on') }}</label><input
+          id="on"
+          v-model="draft.on"
+          class="field"
+          type="date"
+          :max="page.today"
+        />
       </div>
       <div>
         <label class="label" for="hands">{{ t('coat.whoseHands') }}</label><select id="hands" v-model="draft.hands" class="field">

@@ -25,7 +25,9 @@ const lag = computed(() => lagAt(props.model, props.place, props.day))
 /** days that this side is behind the other; nought where it is not the one that is behind */
 const behind = computed(() => Math.max(0, props.side === 'left' ? lag.value.days : -lag.value.days))
 const isOut = computed(() => Math.abs(lag.value.days) > props.model.rules.lagDays)
-const heading = computed(() => `${props.side === 'left' ? 'Left' : 'Right'} ${placeName(props.place).toLowerCase()}`)
+const heading = computed(
+  () => `${props.side === 'left' ? t('coat.leftCapital') : t('coat.rightCapital')} ${placeName(props.place).toLowerCase()}`
+)
 const stands = computed(() =>
   state.value.standingMm < 0.5 ? t('coat.hasNoHairShowing') : t('coat.standingMmMmLong', { standingMm: Math.round(state.value.standingMm) })
 )

@@ -9,17 +9,17 @@ export const BRUSHING_WORDS: Readonly<Record<Brushing, string>> = {
   often: t('coat.twoOrThreeTimesWeek'),
   daily: t('coat.everyDay')
 }
-export const PULL_WORDS: Readonly<Record<Pull, string>> = { lightRoll: t('coat.lightRoll'), half: 'half', all: 'all' }
+export const PULL_WORDS: Readonly<Record<Pull, string>> = { lightRoll: t('coat.lightRoll'), half: t('coat.half'), all: t('coat.all') }
 export const CAUSE_WORDS: Readonly<Record<HoleCause, string>> = {
   matCut: t('coat.matCutOut'),
   pulled: t('coat.tooMuchPulledOneSpot'),
   missing: t('coat.missingHair')
 }
 export const ACT_WORDS: Readonly<Record<CoatAct['kind'], string>> = {
-  pulled: 'pulled',
-  carded: 'carded',
-  cut: 'cut',
-  hole: 'hole',
+  pulled: t('coat.pulled'),
+  carded: t('coat.carded'),
+  cut: t('coat.cut2'),
+  hole: t('coat.hole'),
   length: t('coat.measuredLength'),
   gap: t('coat.gapBetweenLayers')
 }

@@ -40,7 +40,14 @@ const isHere = (to: string) => route.meta.place === to.split('/')[1]
 useKeys([
   ...['f', 'a', 'd', 't', 'v', 'c'].map((key) => ({
     key,
-    label: { f: 'Floor', a: 'Apprentices', d: 'Dogs', t: 'Trims', v: 'Coat', c: 'Certify' }[key]!,
+    label: {
+      f: t('shell.floor'),
+      a: t('shell.apprentices'),
+      d: t('shell.dogs'),
+      t: t('shell.trims'),
+      v: t('shell.coat'),
+      c: t('shell.certify')
+    }[key]!,
     run: () => void goTo(key)
   })),
   { key: '/', label: t('shell.search'), run: () => (search.open = true) },

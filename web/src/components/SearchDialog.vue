@@ -20,7 +20,13 @@ const problem = ref<string | null>(null)
 const at = ref(0)
 const WAIT_MS = 150
 const MOST = 6
-const KIND_NAMES = { person: 'Person', dog: 'Dog', visit: 'Visit', trim: 'Trim', technique: 'Technique' } as const
+const KIND_NAMES = {
+  person: t('shell.person'),
+  dog: t('shell.dog'),
+  visit: t('shell.visit'),
+  trim: t('shell.trim'),
+  technique: t('shell.technique')
+} as const
 type Hit = Omit<SearchHit, 'kind'> & { readonly kind: keyof typeof KIND_NAMES }
 
 const known = computed<readonly Hit[]>(() => {

@@ -45,7 +45,7 @@ const lost = computed(() =>
 const words = computed(() => {
   if (lost.value) return [lost.value, ...saved.held].join(', ')
   const [other, ...more] = outbox.others
-  if (saved.words !== 'Everything is saved' || !other) return saved.words
+  if (!saved.isSaved || !other) return saved.words
   const n = outbox.others.reduce((sum, { taps }) => sum + taps, 0)
   const whose = more.length > 0 ? t('shell.otherPeoples') : other.name ? `${other.name}’s` : t('shell.anotherPersons')
   return t('shell.yoursSavedOthersWait', { n, whose })

@@ -5,6 +5,7 @@ import { useLiveStore } from '../stores/live'
 import { useSessionStore } from '../stores/session'
 import { useSettingsStore } from '../stores/settings'
 import { applyTheme } from './useTheme'
+import { chooseLanguage } from '../words'
 import { clockHours } from './words'
 
 const SCALE = { usual: 1, large: 1.15, larger: 1.3 } as const
@@ -14,6 +15,12 @@ export function applySettings(): void {
   applyTheme()
   watchEffect(() => document.documentElement.style.setProperty('--text-scale', String(SCALE[store.settings.text])))
   watchEffect(() => (clockHours.value = store.settings.clock))
+  watch(
+    () => store.settings.language,
+    // a page is written in one language: it comes again once the choice is kept
+    (language) => chooseLanguage(language) && void store.settled().then(() => location.reload()),
+    { immediate: true }
+  )
   watch(
     () => store.settings.lengths,
     (unit, before) => showLengths(unit, before, store.settled),

@@ -7,9 +7,9 @@ type Choice<T> = { readonly value: T; readonly name: string }
 
 /** The dog's own sides, as every sheet asks for them. */
 export const SIDE_CHOICES: readonly Choice<Side>[] = [
-  { value: 'left', name: 'left' },
-  { value: 'right', name: 'right' },
-  { value: 'both', name: 'both' }
+  { value: 'left', name: t('shell.left') },
+  { value: 'right', name: t('shell.right') },
+  { value: 'both', name: t('shell.both') }
 ]
 
 /** How much of a step's places was done: what the coat book writes. */
@@ -21,11 +21,11 @@ export const PORTION_CHOICES: readonly Choice<Portion>[] = [
 
 /** Levels of help, from none to most; alone is with the instructor in the room. */
 export const HELP_CHOICES: readonly Choice<HelpLevel>[] = [
-  { value: 'alone', name: 'alone' },
+  { value: 'alone', name: t('shell.alone') },
   { value: 'onePrompt', name: t('shell.onePrompt') },
   { value: 'talkedThrough', name: t('shell.talkedThrough') },
   { value: 'handsGuided', name: t('shell.handsGuided') },
-  { value: 'shown', name: 'shown' }
+  { value: 'shown', name: t('shell.shown') }
 ]
 
 /** Help that an instructor gives with more than a word. */
@@ -40,14 +40,14 @@ export const STRESS_CHOICES: readonly Choice<StressLevel>[] = [
 
 /** Who vouches for an attempt; nobody is an answer, and keeps it off the chart. */
 export const WITNESS_CHOICES: readonly Choice<Witness>[] = [
-  { value: 'watched', name: 'watched' },
+  { value: 'watched', name: t('shell.watched') },
   { value: 'inspected', name: t('shell.inspectedAfterwards') },
-  { value: 'self', name: 'nobody' }
+  { value: 'self', name: t('shell.nobody') }
 ]
 
 export const HANDS_CHOICES: readonly Choice<Hands>[] = [
-  { value: 'apprentice', name: 'apprentice' },
-  { value: 'instructor', name: 'instructor' }
+  { value: 'apprentice', name: t('shell.apprentice2') },
+  { value: 'instructor', name: t('shell.instructor') }
 ]
 
 /** How a trim is called as a whole. */

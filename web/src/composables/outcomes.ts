@@ -6,18 +6,18 @@ import { t } from '../words'
 export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   unfinished: t('shell.notFinished'),
   feedbackOnly: t('shell.feedbackOnly'),
-  passed: 'passed',
+  passed: t('shell.passed'),
   notPassed: t('shell.notPassed'),
   secondAssessor: t('shell.secondAssessorNeeded')
 }
 
 export const STATION_WORDS: Readonly<Record<Station, string>> = {
-  side: 'Side',
-  front: 'Front',
-  rear: 'Rear',
-  above: 'Above',
+  side: t('shell.side'),
+  front: t('shell.front'),
+  rear: t('shell.rear'),
+  above: t('shell.above'),
   hand: t('shell.hand'),
-  handling: 'Handling'
+  handling: t('shell.handling')
 }
 
 const GLYPH_OF: Readonly<Record<Verdict, GlyphName>> = {
@@ -35,11 +35,11 @@ export function glyphOfPart(part: PartResult): GlyphName {
 }
 
 const WORDS: Readonly<Record<Verdict, string>> = {
-  meets: 'meets',
-  fails: 'fails',
+  meets: t('shell.meets'),
+  fails: t('shell.fails'),
   cannotTell: t('shell.cannotTell'),
   excused: t('shell.likeArrival'),
-  instructor: 'instructor’s',
+  instructor: t('shell.instructors'),
   notAnswered: t('shell.notAnswered')
 }
 

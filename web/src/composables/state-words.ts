@@ -2,11 +2,11 @@ import type { State } from '@peen/core/competency'
 import { t } from '../words'
 
 export const STATE_WORDS: Readonly<Record<State, string>> = {
-  new: 'new',
-  practising: 'practising',
+  new: t('shell.new'),
+  practising: t('shell.practising'),
   ready: t('shell.readyAssessed'),
-  competent: 'competent',
-  slipping: 'slipping',
-  lapsed: 'lapsed',
-  held: 'held'
+  competent: t('shell.competent'),
+  slipping: t('shell.slipping'),
+  lapsed: t('shell.lapsed'),
+  held: t('shell.held')
 }

@@ -117,7 +117,7 @@ const submit = handleSubmit(async (values) => {
   }
   try {
     await ask('keepProfile', { id: props.id, body: profile })
-    said.value = 'Kept.'
+    said.value = t('dogs.saved')
     await reload()
   } catch (caught) {
     refused.value = sentenceOf(caught)

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { newPasswordSchema, type NewPassword, type Settings } from '@peen/contract'
+import { newPasswordSchema, type NewPassword, type Reading, type Settings } from '@peen/contract'
+import { LANGUAGES, type Language } from '@peen/wording/languages'
 import { useForm } from 'vee-validate'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, sentenceOf } from '../api/client'
 import FormField from '../components/FormField.vue'
@@ -24,7 +25,7 @@ const drawing = useDogDrawing()
 const said = ref<string | null>(null)
 const refused = ref<string | null>(null)
 
-type Worded = Pick<Settings, 'lengths' | 'clock' | 'theme' | 'text' | 'call'>
+type Worded = Pick<Settings, 'language' | 'lengths' | 'clock' | 'theme' | 'text' | 'call'>
 type Choice = {
   readonly key: keyof Worded
   readonly name: string
@@ -33,31 +34,38 @@ type Choice = {
 const choice = <K extends keyof Worded>(key: K, name: string, options: readonly (readonly [Worded[K], string])[]): Choice => ({
   ...{ key, name, options: options.map(([id, words]) => ({ id, name: words })) }
 })
-const lengths = choice('lengths', 'Lengths', [
-  ['mm', 'millimetres'],
-  ['in', 'inches']
+/** A language in its own words: whoever looks for it reads it. */
+const named = (language: Language) => new Intl.DisplayNames(language, { type: 'language' }).of(language) ?? language
+const language = choice(
+  'language',
+  t('door.language'),
+  LANGUAGES.map((one) => [one, named(one)] as const)
+)
+const lengths = choice('lengths', t('door.lengths'), [
+  ['mm', t('door.millimetres')],
+  ['in', t('door.inches')]
 ])
-const clock = choice('clock', 'Clock', [
+const clock = choice('clock', t('door.clock'), [
   ['24', t('door.n24Hours')],
   ['12', t('door.n12Hours')]
 ])
 const theme = choice('theme', t('door.lightOrDark'), [
   ['device', t('door.sameDevice')],
-  ['light', 'light'],
-  ['dark', 'dark']
+  ['light', t('door.light')],
+  ['dark', t('door.dark')]
 ])
 const text = choice('text', t('door.textSize'), [
-  ['usual', 'usual'],
-  ['large', 'large'],
-  ['larger', 'larger']
+  ['usual', t('door.usual')],
+  ['large', t('door.large')],
+  ['larger', t('door.larger')]
 ])
 const call = choice('call', t('door.whenApprenticeAsksHelp'), [
   ['quiet', t('door.stayQuiet')],
-  ['sound', 'sound'],
-  ['vibration', 'vibrate'],
-  ['both', 'both']
+  ['sound', t('door.sound')],
+  ['vibration', t('door.vibrate')],
+  ['both', t('door.both')]
 ])
-const choices = computed(() => [lengths, clock, theme, text, ...(session.isStaff ? [call] : [])])
+const choices = computed(() => [language, lengths, clock, theme, text, ...(session.isStaff ? [call] : [])])
 
 async function keep(change: Partial<Settings>): Promise<void> {
   try {
@@ -65,6 +73,20 @@ async function keep(change: Partial<Settings>): Promise<void> {
     refused.value = null
     said.value = t('door.savedEveryTabletYouSign')
     if (change.call === 'sound' || change.call === 'both') sound()
+  } catch (caught) {
+    refused.value = sentenceOf(caught)
+  }
+}
+/** What the school has for everyone; read when a lead comes here. */
+const usual = ref<Reading | null>(null)
+onMounted(async () => {
+  if (session.isLead) usual.value = (await ask('signedIn')).reading
+})
+async function keepUsual(change: Partial<Reading>): Promise<void> {
+  try {
+    usual.value = await ask('keepReading', { body: { ...usual.value!, ...change } })
+    refused.value = null
+    said.value = t('door.savedForSchool')
   } catch (caught) {
     refused.value = sentenceOf(caught)
   }
@@ -122,6 +144,18 @@ const newer = useNewerStore()
           <button class="btn" :disabled="isSubmitting">{{ isSubmitting ? t('door.changing') : t('door.changeMyPassword') }}</button>
         </form>
         <PinPart />
+        <section v-if="usual" class="mt-8" data-testid="for-the-school">
+          <h2>{{ t('door.wholeSchool') }}</h2>
+          <p class="muted mt-1 leading-[1.35]">{{ t('door.untilChosen') }}</p>
+          <fieldset v-for="one in [language, lengths, clock]" :key="one.key" class="mt-3">
+            <legend class="label">{{ one.name }}</legend>
+            <ToggleButtons
+              :options="one.options"
+              :is-on="(id) => id === usual![one.key as keyof Reading]"
+              @toggle="(id) => keepUsual({ [one.key]: id } as Partial<Reading>)"
+            />
+          </fieldset>
+        </section>
         <h2 class="mt-8">{{ t('door.tablet') }}</h2>
         <p v-if="newer.isReady" class="mt-2">
           {{ t('door.newerVersionPeenReadyLoads') }}

@@ -3,23 +3,23 @@ import { t } from '../words'
 
 /** The shapes as the trade calls them. */
 export const SHAPE_NAMES: Readonly<Record<ShapeKind, string>> = {
-  cylinder: 'Cylinder',
+  cylinder: t('figure.cylinder'),
   triangle: t('figure.triangleAboveHock'),
   filledThigh: t('figure.filledRearLeg'),
-  feather: 'Feather',
-  straightLine: 'Underline',
+  feather: t('figure.feather'),
+  straightLine: t('figure.underline'),
   circle: t('figure.roundHead'),
-  dome: 'Dome',
-  topknot: 'Topknot',
-  visor: 'Visor',
-  brows: 'Brows',
-  beard: 'Beard',
+  dome: t('figure.dome'),
+  topknot: t('figure.topknot'),
+  visor: t('figure.visor'),
+  brows: t('figure.brows'),
+  beard: t('figure.beard'),
   band: t('figure.tailBandV'),
-  pompon: 'Pompon',
-  ruff: 'Ruff',
+  pompon: t('figure.pompon'),
+  ruff: t('figure.ruff'),
   halfRound: 'Half-round',
   stoutTail: t('figure.stoutTail'),
-  plume: 'Plume',
+  plume: t('figure.plume'),
   footLine: t('figure.footLine')
 }
 
@@ -34,11 +34,11 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
   frontMm: t('figure.leftFront'),
   rearMm: t('figure.leftTuckUp'),
   footMm: t('figure.foot'),
-  radiusMm: 'radius',
+  radiusMm: t('figure.radius'),
   forwardMm: t('figure.centreForwardEye'),
   upMm: t('figure.centreAboveEye'),
   overEyeMm: t('figure.aboveMiddleEye'),
-  lengthMm: 'length',
+  lengthMm: t('figure.length'),
   sideMm: t('figure.leftSides'),
   bareMm: t('figure.bareFromRoot'),
   vMm: t('figure.pointIntoCroup'),
@@ -77,8 +77,8 @@ export function shapeTitle(shape: Shape): string {
 export const VIEW_NAMES: readonly { readonly id: string; readonly from: ViewId; readonly mirrored: boolean; readonly name: string }[] = [
   { id: 'left', from: 'side', mirrored: false, name: t('figure.leftSide2') },
   { id: 'right', from: 'side', mirrored: true, name: t('figure.rightSide2') },
-  { id: 'head', from: 'head', mirrored: false, name: 'head' },
-  { id: 'front', from: 'front', mirrored: false, name: 'front' },
-  { id: 'rear', from: 'rear', mirrored: false, name: 'rear' },
-  { id: 'above', from: 'above', mirrored: false, name: 'above' }
+  { id: 'head', from: 'head', mirrored: false, name: t('figure.head') },
+  { id: 'front', from: 'front', mirrored: false, name: t('figure.front') },
+  { id: 'rear', from: 'rear', mirrored: false, name: t('figure.rear') },
+  { id: 'above', from: 'above', mirrored: false, name: t('figure.above') }
 ]

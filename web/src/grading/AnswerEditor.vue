@@ -13,7 +13,7 @@ const props = defineProps<{ criterion: Criterion; answer: Answer; instruments: r
 const emit = defineEmits<{ answer: [side: SideKey, value: SideAnswer | null] }>()
 
 const sides = computed(() => sidesOf(props.criterion.how))
-const sideNames: Record<SideKey, string> = { left: 'Left', right: 'Right', whole: '' }
+const sideNames: Record<SideKey, string> = { left: t('grading.leftCapital'), right: t('grading.rightCapital'), whole: '' }
 const instrument = computed(() =>
   props.instruments.find((one) => 'instrument' in props.criterion.how && one.id === props.criterion.how.instrument)
 )
@@ -73,7 +73,7 @@ const reasonOf = (side: SideKey) => {
 const isMeasured = (side: SideKey) => props.answer[side]?.kind === 'picture'
 const sayPicture = (side: SideKey) => {
   const measured = pictureOf(side)!
-  return `${sayNumber(measured.value)} ${unitOf(props.criterion.how)}, u ${sayNumber(measured.u)}`
+  return t('grading.measuredWithin', { value: sayNumber(measured.value), unit: unitOf(props.criterion.how), u: sayNumber(measured.u) })
 }
 const texts = ref<Record<string, string[]>>({})
 const excusing = ref<SideKey | null>(null)

@@ -23,7 +23,7 @@ const callDay = () => doing(() => ask('callDay', { body: { onDate: day.value || 
 const dropDay = (onDate: string) => doing(() => ask('dropDay', { on: onDate }))
 const appoint = (row: AssessmentRow) => doing(() => ask('appoint', { id: row.visitId, body: own(row) }))
 const release = (row: AssessmentRow) => doing(() => ask('release', { id: row.visitId }))
-const STATUS = { notBegun: t('grading.notStarted'), draft: 'marking', signed: 'signed' } as const
+const STATUS = { notBegun: t('grading.notStarted'), draft: t('grading.marking'), signed: t('grading.signed') } as const
 const GLYPH = { notBegun: 'missing', draft: 'cannotTell', signed: 'meets' } as const
 const mayRelease = (markers: readonly Marker[]) => markers.every(({ status }) => status === 'notBegun')
 function sayRow(row: AssessmentRow): string {
@@ -39,12 +39,8 @@ const say = computed(() => {
   const toSettle = rows.filter((row) => row.open && !row.agreed).length
   return [
     t('grading.twoAssessorsMarkSeparatelyEach'),
-    ...(waiting > 0
-      ? [t('grading.trimsNeedSecondAssessor', { n: waiting })]
-      : []),
-    ...(toSettle > 0
-      ? [t('grading.trimsToSettle', { n: toSettle })]
-      : [])
+    ...(waiting > 0 ? [t('grading.trimsNeedSecondAssessor', { n: waiting })] : []),
+    ...(toSettle > 0 ? [t('grading.trimsToSettle', { n: toSettle })] : [])
   ].join(' ')
 })
 </script>

@@ -27,15 +27,15 @@ const OUTCOMES = [
 ] as const
 const RATING = {
   clearFail: t('grading.clearFail'),
-  borderline: 'borderline',
+  borderline: t('grading.borderline'),
   pass: t('grading.pass'),
-  good: 'good',
-  outstanding: 'outstanding'
+  good: t('grading.good'),
+  outstanding: t('grading.outstanding')
 } as const
 const OUTCOME = {
-  unfinished: 'Unfinished',
+  unfinished: t('grading.unfinished'),
   feedbackOnly: t('grading.feedbackOnly'),
-  passed: 'Passed',
+  passed: t('grading.passed'),
   notPassed: t('grading.notPassed'),
   secondAssessor: t('grading.cannotDecidedOwn')
 } as const

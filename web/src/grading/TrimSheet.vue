@@ -22,7 +22,7 @@ const title = computed(() =>
         familyName: data.value.apprentice.familyName,
         name: data.value.dog.name
       })
-    : 'Trim'
+    : t('grading.trim')
 )
 </script>
 

@@ -30,14 +30,16 @@ const changes = computed(() =>
         <dt class="font-[650]">{{ change.where }}</dt>
         <dd class="m-0 leading-[1.35]">
           <span v-if="change.before !== null"
-            ><span class="muted">{{ t('library.was') }} </span>{{ change.before }}</span
+            ><span class="muted">{{ `${t('library.was')} ` }}</span
+            >{{ change.before }}</span
           >
           <span v-if="change.before !== null && change.after !== null" class="muted">; </span>
           <span v-if="change.after !== null"
-            ><span class="muted">{{ t('library.is') }} </span>{{ change.after }}</span
+            ><span class="muted">{{ `${t('library.is')} ` }}</span
+            >{{ change.after }}</span
           >
           <span v-if="change.after === null" class="muted">{{ t('library.nowRemoved') }}</span>
-          <span v-if="change.before === null" class="muted"> {{ t('library.new') }}</span>
+          <span v-if="change.before === null" class="muted">{{ ` ${t('library.new')}` }}</span>
         </dd>
       </div>
     </dl>

@@ -6,6 +6,7 @@ import { ask, sentenceOf } from '../api/client'
 import SortList from '../components/SortList.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import { OUTCOME_WORDS } from '../composables/outcomes'
 import { useKeys } from '../composables/useKeys'
 import DogPlate from '../figure/DogPlate.vue'
 import { dogOfTrim } from '../figure/place'
@@ -62,8 +63,8 @@ const right = computed(() => {
     seedText: props.id
   })
   return outcome === 'passed'
-    ? `A trim that is exactly right gets ${Math.round(total!.value)} and passes.`
-    : `A trim that is exactly right does not pass: ${outcome}.`
+    ? t('library.exactlyRightPasses', { mark: Math.round(total!.value) })
+    : t('library.exactlyRightFails', { outcome: OUTCOME_WORDS[outcome] })
 })
 const order = computed(() => standard.value?.criteria ?? [])
 function reorder(from: number, to: number): void {
@@ -161,9 +162,7 @@ useKeys([{ key: 'z', label: t('library.undoLastChange'), run: () => draft.undo()
         </ul>
         <p v-if="issues.length > 0" class="mt-2 leading-[1.35]" role="status">
           {{
-            t('library.nAgainstUsing', {
-              n: issues.length === 1 ? t('library.oneThingStands') : t('library.nThingsStand', { n: issues.length })
-            })
+            t('library.problemsBeforeUse', { n: issues.length })
           }}
         </p>
         <p v-else class="mt-2 leading-[1.35] text-act" role="status">{{ t('library.readyUseRight', { right }) }}</p>

@@ -24,7 +24,7 @@ defineProps<{ technique: Technique }>()
             >{{ upperFirst(hazard.name) }}<template v-if="hazard.hold">{{ t('library.holdPoint') }}</template
             >.</b
           >
-          {{ hazard.caution }}<template v-if="hazard.hold"> {{ t('library.instructorStaysUntilApprenticeSafe') }}</template></span
+          {{ hazard.caution }}<template v-if="hazard.hold">{{ ` ${t('library.instructorStaysUntilApprenticeSafe')}` }}</template></span
         >
       </li>
     </ul>

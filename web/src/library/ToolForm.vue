@@ -9,9 +9,9 @@ const props = defineProps<{ tool: Tool | null; refused: string | null }>()
 const emit = defineEmits<{ keep: [tool: Tool]; remove: [] }>()
 const KINDS: Readonly<Record<Tool['kind'], string>> = {
   ...{
-    blade: 'blade',
+    blade: t('library.blade'),
     comb: t('library.combAttachment'),
-    scissors: 'scissors',
+    scissors: t('library.scissors'),
     hand: t('library.pullingCarding'),
     brush: t('library.brushOrComb')
   },
@@ -84,15 +84,15 @@ function keep(): void {
       ><span class="label">{{ t('library.adjustableSet') }}</span>
       <select v-model="setTo" class="field h-12">
         <option value="">{{ t('library.notAdjustable') }}</option>
-        <option v-for="one in SETTINGS" :key="one" :value="one">a {{ one }}</option>
+        <option v-for="one in SETTINGS" :key="one" :value="one">{{ t('library.setTo', { one }) }}</option>
       </select></label
     >
     <label v-if="kind === 'comb'"
       ><span class="label">{{ t('library.goesOver') }}</span>
       <select v-model="base" class="field h-12">
         <option value="">{{ t('library.houseRule') }}</option>
-        <option value="30">a 30</option>
-        <option value="10">a 10</option>
+        <option value="30">{{ t('library.setTo', { one: 30 }) }}</option>
+        <option value="10">{{ t('library.setTo', { one: 10 }) }}</option>
       </select></label
     >
     <label class="sm:col-span-2"

@@ -2,6 +2,7 @@
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 import { askPainter, painter, type DrawnCoat } from '../figure/painter'
 import { saveFile } from './save-file'
+import { t } from '../words'
 
 /** Scripts that the shipped font holds whole. */
 const PRINTED = /^[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}\p{Script=Inherited}\p{N}\p{P}\p{Zs}\n=+<>|~^$€£½¼¾°×±²³µ]*$/u
@@ -14,7 +15,7 @@ export function unprintable(text: string): string | null {
 /** Refuses a text that the font cannot print, naming the word. */
 export function refuseUnprintable(texts: readonly string[]): void {
   const wrong = unprintable(texts.join(' '))
-  if (wrong) throw new Error(`“${wrong}” cannot be printed with the font of the page; write it in Latin, Greek or Cyrillic letters.`)
+  if (wrong) throw new Error(t('library.cannotBePrinted', { word: wrong }))
 }
 
 /** The drawn dog as a PNG in a data address, on white paper. */

@@ -4,12 +4,12 @@ import type { PassDirection, PassKind, PlacePlan, Share } from '@peen/core/stand
 import { t } from '../words'
 
 export const KIND_NAMES: Readonly<Record<PassKind, string>> = {
-  clip: 'clip',
+  clip: t('library.clip'),
   attach: t('library.combOverBlade'),
-  scissor: 'scissor',
+  scissor: t('library.scissor'),
   thin: t('library.thinOrBlend'),
-  card: 'card',
-  pull: 'pull',
+  card: t('library.card'),
+  pull: t('library.pull'),
   tap: t('library.tapEdgeOff'),
   bevel: t('library.bevelBladesEdge'),
   band: t('library.bandOrWrap')

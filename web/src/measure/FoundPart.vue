@@ -21,7 +21,7 @@ const answers = computed(() => {
 })
 const keyOf = ({ id, side }: { id: string; side: string }) => `${id}.${side}`
 const measureOf = (key: string) => result.value?.found.measures.find((one) => keyOf(one) === key)
-const NAMES = { outline: t('measure.outline'), line: t('measure.drawnLine'), landmarks: 'places' } as const
+const NAMES = { outline: t('measure.outline'), line: t('measure.drawnLine'), landmarks: t('measure.places') } as const
 /** what this criterion was told by an earlier picture, before the trim was corrected */
 function earlier(criterionId: string | null): PictureMeasured | null {
   if (!criterionId) return null

@@ -24,9 +24,9 @@ const SAYS = {
   anchor: t('measure.touchWhereEdgeCoatReally')
 } as const
 const SIZES = [
-  { value: 'fine', name: 'fine' },
-  { value: 'middle', name: 'middle' },
-  { value: 'broad', name: 'broad' }
+  { value: 'fine', name: t('measure.fine') },
+  { value: 'middle', name: t('measure.middle') },
+  { value: 'broad', name: t('measure.broad') }
 ] as const
 </script>
 

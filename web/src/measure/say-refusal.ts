@@ -9,7 +9,6 @@ export function sayRefusal(error: unknown): string {
   if (code === 'noDog') return t('measure.dogDoesNotStandOut')
   if (code === 'somethingElse')
     return t('measure.shapeFoundDoesNotLook', { x: String(got).match(/(?<!\d)\d+ %/)?.[0] ?? t('measure.tooLittle') })
-  if (code === 'pointsTooNear')
-    return `The two ends of the scale are ${String(got)}; it must be 20 px or more. Touch both ends of the ruler.`
+  if (code === 'pointsTooNear') return t('measure.scaleTooShort', { got: String(got) })
   return error.message
 }

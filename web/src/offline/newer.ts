@@ -18,7 +18,7 @@ export const useNewerStore = defineStore('newer', () => {
   }
   /** Loads it where nothing is unsent; `others`: what other people have left on this tablet. */
   function loadIfClear(others: number): void {
-    if (saved.words === 'Everything is saved' && others === 0) load()
+    if (saved.isSaved && others === 0) load()
   }
   return { isReady, found, load, loadIfClear }
 })

@@ -28,9 +28,9 @@ const TAPS: Readonly<Record<EventKind, string>> = {
   lookedAt: t('shell.instructorLooked'),
   helpAsked: t('shell.helpAsked'),
   holdReleased: t('shell.instructorStood'),
-  noted: 'Note',
+  noted: t('shell.note'),
   annotated: t('shell.detailAddedEarlierTap'),
-  undone: 'Undo',
+  undone: t('shell.undo'),
   lateConfirmed: t('shell.lateTapConfirmed')
 }
 

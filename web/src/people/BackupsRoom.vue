@@ -56,7 +56,7 @@ async function makeOne(): Promise<void> {
             isNightly: data.isNightly ? t('people.peenMakesOneEveryNight') : t('people.peenBacksUpDemoOnly'),
             folder: data.folder
           })
-        }}<template v-if="data.second"> {{ t('people.copiesSecond', { second: data.second }) }}</template
+        }}<template v-if="data.second">{{ t('people.copiesSecond', { second: data.second }) }}</template
         >.
       </p>
       <p v-if="!data.hasPassphrase" class="mt-2 max-w-[80ch] leading-[1.35]">

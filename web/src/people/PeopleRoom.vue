@@ -63,7 +63,7 @@ const namedFully = (id: string) => {
 }
 /** which apprentice who left is about to be erased */
 const erasing = ref<PersonRow | null>(null)
-const erase = ({ id }: PersonRow) => act(() => ask('erasePerson', { id }), 'Erased.')
+const erase = ({ id }: PersonRow) => act(() => ask('erasePerson', { id }), t('people.erased'))
 /** whose second account is being named */
 const twofold = ref<PersonRow | null>(null)
 const saySame = (otherId: string, same: boolean) =>
@@ -161,7 +161,7 @@ async function invited(): Promise<void> {
             ><b>{{ one.name }}</b>
             <span class="muted ml-2"
               >{{ t('people.fromDate', { date: sayDate(one.startedOn, session.school?.now) })
-              }}<template v-if="one.endedOn"> {{ t('people.date', { date: sayDate(one.endedOn, session.school?.now) }) }}</template
+              }}<template v-if="one.endedOn">{{ ` ${t('people.date', { date: sayDate(one.endedOn, session.school?.now) })}` }}</template
               >{{ t('people.ofPeople', { n: one.people }) }}</span
             ></span
           >

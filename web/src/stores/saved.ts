@@ -24,6 +24,8 @@ export const useSavedStore = defineStore('saved', () => {
     if (refusals.value.length + waits.length > 0) return [...refusals.value, ...waits].join(', ')
     return under.value > 0 ? t('shell.saving') : t('shell.everythingSaved')
   })
+  /** nothing waits, nothing was refused and nothing is on its way */
+  const isSaved = computed(() => kept.value === 0 && refused.value === 0 && under.value === 0)
   function keep(place: string, n: number): void {
     places.value = { ...places.value, [place]: n }
   }
@@ -50,5 +52,5 @@ export const useSavedStore = defineStore('saved', () => {
   function track<T>(work: Promise<T>): Promise<T> {
     return work.finally(begin())
   }
-  return { begin, track, keep, kept, refused, held, undo, words, offerUndo, dropUndo }
+  return { begin, track, keep, kept, refused, held, undo, words, isSaved, offerUndo, dropUndo }
 })

@@ -11,9 +11,9 @@ defineEmits<{ confirm: [eventId: string] }>()
 const KINDS: Partial<Record<PracticeEvent['kind'], string>> = {
   promptGiven: t('table.prompt'),
   faultNoted: t('table.fault'),
-  helped: 'help',
+  helped: t('table.help2'),
   safetyNoted: t('table.safetyEvent'),
-  praised: 'praise',
+  praised: t('table.praise2'),
   attemptEnded: t('table.endStep'),
   noted: t('table.note')
 }

@@ -25,7 +25,7 @@ const dog = computed(() => data.value?.dog.name ?? t('table.dog2'))
       {{ t('table.costsNoMarks')
       }}<template v-if="undone.length > 0">
         {{ t('table.leftUndoneUndone', { undone: undone.slice(0, 3).join(', ') })
-        }}<template v-if="undone.length > 3"> {{ t('table.nMore', { n: undone.length - 3 }) }}</template
+        }}<template v-if="undone.length > 3">{{ ` ${t('table.nMore', { n: undone.length - 3 })}` }}</template
         >.</template
       >
     </p>

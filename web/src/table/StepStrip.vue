@@ -63,7 +63,7 @@ const label = computed(() => (isElse.value ? (techniqueById(props.current!.techn
         <span class="numeral text-[22px]">{{
           isElse ? t('table.notPlan') : t('table.hereN', { here: numberOf(here), n: steps.length })
         }}</span><span class="text-[17px] font-semibold"
-          ><template v-if="current">{{ t('table.minutesMin', { minutes }) }} </template
+          ><template v-if="current">{{ `${t('table.minutesMin', { minutes })} ` }}</template
           >{{ t('table.usuallyMinutes', { minutes: here.step.minutes }) }}</span
         >
       </div>

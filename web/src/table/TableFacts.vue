@@ -128,9 +128,7 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       @click="emit('more', state.unsaid[state.unsaid.length - 1])"
     >
       {{
-        t('table.nNothingMoreYetAdd', {
-          n: state.unsaid.length === 1 ? t('table.n1TapSays') : t('table.nTapsSay', { n: state.unsaid.length })
-        })
+        t('table.tapsNeedDetail', { n: state.unsaid.length })
       }}
     </button>
     <SelfRating v-if="isMine && (state.closedAt || state.selfRating)" :table="table" />

@@ -44,7 +44,11 @@ const picked = ref<RegionId | null>(null)
 const startWith = ref<string | null>(null)
 
 const NOTED: readonly RegionId[] = ['skull', 'brow', 'beard', 'neckSide', 'back', 'skirt', 'foreleg', 'foreFoot', 'rearPastern', 'tail']
-const NOTED_AS: Partial<Record<RegionId, string>> = { neckSide: 'Neck', back: t('table.backRibs'), rearPastern: t('table.rearLeg') }
+const NOTED_AS: Partial<Record<RegionId, string>> = {
+  neckSide: t('table.neck'),
+  back: t('table.backRibs'),
+  rearPastern: t('table.rearLeg')
+}
 /** what was agreed for this dog; before it is said ready, what its sheet says so far */
 const { agreed: soFar, plan, cameIn } = useVisit(() => props.id)
 const agreed = computed(() => data.value?.agreed ?? soFar.value)

@@ -5,10 +5,10 @@ import { t } from '../words'
 
 type Press = Parameters<ReturnType<typeof useTaps>['press']>[0]
 const STAFF_KEYS: readonly (readonly [key: string, label: string, press: Press])[] = [
-  ['1', 'Fault', 'fault'],
-  ['2', 'Prompt', 'prompt'],
-  ['3', 'Helped', 'helped'],
-  ['4', 'Praise', 'praise']
+  ['1', t('table.keyFault'), 'fault'],
+  ['2', t('table.keyPrompt'), 'prompt'],
+  ['3', t('table.keyHelped'), 'helped'],
+  ['4', t('table.keyPraise'), 'praise']
 ]
 
 /** The keys of a table: every tap has one. */

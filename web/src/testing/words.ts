@@ -1,4 +1,5 @@
 // Tests read the screens in the first language.
-import { FIRST, loadWords } from '../words'
+import { allWords, loadWords } from '../words'
 
-await loadWords(FIRST)
+await loadWords('en-GB')
+await allWords()

@@ -13,7 +13,8 @@ const inPasses = computed(
 <template>
   <template v-if="inPasses"
     ><span v-for="(pass, i) in line.passes" :key="i" class="block"
-      ><span v-if="i > 0" class="muted">{{ t('visit.then') }} </span><b>{{ sayPass(pass) }}</b
+      ><span v-if="i > 0" class="muted">{{ `${t('visit.then')} ` }}</span
+      ><b>{{ sayPass(pass) }}</b
       ><span v-if="pass.where" class="muted">, {{ pass.where }}</span></span
     ></template
   ><b v-else :class="line.stopped ? 'text-danger' : line.does === 'leave' ? 'font-normal' : ''">{{ sayTool(line) }}</b

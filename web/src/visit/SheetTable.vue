@@ -46,7 +46,7 @@ const places = (group: readonly SheetLine[]) =>
           >
             <span>{{ places(group) }}</span>
             <span
-              ><PassLines :line="group[0]" /><span v-if="group[0].isOwn" class="muted"> {{ t('visit.chosenHere') }}</span
+              ><PassLines :line="group[0]" /><span v-if="group[0].isOwn" class="muted">{{ ` ${t('visit.chosenHere')}` }}</span
               ><span v-if="group[0].changedBy" class="muted block">{{ group[0].changedBy }}</span
               ><span v-for="reason in group[0].excused" :key="reason" class="muted block"
                 ><GlyphMark name="excused" :size="16" class="mr-1 align-[-2px]" />{{ t('visit.likeArrivalReason', { reason }) }}</span

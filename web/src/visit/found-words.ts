@@ -26,10 +26,10 @@ export const FOUND_PARTS: How = { keyOf: findingKey, isWhole: (path) => path.len
 const NAMES: Readonly<Record<string, string>> = {
   weeksSince: t('visit.weeksSinceLastGroom'),
   purpose: t('visit.whatTrim'),
-  coat: 'Coat',
-  skin: 'Skin',
+  coat: t('visit.coat2'),
+  skin: t('visit.skin2'),
   nailsOwed: t('visit.nailsLeftDo'),
-  wishes: 'Wish'
+  wishes: t('visit.wish')
 }
 
 /** What two devices differ in: "Weeks since the last groom". */

@@ -55,7 +55,7 @@ const rows = computed(() =>
 )
 const names = computed(() => data.value?.techniques.map(({ name }) => name) ?? [])
 const sentence = computed(() => sayWall(rows.value, names.value))
-const competentIn = (t: number) => rows.value.filter((row) => row.at.get(t)?.state === 'competent').length
+const competentIn = (column: number) => rows.value.filter((row) => row.at.get(column)?.state === 'competent').length
 
 const ROW_PX = 46
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(rows, { itemHeight: ROW_PX, overscan: 6 })
@@ -69,27 +69,28 @@ const { arrivedState, measure } = useScroll(across)
 watch([across, rows, width], () => void nextTick(measure))
 const showMore = () => across.value?.scrollBy({ left: across.value.clientWidth / 2 })
 
-const chosen = ref<{ readonly row: number; readonly t: number } | null>(null)
+const chosen = ref<{ readonly row: number; readonly column: number } | null>(null)
 const shownRow = computed(() => (chosen.value ? rows.value[chosen.value.row] : null))
-function choose(row: number, t: number): void {
-  chosen.value = { row, t }
+function choose(row: number, column: number): void {
+  chosen.value = { row, column }
 }
 /** Arrow keys walk over the wall, whatever of it is drawn. */
 async function walk(event: KeyboardEvent): Promise<void> {
   const step = ({ ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] } as Record<string, number[]>)[event.key]
   if (!step) return
   event.preventDefault()
-  const from = chosen.value ?? { row: 0, t: 0 }
+  const from = chosen.value ?? { row: 0, column: 0 }
   const row = Math.min(rows.value.length - 1, Math.max(0, from.row + step[0]))
-  const t = Math.min(names.value.length - 1, Math.max(0, from.t + step[1]))
-  chosen.value = { row, t }
-  const own = () => box.value?.querySelector<HTMLElement>(`[data-cell="${row}.${t}"]`)
+  const column = Math.min(names.value.length - 1, Math.max(0, from.column + step[1]))
+  chosen.value = { row, column }
+  const own = () => box.value?.querySelector<HTMLElement>(`[data-cell="${row}.${column}"]`)
   if (!own()) scrollTo(row)
   await nextTick()
   setTimeout(() => own()?.focus(), 30)
 }
 const hasBar = (cell: Placed) => ['plateau', 'relapse'].includes(wordOf(cell) ?? '')
-const isFocusable = (row: number, t: number) => (chosen.value ? chosen.value.row === row && chosen.value.t === t : row === 0 && t === 0)
+const isFocusable = (row: number, column: number) =>
+  chosen.value ? chosen.value.row === row && chosen.value.column === column : row === 0 && column === 0
 const sayCell = (row: Shown, column: number) => {
   const cell = row.at.get(column)
   const word = cell && wordOf(cell)
@@ -125,10 +126,10 @@ const sayCell = (row: Shown, column: number) => {
               ><span class="block">{{ t('wall.nApprentices', { n: rows.length }) }}</span></span
             >
             <span
-              v-for="(technique, t) in data.techniques"
+              v-for="(technique, column) in data.techniques"
               :key="technique.id"
               class="narrow flex h-[136px] w-11 flex-none items-end justify-center pb-1.5"
-              :class="chosen?.t === t && 'bg-well'"
+              :class="chosen?.column === column && 'bg-well'"
               :title="technique.name"
             >
               <span class="max-h-[128px] max-w-[36px] rotate-180 overflow-hidden leading-[1.05] [writing-mode:vertical-rl]">{{
@@ -150,28 +151,28 @@ const sayCell = (row: Shown, column: number) => {
                   >{{ row.name }}</RouterLink
                 >
                 <button
-                  v-for="(_, t) in names"
-                  :key="t"
+                  v-for="(_, column) in names"
+                  :key="column"
                   class="relative flex h-full w-11 flex-none items-center justify-center"
                   :class="[
-                    chosen?.row === index && chosen.t === t
+                    chosen?.row === index && chosen.column === column
                       ? 'bg-ink text-sheet'
-                      : chosen?.t === t || chosen?.row === index
+                      : chosen?.column === column || chosen?.row === index
                         ? 'bg-well'
                         : '',
-                    row.at.has(t) && !fits(wordOf(row.at.get(t)!)) && 'opacity-25'
+                    row.at.has(column) && !fits(wordOf(row.at.get(column)!)) && 'opacity-25'
                   ]"
-                  :tabindex="isFocusable(index, t) ? 0 : -1"
-                  :aria-label="sayCell(row, t)"
-                  :aria-pressed="chosen?.row === index && chosen.t === t"
-                  :data-cell="`${index}.${t}`"
-                  @click="choose(index, t)"
+                  :tabindex="isFocusable(index, column) ? 0 : -1"
+                  :aria-label="sayCell(row, column)"
+                  :aria-pressed="chosen?.row === index && chosen.column === column"
+                  :data-cell="`${index}.${column}`"
+                  @click="choose(index, column)"
                 >
-                  <template v-if="row.at.has(t)">
-                    <GlyphMark :name="row.at.get(t)!.state" :plain="chosen?.row === index && chosen.t === t" />
+                  <template v-if="row.at.has(column)">
+                    <GlyphMark :name="row.at.get(column)!.state" :plain="chosen?.row === index && chosen.column === column" />
                     <!-- stuck or fallen back: a bar under the shape -->
-                    <svg v-if="hasBar(row.at.get(t)!)" class="absolute bottom-0.5" width="20" height="7" aria-hidden="true">
-                      <path v-if="row.at.get(t)!.found!.kind === 'plateau'" d="M1 3.5h18" stroke="currentColor" stroke-width="3" />
+                    <svg v-if="hasBar(row.at.get(column)!)" class="absolute bottom-0.5" width="20" height="7" aria-hidden="true">
+                      <path v-if="row.at.get(column)!.found!.kind === 'plateau'" d="M1 3.5h18" stroke="currentColor" stroke-width="3" />
                       <path v-else d="M2 1l8 5 8-5" fill="none" stroke="currentColor" stroke-width="2.4" />
                     </svg>
                   </template>
@@ -183,11 +184,11 @@ const sayCell = (row: Shown, column: number) => {
           <div class="flex flex-none items-center border-t-[1.5px] border-ink">
             <span class="muted sticky left-0 z-10 w-44 flex-none bg-ground py-1.5">{{ t('wall.competent') }}</span>
             <span
-              v-for="(_, t) in names"
-              :key="t"
+              v-for="(_, column) in names"
+              :key="column"
               class="w-11 flex-none text-center"
-              :class="competentIn(t) <= 1 ? 'font-[650]' : 'muted'"
-              >{{ competentIn(t) }}</span
+              :class="competentIn(column) <= 1 ? 'font-[650]' : 'muted'"
+              >{{ competentIn(column) }}</span
             >
           </div>
         </div>
@@ -200,22 +201,22 @@ const sayCell = (row: Shown, column: number) => {
               v-for="cell in row.cells.filter((own) => wordOf(own) !== null && fits(wordOf(own)))"
               :key="cell.t"
               class="flex min-h-11 items-center gap-1.5 px-2"
-              :class="chosen?.row === index && chosen.t === cell.t && 'bg-ink text-sheet'"
+              :class="chosen?.row === index && chosen.column === cell.t && 'bg-ink text-sheet'"
               @click="choose(index, cell.t)"
             >
-              <GlyphMark :name="cell.state" :size="17" :plain="chosen?.row === index && chosen.t === cell.t" />{{ names[cell.t] }}
+              <GlyphMark :name="cell.state" :size="17" :plain="chosen?.row === index && chosen.column === cell.t" />{{ names[cell.t] }}
             </button>
           </div>
         </li>
       </ul>
     </main>
-    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-t lg:overflow-y-auto lg:border-l" tabindex="0">
+    <aside class="border-line bg-sheet px-6 pt-[18px] pb-6 max-lg:border-column lg:overflow-y-auto lg:border-l" tabindex="0">
       <WallReason
         :row="shownRow"
-        :cell="chosen && shownRow ? (shownRow.at.get(chosen.t) ?? null) : null"
-        :technique="chosen ? (data.techniques[chosen.t] ?? null) : null"
+        :cell="chosen && shownRow ? (shownRow.at.get(chosen.column) ?? null) : null"
+        :technique="chosen ? (data.techniques[chosen.column] ?? null) : null"
         :limit-rules="data.rules"
-        :competent="chosen ? competentIn(chosen.t) : 0"
+        :competent="chosen ? competentIn(chosen.column) : 0"
         :of="rows.length"
       />
     </aside>

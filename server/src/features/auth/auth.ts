@@ -1,5 +1,14 @@
 import { hash, verify } from '@node-rs/argon2'
-import { USUAL_SETTINGS, type Me, type NewPassword, type Settings, type Setup, type SignIn } from '@peen/contract'
+import {
+  USUAL_READING,
+  USUAL_SETTINGS,
+  type Me,
+  type NewPassword,
+  type Reading,
+  type Settings,
+  type Setup,
+  type SignIn
+} from '@peen/contract'
 import { and, eq, ne } from 'drizzle-orm'
 import { createHash, randomBytes } from 'node:crypto'
 import { v7 } from 'uuid'
@@ -8,7 +17,7 @@ import { Refused, refuse, type Services } from '../../http'
 import { recordAccount, waitsForWelcome } from '../accounts'
 import { ensureSchool } from '../school'
 import { refuseCommon } from './common'
-import { closeSignIn, countPeople, openSignIn, personByUsername, signInByHash } from './store'
+import { closeSignIn, countPeople, openSignIn, personByUsername, readingOf, signInByHash } from './store'
 import { forgetTries, pinKey, tryPassword } from './tries'
 
 export const COOKIE = 'peen_session'
@@ -44,7 +53,7 @@ export async function signIn({ db, clock }: Services, body: SignIn, ip: string, 
 
 async function open(
   db: Database,
-  person: { id: string; givenName: string; familyName: string; role: Me['role']; settings?: Settings | null },
+  person: { id: string; givenName: string; familyName: string; role: Me['role']; settings?: Partial<Settings> | null },
   now: Date,
   pinTablet: string | null = null
 ): Promise<OpenedSession> {
@@ -65,7 +74,7 @@ async function open(
     now
   )
   const { id, givenName, familyName, role } = person
-  const me: Me = { id, givenName, familyName, role, csrf, settings: settingsOf(person.settings) }
+  const me: Me = { id, givenName, familyName, role, csrf, settings: settingsOf(person.settings, await readingOf(db)) }
   return { token, maxAgeMs, me: pinTablet ? { ...me, byPin: true } : me }
 }
 
@@ -83,18 +92,26 @@ export async function whoIs({ db, clock }: Services, token: string | undefined):
   if (!token) return null
   const row = await signInByHash(db, tokenHash(token), clock.real())
   if (!row) return null
-  const { personId: id, givenName, familyName, role, csrf, settings, byPin } = row
-  const me: Me = { id, givenName, familyName, role, csrf, settings: settingsOf(settings) }
+  const { personId: id, givenName, familyName, role, csrf, settings, reading, byPin } = row
+  const me: Me = { id, givenName, familyName, role, csrf, settings: settingsOf(settings, { ...USUAL_READING, ...reading }) }
   return byPin ? { ...me, byPin } : me
 }
 
-/** Settings that came after a person set theirs are the usual ones. */
-const settingsOf = (settings: Settings | null | undefined): Settings => ({ ...USUAL_SETTINGS, ...settings })
+/** What a person has not chosen is as the school reads; settings that came later are the usual ones. */
+const settingsOf = (own: Partial<Settings> | null | undefined, reading: Reading): Settings => ({ ...USUAL_SETTINGS, ...reading, ...own })
 
-/** Keeps how a person wants to read Peen. */
+/** Keeps how a person wants to read Peen. What is as the school has it follows the school when that changes. */
 export async function keepSettings({ db }: Services, actor: Me, settings: Settings): Promise<Settings> {
-  await db.update(tables.people).set({ settings }).where(eq(tables.people.id, actor.id))
+  const reading = await readingOf(db)
+  const own = Object.fromEntries(Object.entries(settings).filter(([key, value]) => reading[key as keyof Reading] !== value))
+  await db.update(tables.people).set({ settings: own }).where(eq(tables.people.id, actor.id))
   return settings
+}
+
+/** Sets how everyone reads Peen who has not chosen for themselves. */
+export async function keepReading({ db }: Services, reading: Reading): Promise<Reading> {
+  await db.update(tables.school).set({ reading }).where(eq(tables.school.id, 1))
+  return reading
 }
 
 /** Changes one's own password; whoever knows it not is refused. Every other sign-in of the person ends. */

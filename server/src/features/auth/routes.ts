@@ -1,9 +1,9 @@
 import { type Me } from '@peen/contract'
 import type { Response } from 'express'
 import { serve, type Route } from '../../http'
-import { changePassword, COOKIE, keepSettings, setUp, signIn, signOut, type OpenedSession } from './auth'
+import { changePassword, COOKIE, keepReading, keepSettings, setUp, signIn, signOut, type OpenedSession } from './auth'
 import { DEVICE_COOKIE, deviceIn, deviceOf, knowDevice } from './device'
-import { countPeople } from './store'
+import { countPeople, readingOf } from './store'
 
 export const authRoutes: readonly Route[] = [
   serve('setupNeeded', async ({ services }) => ({ needed: (await countPeople(services.db)) === 0 })),
@@ -16,12 +16,14 @@ export const authRoutes: readonly Route[] = [
     response.clearCookie(COOKIE, { path: '/' })
   }),
   serve('keepSettings', ({ services, actor, body }) => keepSettings(services, actor, body)),
+  serve('keepReading', ({ services, body }) => keepReading(services, body)),
   serve('changePassword', ({ services, actor, body, cookies }) => changePassword(services, actor, body, cookies[COOKIE])),
   serve('me', async ({ actor }) => actor),
   /** what a page asks when it loads: who is signed in, and whether anybody is here at all */
   serve('signedIn', async ({ services, actor }) => ({
     me: actor,
-    needsSetup: actor === null && (await countPeople(services.db)) === 0
+    needsSetup: actor === null && (await countPeople(services.db)) === 0,
+    reading: await readingOf(services.db)
   }))
 ]
 

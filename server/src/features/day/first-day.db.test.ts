@@ -1,6 +1,6 @@
 // What a school meets on its first day: notes, search, own settings, dogs from a table, tables taken out, what was entered wrong put right.
 import type { DogPage, DogView, NoteView, SearchHit, VisitLine } from '@peen/contract'
-import { USUAL_SETTINGS } from '@peen/contract'
+import { USUAL_READING, USUAL_SETTINGS, type Settings } from '@peen/contract'
 import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -34,6 +34,26 @@ describe('people', () => {
     expect((await (await world.client('abe')).get('/me')).body.settings).toEqual(settings)
     const wrong = await abe.send('PUT', '/me/settings', { ...settings, lengths: 'furlongs' })
     expect(wrong).toMatchObject({ status: 422, body: { detail: 'Lengths is furlongs; it must be mm, in.' } })
+  })
+
+  it('read Peen as the school does until they choose for themselves', async () => {
+    const readingOf = async (who: string) => (await (await world.client(who)).get('/me')).body.settings as unknown as Settings
+    const usual = { language: 'en-US', lengths: 'in', clock: '12' } as const
+    expect((await (await world.client('lena')).send('PUT', '/school/reading', usual)).body).toEqual(usual)
+    expect(await readingOf('bea')).toMatchObject({ ...usual, theme: 'device' })
+    // the door of a tablet reads so as well
+    expect((await (await world.client()).get('/session')).body.reading).toEqual(usual)
+    // who chooses one thing keeps that, and follows the school in the rest
+    const bea = await world.client('bea')
+    await bea.send('PUT', '/me/settings', { ...USUAL_SETTINGS, ...usual, clock: '24' })
+    await (await world.client('lena')).send('PUT', '/school/reading', { ...usual, lengths: 'mm' })
+    expect(await readingOf('bea')).toMatchObject({ language: 'en-US', lengths: 'mm', clock: '24' })
+    // what abe had chosen before stays theirs
+    expect(await readingOf('abe')).toMatchObject({ language: 'en-US', lengths: 'in', text: 'large' })
+    expect((await bea.send('PUT', '/school/reading', usual)).status).toBe(403)
+    const wrong = await (await world.client('lena')).send('PUT', '/school/reading', { ...usual, language: 'tlh' })
+    expect(wrong.body.detail).toBe('Language is tlh; it must be en-GB or en-US.')
+    await (await world.client('lena')).send('PUT', '/school/reading', USUAL_READING)
   })
 
   it('change their own password; every other sign-in ends', async () => {
