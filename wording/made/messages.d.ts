@@ -571,6 +571,7 @@ export interface Messages {
   'coat.length': null
   'coat.leftCapital': null
   'coat.rightCapital': null
+  'coat.comesBackIn': null
   'day.working': null
   'day.moveDog': { dog: Said }
   'day.move': null
@@ -1051,6 +1052,7 @@ export interface Messages {
   'floor.chanceMishap': null
   'floor.noNumber': null
   'floor.labelFieldValueMustLow': { label: Said; field: Said; value: Said; low: Said; high: Said; unit: Said }
+  'floor.forThisDog': null
   'grading.wherePlace': { place: Said }
   'grading.calculatedSays': { says: Said }
   'grading.should': null

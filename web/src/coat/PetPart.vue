@@ -141,7 +141,7 @@ const selected = ref<RegionId | null>(null)
       />
       <LengthSlider
         id="weeks"
-        name="Comes back in"
+        :name="t('coat.comesBackIn')"
         :value="weeks"
         :low="1"
         :high="MOST_WEEKS"

@@ -55,13 +55,13 @@ const dogName = computed(() =>
       />
       <span class="relative block pl-[38px]">
         <span class="numeral absolute top-1.5 left-0 text-[38px]" aria-hidden="true">{{ table.number }}</span>
-        <span class="muted flex justify-between leading-[22px] whitespace-nowrap"
+        <span class="muted flex flex-wrap justify-between gap-x-3 leading-[22px]"
           ><span
             ><b class="text-ink">{{ table.workedMin }}</b> {{ t('floor.standardMinMin', { standardMin: table.standardMin }) }}</span
           ><span :class="low ? 'font-[650] text-danger' : ''"
             ><GlyphMark v-if="low" name="danger" :size="15" class="mr-1 align-[-2px]" />{{
               t('floor.xMinLeftDog', { x: Math.max(0, table.canStandMin) })
-            }}</span
+            }}<span class="sr-only">{{ ` ${t('floor.forThisDog')}` }}</span></span
           ></span
         >
         <template v-if="table.closed"

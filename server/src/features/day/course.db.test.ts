@@ -133,7 +133,7 @@ describe('practice on figures', () => {
   it.each<[string, object, RegExp]>([
     ['an unknown technique', { techniqueId: 'moonwalk' }, /Technique is moonwalk; it must be in the catalogue/],
     ['no minutes', { minutes: 0 }, /Minutes is 0; it must be 1 to 240 minutes/],
-    ['a side no dog has', { side: 'top' }, /Side is "?top"?; it must be left, right, both/]
+    ['a side no dog has', { side: 'top' }, /Side is "?top"?; it must be left, right or both/]
   ])('is refused with %s', async (_, change, words) => {
     const answer = await abe.post(path(), figure(change))
     expect(answer.status).toBe(422)

@@ -70,7 +70,7 @@ describe('people', () => {
     const short = await ivo.post('/people', person({ password: 'short', role: 'king' }))
     expect(short.status).toBe(422)
     expect(short.body.detail).toContain('Password is too short; it must have at least 10 characters.')
-    expect(short.body.detail).toContain('Role is king; it must be lead, instructor, apprentice.')
+    expect(short.body.detail).toContain('Role is king; it must be lead, instructor or apprentice.')
   })
 
   it('of the staff are let in by a lead assessor only, and an apprentice lets in nobody', async () => {

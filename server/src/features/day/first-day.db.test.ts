@@ -33,7 +33,7 @@ describe('people', () => {
     expect((await abe.send('PUT', '/me/settings', settings)).body).toEqual(settings)
     expect((await (await world.client('abe')).get('/me')).body.settings).toEqual(settings)
     const wrong = await abe.send('PUT', '/me/settings', { ...settings, lengths: 'furlongs' })
-    expect(wrong).toMatchObject({ status: 422, body: { detail: 'Lengths is furlongs; it must be mm, in.' } })
+    expect(wrong).toMatchObject({ status: 422, body: { detail: 'Lengths is furlongs; it must be mm or in.' } })
   })
 
   it('read Peen as the school does until they choose for themselves', async () => {
