@@ -44,7 +44,8 @@ async function letWorkersRest(page: Page): Promise<void> {
   await browser.send('ServiceWorker.stopAllWorkers')
 }
 const topLine = (page: Page) => page.getByRole('banner').getByRole('status')
-const goTo = (page: Page, name: string) => page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name, exact: true }).click()
+const goTo = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Main menu' }).getByRole('link', { name, exact: true }).click()
 
 test('a newer Peen waits for what is unsent, and takes over when it is saved', async ({ page }) => {
   await page.request.post(`${url}/api/sign-in`, { data: { username: 'ruben', password: PASSWORD } })

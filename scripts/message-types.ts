@@ -22,7 +22,7 @@ export function messageTypes(): string {
     return `  '${key}': ${values.length === 0 ? 'null' : `{ ${values.join('; ')} }`}`
   })
   return `// Made by npm run wording from wording/languages/en-GB; not written by hand.
-import type { Said } from '../src/say'
+import type { Said } from '../src/said'
 
 /** Every message with the values it is said with. */
 export interface Messages {

@@ -1,5 +1,5 @@
 // Made by npm run wording from wording/languages/en-GB; not written by hand.
-import type { Said } from '../src/say'
+import type { Said } from '../src/said'
 
 /** Every message with the values it is said with. */
 export interface Messages {

@@ -1,2 +1,3 @@
 export { PSEUDO, pseudoWords } from './pseudo'
-export { sayIn, type MessageKey, type Parsed, type Said, type Say, type Words } from './say'
+export type { Said } from './said'
+export { sayIn, type MessageKey, type Parsed, type Say, type Words } from './say'

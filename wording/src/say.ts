@@ -7,8 +7,6 @@ import type { Messages } from '../made/messages'
 export type Parsed = string | MessageFormatElement[]
 /** Every message of one language, by its key. */
 export type Words = Readonly<Record<string, Parsed>>
-/** What a message can say in its place: a number, a word, or nothing. */
-export type Said = string | number | null | undefined
 /** Every message of Peen, as `room.name`. */
 export type MessageKey = keyof Messages
 type Values<K extends MessageKey> = Messages[K] extends null ? [] : [values: Messages[K]]

@@ -55,7 +55,10 @@ describe('a dog that may not be worked on', () => {
       blocks: false,
       say: 'Rook can be worked on only with limits: bites at the clipper.'
     })
-    expect(standingOf('Rook', standing)).toMatchObject({ blocks: false, say: expect.stringMatching(/A second person or a vet must decide/) })
+    expect(standingOf('Rook', standing)).toMatchObject({
+      blocks: false,
+      say: expect.stringMatching(/A second person or a vet must decide/)
+    })
     expect(standingOf('Rook', { ...standing, by: ['a', 'b'] })).toMatchObject({ blocks: true, code: 'dogRefused' })
     expect(standingOf('Rook', { ...standing, vet: true })!.say).toBe('Rook must not be worked on: bites at the clipper, on a vet’s advice.')
   })

@@ -92,7 +92,9 @@ describe('above the minutes', () => {
     expect(perWeek(falling, TODAY)).toBe(9 / 8)
     const { when, say } = sayTimes(falling, 'practising', TODAY)
     expect(when).toMatchObject({ kind: 'at', attempt: 14 })
-    expect(say).toMatch(/At 1\.1 a week it reaches the planned time about 16 May 2026, after 5 times more \(between .+\)\. Clean comes before quick/)
+    expect(say).toMatch(
+      /At 1\.1 a week it reaches the planned time about 16 May 2026, after 5 times more \(between .+\)\. Clean comes before quick/
+    )
     expect(
       sayTimes(
         tried(20, () => ({ minutes: 15 })),

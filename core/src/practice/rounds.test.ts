@@ -45,7 +45,12 @@ describe('the next three looks', () => {
     ['a risky step in a minute', { unseenMin: 9, coming: [step({ inMin: 1 })] }, /in about 1 minute, before/, false],
     ['a risky step now', { unseenMin: 9, coming: [step({ inMin: 0 })] }, /now, before the throat folds/, false],
     ['much over time', { unseenMin: 9, workedMin: 110, leftMin: 5 }, /is 15 minutes over/, false],
-    ['more work than the dog can stand', { unseenMin: 9, leftMin: 81, canStandMin: 62 }, /81 minutes of work, 62 min left for Flint/, false],
+    [
+      'more work than the dog can stand',
+      { unseenMin: 9, leftMin: 81, canStandMin: 62 },
+      /81 minutes of work, 62 min left for Flint/,
+      false
+    ],
     ['a table nobody has looked at', { unseenMin: 14 }, /for a moment/, false]
   ])('name %s', (_, change, words, danger) => {
     const look = first(table(change))

@@ -113,9 +113,7 @@ async function lift(): Promise<void> {
             {{ shown.standing.because }}
           </p>
           <p v-if="shown.standing.attempts" class="mt-1.5 leading-[1.32]">
-            {{
-              t('apprentice.onDogsOfCoats', { dogs: shown.standing.dogs, coats: shown.standing.coats.join(', ') })
-            }}
+            {{ t('apprentice.onDogsOfCoats', { dogs: shown.standing.dogs, coats: shown.standing.coats.join(', ') }) }}
           </p>
           <p v-if="shown.standing.figures || shown.standing.selfReported" class="muted mt-1.5 leading-[1.3]">
             {{

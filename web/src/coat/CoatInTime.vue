@@ -193,16 +193,12 @@ useKeys([
       </div>
       <p class="muted mt-1 leading-[1.3]">{{ sayGrowth(growth) }}</p>
       <p v-if="model.issues.length > 0" class="mt-1 leading-[1.3]">
-        {{
-          t('coat.linesDoNotFit', { n: model.issues.length, say: model.issues[0].say })
-        }}
+        {{ t('coat.linesDoNotFit', { n: model.issues.length, say: model.issues[0].say }) }}
       </p>
       <h2 class="mt-2">{{ t('coat.toCorrect') }}</h2>
       <WarningList :warnings="told" @pick="go" />
       <p v-for="warning in told.filter((one) => same(one) > 0)" :key="warning.kind" class="muted">
-        {{
-          t('coat.sameAtMorePlaces', { n: same(warning) })
-        }}
+        {{ t('coat.sameAtMorePlaces', { n: same(warning) }) }}
       </p>
     </section>
   </main>

@@ -13,9 +13,7 @@ const weeks = computed(() => (data.value?.interval ? { ...sayWeeks(data.value.in
 
 <template>
   <p v-if="weeks" class="muted mt-1 leading-[1.3]">
-    {{
-      t('coat.trimLasts', { ideal: weeks.ideal, fair: weeks.fair, longest: weeks.longest, ends: weeks.ends })
-    }}
+    {{ t('coat.trimLasts', { ideal: weeks.ideal, fair: weeks.fair, longest: weeks.longest, ends: weeks.ends }) }}
     <RouterLink :to="`/coat/${dogId}/next-visit`" class="inline-flex min-h-11 items-center">{{ t('coat.placePlace') }}</RouterLink>
   </p>
 </template>

@@ -133,9 +133,7 @@ const selected = ref<RegionId | null>(null)
         :selected="selected"
         :lists-rest="false"
         :height="400"
-        :caption="
-          t('coat.dogInWeeks', { name: page.dog.name, weeks, day: sayDay(today + 7 * weeks) })
-        "
+        :caption="t('coat.dogInWeeks', { name: page.dog.name, weeks, day: sayDay(today + 7 * weeks) })"
         :label="t('coat.nameWillLookWeeksWeeks', { name: page.dog.name, weeks })"
         @pick="(region) => (selected = region)"
       />

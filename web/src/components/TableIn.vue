@@ -63,9 +63,7 @@ const heldIn = (table: Preview) => table as Extract<Preview, { ok: true }>
     <slot v-if="preview?.ok" name="held" :held="heldIn(preview)" :take-in="takeIn" />
     <template v-else-if="preview">
       <p class="mt-2 font-[650]" role="alert">
-        {{
-          t('shell.thingsNeedFixing', { refused, n: preview.issues.length })
-        }}
+        {{ t('shell.thingsNeedFixing', { refused, n: preview.issues.length }) }}
       </p>
       <ul class="m-0 list-none p-0">
         <li v-for="issue in preview.issues" :key="issue.detail" class="flex gap-2 py-1">

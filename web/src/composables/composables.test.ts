@@ -44,7 +44,12 @@ describe('answers in shape and word', () => {
     ['one side long', { 'skirt-length': { left: mm(45), right: mm(60) } }, 'long, right', 'long'],
     ['one side short', { 'skirt-length': { left: mm(30), right: mm(45) } }, 'short, left', 'short'],
     ['not to be told', { 'skirt-length': { left: mm(45), right: mm(51) } }, 'cannot tell, right', 'cannotTell'],
-    ['like this on arrival', { 'skirt-length': { left: { kind: 'excused', reason: 'a mat' }, right: mm(45) } }, 'like this on arrival, left', 'excused'],
+    [
+      'like this on arrival',
+      { 'skirt-length': { left: { kind: 'excused', reason: 'a mat' }, right: mm(45) } },
+      'like this on arrival, left',
+      'excused'
+    ],
     ['only one side answered', { 'skirt-length': { left: mm(45) } }, 'not answered, right', 'missing']
   ])('%s', (_, answers, word, glyph) => {
     const found = wordOfParts(parts(answers, 'skirt-length'))

@@ -29,9 +29,7 @@ const setHere = (id: string, name: string) =>
     t('day.nameId', { name, id: isHere(id) ? t('day.absent2') : t('day.here') })
   )
 function sayClosed({ sent = 0 }: { sent?: number }): string {
-  return sent === 0
-    ? t('day.dayClosed')
-    : t('day.dayClosedSent', { sent })
+  return sent === 0 ? t('day.dayClosed') : t('day.dayClosedSent', { sent })
 }
 const closeOrOpen = () =>
   props.view.closedDay

@@ -75,9 +75,7 @@ const submit = handleSubmit(async (values) => {
     </form>
     <button v-if="tablet.tablet && byName" class="btn btn-quiet mt-3 w-full" @click="byName = false">{{ t('door.openPin') }}</button>
     <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]" role="status">
-      {{
-        t('door.tapsWaitForPerson', { taps: other.taps, name: other.name ? 'named' : 'other', person: other.name })
-      }}
+      {{ t('door.tapsWaitForPerson', { taps: other.taps, name: other.name ? 'named' : 'other', person: other.name }) }}
     </p>
   </DoorPage>
 </template>

@@ -161,9 +161,7 @@ useKeys([{ key: 'z', label: t('library.undoLastChange'), run: () => draft.undo()
           <li v-for="issue in otherIssues" :key="issue.path">{{ issue.say }}</li>
         </ul>
         <p v-if="issues.length > 0" class="mt-2 leading-[1.35]" role="status">
-          {{
-            t('library.problemsBeforeUse', { n: issues.length })
-          }}
+          {{ t('library.problemsBeforeUse', { n: issues.length }) }}
         </p>
         <p v-else class="mt-2 leading-[1.35] text-act" role="status">{{ t('library.readyUseRight', { right }) }}</p>
       </div>

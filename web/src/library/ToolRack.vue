@@ -27,10 +27,7 @@ function leaves(tool: Tool, direction: 'with' | 'against'): { readonly length: s
 // ---- the school changes its rack: as a whole, and back again
 const undo = ref<string | null>(null)
 const nicks = ref<RackView['nicks']>({})
-const sayNicks = (id: string) =>
-  nicks.value[id]
-    ? t('library.nicksRecorded', { n: nicks.value[id] })
-    : ''
+const sayNicks = (id: string) => (nicks.value[id] ? t('library.nicksRecorded', { n: nicks.value[id] }) : '')
 const editing = ref<Tool | 'new' | null>(null)
 const refused = ref<string | null>(null)
 /** the server's own limit, said before anything is sent */

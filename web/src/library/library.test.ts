@@ -119,11 +119,14 @@ describe('what changed, in words', () => {
 })
 
 describe('the wall chart', () => {
-  it.each(standards.map((standard) => [standard.id, standard] as const))('of %s says what defines it and every criterion', (_, standard) => {
-    const text = JSON.stringify(wallChart(standard, { side: 'data:image/png;base64,x', head: 'data:image/png;base64,y' }))
-    for (const { say } of standard.makes) expect(text).toContain(JSON.stringify(say).slice(1, -1))
-    for (const { label, station } of standard.criteria)
-      if (station !== 'handling') expect(text).toContain(JSON.stringify(label).slice(1, -1))
-    expect(text).toContain('"pageSize":"A3"')
-  })
+  it.each(standards.map((standard) => [standard.id, standard] as const))(
+    'of %s says what defines it and every criterion',
+    (_, standard) => {
+      const text = JSON.stringify(wallChart(standard, { side: 'data:image/png;base64,x', head: 'data:image/png;base64,y' }))
+      for (const { say } of standard.makes) expect(text).toContain(JSON.stringify(say).slice(1, -1))
+      for (const { label, station } of standard.criteria)
+        if (station !== 'handling') expect(text).toContain(JSON.stringify(label).slice(1, -1))
+      expect(text).toContain('"pageSize":"A3"')
+    }
+  )
 })

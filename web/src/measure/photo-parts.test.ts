@@ -59,7 +59,9 @@ describe('a refusal of the worker', () => {
     try {
       valueOf(answer)
     } catch (error) {
-      expect(sayRefusal(error)).toBe('The two ends of the scale are 1.0 px apart; they must be 20 px apart or more. Touch both ends of the ruler.')
+      expect(sayRefusal(error)).toBe(
+        'The two ends of the scale are 1.0 px apart; they must be 20 px apart or more. Touch both ends of the ruler.'
+      )
     }
   })
 

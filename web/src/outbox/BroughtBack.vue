@@ -9,7 +9,8 @@ const outbox = useOutboxStore()
 const session = useSessionStore()
 const says = computed(() => {
   const { taps = 0, changes = 0 } = outbox.brought ?? {}
-  const again = taps + changes > 0 ? [t('shell.sentAgain', { what: taps === 0 ? 'changes' : changes === 0 ? 'taps' : 'other', taps, changes })] : []
+  const again =
+    taps + changes > 0 ? [t('shell.sentAgain', { what: taps === 0 ? 'changes' : changes === 0 ? 'taps' : 'other', taps, changes })] : []
   const signed = session.isStaff ? [t('shell.anythingSignedSinceBackupHas')] : []
   return [t('shell.peenRestoredFromBackup'), ...again, ...signed].join(' ')
 })

@@ -100,9 +100,7 @@ const letGo = (tap: KeptTap) =>
       <button class="btn mt-2" :disabled="works" @click="run(outbox.flush)">{{ t('shell.sendNow') }}</button>
     </section>
     <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]">
-      {{
-        t('door.tapsWaitForPerson', { taps: other.taps, name: other.name ? 'named' : 'other', person: other.name })
-      }}
+      {{ t('door.tapsWaitForPerson', { taps: other.taps, name: other.name ? 'named' : 'other', person: other.name }) }}
     </p>
   </SheetDialog>
 </template>

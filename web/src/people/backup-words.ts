@@ -23,7 +23,12 @@ export function sayProof({ proof }: BackupView): string {
   const charts = { same: t('people.everyChartSame'), other: t('people.butSomeChartsComeOut'), older: t('people.chartsRecalculated') }[
     proof.derived
   ]
-  return t('people.testRestored', { proven: proof.trail && proof.derived !== 'other' ? t('people.proven') : t('people.notProven'), visits: proof.visits, trail, charts })
+  return t('people.testRestored', {
+    proven: proof.trail && proof.derived !== 'other' ? t('people.proven') : t('people.notProven'),
+    visits: proof.visits,
+    trail,
+    charts
+  })
 }
 
 /** Days after which a missing backup is a danger: a weekend and a day. */

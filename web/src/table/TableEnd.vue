@@ -151,9 +151,7 @@ useKeys([
           <GlyphMark name="meets" class="mr-1.5 align-[-4px]" />{{ t('table.confirmed') }}
         </p>
         <p v-else-if="unvouched.length > 0" class="muted mt-3">
-          {{
-            t('table.attemptsNotVouched', { n: unvouched.length })
-          }}
+          {{ t('table.attemptsNotVouched', { n: unvouched.length }) }}
         </p>
         <button class="btn mt-3" :class="isConfirmed ? 'btn-quiet' : 'btn-go'" @click="confirm">
           {{ isConfirmed ? t('table.confirmChanges') : t('table.confirmTheseAttempts') }}

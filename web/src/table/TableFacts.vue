@@ -127,9 +127,7 @@ const distressed = computed(() => state.value.stresses.at(-1)?.level === 'panics
       class="btn btn-quiet mt-2 min-h-11 w-full text-[16px]"
       @click="emit('more', state.unsaid[state.unsaid.length - 1])"
     >
-      {{
-        t('table.tapsNeedDetail', { n: state.unsaid.length })
-      }}
+      {{ t('table.tapsNeedDetail', { n: state.unsaid.length }) }}
     </button>
     <SelfRating v-if="isMine && (state.closedAt || state.selfRating)" :table="table" />
     <p v-else-if="state.closedAt" class="mt-2 font-[650]">{{ t('table.dogFinishedAnythingTappedNow') }}</p>

@@ -51,9 +51,7 @@ const lines = computed(() => [
 /** how far the picture can be trusted */
 const grown = computed(() => {
   const { weeksSince } = draft.value!
-  return weeksSince === null
-    ? t('visit.weeksNotKnown')
-    : t('visit.weeksOfGrowth', { weeks: weeksSince })
+  return weeksSince === null ? t('visit.weeksNotKnown') : t('visit.weeksOfGrowth', { weeks: weeksSince })
 })
 function pick(at: RegionId): void {
   region.value = at

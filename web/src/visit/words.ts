@@ -32,8 +32,6 @@ export function handOverFor(
     ...(seen.nailsOwed.length > 0 && !nailsDone
       ? [t('visit.nailsStillDoNailsOwed', { nailsOwed: seen.nailsOwed.map((foot) => FOOT_NAMES[foot]).join(', ') })]
       : []),
-    ...(backInWeeks
-      ? [t('visit.backInWeeks', { weeks: backInWeeks })]
-      : [])
+    ...(backInWeeks ? [t('visit.backInWeeks', { weeks: backInWeeks })] : [])
   ].join(' ')
 }

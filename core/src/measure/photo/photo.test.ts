@@ -115,9 +115,7 @@ describe('the head from the front', () => {
     const pair = told(proud, 'headPair')
     expect(pair.value).toBeLessThan(-4)
     expect(pair.u).toBeLessThan(2)
-    expect(sayMeasured(pair, traceOf(proud), 0)).toMatch(
-      /^Right cheek sticks out [567] mm more than the left, at (8|9) o’clock: take off/
-    )
+    expect(sayMeasured(pair, traceOf(proud), 0)).toMatch(/^Right cheek sticks out [567] mm more than the left, at (8|9) o’clock: take off/)
     // what needs no mending is not told to be cut
     expect(sayMeasured({ ...pair, value: -2 }, traceOf(proud), 0, true)).toBe('The cheeks are alike to within 2 mm.')
   })

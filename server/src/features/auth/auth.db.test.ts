@@ -111,7 +111,9 @@ describe('a name', () => {
     const person = (givenName: string, username: string) => ({
       ...{ id: v7(), givenName, familyName: 'Test', username, role: 'apprentice', cohort: 'Spring', password: PASSWORD }
     })
-    expect((await lena.post('/people', person('\uff21\uff44\uff41', 'wide'))).body.detail).toMatch(/look-alike characters; write it as “Ada”/)
+    expect((await lena.post('/people', person('\uff21\uff44\uff41', 'wide'))).body.detail).toMatch(
+      /look-alike characters; write it as “Ada”/
+    )
     for (const hidden of ['A\u202eda', 'Ad\u200ba', 'A\u0007da', 'Ada\u00ad'])
       expect((await lena.post('/people', person(hidden, 'hidden'))).body.detail, JSON.stringify(hidden)).toMatch(/invisible character/)
   })

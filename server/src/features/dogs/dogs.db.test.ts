@@ -115,7 +115,9 @@ describe('a dog that is refused', () => {
       weeksSince: 6,
       wishes: ''
     }
-    expect((await ivo.post('/visits', plan)).body.detail).toMatch(/Ember must not be worked on: bites at the clipper, decided by two people/)
+    expect((await ivo.post('/visits', plan)).body.detail).toMatch(
+      /Ember must not be worked on: bites at the clipper, decided by two people/
+    )
     expect((await decide(await world.client('lena'), 'free', '')).body).toMatchObject({ standing: null })
     expect((await decide(ivo, 'limited', 'old')).status).toBe(200)
     expect((await ivo.post('/visits', plan)).body).toMatchObject({ warnings: ['Ember can be worked on only with limits: old.'] })

@@ -225,7 +225,9 @@ describe('one tap and what is said later', () => {
     await record(ivo, visit, wrong, second)
     expect((await answer(event(visit, ivo, 'undone', { eventId: wrong.id }, at(900))))[1].status).toBe('stored')
     await record(ivo, visit, event(visit, ivo, 'visitClosed', {}, at(1000)))
-    expect((await answer(event(visit, ivo, 'undone', { eventId: second.id }, at(1100))))[1].detail).toMatch(/give a reason for withdrawing this/)
+    expect((await answer(event(visit, ivo, 'undone', { eventId: second.id }, at(1100))))[1].detail).toMatch(
+      /give a reason for withdrawing this/
+    )
     const undo = event(visit, ivo, 'undone', { eventId: second.id, reason: 'the wrong tablet' }, at(1100))
     expect((await answer(undo))[1].status).toBe('stored')
   })

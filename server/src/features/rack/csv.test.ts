@@ -53,7 +53,9 @@ describe('a rack as a table', () => {
     expect(rackIssues([...rack, rack[3]])).toMatchObject([
       { at: rack.length, detail: expect.stringMatching(/as tool 4; each id must be different/) }
     ])
-    expect(rackIssues([...rack, { ...rack[3], id: 'other' }])).toMatchObject([{ detail: expect.stringMatching(/each tool needs a different name/) }])
+    expect(rackIssues([...rack, { ...rack[3], id: 'other' }])).toMatchObject([
+      { detail: expect.stringMatching(/each tool needs a different name/) }
+    ])
     expect(rackIssues([{ ...rack.find(({ id }) => id === 'scissors-straight')!, base: '30' }])).toMatchObject([
       { detail: expect.stringMatching(/only a comb goes over a blade/) }
     ])

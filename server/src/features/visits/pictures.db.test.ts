@@ -69,7 +69,11 @@ describe('photographs', () => {
     ['text', async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /cannot be read/],
     ['a torn file', async () => (await solid(900, 900).jpeg().toBuffer()).subarray(0, 900), /damaged|cannot be read/],
     ['a gif', async () => await solid(20, 20).gif().toBuffer(), /JPEG, PNG or WebP/],
-    ['a bomb', async () => await solid(12000, 9000).png({ compressionLevel: 9 }).toBuffer(), /12000 x 9000 pixels; it can have up to 50 million/]
+    [
+      'a bomb',
+      async () => await solid(12000, 9000).png({ compressionLevel: 9 }).toBuffer(),
+      /12000 x 9000 pixels; it can have up to 50 million/
+    ]
   ])('refuse %s', async (_what, bytes, sentence) => {
     const id = await planned()
     const answer = await send(ivo, id, await bytes())
