@@ -29,8 +29,8 @@ export const allWords = (): Promise<void> => rest ?? Promise.resolve()
 
 /** Reads another language from the next load on. @returns whether the page must be loaded for it */
 export function chooseLanguage(language: string): boolean {
-  // who looks for what was never put into wording goes on in the pseudo-language
-  if (language === current || current === PSEUDO) return false
+  // a sign-in kept from before languages has none; who looks for what was never put into wording goes on in the pseudo-language
+  if (!(language in languages) || language === current || current === PSEUDO) return false
   localStorage.setItem(KEPT, language)
   return true
 }
