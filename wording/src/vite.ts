@@ -1,5 +1,5 @@
 // Gives a build the messages, parsed. `virtual:wording` names the languages; of each, `first` is what the door and the floor say, `rest`
-// what the other rooms do.
+// what the other rooms do (`virtual:wording/first-en-GB`).
 import type { Plugin } from 'vite'
 import { filesOf, FIRST_LANGUAGE, languages, readOwn, readWords } from './files.ts'
 import { PSEUDO, pseudoWords } from './pseudo.ts'
@@ -10,6 +10,8 @@ const PARTS = ['first', 'rest'] as const
 /** The rooms that are seen before any other is chosen. */
 const FIRST_ROOMS = ['shell', 'door', 'floor', 'figure']
 
+/** The module of a part: its file is named by its end, so that a build can tell the languages apart. */
+const idOf = (language: string, part: string) => `${NAME}/${part}-${language}`
 const isFirst = (key: string) => FIRST_ROOMS.includes(key.split('.')[0]!)
 const partOf = (words: Words, part: string) =>
   Object.fromEntries(Object.entries(words).filter(([key]) => isFirst(key) === (part === 'first')))
@@ -20,11 +22,11 @@ function oneLanguage(language: string, part: string): string {
   if (language === PSEUDO) return `export default ${source(partOf(pseudoWords(readWords(FIRST_LANGUAGE)), part))}`
   if (language === FIRST_LANGUAGE) return `export default ${source(partOf(readWords(language), part))}`
   // another English says most of it alike: that is loaded once
-  return `import alike from '${NAME}/${FIRST_LANGUAGE}/${part}'\nexport default { ...alike, ...${source(partOf(readOwn(language), part))} }`
+  return `import alike from '${idOf(FIRST_LANGUAGE, part)}'\nexport default { ...alike, ...${source(partOf(readOwn(language), part))} }`
 }
 
 function list(): string {
-  const loads = (language: string) => PARTS.map((part) => `${part}: () => import('${NAME}/${language}/${part}')`).join(', ')
+  const loads = (language: string) => PARTS.map((part) => `${part}: () => import('${idOf(language, part)}')`).join(', ')
   return `export default { ${[...languages(), PSEUDO].map((one) => `${JSON.stringify(one)}: { ${loads(one)} }`).join(', ')} }`
 }
 
@@ -34,7 +36,7 @@ export function wording(): Plugin {
     resolveId: (id) => (id === NAME || id.startsWith(`${NAME}/`) ? `\0${id}` : undefined),
     load(id) {
       if (!id.startsWith(`\0${NAME}`)) return
-      const [language, part] = id.slice(NAME.length + 2).split('/')
+      const [, part, language] = /^\/([a-z]+)-(.+)$/.exec(id.slice(NAME.length + 1)) ?? []
       if (!language || !part) return list()
       for (const file of languages().flatMap(filesOf)) this.addWatchFile(file)
       return oneLanguage(language, part)
