@@ -132,7 +132,7 @@ describe('a backup', () => {
     await world.db.insert(tables.charts).values(kept!)
     await world.db.execute(sql`UPDATE audit_log SET hash = ${'0'.repeat(64)} WHERE seq = 1`)
     await expect(make()).rejects.toThrow('Its audit trail does not match')
-    expect(lastFailure(place.folder)!.says).toContain('look at the trail')
+    expect(lastFailure(place.folder)!.says).toContain('look at the audit trail')
   })
 })
 

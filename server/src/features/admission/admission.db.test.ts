@@ -76,7 +76,7 @@ describe('an invitation', () => {
     expect((await ivo.post('/invitations', invitation({ email: 'nowhere' }))).body.detail).toMatch(
       /Email address is nowhere; it must be one such as/
     )
-    expect((await ivo.post('/invitations', invitation({ username: 'abe' }))).body.detail).toMatch(/User name “abe” is taken/)
+    expect((await ivo.post('/invitations', invitation({ username: 'abe' }))).body.detail).toMatch(/Username “abe” is taken/)
   })
 
   it('is read by who asked for it', async () => {
