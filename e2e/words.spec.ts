@@ -1,4 +1,4 @@
-// Every screen in a language that nobody speaks (en-XA: accents, brackets, 40 % longer): what has no brackets was never put into wording/.
+// Every screen in the language for tests (en-XA: accents, brackets, 40 % longer): text without brackets was never put into wording/.
 import type { Page } from '@playwright/test'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'

@@ -12,7 +12,7 @@ const wordList = (file: string) =>
     .filter((line) => line !== '' && !line.startsWith('#'))
 /** Words of the trade and of computers that no general dictionary holds. */
 const OWN_WORDS = wordList('own-words.txt')
-/** Words of the trade that count as easy: whoever learns it knows them. */
+/** Words of the trade that count as easy: an apprentice knows them. */
 const TRADE_WORDS = new Set(wordList('trade-words.txt'))
 
 /** A message as it is read: without what chooses between its ways, and a short word for each value. */

@@ -7,7 +7,7 @@ import { misspelt, readingGrade } from './message-checks'
 import { saidWhere } from './message-use'
 
 const first = writtenIn(FIRST_LANGUAGE)
-/** Without the names of values, which nobody reads. */
+/** Without the names of values: only code sees them. */
 const texts = Object.entries(first).map(([key, text]) => [key, text.replace(/\{\w+(?=[,}])/g, '{')] as const)
 
 describe('the messages', () => {

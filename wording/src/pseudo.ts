@@ -1,4 +1,4 @@
-// A language that nobody speaks: English with accents, 40 % longer, in brackets. What stands on a screen without them was never put here;
+// A language for tests: English with accents, 40 % longer, in brackets. What stands on a screen without them was never put here;
 // what is cut off had no room for a longer language.
 import type { MessageFormatElement } from '@formatjs/icu-messageformat-parser'
 import type { Parsed, Words } from './say'

@@ -29,7 +29,7 @@ export const school = mysqlTable('school', {
   coat: json('coat').$type<CoatRules>(),
   /** when a trim passes; null where nobody has changed it */
   grading: json('grading').$type<GradeRules>(),
-  /** language, lengths and clock until a person chooses; null where nobody has changed them */
+  /** language, lengths and clock until a person chooses; null for the usual ones */
   reading: json('reading').$type<Reading>(),
   /** by which code derived tables were filled last */
   derivedBy: varchar('derived_by', { length: 16 }),

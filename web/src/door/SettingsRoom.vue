@@ -34,7 +34,7 @@ type Choice = {
 const choice = <K extends keyof Worded>(key: K, name: string, options: readonly (readonly [Worded[K], string])[]): Choice => ({
   ...{ key, name, options: options.map(([id, words]) => ({ id, name: words })) }
 })
-/** A language in its own words: whoever looks for it reads it. */
+/** A language by its own name: the person who looks for it can read it. */
 const named = (language: Language) => new Intl.DisplayNames(language, { type: 'language' }).of(language) ?? language
 const language = choice(
   'language',

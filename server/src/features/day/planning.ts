@@ -139,7 +139,7 @@ export async function swapVisits({ db }: Services, id: string, { with: otherId, 
     const visits = (await visitsOn(tx, one.onDate)).filter(({ row }) => [id, otherId].includes(row.visit.id))
     const stuck = visits.find(({ begun, closed }) => closed || (what === 'dogs' && begun))
     if (stuck) {
-      const why = stuck.closed ? 'is finished' : 'has started, and its work belongs to whoever started it'
+      const why = stuck.closed ? 'is finished' : 'has started, and its work belongs to the person who started it'
       throw refuse.conflict('visitBegun', `The visit of ${stuck.row.dog.name} ${why}. Nothing was changed.`)
     }
     await moveTo(tx, one, other, what)
