@@ -31,6 +31,7 @@ export default defineConfig({
             'devices/**/*.test.ts',
             'web/src/**/*.test.ts',
             'wording/**/*.test.ts',
+            'credential/src/**/*.test.ts',
             'scripts/**/*.test.ts',
             'demo/src/{scenario,sheets}.test.ts'
           ],

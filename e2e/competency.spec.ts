@@ -13,7 +13,7 @@ test('the wall says who needs somebody first, why, by touch and by keys, and lea
   await signIn(page, 'ottilie', '/wall')
   const wall = page.getByRole('main')
   await expect(wall.getByText(/technique is on hold/)).toBeVisible()
-  await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge: held/ }).click()
+  await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge: on hold/ }).click()
   const reason = page.locator('[data-reason]')
   await expect(reason).toContainText('On hold since')
   await expect(reason).toContainText('A lead assessor can lift it, with a reason.')

@@ -1,4 +1,4 @@
-import { drawn, expect, test } from './app'
+import { drawn, expect, signIn, test } from './app'
 
 test('the main job works by keyboard alone', async ({ page }) => {
   await page.goto('/sign-in')
@@ -46,4 +46,19 @@ test('the main job works by keyboard alone', async ({ page }) => {
   await expect(page.locator('[data-editor]')).toBeVisible()
   await page.keyboard.press('c')
   await page.waitForURL('**/certify')
+})
+
+test('? explains the screen and its keys, the glossary the words', async ({ page }) => {
+  await signIn(page, 'tove', '/floor')
+  await expect(page.getByRole('navigation', { name: 'Main menu' })).toBeVisible()
+  await page.keyboard.press('?')
+  const help = page.getByTestId('help')
+  await expect(help.getByRole('listitem')).toHaveCount(4)
+  await expect(help).toContainText('One tap asks for help.')
+  await page.getByRole('link', { name: 'Open the glossary' }).press('Enter')
+  await expect(page).toHaveURL(/glossary$/)
+  await page.getByLabel('Search the glossary').fill('occi')
+  await expect(page.locator('dt')).toHaveText(['Occiput'])
+  await page.getByLabel('Search the glossary').fill('zzz')
+  await expect(page.getByRole('status').filter({ hasText: 'zzz' })).toBeVisible()
 })

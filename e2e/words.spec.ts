@@ -54,8 +54,30 @@ const unbracketed = (page: Page) =>
     return [...new Set(texts.map((text) => text.trim()).filter((text) => /[a-z]{3}/i.test(text)))]
   }, SPEAKS)
 
-test('in another language every screen speaks it: no button, label or heading is left in English', async ({ page }) => {
-  test.setTimeout(240000)
+const WIDTHS = [1280, 820, 390]
+
+/** What lies over the right edge of the page, or is cut off where no scrolling reaches it. */
+const cut = (page: Page) =>
+  page.evaluate(() => {
+    const width = document.documentElement.clientWidth
+    const all = [...document.querySelectorAll<HTMLElement>('body *')].filter(
+      (element) => element.checkVisibility() && !element.closest('svg, .sr-only, .truncate') && element.clientWidth > 1
+    )
+    const over = all.filter(
+      (element) =>
+        element.children.length === 0 &&
+        element.getBoundingClientRect().right > width + 1 &&
+        !element.closest('.overflow-x-auto, .overflow-auto')
+    )
+    const hides = (element: HTMLElement) => ['hidden', 'clip'].includes(getComputedStyle(element).overflowX)
+    const clipped = all.filter((element) => hides(element) && element.scrollWidth > element.clientWidth + 1)
+    return [...over, ...clipped].map((element) => `${element.tagName} ${element.textContent?.trim().slice(0, 60)}`)
+  })
+
+test('in another language every screen speaks it: no button, label or heading is left in English, and nothing is cut off', async ({
+  page
+}) => {
+  test.setTimeout(480000)
   const known = data(page)
   await signIn(page, 'ottilie')
   const walk = (await screens(page)).filter(([name]) => !BY_ENGLISH.includes(name))
@@ -69,6 +91,12 @@ test('in another language every screen speaks it: no button, label or heading is
     await settled()
     const isData = (text: string) => known().includes(small(text).replace(/[.?!…]$/, ''))
     wrong.push(...(await unbracketed(page)).filter((text) => !isData(text)).map((text) => `${name} says in English: ${text}`))
+    for (const width of WIDTHS) {
+      await page.setViewportSize({ width, height: 800 })
+      await settled()
+      wrong.push(...(await cut(page)).map((text) => `${name} at ${width} px cuts off: ${text}`))
+    }
+    await page.setViewportSize({ width: 1280, height: 800 })
   }
   expect(wrong).toEqual([])
 })

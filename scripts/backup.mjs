@@ -6,7 +6,7 @@
 //   npm run backup -- --demo ...         the same for the demo school
 import { resolve } from 'node:path'
 import { checkNode, ensurePackages, ensureProgram, Refusal, runOrExplain } from './machine.mjs'
-import { backupsOf, databaseNamed, ROOM_KEYS, runServer, SCRATCH, withDatabase } from './open-database.mjs'
+import { backupsOf, databaseNamed, keysOf, ROOM_KEYS, runServer, SCRATCH, withDatabase } from './open-database.mjs'
 
 const words = process.argv.slice(2)
 const database = databaseNamed(words)
@@ -16,7 +16,10 @@ await runOrExplain(async () => {
   ensurePackages()
   ensureProgram(['/usr/bin/mariadb-dump'], 'mariadb-client')
   const second = folderAfter('--to') ?? process.env.PEEN_BACKUP_TO ?? ''
-  const env = { PEEN_BACKUPS: backupsOf(database), PEEN_ROOM_KEYS: ROOM_KEYS, PEEN_BACKUP_TO: second, PEEN_SCRATCH: SCRATCH }
+  const env = {
+    ...{ PEEN_BACKUPS: backupsOf(database), PEEN_ROOM_KEYS: ROOM_KEYS, PEEN_KEYS: keysOf(database) },
+    ...{ PEEN_BACKUP_TO: second, PEEN_SCRATCH: SCRATCH }
+  }
   const command = words.includes('--passphrase') ? 'passphrase' : words.includes('--list') ? 'list' : 'byHand'
   process.exitCode = await withDatabase(database, (settings) => runServer('server/src/backup/main.ts', [command], settings, env))
 })

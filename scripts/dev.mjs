@@ -3,6 +3,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { checkNode, ensurePackages, makePrivateFolder, PRIVATE, refuseTakenPort, ROOT, runOrExplain, say, viteProgram } from './machine.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
+import { keysOf } from './open-database.mjs'
 
 const port = Number(process.env.PEEN_PORT ?? 4760)
 const webPort = Number(process.env.PEEN_WEB_PORT ?? 4770)
@@ -21,6 +22,7 @@ await runOrExplain(async () => {
   const env = {
     ...process.env,
     PEEN_PORT: String(port),
+    PEEN_KEYS: keysOf('peen_demo'),
     PEEN_DB: JSON.stringify({ host: '127.0.0.1', port: databasePort, user, password, database: 'peen_demo' })
   }
   const node = (args, cwd = ROOT) => spawn(process.execPath, args, { cwd, env, stdio: 'inherit' })

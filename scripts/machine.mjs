@@ -119,7 +119,7 @@ export function isAlive(pid) {
 /** Builds the web application when any source of it has changed. */
 export function ensureWebBuilt() {
   const stamp = join(ROOT, 'web', 'dist', '.peen-built')
-  const sources = ['web', 'core/src', 'contract/src', 'content', 'wording', 'package-lock.json'].flatMap(filesUnder)
+  const sources = ['web', 'core/src', 'contract/src', 'content', 'wording', 'credential', 'package-lock.json'].flatMap(filesUnder)
   const hash = createHash('sha256')
   for (const file of sources) hash.update(relative(ROOT, file)).update(readFileSync(file))
   const now = hash.digest('hex')

@@ -19,6 +19,9 @@ export const databaseNamed = (words) => (words.includes('--demo') ? 'peen_demo' 
 /** Where the backups of a school lie: the demo's apart from the school's own. */
 export const backupsOf = (database) => (database === 'peen_demo' ? join(BACKUPS, 'demo') : BACKUPS)
 
+/** Where the keys lie that sign the certificates of a school; several servers of one school each have a copy. */
+export const keysOf = (database) => process.env.PEEN_KEYS ?? join(PRIVATE, 'issuer', database)
+
 /** Runs with the settings of a database of this computer. `mayMake`: also where no school was ever started here. */
 export async function withDatabase(database, work, { mayMake = false } = {}) {
   const shared = database === 'peen_demo' ? null : sharedDatabase(process.env.PEEN_DATABASE)

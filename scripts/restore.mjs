@@ -6,7 +6,7 @@ import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { checkNode, ensurePackages, ensureProgram, makePrivateFolder, PRIVATE, Refusal, runOrExplain } from './machine.mjs'
 import { starterRuns, stopLeftover } from './mariadb.mjs'
-import { backupsOf, databaseNamed, ROOM_KEYS, runServer, SCRATCH, withDatabase } from './open-database.mjs'
+import { backupsOf, databaseNamed, keysOf, ROOM_KEYS, runServer, SCRATCH, withDatabase } from './open-database.mjs'
 
 const words = process.argv.slice(2)
 const database = databaseNamed(words)
@@ -22,7 +22,7 @@ await runOrExplain(async () => {
   ensurePackages()
   ensureProgram(['/usr/bin/mariadb-dump'], 'mariadb-client')
   await stopLeftover(join(PRIVATE, 'mariadb'))
-  const env = { PEEN_BACKUPS: backupsOf(database), PEEN_ROOM_KEYS: ROOM_KEYS, PEEN_SCRATCH: SCRATCH }
+  const env = { PEEN_BACKUPS: backupsOf(database), PEEN_ROOM_KEYS: ROOM_KEYS, PEEN_KEYS: keysOf(database), PEEN_SCRATCH: SCRATCH }
   const more = words.includes('--replace') ? ['replace'] : []
   process.exitCode = await withDatabase(
     database,

@@ -102,7 +102,26 @@ await shoot('desk', async () => {
 })
 await shoot('result', go(`/trims/${ids.trim}`))
 await shoot('certify', go('/certify'))
-await shoot('finding', go(`/certify/${ids.tove}`))
+/** The two signatures under Tove's certificate, so that there is one to show. */
+async function issue(): Promise<void> {
+  for (const username of ['ruben', 'ottilie']) {
+    const other = await browser.newContext()
+    const signedIn = await other.request.post(`${BASE}/api/sign-in`, { data: { username, password: 'porcelain-7F' } })
+    const { csrf } = (await signedIn.json()) as { csrf: string }
+    await other.request.post(`${BASE}/api/findings/${ids.tove}/sign`, { headers: { 'x-peen-csrf': csrf } })
+    await other.close()
+  }
+}
+await shoot('finding', async () => {
+  await issue()
+  await go(`/certify/${ids.tove}`)()
+})
+await shoot('check', async () => {
+  await issue()
+  const { number } = await get(`/findings/${ids.tove}`)
+  const { code } = await get(`/findings/${ids.tove}/credential`)
+  await go(`/check/${number}/${code}`)()
+})
 await shoot('finding-open', go(`/certify/${ids.bram}`))
 await shoot('grade', async () => {
   await page.goto(`${BASE}/table/${table}`)

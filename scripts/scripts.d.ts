@@ -4,6 +4,8 @@ declare module '*/machine.mjs' {
   export const ROOT: string
   export function freePort(): Promise<number>
   export function freePorts(many: number): Promise<number[]>
+  /** The path of a Debian program; installs its package where it is missing. */
+  export function ensureProgram(paths: readonly string[], debianPackage: string): string
   export function refuseTakenPort(port: number, what: string, setting: string): Promise<void>
 }
 declare module '*/doctor.mjs' {

@@ -20,7 +20,7 @@ import {
 } from './machine.mjs'
 import { startCamera } from './camera.mjs'
 import { startMariadb, stopLeftover } from './mariadb.mjs'
-import { backupsOf, ROOM_KEYS, SCRATCH } from './open-database.mjs'
+import { backupsOf, keysOf, ROOM_KEYS, SCRATCH } from './open-database.mjs'
 import { sharedDatabase } from './shared-database.mjs'
 
 const empty = process.argv.includes('--empty')
@@ -76,6 +76,7 @@ await runOrExplain(async () => {
       ...{
         PEEN_BACKUPS: backupsOf(name),
         PEEN_ROOM_KEYS: ROOM_KEYS,
+        PEEN_KEYS: keysOf(name),
         PEEN_SCRATCH: SCRATCH,
         PEEN_BACKUP_NIGHTLY: empty ? 'yes' : 'no'
       },

@@ -172,7 +172,10 @@ function prepare(script, database, env) {
 
 async function serve(database, env) {
   const port = await freePort()
-  const own = { ...env, NODE_ENV: 'production', PEEN_DEMO_CLOCK: 'stands', PEEN_PORT: String(port), PEEN_DB: JSON.stringify(database) }
+  const own = {
+    ...{ ...env, NODE_ENV: 'production', PEEN_DEMO_CLOCK: 'stands', PEEN_PORT: String(port), PEEN_DB: JSON.stringify(database) },
+    PEEN_KEYS: join(reports, 'keys', database.database)
+  }
   const child = node('server/src/main.ts', own, ['ignore', 'inherit', 'inherit', 'ipc'])
   await new Promise((resolve) => child.once('message', resolve))
   return { port, database, stop: () => child.kill('SIGTERM') }

@@ -3,12 +3,14 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 import { wording } from '../wording/src/vite.ts'
+import { verifyPage } from './verify/plugin.ts'
 
 export default defineConfig({
   plugins: [
     vue(),
     wording(),
     tailwindcss(),
+    verifyPage(),
     VitePWA({
       registerType: 'prompt',
       injectRegister: false,
@@ -31,10 +33,11 @@ export default defineConfig({
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,png,woff2}'],
         // the pseudo-language is for tests alone
-        globIgnores: ['**/*-en-XA-*.js'],
+        // verify.html is handed on, never opened here
+        globIgnores: ['**/*-en-XA-*.js', 'verify.html'],
         // a page opens from what is kept here; what the server is asked for never is
         navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//],
+        navigateFallbackDenylist: [/^\/api\//, /^\/verify\.html$/],
         cleanupOutdatedCaches: true,
         // the first page of a tablet is kept as well, not only the second
         clientsClaim: true

@@ -33,6 +33,14 @@ beforeAll(async () => {
     .limit(1)
   const [{ id: person }] = await db.select({ id: p.id }).from(p).where(eq(p.username, 'ines'))
   const [finding] = await db.select({ id: f.id }).from(f).limit(1)
+  // as two signatures leave it: what goes out of the house is answered of an issued one alone
+  for (const username of ['ruben', 'ottilie']) {
+    const [{ id: personId }] = await db.select({ id: p.id }).from(p).where(eq(p.username, username))
+    await db
+      .insert(tables.signatures)
+      .values({ findingId: finding.id, personId, note: 'marked', signedAt: new Date('2026-04-14T09:00:00Z') })
+    await db.update(f).set({ status: 'issued', decidedBy: personId, evidence: [] }).where(eq(f.id, finding.id))
+  }
   const [draft] = await db.select({ id: d.id }).from(d).limit(1)
   ids = {
     ...{ visits: visit, gradings: grading, dogs: dog, coats: dog, apprentices: person, people: person, notes: dog, assessments: visit },

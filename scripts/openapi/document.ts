@@ -8,6 +8,7 @@ const TYPES = {
   csv: 'text/csv',
   pdf: 'application/pdf',
   jpeg: 'image/jpeg',
+  png: 'image/png',
   file: 'application/json',
   stream: 'text/event-stream'
 } as const

@@ -13,6 +13,8 @@ import { authRoutes, COOKIE, deviceOf, whoIs } from './features/auth'
 import { backupRoutes } from './features/backups'
 import { certificateRoutes } from './features/certificates'
 import { certifyRoutes } from './features/certify'
+import { correctionRoutes } from './features/corrections'
+import { credentialRoutes } from './features/credentials'
 import { admissionRoutes } from './features/admission'
 import { coatRoutes } from './features/coat'
 import { dayRoutes } from './features/day'
@@ -62,6 +64,8 @@ export const ROUTES: readonly Route[] = [
   ...assessmentRoutes,
   ...certificateRoutes,
   ...certifyRoutes,
+  ...credentialRoutes,
+  ...correctionRoutes,
   ...noteRoutes,
   ...answerRoutes,
   ...searchRoutes,
@@ -130,6 +134,8 @@ export function makeApp(services: Services, webFolder: string | null, { hosts = 
 
 function serveWeb(app: Express, folder: string): void {
   app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+  // it is handed on and opened from a disk; what it holds inside may not run on this site
+  app.get('/verify.html', (_req, res) => res.attachment('verify.html').sendFile(join(folder, 'verify.html')))
   app.use(express.static(folder, { index: false }))
   app.get('/{*path}', (_req, res) => res.set('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html')))
 }

@@ -5,6 +5,7 @@ import { backupsOf } from './backup'
 import { databaseClock, windDemo } from './clock'
 import { checkDatabase, connect, settingsFromEnvironment } from './db'
 import { checkNightly } from './features/audit'
+import { signHead } from './features/credentials'
 import { placeAll, streamsOf } from './features/live'
 import { makeLog } from './log'
 import { listen, reachOf, roomNames } from './room'
@@ -42,7 +43,7 @@ const backups = process.env.PEEN_BACKUPS
       log
     )
   : undefined
-const services = { db, clock, log, backups }
+const services = { db, clock, log, backups, keys: process.env.PEEN_KEYS || undefined, publicUrl: reach.publicUrl?.origin ?? null }
 metrics = makeMetrics({ ...services, streams: () => streamsOf(services) })
 const app = makeApp(services, web, { hosts, proxied: reach.publicUrl !== null, metrics })
 const listening = await listen(app, reach, port).catch((error: Error) =>
@@ -52,7 +53,7 @@ const watchPort = Number(process.env.PEEN_WATCH_PORT ?? 0)
 const closeWatch = watchPort > 0 ? await openWatch(services, metrics, watchPort).catch(noWatch) : () => undefined
 process.send?.({ says: listening.says })
 
-const stopChecking = checkNightly({ db, clock, log })
+const stopChecking = checkNightly({ db, clock, log }, () => signHead(services))
 
 async function stop(): Promise<void> {
   stopChecking()

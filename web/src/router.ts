@@ -30,6 +30,7 @@ const routes: RouteRecordRaw[] = [
     meta: { title: t('shell.endTable'), place: 'floor' }
   },
   { path: '/settings', component: () => import('./door/SettingsRoom.vue'), meta: { place: 'settings', title: t('shell.yourSettings') } },
+  { path: '/glossary', component: () => import('./help/GlossaryRoom.vue'), meta: { title: t('shell.glossary'), place: 'settings' } },
   { path: '/wall', component: () => import('./wall/CohortWall.vue'), meta: { title: t('shell.cohortGlance'), place: 'apprentices' } },
   {
     path: '/apprentices',
@@ -124,6 +125,12 @@ const routes: RouteRecordRaw[] = [
   { path: '/pass-marks', component: () => import('./grading/PassMarks.vue'), meta: { title: t('shell.passMarks'), place: 'certify' } },
   { path: '/trail', component: () => import('./people/TrailRoom.vue'), meta: { title: t('shell.auditTrail'), place: 'certify' } },
   { path: '/backups', component: () => import('./people/BackupsRoom.vue'), meta: { title: t('shell.backups'), place: 'certify' } },
+  {
+    path: '/check/:number?/:code?',
+    component: () => import('./check/CheckRoom.vue'),
+    props: true,
+    meta: { title: t('shell.checkCertificate'), place: 'certify', anyone: true }
+  },
   { path: '/certify', component: () => import('./certify/CertifyList.vue'), meta: { title: t('shell.certify'), place: 'certify' } },
   {
     path: '/certify/:id',
@@ -144,6 +151,8 @@ router.beforeEach(async (to) => {
   // a screen behind the door may say anything
   if (!to.meta.open) await allWords()
   await session.find()
+  // a certificate is checked by who has no account, and by who has one
+  if (to.meta.anyone) return true
   if (!session.me && session.needsSetup && to.path !== '/setup') return '/setup'
   if (!session.me && !to.meta.open) return { path: '/sign-in', query: { to: to.fullPath } }
   if (session.me && to.meta.open) return '/floor'

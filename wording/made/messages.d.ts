@@ -18,7 +18,6 @@ export interface Messages {
   'apprentice.noWorkYet': null
   'apprentice.givenNameFamilyNameCohortCohortWeek': { givenName: Said; familyName: Said; cohort: Said; week: Said }
   'apprentice.apprentice': null
-  'apprentice.scoreLimit': { score: Said; limit: Said }
   'apprentice.notChartFiguresFiguresSelfReported': { figures: Said; selfReported: Said }
   'apprentice.liftHold': null
   'apprentice.practiseNext': null
@@ -97,6 +96,7 @@ export interface Messages {
   'apprentice.familyScissoring': null
   'apprentice.familyStripping': null
   'apprentice.familyFinishing': null
+  'apprentice.nameScoreLimit': { name: Said; score: Said; limit: Said }
   'certify.marksNGradingsOverallImpression': { n: Said; pass: Said }
   'certify.clearFail': null
   'certify.passMarkPass': { pass: Said }
@@ -149,10 +149,9 @@ export interface Messages {
   'certify.finding': null
   'certify.finding2': null
   'certify.claim': null
-  'certify.renewed': null
   'certify.validUntilDateValidUntil': { date: Said; validUntil: Said }
   'certify.noEndDate': null
-  'certify.rulesIdVersionVersionRenews': { id: Said; version: Said; renews: Said; validUntil: Said }
+  'certify.rulesIdVersionVersionRenews': { id: Said; version: Said; renews: string; validUntil: Said }
   'certify.declinedReason': { by: Said; reason: Said }
   'certify.auditTrailDecisionAuditHash': { auditHash: Said }
   'certify.coversPracticeSchoolOnlyDoes': null
@@ -336,6 +335,112 @@ export interface Messages {
   'certify.aSignatureUnderACertificate': null
   'certify.aVersionOfATrimThatIsInUse': null
   'certify.something': null
+  'certify.revoked': null
+  'certify.takeOut': null
+  'certify.onPaper': null
+  'certify.onPaperWithEvidence': null
+  'certify.badgePicture': null
+  'certify.signedFile': null
+  'certify.takeOutSays': null
+  'certify.checkedBy': { number: Said; code: Said }
+  'certify.signedWith': { fingerprint: Said }
+  'certify.checkPage': null
+  'certify.noAddressYet': null
+  'certify.revokeCertificate': null
+  'certify.revokeTitle': null
+  'certify.revokeSays': null
+  'certify.revokeKind': null
+  'certify.revokeError': null
+  'certify.revokeEvidence': null
+  'certify.revokeSafety': null
+  'certify.revokeRequest': null
+  'certify.revokeWhy': null
+  'certify.revoke': null
+  'certify.revoking': null
+  'certify.revokedBySays': { by: Said; date: Said; reason: Said }
+  'certify.aCertificateThatWasMade': null
+  'certify.aRevocation': null
+  'certify.decideAgain': null
+  'certify.setAsideTrim': { dog: Said; date: Said; reason: Said }
+  'certify.keepIt': null
+  'certify.keepTitle': null
+  'certify.keepSays': null
+  'certify.keepWhy': null
+  'certify.keep': null
+  'certify.keeping': null
+  'certify.needsDecision': null
+  'certify.aMarkSetAside': null
+  'certify.anAppeal': null
+  'certify.aKeptCertificate': null
+  'check.title': null
+  'check.intro': null
+  'check.number': null
+  'check.code': null
+  'check.check': null
+  'check.checking': null
+  'check.orFile': null
+  'check.dropHere': null
+  'check.chooseFile': null
+  'check.fileStays': null
+  'check.valid': null
+  'check.validSays': { school: Said; holder: Said }
+  'check.expired': { date: Said }
+  'check.expiredSays': { school: Said; holder: Said }
+  'check.revoked': { date: Said }
+  'check.revokedError': null
+  'check.revokedEvidence': null
+  'check.revokedSafety': null
+  'check.revokedRequest': null
+  'check.changed': null
+  'check.changedParts': { parts: Said }
+  'check.changedSomewhere': null
+  'check.notYet': { date: Said }
+  'check.notInRecords': null
+  'check.notInRecordsSays': null
+  'check.foreign': { school: Said }
+  'check.foreignSays': { school: Said }
+  'check.unreadable': null
+  'check.tooLarge': null
+  'check.broken': null
+  'check.noCredential': null
+  'check.unknownWords': { what: Said }
+  'check.otherKey': { what: Said }
+  'check.holder': null
+  'check.certificate': null
+  'check.claim': null
+  'check.school': null
+  'check.issued': null
+  'check.validUntil': null
+  'check.forGood': null
+  'check.signedBy': null
+  'check.signer': { name: Said; role: string; date: Said }
+  'check.signingKey': null
+  'check.partHolder': null
+  'check.partClaim': null
+  'check.partDates': null
+  'check.partIssuer': null
+  'check.partRules': null
+  'check.partEvidence': null
+  'check.partStatus': null
+  'check.partProof': null
+  'check.partOther': null
+  'check.covers': null
+  'check.signIn': null
+  'check.offlinePage': null
+  'check.offlineTitle': null
+  'check.offlineIntro': null
+  'check.asSigned': { school: Said }
+  'check.expiredOffline': { date: Said }
+  'check.revocationUnknown': null
+  'check.revocationNone': { date: Said }
+  'check.revocationRevoked': { date: Said }
+  'check.revocationWrong': null
+  'check.keyListed': null
+  'check.keyStolen': { date: Said }
+  'check.keyUnlisted': null
+  'check.keysWrong': null
+  'check.compareKey': null
+  'check.noList': null
   'coat.dateCounts': null
   'coat.occasion': null
   'coat.springShow': null
@@ -543,16 +648,12 @@ export interface Messages {
   'coat.fromTable': null
   'coat.foundCheck': null
   'coat.readGrading': null
-  'coat.part': null
-  'coat.pulledHowShare01Part01': { how: Said; share01: Said; part01: Said }
+  'coat.pulledHowShare01Part01': { how: Said; share01: Said; part: string }
   'coat.cutToMmMm': { toMm: Said }
   'coat.holeWidthMmMmCause': { widthMm: Said; cause: Said }
   'coat.mmMmMeasured': { mm: Said }
   'coat.layersOlderOnNewerOnMmMm': { olderOn: Said; newerOn: Said; mm: Said }
-  'coat.bothSides2': null
-  'coat.left2': null
-  'coat.right2': null
-  'coat.allNSide': { all: Said; n: Said; side: Said }
+  'coat.allNSide': { all: Said; n: Said; side: string }
   'coat.linesDoNotFit': { n: number; say: Said }
   'coat.sameAtMorePlaces': { n: number }
   'coat.pullsAreApart': { weeks: number }
@@ -585,7 +686,6 @@ export interface Messages {
   'day.openedOpenedBy': { openedBy: Said }
   'day.openDay': null
   'day.apprenticesWhoHere': null
-  'day.absent': null
   'day.endDay': null
   'day.whatEachApprenticeSent': null
   'day.whatEachApprenticeWillSent': null
@@ -707,6 +807,7 @@ export interface Messages {
   'day.colour': null
   'day.temperament': null
   'day.dayClosedSent': { sent: number }
+  'day.notHere': { name: Said }
   'dogs.nameToolsPlace': { name: Said }
   'dogs.adviser': null
   'dogs.nameCoatCoatTheseTools': { name: Said; coat: Said; side: Said }
@@ -902,6 +1003,7 @@ export interface Messages {
   'door.wholeSchool': null
   'door.untilChosen': null
   'door.savedForSchool': null
+  'door.checkCertificate': null
   'figure.eachBorderMarkMarkMmMm': { markMm: Said }
   'figure.rightSide': null
   'figure.leftSide': null
@@ -1053,6 +1155,60 @@ export interface Messages {
   'floor.noNumber': null
   'floor.labelFieldValueMustLow': { label: Said; field: Said; value: Said; low: Said; high: Said; unit: Said }
   'floor.forThisDog': null
+  'glossary.apprentice': null
+  'glossary.assessor': null
+  'glossary.attempt': null
+  'glossary.band': null
+  'glossary.blade': null
+  'glossary.carding': null
+  'glossary.certificate': null
+  'glossary.chalk': null
+  'glossary.checkIn': null
+  'glossary.clean': null
+  'glossary.comb': null
+  'glossary.competent': null
+  'glossary.criterion': null
+  'glossary.double': null
+  'glossary.fallenBack': null
+  'glossary.fault': null
+  'glossary.feathering': null
+  'glossary.finishing': null
+  'glossary.floor': null
+  'glossary.furnishings': null
+  'glossary.gate': null
+  'glossary.gauge': null
+  'glossary.giveOrTake': null
+  'glossary.grading': null
+  'glossary.handStripping': null
+  'glossary.holdPoint': null
+  'glossary.houseRule': null
+  'glossary.lapsed': null
+  'glossary.layer': null
+  'glossary.mark': null
+  'glossary.mat': null
+  'glossary.occiput': null
+  'glossary.hold': null
+  'glossary.pass': null
+  'glossary.place': null
+  'glossary.practising': null
+  'glossary.prompt': null
+  'glossary.ready': null
+  'glossary.rolling': null
+  'glossary.safetyEvent': null
+  'glossary.sanitary': null
+  'glossary.scissoring': null
+  'glossary.slipping': null
+  'glossary.stopping': null
+  'glossary.strip': null
+  'glossary.stuck': null
+  'glossary.thinning': null
+  'glossary.topline': null
+  'glossary.tuckUp': null
+  'glossary.undercoat': null
+  'glossary.visit': null
+  'glossary.wish': null
+  'glossary.growth': null
+  'glossary.withers': null
   'grading.wherePlace': { place: Said }
   'grading.calculatedSays': { says: Said }
   'grading.should': null
@@ -1239,9 +1395,7 @@ export interface Messages {
   'grading.effectRecord': null
   'grading.result': null
   'grading.you': null
-  'grading.blind': null
-  'grading.notBlindHadReadAnother': null
-  'grading.givenNameFamilyNameMarkedGivenName2FamilyName2': { givenName: Said; familyName: Said; givenName2: Said; familyName2: Said; blind: Said }
+  'grading.givenNameFamilyNameMarkedGivenName2FamilyName2': { givenName: Said; familyName: Said; givenName2: Said; familyName2: Said; blind: string }
   'grading.appointSecondAssessor': null
   'grading.houseRulesForce': null
   'grading.intervalInterval2': { interval: Said; interval2: Said }
@@ -1285,6 +1439,79 @@ export interface Messages {
   'grading.measuredWithin': { value: Said; unit: Said; u: Said }
   'grading.leftCapital': null
   'grading.rightCapital': null
+  'grading.setAsideOn': { by: Said; date: Said; reason: Said }
+  'grading.setThisMarkAside': null
+  'grading.setAsideSays': null
+  'grading.setAsideWhy': null
+  'grading.setAside': null
+  'grading.settingAside': null
+  'grading.appealThisMark': null
+  'grading.appealSays': null
+  'grading.appealWhat': null
+  'grading.appeal': null
+  'grading.appealing': null
+  'grading.appealedOn': { name: Said; date: Said; text: Said }
+  'grading.appealWaits': null
+  'grading.appealSecond': { assessor: Said }
+  'grading.readSecond': null
+  'grading.decideAppeal': null
+  'grading.decideSays': null
+  'grading.whichCounts': null
+  'grading.firstCounts': null
+  'grading.secondCounts': null
+  'grading.decideWhy': null
+  'grading.decide': null
+  'grading.deciding': null
+  'grading.appealDecided': { by: Said; date: Said; counts: string; reason: Said }
+  'grading.markItYourself': null
+  'grading.appealed': null
+  'grading.markSetAside': null
+  'help.floor': null
+  'help.floorApprentice': null
+  'help.day': null
+  'help.room': null
+  'help.people': null
+  'help.checkIn': null
+  'help.setUp': null
+  'help.tableSheet': null
+  'help.closing': null
+  'help.table': null
+  'help.tableApprentice': null
+  'help.tableEnd': null
+  'help.settings': null
+  'help.wall': null
+  'help.apprentices': null
+  'help.apprentice': null
+  'help.dogs': null
+  'help.dog': null
+  'help.profile': null
+  'help.adviser': null
+  'help.coats': null
+  'help.coatNow': null
+  'help.coatWhatIf': null
+  'help.coatBook': null
+  'help.coatNextVisit': null
+  'help.trims': null
+  'help.trim': null
+  'help.measure': null
+  'help.techniques': null
+  'help.standards': null
+  'help.standard': null
+  'help.draft': null
+  'help.plates': null
+  'help.plate': null
+  'help.rack': null
+  'help.houseRules': null
+  'help.rules': null
+  'help.assessments': null
+  'help.assessment': null
+  'help.passMarks': null
+  'help.trail': null
+  'help.backups': null
+  'help.certify': null
+  'help.finding': null
+  'help.glossary': null
+  'help.check': null
   'library.any': null
   'library.shortBarHowExactOne': { number: Said; unit: Said; number2: Said }
   'library.instrumentTooCoarseReadsWithin': { number: Said; unit: Said; number2: Said }
@@ -1447,8 +1674,7 @@ export interface Messages {
   'library.typicalFault2': null
   'library.houseRulesOwnersWishes': null
   'library.schoolsRuleShownPlate': null
-  'library.timedSeparately': null
-  'library.minutesMinApart': { minutes: Said; apart: Said }
+  'library.minutesMinApart': { minutes: Said; apart: string }
   'library.wallChartPdf': null
   'library.editVersionNewest': { newest: Said }
   'library.makeOurOwnTrimFrom': null
@@ -1848,6 +2074,41 @@ export interface Messages {
   'measure.middle': null
   'measure.broad': null
   'measure.scaleTooShort': { got: Said }
+  'paper.certificate': null
+  'paper.ofPractice': null
+  'paper.number': null
+  'paper.issuedOn': null
+  'paper.validUntil': null
+  'paper.forGood': null
+  'paper.signedBy': null
+  'paper.check': null
+  'paper.checkAt': { address: Said }
+  'paper.code': null
+  'paper.fingerprint': null
+  'paper.noAddress': null
+  'paper.trail': null
+  'paper.covers': null
+  'paper.evidenceOf': { number: Said; holder: Said }
+  'paper.rule': null
+  'paper.shownBy': null
+  'paper.since': null
+  'paper.pageOf': { page: Said; pages: Said }
+  'paper.lead': null
+  'paper.instructor': null
+  'paper.version': { name: Said; version: Said }
+  'paper.rules': null
+  'paper.trims': null
+  'paper.date': null
+  'paper.trim': null
+  'paper.assessor': null
+  'paper.mark': null
+  'paper.markBetween': { mark: Said; low: Said; high: Said }
+  'paper.technique': null
+  'paper.attempts': null
+  'paper.ready': null
+  'paper.cleanOf': { clean: Said; attempts: Said }
+  'paper.intervals': null
+  'paper.techniquesOn': { date: Said }
   'people.backups': null
   'people.peenMakesOneEveryNight': null
   'people.peenBacksUpDemoOnly': null
@@ -1976,6 +2237,22 @@ export interface Messages {
   'people.addAllWithLetters': { n: number }
   'people.doNotErase': null
   'people.erased': null
+  'people.signingKeys': null
+  'people.signingKeysSay': null
+  'people.noKeyYet': null
+  'people.keyInUse': { date: Said }
+  'people.keyEnded': { date: Said; reason: Said }
+  'people.keyStolen': { date: Said }
+  'people.keyMissing': null
+  'people.keyCertificates': { n: number }
+  'people.makeNewKey': null
+  'people.newKeyTitle': null
+  'people.newKeySays': null
+  'people.newKeyWhy': null
+  'people.newKeyStolen': null
+  'people.makingKey': null
+  'people.keyList': null
+  'people.revokedList': null
   'shell.noAnswer': null
   'shell.peenNotAnswering': null
   'shell.peenNotAnsweringSoNot': null
@@ -1984,14 +2261,12 @@ export interface Messages {
   'shell.somethingWentWrongPage': null
   'shell.notYet': null
   'shell.mainMenu': null
-  'shell.keys': null
   'shell.search': null
   'shell.me': null
   'shell.handOver': null
   'shell.signOut': null
   'shell.myRecord': null
   'shell.yourSettings': null
-  'shell.keyboardShortcuts': null
   'shell.apprentices': null
   'shell.certify': null
   'shell.floor': null
@@ -2198,6 +2473,14 @@ export interface Messages {
   'shell.lapsed': null
   'shell.held': null
   'shell.undo': null
+  'shell.helpAndKeys': null
+  'shell.keysHere': null
+  'shell.glossary': null
+  'shell.searchWords': null
+  'shell.noWordSounds': { text: Said }
+  'shell.openGlossary': null
+  'shell.help': null
+  'shell.checkCertificate': null
   'table.agreedStep': null
   'table.agreedNextStep': null
   'table.nothingCutHereToday': null
@@ -2443,6 +2726,7 @@ export interface Messages {
   'table.keyHelped': null
   'table.keyPraise': null
   'table.tapsNeedDetail': { n: number }
+  'table.setAside': null
   'visit.nameArrivalGrownFromDogs': { name: Said; grown: Said; side: Said }
   'visit.nameWhereThingsWereFound': { name: Said }
   'visit.touchPlaceSayWhatThere': null
@@ -2520,6 +2804,7 @@ export interface Messages {
   'visit.passSetsLength': null
   'visit.backRecommended': null
   'visit.leavesLeavesMmMm': { leavesMm: Said }
+  'visit.placeAndMore': { place: Said; more: number }
   'visit.nothingCut': null
   'visit.burnedBefore': null
   'visit.plannedPlannedMmMm': { plannedMm: Said }
@@ -2629,8 +2914,6 @@ export interface Messages {
   'wall.stuckOrFallenBack': null
   'wall.assessed': null
   'wall.everyCohort': null
-  'wall.stuck': null
-  'wall.fallenBack': null
   'wall.all': null
   'wall.held': null
   'wall.slipping': null
@@ -2643,4 +2926,14 @@ export interface Messages {
   'wall.stuck2': null
   'wall.fallenBack2': null
   'wall.touchShapeReasonArrowKeys': null
+  'wall.meansNew': null
+  'wall.meansPractising': null
+  'wall.meansReady': null
+  'wall.meansCompetent': null
+  'wall.meansSlipping': null
+  'wall.meansLapsed': null
+  'wall.meansHeld': null
+  'wall.meansStuck': null
+  'wall.meansFallenBack': null
+  'wall.cell': { name: Said; technique: Said; state: Said; found: string }
 }

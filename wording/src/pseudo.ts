@@ -27,7 +27,8 @@ function element(one: MessageFormatElement): MessageFormatElement {
 export function pseudo(message: Parsed): Parsed {
   const length =
     typeof message === 'string' ? message.length : message.reduce((n, one) => n + (one.type === LITERAL ? one.value.length : 6), 0)
-  const filling = 'ẋ'.repeat(Math.ceil(length * LONGER))
+  // in words that a line can break between, as any language has them
+  const filling = 'ẋ'.repeat(Math.ceil(length * LONGER)).replace(/ẋ{7}(?=ẋ)/g, '$& ')
   const [lead, tail] = ['⟦', ` ${filling}⟧`]
   if (typeof message === 'string') return lead + accented(message) + tail
   const text = (value: string) => ({ type: LITERAL, value }) as MessageFormatElement

@@ -1,5 +1,5 @@
 // Gives a build the messages, parsed. `virtual:wording` names the languages; of each, `first` is what the door and the floor say, `rest`
-// what the other rooms do (`virtual:wording/first-en-GB`).
+// what the other rooms do (`virtual:wording/first-en-GB`); `virtual:wording/room-check` is one room in every language.
 import type { Plugin } from 'vite'
 import { filesOf, FIRST_LANGUAGE, languages, readOwn, readWords } from './files.ts'
 import { PSEUDO, pseudoWords } from './pseudo.ts'
@@ -25,6 +25,14 @@ function oneLanguage(language: string, part: string): string {
   return `import alike from '${idOf(FIRST_LANGUAGE, part)}'\nexport default { ...alike, ...${source(partOf(readOwn(language), part))} }`
 }
 
+/** Of each language what one room says, for a page that holds everything in itself. */
+function ofRoom(room: string): string {
+  const own = (language: string) => Object.entries(readWords(language)).filter(([key]) => key.startsWith(`${room}.`))
+  return `export default { ${languages()
+    .map((one) => `${JSON.stringify(one)}: ${source(Object.fromEntries(own(one)))}`)
+    .join(', ')} }`
+}
+
 function list(): string {
   const loads = (language: string) => PARTS.map((part) => `${part}: () => import('${idOf(language, part)}')`).join(', ')
   return `export default { ${[...languages(), PSEUDO].map((one) => `${JSON.stringify(one)}: { ${loads(one)} }`).join(', ')} }`
@@ -39,7 +47,7 @@ export function wording(): Plugin {
       const [, part, language] = /^\/([a-z]+)-(.+)$/.exec(id.slice(NAME.length + 1)) ?? []
       if (!language || !part) return list()
       for (const file of languages().flatMap(filesOf)) this.addWatchFile(file)
-      return oneLanguage(language, part)
+      return part === 'room' ? ofRoom(language) : oneLanguage(language, part)
     }
   }
 }

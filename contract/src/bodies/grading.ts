@@ -1,5 +1,6 @@
 import type { GradeRules } from '@peen/core/grade'
 import { appointSchema, assessmentDaySchema, settleSchema, type Appoint, type AssessmentDayBody, type Settle } from '../grading/assessments'
+import { appealSchema, decideAppealSchema, setAsideSchema, type Appeal, type DecideAppeal, type SetAside } from '../grading/corrections'
 import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '../grading/grading'
 import { marksSchema, type SaveMarks } from '../grading/measures'
 import { gradeRulesSchema } from '../people/school'
@@ -13,5 +14,8 @@ export const gradingBodies = {
   keepGradeRules: takes<GradeRules>()(gradeRulesSchema),
   callDay: takes<AssessmentDayBody>()(assessmentDaySchema),
   appoint: takes<Appoint>()(appointSchema),
-  settle: takes<Settle>()(settleSchema)
+  settle: takes<Settle>()(settleSchema),
+  setAside: takes<SetAside>()(setAsideSchema),
+  appeal: takes<Appeal>()(appealSchema),
+  decideAppeal: takes<DecideAppeal>()(decideAppealSchema)
 }

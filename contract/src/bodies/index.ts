@@ -1,4 +1,5 @@
 // The shape of what each endpoint takes; apart from the table, so that a page that only asks does not load them all.
+import { credentialBodies } from './credentials'
 import { dogBodies } from './dogs'
 import { evidenceBodies } from './evidence'
 import { floorBodies } from './floor'
@@ -14,7 +15,8 @@ export const BODIES = {
   ...dogBodies,
   ...libraryBodies,
   ...gradingBodies,
-  ...evidenceBodies
+  ...evidenceBodies,
+  ...credentialBodies
 } satisfies Readonly<Partial<Record<EndpointName, Schema>>>
 
 type Bodies = typeof BODIES

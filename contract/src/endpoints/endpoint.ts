@@ -8,11 +8,12 @@ export const ANYONE = 'anyone'
 export const ALL = ['lead', 'instructor', 'apprentice'] as const
 export const STAFF = ['lead', 'instructor'] as const
 export const LEAD = ['lead'] as const
+export const APPRENTICE = ['apprentice'] as const
 
 /** What a request carries where it is not JSON. */
 export type Reads = 'json' | 'csv' | 'picture'
 /** What is answered where it is not JSON; `stream`: server-sent events. */
-export type Gives = 'json' | 'csv' | 'pdf' | 'jpeg' | 'file' | 'stream'
+export type Gives = 'json' | 'csv' | 'pdf' | 'jpeg' | 'png' | 'file' | 'stream'
 
 export type Endpoint = {
   readonly method: 'get' | 'post' | 'put'

@@ -3,7 +3,7 @@ import type { GradeResult, GradeRules } from '@peen/core/grade'
 import type { AssessmentBook, AssessmentPage, BorderlineView } from '../grading/assessments'
 import type { MeasurePage } from '../grading/measures'
 import type { GradingView, MethodDifference, TrimRow } from '../grading/grading-views'
-import { ALL, get, LEAD, post, put, STAFF } from './endpoint'
+import { ALL, APPRENTICE, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const gradingEndpoints = {
   trims: get('/trims', ALL, 'Grade sheets, the newest first, a page at a time.', { query: ['page'] }),
@@ -18,6 +18,17 @@ export const gradingEndpoints = {
   signGrading: post('/gradings/:id/sign', STAFF, 'Signs a grade sheet.', {
     needs: 'password',
     problems: ['signed', 'draftConflict', 'notGradable']
+  }),
+  setAside: post('/gradings/:id/set-aside', LEAD, 'Sets a signed mark aside, with a reason: it stays on record and counts for nothing.', {
+    needs: 'password',
+    problems: ['notSigned']
+  }),
+  appeal: post('/gradings/:id/appeal', APPRENTICE, 'Appeals a mark of one’s own trim, once.', {
+    problems: ['notSigned', 'appealed', 'appealTooLate']
+  }),
+  decideAppeal: post('/gradings/:id/appeal/decide', LEAD, 'Decides which of two marks counts after an appeal.', {
+    needs: 'password',
+    problems: ['notSigned', 'notMarkedAgain', 'decided']
   }),
   differByMethod: get('/gradings/by-method', LEAD, 'Signed marks beside what the method in use today would say.'),
   measures: get('/gradings/:id/measures', STAFF, 'The photographs of a trim and what was measured on them.', {
@@ -54,6 +65,9 @@ export type GradingReplies = {
   readonly readGrading: { readonly id: string }
   readonly saveDraft: { readonly version: number }
   readonly signGrading: GradeResult
+  readonly setAside: { readonly status: string }
+  readonly appeal: { readonly id: string }
+  readonly decideAppeal: { readonly status: string }
   readonly differByMethod: readonly MethodDifference[]
   readonly measures: MeasurePage
   readonly saveMarks: { readonly version: number }

@@ -1,4 +1,5 @@
 // The one table of endpoints: the server mounts it, the client asks by its names, OpenAPI is made from it.
+import { credentialEndpoints, type CredentialReplies } from './credentials'
 import { dogEndpoints, type DogReplies } from './dogs'
 import { evidenceEndpoints, type EvidenceReplies } from './evidence'
 import type { Endpoint, ParamsOf } from './endpoint'
@@ -16,13 +17,14 @@ export const ENDPOINTS = {
   ...dogEndpoints,
   ...libraryEndpoints,
   ...gradingEndpoints,
-  ...evidenceEndpoints
+  ...evidenceEndpoints,
+  ...credentialEndpoints
 } satisfies Readonly<Record<string, Endpoint>>
 
 type Table = typeof ENDPOINTS
 export type EndpointName = keyof Table
 /** What each endpoint answers; `never` where it is not JSON. */
-export type Replies = PeopleReplies & FloorReplies & DogReplies & LibraryReplies & GradingReplies & EvidenceReplies
+export type Replies = PeopleReplies & FloorReplies & DogReplies & LibraryReplies & GradingReplies & EvidenceReplies & CredentialReplies
 export type Reply<N extends EndpointName> = Replies[N]
 export type ParamOf<N extends EndpointName> = ParamsOf<Table[N]['path']>
 export type QueryOf<N extends EndpointName> = Table[N] extends { readonly query: readonly (infer Q extends string)[] } ? Q : never

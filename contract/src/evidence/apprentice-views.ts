@@ -5,6 +5,7 @@ import type { Plan } from '@peen/core/standard'
 import type { DogView } from '../dogs/dog-views'
 import type { Role } from '../people/auth'
 import type { PersonName } from '../people/school-view'
+import type { RevokeKind } from './credentials'
 
 export type ApprenticeSummary = PersonName & {
   readonly cohort: string
@@ -69,14 +70,16 @@ export type FindingRow = {
   readonly missing: readonly string[]
   readonly unknown: readonly string[]
   readonly of: number
-  readonly status: 'none' | 'drafted' | 'issued' | 'declined'
+  readonly status: 'none' | 'drafted' | 'issued' | 'declined' | 'revoked'
+  /** issued, and a mark behind it was set aside since: a lead must decide */
+  readonly undecided: boolean
   readonly say: string
 }
 
 export type FindingView = {
   readonly id: string
   readonly number: string
-  readonly status: 'drafted' | 'issued' | 'declined'
+  readonly status: 'drafted' | 'issued' | 'declined' | 'revoked'
   readonly apprentice: PersonName
   readonly certificate: {
     readonly id: string
@@ -106,6 +109,9 @@ export type FindingView = {
   readonly people: readonly { readonly id: string; readonly name: string; readonly role: Role; readonly may: MaySign }[]
   readonly missing: string | null
   readonly declined: { readonly reason: string; readonly by: string } | null
+  /** marks behind it that were set aside since it was issued, and about which no lead has decided */
+  readonly undecided: readonly { readonly gradingId: string; readonly onDate: string; readonly dog: string; readonly reason: string }[]
+  readonly revoked: { readonly kind: RevokeKind; readonly reason: string; readonly by: string; readonly at: string } | null
   readonly auditHash: string | null
   /** the last day on which it stands; null where it does not run out */
   readonly validUntil: string | null

@@ -47,7 +47,7 @@ export type RecordCertificate = {
   readonly number: string
   readonly certificate: string
   readonly version: number
-  readonly status: 'drafted' | 'issued' | 'declined'
+  readonly status: 'drafted' | 'issued' | 'declined' | 'revoked'
   readonly validUntil: string | null
   readonly signatures: readonly { readonly name: string; readonly on: string }[]
   readonly auditHash: string | null
@@ -150,7 +150,13 @@ export const recordJsonSchema = {
       settled: one('passed', 'notPassed', null)
     }),
     certificates: list({
-      ...{ number: text, certificate: text, version: number, status: one('drafted', 'issued', 'declined'), validUntil: maybe(day) },
+      ...{
+        number: text,
+        certificate: text,
+        version: number,
+        status: one('drafted', 'issued', 'declined', 'revoked'),
+        validUntil: maybe(day)
+      },
       ...{ signatures: list({ name: text, on: day }), auditHash: maybe(text) }
     }),
     liftedHolds: list({ techniqueId: text, technique: text, liftedOn: day, by: text, reason: text }),

@@ -105,7 +105,7 @@ export type TableView = {
   readonly gradings: readonly {
     readonly id: string
     readonly assessor: string
-    readonly status: 'draft' | 'signed'
+    readonly status: 'draft' | 'signed' | 'setAside'
     readonly own: boolean
   }[]
 }

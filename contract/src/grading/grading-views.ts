@@ -3,6 +3,7 @@ import type { Answers, GlobalRating, GradeResult, GradedWith } from '@peen/core/
 import type { Moved, Standard } from '@peen/core/standard'
 import type { CheckIn, DogView } from '../dogs/dog-views'
 import type { PersonName } from '../people/school-view'
+import type { AppealView, SetAsideView } from './corrections'
 
 /** Trims that one page of their list holds. */
 export const TRIMS_A_PAGE = 100
@@ -14,13 +15,15 @@ export type TrimRow = {
   readonly apprentice: string
   readonly dog: string
   readonly assessor: string
-  readonly status: 'draft' | 'signed'
+  readonly status: 'draft' | 'signed' | 'setAside'
   readonly mark: number | null
   readonly interval: readonly [number, number] | null
   readonly outcome: string | null
   /** why the verdict is what it is, in a sentence; null where it is hidden */
   readonly because: string | null
   readonly hidden: string | null
+  /** its apprentice has appealed, and it is not decided yet */
+  readonly appealed: boolean
 }
 
 export type GradingView = {
@@ -34,7 +37,7 @@ export type GradingView = {
   readonly checkIn: CheckIn
   readonly standardId: string
   readonly standardVersion: number
-  readonly status: 'draft' | 'signed'
+  readonly status: 'draft' | 'signed' | 'setAside'
   readonly blind: boolean
   /** the sides in house rules by which this trim was worked and is graded */
   readonly houseRules: Readonly<Record<string, number>>
@@ -52,6 +55,11 @@ export type GradingView = {
   /** null while the assessor has not said the global rating */
   readonly result: GradeResult | null
   readonly praises: readonly string[]
+  /** it counts for nothing since then */
+  readonly setAside: SetAsideView | null
+  readonly appeal: AppealView | null
+  /** what this reader may do about a signed mark */
+  readonly may: { readonly setAside: boolean; readonly appeal: boolean; readonly decide: boolean }
 }
 
 /** A signed mark beside what the method in use today would say of the same sheet. */

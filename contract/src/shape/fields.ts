@@ -69,3 +69,10 @@ export const mapOf = <T>(of: Schema<T>, label: string, most: number) =>
       .required()
       .test('most', `${label}: there are ${names.length}; there can be at most ${most}.`, () => names.length <= most)
   }) as unknown as Schema<Readonly<Record<string, T>>>
+
+/** A reason in words, which its message asks for; blanks are none. */
+export const reasonIn = (message: string, most = 1000) =>
+  string()
+    .defined(message)
+    .max(most)
+    .test('words', message, (value) => value.trim().length >= 5)

@@ -1,6 +1,9 @@
 // The demo's year, served to a test that signs in and asks.
 import { connect, databaseClock, makeApp, type Connection } from '@peen/server'
+import { mkdtempSync, rmSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import pino from 'pino'
 import { refill } from '../../../server/src/testing/refill'
 import { freshDatabase, patientFetch } from '../../../server/src/testing/world'
@@ -30,7 +33,8 @@ export async function servedDemo(name: string, { as = 'ottilie', logQuery = () =
   if (played) refill(settings, played)
   else await playDemo(fresh.db)
   const listened = connect(settings, { logQuery })
-  const app = makeApp({ db: listened.db, clock: databaseClock(listened.db, true), log: pino({ level: 'silent' }) }, null)
+  const keys = mkdtempSync(join(tmpdir(), 'peen-keys-'))
+  const app = makeApp({ db: listened.db, clock: databaseClock(listened.db, true), log: pino({ level: 'silent' }), keys }, null)
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
@@ -52,6 +56,7 @@ export async function servedDemo(name: string, { as = 'ottilie', logQuery = () =
       server.closeAllConnections()
       server.close()
       await Promise.all([fresh.close(), listened.close()])
+      rmSync(keys, { recursive: true, force: true })
     }
   }
 }

@@ -26,6 +26,7 @@ const folder = env('PEEN_BACKUPS')
 const scratch = env('PEEN_SCRATCH')
 const place: BackupPlace = {
   ...{ settings, folder, second: env('PEEN_BACKUP_TO') || null, room: env('PEEN_ROOM_KEYS') || null },
+  issuer: env('PEEN_KEYS') || null,
   proofDatabase: `${scratch}proof`
 }
 const say = (line: string) => void process.stdout.write(`${line}\n`)
@@ -93,7 +94,16 @@ async function bring(): Promise<void> {
     return true
   }
   const room = env('PEEN_ROOM_KEYS')
-  const restored = await restore(file, { opener, settings, room, scratch: { folder, database: `${scratch}restore` }, say, now, settle })
+  const restored = await restore(file, {
+    opener,
+    settings,
+    room,
+    issuer: env('PEEN_KEYS') || undefined,
+    scratch: { folder, database: `${scratch}restore` },
+    say,
+    now,
+    settle
+  })
   if (!restored) return void (process.exitCode = 1)
   const { madeAt, proof, opened } = restored
   const goesOn = backupsIn(folder).length === 0 && (await adoptKey(folder, opened))

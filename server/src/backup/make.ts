@@ -13,7 +13,8 @@ import { isProven, prove } from './prove'
 import { mayGo, type Why } from './rotation'
 
 /**
- * `folder`: where backups lie. `second`: a folder of another disk that gets a copy, or null. `room`: the keys of the room's certificate.
+ * `folder`: where backups lie. `second`: a folder of another disk that gets a copy, or null. `room`: the keys of the room's
+ * certificate. `issuer`: the keys that sign certificates.
  * `proofDatabase`: a name under which a throw-away database may be made.
  */
 export type BackupPlace = {
@@ -21,6 +22,7 @@ export type BackupPlace = {
   readonly folder: string
   readonly second: string | null
   readonly room: string | null
+  readonly issuer?: string | null
   readonly proofDatabase: string
 }
 type Doing = { readonly why: Why; readonly say: (line: string) => void; readonly now: () => Date }
@@ -42,6 +44,8 @@ export async function backUp(place: BackupPlace, doing: Doing): Promise<Backup> 
   }
 }
 
+/** Where the keys that sign certificates lie in a backup. */
+export const ISSUER = 'issuer'
 const UNDER_WAY = 'under-way-'
 /** Made and restored, but something in the school is not as it should be. */
 export class NotAsItShouldBe extends Error {}
@@ -58,7 +62,10 @@ function clearLeftovers(folder: string): void {
   }
 }
 
-async function tryToBackUp({ settings, folder, second, room, proofDatabase }: BackupPlace, { why, say, now }: Doing): Promise<Backup> {
+async function tryToBackUp(
+  { settings, folder, second, room, issuer, proofDatabase }: BackupPlace,
+  { why, say, now }: Doing
+): Promise<Backup> {
   const key = await keyIn(folder)
   await refuseFullDisk(folder, settings)
   clearLeftovers(folder)
@@ -70,6 +77,7 @@ async function tryToBackUp({ settings, folder, second, room, proofDatabase }: Ba
     say('Backup: reading the school.')
     await dumpTo(join(stage, 'database.sql'), settings)
     if (room && existsSync(room)) cpSync(room, join(stage, 'room'), { recursive: true })
+    if (issuer && existsSync(issuer)) cpSync(issuer, join(stage, ISSUER), { recursive: true })
     await writeManifest(stage, { madeAt: at.toISOString(), why, database: settings.database })
     say(`Backup: packing and encrypting ${inMb(statSync(join(stage, 'database.sql')).size)}.`)
     // a second key that is never written down opens what was written, so that the proof reads the file itself

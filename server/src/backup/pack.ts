@@ -28,7 +28,7 @@ Without Peen, with the programs tar and age (Debian: apt install age):
   tar xf <this file>
   age -d -o key.txt key.age              asks for the passphrase
   age -d -i key.txt school.tar.gz.age | tar xz
-database.sql is then a dump for MariaDB, room/ the keys of the room's certificate.
+database.sql is then a dump for MariaDB, room/ the keys of the room's certificate, issuer/ those that sign certificates.
 `
 
 /** Encrypts a folder for some recipients into `file`. */

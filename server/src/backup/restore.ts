@@ -5,6 +5,7 @@ import mysql from 'mysql2/promise'
 import { connect, optionsOf, tables, type DatabaseSettings } from '../db'
 import { v7 } from 'uuid'
 import { inThrowAway, pourFrom } from './database'
+import { ISSUER } from './make'
 import { readManifest } from './manifest'
 import { unpack, type Opened, type Opener } from './pack'
 import { isProven, proofOf, type Proof } from './prove'
@@ -22,6 +23,7 @@ export async function restore(
     opener,
     settings,
     room,
+    issuer,
     scratch,
     say,
     now,
@@ -30,6 +32,7 @@ export async function restore(
     readonly opener: Opener
     readonly settings: DatabaseSettings
     readonly room: string
+    readonly issuer?: string
     readonly scratch: { readonly folder: string; readonly database: string }
     readonly say: (line: string) => void
     readonly now: () => Date
@@ -52,6 +55,7 @@ export async function restore(
       await markRestored(own, madeAt)
       say('Restore: putting it in its place.')
       await changePlaces(own, settings)
+      if (issuer) bringKeys(join(school, ISSUER), issuer)
       return { madeAt, proof, opened, room: bringRoom(join(school, 'room'), room) }
     })
   } finally {
@@ -103,4 +107,11 @@ function bringRoom(from: string, to: string): boolean {
   rmSync(to, { recursive: true, force: true })
   cpSync(from, to, { recursive: true })
   return true
+}
+
+/** The keys that sign certificates join those that lie here: a certificate of either stays one that this school can take back. */
+function bringKeys(from: string, to: string): void {
+  if (!existsSync(from)) return
+  mkdirSync(to, { recursive: true, mode: 0o700 })
+  cpSync(from, to, { recursive: true })
 }

@@ -26,7 +26,7 @@ export const gradings = mysqlTable(
     agreed: json('agreed').$type<readonly AgreedTarget[]>(),
     /** by what it was computed when it was signed; null in a draft, and where the first method signed it */
     gradedWith: json('graded_with').$type<GradedWith>(),
-    status: name('status', 10).$type<'draft' | 'signed'>().notNull(),
+    status: name('status', 10).$type<'draft' | 'signed' | 'setAside'>().notNull(),
     blind: boolean('blind').notNull(),
     version: int('version').notNull(),
     answers: json('answers').$type<Answers>().notNull(),
@@ -81,7 +81,7 @@ export const findings = mysqlTable('findings', {
   certificateId: name('certificate_id').notNull(),
   certificateVersion: int('certificate_version').notNull(),
   rules: json('rules').$type<CertificateRule[]>().notNull(),
-  status: name('status', 10).$type<'drafted' | 'issued' | 'declined'>().notNull(),
+  status: name('status', 10).$type<'drafted' | 'issued' | 'declined' | 'revoked'>().notNull(),
   draftedBy: uuid('drafted_by').notNull(),
   draftedAt: utc('drafted_at').notNull(),
   decidingGradingId: uuid('deciding_grading_id'),

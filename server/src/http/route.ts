@@ -14,6 +14,10 @@ export type Services = {
   readonly clock: Clock
   readonly log: Logger
   readonly backups?: { readonly view: () => BackupsView; readonly begin: () => void }
+  /** the folder of the secret halves of the signing keys; without one nothing is signed here */
+  readonly keys?: string
+  /** under which address the world reaches this school; null where it does not */
+  readonly publicUrl?: string | null
 }
 
 /** What a request carries: JSON of the endpoint's shape, the text of a table, the bytes of a picture. */

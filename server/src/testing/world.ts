@@ -4,7 +4,10 @@ import { USUAL_SETTINGS, type Me, type Problem, type Role } from '@peen/contract
 import { NOTHING_FOUND } from '@peen/core/checkin'
 import type { EventKind, Payloads, PracticeEvent } from '@peen/core/practice'
 import mysql from 'mysql2/promise'
+import { mkdtempSync, rmSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import pino from 'pino'
 import { v7 } from 'uuid'
 import { makeApp } from '../app'
@@ -50,12 +53,13 @@ export type Served = {
   readonly close: () => Promise<void>
 }
 
-/** Serves the application on a free port. */
+/** Serves the application on a free port, with a folder of its own for signing keys. */
 export async function serve(
   connection: Connection,
   clock = settableClock(NOW, 'Europe/London')
-): Promise<Served & { readonly clock: typeof clock }> {
-  const app = makeApp({ db: connection.db, clock, log: pino({ level: 'silent' }) }, null)
+): Promise<Served & { readonly clock: typeof clock; readonly keys: string }> {
+  const keys = mkdtempSync(join(tmpdir(), 'peen-keys-'))
+  const app = makeApp({ db: connection.db, clock, log: pino({ level: 'silent' }), keys, publicUrl: 'https://school.example' }, null)
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
@@ -78,8 +82,9 @@ export async function serve(
     server.closeAllConnections()
     await new Promise((resolve) => server.close(resolve))
     await connection.close()
+    rmSync(keys, { recursive: true, force: true })
   }
-  return { url, client, clientOf, close, clock }
+  return { url, client, clientOf, close, clock, keys }
 }
 
 /** A body that is refused unread may lose its connection before the answer is read: asked again, three times at most. */
@@ -123,6 +128,8 @@ export type World = Served & {
   readonly db: Connection['db']
   readonly ids: Readonly<Record<string, string>>
   readonly clock: ReturnType<typeof settableClock>
+  /** the folder of its signing keys */
+  readonly keys: string
   readonly newVisit: (apprentice: string, onDate?: string) => Promise<string>
   /** every step of the trim, done by the apprentice's own hands and watched by ivo */
   readonly workOn: (visitId: string, onDate?: string) => Promise<void>

@@ -103,10 +103,11 @@ async function lift(): Promise<void> {
       <section v-if="shown" ref="detail" class="grid gap-5 pt-3 sm:grid-cols-[258px_1fr]" :aria-label="name">
         <div>
           <h2 class="title">
-            {{ name
-            }}<template v-if="shown.standing.state !== 'new'">{{
-              t('apprentice.scoreLimit', { score: shown.standing.score, limit: shown.standing.limit })
-            }}</template>
+            {{
+              shown.standing.state === 'new'
+                ? name
+                : t('apprentice.nameScoreLimit', { name, score: shown.standing.score, limit: shown.standing.limit })
+            }}
           </h2>
           <p class="mt-1.5 leading-[1.32]">
             <GlyphMark :name="shown.standing.state" :size="17" class="mr-1.5 align-[-3px]" /><b>{{ STATE_WORDS[shown.standing.state] }}.</b>

@@ -38,7 +38,8 @@ const words = {
   none: t('certify.noFindingYet'),
   drafted: t('certify.drafted'),
   issued: t('certify.issued'),
-  declined: t('certify.declined')
+  declined: t('certify.declined'),
+  revoked: t('certify.revoked')
 } as const
 </script>
 
@@ -69,7 +70,13 @@ const words = {
       <li v-for="row in rows" :key="row.apprenticeId + row.certificateId">
         <button class="flex min-h-14 w-full flex-wrap items-center gap-x-5 px-1 py-2.5 hover:bg-well" @click="open(row)">
           <GlyphMark
-            :name="row.status === 'issued' || row.met === row.of ? 'meets' : row.status === 'declined' ? 'fails' : 'missing'"
+            :name="
+              row.status === 'issued' || row.met === row.of
+                ? 'meets'
+                : row.status === 'declined' || row.status === 'revoked'
+                  ? 'fails'
+                  : 'missing'
+            "
             :size="24"
           />
           <span class="w-44 text-[20px] font-[650]">{{ row.apprentice }}</span>
@@ -87,7 +94,9 @@ const words = {
               <span class="muted">{{ row.unknown.map(lowerFirst).join('; ') }}.</span></span
             ></span
           >
-          <span class="muted w-32 text-right max-sm:text-left">{{ words[row.status] }}</span>
+          <span class="muted w-32 text-right max-sm:text-left"
+            >{{ words[row.status] }}<b v-if="row.undecided" class="block text-danger">{{ t('certify.needsDecision') }}</b></span
+          >
         </button>
       </li>
     </ul>

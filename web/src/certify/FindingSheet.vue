@@ -4,6 +4,9 @@ import { computed, ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import AskOnce from '../components/AskOnce.vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import CertificateFiles from './CertificateFiles.vue'
+import RevokeSheet from './RevokeSheet.vue'
+import ReasonSheet from '../components/ReasonSheet.vue'
 import RuleList from './RuleList.vue'
 import SheetDialog from '../components/SheetDialog.vue'
 import TopLine from '../components/TopLine.vue'
@@ -20,6 +23,9 @@ const session = useSessionStore()
 const { data, error, loading, reload } = useAsked('finding', () => ({ id: props.id }), { fresh: true })
 const problem = ref<string | null>(null)
 const declines = ref(false)
+const revokes = ref(false)
+/** the mark set aside in spite of which the certificate is kept */
+const keeps = ref<string | null>(null)
 const reason = ref('')
 
 const me = computed(() => data.value?.people.find((person) => person.id === session.me?.id) ?? null)
@@ -46,6 +52,7 @@ async function act(work: () => Promise<unknown>): Promise<void> {
   }
 }
 const print = () => window.print()
+const zone = computed(() => session.school?.timeZone ?? 'UTC')
 /** a signature is asked for once, with what follows from it */
 const asks = ref(false)
 const isSecond = computed(() => (data.value?.signatures.length ?? 0) === 1)
@@ -69,7 +76,7 @@ useKeys([{ key: 's', label: t('certify.sign'), run: () => void (me.value?.may.ma
           t('certify.rulesIdVersionVersionRenews', {
             id: data.certificate.id,
             version: data.certificate.version,
-            renews: data.renews ? t('certify.renewed') : '',
+            renews: data.renews ? 'yes' : 'no',
             validUntil: data.validUntil
               ? t('certify.validUntilDateValidUntil', { date: sayDate(data.validUntil), validUntil: data.validUntil.slice(0, 4) })
               : t('certify.noEndDate')
@@ -83,6 +90,30 @@ useKeys([{ key: 's', label: t('certify.sign'), run: () => void (me.value?.may.ma
       </p>
       <p v-if="data.declined" class="mt-2 leading-[1.35]">
         {{ t('certify.declinedReason', { by: data.declined.by, reason: data.declined.reason }) }}
+      </p>
+      <section v-if="data.undecided.length > 0" class="mt-3 border-2 border-danger p-4" data-testid="undecided">
+        <p class="flex gap-2 text-[18px] font-[650]"><GlyphMark name="danger" class="mt-0.5" />{{ t('certify.decideAgain') }}</p>
+        <p v-for="one in data.undecided" :key="one.gradingId" class="mt-2 flex flex-wrap items-center gap-x-4 leading-[1.35]">
+          <RouterLink :to="`/trims/${one.gradingId}`" class="min-h-11 flex-1 content-center">{{
+            t('certify.setAsideTrim', { dog: one.dog, date: sayDate(one.onDate), reason: one.reason })
+          }}</RouterLink>
+          <button v-if="session.isLead" class="btn btn-quiet" @click="keeps = one.gradingId">{{ t('certify.keepIt') }}</button>
+        </p>
+        <ReasonSheet
+          v-if="keeps"
+          :open="true"
+          :title="t('certify.keepTitle')"
+          :says="t('certify.keepSays')"
+          :label="t('certify.keepWhy')"
+          :action="t('certify.keep')"
+          :working="t('certify.keeping')"
+          :run="(reason) => ask('keepCertificate', { id, body: { gradingId: keeps!, reason } })"
+          @close="keeps = null"
+          @done="act(async () => void (keeps = null))"
+        />
+      </section>
+      <p v-if="data.revoked" class="mt-2 leading-[1.35]" data-testid="revoked">
+        {{ t('certify.revokedBySays', { by: data.revoked.by, date: sayMoment(data.revoked.at, zone), reason: data.revoked.reason }) }}
       </p>
       <p v-if="data.auditHash" class="muted mt-2 leading-[1.35] break-all">
         {{ t('certify.auditTrailDecisionAuditHash', { auditHash: data.auditHash }) }}
@@ -111,6 +142,7 @@ useKeys([{ key: 's', label: t('certify.sign'), run: () => void (me.value?.may.ma
       <RouterLink v-if="data.deciding" :to="`/trims/${data.deciding.gradingId}`" class="btn btn-quiet no-print mt-2 w-full">{{
         t('certify.readDecidingTrim')
       }}</RouterLink>
+      <CertificateFiles v-if="data.status === 'issued'" :id="id" :number="data.number" />
       <h2 class="title mt-5">{{ t('certify.twoPeopleSign') }}</h2>
       <hr class="rule2 mt-2" />
       <div v-for="signature in data.signatures" :key="signature.personId" class="border-b border-line py-3 leading-[1.3]">
@@ -145,7 +177,13 @@ useKeys([{ key: 's', label: t('certify.sign'), run: () => void (me.value?.may.ma
           {{ t('certify.reasonDeclining') }}
         </button>
       </template>
-      <button v-if="data.status === 'issued'" class="btn no-print mt-3 w-full" @click="print">{{ t('certify.printFinding') }}</button>
+      <template v-if="data.status === 'issued'">
+        <button class="btn btn-quiet no-print mt-3 w-full" @click="print">{{ t('certify.printFinding') }}</button>
+        <button v-if="session.isLead" class="btn btn-quiet no-print mt-4 w-full" @click="revokes = true">
+          {{ t('certify.revokeCertificate') }}
+        </button>
+        <RevokeSheet :id="id" :open="revokes" @close="revokes = false" @done="act(async () => void (revokes = false))" />
+      </template>
       <p v-if="problem && !declines" class="mt-3 flex gap-2" role="alert">
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
       </p>

@@ -37,7 +37,7 @@ export function sayAct(act: CoatAct, day: (date: string) => string): string {
       return t('coat.pulledHowShare01Part01', {
         how: PULL_WORDS[act.how],
         share01: act.share01 === undefined ? '' : `, ${Math.round(act.share01 * 100)} %`,
-        part01: act.part01 === undefined ? '' : t('coat.part')
+        part: act.part01 === undefined ? 'whole' : 'part'
       })
     case 'carded':
       return 'carded'
@@ -75,13 +75,7 @@ export function sayPlaces(lines: readonly BookLine[]): string {
   const names = lines.map(({ place }) => placeName(place))
   const all = [names[0], ...names.slice(1).map((name) => name.toLowerCase())]
   const sides = new Set(lines.flatMap((line) => sidesMeant(line)))
-  const side =
-    sides.has('left') && sides.has('right')
-      ? t('coat.bothSides2')
-      : sides.has('left')
-        ? t('coat.left2')
-        : sides.has('right')
-          ? t('coat.right2')
-          : ''
+  const both = sides.has('left') && sides.has('right')
+  const side = both ? 'both' : sides.has('left') ? 'left' : sides.has('right') ? 'right' : 'none'
   return t('coat.allNSide', { all: all.slice(0, -1).join(', '), n: all[all.length - 1], side })
 }

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useKeys } from '../composables/useKeys'
+import { useHelpStore } from '../stores/help'
 import { useSearchStore } from '../stores/search'
 import { useTabletStore } from '../stores/tablet'
 import { useHandOver } from '../composables/useHandOver'
 import { useSessionStore } from '../stores/session'
-import KeysDialog from './KeysDialog.vue'
+import HelpDialog from '../help/HelpDialog.vue'
 import SayPassword from './SayPassword.vue'
 import SearchDialog from './SearchDialog.vue'
 import TabletLock from './TabletLock.vue'
@@ -18,7 +19,7 @@ const { handOver, leave } = useHandOver()
 void tablet.look()
 const route = useRoute()
 const router = useRouter()
-const showsKeys = ref(false)
+const help = useHelpStore()
 const search = useSearchStore()
 
 const places = computed(() => {
@@ -52,7 +53,7 @@ useKeys([
   })),
   { key: '/', label: t('shell.search'), run: () => (search.open = true) },
   { key: ',', label: t('shell.yourSettings'), run: () => void router.push('/settings') },
-  { key: '?', label: t('shell.keyboardShortcuts'), run: () => (showsKeys.value = true) }
+  { key: '?', label: t('shell.helpAndKeys'), run: () => (help.open = true) }
 ])
 function goTo(key: string): void {
   const place = places.value.find((candidate) => candidate.key === key)
@@ -68,15 +69,15 @@ function goTo(key: string): void {
       :to="place.to"
       :aria-current="isHere(place.to) ? 'page' : undefined"
       :class="[
-        'relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-3.5 lg:px-[22px] sm:text-[18px]',
+        'relative flex items-center pt-1.5 text-[16px] no-underline max-sm:flex-1 max-sm:justify-center max-sm:px-1 sm:px-2 lg:px-[22px] sm:text-[18px]',
         isHere(place.to) ? 'bg-ink font-[650] text-sheet' : 'font-medium text-ink'
       ]"
       >{{ place.name }}</RouterLink
     >
     <span class="flex-1 max-sm:hidden" />
-    <button class="flex items-center gap-2 px-4 pt-1.5 max-lg:hidden" @click="showsKeys = true">
+    <button class="flex items-center gap-2 px-4 pt-1.5 max-lg:hidden" @click="help.open = true">
       <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">?</kbd
-      >{{ t('shell.keys') }}
+      >{{ t('shell.help') }}
     </button>
     <button class="flex items-center gap-2 px-4 pt-1.5 max-lg:hidden" @click="search.open = true">
       <kbd class="rounded-[4px] border-[1.5px] border-hair px-[9px] py-1 font-sans text-[16px] leading-none font-[650]">/</kbd
@@ -96,7 +97,7 @@ function goTo(key: string): void {
     <TabletLock v-if="tablet.tablet" :key="tablet.tablet.locksAfterMin" :minutes="tablet.tablet.locksAfterMin" />
     <SayPassword />
     <SearchDialog :open="search.open" @close="search.open = false" />
-    <KeysDialog :open="showsKeys" @close="showsKeys = false" />
+    <HelpDialog />
   </nav>
 </template>
 

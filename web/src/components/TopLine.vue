@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Lock, Search, UserRound } from '@lucide/vue'
+import { CircleHelp, Lock, Search, UserRound } from '@lucide/vue'
 import { ROLE_NAMES } from '@peen/contract'
 import { computed, ref } from 'vue'
 import OutboxDialog from '../outbox/OutboxDialog.vue'
@@ -7,6 +7,7 @@ import { useHandOver } from '../composables/useHandOver'
 import { useNow } from '../composables/useNow'
 import { sayClock, sayMoment } from '../composables/words'
 import { useDraftStore } from '../stores/drafts'
+import { useHelpStore } from '../stores/help'
 import { useOutboxStore } from '../stores/outbox'
 import { usePictureStore } from '../stores/pictures'
 import { useReachStore } from '../stores/reach'
@@ -21,6 +22,7 @@ defineProps<{ what?: string }>()
 const session = useSessionStore()
 const saved = useSavedStore()
 const search = useSearchStore()
+const help = useHelpStore()
 const outbox = useOutboxStore()
 const reach = useReachStore()
 const tablet = useTabletStore()
@@ -55,10 +57,15 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
 
 <template>
   <header class="no-print flex h-11 flex-none items-center gap-2 border-b border-line px-4 whitespace-nowrap sm:gap-7 sm:px-6">
-    <span class="hidden font-[650]" :class="hasMore || lost || saved.kept > 0 ? 'lg:inline' : 'md:inline'"
+    <span class="hidden font-[650]" :class="hasMore || lost || saved.kept > 0 ? 'xl:inline' : 'lg:inline'"
       >{{ session.school?.name }}<template v-if="session.school">, {{ session.school.room }}</template></span
     >
-    <h1 class="muted truncate text-[16px] font-normal max-md:font-[650] max-md:text-ink">{{ what }}</h1>
+    <h1
+      class="muted line-clamp-2 min-w-0 text-[16px] leading-[19px] font-normal whitespace-normal max-md:font-[650] max-md:text-ink"
+      :title="what"
+    >
+      {{ what }}
+    </h1>
     <span class="flex-1" />
     <button v-if="saved.undo" class="btn btn-quiet min-h-11 px-3 py-0 text-[16px]" data-testid="undo" @click="saved.undo.run()">
       {{ t('shell.undoLabel', { label: saved.undo.label }) }}
@@ -87,6 +94,9 @@ const when = computed(() => (session.school ? sayMoment(now.value, session.schoo
     >
     <OutboxDialog v-if="looks" :open="looks" @close="looks = false" />
     <span v-if="session.me" class="-mr-3 flex lg:hidden">
+      <button class="flex size-11 items-center justify-center" :aria-label="t('shell.help')" @click="help.open = true">
+        <CircleHelp :size="22" :stroke-width="1.75" aria-hidden="true" />
+      </button>
       <button class="flex size-11 items-center justify-center" :aria-label="t('shell.search')" @click="search.open = true">
         <Search :size="22" :stroke-width="1.75" aria-hidden="true" />
       </button>

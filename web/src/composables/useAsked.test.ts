@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, ref } from 'vue'
 import { ask, whenAsked } from '../api/client'
 import { useReachStore } from '../stores/reach'
-import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
+import { ok, refusal as refused, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { ALL_NEWS, useAsked } from './useAsked'
 
 /** Answers that come when the test lets them. */
@@ -30,7 +30,7 @@ describe('what a screen asks', () => {
 
   it('is asked again by itself when the server answers again', async () => {
     whenAsked(useReachStore().told)
-    server.answer = () => refusal(503, 'Peen’s database does not answer for the moment.', { code: 'databaseAway' })
+    server.answer = () => refused(503, 'Peen’s database does not answer for the moment.', { code: 'databaseAway' })
     const { data, error } = useAsked('people')
     await vi.waitFor(() => expect(error.value).toContain('database'), { timeout: 10000 })
     server.answer = () => ok([{ name: 'Flint' }])
@@ -70,11 +70,11 @@ describe('what a screen asks', () => {
 
   it('keeps what was shown when it cannot be read again, and says why', async () => {
     server.answer = () => ok({ room: 1 })
-    const { data, error, code, reload } = useAsked('floor')
+    const { data, error, refusal, reload } = useAsked('floor')
     await settled()
-    server.answer = () => refusal(409, 'Read it first.', { code: 'notRead' })
+    server.answer = () => refused(409, 'Read it first.', { code: 'notRead' })
     await reload()
-    expect([data.value, error.value, code.value]).toEqual([{ room: 1 }, 'Read it first.', 'notRead'])
+    expect([data.value, error.value, refusal.value?.code]).toEqual([{ room: 1 }, 'Read it first.', 'notRead'])
   })
 
   it('is shown at once when a screen is opened again, and read again behind it', async () => {

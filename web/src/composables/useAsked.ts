@@ -1,4 +1,4 @@
-import type { EndpointName, Reply } from '@peen/contract'
+import type { EndpointName, Problem, Reply } from '@peen/contract'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, onScopeDispose, watch, type ComputedRef, type WritableComputedRef } from 'vue'
 import { cache } from '../api/cache'
@@ -11,8 +11,8 @@ export type Asked<T> = {
   /** what was answered, or what a screen has put in its place */
   readonly data: WritableComputedRef<T | null>
   readonly error: ComputedRef<string | null>
-  /** the code of a refusal, where the server gave one */
-  readonly code: ComputedRef<string | null>
+  /** a refusal as the server gave it, with its code and what it names */
+  readonly refusal: ComputedRef<Problem | null>
   readonly loading: ComputedRef<boolean>
   readonly reload: () => Promise<void>
 }
@@ -69,7 +69,7 @@ export function useAsked<N extends EndpointName>(
       set: (answer) => void cache.setQueryData(key.value, answer)
     }),
     error: computed(() => (query.error.value ? sentenceOf(query.error.value) : null)),
-    code: computed(() => (query.error.value instanceof ApiError ? query.error.value.problem.code : null)),
+    refusal: computed(() => (query.error.value instanceof ApiError ? query.error.value.problem : null)),
     loading: computed(() => query.isFetching.value),
     reload
   }

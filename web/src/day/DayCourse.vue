@@ -62,8 +62,9 @@ async function preview(): Promise<void> {
         :disabled="view.closedDay"
         @click="setHere(one.id, one.givenName)"
       >
-        <GlyphMark :name="isHere(one.id) ? 'meets' : 'missing'" :size="16" class="mr-1.5" />{{ one.givenName
-        }}<template v-if="!isHere(one.id)">{{ t('day.absent') }}</template>
+        <GlyphMark :name="isHere(one.id) ? 'meets' : 'missing'" :size="16" class="mr-1.5" />{{
+          isHere(one.id) ? one.givenName : t('day.notHere', { name: one.givenName })
+        }}
       </button>
     </div>
     <h2 class="mt-8">{{ t('day.endDay') }}</h2>

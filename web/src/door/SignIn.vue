@@ -77,5 +77,8 @@ const submit = handleSubmit(async (values) => {
     <p v-for="other in outbox.others" :key="other.name" class="mt-4 leading-[1.35]" role="status">
       {{ t('door.tapsWaitForPerson', { taps: other.taps, name: other.name ? 'named' : 'other', person: other.name }) }}
     </p>
+    <RouterLink to="/check" class="mt-6 inline-flex min-h-11 items-center underline underline-offset-4">{{
+      t('door.checkCertificate')
+    }}</RouterLink>
   </DoorPage>
 </template>

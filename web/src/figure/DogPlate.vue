@@ -247,8 +247,8 @@ const standsOnGround = computed(() => props.from !== 'head' && props.from !== 'a
           >
         </button>
       </template>
-      <figcaption class="caption absolute right-6 bottom-4 left-6 flex justify-between gap-6">
-        <span class="truncate">{{ caption }}</span><span v-if="width > 520" class="whitespace-nowrap">{{
+      <figcaption class="caption absolute right-6 bottom-4 left-6 flex items-end justify-between gap-6 leading-[1.15]">
+        <span class="min-w-0">{{ caption }}</span><span v-if="width > 520" class="whitespace-nowrap">{{
           t('figure.eachBorderMarkMarkMmMm', { markMm })
         }}</span>
       </figcaption>

@@ -7,6 +7,7 @@ import { stationNotes } from './gradePlate'
 import { useKeys } from '../composables/useKeys'
 import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
+import CorrectionPart from './CorrectionPart.vue'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
 import FoundPlate from './FoundPlate.vue'
@@ -18,6 +19,7 @@ import { t } from '../words'
 
 // A signed grading: the mark, the sentences, the sections against their floors, every answer.
 const props = defineProps<{ grading: GradingView }>()
+defineEmits<{ changed: [] }>()
 const { standard } = props.grading
 const session = useSessionStore()
 const numbers = new Map(standard.criteria.map((criterion, i) => [criterion.id, i + 1]))
@@ -70,13 +72,14 @@ useKeys([
               familyName: grading.apprentice.familyName,
               givenName2: grading.assessor.givenName,
               familyName2: grading.assessor.familyName,
-              blind: grading.blind ? t('grading.blind') : t('grading.notBlindHadReadAnother')
+              blind: grading.blind ? 'yes' : 'no'
             })
           }}
         </p>
         <RouterLink v-if="session.isStaff && grading.result?.outcome === 'secondAssessor'" to="/assessments" class="btn mt-2 w-full">{{
           t('grading.appointSecondAssessor')
         }}</RouterLink>
+        <CorrectionPart :grading="grading" @changed="$emit('changed')" />
         <details class="mt-2">
           <summary class="flex min-h-11 cursor-pointer items-center">{{ t('grading.houseRulesForce') }}</summary>
           <ul class="muted m-0 list-none p-0 leading-[1.4]">
@@ -87,10 +90,10 @@ useKeys([
           <li v-for="row in grading.result?.sections ?? []" :key="row.section.id" class="flex items-center gap-3 py-1.5">
             <GlyphMark :name="glyph[row.floor]" /><span class="flex-1">{{ row.section.name }}</span
             ><b v-if="row.value !== null" class="w-10 text-right">{{ Math.round(row.value) }}</b
-            ><span v-if="row.interval" class="muted w-28 text-right">{{
+            ><span v-if="row.interval" class="muted w-20 text-right whitespace-nowrap">{{
               t('grading.intervalInterval2', { interval: Math.round(row.interval[0]), interval2: Math.round(row.interval[1]) })
             }}</span
-            ><span class="muted w-20 text-right">{{ t('grading.minimumFloor', { floor: row.section.floor }) }}</span>
+            ><span class="muted w-[100px] text-right whitespace-nowrap">{{ t('grading.minimumFloor', { floor: row.section.floor }) }}</span>
           </li>
         </ul>
       </div>

@@ -18,15 +18,21 @@ const { rows: data, hasMore, more, problem } = usePages(first, (page) => ask('tr
 const glyphOf = (row: TrimRow): GlyphName =>
   row.status === 'draft' || row.hidden
     ? 'missing'
-    : row.outcome === 'passed'
-      ? 'meets'
-      : row.outcome === 'secondAssessor'
-        ? 'cannotTell'
-        : row.outcome === 'feedbackOnly'
-          ? 'excused'
-          : 'fails'
+    : row.status === 'setAside'
+      ? 'lapsed'
+      : row.outcome === 'passed'
+        ? 'meets'
+        : row.outcome === 'secondAssessor'
+          ? 'cannotTell'
+          : row.outcome === 'feedbackOnly'
+            ? 'excused'
+            : 'fails'
 const wordOf = (row: TrimRow) =>
-  row.status === 'draft' ? 'draft' : (row.hidden ?? OUTCOME_WORDS[row.outcome as keyof typeof OUTCOME_WORDS] ?? '')
+  row.status === 'draft'
+    ? 'draft'
+    : row.status === 'setAside' && !row.hidden
+      ? t('grading.markSetAside')
+      : (row.hidden ?? OUTCOME_WORDS[row.outcome as keyof typeof OUTCOME_WORDS] ?? '')
 /** an apprentice says the own word at the table first: the mark's page has nothing to show yet */
 const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${row.visitId}` : `/trims/${row.gradingId}`)
 </script>
@@ -59,7 +65,8 @@ const placeOf = (row: TrimRow) => (row.hidden && !session.isStaff ? `/table/${ro
           <span class="muted w-48">{{ t('grading.markedAssessor', { assessor: row.assessor }) }}</span>
           <span class="w-72 leading-[1.25]"
             ><GlyphMark :name="glyphOf(row)" class="mr-2 align-[-4px]" />{{ wordOf(row)
-            }}<span v-if="row.because && row.outcome !== 'passed'" class="muted block">{{ row.because }}</span></span
+            }}<span v-if="row.appealed" class="block font-[650]">{{ t('grading.appealed') }}</span
+            ><span v-if="row.because && row.outcome !== 'passed'" class="muted block">{{ row.because }}</span></span
           >
           <span class="w-40 text-right max-sm:text-left"
             ><template v-if="row.mark !== null && row.interval"

@@ -239,8 +239,8 @@ const retire = (retired: boolean) =>
             class="flex min-h-11 items-center gap-3 py-1 leading-[1.2] no-underline hover:underline"
           >
             <span class="numeral w-5 text-[18px]">{{ i + 1 }}</span><span class="flex-1">{{ step.label }}</span>
-            <span class="muted whitespace-nowrap">{{
-              t('library.minutesMinApart', { minutes: step.minutes, apart: step.apart ? t('library.timedSeparately') : '' })
+            <span class="muted text-right" :class="step.apart ? '' : 'whitespace-nowrap'">{{
+              t('library.minutesMinApart', { minutes: step.minutes, apart: step.apart ? 'apart' : 'no' })
             }}</span>
             <span class="sr-only">{{ techniqueById(step.technique)?.name }}</span>
           </RouterLink>

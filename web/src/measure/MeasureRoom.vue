@@ -21,9 +21,9 @@ import { t } from '../words'
 // A finished trim on its photographs: the head from the front and both profiles, each from picture to answers.
 const props = defineProps<{ id: string; seen?: string }>()
 const router = useRouter()
-const { data, error, code, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
+const { data, error, refusal, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
 // a colleague's sheet that is not read yet: its own page says what reading costs, and asks
-watch(code, (now) => now === 'notRead' && void router.replace(`/trims/${props.id}`))
+watch(refusal, (now) => now?.code === 'notRead' && void router.replace(`/trims/${props.id}`))
 const NAMES: Readonly<Record<Seen, string>> = {
   head: t('measure.headFromFront'),
   left: t('measure.leftProfile'),

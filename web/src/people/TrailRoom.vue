@@ -6,6 +6,7 @@ import { sayChanged, sayCheck } from '../certify/trail-words'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
 import { useAsked } from '../composables/useAsked'
+import SigningKeys from './SigningKeys.vue'
 import { sayMoment } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 import { t } from '../words'
@@ -66,5 +67,6 @@ const print = () => window.print()
         </li>
       </ul>
     </section>
+    <SigningKeys />
   </main>
 </template>

@@ -173,7 +173,7 @@ useKeys([
       <p class="leading-[1.35]">
         <template v-if="graded">{{
           t('table.statusAssessor', {
-            status: graded.status === 'signed' ? t('table.signed') : t('table.begun'),
+            status: { signed: t('table.signed'), draft: t('table.begun'), setAside: t('table.setAside') }[graded.status],
             assessor: graded.assessor
           })
         }}</template>

@@ -75,7 +75,7 @@ function noteOf(group: readonly SheetLine[], i: number): PlateNote {
     id: first.id,
     region: first.region,
     numeral: String(i + 1),
-    heading: `${sayLinePlace({ ...first, part: null })}${group.length > 1 ? ` +${group.length - 1}` : ''}`,
+    heading: t('visit.placeAndMore', { place: sayLinePlace({ ...first, part: null }), more: group.length - 1 }),
     lines: [
       { text: sayTool(first), bold: true },
       ...(first.leavesMm === null ? [] : [{ text: t('visit.leavesLeavesMmMm', { leavesMm: first.leavesMm }) }])

@@ -94,7 +94,8 @@ const isFocusable = (row: number, column: number) =>
 const sayCell = (row: Shown, column: number) => {
   const cell = row.at.get(column)
   const word = cell && wordOf(cell)
-  return `${row.name}, ${names.value[column]}: ${STATE_WORDS[cell?.state ?? 'new']}${word === 'plateau' ? t('wall.stuck') : word === 'relapse' ? t('wall.fallenBack') : ''}`
+  const state = STATE_WORDS[cell?.state ?? 'new']
+  return t('wall.cell', { name: row.name, technique: names.value[column], state, found: word ?? '' })
 }
 </script>
 
@@ -128,11 +129,11 @@ const sayCell = (row: Shown, column: number) => {
             <span
               v-for="(technique, column) in data.techniques"
               :key="technique.id"
-              class="narrow flex h-[136px] w-11 flex-none items-end justify-center pb-1.5"
+              class="narrow flex h-[172px] w-11 flex-none items-end justify-center pb-1.5"
               :class="chosen?.column === column && 'bg-well'"
               :title="technique.name"
             >
-              <span class="max-h-[128px] max-w-[36px] rotate-180 overflow-hidden leading-[1.05] [writing-mode:vertical-rl]">{{
+              <span class="max-h-[164px] max-w-[36px] rotate-180 overflow-hidden leading-[1.05] [writing-mode:vertical-rl]">{{
                 technique.name
               }}</span>
             </span>

@@ -17,6 +17,15 @@ const props = defineProps<{
 }>()
 const chart = computed(() => designLearningChart(props.limitRules))
 const legend = [...STATES].reverse()
+const MEANS: Readonly<Record<State, string>> = {
+  new: t('wall.meansNew'),
+  practising: t('wall.meansPractising'),
+  ready: t('wall.meansReady'),
+  competent: t('wall.meansCompetent'),
+  slipping: t('wall.meansSlipping'),
+  lapsed: t('wall.meansLapsed'),
+  held: t('wall.meansHeld')
+}
 </script>
 
 <template>
@@ -44,14 +53,29 @@ const legend = [...STATES].reverse()
   <div v-else>
     <h2 class="title">{{ t('wall.whatShapesMean') }}</h2>
     <hr class="rule2 my-3" />
-    <p v-for="state in legend" :key="state" class="flex min-h-9 items-center gap-3"><GlyphMark :name="state" />{{ STATE_WORDS[state] }}</p>
-    <p class="flex min-h-9 items-center gap-3">
-      <svg width="20" height="7" aria-hidden="true"><path d="M1 3.5h18" stroke="currentColor" stroke-width="3" /></svg
-      >{{ t('wall.stuck2') }}
+    <p v-for="state in legend" :key="state" class="flex min-h-9 items-start gap-3 py-1 leading-[1.25]">
+      <GlyphMark :name="state" /><span
+        ><b>{{ STATE_WORDS[state] }}</b
+        ><span class="muted block">{{ MEANS[state] }}</span></span
+      >
     </p>
-    <p class="flex min-h-9 items-center gap-3">
-      <svg width="20" height="7" aria-hidden="true"><path d="M2 1l8 5 8-5" fill="none" stroke="currentColor" stroke-width="2.4" /></svg
-      >{{ t('wall.fallenBack2') }}
+    <p class="flex min-h-9 items-start gap-3 py-1 leading-[1.25]">
+      <svg width="20" height="20" viewBox="0 -7 20 20" class="flex-none" aria-hidden="true">
+        <path d="M1 3.5h18" stroke="currentColor" stroke-width="3" />
+      </svg>
+      <span
+        ><b>{{ t('wall.stuck2') }}</b
+        ><span class="muted block">{{ t('wall.meansStuck') }}</span></span
+      >
+    </p>
+    <p class="flex min-h-9 items-start gap-3 py-1 leading-[1.25]">
+      <svg width="20" height="20" viewBox="0 -7 20 20" class="flex-none" aria-hidden="true">
+        <path d="M2 1l8 5 8-5" fill="none" stroke="currentColor" stroke-width="2.4" />
+      </svg>
+      <span
+        ><b>{{ t('wall.fallenBack2') }}</b
+        ><span class="muted block">{{ t('wall.meansFallenBack') }}</span></span
+      >
     </p>
     <p class="muted mt-3 leading-[1.35]">
       {{ t('wall.touchShapeReasonArrowKeys') }}

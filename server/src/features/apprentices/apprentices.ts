@@ -92,9 +92,9 @@ export async function apprenticeView({ db, clock }: Services, actor: Me, id: str
   }
 }
 
-/** The latest finding that was not declined, and whether what it issued still stands. */
+/** The latest finding that was neither declined nor revoked, and whether what it issued still stands. */
 function stateOfCertificate(rows: readonly (typeof tables.findings.$inferSelect)[], today: string) {
-  const last = rows.findLast((row) => row.status !== 'declined') ?? null
+  const last = rows.findLast((row) => row.status !== 'declined' && row.status !== 'revoked') ?? null
   const issued = rows.findLast((row) => row.status === 'issued') ?? null
   const ranOut = issued?.validUntil != null && issued.validUntil < today
   return { findingId: last?.id ?? null, issued: issued !== null, validUntil: issued?.validUntil ?? null, ranOut }

@@ -52,8 +52,9 @@ async function rowsOf(
           .where(inArray(g.visitId, ids))
   const names = new Map((await allPeople(db)).map((person) => [person.id, fullName(person)]))
   const markerOf = (visitId: string, id: string): Marker => {
-    const own = marks.find((mark) => mark.visitId === visitId && mark.assessorId === id)
-    return { id, name: names.get(id) ?? 'a former member of staff', status: own?.status ?? 'notBegun' }
+    // a mark that was set aside lets its two assessors go
+    const status = marks.find((mark) => mark.visitId === visitId && mark.assessorId === id)?.status ?? 'notBegun'
+    return { id, name: names.get(id) ?? 'a former member of staff', status: status === 'setAside' ? 'notBegun' : status }
   }
   const trims = new Map<string, string>()
   for (const { visit } of rows)
@@ -61,7 +62,7 @@ async function rowsOf(
       trims.set(`${visit.standardId} ${visit.standardVersion}`, (await standardOf(db, visit.standardId, visit.standardVersion)).name)
   return rows.map(({ visit, dog, person, table, appointed }) => {
     const markers = appointed ? ([markerOf(visit.id, appointed.first), markerOf(visit.id, appointed.second)] as const) : null
-    const own = marks.filter(({ visitId }) => visitId === visit.id)
+    const own = marks.filter(({ visitId, status }) => visitId === visit.id && status !== 'setAside')
     return {
       visitId: visit.id,
       onDate: visit.onDate,
@@ -90,7 +91,11 @@ export async function rowOf(db: Reader, visitId: string): Promise<AssessmentRow>
 export async function assessmentBook({ db, clock }: Services): Promise<AssessmentBook> {
   const today = await clock.today()
   const own = await db.select().from(days).orderBy(desc(days.onDate))
-  const alone = await db.select({ id: g.visitId }).from(g).innerJoin(r, eq(r.gradingId, g.id)).where(eq(r.outcome, 'secondAssessor'))
+  const alone = await db
+    .select({ id: g.visitId })
+    .from(g)
+    .innerJoin(r, eq(r.gradingId, g.id))
+    .where(and(eq(g.status, 'signed'), eq(r.outcome, 'secondAssessor')))
   const appointed = await db.select({ id: a.visitId }).from(a)
   const rows = await rowsOf(db, {
     onDates: own.map(({ onDate }) => onDate),
@@ -146,7 +151,14 @@ export async function appoint({ db, clock }: Services, actor: Me, visitId: strin
       if ((await handsOn(tx, visitId)).has(id))
         throw problem(path, `${fullName(person)} worked on this dog that day; choose someone who did not.`)
     }
-    const marked = await tx.select({ by: g.assessorId, status: g.status }).from(g).where(eq(g.visitId, visitId))
+    const all = await tx.select({ by: g.assessorId, status: g.status }).from(g).where(eq(g.visitId, visitId))
+    const marked = all.filter(({ status }) => status !== 'setAside')
+    const aside = all.find(({ by, status }) => status === 'setAside' && (by === first || by === second))
+    if (aside)
+      throw problem(
+        aside.by === first ? 'first' : 'second',
+        `The mark of ${fullName(await personById(tx, aside.by))} was set aside; choose someone else.`
+      )
     const stranger = marked.find(({ by }) => by !== first && by !== second)
     if (stranger)
       throw problem('first', `${fullName(await personById(tx, stranger.by))} is already marking this trim and must be one of the two.`)

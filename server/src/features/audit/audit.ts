@@ -1,6 +1,7 @@
 import canonicalize from 'canonicalize'
 import { asc, desc, eq } from 'drizzle-orm'
 import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
+import { unfitHead } from './heads'
 import { sealOf, sha256, type Seal, type SealName } from './seals'
 
 /** What may be chained: ids, numbers and kinds. Names, owner data and free text never enter. */
@@ -67,6 +68,11 @@ export async function checkAudit(db: Reader): Promise<AuditCheck> {
     previous = row.hash
   }
   if (brokenAt === null && (head?.hash !== previous || head.seq !== rows.length)) brokenAt = rows.length
+  const unfit = await unfitHead(
+    db,
+    rows.map(({ hash }) => hash)
+  )
+  if (unfit !== null && (brokenAt === null || unfit < brokenAt)) brokenAt = unfit
   const changed = [...(await changedSince(db, newest)), ...(await unsealedAccounts(db, newest))]
   return { whole: brokenAt === null && changed.length === 0, entries: rows.length, head: head?.hash ?? '', brokenAt, changed }
 }

@@ -18,13 +18,17 @@ export function isDue(last: Date | null, now: Date): boolean {
   return hours >= 24 || (atNight && hours >= EVERY_HOURS)
 }
 
-/** Looks every quarter of an hour whether a check is due. What is found is kept, and said in the log. @returns stops looking */
-export function checkNightly({ db, clock, log }: { readonly db: Database; readonly clock: Clock; readonly log: Logger }): () => void {
+/** Looks every quarter of an hour whether a check is due. What is found is kept, and said in the log; `isWhole` is called where nothing was. @returns stops looking */
+export function checkNightly(
+  { db, clock, log }: { readonly db: Database; readonly clock: Clock; readonly log: Logger },
+  isWhole: () => Promise<void> = async () => undefined
+): () => void {
   const look = async () => {
     const [last] = await lastChecks(db, 1)
     if (!isDue(last ? new Date(last.at) : null, clock.real())) return
     const { whole, brokenAt, changed } = await checkAndKeep(db, clock.real())
-    if (!whole) log.error({ brokenAt, changed }, 'the trail is not whole')
+    if (whole) await isWhole()
+    else log.error({ brokenAt, changed }, 'the trail is not whole')
   }
   const safely = () => void look().catch((error: unknown) => log.error({ err: error }, 'the trail could not be checked'))
   safely()

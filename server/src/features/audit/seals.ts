@@ -16,6 +16,11 @@ export const SEAL_KINDS = [
   'pictures',
   'finding',
   'signature',
+  'credential',
+  'revocation',
+  'setAside',
+  'appeal',
+  'kept',
   'assessment',
   'account',
   'standard',
@@ -74,6 +79,31 @@ const CONTENTS: Contents = {
       .from(s)
       .where(and(eq(s.findingId, findingId), eq(s.personId, personId)))
     return row ? { content: row } : null
+  },
+  credential: async (db, id) => {
+    const [row] = await db.select().from(tables.credentials).where(eq(tables.credentials.findingId, id))
+    return row ? { content: row } : null
+  },
+  revocation: async (db, id) => {
+    const [row] = await db.select().from(tables.revocations).where(eq(tables.revocations.findingId, id))
+    return row ? { content: withoutTexts(row) } : null
+  },
+  setAside: async (db, id) => {
+    const [row] = await db.select().from(tables.setAsides).where(eq(tables.setAsides.gradingId, id))
+    return row ? { content: withoutTexts(row) } : null
+  },
+  appeal: async (db, id) => {
+    const [row] = await db.select().from(tables.appeals).where(eq(tables.appeals.gradingId, id))
+    return row ? { content: withoutTexts(row) } : null
+  },
+  kept: async (db, id) => {
+    const { keptCertificates: k } = tables
+    const [findingId, gradingId] = id.split('/')
+    const [row] = await db
+      .select()
+      .from(k)
+      .where(and(eq(k.findingId, findingId), eq(k.gradingId, gradingId)))
+    return row ? { content: withoutTexts(row) } : null
   },
   assessment: async (db, id) => {
     const [row] = await db.select().from(tables.assessments).where(eq(tables.assessments.visitId, id))

@@ -11,7 +11,7 @@ export {
   whoIs,
   type OpenedSession
 } from './auth'
-export { pinKey, tryPassword, wrongTries } from './tries'
+export { pinKey, tryFew, tryPassword, wrongTries } from './tries'
 export { authRoutes, keep } from './routes'
 export { refuseCommon } from './common'
 export { DEVICE_COOKIE, deviceIn, deviceOf, knowDevice } from './device'

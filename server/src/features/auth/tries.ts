@@ -92,3 +92,23 @@ export async function wrongTries(db: Database, key: Key, since: Date): Promise<n
     .where(and(eq(f.key, textOf(key)), gt(f.at, since)))
   return n
 }
+
+/**
+ * Runs one try of something that is guessed at, not signed in with: after so many wrong ones of the window no more are taken.
+ * @throws Refused `tooManyTries`
+ */
+export async function tryFew<T>(
+  db: Database,
+  key: Key,
+  { now, most }: { readonly now: Date; readonly most: number },
+  run: () => Promise<{ readonly right: boolean; readonly value: T }>
+): Promise<T> {
+  return inTurn(textOf(key), async () => {
+    const since = new Date(now.getTime() - WINDOW_MINUTES * 60000)
+    if ((await wrongTries(db, key, since)) >= most)
+      throw new Refused(429, 'tooManyTries', `Too many attempts from this address. Try again in ${WINDOW_MINUTES} minutes.`)
+    const { right, value } = await run()
+    if (!right) await db.insert(f).values({ id: v7(), key: textOf(key), at: now })
+    return value
+  })
+}

@@ -11,12 +11,13 @@ import {
 import { daysBetween } from '@peen/core/competency'
 import { foldVisit, workedMinutes } from '@peen/core/practice'
 import { addMonths, formatISO, parseISO } from 'date-fns'
-import { and, asc, count, eq, ne } from 'drizzle-orm'
+import { and, asc, count, eq, notInArray } from 'drizzle-orm'
 import { inTransaction, orTaken, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { accountEvents } from '../accounts'
 import { appendAudit } from '../audit'
 import { certificateAt, certificatesOf } from '../certificates'
+import { undecidedOf } from '../corrections'
 import { eventsOf, gradedBy } from '../derived'
 import { allPeople, dogView, fullName, personById, personName } from '../people'
 import { visitRow } from '../practice'
@@ -40,6 +41,7 @@ export async function findingList({ db, clock }: Services): Promise<FindingRow[]
     apprentices.map((apprentice) => ({ certificate, apprentice, apprenticeId: apprentice.id }))
   )
   const findings = await findingsFor(db, asked, today)
+  const undecided = new Set((await undecidedOf(db, drafted)).map(({ findingId }) => findingId))
   const rows = asked.map(({ certificate, apprentice }, i): FindingRow => {
     const record = drafted.filter((row) => row.apprenticeId === apprentice.id && row.certificateId === certificate.id).at(-1)
     return {
@@ -53,6 +55,7 @@ export async function findingList({ db, clock }: Services): Promise<FindingRow[]
       unknown: findings[i].rules.filter((rule) => rule.met === 'cannotTell').map(({ name }) => name),
       of: findings[i].rules.length,
       status: record?.status ?? 'none',
+      undecided: record !== undefined && undecided.has(record.id),
       say: findings[i].say
     }
   })
@@ -77,7 +80,7 @@ export async function draftFinding({ db, clock }: Services, actor: Me, body: Dra
     const earlier = await tx
       .select()
       .from(f)
-      .where(and(eq(f.apprenticeId, apprentice.id), eq(f.certificateId, certificate.id), ne(f.status, 'declined')))
+      .where(and(eq(f.apprenticeId, apprentice.id), eq(f.certificateId, certificate.id), notInArray(f.status, ['declined', 'revoked'])))
       .orderBy(asc(f.draftedAt))
     const last = earlier.at(-1) ?? null
     if (last?.status === 'drafted') return { id: last.id }
@@ -152,6 +155,12 @@ async function gather(db: Reader, record: FindingRecord, today: string, wallCloc
   return { record, certificate, finding, facts, signatures, people }
 }
 
+const DECIDED: Readonly<Partial<Record<FindingRecord['status'], string>>> = {
+  issued: 'It has been issued.',
+  declined: 'It was declined.',
+  revoked: 'It was issued, and has been revoked.'
+}
+
 /** The finding as a screen reads it: the claim, the rules with evidence, who may sign. */
 export async function findingView({ db, clock }: Services, actor: Me, id: string): Promise<FindingView> {
   const record = await findingRecord(db, id)
@@ -162,6 +171,7 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
   const rules = record.evidence ?? finding.rules
   const name = (personId: string | null) => people.find((person) => person.id === personId)?.name ?? 'a former member of staff'
   const assessors = people.filter((person) => person.role !== 'apprentice')
+  const [revoked] = await db.select().from(tables.revocations).where(eq(tables.revocations.findingId, id))
   return {
     id,
     number: record.number,
@@ -177,7 +187,7 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
     draftedBy: name(record.draftedBy),
     rules,
     ready: finding.ready,
-    say: record.status === 'issued' ? 'It has been issued.' : record.status === 'declined' ? 'It was declined.' : finding.say,
+    say: DECIDED[record.status] ?? finding.say,
     deciding: finding.deciding ? await decidingView(db, finding.deciding.gradingId, finding.deciding.visitId) : null,
     signatures: signatures.map((signature) => ({
       personId: signature.personId,
@@ -189,8 +199,10 @@ export async function findingView({ db, clock }: Services, actor: Me, id: string
     people: assessors.map((person) => ({ ...person, may: maySign(person, facts) })),
     missing: record.status === 'drafted' ? missingSigners(people, facts) : null,
     declined: record.status === 'declined' ? { reason: record.reason ?? '', by: name(record.decidedBy) } : null,
+    undecided: (await undecidedOf(db, [record])).map(({ findingId: _id, ...one }) => one),
+    revoked: revoked ? { kind: revoked.kind, reason: revoked.reason, by: name(revoked.by), at: revoked.at.toISOString() } : null,
     auditHash: record.auditHash,
-    validUntil: record.status === 'issued' ? record.validUntil : untilOf(certificate, today),
+    validUntil: record.status === 'issued' || record.status === 'revoked' ? record.validUntil : untilOf(certificate, today),
     renews: record.renews
   }
 }

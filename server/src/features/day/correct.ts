@@ -27,7 +27,10 @@ export async function correctVisit({ db, clock }: Services, actor: Me, id: strin
     await storeAttempts(tx, put, countedOf(events, await majorFaults(tx)))
     if (dogId !== visit.dogId) {
       const agreed = await agreeOn(tx, put, actor.id, at)
-      await tx.update(tables.gradings).set({ agreed }).where(eq(tables.gradings.visitId, id))
+      await tx
+        .update(tables.gradings)
+        .set({ agreed })
+        .where(and(eq(tables.gradings.visitId, id), eq(tables.gradings.status, 'draft')))
     }
     await rebuildCoat(tx, id)
     const ids = { visit: id, apprentice: apprenticeId, before: visit.apprenticeId, dog: dogId, dogBefore: visit.dogId }
@@ -43,7 +46,10 @@ async function refuseWrong(tx: Transaction, id: string, apprenticeId: string, do
     .from(g)
     .where(and(eq(g.visitId, id), eq(g.status, 'signed')))
   if (signed.length > 0)
-    throw refuse.conflict('graded', 'A grading of this visit is signed: its apprentice and its dog stay. Nothing was changed.')
+    throw refuse.conflict(
+      'graded',
+      'A mark of this visit is signed. Have a lead assessor set it aside first; then correct the visit. Nothing was changed.'
+    )
   const [person] = await tx.select().from(p).where(eq(p.id, apprenticeId))
   if (!person || person.role !== 'apprentice') throw refuse.notFound('This apprentice')
   const marks = await tx.select({ by: g.assessorId }).from(g).where(eq(g.visitId, id))

@@ -1,6 +1,6 @@
 import { type DogFacts, type DogPage, type DogView, type Me } from '@peen/contract'
 import { planAgreed } from '@peen/core/standard'
-import { asc, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq, ne } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { dogView, fullName } from '../people'
@@ -22,7 +22,7 @@ export async function dogPage({ db, clock }: Services, actor: Me, id: string): P
     .select({ visit: s, person: p, gradingId: r.gradingId, assessorId: g.assessorId, result: r.body })
     .from(s)
     .innerJoin(p, eq(p.id, s.apprenticeId))
-    .leftJoin(g, eq(g.visitId, s.id))
+    .leftJoin(g, and(eq(g.visitId, s.id), ne(g.status, 'setAside')))
     .leftJoin(r, eq(r.gradingId, g.id))
     .where(eq(s.dogId, id))
     .orderBy(desc(s.onDate), desc(s.id))

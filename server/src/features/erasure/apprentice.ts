@@ -1,6 +1,6 @@
 // Erasing an apprentice who has left: what names them goes, what the trail, certificates and other people's records rest on stays.
 import type { ErasureView, Me } from '@peen/contract'
-import { and, count, eq, gt, isNotNull } from 'drizzle-orm'
+import { and, count, eq, gt, inArray, isNotNull } from 'drizzle-orm'
 import { inTransaction, tables, type Reader, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
@@ -49,7 +49,7 @@ const issued = async (db: Reader, id: string): Promise<number> =>
     await db
       .select({ many: count() })
       .from(f)
-      .where(and(eq(f.apprenticeId, id), eq(f.status, 'issued')))
+      .where(and(eq(f.apprenticeId, id), inArray(f.status, ['issued', 'revoked'])))
   )[0].many
 
 async function whyNot(db: Reader, person: PersonRow, today: string): Promise<string | null> {

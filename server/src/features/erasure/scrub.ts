@@ -62,6 +62,7 @@ export async function scrubVisits(tx: Transaction, visitIds: readonly string[], 
   }
   const gradingIds = gradings.map(({ id }) => id)
   if (gradingIds.length === 0) return
+  await scrubCorrections(tx, gradingIds, person)
   // a result says in sentences what was written as a reason: those words alone are changed in it
   const reasons = reasonsIn(gradings.map(({ answers }) => answers))
   for (const { gradingId, body } of await tx.select().from(r).where(inArray(r.gradingId, gradingIds))) {
@@ -75,6 +76,18 @@ export async function scrubVisits(tx: Transaction, visitIds: readonly string[], 
       .update(c)
       .set({ draft: withoutPerson(draft, person) })
       .where(eq(c.id, id))
+}
+
+/** What was written when marks were set aside, appealed, or kept behind a certificate. */
+async function scrubCorrections(tx: Transaction, gradingIds: readonly string[], person: Person): Promise<void> {
+  const { setAsides: sa, appeals: ap, keptCertificates: kc } = tables
+  const ids = [...gradingIds]
+  for (const { gradingId, reason } of await tx.select().from(sa).where(inArray(sa.gradingId, ids)))
+    await tx.update(sa).set(withoutPerson({ reason }, person)).where(eq(sa.gradingId, gradingId))
+  for (const { gradingId, text, reason } of await tx.select().from(ap).where(inArray(ap.gradingId, ids)))
+    await tx.update(ap).set(withoutPerson({ text, reason }, person)).where(eq(ap.gradingId, gradingId))
+  for (const { gradingId, reason } of await tx.select().from(kc).where(inArray(kc.gradingId, ids)))
+    await tx.update(kc).set(withoutPerson({ reason }, person)).where(eq(kc.gradingId, gradingId))
 }
 
 /** Every reason that stands in answers. */

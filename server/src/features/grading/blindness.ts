@@ -5,6 +5,7 @@ import { foldVisit } from '@peen/core/practice'
 import { and, eq, inArray, ne } from 'drizzle-orm'
 import { tables, type Reader, type Transaction } from '../../db'
 import { accountsOfOne } from '../accounts'
+import { appealedVisits } from '../corrections'
 import { eventsOf } from '../derived'
 
 /**
@@ -26,9 +27,23 @@ type Marked = {
  * Free are those that they have read, those of a trim that they have signed themselves, and those of two who were appointed and have signed.
  */
 export async function unreadOf(db: Reader, actor: Me, marked: readonly Marked[], today: string): Promise<ReadonlySet<string>> {
-  const recent = marked.filter(({ assessorId, onDate }) => assessorId !== actor.id && canStillBeBlind(onDate, today))
-  if (recent.length === 0) return new Set()
   const { gradingReads: gr, gradings: g, assessments: a } = tables
+  const others = marked.filter(({ assessorId }) => assessorId !== actor.id)
+  if (others.length === 0) return new Set()
+  const known = await db
+    .select({ id: g.id, visitId: g.visitId })
+    .from(g)
+    .where(
+      inArray(
+        g.id,
+        others.map(({ gradingId }) => gradingId)
+      )
+    )
+  const visitOf = new Map(known.map(({ id, visitId }) => [id, visitId]))
+  // an appeal keeps the trim open to who marks it again, however long that takes
+  const appealed = await appealedVisits(db, [...new Set(visitOf.values())])
+  const recent = others.filter(({ gradingId, onDate }) => canStillBeBlind(onDate, today) || appealed.has(visitOf.get(gradingId)!))
+  if (recent.length === 0) return new Set()
   const ids = recent.map(({ gradingId }) => gradingId)
   const read = new Set(
     (
@@ -38,14 +53,15 @@ export async function unreadOf(db: Reader, actor: Me, marked: readonly Marked[],
         .where(and(eq(gr.personId, actor.id), inArray(gr.gradingId, ids)))
     ).map(({ id }) => id)
   )
-  const rows = await db.select({ id: g.id, visitId: g.visitId }).from(g).where(inArray(g.id, ids))
+  const rows = known.filter(({ id }) => ids.includes(id))
   const visitIds = [...new Set(rows.map(({ visitId }) => visitId))]
   const own = await db
     .select({ id: g.visitId })
     .from(g)
     .where(and(inArray(g.visitId, visitIds), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
   const appointed = await db.select({ id: a.visitId }).from(a).where(inArray(a.visitId, visitIds))
-  const free = new Set([...own, ...appointed].map(({ id }) => id))
+  // while an appeal is open, someone else than the two may still mark
+  const free = new Set([...own, ...appointed.filter(({ id }) => !appealed.has(id))].map(({ id }) => id))
   return new Set(rows.flatMap(({ id, visitId }) => (read.has(id) || free.has(visitId) ? [] : [id])))
 }
 
@@ -73,6 +89,7 @@ export async function knowsAnother(
     .where(and(inArray(gr.gradingId, ids), inArray(gr.personId, [...own])))
   if (reads.length > 0) return true
   if (canStillBeBlind(visit.onDate, today) || others.every(({ status }) => status === 'draft')) return false
+  if ((await appealedVisits(tx, [visit.id])).size > 0) return false
   const [appointed] = await tx.select({ askedAt: a.askedAt }).from(a).where(eq(a.visitId, visit.id))
   return !appointed || !canStillBeBlind(visit.onDate, appointed.askedAt.toISOString().slice(0, 10))
 }

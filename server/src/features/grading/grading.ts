@@ -23,6 +23,7 @@ import { cuts, foundIn, houseOfVisit, outsideOf, visitRow, standardOfVisit } fro
 import { gradeRulesOf, houseOf } from '../school'
 import { visitsBeingMarked } from '../standings'
 import { agreedFor } from '../visits'
+import { appealedVisits, correctionsOf } from '../corrections'
 import { knowsAnother, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
 
 type GradingRow = typeof tables.gradings.$inferSelect
@@ -37,11 +38,14 @@ export async function openGrading({ db, clock }: Services, actor: Me, visitId: s
     await tx.select().from(tables.visits).where(eq(tables.visits.id, visitId)).for('update')
     const gradings = await tx.select().from(tables.gradings).where(eq(tables.gradings.visitId, visitId))
     const own = gradings.find(({ assessorId }) => assessorId === actor.id)
+    if (own?.status === 'setAside') throw refuse.forbidden('Your mark of this trim was set aside. Someone else must mark it again.')
     if (own) return { id: own.id }
     if (gradings.some(({ assessorId }) => accounts.has(assessorId)))
       throw refuse.forbidden('You have already marked this trim under your other account. Each person marks a trim once.')
     const [appointed] = await tx.select().from(tables.assessments).where(eq(tables.assessments.visitId, visitId))
-    if (appointed && appointed.first !== actor.id && appointed.second !== actor.id)
+    const appealed = await appealedVisits(tx, [visitId])
+    // an appeal asks for a mark by someone else than the two
+    if (appointed && appealed.size === 0 && appointed.first !== actor.id && appointed.second !== actor.id)
       throw refuse.forbidden('Two assessors are appointed for this trim, and you are not one of them.')
     await refuseUngradable(tx, visitId)
     const agreed = await agreedFor(tx, visit)
@@ -99,7 +103,7 @@ function stoppedAt(agreed: readonly AgreedTarget[]): Outside[] {
 
 /** What a draft is computed with now; of a signed grading what it was signed by. */
 async function gradedWithOf(db: Reader, grading: GradingRow): Promise<GradedWith> {
-  if (grading.status === 'signed') return grading.gradedWith!
+  if (grading.status !== 'draft') return grading.gradedWith!
   const { visit, dog } = await visitRow(db, grading.visitId)
   const { plan } = await standardOfVisit(db, visit)
   const state = foldVisit((await eventsOf(db, [visit.id])).get(visit.id)!)
@@ -152,12 +156,13 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
   if (hidden) throw refuse.forbidden(hidden)
   const own = grading.assessorId === actor.id
   const marked = { gradingId: id, assessorId: grading.assessorId, onDate: visit.onDate }
-  const isSigned = grading.status === 'signed' && actor.role !== 'apprentice'
+  const isSigned = grading.status !== 'draft' && actor.role !== 'apprentice'
   if (isSigned && (await unreadOf(db, actor, [marked], await clock.today())).size > 0) {
     const assessor = fullName(await personById(db, grading.assessorId))
     throw refuse.conflict(
       'notRead',
-      `${assessor} has marked this trim. If you see the marks, you can no longer mark it blind. Peen records that you have seen them.`
+      `${assessor} has marked this trim. If you see the marks, you can no longer mark it blind. Peen records that you have seen them.`,
+      { visitId: visit.id }
     )
   }
   const state = foldVisit((await eventsOf(db, [visit.id])).get(visit.id)!)
@@ -185,7 +190,8 @@ export async function gradingView({ db, clock }: Services, actor: Me, id: string
     globalRating: grading.globalRating,
     signedAt: grading.signedAt?.toISOString() ?? null,
     result: await resultOf(db, grading, gradedWith),
-    praises: state.praises.map((praise) => praise.text)
+    praises: state.praises.map((praise) => praise.text),
+    ...(await correctionsOf(db, actor, grading, await clock.today()))
   }
 }
 
@@ -199,7 +205,7 @@ export async function saveDraft({ db, clock }: Services, actor: Me, id: string, 
     const grading = (await tx.select().from(tables.gradings).where(eq(tables.gradings.id, id)).for('update'))[0]
     if (!grading) throw refuse.notFound('This grading')
     if (grading.assessorId !== actor.id) throw refuse.forbidden('A grading is written by its own assessor only.')
-    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is signed and can no longer change.')
+    if (grading.status !== 'draft') throw refuse.conflict('signed', 'This grading is signed and can no longer change.')
     if (grading.version !== draft.version) {
       const keptId = v7()
       const { version, answers, critical, globalRating } = grading
@@ -249,7 +255,7 @@ export async function signGrading({ db, clock }: Services, actor: Me, id: string
     const grading = (await tx.select().from(tables.gradings).where(eq(tables.gradings.id, id)).for('update'))[0]
     if (!grading) throw refuse.notFound('This grading')
     if (grading.assessorId !== actor.id) throw refuse.forbidden('A grading is signed by its own assessor only.')
-    if (grading.status === 'signed') throw refuse.conflict('signed', 'This grading is already signed.')
+    if (grading.status !== 'draft') throw refuse.conflict('signed', 'This grading is already signed.')
     if (grading.version !== version)
       throw refuse.conflict('draftConflict', 'Another device has changed this draft since. Read it again before you sign.')
     if (grading.globalRating === null)

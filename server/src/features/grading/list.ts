@@ -2,10 +2,11 @@
 import type { Me, TrimRow } from '@peen/contract'
 import type { GradeResult } from '@peen/core/grade'
 import { TRIMS_A_PAGE } from '@peen/contract'
-import { and, count, desc, eq, inArray, sql } from 'drizzle-orm'
+import { and, count, desc, eq, inArray, ne, sql } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import type { Services } from '../../http'
 import { allPeople, fullName } from '../people'
+import { openAppeals } from '../corrections'
 import { visitsBeingMarked } from '../standings'
 import { unreadOf, waitsForOwnWord } from './blindness'
 
@@ -20,20 +21,25 @@ export async function trimList({ db, clock }: Services, actor: Me, page: number)
   const marking = await visitsBeingMarked(db)
   const visitIds = [...new Set(rows.map(({ visitId }) => visitId))]
   const signed = await signedIn(db, visitIds)
+  const appealed = await openAppeals(
+    db,
+    rows.map(({ gradingId }) => gradingId)
+  )
   const unsaid = isStaff ? new Set<string>() : await waitsForOwnWord(db, visitIds, today)
   const unread = isStaff
     ? await unreadOf(
         db,
         actor,
-        rows.filter(({ status }) => status === 'signed'),
+        rows.filter(({ status }) => status !== 'draft'),
         today
       )
     : new Set<string>()
-  const hiddenOf = ({ gradingId, visitId, assessorId, outcome }: Listed): string | null => {
+  const hiddenOf = ({ gradingId, visitId, assessorId, outcome, status }: Listed): string | null => {
     const isOwn = assessorId === actor.id
     if (!isOwn && marking.has(visitId)) return 'hidden until both are signed'
     // who is asked to mark it a second time must not have read the first
-    if (isStaff && !isOwn && outcome === 'secondAssessor' && signed.get(visitId) === 1) return 'hidden: it needs a second assessor'
+    if (isStaff && !isOwn && status === 'signed' && outcome === 'secondAssessor' && signed.get(visitId) === 1)
+      return 'hidden: it needs a second assessor'
     if (unread.has(gradingId)) return 'hidden so that you can still mark it blind'
     return unsaid.has(visitId) ? 'shown once you have rated it yourself' : null
   }
@@ -48,7 +54,8 @@ export async function trimList({ db, clock }: Services, actor: Me, page: number)
       mark: shown?.total?.value ?? null,
       interval: shown?.total?.interval ?? null,
       outcome: shown?.outcome ?? null,
-      because: shown?.because ?? null
+      because: shown?.because ?? null,
+      appealed: appealed.has(gradingId)
     }
   })
 }
@@ -69,7 +76,7 @@ function pageOf(db: Reader, actor: Me, page: number) {
     .innerJoin(p, eq(p.id, s.apprenticeId))
     .innerJoin(d, eq(d.id, s.dogId))
     .leftJoin(r, eq(r.gradingId, g.id))
-    .where(actor.role === 'apprentice' ? and(eq(s.apprenticeId, actor.id), eq(g.status, 'signed')) : undefined)
+    .where(actor.role === 'apprentice' ? and(eq(s.apprenticeId, actor.id), ne(g.status, 'draft')) : undefined)
     .orderBy(desc(s.onDate), desc(g.startedAt), desc(g.id))
     .limit(TRIMS_A_PAGE)
     .offset(page * TRIMS_A_PAGE)

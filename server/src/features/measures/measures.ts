@@ -3,7 +3,7 @@ import type { GradingView, MeasurePage, Me, PictureMarks, SaveMarks } from '@pee
 import { fromReadings, type Answers } from '@peen/core/grade'
 import { SEEN, type RegionDeparture, type Seen, type SkinReading } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
-import { and, eq, inArray } from 'drizzle-orm'
+import { and, eq, inArray, ne } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { gradedBy } from '../derived'
@@ -56,7 +56,7 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
     const [signed] = await tx
       .select({ id: g.id })
       .from(g)
-      .where(and(eq(g.visitId, picture.visitId), eq(g.assessorId, actor.id), eq(g.status, 'signed')))
+      .where(and(eq(g.visitId, picture.visitId), eq(g.assessorId, actor.id), ne(g.status, 'draft')))
     if (signed) throw refuse.conflict('signed', 'You have signed this trim, so its measurements can no longer change.')
     const known = (
       await tx

@@ -55,3 +55,18 @@ export function faceFor(text: string): string | null {
 
 /** The first word of a text that no face has whole. */
 export const unprintableWord = (text: string): string | null => text.split(/\s+/).find((word) => faceFor(word) === null) ?? null
+
+/** A line of text as the paths of its letters, for a picture that must not depend on the fonts of the machine. Size in px; centred on x. */
+export function pathOf(text: string, { size, x, y, bold = false }: { size: number; x: number; y: number; bold?: boolean }): string {
+  const face = FACES[faceFor(text) ?? 'DejaVu']
+  const font = fontAt(bold ? face.bold : face.normal)
+  const run = font.layout(text.normalize('NFC'))
+  const scale = size / font.unitsPerEm
+  let at = x - (run.advanceWidth * scale) / 2
+  const letters = run.glyphs.map((glyph, i) => {
+    const path = `<path transform="translate(${at.toFixed(2)} ${y}) scale(${scale} ${-scale})" d="${glyph.path.toSVG()}"/>`
+    at += run.positions[i]!.xAdvance * scale
+    return path
+  })
+  return letters.join('')
+}

@@ -6,6 +6,8 @@ import { logbookPdf } from './logbook'
 import { recordFile } from './record'
 import { tableCsv } from './tables'
 
+export { pathOf } from './fonts'
+export { inFace, pdfOf } from './page'
 export { TABLE_IDS } from './tables'
 
 /** The table of endpoints as it is kept in docs; written by npm run openapi. */

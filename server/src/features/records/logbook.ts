@@ -1,15 +1,8 @@
 // One apprentice's record as a book on A4 paper.
 import type { RecordFile } from '@peen/contract'
 import { sayDay, sayNumber } from '@peen/core/units'
-import pdfmake from 'pdfmake'
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { refuse } from '../../http'
-import { FACES, faceFor, unprintableWord } from './fonts'
-
-pdfmake.setFonts(FACES as never)
-// nothing is fetched, and nothing is read but the fonts themselves
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((path: string) => Object.values(FACES).some((face) => Object.values(face).includes(path)))
+import { inFace as set, pdfOf } from './page'
 
 const MUTED = '#44545a'
 const HELP = {
@@ -22,23 +15,7 @@ const HELP = {
 
 /** The record as a PDF. @throws Refused where a name has letters that no shipped font holds, naming it. */
 export async function logbookPdf(record: RecordFile): Promise<Buffer> {
-  const own = logbookDocument(record)
-  return pdfmake.createPdf(own).getBuffer() as Promise<Buffer>
-}
-
-/** A text in the face that has all its letters. */
-function set(given: string): { readonly text: string; readonly font?: string } {
-  // an accent written apart from its letter is printed as one with it
-  const text = given.normalize('NFC')
-  const face = faceFor(text)
-  if (face === null)
-    throw refuse.invalid([
-      {
-        path: 'name',
-        detail: `“${unprintableWord(text) ?? text}” cannot be printed in the scripts that Peen supports (Latin, Greek, Cyrillic, Armenian, Georgian and others written from left to right). Write it in one of those, or download the record as JSON, which keeps every character.`
-      }
-    ])
-  return face === 'Roboto' ? { text } : { text, font: face }
+  return pdfOf(logbookDocument(record))
 }
 
 /** A table of the logbook: what it is headed, how wide its columns are, a line for each row. */

@@ -48,7 +48,7 @@ export async function signedTrims(db: Reader, apprenticeIds: readonly string[]):
     .innerJoin(s, eq(s.id, g.visitId))
     .innerJoin(d, eq(d.id, s.dogId))
     .leftJoin(as, eq(as.visitId, s.id))
-    .where(inArray(s.apprenticeId, [...apprenticeIds]))
+    .where(and(eq(g.status, 'signed'), inArray(s.apprenticeId, [...apprenticeIds])))
     .orderBy(asc(s.onDate), asc(g.id))
   const open = await visitsBeingMarked(db)
   return rows
@@ -82,7 +82,7 @@ export async function passedTrims(db: Reader, apprenticeIds: readonly string[] |
     .innerJoin(r, eq(r.gradingId, g.id))
     .innerJoin(s, eq(s.id, g.visitId))
     .leftJoin(as, eq(as.visitId, s.id))
-    .where(apprenticeIds === null ? undefined : inArray(s.apprenticeId, [...apprenticeIds]))
+    .where(and(eq(g.status, 'signed'), apprenticeIds === null ? undefined : inArray(s.apprenticeId, [...apprenticeIds])))
     .orderBy(asc(s.onDate), asc(g.id))
   const open = await visitsBeingMarked(db)
   return rows.filter((row) => !open.has(row.visitId) && (row.agreedBy === null ? row.outcome : row.settled) === 'passed')

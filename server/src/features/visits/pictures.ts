@@ -1,6 +1,6 @@
 // Photographs of a dog before and after: turned upright, made small enough, without the place where they were taken.
 import { MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance } from '@peen/contract'
-import { and, asc, count, eq, notExists, sql } from 'drizzle-orm'
+import { and, asc, count, eq, ne, notExists, sql } from 'drizzle-orm'
 import sharp from 'sharp'
 import { v7, validate as isUuid } from 'uuid'
 import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
@@ -157,7 +157,7 @@ async function isSigned(tx: Transaction, visitId: string): Promise<boolean> {
   const rows = await tx
     .select({ id: g.id })
     .from(g)
-    .where(and(eq(g.visitId, visitId), eq(g.status, 'signed')))
+    .where(and(eq(g.visitId, visitId), ne(g.status, 'draft')))
   return rows.length > 0
 }
 

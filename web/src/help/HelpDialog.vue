@@ -1,19 +1,32 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import { DRAWINGS, useDogDrawing } from '../composables/useDogDrawing'
 import { activeKeys } from '../composables/useKeys'
-import SheetDialog from './SheetDialog.vue'
-import ToggleButtons from './ToggleButtons.vue'
+import SheetDialog from '../components/SheetDialog.vue'
+import ToggleButtons from '../components/ToggleButtons.vue'
+import { helpOf } from './help-of'
+import { useHelpStore } from '../stores/help'
+import { useSessionStore } from '../stores/session'
 import { t } from '../words'
 
-defineProps<{ open: boolean }>()
-defineEmits<{ close: [] }>()
+const help = useHelpStore()
+const session = useSessionStore()
+const route = useRoute()
+const lines = computed(() => helpOf(route.matched.at(-1)?.path ?? '', String(route.params.part ?? '') || null, session.isStaff))
+const close = () => (help.open = false)
 const drawing = useDogDrawing()
 const asOption = <T extends string>(id: T) => ({ id, name: id })
 const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', ArrowUp: '↑', ArrowDown: '↓', Enter: 'Enter' }
 </script>
 
 <template>
-  <SheetDialog :open="open" :title="t('shell.keys')" @close="$emit('close')">
+  <SheetDialog :open="help.open" :title="t('shell.helpAndKeys')" @close="close">
+    <ul v-if="lines.length > 0" class="m-0 mb-4 list-none p-0" data-testid="help">
+      <li v-for="line in lines" :key="line" class="py-1 font-serif text-[18px] leading-[1.3]">{{ line }}</li>
+    </ul>
+    <RouterLink to="/glossary" class="btn btn-quiet mb-4" @click="close">{{ t('shell.openGlossary') }}</RouterLink>
+    <h3 class="label">{{ t('shell.keysHere') }}</h3>
     <dl class="grid grid-cols-1 gap-x-8 sm:grid-cols-2">
       <div v-for="key in activeKeys" :key="key.key + key.label" class="flex items-center gap-3 border-b border-line py-2">
         <dt>
@@ -31,6 +44,6 @@ const names: Record<string, string> = { ArrowLeft: '←', ArrowRight: '→', Arr
       <ToggleButtons :options="DRAWINGS.map(asOption)" :is-on="(id) => id === drawing" @toggle="(id) => (drawing = id)" />
     </fieldset>
     <p class="muted mt-3">{{ t('shell.deviceOnlyPlainShapesQuicker') }}</p>
-    <RouterLink to="/settings" class="btn btn-quiet mt-4" @click="$emit('close')">{{ t('shell.yourSettingsUnitsThemeText') }}</RouterLink>
+    <RouterLink to="/settings" class="btn btn-quiet mt-4" @click="close">{{ t('shell.yourSettingsUnitsThemeText') }}</RouterLink>
   </SheetDialog>
 </template>

@@ -1,0 +1,8 @@
+export { achievementCredential, type CertificateFacts, type Json } from './achievement'
+export { bake, baked } from './bake'
+export { changedParts, PARTS, readCredential, saysOf, timeOf, type Part, type Read, type Unreadable } from './check'
+export { didOf } from './contexts'
+export { fingerprintOf, makeKey, type SigningKey } from './keys'
+export { isAsSigned, sign } from './proof'
+export { isSealed, seal, type Sealed } from './seal'
+export { standingIn, STATUS_PLACES, statusList, type Standing } from './status'
