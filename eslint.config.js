@@ -13,7 +13,7 @@ const only = (...allowed) => ({
       patterns: [
         { regex: `^@peen/(?!(?:${allowed.join('|') || 'none'})(?:/|$))`, message: 'Imports point one way; see docs/ARCHITECTURE.md.' },
         {
-          regex: '^(?:\\.\\./)+(?:core|content|contract|devices|server|web|demo|wording|credential)/',
+          regex: '^(?:\\.\\./)+(?:core|content|contract|devices|server|web|demo|wording|credential|bundle)/',
           message: 'Enter another room by its own door (@peen/...).'
         }
       ]
@@ -115,7 +115,7 @@ export default ts.config(
   // what measures never sees the camera's truth: no room but devices and scripts may enter @peen/devices
   { files: ['devices/src/**/*.ts'], ignores: ['**/*.test.ts'], rules: only('core') },
   { files: ['devices/src/**/*.test.ts'], rules: only('core', 'content') },
-  { files: ['server/src/**/*.ts'], rules: only('core', 'content', 'contract', 'wording', 'credential') },
+  { files: ['server/src/**/*.ts'], rules: only('core', 'content', 'contract', 'wording', 'credential', 'bundle') },
   {
     // the door of a feature serves its endpoints: what is asked of the database stands beside it
     files: ['server/src/features/*/index.ts'],
@@ -130,6 +130,7 @@ export default ts.config(
   { files: ['web/verify/**/*.ts'], languageOptions: { globals: globals.browser } },
   { files: ['wording/src/**/*.ts'], rules: only() },
   { files: ['credential/src/**/*.ts'], rules: only() },
+  { files: ['bundle/src/**/*.ts'], rules: only('core', 'content', 'credential') },
   {
     // a screen says nothing of its own: sentences stand in wording/
     files: ['web/src/**/*.{ts,vue}'],

@@ -32,6 +32,7 @@ export default defineConfig({
             'web/src/**/*.test.ts',
             'wording/**/*.test.ts',
             'credential/src/**/*.test.ts',
+            'bundle/src/**/*.test.ts',
             'scripts/**/*.test.ts',
             'demo/src/{scenario,sheets}.test.ts'
           ],

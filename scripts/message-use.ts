@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { join } from 'node:path'
 
-const ROOMS = ['../web/src', '../web/verify', '../server/src'].map((room) => fileURLToPath(new URL(room, import.meta.url)))
+const ROOMS = ['../web/src', '../web/verify', '../server/src', '.'].map((room) => fileURLToPath(new URL(room, import.meta.url)))
 
 /** The files that say each message, by key, each under its room's src. */
 export function saidWhere(): ReadonlyMap<string, readonly string[]> {

@@ -9,6 +9,7 @@ const TYPES = {
   pdf: 'application/pdf',
   jpeg: 'image/jpeg',
   png: 'image/png',
+  zip: 'application/zip',
   file: 'application/json',
   stream: 'text/event-stream'
 } as const

@@ -14,6 +14,7 @@ import { backupRoutes } from './features/backups'
 import { certificateRoutes } from './features/certificates'
 import { certifyRoutes } from './features/certify'
 import { correctionRoutes } from './features/corrections'
+import { bundleRoutes } from './features/bundle'
 import { credentialRoutes } from './features/credentials'
 import { admissionRoutes } from './features/admission'
 import { coatRoutes } from './features/coat'
@@ -65,6 +66,7 @@ export const ROUTES: readonly Route[] = [
   ...certificateRoutes,
   ...certifyRoutes,
   ...credentialRoutes,
+  ...bundleRoutes,
   ...correctionRoutes,
   ...noteRoutes,
   ...answerRoutes,

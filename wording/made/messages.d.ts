@@ -97,6 +97,33 @@ export interface Messages {
   'apprentice.familyStripping': null
   'apprentice.familyFinishing': null
   'apprentice.nameScoreLimit': { name: Said; score: Said; limit: Said }
+  'bundle.readMe': { number: Said }
+  'bundle.which': null
+  'bundle.cannotOpen': { file: Said }
+  'bundle.noZip': { file: Said }
+  'bundle.tooLarge': { file: Said; megabytes: Said }
+  'bundle.noManifest': { file: Said }
+  'bundle.misshapen': { file: Said; what: string }
+  'bundle.certificate': { number: Said; school: Said; holder: Said; claim: Said }
+  'bundle.madeOn': { date: Said }
+  'bundle.key': { fingerprint: Said }
+  'bundle.revoked': { date: Said }
+  'bundle.keyStolen': null
+  'bundle.asOf': { date: Said }
+  'bundle.line': { verdict: string; what: Said }
+  'bundle.files': { of: number }
+  'bundle.signed': null
+  'bundle.trail': { of: number }
+  'bundle.heads': { of: number }
+  'bundle.contents': { of: number }
+  'bundle.pictures': { of: number }
+  'bundle.attempts': { of: number }
+  'bundle.marks': { of: number }
+  'bundle.rules': { of: number }
+  'bundle.wrong': { list: Said }
+  'bundle.more': { count: Said }
+  'bundle.allHolds': null
+  'bundle.fails': null
   'certify.marksNGradingsOverallImpression': { n: Said; pass: Said }
   'certify.clearFail': null
   'certify.passMarkPass': { pass: Said }
@@ -341,6 +368,9 @@ export interface Messages {
   'certify.onPaperWithEvidence': null
   'certify.badgePicture': null
   'certify.signedFile': null
+  'certify.evidenceFile': null
+  'certify.puttingTogether': null
+  'certify.evidenceSays': null
   'certify.takeOutSays': null
   'certify.checkedBy': { number: Said; code: Said }
   'certify.signedWith': { fingerprint: Said }

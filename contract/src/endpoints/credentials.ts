@@ -16,6 +16,10 @@ export const credentialEndpoints = {
     query: ['evidence'],
     ...GONE
   }),
+  evidence: get('/findings/:id/evidence', ALL, 'Everything behind an issued certificate, as a ZIP that anyone can check.', {
+    gives: 'zip',
+    problems: ['notIssued', 'keyLost', 'blind']
+  }),
   revoke: post('/findings/:id/revoke', LEAD, 'Revokes an issued certificate, with a reason.', {
     needs: 'password',
     problems: ['notIssued', 'revoked']
@@ -46,6 +50,7 @@ export type CredentialReplies = {
   readonly credentialFile: never
   readonly badge: never
   readonly paper: never
+  readonly evidence: never
   readonly revoke: { readonly status: string }
   readonly keepCertificate: { readonly id: string }
   readonly issuerKeys: readonly IssuerKeyView[]

@@ -13,7 +13,7 @@ export const APPRENTICE = ['apprentice'] as const
 /** What a request carries where it is not JSON. */
 export type Reads = 'json' | 'csv' | 'picture'
 /** What is answered where it is not JSON; `stream`: server-sent events. */
-export type Gives = 'json' | 'csv' | 'pdf' | 'jpeg' | 'png' | 'file' | 'stream'
+export type Gives = 'json' | 'csv' | 'pdf' | 'jpeg' | 'png' | 'zip' | 'file' | 'stream'
 
 export type Endpoint = {
   readonly method: 'get' | 'post' | 'put'

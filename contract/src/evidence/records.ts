@@ -2,7 +2,7 @@
 import type { State } from '@peen/core/competency'
 import type { HelpLevel } from '@peen/core/practice'
 
-export const RECORD_SCHEMA_ID = 'https://peen.invalid/schemas/record-1.json'
+export const RECORD_SCHEMA_ID = 'https://peen.invalid/schemas/record-2.json'
 
 export type RecordAttempt = {
   readonly onDate: string
@@ -74,6 +74,15 @@ export type RecordFigure = {
   readonly note: string
 }
 
+/** Signed: Ed25519 over the canonical bytes (RFC 8785) of everything but the signature. */
+export type SignedHead = {
+  readonly seq: number
+  readonly hash: string
+  readonly at: string
+  readonly signedBy: string
+  readonly signature: string
+}
+
 /** One apprentice's whole record. Dogs by name alone; nothing of owners. */
 export type RecordFile = {
   readonly $schema: typeof RECORD_SCHEMA_ID
@@ -95,6 +104,8 @@ export type RecordFile = {
   readonly answers: readonly RecordAnswer[]
   /** the head of the audit chain when this was written */
   readonly auditHead: string
+  /** the newest head that the school's key has signed; null where no certificate was ever issued */
+  readonly signedHead: SignedHead | null
 }
 
 const text = { type: 'string' }
@@ -161,7 +172,8 @@ export const recordJsonSchema = {
     }),
     liftedHolds: list({ techniqueId: text, technique: text, liftedOn: day, by: text, reason: text }),
     answers: list({ onDate: day, question: text, right: bool, by: text, note: text }),
-    auditHead: text
+    auditHead: text,
+    signedHead: { anyOf: [{ type: 'null' }, shape({ seq: number, hash: text, at: text, signedBy: text, signature: text })] }
   })
 } as const
 

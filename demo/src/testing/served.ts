@@ -16,6 +16,8 @@ export type ServedDemo = {
   readonly get: (path: string) => Promise<unknown>
   /** signs another person in, and asks as they would */
   readonly as: (username: string) => Promise<(path: string) => Promise<unknown>>
+  /** signs a person in; what they ask, or post where there is a body, is answered as it comes */
+  readonly signIn: (username: string) => Promise<(path: string, body?: object) => Promise<Response>>
   readonly close: () => Promise<void>
 }
 
@@ -38,12 +40,21 @@ export async function servedDemo(name: string, { as = 'ottilie', logQuery = () =
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`
-  const asPerson = async (username: string) => {
+  const signedIn = async (username: string) => {
     const headers = { 'content-type': 'application/json' }
-    const signedIn = await fetch(`${url}/sign-in`, { method: 'POST', headers, body: JSON.stringify({ username, password: PASSWORD }) })
-    const cookie = signedIn.headers.getSetCookie()[0].split(';')[0]
+    const answer = await fetch(`${url}/sign-in`, { method: 'POST', headers, body: JSON.stringify({ username, password: PASSWORD }) })
+    const cookie = answer.headers.getSetCookie()[0].split(';')[0]
+    const { csrf } = (await answer.json()) as { csrf: string }
+    return (path: string, body?: object): Promise<Response> =>
+      patientFetch(url + path, {
+        headers: { ...headers, cookie, 'x-peen-csrf': csrf },
+        ...(body && { method: 'POST', body: JSON.stringify(body) })
+      })
+  }
+  const asPerson = async (username: string) => {
+    const ask = await signedIn(username)
     return async (path: string): Promise<unknown> => {
-      const answer = await patientFetch(url + path, { headers: { cookie } })
+      const answer = await ask(path)
       if (!answer.ok) throw new Error(`${path}: ${answer.status}`)
       return answer.json()
     }
@@ -52,6 +63,7 @@ export async function servedDemo(name: string, { as = 'ottilie', logQuery = () =
     fresh,
     get: await asPerson(as),
     as: asPerson,
+    signIn: signedIn,
     close: async () => {
       server.closeAllConnections()
       server.close()

@@ -3,7 +3,7 @@ import { addressOf } from '@peen/contract'
 import { ref } from 'vue'
 import { ApiError, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
-import { saveFile } from '../library/save-file'
+import { saveFile } from '../api/save-file'
 import { useSessionStore } from '../stores/session'
 import { t } from '../words'
 

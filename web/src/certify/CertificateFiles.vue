@@ -1,12 +1,23 @@
 <script setup lang="ts">
 import { addressOf } from '@peen/contract'
+import { ref } from 'vue'
+import { download } from '../api/download'
 import GlyphMark from '../components/GlyphMark.vue'
 import { useAsked } from '../composables/useAsked'
+import { useDoing } from '../composables/useDoing'
 import { t } from '../words'
 
 // An issued certificate as it goes out of the house: on paper, as a file, as a picture; and how anyone checks it.
 const props = defineProps<{ id: string; number: string }>()
 const { data, error } = useAsked('credential', () => ({ id: props.id }))
+const { problem, doing } = useDoing(async () => undefined)
+const getting = ref(false)
+/** It takes a moment to put together, and may be refused while a mark in it is blind. */
+async function getEvidence(): Promise<void> {
+  getting.value = true
+  await doing(() => download(addressOf('evidence', { id: props.id })))
+  getting.value = false
+}
 const files = [
   { name: t('certify.onPaper'), to: addressOf('paper', { id: props.id }) },
   { name: t('certify.onPaperWithEvidence'), to: addressOf('paper', { id: props.id }, { evidence: 'yes' }) },
@@ -25,9 +36,16 @@ const files = [
       <p class="muted">{{ t('certify.signedWith', { fingerprint: data.fingerprint }) }}</p>
       <div class="mt-3 grid gap-2">
         <a v-for="file in files" :key="file.to" :href="file.to" class="btn btn-quiet" download>{{ file.name }}</a>
+        <button class="btn btn-quiet" :disabled="getting" @click="getEvidence">
+          {{ getting ? t('certify.puttingTogether') : t('certify.evidenceFile') }}
+        </button>
+        <p v-if="problem" class="flex gap-2 leading-[1.3]" role="alert">
+          <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
+        </p>
         <RouterLink :to="`/check/${number}/${data.code}`" class="btn btn-quiet">{{ t('certify.checkPage') }}</RouterLink>
       </div>
       <p class="muted mt-2 leading-[1.3]">{{ t('certify.takeOutSays') }}</p>
+      <p class="muted mt-2 leading-[1.3]">{{ t('certify.evidenceSays') }}</p>
       <p v-if="!data.checkUrl" class="muted mt-2 leading-[1.3]">{{ t('certify.noAddressYet') }}</p>
     </template>
   </section>

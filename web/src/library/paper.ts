@@ -1,7 +1,7 @@
 // What every printed page needs: the drawn dog on paper, letters that the font has, the file.
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
 import { askPainter, painter, type DrawnCoat } from '../figure/painter'
-import { saveFile } from './save-file'
+import { saveFile } from '../api/save-file'
 import { t } from '../words'
 
 /** Scripts that the shipped font holds whole. */

@@ -1,8 +1,9 @@
+import { sha256, walkTrail } from '@peen/bundle'
 import canonicalize from 'canonicalize'
 import { asc, desc, eq } from 'drizzle-orm'
 import { inTransaction, tables, type Database, type Reader, type Transaction } from '../../db'
 import { unfitHead } from './heads'
-import { sealOf, sha256, type Seal, type SealName } from './seals'
+import { sealOf, type Seal, type SealName } from './seals'
 
 /** What may be chained: ids, numbers and kinds. Names, owner data and free text never enter. */
 export type AuditEntry = {
@@ -48,26 +49,13 @@ export type AuditCheck = {
   readonly changed: readonly Changed[]
 }
 
-type Chained = { readonly seq: number; readonly previous: string; readonly seals?: Readonly<Record<string, string>> }
-
 /** Walks the whole chain, names the first entry that does not fit, and compares what the newest entry about each thing holds with what is there. */
 export async function checkAudit(db: Reader): Promise<AuditCheck> {
   const rows = await db.select().from(tables.auditLog).orderBy(asc(tables.auditLog.seq))
   const [head] = await db.select().from(tables.auditHead)
-  const newest = new Map<SealName, { readonly seq: number; readonly hash: string }>()
-  let previous = ''
-  let brokenAt: number | null = null
-  for (const [i, row] of rows.entries()) {
-    const entry = readEntry(row.bytes)
-    const fits = entry !== null && sha256(row.bytes) === row.hash && entry.previous === previous && entry.seq === i + 1
-    if (!fits) {
-      brokenAt = row.seq
-      break
-    }
-    for (const [name, hash] of Object.entries(entry.seals ?? {})) newest.set(name as SealName, { seq: row.seq, hash })
-    previous = row.hash
-  }
-  if (brokenAt === null && (head?.hash !== previous || head.seq !== rows.length)) brokenAt = rows.length
+  const { brokenAt: broken, last, newest } = walkTrail(rows)
+  let brokenAt = broken
+  if (brokenAt === null && (head?.hash !== last || head.seq !== rows.length)) brokenAt = rows.length
   const unfit = await unfitHead(
     db,
     rows.map(({ hash }) => hash)
@@ -77,32 +65,19 @@ export async function checkAudit(db: Reader): Promise<AuditCheck> {
   return { whole: brokenAt === null && changed.length === 0, entries: rows.length, head: head?.hash ?? '', brokenAt, changed }
 }
 
-/** A row that is no entry at all is an answer, not an error. */
-function readEntry(bytes: string): Chained | null {
-  try {
-    const entry = JSON.parse(bytes) as Chained | null
-    return typeof entry === 'object' ? entry : null
-  } catch {
-    return null
-  }
-}
-
-async function changedSince(
-  db: Reader,
-  newest: ReadonlyMap<SealName, { readonly seq: number; readonly hash: string }>
-): Promise<Changed[]> {
+async function changedSince(db: Reader, newest: ReadonlyMap<string, { readonly seq: number; readonly hash: string }>): Promise<Changed[]> {
   const { auditSeals: s } = tables
   const parts = new Map((await db.select().from(s)).map((row) => [`${row.seq} ${row.name}`, row.parts]))
   const found: Changed[] = []
   for (const [name, { seq, hash }] of newest) {
-    const now = await sealOf(db, name, parts.get(`${seq} ${name}`) ?? null)
+    const now = await sealOf(db, name as SealName, parts.get(`${seq} ${name}`) ?? null)
     if ((now?.hash ?? GONE) !== hash) found.push({ name, seq, missing: now === null })
   }
   return found.sort((a, b) => a.seq - b.seq)
 }
 
 /** Accounts that were put in past the application: something happened to them, and no entry says so. */
-async function unsealedAccounts(db: Reader, newest: ReadonlyMap<SealName, unknown>): Promise<Changed[]> {
+async function unsealedAccounts(db: Reader, newest: ReadonlyMap<string, unknown>): Promise<Changed[]> {
   const rows = await db.selectDistinct({ id: tables.accountEvents.personId }).from(tables.accountEvents)
   return rows.flatMap(({ id }) => (newest.has(`account:${id}`) ? [] : [{ name: `account:${id}`, seq: 0, missing: false }]))
 }

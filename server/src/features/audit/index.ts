@@ -4,9 +4,7 @@ import { checkAndKeep, lastChecks } from './audit'
 
 export { appendAudit, beginSeals, checkAndKeep, checkAudit, lastChecks, resealed, type AuditEntry } from './audit'
 export { checkNightly, isDue } from './nightly'
-export { withSentences, withTexts } from './free-text'
-export { inFirstWords } from './first-words'
-export { sha256, type SealName } from './seals'
+export { contentOf, type SealName } from './seals'
 
 export const auditRoutes: readonly Route[] = [
   serve('trail', async ({ services }): Promise<TrailView> => ({ checks: await lastChecks(services.db) })),

@@ -1,12 +1,7 @@
 // What an entry of the trail speaks of, as a hash of its content: whatever is changed past the application shows.
-import canonicalize from 'canonicalize'
+import { contentHash, eventsAsSealed, inFirstWords, withoutTexts } from '@peen/bundle'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { createHash } from 'node:crypto'
 import { tables, type Reader } from '../../db'
-import { inFirstWords } from './first-words'
-import { withoutTexts } from './free-text'
-
-export const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex')
 
 /** "grading:1f…", "events:1f…": a kind of thing and which one. */
 export type SealName = `${SealKind}:${string}`
@@ -49,10 +44,7 @@ const CONTENTS: Contents = {
     const { events: e } = tables
     const here = parts ? and(eq(e.visitId, visitId), inArray(e.id, [...parts, NO_ID])) : eq(e.visitId, visitId)
     const rows = await db.select().from(e).where(here).orderBy(asc(e.id))
-    const content = rows.map(({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload }) =>
-      withoutTexts(inFirstWords({ id, v, kind, by, deviceId, seq, lamport, atDevice, late, payload }))
-    )
-    return { content, parts: rows.map(({ id }) => id) }
+    return { content: eventsAsSealed(rows), parts: rows.map(({ id }) => id) }
   },
   // the photographs that were there when a mark was signed; the database hashes them, so that none travels
   pictures: async (db, visitId, parts) => {
@@ -136,10 +128,14 @@ async function bodyOf(db: Reader, table: typeof tables.standards | typeof tables
   return row ? { content: row.body } : null
 }
 
-/** The seal of a thing as it stands now; null where it is not there. `parts` names what belonged to it. */
-export async function sealOf(db: Reader, name: SealName, parts: readonly string[] | null = null): Promise<Seal | null> {
+/** What the trail holds of a thing, as that stands now; null where it is not there. `parts` names what belonged to it. */
+export async function contentOf(db: Reader, name: SealName, parts: readonly string[] | null = null): Promise<Content> {
   const [kind, id] = [name.slice(0, name.indexOf(':')) as SealKind, name.slice(name.indexOf(':') + 1)]
-  const found = await CONTENTS[kind]?.(db, id, parts)
-  if (!found) return null
-  return { name, hash: sha256(canonicalize(JSON.parse(JSON.stringify(found.content)))!), parts: found.parts ?? null }
+  return (await CONTENTS[kind]?.(db, id, parts)) ?? null
+}
+
+/** The seal of a thing as it stands now. */
+export async function sealOf(db: Reader, name: SealName, parts: readonly string[] | null = null): Promise<Seal | null> {
+  const found = await contentOf(db, name, parts)
+  return found ? { name, hash: contentHash(found.content), parts: found.parts ?? null } : null
 }

@@ -1,24 +1,22 @@
-import { seal } from '@peen/credential'
-import { refuse, serve, type Route, type Services } from '../../http'
+import { serve, type Route } from '../../http'
 import { badgePng } from './badge'
 import { checkFile, checkNumber } from './check'
 import { credentialOf, credentialView } from './issue'
-import { keyViews, listKey, newKey } from './keys'
+import { keyViews, newKey } from './keys'
 import { issuedFinding } from './owned'
 import { paperPdf } from './paper'
-import { keyList, revoke, revokedList } from './revoke'
+import { keysFile, revoke, revokedList } from './revoke'
 
+export { badgePng } from './badge'
 export { signHead } from './heads'
-export { credentialOf } from './issue'
+export { checkUrlOf, credentialOf, readCode, sayCode } from './issue'
+export { listKey } from './keys'
+export { issuedFinding } from './owned'
+export { paperPdf } from './paper'
+export { keysFile, revokedList } from './revoke'
 
 /** The file of a certificate is called by its number. */
 const nameOf = ({ number }: { readonly number: string }, kind: string) => `certificate-${number.replace(/[^\w-]/g, '')}.${kind}`
-
-async function keysFile(services: Services): Promise<object> {
-  const key = await listKey(services.db, services.keys)
-  if (!key) throw refuse.notFound('A list of signing keys')
-  return seal({ ...(await keyList(services)), asOf: (await services.clock.now()).toISOString() }, key)
-}
 
 export const credentialRoutes: readonly Route[] = [
   serve('credential', async ({ services, actor, params }) => credentialView(services, await issuedFinding(services.db, actor, params.id))),

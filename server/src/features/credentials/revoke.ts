@@ -1,5 +1,5 @@
 import type { Me, Revoke } from '@peen/contract'
-import { statusList, type Json } from '@peen/credential'
+import { seal, statusList, type Json } from '@peen/credential'
 import { eq } from 'drizzle-orm'
 import { inTransaction, tables } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -41,7 +41,7 @@ export async function revokedList({ db, clock, keys, publicUrl }: Services): Pro
 }
 
 /** The school's keys as a list that the key in use has signed: former ones with their end, stolen ones with the day. */
-export async function keyList(services: Services): Promise<{ name: string; keys: Json[] }> {
+async function keyList(services: Services): Promise<{ name: string; keys: Json[] }> {
   const { name } = await schoolRow(services.db)
   const rows = await keyRows(services.db)
   return {
@@ -53,4 +53,10 @@ export async function keyList(services: Services): Promise<{ name: string; keys:
       compromisedSince: compromisedSince?.toISOString() ?? null
     }))
   }
+}
+
+export async function keysFile(services: Services): Promise<object> {
+  const key = await listKey(services.db, services.keys)
+  if (!key) throw refuse.notFound('A list of signing keys')
+  return seal({ ...(await keyList(services)), asOf: (await services.clock.now()).toISOString() }, key)
 }

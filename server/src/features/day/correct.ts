@@ -1,10 +1,11 @@
 // The wrong apprentice or the wrong dog on a visit, put right as long as nothing of it is signed.
+import { countedOf } from '@peen/bundle'
 import type { CorrectVisit, Me } from '@peen/contract'
 import { and, eq } from 'drizzle-orm'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
-import { countedOf, eventsOf, rebuildCoat, storeAttempts } from '../derived'
+import { eventsOf, rebuildCoat, storeAttempts } from '../derived'
 import { majorFaults } from '../techniques'
 import { agreeOn } from '../visits'
 

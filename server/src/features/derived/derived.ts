@@ -1,9 +1,8 @@
 // Derived is derived: everything here is recomputed from events, answers and standards, and may be dropped at any time.
-import { retiredTechniques } from '@peen/content'
+import { countedOf, techniqueToday } from '@peen/bundle'
 import { gradeResult, type GradedWith, type GradeResult } from '@peen/core/grade'
-import { countedAttempts, foldVisit, type CountedAttempt, type PracticeEvent, type VisitState } from '@peen/core/practice'
+import type { CountedAttempt, PracticeEvent } from '@peen/core/practice'
 import { agreedStandard, fittedStandard, type FittedStandard } from '@peen/core/standard'
-import { nowCalled } from '@peen/core/technique'
 import { rollup } from 'd3-array'
 import { eq, inArray } from 'drizzle-orm'
 import { inTransaction, tables, type Database, type Reader } from '../../db'
@@ -27,20 +26,6 @@ export async function eventsOf(db: Reader, visitIds: readonly string[]): Promise
 export function eventFrom(row: typeof tables.events.$inferSelect): PracticeEvent {
   const { contentHash: _hash, atDevice, receivedAt, ...event } = row
   return { ...event, atDevice: atDevice.toISOString(), receivedAt: receivedAt.toISOString() } as unknown as PracticeEvent
-}
-
-/** The id under which a technique's history is kept today. */
-export const techniqueToday = (id: string): string => nowCalled(id, retiredTechniques)
-
-/** The attempts that events come to. They keep the word that was used then; what is derived goes by the names of today. */
-export function countedOf(events: readonly PracticeEvent[], major: ReadonlySet<string>): CountedAttempt[] {
-  return countedIn(foldVisit(events), major)
-}
-
-/** The same of a state that is folded already. */
-export function countedIn(state: VisitState, major: ReadonlySet<string>): CountedAttempt[] {
-  const attempts = state.attempts.map((attempt) => ({ ...attempt, techniqueId: techniqueToday(attempt.techniqueId) }))
-  return countedAttempts({ ...state, attempts }, major)
 }
 
 /** What one visit wrote into the coat book, made again: after its events, its check-in or a mark of it changed. */

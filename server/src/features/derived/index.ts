@@ -7,11 +7,8 @@ export {
   eventsOf,
   rebuildAll,
   rebuildCoat,
-  countedIn,
-  countedOf,
   eventFrom,
   storeAttempts,
-  techniqueToday,
   storeResult
 } from './derived'
 export { storeCoat } from './coat'

@@ -1,7 +1,7 @@
 // Taking a person's name out of everything that people wrote: free texts alone, never an answer.
 import { eq, inArray, sql } from 'drizzle-orm'
 import { tables, type Transaction } from '../../db'
-import { withSentences, withTexts } from '../audit'
+import { withSentences, withTexts } from '@peen/bundle'
 
 /** Names and addresses of a person, and the words that stand in their place. */
 export type Person = { readonly names: readonly string[]; readonly instead: string }

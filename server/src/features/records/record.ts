@@ -1,7 +1,7 @@
 // Everything that is on record of one apprentice.
 import { questions, techniqueName } from '@peen/content'
-import { RECORD_SCHEMA_ID, type Me, type RecordFile } from '@peen/contract'
-import { asc, eq } from 'drizzle-orm'
+import { RECORD_SCHEMA_ID, type Me, type RecordFile, type SignedHead } from '@peen/contract'
+import { asc, desc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, type Services } from '../../http'
 import { answersOf } from '../answers'
@@ -29,6 +29,7 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
   const findings = await db.select().from(f).where(eq(f.apprenticeId, id)).orderBy(asc(f.draftedAt))
   const signatures = await db.select().from(g).innerJoin(f, eq(f.id, g.findingId)).where(eq(f.apprenticeId, id)).orderBy(asc(g.signedAt))
   const [head] = await db.select().from(tables.auditHead)
+  const [signedHead] = await db.select().from(tables.signedHeads).orderBy(desc(tables.signedHeads.seq)).limit(1)
   const signed = await signedTrims(db, [id])
   // their own word comes before a mark, in a file as on a screen; what a colleague reads here is remembered
   const unsaid =
@@ -83,6 +84,7 @@ export async function recordFile({ db, clock }: Services, actor: Me, id: string)
       ...{ techniqueId: row.techniqueId, technique: nameOf(row.techniqueId), liftedOn: row.onDate },
       ...{ by: names.get(row.by) ?? 'a former member of staff', reason: row.reason }
     })),
-    auditHead: head?.hash ?? ''
+    auditHead: head?.hash ?? '',
+    signedHead: (signedHead?.document as SignedHead | undefined) ?? null
   }
 }

@@ -11,7 +11,7 @@ import { connect, migrateUp, tables, type Connection, type DatabaseSettings } fr
 import { serve, type Client, type Served } from '../../testing/world'
 import { deriveWhereOld } from '../derived'
 import { agreedOf } from '../agreed'
-import { inFirstWords, sha256 } from '../audit'
+import { inFirstWords, sha256 } from '@peen/bundle'
 import { loadContent } from './school'
 
 const DATABASE = 'peen_test_upgraded'

@@ -1,10 +1,11 @@
 // Where many apprentices stand, from the charts that are kept: no attempt is read.
+import { techniqueToday } from '@peen/bundle'
 import { designLearningChart, stateOf, type Around, type ChartRow, type StandingRules, type State } from '@peen/core/competency'
 import type { TechniqueVersion } from '@peen/contract'
 import { group } from 'd3-array'
 import { asc, inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { standingRules, techniqueToday } from '../derived'
+import { standingRules } from '../derived'
 import { techniquesOf } from '../school'
 import { passedTrims } from './trims'
 

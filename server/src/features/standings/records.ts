@@ -1,9 +1,10 @@
+import { techniqueToday } from '@peen/bundle'
 import type { TechniqueVersion } from '@peen/contract'
 import { standingOf, type AttemptRecord, type Standing } from '@peen/core/competency'
 import { group } from 'd3-array'
 import { inArray } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
-import { attemptRows, recordFrom, standingRules, techniqueToday } from '../derived'
+import { attemptRows, recordFrom, standingRules } from '../derived'
 import { techniquesOf } from '../school'
 import { passedTrims } from './trims'
 

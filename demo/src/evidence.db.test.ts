@@ -1,0 +1,139 @@
+// The evidence behind a certificate of the demo: everything in it holds, and whatever is changed in it is found.
+import { pack, textOf, toBytes, unpack, verifyBundle, type Files, type Manifest, type Verified } from '@peen/bundle'
+import { makeKey } from '@peen/credential'
+import { tables } from '@peen/server'
+import { eq } from 'drizzle-orm'
+import { writeFileSync } from 'node:fs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { servedDemo, type ServedDemo } from './testing/served'
+
+let demo: ServedDemo
+let id: string
+let zip: Uint8Array
+let files: Files
+
+const bytesOf = async (answer: Response) => new Uint8Array(await answer.arrayBuffer())
+
+beforeAll(async () => {
+  demo = await servedDemo('evidence')
+  const { findings: f, people: p } = tables
+  const [row] = await demo.fresh.db.select({ id: f.id }).from(f).innerJoin(p, eq(p.id, f.apprenticeId)).where(eq(p.username, 'tove'))
+  id = row!.id
+  for (const who of ['ruben', 'ottilie']) {
+    const signed = await (await demo.signIn(who))(`/findings/${id}/sign`, {})
+    expect(signed.status, await signed.clone().text()).toBe(200)
+  }
+  zip = await bytesOf(await (await demo.signIn('ottilie'))(`/findings/${id}/evidence`))
+  if (process.env.PEEN_KEEP_EVIDENCE) writeFileSync(process.env.PEEN_KEEP_EVIDENCE, zip)
+  files = (unpack(zip) as { files: Files }).files
+})
+afterAll(() => demo?.close())
+
+const manifest = () => JSON.parse(textOf(files.get('manifest.json')!)) as Manifest
+/** What fails, by kind of check. */
+const failing = (found: Verified): string[] =>
+  found.unreadable === null ? found.checks.filter(({ verdict }) => verdict === 'fails').map(({ kind }) => kind) : [found.unreadable]
+
+/** The bundle as someone with another key would pack it again, with some files changed. */
+async function forged(change: (path: string, text: string) => string): Promise<Verified> {
+  const { school, number, finding, madeAt } = manifest()
+  const changed = new Map(
+    [...files]
+      .filter(([path]) => path !== 'manifest.json')
+      .map(([path, bytes]) => {
+        if (!path.endsWith('.json')) return [path, bytes]
+        const text = change(path, textOf(bytes))
+        return [path, text === textOf(bytes) ? bytes : new TextEncoder().encode(text)]
+      })
+  )
+  return verifyBundle(await pack(changed, { school, number, finding, madeAt }, await makeKey()))
+}
+
+describe('the evidence behind a certificate', () => {
+  it('holds in every part, with nothing but the file', async () => {
+    const found = await verifyBundle(zip)
+    expect(found.unreadable).toBeNull()
+    if (found.unreadable !== null) return
+    expect(found.checks.map(({ kind, verdict, wrong }) => ({ kind, verdict, wrong }))).toEqual(
+      ['files', 'certificate', 'trail', 'heads', 'contents', 'pictures', 'attempts', 'marks', 'rules'].map((kind) => ({
+        ...{ kind, verdict: 'holds', wrong: [] }
+      }))
+    )
+    expect(found).toMatchObject({ holder: 'Tove Lind', holds: true, revokedAt: null, keyStolen: false })
+    const counts = Object.fromEntries(found.checks.map(({ kind, of }) => [kind, of]))
+    expect(counts.attempts).toBeGreaterThan(20)
+    expect(counts.marks).toBeGreaterThan(2)
+    expect(counts.rules).toBeGreaterThan(3)
+  })
+
+  it('says nothing of owners, and of others no more than that something happened', async () => {
+    const owners = await demo.fresh.db.select().from(tables.owners)
+    const people = await demo.fresh.db.select().from(tables.people)
+    const texts = [...files].filter(([path]) => /\.(?:json|csv|txt)$/.test(path)).map(([path, bytes]) => [path, textOf(bytes)] as const)
+    expect(owners.length).toBeGreaterThan(3)
+    for (const [path, text] of texts) {
+      for (const { contact } of owners) expect(text.includes(contact), `${path}: ${contact}`).toBe(false)
+      for (const { role, username, givenName, familyName } of people)
+        if (role === 'apprentice' && username !== 'tove')
+          expect(text.includes(`${givenName} ${familyName}`), `${path}: ${username}`).toBe(false)
+    }
+  })
+
+  it('is given to its holder, once every own trim is rated, and to no other apprentice', async () => {
+    const bram = await (await demo.signIn('bram'))(`/findings/${id}/evidence`)
+    expect(bram.status).toBe(403)
+    const tove = await (await demo.signIn('tove'))(`/findings/${id}/evidence`)
+    expect([200, 409]).toContain(tove.status)
+    if (tove.status === 409)
+      expect(await tove.json()).toMatchObject({ code: 'blind', detail: expect.stringMatching(/^Rate your own trims first/) })
+  })
+})
+
+describe('a change in a bundle', () => {
+  it.each(['attempts.csv', 'behind.json', 'xapi.json', 'certificate.pdf'])('of one byte of %s is found by the manifest', async (path) => {
+    const bytes = new Uint8Array(files.get(path)!)
+    bytes[Math.floor(bytes.length / 2)]! ^= 1
+    const { unlisted } = await import('../../bundle/src/files')
+    expect(unlisted(new Map([...files, [path, bytes]]), manifest())).toEqual([path])
+  })
+
+  it('shows under a key that is not the school’s, even where nothing else was changed', async () => {
+    const found = await forged((_, text) => text)
+    expect(failing(found)).toEqual(['files'])
+    expect(found).toMatchObject({ holds: false })
+  })
+
+  it.each<[string, string, (path: string, text: string) => string]>([
+    ['a mark', 'contents', (path, text) => (path.startsWith('sealed/grading/') ? text.replace(/"value": (\d)/, '"value": 1$1') : text)],
+    ['an event', 'attempts', (path, text) => (path.startsWith('events/') ? text.replace(/"minutes": \d+/, '"minutes": 199') : text)],
+    ['the holder', 'certificate', (path, text) => (path === 'behind.json' ? text.replace('Tove Lind', 'Bram Voss') : text)],
+    [
+      'an entry of the trail',
+      'trail',
+      (path, text) => (path === 'trail/entries.json' ? text.replace('finding.issued', 'finding.signed') : text)
+    ],
+    ['a head', 'heads', (path, text) => (path === 'trail/heads.json' ? text.replace(/"hash": "./, '"hash": "x') : text)],
+    ['the school’s list of keys', 'files', (path, text) => (path === 'issuer.json' ? text.replace(/"name": "/, '"name": "The ') : text)],
+    ['a rule', 'certificate', (path, text) => (path === 'behind.json' ? text.replace(/"dogs": 3/, '"dogs": 2') : text)],
+    [
+      'who is faulted',
+      'rules',
+      (path, text) =>
+        path === 'behind.json'
+          ? text.replace(/"onDate": "2025/g, '"onDate": "2019').replace(/"onDate": "2026-0[1-4]/g, '"onDate": "2019-01')
+          : text
+    ]
+  ])('of %s is found though the manifest was made again', async (_, kind, change) => {
+    const found = await forged(change)
+    const wrong = failing(found)
+    expect(wrong.includes(kind) || wrong.includes('misshapen'), wrong.join()).toBe(true)
+  })
+
+  it('refuses what is no bundle', async () => {
+    expect(await verifyBundle(new Uint8Array([80, 75, 3, 4, 9, 9]))).toMatchObject({ unreadable: 'noZip' })
+    expect(await verifyBundle(new TextEncoder().encode('hello'))).toMatchObject({ unreadable: 'noZip' })
+    const { school, number, finding, madeAt } = manifest()
+    const alone = await pack(new Map([['a.json', toBytes({})]]), { school, number, finding, madeAt }, await makeKey())
+    expect(await verifyBundle(alone)).toMatchObject({ unreadable: 'misshapen', what: expect.stringContaining('issuer.json') })
+  })
+})
