@@ -12,6 +12,7 @@ let id: string
 let zip: Uint8Array
 let files: Files
 
+const NO_ID = '00000000-0000-7000-8000-000000000000'
 const bytesOf = async (answer: Response) => new Uint8Array(await answer.arrayBuffer())
 
 beforeAll(async () => {
@@ -77,6 +78,26 @@ describe('the evidence behind a certificate', () => {
         if (role === 'apprentice' && username !== 'tove')
           expect(text.includes(`${givenName} ${familyName}`), `${path}: ${username}`).toBe(false)
     }
+  })
+
+  it('makes who reads it know its marks, and waits while one of them is marked again', async () => {
+    const { db } = demo.fresh
+    const { gradingReads: r, people: p, gradings: g, visits: v } = tables
+    const marks = JSON.parse(textOf(files.get('marks.json')!)) as readonly { readonly gradingId: string; readonly assessor: string }[]
+    const read = await db.select({ id: r.gradingId }).from(r).innerJoin(p, eq(p.id, r.personId)).where(eq(p.username, 'ottilie'))
+    const known = new Set(read.map(({ id: one }) => one))
+    for (const { gradingId, assessor } of marks) expect(known.has(gradingId) || assessor === 'Ottilie Marsh', gradingId).toBe(true)
+    const [{ visit }] = await db.select({ visit: v.id }).from(g).innerJoin(v, eq(v.id, g.visitId)).where(eq(g.id, marks[0]!.gradingId))
+    const [{ id: hollis }] = await db.select({ id: p.id }).from(p).where(eq(p.username, 'hollis'))
+    const [grading] = await db.select().from(g).where(eq(g.id, marks[0]!.gradingId))
+    const draft = { ...grading!, id: NO_ID, visitId: visit, assessorId: hollis, status: 'draft' as const, signedAt: null }
+    await db.insert(g).values(draft)
+    const answer = await (await demo.signIn('ruben'))(`/findings/${id}/evidence`)
+    expect([answer.status, ((await answer.json()) as { detail: string }).detail]).toEqual([
+      409,
+      'A trim behind this certificate is being marked again. Its evidence can be downloaded once that mark is signed.'
+    ])
+    await db.delete(g).where(eq(g.id, NO_ID))
   })
 
   it('is given to its holder, once every own trim is rated, and to no other apprentice', async () => {

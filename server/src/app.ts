@@ -26,6 +26,7 @@ import { liveRoutes } from './features/live'
 import { measureRoutes } from './features/measures'
 import { answerRoutes } from './features/answers'
 import { noteRoutes } from './features/notes'
+import { portfolioRoutes } from './features/portfolios'
 import { practiceRoutes } from './features/practice'
 import { rackRoutes } from './features/rack'
 import { recordRoutes } from './features/records'
@@ -67,6 +68,7 @@ export const ROUTES: readonly Route[] = [
   ...certifyRoutes,
   ...credentialRoutes,
   ...bundleRoutes,
+  ...portfolioRoutes,
   ...correctionRoutes,
   ...noteRoutes,
   ...answerRoutes,

@@ -131,6 +131,17 @@ const routes: RouteRecordRaw[] = [
     props: true,
     meta: { title: t('shell.checkCertificate'), place: 'certify', anyone: true }
   },
+  {
+    path: '/portfolio',
+    component: () => import('./portfolio/PortfolioRoom.vue'),
+    meta: { title: t('shell.portfolio'), place: 'apprentices' }
+  },
+  {
+    path: '/portfolio/:id/:secret',
+    component: () => import('./portfolio/PortfolioPage.vue'),
+    props: true,
+    meta: { title: t('shell.portfolio'), place: 'apprentices', anyone: true }
+  },
   { path: '/certify', component: () => import('./certify/CertifyList.vue'), meta: { title: t('shell.certify'), place: 'certify' } },
   {
     path: '/certify/:id',
@@ -151,11 +162,13 @@ router.beforeEach(async (to) => {
   // a screen behind the door may say anything
   if (!to.meta.open) await allWords()
   await session.find()
-  // a certificate is checked by who has no account, and by who has one
+  // a certificate is checked, and a portfolio read, with an account or without
   if (to.meta.anyone) return true
   if (!session.me && session.needsSetup && to.path !== '/setup') return '/setup'
   if (!session.me && !to.meta.open) return { path: '/sign-in', query: { to: to.fullPath } }
   if (session.me && to.meta.open) return '/floor'
+  // an apprentice shows their own work
+  if (session.isStaff && to.path === '/portfolio') return '/apprentices'
   // an apprentice's record is their own, not a list of one
   if (session.me && !session.isStaff && to.path === '/apprentices') return `/apprentices/${session.me.id}`
   return true

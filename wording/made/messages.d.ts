@@ -1541,6 +1541,8 @@ export interface Messages {
   'help.certify': null
   'help.finding': null
   'help.glossary': null
+  'help.portfolio': null
+  'help.portfolioPage': null
   'help.check': null
   'library.any': null
   'library.shortBarHowExactOne': { number: Said; unit: Said; number2: Said }
@@ -2283,6 +2285,64 @@ export interface Messages {
   'people.makingKey': null
   'people.keyList': null
   'people.revokedList': null
+  'portfolio.of': { holder: Said }
+  'portfolio.portfolio': null
+  'portfolio.certificates': null
+  'portfolio.trims': null
+  'portfolio.charts': null
+  'portfolio.until': { date: Said }
+  'portfolio.numberIssued': { number: Said; date: Said }
+  'portfolio.checkCode': { number: Said; code: Said }
+  'portfolio.checkIt': null
+  'portfolio.expired': null
+  'portfolio.revoked': null
+  'portfolio.trimSays': { dog: string; coat: Said; date: Said; mark: Said; low: Said; high: Said; assessor: Said }
+  'portfolio.chartSays': { clean: Said; attempts: Said; limit: Said }
+  'portfolio.holderAt': { holder: Said; school: Said }
+  'portfolio.whoReads': null
+  'portfolio.whoReadsSays': { school: Said }
+  'portfolio.yourName': null
+  'portfolio.open': null
+  'portfolio.opening': null
+  'portfolio.endsOn': { date: Said }
+  'portfolio.seenOne': { moment: string; stance: string }
+  'portfolio.picturesOf': { trim: Said; moment: string; stance: string }
+  'portfolio.yours': null
+  'portfolio.yoursSays': null
+  'portfolio.make': null
+  'portfolio.forWhom': null
+  'portfolio.lastDay': null
+  'portfolio.whatToShow': null
+  'portfolio.noCertificates': null
+  'portfolio.noTrims': null
+  'portfolio.noCharts': null
+  'portfolio.notYet': { count: number }
+  'portfolio.markOn': { trim: Said; date: Said; mark: Said }
+  'portfolio.pictureCount': { count: number }
+  'portfolio.attempts': { count: number }
+  'portfolio.withPictures': null
+  'portfolio.noNames': null
+  'portfolio.making': null
+  'portfolio.ready': null
+  'portfolio.copy': null
+  'portfolio.copied': null
+  'portfolio.made': null
+  'portfolio.none': null
+  'portfolio.file': null
+  'portfolio.takeBack': null
+  'portfolio.takeBackTitle': null
+  'portfolio.takeBackSays': { title: Said }
+  'portfolio.takingBack': null
+  'portfolio.isOpen': { date: Said }
+  'portfolio.hasEnded': { date: Said }
+  'portfolio.wasTakenBack': null
+  'portfolio.countCertificates': { count: number }
+  'portfolio.countTrims': { count: number }
+  'portfolio.countCharts': { count: number }
+  'portfolio.openedBy': { reader: Said; when: Said }
+  'portfolio.notOpened': null
+  'portfolio.nameOutside': null
+  'portfolio.toPortfolio': null
   'shell.noAnswer': null
   'shell.peenNotAnswering': null
   'shell.peenNotAnsweringSoNot': null
@@ -2510,6 +2570,7 @@ export interface Messages {
   'shell.noWordSounds': { text: Said }
   'shell.openGlossary': null
   'shell.help': null
+  'shell.portfolio': null
   'shell.checkCertificate': null
   'table.agreedStep': null
   'table.agreedNextStep': null

@@ -6,6 +6,7 @@ import { floorBodies } from './floor'
 import { gradingBodies } from './grading'
 import { libraryBodies } from './library'
 import { peopleBodies } from './people'
+import { portfolioBodies } from './portfolios'
 import type { EndpointName } from '../endpoints'
 import type { Schema } from '../shape/yup'
 
@@ -16,7 +17,8 @@ export const BODIES = {
   ...libraryBodies,
   ...gradingBodies,
   ...evidenceBodies,
-  ...credentialBodies
+  ...credentialBodies,
+  ...portfolioBodies
 } satisfies Readonly<Partial<Record<EndpointName, Schema>>>
 
 type Bodies = typeof BODIES

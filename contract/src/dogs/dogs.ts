@@ -55,6 +55,8 @@ export type DogProfileMore = {
   readonly own: Omit<Measures, 'withersMm'>
   readonly flatFootMm: number
   readonly earHistory: string
+  /** the owner allows the dog's name to be shown outside the school; where nothing is said they do not */
+  readonly nameOutside?: boolean
 }
 export const NO_PROFILE: DogProfileMore = Object.freeze({
   breed: '',
@@ -92,6 +94,7 @@ export const dogProfileSchema = object({
   temperament: named('Temperament', 200),
   dislikes: words('Dislikes', 200),
   earHistory: words('Ears', 200),
+  nameOutside: boolean().optional(),
   burns: array()
     .of(
       object({
@@ -134,6 +137,7 @@ export type DogProfile = {
   readonly temperament: string
   readonly dislikes: string
   readonly earHistory: string
+  readonly nameOutside?: boolean
   readonly burns: readonly BurnPlace[]
   readonly owner: string
   readonly contact: string

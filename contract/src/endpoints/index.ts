@@ -7,6 +7,7 @@ import { floorEndpoints, type FloorReplies } from './floor'
 import { gradingEndpoints, type GradingReplies } from './grading'
 import { libraryEndpoints, type LibraryReplies } from './library'
 import { peopleEndpoints, type PeopleReplies } from './people'
+import { portfolioEndpoints, type PortfolioReplies } from './portfolios'
 
 export type { Endpoint, Gives, Permit, Reads } from './endpoint'
 export { OWN_PROBLEMS, USUAL_PROBLEMS, type OwnProblem } from './problems'
@@ -18,13 +19,21 @@ export const ENDPOINTS = {
   ...libraryEndpoints,
   ...gradingEndpoints,
   ...evidenceEndpoints,
-  ...credentialEndpoints
+  ...credentialEndpoints,
+  ...portfolioEndpoints
 } satisfies Readonly<Record<string, Endpoint>>
 
 type Table = typeof ENDPOINTS
 export type EndpointName = keyof Table
 /** What each endpoint answers; `never` where it is not JSON. */
-export type Replies = PeopleReplies & FloorReplies & DogReplies & LibraryReplies & GradingReplies & EvidenceReplies & CredentialReplies
+export type Replies = PeopleReplies &
+  FloorReplies &
+  DogReplies &
+  LibraryReplies &
+  GradingReplies &
+  EvidenceReplies &
+  CredentialReplies &
+  PortfolioReplies
 export type Reply<N extends EndpointName> = Replies[N]
 export type ParamOf<N extends EndpointName> = ParamsOf<Table[N]['path']>
 export type QueryOf<N extends EndpointName> = Table[N] extends { readonly query: readonly (infer Q extends string)[] } ? Q : never

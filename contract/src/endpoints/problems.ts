@@ -49,6 +49,7 @@ export const OWN_PROBLEMS = [
   'invitationUsed',
   'keyLost',
   'lastTrim',
+  'linkEnded',
   'marksConflict',
   'noCamera',
   'notANote',

@@ -18,6 +18,7 @@ setLocale({
     min: ({ path, min }) => `${path} is too short; it must have at least ${min} characters.`,
     max: ({ path, max }) => `${path} is too long; it can have up to ${max} characters.`,
     matches: ({ path, value, regex }) => `${path} is ${say(value)}; it must look like ${regex}.`,
+    trim: ({ path }) => `${path} begins or ends with a space; leave it out.`,
     uuid: ({ path, value }) => `${path} is ${say(value)}; it must be a UUID.`
   },
   array: {

@@ -166,6 +166,7 @@ async function lift(): Promise<void> {
       <p v-if="problem && !showsLift" class="mt-3 flex gap-2" role="alert">
         <GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}
       </p>
+      <RouterLink v-if="!session.isStaff" to="/portfolio" class="btn btn-quiet mt-6 w-full">{{ t('portfolio.toPortfolio') }}</RouterLink>
       <TakeOut :id="id" :name="`${data.person.givenName} ${data.person.familyName}`" />
       <FigureLog :apprentice-id="id" :name="data.person.givenName" />
     </aside>

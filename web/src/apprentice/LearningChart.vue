@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { AttemptRecord, Standing } from '@peen/core/competency'
+import type { ChartShown } from '@peen/contract'
 import { CustomChart, type CustomSeriesOption, type LineSeriesOption } from 'echarts/charts'
 import type { GridComponentOption } from 'echarts/components'
 import { use, type ComposeOption } from 'echarts/core'
@@ -12,9 +12,8 @@ import { t } from '../words'
 
 use([CustomChart])
 
-const props = defineProps<{ standing: Standing; attempts: readonly AttemptRecord[] }>()
+const props = defineProps<{ standing: ChartShown }>()
 const theme = useTheme()
-const counted = computed(() => props.attempts.filter((attempt) => attempt.counts))
 /** the axis holds what the school expects, and more where there is more */
 const last = computed(() => Math.max(props.standing.expected, props.standing.scores.length))
 
@@ -63,7 +62,7 @@ const option = computed<Option>(() => {
     ]
   }
 })
-const lastDate = computed(() => sayDate(counted.value.at(-1)?.onDate ?? null))
+const lastDate = computed(() => sayDate(props.standing.lastOn))
 const words = computed(() =>
   t('apprentice.learningChartScoreLimitAfter', {
     score: props.standing.score,

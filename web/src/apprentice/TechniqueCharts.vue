@@ -56,7 +56,7 @@ const say = computed(() => {
     <p class="mt-2 leading-[1.35]" data-chart-say>{{ say }}</p>
     <p v-if="standing.found && tab === 'signal'" class="mt-1 leading-[1.35] font-[650]" data-found>{{ standing.found.say }}</p>
     <template v-if="counted.length > 0">
-      <LearningChart v-if="tab === 'signal'" :standing="standing" :attempts="attempts" class="mt-2" />
+      <LearningChart v-if="tab === 'signal'" :standing="standing" class="mt-2" />
       <WatchChart v-else-if="tab === 'watch'" :standing="standing" class="mt-2" />
       <HelpChart v-else-if="tab === 'help'" :attempts="counted" class="mt-2" />
       <TimesChart v-else :timed="timed" :fit="fit" class="mt-2" />

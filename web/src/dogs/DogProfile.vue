@@ -27,6 +27,8 @@ const { data, error, loading, reload } = useAsked('dog', () => ({ id: props.id }
 const refused = ref<string | null>(null)
 const said = ref<string | null>(null)
 const burns = ref<DogView['burns']>([])
+/** the owner lets the dog's name be shown outside the school */
+const nameOutside = ref(false)
 const burnAt = ref<RegionId>('cheek')
 const burnSide = ref<Side>('left')
 const burnBlade = ref('')
@@ -62,6 +64,7 @@ watch(data, async (page) => {
   const { dog } = page
   const owner = await ask('owner', { id: props.id })
   burns.value = dog.burns
+  nameOutside.value = dog.nameOutside === true
   const { name, breed, bodyType, coat, colour, temperament, dislikes, earHistory } = dog
   const { backMm, muzzleMm, forelegMm, footMm } = dog.own
   resetForm({
@@ -105,7 +108,8 @@ const submit = handleSubmit(async (values) => {
     bornOn: orNull('bornOn'),
     nose: orNull('nose'),
     skin: orNull('skin'),
-    burns: burns.value
+    burns: burns.value,
+    nameOutside: nameOutside.value
   }
   let profile: DogProfile
   try {
@@ -180,6 +184,10 @@ async function erase(): Promise<void> {
         <FormField name="temperament" :label="t('dogs.temperament')" />
         <FormField name="dislikes" :label="t('dogs.whatDislikes')" />
         <FormField name="earHistory" :label="t('dogs.earsInfectionsPluckedOrNot')" />
+        <label class="mb-4 flex min-h-11 items-center gap-3">
+          <input v-model="nameOutside" type="checkbox" class="size-6 flex-none accent-(--act)" />
+          <span class="leading-[1.3]">{{ t('portfolio.nameOutside') }}</span>
+        </label>
         <p class="label">{{ t('dogs.burnedBefore') }}</p>
         <ul class="m-0 list-none p-0">
           <li v-for="(burn, i) in burns" :key="i" class="flex min-h-11 items-center gap-3">

@@ -45,6 +45,8 @@ const HELP: Readonly<Record<string, () => string>> = {
   '/trail': () => t('help.trail'),
   '/backups': () => t('help.backups'),
   '/check/:number?/:code?': () => t('help.check'),
+  '/portfolio': () => t('help.portfolio'),
+  '/portfolio/:id/:secret': () => t('help.portfolioPage'),
   '/certify': () => t('help.certify'),
   '/certify/:id': () => t('help.finding'),
   '/glossary': () => t('help.glossary')

@@ -79,7 +79,9 @@ async function addresses(): Promise<readonly string[]> {
     technique: ['body-clip'],
     table: [...TABLE_IDS],
     on: ['2026-04-14'],
-    about: ['dog', 'person', 'visit']
+    about: ['dog', 'person', 'visit'],
+    open: [v7()],
+    picture: [v7()]
   })
 }
 

@@ -9,7 +9,7 @@ import { keysFile, revoke, revokedList } from './revoke'
 
 export { badgePng } from './badge'
 export { signHead } from './heads'
-export { checkUrlOf, credentialOf, readCode, sayCode } from './issue'
+export { credentialOf, credentialRow, sayCode, signersOf } from './issue'
 export { listKey } from './keys'
 export { issuedFinding } from './owned'
 export { paperPdf } from './paper'

@@ -62,7 +62,8 @@ function together(kept: Dog, gone: Dog): Partial<Dog> {
       ...{ breed: first(one.breed, other.breed), coatType: first(one.coatType, other.coatType), bornOn: first(one.bornOn, other.bornOn) },
       ...{ weightKg: first(one.weightKg, other.weightKg), nose: first(one.nose, other.nose), skin: first(one.skin, other.skin) },
       own: { ...other.own, ...one.own },
-      earHistory: first(one.earHistory, other.earHistory)
+      earHistory: first(one.earHistory, other.earHistory),
+      nameOutside: one.nameOutside === true && other.nameOutside === true
     }
   }
 }

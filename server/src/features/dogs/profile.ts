@@ -20,7 +20,7 @@ async function lockedDog(tx: Transaction, id: string) {
 export async function keepProfile({ db, clock }: Services, id: string, profile: DogProfile): Promise<DogView> {
   knownLooks(profile)
   const { name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, owner, contact } = profile
-  const { backMm, muzzleMm, forelegMm, footMm, breed, coatType, bornOn, weightKg, nose, skin, flatFootMm, earHistory } = profile
+  const { backMm, muzzleMm, forelegMm, footMm, breed, coatType, bornOn, weightKg, nose, skin, flatFootMm, earHistory, nameOutside = false } = profile
   const today = await clock.today()
   if (bornOn !== null && bornOn > today)
     throw refuse.invalid([{ path: 'bornOn', detail: `Born on is ${bornOn}; it must be ${today} or earlier.` }])
@@ -30,7 +30,7 @@ export async function keepProfile({ db, clock }: Services, id: string, profile: 
   return inTransaction(db, async (tx) => {
     const before = await lockedDog(tx, id)
     const ownerId = await keepOwner(tx, before.ownerId, owner, contact)
-    const more = { breed, coatType, bornOn, weightKg, nose, skin, own, flatFootMm: flatFootMm ?? 0, earHistory }
+    const more = { breed, coatType, bornOn, weightKg, nose, skin, own, flatFootMm: flatFootMm ?? 0, earHistory, nameOutside }
     const set = { name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns: [...burns], profile: more, ownerId }
     await tx.update(tables.dogs).set(set).where(eq(tables.dogs.id, id))
     return dogView({ ...before, ...set }, owner === '' ? null : owner)

@@ -118,6 +118,8 @@ async function scrub(tx: Transaction, row: PersonRow): Promise<void> {
   const names = [fullName(row), givenName, familyName, username, email ?? ''].map((one) => one.trim()).filter((one) => one !== '')
   const person: Person = { names, instead: 'the apprentice' }
   for (const table of [tables.invitations, tables.signIns, l]) await tx.delete(table).where(eq(table.personId, id))
+  // links that show their work end with it; who opened them goes too
+  await tx.delete(tables.portfolios).where(eq(tables.portfolios.apprenticeId, id))
   await tx.delete(n).where(and(eq(n.about, 'person'), eq(n.aboutId, id)))
   const visits = await tx.select({ id: s.id, dogId: s.dogId }).from(s).where(eq(s.apprenticeId, id))
   await scrubNotes(tx, [...new Set(visits.map(({ dogId }) => dogId))], person)

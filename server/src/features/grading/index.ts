@@ -3,7 +3,7 @@ import { differByMethod } from './by-method'
 import { gradingView, openGrading, readGrading, saveDraft, signGrading } from './grading'
 import { trimList } from './list'
 
-export { rememberAll, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
+export { canStillBeBlind, rememberAll, rememberReading, unreadOf, waitsForOwnWord } from './blindness'
 export { gradingView, openGrading, saveDraft, signGrading } from './grading'
 export { keepGradedWith } from './upgrade'
 

@@ -118,7 +118,9 @@ describe.each(LANDED)('a school as %s', (name) => {
       technique: ['body-clip'],
       table: ['visits'],
       on: ['2026-04-14'],
-      about: ['dog', 'person', 'visit']
+      about: ['dog', 'person', 'visit'],
+      open: ['none'],
+      picture: ['none']
     }
     let opened = 0
     for (const path of addressesWith(values)) {
