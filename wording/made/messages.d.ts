@@ -2298,9 +2298,9 @@ export interface Messages {
   'portfolio.revoked': null
   'portfolio.trimSays': { dog: string; coat: Said; date: Said; mark: Said; low: Said; high: Said; assessor: Said }
   'portfolio.chartSays': { clean: Said; attempts: Said; limit: Said }
-  'portfolio.holderAt': { holder: Said; school: Said }
+  'portfolio.certificateLine': { name: Said; number: Said; date: Said }
   'portfolio.whoReads': null
-  'portfolio.whoReadsSays': { school: Said }
+  'portfolio.whoReadsSays': null
   'portfolio.yourName': null
   'portfolio.open': null
   'portfolio.opening': null
@@ -2312,7 +2312,6 @@ export interface Messages {
   'portfolio.make': null
   'portfolio.forWhom': null
   'portfolio.lastDay': null
-  'portfolio.whatToShow': null
   'portfolio.noCertificates': null
   'portfolio.noTrims': null
   'portfolio.noCharts': null
@@ -2332,7 +2331,6 @@ export interface Messages {
   'portfolio.takeBack': null
   'portfolio.takeBackTitle': null
   'portfolio.takeBackSays': { title: Said }
-  'portfolio.takingBack': null
   'portfolio.isOpen': { date: Said }
   'portfolio.hasEnded': { date: Said }
   'portfolio.wasTakenBack': null

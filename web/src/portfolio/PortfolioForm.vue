@@ -76,15 +76,17 @@ async function make(): Promise<void> {
     <fieldset class="mb-4 min-w-0">
       <legend class="label">{{ t('portfolio.certificates') }}</legend>
       <p v-if="choices.certificates.length === 0" class="muted">{{ t('portfolio.noCertificates') }}</p>
-      <label v-for="one in choices.certificates" :key="one.findingId" class="flex min-h-11 items-center gap-3">
+      <label v-for="one in choices.certificates" :key="one.findingId" class="flex min-h-11 items-center gap-3 py-1 leading-[1.3]">
         <input v-model="certificates" type="checkbox" class="size-6 flex-none accent-(--act)" :value="one.findingId" />
-        <span>{{ one.name }}, {{ t('portfolio.numberIssued', { number: one.number, date: sayDate(one.issuedOn, session.today) }) }}</span>
+        <span>{{
+          t('portfolio.certificateLine', { name: one.name, number: one.number, date: sayDate(one.issuedOn, session.today) })
+        }}</span>
       </label>
     </fieldset>
     <fieldset class="mb-4 min-w-0">
       <legend class="label">{{ t('portfolio.trims') }}</legend>
       <p v-if="choices.trims.length === 0" class="muted">{{ t('portfolio.noTrims') }}</p>
-      <label v-for="one in choices.trims" :key="one.gradingId" class="flex min-h-11 items-center gap-3">
+      <label v-for="one in choices.trims" :key="one.gradingId" class="flex min-h-11 items-center gap-3 py-1 leading-[1.3]">
         <input v-model="trims" type="checkbox" class="size-6 flex-none accent-(--act)" :value="one.gradingId" />
         <span
           >{{ t('portfolio.markOn', { trim: one.trim, date: sayDate(one.onDate, session.today), mark: Math.round(one.mark) }) }}
@@ -101,7 +103,7 @@ async function make(): Promise<void> {
       <legend class="label">{{ t('portfolio.charts') }}</legend>
       <p v-if="choices.charts.length === 0" class="muted">{{ t('portfolio.noCharts') }}</p>
       <div class="max-h-[264px] overflow-y-auto" tabindex="-1">
-        <label v-for="one in choices.charts" :key="one.techniqueId" class="flex min-h-11 items-center gap-3">
+        <label v-for="one in choices.charts" :key="one.techniqueId" class="flex min-h-11 items-center gap-3 py-1 leading-[1.3]">
           <input v-model="charts" type="checkbox" class="size-6 flex-none accent-(--act)" :value="one.techniqueId" />
           <span
             ><GlyphMark :name="one.state" :size="17" class="mr-1.5 align-[-3px]" />{{ one.name }}

@@ -42,12 +42,12 @@ const year = (day: string) => sayDate(day, '0000')
   <main ref="page" class="min-h-0 flex-1 overflow-y-auto p-4 outline-none sm:p-8" tabindex="-1" :aria-label="t('portfolio.portfolio')">
     <div class="mx-auto max-w-[960px]">
       <p class="flex items-center gap-2 text-[22px] leading-none font-[650]">
-        <GlyphMark name="saved" :size="22" plain class="text-act" />{{ session.school?.name ?? 'Peen' }}
+        <GlyphMark name="saved" :size="22" plain class="text-act" />{{ view?.school ?? session.school?.name ?? 'Peen' }}
       </p>
       <template v-if="!view">
         <h1 class="mt-5 text-[26px]">{{ t('portfolio.whoReads') }}</h1>
         <hr class="rule2 mt-2 mb-4" />
-        <p class="max-w-[64ch] leading-[1.4]">{{ t('portfolio.whoReadsSays', { school: session.school?.name ?? 'Peen' }) }}</p>
+        <p class="max-w-[64ch] leading-[1.4]">{{ t('portfolio.whoReadsSays') }}</p>
         <form novalidate class="mt-4 max-w-[440px]" @submit="open">
           <FormField name="reader" :label="t('portfolio.yourName')" autocomplete="organization" autofocus />
           <button class="btn btn-go w-full" :disabled="opens">{{ opens ? t('portfolio.opening') : t('portfolio.open') }}</button>
@@ -67,7 +67,7 @@ const year = (day: string) => sayDate(day, '0000')
             <h3 class="text-[20px] font-[650]">
               <GlyphMark :name="one.standing === 'valid' ? 'competent' : 'missing'" :size="20" class="mr-2 align-[-3px]" />{{ one.name }}
             </h3>
-            <p class="mt-1 font-serif text-[19px] leading-[1.3]">{{ one.claim }}.</p>
+            <p class="mt-1 font-serif text-[19px] leading-[1.3]">{{ view.holder }} {{ one.claim }}.</p>
             <p class="muted mt-1">
               {{ t('portfolio.numberIssued', { number: one.number, date: year(one.issuedOn) }) }}.
               {{ one.validUntil ? t('portfolio.until', { date: year(one.validUntil) }) : '' }}

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addressOf, type PortfolioRow } from '@peen/contract'
 import { useClipboard } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { ask } from '../api/client'
 import { download } from '../api/download'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -23,11 +23,14 @@ const { problem, doing } = useDoing(reload)
 const path = ref<string | null>(null)
 const link = computed(() => (path.value ? `${window.location.origin}${path.value}` : ''))
 const { copy, copied, isSupported } = useClipboard({ legacy: true })
+const box = ref<HTMLElement | null>(null)
 const asksBack = ref<PortfolioRow | null>(null)
 
 async function made(to: string): Promise<void> {
   path.value = to
   await reload()
+  await nextTick()
+  box.value?.focus()
 }
 async function takeBack(): Promise<void> {
   const { id } = asksBack.value!
@@ -60,7 +63,14 @@ const holds = ({ certificates, trims, charts }: PortfolioRow) =>
       <section :aria-label="t('portfolio.make')">
         <h2 class="title">{{ t('portfolio.make') }}</h2>
         <hr class="rule2 mt-2 mb-3" />
-        <div v-if="path" class="mb-5 border-2 border-ink bg-sheet p-4" role="status" data-testid="link">
+        <div
+          v-if="path"
+          ref="box"
+          class="mb-5 border-2 border-ink bg-sheet p-4 outline-none"
+          tabindex="-1"
+          role="status"
+          data-testid="link"
+        >
           <p class="font-[650]"><GlyphMark name="saved" :size="18" class="mr-1.5 align-[-3px]" />{{ t('portfolio.ready') }}</p>
           <p class="mt-2 break-all" data-link>{{ link }}</p>
           <button v-if="isSupported" class="btn mt-3" @click="copy(link)">

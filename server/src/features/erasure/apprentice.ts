@@ -9,7 +9,7 @@ import { scrubNotes, scrubVisits, withoutNames, type Person } from './scrub'
 
 type PersonRow = typeof tables.people.$inferSelect
 
-const { people: p, notes: n, letters: l, visits: s, gradings: g, findings: f, attempts: at } = tables
+const { people: p, notes: n, letters: l, visits: s, gradings: g, findings: f, attempts: at, portfolios: pf } = tables
 
 const counted = (many: number, one: string, more = `${one}s`) => `${many} ${many === 1 ? one : more}`
 
@@ -18,13 +18,14 @@ export async function erasureView({ db, clock }: Services, id: string): Promise<
   const person = await personById(db, id)
   const today = await clock.today()
   const refusal = await whyNot(db, person, today)
-  const numbers = async (table: typeof n | typeof l | typeof s | typeof at, where: ReturnType<typeof eq>) =>
+  const numbers = async (table: typeof n | typeof l | typeof s | typeof at | typeof pf, where: ReturnType<typeof eq>) =>
     (await db.select({ many: count() }).from(table).where(where))[0].many
   const notes = await numbers(n, and(eq(n.about, 'person'), eq(n.aboutId, id))!)
   const letters = await numbers(l, eq(l.personId, id))
   const visits = await numbers(s, eq(s.apprenticeId, id))
   const attempts = await numbers(at, eq(at.apprenticeId, id))
   const marks = (await db.select({ many: count() }).from(g).innerJoin(s, eq(s.id, g.visitId)).where(eq(s.apprenticeId, id)))[0].many
+  const shown = await numbers(pf, eq(pf.apprenticeId, id))
   const certificates = await issued(db, id)
   return {
     refusal,
@@ -32,6 +33,7 @@ export async function erasureView({ db, clock }: Services, id: string): Promise<
       certificates > 0 ? 'Username, email address, cohort and settings.' : 'Name, username, email address, cohort and settings.',
       ...(notes > 0 ? [`${counted(notes, 'note')} on ${person.givenName}.`] : []),
       ...(letters > 0 ? [`${counted(letters, 'letter')} to ${person.givenName}.`] : []),
+      ...(shown > 0 ? [`${counted(shown, 'portfolio')}, with who opened ${shown === 1 ? 'it' : 'them'}.`] : []),
       'The name in every remark, note and reason at these visits.'
     ],
     stays: [
@@ -119,7 +121,7 @@ async function scrub(tx: Transaction, row: PersonRow): Promise<void> {
   const person: Person = { names, instead: 'the apprentice' }
   for (const table of [tables.invitations, tables.signIns, l]) await tx.delete(table).where(eq(table.personId, id))
   // links that show their work end with it; who opened them goes too
-  await tx.delete(tables.portfolios).where(eq(tables.portfolios.apprenticeId, id))
+  await tx.delete(pf).where(eq(pf.apprenticeId, id))
   await tx.delete(n).where(and(eq(n.about, 'person'), eq(n.aboutId, id)))
   const visits = await tx.select({ id: s.id, dogId: s.dogId }).from(s).where(eq(s.apprenticeId, id))
   await scrubNotes(tx, [...new Set(visits.map(({ dogId }) => dogId))], person)

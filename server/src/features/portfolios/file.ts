@@ -25,12 +25,12 @@ const sayDay = (day: string, language: string) =>
 
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 14, margin: [0, 20, 0, 6] })
 
-function certificate(one: Read['certificates'][number], t: Words, language: string): Content {
+function certificate(holder: string, one: Read['certificates'][number], t: Words, language: string): Content {
   const until = one.validUntil ? t('portfolio.until', { date: sayDay(one.validUntil, language) }) : t('paper.forGood')
   return {
     stack: [
       { ...inFace(one.name), bold: true },
-      inFace(`${one.claim}.`),
+      inFace(`${holder} ${one.claim}.`),
       {
         text: [t('portfolio.numberIssued', { number: one.number, date: sayDay(one.issuedOn, language) }), '. ', until, '. '],
         color: MUTED
@@ -116,7 +116,7 @@ function documentOf(read: Read, pictures: Pictures, language: string): TDocument
       { ...inFace(read.school), color: MUTED, fontSize: 12 },
       ...part(
         t('portfolio.certificates'),
-        read.certificates.map((one) => certificate(one, t, language))
+        read.certificates.map((one) => certificate(read.holder, one, t, language))
       ),
       ...part(
         t('portfolio.trims'),
