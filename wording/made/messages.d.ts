@@ -2293,6 +2293,7 @@ export interface Messages {
   'portfolio.until': { date: Said }
   'portfolio.numberIssued': { number: Said; date: Said }
   'portfolio.checkCode': { number: Said; code: Said }
+  'portfolio.checkAt': { address: Said; number: Said; code: Said }
   'portfolio.checkIt': null
   'portfolio.expired': null
   'portfolio.revoked': null

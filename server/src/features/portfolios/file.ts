@@ -25,7 +25,13 @@ const sayDay = (day: string, language: string) =>
 
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 14, margin: [0, 20, 0, 6] })
 
-function certificate(holder: string, one: Read['certificates'][number], t: Words, language: string): Content {
+/** `address`: where anyone checks a certificate; null where the school has none */
+type Head = { readonly holder: string; readonly address: string | null }
+
+const howToCheck = (number: string, code: string, address: string | null, t: Words): string =>
+  address ? t('portfolio.checkAt', { address, number, code }) : t('portfolio.checkCode', { number, code })
+
+function certificate({ holder, address }: Head, one: Read['certificates'][number], t: Words, language: string): Content {
   const until = one.validUntil ? t('portfolio.until', { date: sayDay(one.validUntil, language) }) : t('paper.forGood')
   return {
     stack: [
@@ -35,7 +41,7 @@ function certificate(holder: string, one: Read['certificates'][number], t: Words
         text: [t('portfolio.numberIssued', { number: one.number, date: sayDay(one.issuedOn, language) }), '. ', until, '. '],
         color: MUTED
       },
-      ...(one.code ? [{ text: t('portfolio.checkCode', { number: one.number, code: one.code }), color: MUTED }] : []),
+      ...(one.code ? [{ text: howToCheck(one.number, one.code, address, t), color: MUTED }] : []),
       ...(one.standing === 'valid' ? [] : [{ text: t(one.standing === 'revoked' ? 'portfolio.revoked' : 'portfolio.expired'), bold: true }])
     ],
     margin: [0, 0, 0, 10],
@@ -96,7 +102,7 @@ function chart({ name, clean, standing: { scores, limit, attempts } }: Read['cha
   }
 }
 
-function documentOf(read: Read, pictures: Pictures, language: string): TDocumentDefinitions {
+function documentOf(read: Read, pictures: Pictures, address: string | null, language: string): TDocumentDefinitions {
   const t = wordsIn(language)
   const part = (title: string, lines: readonly Content[]): Content[] => (lines.length > 0 ? [heading(title), ...lines] : [])
   return {
@@ -116,7 +122,7 @@ function documentOf(read: Read, pictures: Pictures, language: string): TDocument
       { ...inFace(read.school), color: MUTED, fontSize: 12 },
       ...part(
         t('portfolio.certificates'),
-        read.certificates.map((one) => certificate(read.holder, one, t, language))
+        read.certificates.map((one) => certificate({ holder: read.holder, address }, one, t, language))
       ),
       ...part(
         t('portfolio.trims'),
@@ -144,5 +150,5 @@ async function picturesFor(db: Reader, read: Read): Promise<Pictures> {
 
 export async function portfolioPdf(services: Services, row: PortfolioRecord, language: string): Promise<Buffer> {
   const read = await portfolioView(services, row)
-  return pdfOf(documentOf(read, await picturesFor(services.db, read), language))
+  return pdfOf(documentOf(read, await picturesFor(services.db, read), services.publicUrl ? `${services.publicUrl}/check` : null, language))
 }

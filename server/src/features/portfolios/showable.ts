@@ -1,6 +1,6 @@
 // What an apprentice may show outside the school: what is issued, marked and no longer blind to anyone.
 import type { PortfolioPicture } from '@peen/contract'
-import { and, asc, eq, inArray, ne } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, ne } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { appealedVisits } from '../corrections'
 import { canStillBeBlind, waitsForOwnWord } from '../grading'
@@ -41,7 +41,7 @@ export async function picturesOf(db: Reader, visitIds: readonly string[]): Promi
     .select({ id: p.id, visitId: p.visitId, moment: p.moment, stance: p.stance })
     .from(p)
     .where(and(inArray(p.visitId, [...visitIds]), ne(p.moment, 'during')))
-    .orderBy(asc(p.moment), asc(p.stance), asc(p.at))
+    .orderBy(desc(p.moment), asc(p.stance), asc(p.at))
   for (const { visitId, ...picture } of rows) {
     const others = (found.get(visitId) ?? []).filter((one) => one.moment !== picture.moment || one.stance !== picture.stance)
     found.set(visitId, [...others, picture])
