@@ -48,6 +48,12 @@ test('the terrier out of step tells its lag in days on both sides of the drawn d
   await expect(half).toContainText(/In step from 21 April, with \d+ mm of coat on the date\./)
   await page.getByLabel('Compare plans, 3').selectOption({ label: 'The left side only, next time' })
   await expect(page.getByTestId('what-if-leftNext')).toContainText(/Still \d\d days apart on 30 May\./)
+  // back from the date, with the keyboard: what, when, and what is still possible where a last day is over
+  await page.getByRole('link', { name: 'Back from the date' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('back')).toContainText(/30 May/)
+  await expect(page.getByTestId('sessions')).toContainText(/Roll lightly, both sides: /)
+  await expect(page.locator('[data-place=chest]')).toContainText('9 mm')
 })
 
 test('a line is written on the figure, refused where it cannot be, counted, struck and counted again', async ({ page }) => {

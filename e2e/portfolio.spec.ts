@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, signIn, tablet, test } from './app'
+import { looksSound } from './screens'
 
 const ROOT = join(import.meta.dirname, '..')
 const verify = (file: string) => spawnSync('npm', ['run', '-s', 'verify', '--', file], { cwd: ROOT, encoding: 'utf8' })
@@ -61,6 +62,7 @@ test('a certificate’s evidence is checked offline, and a portfolio is shown, s
   await tove.keyboard.press('Space')
   await form.getByRole('button', { name: 'Make a portfolio' }).focus()
   await tove.keyboard.press('Enter')
+  await looksSound(tove, 'portfolios')
   const link = (await tove.locator('[data-link]').textContent())!.trim()
   const made = tove.getByTestId('portfolios')
   await expect(made).toContainText('Combe Kennels')
@@ -76,6 +78,7 @@ test('a certificate’s evidence is checked offline, and a portfolio is shown, s
   await expect(employer.getByRole('heading', { name: 'Tove Lind' })).toBeVisible()
   await expect(employer.getByRole('region', { name: 'Graded trims' })).toContainText(/Marked \d+ of 100 \(\d+ to \d+\) by /)
   await expect(employer.getByTestId('learning-chart')).toHaveCount(1)
+  await looksSound(employer, 'an open portfolio')
   expect(await employer.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
 
   await tove.reload()

@@ -5,7 +5,7 @@ import { expect, openTable, signIn } from './app'
 
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']
 
-async function looksSound(page: Page, where: string, only?: string): Promise<void> {
+export async function looksSound(page: Page, where: string, only?: string): Promise<void> {
   // there are no frames here: axe runs in the page itself and answers with what it found wrong, nothing else
   const runOnly = only ? { type: 'rule' as const, values: [only] } : { type: 'tag' as const, values: TAGS }
   const axe = new AxeBuilder({ page }).setLegacyMode().options({ runOnly, resultTypes: ['violations'] })
@@ -84,6 +84,7 @@ export async function screens(page: Page): Promise<readonly (readonly [string, (
     ['adviser', () => to(page, `/dogs/${dogs[0].id}/adviser`)],
     ['coats', () => to(page, '/coat')],
     ['coat in time', () => to(page, `/coat/${dogNamed('Sedge')}`)],
+    ['back from the date', () => to(page, `/coat/${dogNamed('Sedge')}/work-back`)],
     ['what if', () => to(page, `/coat/${dogNamed('Sedge')}/what-if`)],
     ['coat book', () => to(page, `/coat/${dogNamed('Larch')}/book`)],
     ['next visit', () => to(page, `/coat/${dogNamed('Teasel')}/next-visit`)],

@@ -17,7 +17,7 @@ import {
 } from '@peen/content'
 import type { AccountEvent } from '../src/certify'
 import { NOTHING_FOUND } from '../src/checkin'
-import { growthOf, type TrimPart } from '../src/coat'
+import { COAT_RULES, coatModel, growthOf, type TrimPart } from '../src/coat'
 import { newRaster } from '../src/figure'
 import { answersAtTarget, gradeResult } from '../src/grade'
 import { frameOf, plannedView, proposePlaces, toPx, type PhotoPoint, type Reading } from '../src/measure'
@@ -126,6 +126,20 @@ const coat: Examples = {
   trimInterval: () => [parts, 'wire', 'weekly', growing]
 }
 
+// a stripped coat, four months before a show
+const stripped = () =>
+  coatModel({ entries: [], dog: { bornOn: null, today: '2026-04-14' }, isWire: true, sproutDays: 28, rules: COAT_RULES })
+const hair = { growth: { mmPerDay: 0.3, u: 0.05 }, sproutDays: 28, terminalMm: 55 }
+const plan: Examples = {
+  chanceReady: () => [9, 60, hair],
+  daysNeeded: () => [9, hair],
+  surelyMm: () => [60, hair],
+  planBack: () => [
+    { model: stripped(), aimDay: stripped().today + 120, wanted: [{ place: 'chest', mm: 9, minutes: 10 }], canStandMin: 60 }
+  ],
+  wantedOf: () => [standard.plan]
+}
+
 const right = answersAtTarget(standard)
 const mark = () => gradeResult(standard, { answers: right, critical: [], burns: [], seedText: 'an example' })
 
@@ -188,7 +202,7 @@ const measure: Examples = {
 
 /** By subject and function: the arguments of a call that works, made afresh at each call. */
 export const WRITTEN: Readonly<Record<string, Examples>> = {
-  ...{ practice, setup, coat, measure, standard: ofWork },
+  ...{ practice, setup, coat, measure, plan, standard: ofWork },
   advice: { coatTypeOf: () => ['hard wire coat'] },
   certify: {
     ...ofAccounts,

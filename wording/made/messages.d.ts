@@ -481,6 +481,39 @@ export interface Messages {
   'coat.brushedHome': null
   'coat.save': null
   'coat.daysBetweenVisitsEveryDaysMust': { everyDays: Said; low: Said; high: Said }
+  'coat.workBack': null
+  'coat.theDate': null
+  'coat.never': null
+  'coat.backPull': { aim: Said; date: Said; places: Said; by: Said }
+  'coat.backLate': { aim: Said; date: Said; places: Said }
+  'coat.backShort': { aim: Said; date: Said; places: Said }
+  'coat.backRight': { aim: Said; date: Said }
+  'coat.noStripping': null
+  'coat.setDate': null
+  'coat.dateOver': null
+  'coat.whatWhen': null
+  'coat.nothingToDo': null
+  'coat.pullBareBoth': { places: Said }
+  'coat.rollBoth': { places: Said }
+  'coat.minutesOf': { minutes: Said; canStand: Said }
+  'coat.noDayLeft': { places: Said }
+  'coat.ifKept': { date: Said }
+  'coat.placeByPlace': null
+  'coat.place': null
+  'coat.what': null
+  'coat.lastDay': null
+  'coat.wantedMm': null
+  'coat.rolledMm': null
+  'coat.mm': { mm: Said }
+  'coat.orBy': { date: Said }
+  'coat.keepRolling': null
+  'coat.pullBare': null
+  'coat.tooLate': null
+  'coat.willBeShort': null
+  'coat.neverSoLong': null
+  'coat.lateChoice': { how: string; mm: Said; bare: Said }
+  'coat.howWorked': null
+  'coat.howWorkedSays': { weeks: Said; otherWeeks: Said }
   'coat.coatBook': null
   'coat.nameTodayFromCoatBook': { name: Said }
   'coat.namePlacesNewLine': { name: Said }
@@ -1519,6 +1552,7 @@ export interface Messages {
   'help.coats': null
   'help.coatNow': null
   'help.coatWhatIf': null
+  'help.coatWorkBack': null
   'help.coatBook': null
   'help.coatNextVisit': null
   'help.trims': null

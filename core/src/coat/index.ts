@@ -28,7 +28,7 @@ export {
 } from './types'
 export { COAT_RULE_LIMITS, COAT_RULES, SPROUT_DAYS, type CoatRules } from './rules'
 export { ENTRY_LIMITS, type BookDog, type BookIssue } from './book'
-export type { Growth, RateFound } from './growth'
+export { RATE_LIMITS, type Growth, type RateFound } from './growth'
 export type { LayerOn, PlaceState, Stand } from './state'
 export type { Lag } from './sides'
 export type { CoatCase, CoatModel, PlaceModel, CoatSession } from './model'

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import PartTabs from '../components/PartTabs.vue'
 import TopLine from '../components/TopLine.vue'
 import ViewState from '../components/ViewState.vue'
+import BackPart from './BackPart.vue'
 import BookPart from './BookPart.vue'
 import CoatInTime from './CoatInTime.vue'
 import PetPart from './PetPart.vue'
@@ -17,12 +18,19 @@ const desk = useCoat(() => props.id)
 const { data, error, loading, reload, isStripped, problem, readLengths } = desk
 const parts = computed(() => [
   { id: 'in-time', name: t('coat.overTime') },
-  ...(isStripped.value ? [{ id: 'what-if', name: t('coat.comparePlans') }] : []),
+  ...(isStripped.value
+    ? [
+        { id: 'what-if', name: t('coat.comparePlans') },
+        { id: 'work-back', name: t('coat.workBack') }
+      ]
+    : []),
   { id: 'book', name: t('coat.coatBook') },
   { id: 'next-visit', name: t('coat.nextVisit') }
 ])
 const here = computed(() => parts.value.find(({ id }) => id === props.part)?.id ?? 'in-time')
-const shown = computed(() => ({ 'in-time': CoatInTime, 'what-if': WhatIfPart, book: BookPart, 'next-visit': PetPart })[here.value])
+const shown = computed(
+  () => ({ 'in-time': CoatInTime, 'what-if': WhatIfPart, 'work-back': BackPart, book: BookPart, 'next-visit': PetPart })[here.value]
+)
 </script>
 
 <template>

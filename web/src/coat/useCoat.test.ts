@@ -6,6 +6,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { AGE_IDS, ageOf, isWritten, wornOn } from './ages'
 import { sayWeeks } from './interval'
+import { namesOf, useBack } from './useBack'
 import { rhythmOf, useCoat } from './useCoat'
 import { sayAct, sayPlaces, together } from './words'
 
@@ -66,6 +67,31 @@ describe('a coat on its page', () => {
     expect(desk.mends.value!.id).toBe('halfNext')
     expect(desk.compared.value.map(({ id }) => id)).toEqual(['asPlanned', 'halfNext', 'skipNext'])
     expect(desk.warnings.value.map(({ kind }) => kind)).toEqual(['outOfStep', 'outOfStep'])
+  })
+  it('works back from the date: what needs a decision first, both sides on one day, the coat as it comes to the date', async () => {
+    const desk = await atThePage()
+    const { why, back, rows, kept, nextBare } = useBack(desk)
+    expect(why.value).toBeNull()
+    // never written of, so full grown: the chest is pulled bare in time or it is too late
+    const chest = back.value!.places.find(({ place }) => place === 'chest')!
+    expect([chest.mm, chest.work, chest.lastDay! < dayOf('2026-04-14'), chest.late.length]).toEqual([9, 'bare', true, 3])
+    expect(rows.value[0]!.work).toBe('bare')
+    expect(back.value!.sessions.every(({ day }) => day >= dayOf('2026-04-14') && day < dayOf('2026-05-30'))).toBe(true)
+    expect(nextBare.value?.how ?? 'all').toBe('all')
+    expect(kept.value!.places.size).toBe(desk.model.value!.places.size)
+    expect(namesOf(['back', 'chest'])).toBe('back, chest')
+  })
+  it.each([
+    ['no date', { aimOn: null }, 'noDay'],
+    ['a date that is over', { aimOn: '2026-04-14' }, 'over']
+  ])('has nothing to work back from with %s', async (_, aim, word) => {
+    server = stubServer(() => ok({ ...page(), aim: { ...NO_AIM, ...aim } }))
+    const { why, back } = useBack(await atThePage())
+    expect([why.value, back.value]).toEqual([word, null])
+  })
+  it('nor for a trim that strips nothing', async () => {
+    server = stubServer(() => ok({ ...page(), standard: standards.find(({ id }) => id === 'teddy')! }))
+    expect(useBack(await atThePage()).why.value).toBe('noStripping')
   })
   it('compares what one picks', async () => {
     const desk = await atThePage()

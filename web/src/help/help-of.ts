@@ -25,6 +25,7 @@ const HELP: Readonly<Record<string, () => string>> = {
   '/coat': () => t('help.coats'),
   '/coat/:id/:part?': () => t('help.coatNow'),
   '/coat/:id/:part? what-if': () => t('help.coatWhatIf'),
+  '/coat/:id/:part? work-back': () => t('help.coatWorkBack'),
   '/coat/:id/:part? book': () => t('help.coatBook'),
   '/coat/:id/:part? next-visit': () => t('help.coatNextVisit'),
   '/trims': () => t('help.trims'),

@@ -1,0 +1,20 @@
+import { door } from '../error'
+import * as backPart from './back'
+import * as readyPart from './ready'
+import * as wantedPart from './wanted'
+
+export {
+  LIGHT_BEFORE,
+  type Back,
+  type BackCase,
+  type BackWork,
+  type LateChoice,
+  type PlaceBack,
+  type SessionBack,
+  type Wanted
+} from './back'
+export { READY_CHANCE, type Hair } from './ready'
+
+export const { planBack } = door(backPart)
+export const { chanceReady, daysNeeded, surelyMm } = door(readyPart)
+export const { wantedOf } = door(wantedPart)

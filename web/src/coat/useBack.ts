@@ -1,0 +1,50 @@
+// Back from the day that counts: what a stripped coat needs by when, from its book and its trim.
+import { dayOf, placeName, withSessions, type CoatModel, type CoatPlace } from '@peen/core/coat'
+import { planBack, wantedOf, type Back, type PlaceBack } from '@peen/core/plan'
+import { workFor } from '@peen/core/standard'
+import { computed } from 'vue'
+import type { CoatDesk } from './useCoat'
+
+/** The places of a plan by what is done there. */
+export type BackDesk = ReturnType<typeof useBack>
+
+export const namesOf = (places: readonly CoatPlace[]): string => places.map((place) => placeName(place).toLowerCase()).join(', ')
+
+export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' | 'today'>) {
+  const page = computed(() => data.value!)
+  const wanted = computed(() => {
+    const { plan } = page.value.standard
+    const coat = page.value.dog.coatType ?? undefined
+    const work = workFor(plan.work ?? [], { house: page.value.house, coat, isShow: page.value.aim.aimOn !== null })
+    return wantedOf({ ...plan, work })
+  })
+  const aimDay = computed(() => (page.value.aim.aimOn ? dayOf(page.value.aim.aimOn) : null))
+  /** `noDay`: no date was set; `over`: it is today or past; `noStripping`: the trim strips nothing */
+  const why = computed(() => {
+    if (wanted.value.length === 0) return 'noStripping' as const
+    if (aimDay.value === null) return 'noDay' as const
+    return aimDay.value <= today.value ? ('over' as const) : null
+  })
+  const back = computed<Back | null>(() =>
+    why.value === null && model.value
+      ? planBack({ model: model.value, aimDay: aimDay.value!, wanted: wanted.value, canStandMin: page.value.dog.canStandMin })
+      : null
+  )
+  const late = computed(() => (back.value?.places ?? []).filter((one) => one.late.length > 0))
+  const nextBare = computed(() => back.value?.sessions.find(({ how }) => how === 'all') ?? null)
+  /** the coat as it comes to the day when the plan is kept */
+  const kept = computed<CoatModel | null>(() =>
+    model.value && back.value
+      ? withSessions(
+          model.value,
+          back.value.sessions.map(({ day, how, places }) => ({ day, how, side: 'both' as const, places }))
+        )
+      : null
+  )
+  /** what needs a decision first, then by its last day */
+  const rows = computed(() =>
+    [...(back.value?.places ?? [])].sort((a, b) => ORDER[a.work] - ORDER[b.work] || (a.lastDay ?? 0) - (b.lastDay ?? 0))
+  )
+  return { page, why, back, aimDay, late, nextBare, kept, rows }
+}
+const ORDER: Readonly<Record<PlaceBack['work'], number>> = { bare: 0, short: 1, never: 2, roll: 3 }
