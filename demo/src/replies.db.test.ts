@@ -73,11 +73,13 @@ it.each(alike)('%s answers a lead and an instructor in the same words', async (_
 })
 it('and there are some', () => expect(alike.length).toBeGreaterThan(4))
 
-it.each(asked.map(([name, { path }]) => [name, path]))('%s answers in its shape', async (name, path) => {
+it.each(asked.map(([name, { path, who }]) => [name, path, who]))('%s answers in its shape', async (name, path, who) => {
   const address = addressOf(path)
   // the demo has none of it yet
   if (address.includes('undefined')) return
-  const reply = await demo.get(address)
+  // what is an apprentice's own is answered to one
+  const isOwn = who !== 'anyone' && !who.includes('lead')
+  const reply = await (isOwn ? await demo.as('tove') : demo.get)(address)
   const pointer = path
     .replace(/:([a-z]+)/gi, '{$1}')
     .replaceAll('~', '~0')

@@ -20,7 +20,21 @@ async function lockedDog(tx: Transaction, id: string) {
 export async function keepProfile({ db, clock }: Services, id: string, profile: DogProfile): Promise<DogView> {
   knownLooks(profile)
   const { name, bodyType, coat, colour, withersMm, canStandMin, temperament, dislikes, burns, owner, contact } = profile
-  const { backMm, muzzleMm, forelegMm, footMm, breed, coatType, bornOn, weightKg, nose, skin, flatFootMm, earHistory, nameOutside = false } = profile
+  const {
+    backMm,
+    muzzleMm,
+    forelegMm,
+    footMm,
+    breed,
+    coatType,
+    bornOn,
+    weightKg,
+    nose,
+    skin,
+    flatFootMm,
+    earHistory,
+    nameOutside = false
+  } = profile
   const today = await clock.today()
   if (bornOn !== null && bornOn > today)
     throw refuse.invalid([{ path: 'bornOn', detail: `Born on is ${bornOn}; it must be ${today} or earlier.` }])
