@@ -484,9 +484,9 @@ export interface Messages {
   'coat.workBack': null
   'coat.theDate': null
   'coat.never': null
-  'coat.backPull': { aim: Said; date: Said; places: Said; by: Said }
-  'coat.backLate': { aim: Said; date: Said; places: Said }
-  'coat.backShort': { aim: Said; date: Said; places: Said }
+  'coat.backPull': { aim: Said; date: Said; places: Said; more: number; by: Said }
+  'coat.backLate': { aim: Said; date: Said; places: Said; more: number }
+  'coat.backShort': { aim: Said; date: Said; places: Said; more: number }
   'coat.backRight': { aim: Said; date: Said }
   'coat.noStripping': null
   'coat.setDate': null
@@ -494,6 +494,8 @@ export interface Messages {
   'coat.whatWhen': null
   'coat.nothingToDo': null
   'coat.pullBareBoth': { places: Said }
+  'coat.pullHalfBoth': { places: Said }
+  'coat.notInBook': null
   'coat.rollBoth': { places: Said }
   'coat.minutesOf': { minutes: Said; canStand: Said }
   'coat.noDayLeft': { places: Said }
@@ -511,7 +513,7 @@ export interface Messages {
   'coat.tooLate': null
   'coat.willBeShort': null
   'coat.neverSoLong': null
-  'coat.lateChoice': { how: string; mm: Said; bare: Said }
+  'coat.lateChoice': { how: string; mm: Said; bare: number }
   'coat.howWorked': null
   'coat.howWorkedSays': { weeks: Said; otherWeeks: Said }
   'coat.coatBook': null

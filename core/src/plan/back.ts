@@ -18,9 +18,10 @@ export type BackCase = {
 
 /**
  * `roll`: the longest layer, each time; it is right on the day. `bare`: it would stand too long, so it is pulled bare in time.
- * `short`: it will not be so long by then, whatever is pulled. `never`: hair there stops growing before it is so long.
+ * `late`: it would stand too long, and the last day to pull it bare is over. `short`: it will not be so long by then, whatever is pulled.
+ * `never`: hair there stops growing before it is so long. `unknown`: its book says nothing of the place.
  */
-export type BackWork = 'roll' | 'bare' | 'short' | 'never'
+export type BackWork = 'roll' | 'bare' | 'late' | 'short' | 'never' | 'unknown'
 
 /** What else can be done where the last day is over, and what it comes to on the day, mm. */
 export type LateChoice = { readonly how: 'leave' | 'half' | 'all'; readonly standsMm: number; readonly bare01: number }
@@ -37,15 +38,16 @@ export type PlaceBack = {
   readonly lastDayOther: number | null
   /** that it is ready when pulled on the last day, 0..1 */
   readonly chance01: number
-  /** where it must be pulled bare and the last day is over */
+  /** where the last day is over, and the one of them that comes nearest without going bare */
   readonly late: readonly LateChoice[]
+  readonly best: LateChoice['how'] | null
   /** pulled bare today it is at least so long on the day, nine times in ten, mm */
   readonly surelyMm: number
 }
 
 export type SessionBack = {
   readonly day: number
-  readonly how: 'all' | 'lightRoll'
+  readonly how: 'all' | 'half' | 'lightRoll'
   readonly places: readonly CoatPlace[]
   readonly minutes: number
 }
@@ -106,22 +108,29 @@ function placeBack(rolled: CoatModel, { place, mm }: Wanted, { model, aimDay }: 
   const days = daysNeeded(mm, hair)
   const other = daysNeeded(mm, { ...hair, sproutDays: otherSchool(growing.sproutDays) })
   const { standsMm } = standing(rolled, place, aimDay)
-  const work = workAt(standsMm, mm, days)
+  const isWritten = [...model.places.get(place)!.sides.values()].some(({ acts }) => acts.length > 0)
   const lastDay = days === null ? null : aimDay - days
-  const isLate = work === 'bare' && lastDay! < model.today
-  const choices = isLate ? (['leave', 'half', 'all'] as const) : []
+  const work = isWritten ? workAt(standsMm, mm, lastDay, model.today) : 'unknown'
+  const choices = work === 'late' ? (['leave', 'half', 'all'] as const) : []
+  const late = choices.map((how) => lateChoice(model, place, aimDay, how))
   return {
     ...{ place, mm, work, standsMm, lastDay, lastDayOther: other === null ? null : aimDay - other },
     chance01: days === null ? 0 : chanceReady(mm, days, hair),
-    late: choices.map((how) => lateChoice(model, place, aimDay, how)),
+    ...{ late, best: nearest(late, mm, model.rules.bare01) },
     surelyMm: surelyMm(aimDay - model.today, hair)
   }
 }
 
-function workAt(standsMm: number, mm: number, days: number | null): BackWork {
-  if (days === null) return 'never'
-  if (standsMm > mm + TOO_LONG_MM) return 'bare'
+function workAt(standsMm: number, mm: number, lastDay: number | null, today: number): BackWork {
+  if (lastDay === null) return 'never'
+  if (standsMm > mm + TOO_LONG_MM) return lastDay < today ? 'late' : 'bare'
   return standsMm < mm - TOO_SHORT_MM ? 'short' : 'roll'
+}
+
+/** Of what is still possible, what stands nearest to what is wanted; what goes bare or ends too short is none. */
+function nearest(choices: readonly LateChoice[], mm: number, most01: number): LateChoice['how'] | null {
+  const fit = choices.filter(({ bare01, standsMm }) => bare01 <= most01 && standsMm >= mm - TOO_SHORT_MM)
+  return [...fit].sort((a, b) => Math.abs(a.standsMm - mm) - Math.abs(b.standsMm - mm))[0]?.how ?? null
 }
 
 const otherSchool = (sproutDays: number): number => SPROUT_DAYS.find((days) => days !== sproutDays)!
@@ -141,7 +150,7 @@ function sessionsBack(
   const minutesOf = new Map(wanted.map(({ place, minutes }) => [place, minutes]))
   const filled = new Map<number, CoatPlace[]>()
   const noDay: CoatPlace[] = []
-  const bare = places.filter(({ work, late }) => work === 'bare' && late.length === 0)
+  const bare = places.filter(({ work }) => work === 'bare')
   // the latest first: each takes its own last day before an earlier one is pushed sooner
   for (const { place, lastDay } of [...bare].sort((a, b) => b.lastDay! - a.lastDay!)) {
     const fits = (day: number) => {
@@ -153,15 +162,22 @@ function sessionsBack(
     else filled.set(day, [...(filled.get(day) ?? []), place])
   }
   const pulled = [...filled].map(([day, own]): SessionBack => ({ day, how: 'all', places: own, minutes: minutesIn(own, minutesOf) }))
+  const now = isOpen(today) ? (['half', 'all'] as const).flatMap((how) => todays(places, how, today, minutesOf)) : []
   const rolls = lightDays.map((day): SessionBack => {
     // what has just been pulled bare has nothing to roll yet
     const own = places
-      .filter(({ place, work }) => (work === 'roll' || work === 'bare') && !bareBy(filled, place, day))
+      .filter(({ place, work }) => (work === 'roll' || work === 'bare' || work === 'late') && !bareBy(filled, place, day))
       .map(({ place }) => place)
     return { day, how: 'lightRoll', places: own, minutes: Math.round(ROLL_MINUTES_01 * minutesIn(own, minutesOf)) }
   })
-  const sessions = [...pulled, ...rolls.filter((one) => one.places.length > 0)]
+  const sessions = [...now, ...pulled, ...rolls.filter((one) => one.places.length > 0)]
   return { sessions: sessions.sort((a, b) => a.day - b.day), noDay }
+}
+
+/** What is best done today where a last day is over. */
+function todays(places: readonly PlaceBack[], how: 'half' | 'all', day: number, minutesOf: ReadonlyMap<CoatPlace, number>): SessionBack[] {
+  const own = places.filter(({ best }) => best === how).map(({ place }) => place)
+  return own.length > 0 ? [{ day, how, places: own, minutes: Math.round((how === 'half' ? 0.5 : 1) * minutesIn(own, minutesOf)) }] : []
 }
 
 const minutesIn = (places: readonly CoatPlace[], minutesOf: ReadonlyMap<CoatPlace, number>): number =>

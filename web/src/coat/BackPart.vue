@@ -9,7 +9,7 @@ import { useSessionStore } from '../stores/session'
 import AgeLegend from './AgeLegend.vue'
 import AimForm from './AimForm.vue'
 import { wornOn } from './ages'
-import { namesOf, useBack } from './useBack'
+import { fewOf, namesOf, useBack } from './useBack'
 import type { CoatDesk } from './useCoat'
 import { t } from '../words'
 
@@ -23,26 +23,26 @@ const aim = computed(() => page.value.aim.aim || t('coat.theDate'))
 const finding = computed(() => {
   const facts = { aim: aim.value, date: day(aimDay.value) }
   const first = late.value.map(({ place }) => place)
-  if (first.length > 0) return t('coat.backLate', { ...facts, places: namesOf(first) })
-  if (nextBare.value) return t('coat.backPull', { ...facts, places: namesOf(nextBare.value.places), by: day(nextBare.value.day) })
+  if (first.length > 0) return t('coat.backLate', { ...facts, ...fewOf(first) })
+  if (nextBare.value) return t('coat.backPull', { ...facts, ...fewOf(nextBare.value.places), by: day(nextBare.value.day) })
   const short = rows.value.filter(({ work }) => work === 'short')
-  if (short.length > 0) return t('coat.backShort', { ...facts, places: namesOf(short.map(({ place }) => place)) })
+  if (short.length > 0) return t('coat.backShort', { ...facts, ...fewOf(short.map(({ place }) => place)) })
   return t('coat.backRight', facts)
 })
 const WORK: Readonly<Record<SessionBack['how'], (facts: { places: string }) => string>> = {
   all: (facts) => t('coat.pullBareBoth', facts),
+  half: (facts) => t('coat.pullHalfBoth', facts),
   lightRoll: (facts) => t('coat.rollBoth', facts)
 }
-const does = ({ work, late: choices }: PlaceBack) =>
-  work === 'roll'
-    ? t('coat.keepRolling')
-    : work === 'short'
-      ? t('coat.willBeShort')
-      : work === 'never'
-        ? t('coat.neverSoLong')
-        : choices.length > 0
-          ? t('coat.tooLate')
-          : t('coat.pullBare')
+const DOES: Readonly<Record<PlaceBack['work'], string>> = {
+  roll: t('coat.keepRolling'),
+  bare: t('coat.pullBare'),
+  late: t('coat.tooLate'),
+  short: t('coat.willBeShort'),
+  never: t('coat.neverSoLong'),
+  unknown: t('coat.notInBook')
+}
+const GLYPHS = { roll: 'meets', bare: 'meets', late: 'fails', short: 'fails', never: 'fails', unknown: 'missing' } as const
 const choice = ({ how, standsMm, bare01 }: LateChoice) =>
   t('coat.lateChoice', { how, mm: Math.round(standsMm), bare: Math.round(100 * bare01) })
 const dog = computed(() => ({ ...page.value.dog, colour: 'white', trim: page.value.standard.plan.drawnAs }))
@@ -114,21 +114,19 @@ const canStand = computed(() => page.value.dog.canStandMin)
             <tbody>
               <tr v-for="one in rows" :key="one.place" class="border-b border-line align-top" :data-place="one.place">
                 <td class="py-2 pr-3">
-                  <GlyphMark
-                    :name="one.work === 'roll' || (one.work === 'bare' && !one.late.length) ? 'meets' : 'fails'"
-                    :size="17"
-                    class="mr-1.5 align-[-3px]"
-                  />{{ placeName(one.place) }}
+                  <GlyphMark :name="GLYPHS[one.work]" :size="17" class="mr-1.5 align-[-3px]" />{{ placeName(one.place) }}
                 </td>
                 <td class="py-2 pr-3 leading-[1.35]">
-                  {{ does(one) }}
-                  <span v-for="other in one.late" :key="other.how" class="muted block">{{ choice(other) }}</span>
+                  {{ DOES[one.work] }}
+                  <span v-for="other in one.late" :key="other.how" :class="['block', other.how === one.best ? 'font-[650]' : 'muted']">{{
+                    choice(other)
+                  }}</span>
                 </td>
                 <td class="py-2 pr-3 whitespace-nowrap">
                   {{ day(one.lastDay) }}<span class="muted block">{{ t('coat.orBy', { date: day(one.lastDayOther) }) }}</span>
                 </td>
                 <td class="py-2 pr-3 whitespace-nowrap">{{ t('coat.mm', { mm: one.mm }) }}</td>
-                <td class="py-2 whitespace-nowrap">{{ t('coat.mm', { mm: Math.round(one.standsMm) }) }}</td>
+                <td class="py-2 whitespace-nowrap">{{ one.work === 'unknown' ? '' : t('coat.mm', { mm: Math.round(one.standsMm) }) }}</td>
               </tr>
             </tbody>
           </table>

@@ -5,8 +5,11 @@ import { workFor } from '@peen/core/standard'
 import { computed } from 'vue'
 import type { CoatDesk } from './useCoat'
 
-/** The places of a plan by what is done there. */
-export type BackDesk = ReturnType<typeof useBack>
+/** The first few by name, and how many more. */
+export function fewOf(places: readonly CoatPlace[]): { readonly places: string; readonly more: number } {
+  return { places: namesOf(places.slice(0, MOST_NAMED)), more: Math.max(0, places.length - MOST_NAMED) }
+}
+const MOST_NAMED = 3
 
 export const namesOf = (places: readonly CoatPlace[]): string => places.map((place) => placeName(place).toLowerCase()).join(', ')
 
@@ -30,7 +33,7 @@ export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' 
       ? planBack({ model: model.value, aimDay: aimDay.value!, wanted: wanted.value, canStandMin: page.value.dog.canStandMin })
       : null
   )
-  const late = computed(() => (back.value?.places ?? []).filter((one) => one.late.length > 0))
+  const late = computed(() => (back.value?.places ?? []).filter(({ work }) => work === 'late'))
   const nextBare = computed(() => back.value?.sessions.find(({ how }) => how === 'all') ?? null)
   /** the coat as it comes to the day when the plan is kept */
   const kept = computed<CoatModel | null>(() =>
@@ -47,4 +50,4 @@ export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' 
   )
   return { page, why, back, aimDay, late, nextBare, kept, rows }
 }
-const ORDER: Readonly<Record<PlaceBack['work'], number>> = { bare: 0, short: 1, never: 2, roll: 3 }
+const ORDER: Readonly<Record<PlaceBack['work'], number>> = { late: 0, bare: 1, short: 2, never: 3, roll: 4, unknown: 5 }
