@@ -1,4 +1,4 @@
-// What a certificate asks of one apprentice's records. The server asks it of its database, and whoever checks a bundle asks it of the files.
+// What a certificate asks of one apprentice's records. The server asks it of its database, and the check of a bundle asks it of the files.
 import { questions, retiredTechniques } from '@peen/content'
 import type { Certificate, CertifyFacts, GradedTrim, Held, TechniqueState } from '@peen/core/certify'
 import type { AttemptRecord } from '@peen/core/competency'

@@ -29,7 +29,7 @@ describe('a bundle', () => {
     expect(unlisted(back, manifestOf(back))).toEqual([])
   })
 
-  it('names the file of which one bit differs, which is missing, or which nobody listed', async () => {
+  it('names the file of which one bit differs, which is missing, or which the manifest does not list', async () => {
     const files = new Map(['a.json', 'b.json', 'c.json'].map((path, i) => [path, toBytes({ path, i })]))
     const back = filesOf(await pack(files, TOLD, await makeKey()))
     fc.assert(

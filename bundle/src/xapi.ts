@@ -12,7 +12,7 @@ const VERBS = {
 /** A mark that leaves the outcome open is a score, no more. */
 const VERB_OF: Readonly<Record<string, keyof typeof VERBS>> = { passed: 'passed', notPassed: 'failed' }
 
-/** Names of our own, under a domain that is nobody's: RFC 2606. */
+/** Names of our own, under a domain that no one can have: RFC 2606. */
 const OURS = 'https://peen.invalid/xapi'
 
 export type Told = {

@@ -1,4 +1,4 @@
-// An apprentice's portfolio: chosen by them, read by whoever they give the link to.
+// An apprentice's portfolio: chosen by them, read by those they give the link to.
 import type { PortfolioChoices, PortfolioMade, PortfolioRow, PortfolioView } from '../evidence/portfolios'
 import { ANYONE, APPRENTICE, get, post } from './endpoint'
 

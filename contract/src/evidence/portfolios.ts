@@ -73,7 +73,7 @@ export type PortfolioRow = {
 /** The secret is told once: only its hash is kept. */
 export type PortfolioMade = { readonly path: string; readonly portfolios: readonly PortfolioRow[] }
 
-/** A portfolio as whoever has the link reads it. Days as yyyy-mm-dd, marks of 100 with their 95 % interval. */
+/** A portfolio as its readers see it. Days as yyyy-mm-dd, marks of 100 with their 95 % interval. */
 export type PortfolioView = {
   /** for the pictures, while this page is open */
   readonly open: string

@@ -16,7 +16,7 @@ export const issuedTo = (db: Reader, apprenticeId: string) =>
     .orderBy(asc(f.number))
 
 /**
- * Marked trims that may be shown to anyone, and how many not yet: whoever has the link reads the mark, also an assessor who could still
+ * Marked trims that may be shown to anyone, and how many not yet: everyone who has the link reads the mark, also an assessor who could still
  * mark that trim blind. Of two marks of one trim the one that was signed first is shown; a result without a mark is not.
  */
 export async function showableTrims(
