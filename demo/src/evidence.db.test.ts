@@ -2,7 +2,7 @@
 import { pack, textOf, toBytes, unpack, verifyBundle, type Files, type Manifest, type Verified } from '@peen/bundle'
 import { makeKey } from '@peen/credential'
 import { tables } from '@peen/server'
-import { eq } from 'drizzle-orm'
+import { eq, isNull } from 'drizzle-orm'
 import { writeFileSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { servedDemo, type ServedDemo } from './testing/served'
@@ -107,6 +107,46 @@ describe('the evidence behind a certificate', () => {
     expect([200, 409]).toContain(tove.status)
     if (tove.status === 409)
       expect(await tove.json()).toMatchObject({ code: 'blind', detail: expect.stringMatching(/^Rate your own trims first/) })
+  })
+})
+
+describe('what came after the certificate', () => {
+  const again = async () => verifyBundle(await bytesOf(await (await demo.signIn('ottilie'))(`/findings/${id}/evidence`)))
+
+  it('a mark set aside since counts as it did then, and is told; a revoked certificate says so', async () => {
+    const { gradings: g, visits: v, people: p } = tables
+    const rows = await demo.fresh.db
+      .select({ id: g.id, by: p.username })
+      .from(g)
+      .innerJoin(v, eq(v.id, g.visitId))
+      .innerJoin(p, eq(p.id, g.assessorId))
+    const marks = JSON.parse(textOf(files.get('marks.json')!)) as readonly { readonly gradingId: string }[]
+    const [one] = rows.filter((row) => marks.some(({ gradingId }) => gradingId === row.id) && row.by !== 'ottilie')
+    const lead = await demo.signIn('ottilie')
+    const aside = await lead(`/gradings/${one!.id}/set-aside`, { reason: 'The gauge stood on the wrong side.' })
+    expect(aside.status, await aside.clone().text()).toBe(200)
+    const after = await again()
+    expect(failing(after)).toEqual([])
+    expect(after).toMatchObject({ holds: true, revokedAt: null })
+    const revoked = await lead(`/findings/${id}/revoke`, { kind: 'evidence', reason: 'A mark behind it was wrong.' })
+    expect(revoked.status, await revoked.clone().text()).toBe(200)
+    const gone = await again()
+    expect(failing(gone)).toEqual([])
+    expect(gone).toMatchObject({ holds: true, revokedAt: expect.stringMatching(/^2026-/) })
+  })
+
+  it('a new signing key signs the next bundle; one stolen before that is told', async () => {
+    const lead = await demo.signIn('ottilie')
+    const made = await lead('/issuer/keys', { reason: 'The laptop was lost.', compromisedSince: null })
+    expect(made.status, await made.clone().text()).toBe(200)
+    expect(failing(await again())).toEqual([])
+    // the first key was in other hands by then: what it signed before is named, not believed
+    const { issuerKeys: k } = tables
+    await demo.fresh.db
+      .update(k)
+      .set({ compromisedSince: new Date('2026-04-01T00:00:00Z') })
+      .where(isNull(k.endedAt))
+    expect(await again()).toMatchObject({ keyStolen: true, holds: false })
   })
 })
 
