@@ -114,6 +114,8 @@ test('light and dark are chosen and remembered', async ({ page }) => {
   await page.keyboard.press(',')
   await page.getByRole('button', { name: 'dark', exact: true }).click()
   await expect.poll(ground).not.toBe(light)
+  // a page that is left too soon takes the choice along
+  await saved(page)
   await page.reload()
   await expect.poll(ground).not.toBe(light)
   await expect(page.getByRole('navigation', { name: 'Main menu' })).toBeVisible()

@@ -100,37 +100,36 @@ const canStand = computed(() => page.value.dog.canStandMin)
       <section class="mt-6" :aria-label="t('coat.placeByPlace')">
         <h2 class="title">{{ t('coat.placeByPlace') }}</h2>
         <hr class="rule2 mt-1" />
-        <div class="overflow-x-auto" tabindex="0" :aria-label="t('coat.placeByPlace')">
-          <table class="w-full min-w-[640px] border-collapse text-left">
-            <thead>
-              <tr class="border-b border-line">
-                <th class="py-2 pr-3 font-[650]">{{ t('coat.place') }}</th>
-                <th class="py-2 pr-3 font-[650]">{{ t('coat.what') }}</th>
-                <th class="py-2 pr-3 font-[650]">{{ t('coat.lastDay') }}</th>
-                <th class="py-2 pr-3 font-[650]">{{ t('coat.wantedMm') }}</th>
-                <th class="py-2 font-[650]">{{ t('coat.rolledMm') }}</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="one in rows" :key="one.place" class="border-b border-line align-top" :data-place="one.place">
-                <td class="py-2 pr-3">
-                  <GlyphMark :name="GLYPHS[one.work]" :size="17" class="mr-1.5 align-[-3px]" />{{ placeName(one.place) }}
-                </td>
-                <td class="py-2 pr-3 leading-[1.35]">
-                  {{ DOES[one.work] }}
-                  <span v-for="other in one.late" :key="other.how" :class="['block', other.how === one.best ? 'font-[650]' : 'muted']">{{
-                    choice(other)
-                  }}</span>
-                </td>
-                <td class="py-2 pr-3 whitespace-nowrap">
-                  {{ day(one.lastDay) }}<span class="muted block">{{ t('coat.orBy', { date: day(one.lastDayOther) }) }}</span>
-                </td>
-                <td class="py-2 pr-3 whitespace-nowrap">{{ t('coat.mm', { mm: one.mm }) }}</td>
-                <td class="py-2 whitespace-nowrap">{{ one.work === 'unknown' ? '' : t('coat.mm', { mm: Math.round(one.standsMm) }) }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <table class="w-full border-collapse text-left">
+          <thead>
+            <tr class="border-b border-line align-bottom">
+              <th class="py-2 pr-3 font-[650]">{{ t('coat.place') }}</th>
+              <th class="py-2 pr-3 font-[650]">{{ t('coat.what') }}</th>
+              <th class="py-2 pr-3 font-[650]">{{ t('coat.lastDay') }}</th>
+              <th class="py-2 pr-3 font-[650] max-sm:hidden">{{ t('coat.wantedMm') }}</th>
+              <th class="py-2 font-[650] max-sm:hidden">{{ t('coat.rolledMm') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in rows" :key="one.place" class="border-b border-line align-top" :data-place="one.place">
+              <td class="py-2 pr-3">
+                <GlyphMark :name="GLYPHS[one.work]" :size="17" class="mr-1.5 align-[-3px]" />{{ placeName(one.place) }}
+                <span class="muted block sm:hidden">{{ t('coat.mm', { mm: one.mm }) }}</span>
+              </td>
+              <td class="py-2 pr-3 leading-[1.35]">
+                {{ DOES[one.work] }}
+                <span v-for="other in one.late" :key="other.how" :class="['block', other.how === one.best ? 'font-[650]' : 'muted']">{{
+                  choice(other)
+                }}</span>
+              </td>
+              <td class="py-2 pr-3">
+                {{ day(one.lastDay) }}<span class="muted block">{{ t('coat.orBy', { date: day(one.lastDayOther) }) }}</span>
+              </td>
+              <td class="py-2 pr-3 max-sm:hidden">{{ t('coat.mm', { mm: one.mm }) }}</td>
+              <td class="py-2 max-sm:hidden">{{ one.work === 'unknown' ? '' : t('coat.mm', { mm: Math.round(one.standsMm) }) }}</td>
+            </tr>
+          </tbody>
+        </table>
         <details class="mt-3">
           <summary class="min-h-11 cursor-pointer py-2 font-[650]">{{ t('coat.howWorked') }}</summary>
           <p class="max-w-[72ch] leading-[1.4]">
