@@ -5,8 +5,8 @@ import { saveFile } from './save-file'
 
 const NAME = /filename="?([^";]+)/
 
-/** Keeps the file that an address answers, under the name that the server gives it. @throws ApiError with the server's own sentence */
-export async function download(address: string): Promise<void> {
+/** Keeps the file that an address answers, under a name or the one that the server gives it. @throws ApiError with the server's own sentence */
+export async function download(address: string, as?: string): Promise<void> {
   const answer = await fetch(address, { credentials: 'same-origin' }).catch(() => null)
   if (!answer?.ok) {
     const problem = (await answer?.json().catch(() => null)) as Problem | null | undefined
@@ -20,6 +20,6 @@ export async function download(address: string): Promise<void> {
       }
     )
   }
-  const name = NAME.exec(answer.headers.get('content-disposition') ?? '')?.[1] ?? 'peen'
+  const name = as ?? NAME.exec(answer.headers.get('content-disposition') ?? '')?.[1] ?? 'peen'
   saveFile(await answer.blob(), name)
 }

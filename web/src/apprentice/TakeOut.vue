@@ -1,26 +1,17 @@
 <script setup lang="ts">
 import { addressOf } from '@peen/contract'
-import { ref } from 'vue'
-import { ApiError, sentenceOf } from '../api/client'
+import { download } from '../api/download'
 import GlyphMark from '../components/GlyphMark.vue'
-import { saveFile } from '../api/save-file'
+import { useDoing } from '../composables/useDoing'
 import { useSessionStore } from '../stores/session'
 import { t } from '../words'
 
 // The whole record of one apprentice, to be taken along: a book on paper, or a file of a published shape.
 const props = defineProps<{ id: string; name: string }>()
 const session = useSessionStore()
-const problem = ref<string | null>(null)
-async function take(what: 'logbook' | 'record', ending: string): Promise<void> {
-  try {
-    const answer = await fetch(addressOf(what, { id: props.id }), { credentials: 'same-origin' })
-    if (!answer.ok) throw new ApiError(await answer.json())
-    saveFile(await answer.blob(), `${what}-${props.name.toLowerCase().replace(/\s+/g, '-')}.${ending}`)
-    problem.value = null
-  } catch (caught) {
-    problem.value = sentenceOf(caught)
-  }
-}
+const { problem, doing } = useDoing(async () => undefined)
+const take = (what: 'logbook' | 'record', ending: string) =>
+  doing(() => download(addressOf(what, { id: props.id }), `${what}-${props.name.toLowerCase().replace(/\s+/g, '-')}.${ending}`))
 </script>
 
 <template>
