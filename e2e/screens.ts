@@ -69,6 +69,8 @@ export async function screens(page: Page): Promise<readonly (readonly [string, (
   return [
     ['floor', () => to(page, '/floor')],
     ['day', () => to(page, '/day')],
+    ['calendar', () => to(page, '/calendar/week')],
+    ['calendar of a month', () => to(page, '/calendar/month')],
     ['people', () => to(page, '/people')],
     ['check-in', () => to(page, `/visits/${visit}/check-in`)],
     ['set-up', () => to(page, `/visits/${visit}/set-up`)],

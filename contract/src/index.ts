@@ -1,5 +1,6 @@
 export * from './bodies'
 export * from './endpoints'
+export * from './calendar/calendar'
 export * from './dogs/coat'
 export * from './dogs/dog-views'
 export * from './dogs/dogs'

@@ -130,6 +130,11 @@ const coat: Examples = {
 const stripped = () =>
   coatModel({ entries: [], dog: { bornOn: null, today: '2026-04-14' }, isWire: true, sproutDays: 28, rules: COAT_RULES })
 const hair = { growth: { mmPerDay: 0.3, u: 0.05 }, sproutDays: 28, terminalMm: 55 }
+const coatFacts = {
+  lines: [{ id: 'l', on: '2026-01-10', place: 'chest', side: 'both', act: { kind: 'pulled', how: 'all' }, hands: null, struck: null }],
+  dog: { bornOn: null, coatType: 'wire' },
+  ...{ today: '2026-04-14', isWire: true, sproutDays: 28, rules: COAT_RULES, standard, house: {}, aim: { aimOn: '2026-05-30' } }
+}
 const plan: Examples = {
   chanceReady: () => [9, 60, hair],
   daysNeeded: () => [9, hair],
@@ -137,7 +142,14 @@ const plan: Examples = {
   planBack: () => [
     { model: stripped(), aimDay: stripped().today + 120, wanted: [{ place: 'chest', mm: 9, minutes: 10 }], canStandMin: 60 }
   ],
-  wantedOf: () => [standard.plan]
+  wantedOf: () => [standard.plan],
+  caseOf: () => [coatFacts],
+  wantedFor: () => [coatFacts],
+  movedOf: () => [
+    [{ day: 20600, how: 'all', places: ['chest'], minutes: 10 }],
+    [{ day: 20603, how: 'all', places: ['chest'], minutes: 10 }],
+    20590
+  ]
 }
 
 const right = answersAtTarget(standard)

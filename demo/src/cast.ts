@@ -6,6 +6,7 @@ import type { BurnPlace } from '@peen/core/grade'
 export const SEED = 20260414
 /** the coats have a stream of their own: what is added to them moves nothing else */
 export const COATS_SEED = 20260415
+export const CALENDAR_SEED = 20260427
 export const MORE_SEED = 20260802
 export const OWNERS_SEED = 20260416
 export const TODAY = '2026-04-14'

@@ -44,6 +44,7 @@ import {
   UNGRADED,
   ZONE
 } from './cast'
+import { playCalendar } from './calendar'
 import { COAT_DOGS, playCoats } from './coats'
 import { chanceFrom } from './random'
 import { scenario, wholeTrim, type DemoVisit, type Scenario } from './scenario'
@@ -91,6 +92,7 @@ export async function playDemo(db: Database): Promise<{ visits: number; events: 
     const body = { id: plan.chance.id(NOW), apprenticeId: plan.ids.person.get(key)!, certificateId: certificates[0].id }
     await draftFinding(services, actors.get('anneke')!, body)
   }
+  await playCalendar(services, plan.ids, actors.get('anneke')!)
   gradings += await secondMarks(services, plan, actors)
   const events = plan.visits.reduce((sum, visit) => sum + visit.events.length, coats.events)
   return { visits: plan.visits.length + coats.visits, events, gradings }

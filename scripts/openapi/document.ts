@@ -10,10 +10,11 @@ const TYPES = {
   jpeg: 'image/jpeg',
   png: 'image/png',
   zip: 'application/zip',
+  calendar: 'text/calendar',
   file: 'application/json',
   stream: 'text/event-stream'
 } as const
-const CARRIED = { json: 'application/json', csv: 'text/csv', picture: 'image/*' } as const
+const CARRIED = { json: 'application/json', csv: 'text/csv', calendar: 'text/calendar', picture: 'image/*' } as const
 
 const PROBLEM: JsonSchema = {
   type: 'object',

@@ -11,6 +11,7 @@ import { assessmentRoutes } from './features/assessments'
 import { auditRoutes } from './features/audit'
 import { authRoutes, COOKIE, deviceOf, whoIs } from './features/auth'
 import { backupRoutes } from './features/backups'
+import { calendarRoutes } from './features/calendar'
 import { certificateRoutes } from './features/certificates'
 import { certifyRoutes } from './features/certify'
 import { correctionRoutes } from './features/corrections'
@@ -26,6 +27,7 @@ import { liveRoutes } from './features/live'
 import { measureRoutes } from './features/measures'
 import { answerRoutes } from './features/answers'
 import { noteRoutes } from './features/notes'
+import { openingRoutes } from './features/opening'
 import { portfolioRoutes } from './features/portfolios'
 import { practiceRoutes } from './features/practice'
 import { rackRoutes } from './features/rack'
@@ -69,6 +71,8 @@ export const ROUTES: readonly Route[] = [
   ...credentialRoutes,
   ...bundleRoutes,
   ...portfolioRoutes,
+  ...openingRoutes,
+  ...calendarRoutes,
   ...correctionRoutes,
   ...noteRoutes,
   ...answerRoutes,

@@ -14,6 +14,12 @@ const routes: RouteRecordRaw[] = [
   },
   { path: '/floor', component: () => import('./floor/FloorRoom.vue'), meta: { title: t('shell.floor'), place: 'floor' } },
   { path: '/day/:on?', component: () => import('./day/DayPlan.vue'), props: true, meta: { title: t('shell.day'), place: 'floor' } },
+  {
+    path: '/calendar/:show?/:on?',
+    component: () => import('./calendar/CalendarRoom.vue'),
+    props: true,
+    meta: { title: t('shell.calendar'), place: 'floor' }
+  },
   { path: '/room', component: () => import('./day/RoomSetUp.vue'), meta: { title: t('shell.roomTools'), place: 'floor' } },
   { path: '/people', component: () => import('./people/PeopleRoom.vue'), meta: { title: t('shell.people'), place: 'apprentices' } },
   {

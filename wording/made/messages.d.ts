@@ -124,6 +124,82 @@ export interface Messages {
   'bundle.more': { count: Said }
   'bundle.allHolds': null
   'bundle.fails': null
+  'calendar.calendar': null
+  'calendar.cancelled': null
+  'calendar.icsVisit': { dog: Said; trim: Said }
+  'calendar.icsVisitMore': { apprentice: Said; table: Said; minutes: number }
+  'calendar.icsSessionMore': { minutes: number; aim: string }
+  'calendar.session': { dog: Said; how: string; count: number }
+  'calendar.due': { dog: Said }
+  'calendar.aim': { dog: Said; aim: string }
+  'calendar.assessmentDay': null
+  'calendar.expires': { apprentice: Said; certificate: Said }
+  'calendar.weekOf': { date: Said }
+  'calendar.schoolClosed': { name: string }
+  'calendar.awayNames': { names: Said }
+  'calendar.nothingPlanned': null
+  'calendar.paperVisit': { time: string; dog: Said; trim: Said; apprentice: Said; table: Said }
+  'calendar.planned': { visits: number; sessions: number; show: string }
+  'calendar.overdueCount': { count: number }
+  'calendar.movedCount': { count: number }
+  'calendar.visit': { dog: Said; apprentice: Said }
+  'calendar.visitMore': { trim: Said; table: Said }
+  'calendar.minutes': { minutes: number }
+  'calendar.more': { count: Said }
+  'calendar.day': null
+  'calendar.week': null
+  'calendar.month': null
+  'calendar.earlier': null
+  'calendar.later': null
+  'calendar.today': null
+  'calendar.goTo': null
+  'calendar.timeOff': null
+  'calendar.otherCalendars': null
+  'calendar.weekOnPaper': null
+  'calendar.overdue': null
+  'calendar.noneOverdue': null
+  'calendar.dueSince': { days: number }
+  'calendar.plansMoved': null
+  'calendar.placesMoved': { count: number }
+  'calendar.fromTo': { from: Said; to: Said }
+  'calendar.isAway': { name: Said }
+  'calendar.removeOff': { days: Said }
+  'calendar.remove': null
+  'calendar.aDog': null
+  'calendar.aPerson': null
+  'calendar.theSchool': null
+  'calendar.whichDog': null
+  'calendar.whichPerson': null
+  'calendar.choose': null
+  'calendar.nameDays': null
+  'calendar.springBreak': null
+  'calendar.firstDay': null
+  'calendar.lastDay': null
+  'calendar.saveOff': null
+  'calendar.offKept': null
+  'calendar.readFile': null
+  'calendar.fileTaken': { name: Said; days: number }
+  'calendar.schoolOffSays': null
+  'calendar.offSays': null
+  'calendar.openingHours': null
+  'calendar.opensAt': null
+  'calendar.closesAt': null
+  'calendar.saveOpening': null
+  'calendar.openingKept': null
+  'calendar.addressReady': null
+  'calendar.copy': null
+  'calendar.copied': null
+  'calendar.addressSays': null
+  'calendar.whereRead': null
+  'calendar.myPhone': null
+  'calendar.makeAddress': null
+  'calendar.madeOn': { date: Said }
+  'calendar.withdrawn': null
+  'calendar.lastRead': { when: Said }
+  'calendar.neverRead': null
+  'calendar.withdraw': null
+  'calendar.saveFile': null
+  'calendar.fileSays': null
   'certify.marksNGradingsOverallImpression': { n: Said; pass: Said }
   'certify.clearFail': null
   'certify.passMarkPass': { pass: Said }
@@ -738,6 +814,20 @@ export interface Messages {
   'coat.leftCapital': null
   'coat.rightCapital': null
   'coat.comesBackIn': null
+  'coat.inCalendar': null
+  'coat.putInCalendar': null
+  'coat.planKept': { date: Said; by: Said }
+  'coat.planMoved': { date: Said }
+  'coat.moved': { how: string; places: Said; kind: string; is: Said; was: Said }
+  'coat.takeNewDays': null
+  'coat.dropPlan': null
+  'coat.seeCalendar': null
+  'coat.stillPossible': null
+  'coat.lateLeave': null
+  'coat.lateHalf': null
+  'coat.lateAll': null
+  'coat.lateBest': { count: number }
+  'coat.lateDrawn': { way: Said; date: Said }
   'day.working': null
   'day.moveDog': { dog: Said }
   'day.move': null
@@ -796,6 +886,9 @@ export interface Messages {
   'day.visitCorrectedWorkNowCounts': null
   'day.swapped': null
   'day.tableNumberRoom': { number: Said }
+  'day.comesAt': null
+  'day.calendar': null
+  'day.schoolOff': { name: string }
   'day.visit': null
   'day.dog': null
   'day.person': null
@@ -1025,6 +1118,9 @@ export interface Messages {
   'door.signOut': null
   'door.showGuideAgain': null
   'door.n24Hours': null
+  'door.firstDayWeek': null
+  'door.monday': null
+  'door.sunday': null
   'door.n12Hours': null
   'door.lightOrDark': null
   'door.sameDevice': null
@@ -1143,6 +1239,7 @@ export interface Messages {
   'figure.front': null
   'figure.rear': null
   'figure.above': null
+  'floor.calendar': null
   'floor.guide': null
   'floor.hideGuide': null
   'floor.floorRoomTodayNextThree': null
@@ -1534,6 +1631,8 @@ export interface Messages {
   'help.floor': null
   'help.floorApprentice': null
   'help.day': null
+  'help.calendar': null
+  'help.calendarApprentice': null
   'help.room': null
   'help.people': null
   'help.checkIn': null
@@ -2394,6 +2493,7 @@ export interface Messages {
   'shell.yourSettings': null
   'shell.apprentices': null
   'shell.certify': null
+  'shell.calendar': null
   'shell.floor': null
   'shell.dogs': null
   'shell.trims': null

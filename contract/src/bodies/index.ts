@@ -1,4 +1,5 @@
 // The shape of what each endpoint takes; apart from the table, so that a page that only asks does not load them all.
+import { calendarBodies } from './calendar'
 import { credentialBodies } from './credentials'
 import { dogBodies } from './dogs'
 import { evidenceBodies } from './evidence'
@@ -18,7 +19,8 @@ export const BODIES = {
   ...gradingBodies,
   ...evidenceBodies,
   ...credentialBodies,
-  ...portfolioBodies
+  ...portfolioBodies,
+  ...calendarBodies
 } satisfies Readonly<Partial<Record<EndpointName, Schema>>>
 
 type Bodies = typeof BODIES

@@ -1,6 +1,7 @@
 // The coat book of a dog: what is written into it, and what its pages show.
 import { ACT_KINDS, BRUSHING, COAT_RULE_LIMITS, ENTRY_LIMITS, HOLE_CAUSES, PLACE_IDS, PULLS } from '@peen/core/coat'
 import type { Brushing, CoatAct, CoatEntry, CoatRules, CoatPlace, TrimInterval, Undone, Warning } from '@peen/core/coat'
+import type { Off, Opening } from '@peen/core/day'
 import type { RegionId } from '@peen/core/regions'
 import type { Tool } from '@peen/core/tools'
 import type { Standard } from '@peen/core/standard'
@@ -118,6 +119,9 @@ export type CoatPage = {
   readonly lines: readonly BookLine[]
   readonly unread: readonly UnreadLengths[]
   readonly aim: CoatAim
+  readonly opening: Opening
+  /** days on which the school is closed or this dog is away */
+  readonly off: readonly Off[]
   /** the trim it comes in */
   readonly standard: Standard
   /** the trim as it is written: what advice for the next visit starts from */

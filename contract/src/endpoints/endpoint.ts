@@ -11,9 +11,9 @@ export const LEAD = ['lead'] as const
 export const APPRENTICE = ['apprentice'] as const
 
 /** What a request carries where it is not JSON. */
-export type Reads = 'json' | 'csv' | 'picture'
+export type Reads = 'json' | 'csv' | 'calendar' | 'picture'
 /** What is answered where it is not JSON; `stream`: server-sent events. */
-export type Gives = 'json' | 'csv' | 'pdf' | 'jpeg' | 'png' | 'zip' | 'file' | 'stream'
+export type Gives = 'json' | 'csv' | 'pdf' | 'jpeg' | 'png' | 'zip' | 'calendar' | 'file' | 'stream'
 
 export type Endpoint = {
   readonly method: 'get' | 'post' | 'put'

@@ -1,4 +1,5 @@
 // The one table of endpoints: the server mounts it, the client asks by its names, OpenAPI is made from it.
+import { calendarEndpoints, type CalendarReplies } from './calendar'
 import { credentialEndpoints, type CredentialReplies } from './credentials'
 import { dogEndpoints, type DogReplies } from './dogs'
 import { evidenceEndpoints, type EvidenceReplies } from './evidence'
@@ -20,7 +21,8 @@ export const ENDPOINTS = {
   ...gradingEndpoints,
   ...evidenceEndpoints,
   ...credentialEndpoints,
-  ...portfolioEndpoints
+  ...portfolioEndpoints,
+  ...calendarEndpoints
 } satisfies Readonly<Record<string, Endpoint>>
 
 type Table = typeof ENDPOINTS
@@ -33,7 +35,8 @@ export type Replies = PeopleReplies &
   GradingReplies &
   EvidenceReplies &
   CredentialReplies &
-  PortfolioReplies
+  PortfolioReplies &
+  CalendarReplies
 export type Reply<N extends EndpointName> = Replies[N]
 export type ParamOf<N extends EndpointName> = ParamsOf<Table[N]['path']>
 export type QueryOf<N extends EndpointName> = Table[N] extends { readonly query: readonly (infer Q extends string)[] } ? Q : never

@@ -52,6 +52,8 @@ export const OWN_PROBLEMS = [
   'linkEnded',
   'marksConflict',
   'noCamera',
+  'noPlan',
+  'notACalendar',
   'notANote',
   'notErasable',
   'notGradable',

@@ -3,7 +3,7 @@ import { COAT_TYPES, type CoatType } from '@peen/core/advice'
 import { WITHERS_LIMITS_MM } from '@peen/core/figure'
 import { SIDES, type Side } from '@peen/core/practice'
 import { ROLES, type Role } from '../people/auth'
-import { chosen, cohortOf, date, named, oneOf, password, username, within, words } from '../shape/fields'
+import { chosen, clockTime, cohortOf, date, named, oneOf, password, username, within, words } from '../shape/fields'
 import { array, object, string, uuid } from '../shape/yup'
 import type { DogView } from '../dogs/dog-views'
 import type { PersonName } from '../people/school-view'
@@ -73,6 +73,8 @@ export const newVisitSchema = object({
   wishes: words('Wishes', 200),
   /** today where it is not given */
   onDate: date('Date'),
+  /** when the dog is brought, by the school's clock; empty or null where no time was agreed */
+  comesAt: clockTime('Comes at').nullable(),
   /** why a trim is planned that its coat is refused for */
   allTheSame: words('Reason for going ahead', 300).optional()
 }).noUnknown()
@@ -86,6 +88,7 @@ export type NewVisit = {
   readonly wishes: string
   readonly allTheSame?: string
   readonly onDate?: string
+  readonly comesAt?: string | null
 }
 
 /** Where a planned visit is moved: what is not named stays. */
@@ -93,13 +96,15 @@ export const moveVisitSchema = object({
   tableId: uuid(),
   apprenticeId: uuid(),
   onDate: date('Date'),
-  standardId: string().max(60)
+  standardId: string().max(60),
+  comesAt: clockTime('Comes at').nullable()
 }).noUnknown()
 export type MoveVisit = {
   readonly tableId?: string
   readonly apprenticeId?: string
   readonly onDate?: string
   readonly standardId?: string
+  readonly comesAt?: string | null
 }
 
 /** Puts the wrong apprentice or dog of a visit right; what is not named stays. */
@@ -160,6 +165,8 @@ export type VisitView = {
   readonly apprenticeId: string
   readonly dogId: string
   readonly trimId: string
+  /** when the dog is brought, by the school's clock */
+  readonly comesAt: string | null
   /** somebody has begun: it is not moved any more */
   readonly begun: boolean
   /** what stands against it and was planned all the same */
@@ -175,6 +182,8 @@ export type DayView = {
   readonly onDate: string
   readonly today: string
   readonly closedDay: boolean
+  /** the school is not open on this day: the name of the days off, or empty on a weekday on which it never is; null where it is open */
+  readonly schoolOff: string | null
   /** who opened it; null before that */
   readonly openedBy: string | null
   /** ids of the people who are not here that day */

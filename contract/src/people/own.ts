@@ -5,6 +5,7 @@ import { boolean, object, string } from '../shape/yup'
 
 export const LENGTH_UNITS = ['mm', 'in'] as const
 export const CLOCKS = ['24', '12'] as const
+export const WEEKS = ['monday', 'sunday'] as const
 export const THEMES = ['device', 'light', 'dark'] as const
 export const TEXT_SIZES = ['usual', 'large', 'larger'] as const
 export const CALLS = ['quiet', 'sound', 'vibration', 'both'] as const
@@ -14,6 +15,8 @@ export type Reading = {
   readonly language: Language
   readonly lengths: (typeof LENGTH_UNITS)[number]
   readonly clock: (typeof CLOCKS)[number]
+  /** the day on which a week begins in a calendar */
+  readonly week: (typeof WEEKS)[number]
 }
 /** How one person wants to read and hear Peen, on whatever tablet they sign in. */
 export type Settings = Reading & {
@@ -24,7 +27,7 @@ export type Settings = Reading & {
   /** the short guide for the role has been read */
   readonly guided: boolean
 }
-export const USUAL_READING: Reading = Object.freeze({ language: 'en-GB', lengths: 'mm', clock: '24' } as const)
+export const USUAL_READING: Reading = Object.freeze({ language: 'en-GB', lengths: 'mm', clock: '24', week: 'monday' } as const)
 export const USUAL_SETTINGS: Settings = Object.freeze({
   ...USUAL_READING,
   ...{ theme: 'device', text: 'usual', call: 'quiet', guided: false }
@@ -33,7 +36,8 @@ export const USUAL_SETTINGS: Settings = Object.freeze({
 const reading = {
   language: chosen('Language', LANGUAGES),
   lengths: chosen('Lengths', LENGTH_UNITS),
-  clock: chosen('Clock', CLOCKS)
+  clock: chosen('Clock', CLOCKS),
+  week: chosen('First day of the week', WEEKS)
 }
 export const readingSchema = object(reading).noUnknown()
 export const settingsSchema = object({

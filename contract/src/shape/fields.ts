@@ -52,6 +52,14 @@ export const date = (label: string) =>
       return /^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(value)) && new Date(value).toISOString().startsWith(value)
     }
   )
+const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/
+/** A time of the school's own clock. */
+export const clockTime = (label: string) =>
+  string().test(
+    'time',
+    ({ value }) => `${label} is ${String(value).slice(0, 20)}; it must be a time such as 09:30.`,
+    (value) => value === undefined || value === null || value === '' || CLOCK.test(value)
+  )
 /** An apprentice belongs to a cohort; who is staff to none. */
 export const cohortOf = () =>
   words('Cohort', 60).when('role', { is: 'apprentice', then: (schema) => schema.required('Cohort is missing.') })

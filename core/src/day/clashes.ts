@@ -21,7 +21,8 @@ export type WantedVisit = Omit<DayVisit, 'closed'> & {
 
 /** `blocks`: it cannot be planned; otherwise it is said and the instructor decides. */
 export type Clash = {
-  readonly code: 'dogTwice' | 'apprenticeTwice' | 'tableTaken' | 'dogMinutes' | 'dogLimited' | 'dogRefused' | 'trimUnfit'
+  readonly code:
+    'dogTwice' | 'apprenticeTwice' | 'tableTaken' | 'dogMinutes' | 'schoolOff' | 'away' | 'dogLimited' | 'dogRefused' | 'trimUnfit'
   readonly blocks: boolean
   readonly say: string
 }

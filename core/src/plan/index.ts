@@ -1,5 +1,6 @@
 import { door } from '../error'
 import * as backPart from './back'
+import * as factsPart from './coat-facts'
 import * as readyPart from './ready'
 import * as wantedPart from './wanted'
 
@@ -13,8 +14,10 @@ export {
   type SessionBack,
   type Wanted
 } from './back'
+export type { CoatFacts, Moved } from './coat-facts'
 export { READY_CHANCE, type Hair } from './ready'
 
 export const { planBack } = door(backPart)
+export const { caseOf, movedOf, wantedFor } = door(factsPart)
 export const { chanceReady, daysNeeded, surelyMm } = door(readyPart)
 export const { wantedOf } = door(wantedPart)

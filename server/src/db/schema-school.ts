@@ -2,6 +2,7 @@ import type { DogFact } from '@peen/core/advice'
 import type { Found, DogStanding } from '@peen/core/checkin'
 import type { CoatRules } from '@peen/core/coat'
 import type { StandingRules } from '@peen/core/competency'
+import type { Opening } from '@peen/core/day'
 import type { BurnPlace, GradeRules } from '@peen/core/grade'
 import type { CountedAttempt, RoundsRules, Side } from '@peen/core/practice'
 import type { AgreedTarget, Chosen, LineId } from '@peen/core/setup'
@@ -31,6 +32,8 @@ export const school = mysqlTable('school', {
   grading: json('grading').$type<GradeRules>(),
   /** language, lengths and clock until a person chooses; null for the usual ones */
   reading: json('reading').$type<Reading>(),
+  /** weekdays and hours; null for the usual ones */
+  opening: json('opening').$type<Opening>(),
   /** by which code derived tables were filled last */
   derivedBy: varchar('derived_by', { length: 16 }),
   /** the backup that the school was last brought back from: tablets say again what they did since */
@@ -215,6 +218,8 @@ export const visits = mysqlTable(
     standardId: name('standard_id').notNull(),
     standardVersion: int('standard_version').notNull(),
     onDate: day('on_date').notNull(),
+    /** when the dog is brought, HH:MM of the school's clock */
+    comesAt: name('comes_at', 5),
     checkIn: json('check_in').$type<CheckIn>().notNull(),
     /** what was found when the dog came in; null until somebody looked */
     found: json('found').$type<Found>(),

@@ -1,6 +1,7 @@
 // Every table, by what it is about.
 export * from './schema-school'
 export * from './schema-accounts'
+export * from './schema-calendar'
 export * from './schema-coat'
 export * from './schema-grading'
 export * from './schema-credentials'

@@ -56,12 +56,14 @@ const MB = 1024 * 1024
 const PARSERS: Readonly<Record<Reads, RequestHandler>> = {
   json: express.json({ limit: MB }),
   csv: express.text({ type: ['text/csv', 'text/plain'], limit: 5 * MB }),
+  calendar: express.text({ type: ['text/calendar', 'text/plain'], limit: 2 * MB }),
   picture: express.raw({ type: () => true, limit: 15 * MB })
 }
 // a body of another type is left unread: as good as none
 const READ: Readonly<Record<Reads, (body: unknown) => unknown>> = {
   json: (body) => body,
   csv: (body) => (typeof body === 'string' ? body : ''),
+  calendar: (body) => (typeof body === 'string' ? body : ''),
   picture: (body) => (Buffer.isBuffer(body) ? body : Buffer.alloc(0))
 }
 

@@ -123,8 +123,9 @@ export async function ask<N extends EndpointName>(name: N, ...args: Args<N>): Pr
   )
 }
 
+const TEXTS: Readonly<Record<string, string>> = { csv: 'text/csv', calendar: 'text/calendar' }
 const sentAs = (name: EndpointName, file: Blob) =>
-  (ENDPOINTS[name] as { readonly reads?: string }).reads === 'csv' ? 'text/csv' : file.type || 'application/octet-stream'
+  TEXTS[(ENDPOINTS[name] as { readonly reads?: string }).reads ?? ''] ?? (file.type || 'application/octet-stream')
 
 /** What went wrong, as a sentence for the screen. */
 export function sentenceOf(error: unknown): string {

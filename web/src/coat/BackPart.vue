@@ -8,6 +8,8 @@ import FigurePicture from '../figure/FigurePicture.vue'
 import { useSessionStore } from '../stores/session'
 import AgeLegend from './AgeLegend.vue'
 import AimForm from './AimForm.vue'
+import KeptPart from './KeptPart.vue'
+import LateDrawn from './LateDrawn.vue'
 import { wornOn } from './ages'
 import { fewOf, namesOf, useBack } from './useBack'
 import type { CoatDesk } from './useCoat'
@@ -58,6 +60,7 @@ const canStand = computed(() => page.value.dog.canStandMin)
     </p>
     <template v-else-if="back">
       <p class="finding finding-small" data-testid="back">{{ finding }}</p>
+      <KeptPart v-if="session.isStaff" :dog-id="page.dog.id" :back="back" :today="page.today" />
       <div class="mt-3 grid gap-6 lg:grid-cols-[1fr_380px]">
         <section class="min-w-0" :aria-label="t('coat.whatWhen')">
           <h2 class="title">{{ t('coat.whatWhen') }}</h2>
@@ -97,6 +100,15 @@ const canStand = computed(() => page.value.dog.canStandMin)
           <figcaption class="caption mt-1">{{ t('coat.ifKept', { date: day(aimDay) }) }}</figcaption>
         </figure>
       </div>
+      <LateDrawn
+        v-if="late.length > 0"
+        :page="page"
+        :model="desk.model.value!"
+        :late="late"
+        :aim-day="aimDay!"
+        :date="day(aimDay)"
+        :is-dark="isDark"
+      />
       <section class="mt-6" :aria-label="t('coat.placeByPlace')">
         <h2 class="title">{{ t('coat.placeByPlace') }}</h2>
         <hr class="rule2 mt-1" />

@@ -1,7 +1,7 @@
 // Back from the day that counts: what a stripped coat needs by when, from its book and its trim.
-import { dayOf, placeName, withSessions, type CoatModel, type CoatPlace } from '@peen/core/coat'
-import { planBack, wantedOf, type Back, type PlaceBack } from '@peen/core/plan'
-import { workFor } from '@peen/core/standard'
+import { dateOf, dayOf, placeName, withSessions, type CoatModel, type CoatPlace } from '@peen/core/coat'
+import { isOpenOn } from '@peen/core/day'
+import { planBack, wantedFor, type Back, type PlaceBack } from '@peen/core/plan'
 import { computed } from 'vue'
 import type { CoatDesk } from './useCoat'
 
@@ -15,12 +15,7 @@ export const namesOf = (places: readonly CoatPlace[]): string => places.map((pla
 
 export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' | 'today'>) {
   const page = computed(() => data.value!)
-  const wanted = computed(() => {
-    const { plan } = page.value.standard
-    const coat = page.value.dog.coatType ?? undefined
-    const work = workFor(plan.work ?? [], { house: page.value.house, coat, isShow: page.value.aim.aimOn !== null })
-    return wantedOf({ ...plan, work })
-  })
+  const wanted = computed(() => wantedFor(page.value))
   const aimDay = computed(() => (page.value.aim.aimOn ? dayOf(page.value.aim.aimOn) : null))
   /** `noDay`: no date was set; `over`: it is today or past; `noStripping`: the trim strips nothing */
   const why = computed(() => {
@@ -30,7 +25,10 @@ export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' 
   })
   const back = computed<Back | null>(() =>
     why.value === null && model.value
-      ? planBack({ model: model.value, aimDay: aimDay.value!, wanted: wanted.value, canStandMin: page.value.dog.canStandMin })
+      ? planBack({
+          ...{ model: model.value, aimDay: aimDay.value!, wanted: wanted.value, canStandMin: page.value.dog.canStandMin },
+          isOpen: (day) => isOpenOn(dateOf(day), page.value.opening, page.value.off)
+        })
       : null
   )
   const late = computed(() => (back.value?.places ?? []).filter(({ work }) => work === 'late'))

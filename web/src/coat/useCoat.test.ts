@@ -2,6 +2,7 @@
 import { rack, standards } from '@peen/content'
 import { NO_AIM, NO_PROFILE, type BookLine, type CoatPage } from '@peen/contract'
 import { COAT_RULES, dayOf, growthOf, trimInterval, trimParts, type CoatAct, type CoatEntry, type CoatPlace } from '@peen/core/coat'
+import { USUAL_OPENING } from '@peen/core/day'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { ok, refusal, settled, signedIn, stubServer, unstub } from '../testing/server'
 import { AGE_IDS, ageOf, isWritten, wornOn } from './ages'
@@ -29,6 +30,8 @@ const page = (): CoatPage => ({
     isWire: true,
     rules: COAT_RULES,
     sproutDays: 28,
+    opening: USUAL_OPENING,
+    off: [],
     lines,
     rack,
     house: {},

@@ -13,7 +13,6 @@ import {
   withSessions,
   sessionsOf,
   worstLag,
-  type CoatCase,
   type CoatModel,
   type Outcome,
   type PatchSide,
@@ -22,6 +21,7 @@ import {
   type WhatIfId,
   type CoatEntry
 } from '@peen/core/coat'
+import { caseOf } from '@peen/core/plan'
 import { computed, ref, watch } from 'vue'
 import { ask } from '../api/client'
 import { useDoing } from '../composables/useDoing'
@@ -41,15 +41,6 @@ export const WHAT_IF_WORDS: Readonly<Record<WhatIfId, string>> = {
   leftNext: t('coat.leftSideOnlyNextTime'),
   rightNext: t('coat.rightSideOnlyNextTime')
 }
-
-export const caseOf = (page: CoatPage): CoatCase => ({
-  entries: page.lines.filter(({ struck }) => struck === null),
-  dog: { bornOn: page.dog.bornOn, today: page.today },
-  isWire: page.isWire,
-  sproutDays: page.sproutDays,
-  rules: page.rules,
-  keptMm: page.isWire ? undefined : page.standard.plan.lengthsMm
-})
 
 /** From the next session to the day that counts; what nobody set is worked out from today. */
 export function rhythmOf(aim: CoatAim, today: number): Rhythm {

@@ -51,6 +51,7 @@ useKeys([
     }[key]!,
     run: () => void goTo(key)
   })),
+  { key: 'k', label: t('shell.calendar'), run: () => void router.push('/calendar') },
   { key: '/', label: t('shell.search'), run: () => (search.open = true) },
   { key: ',', label: t('shell.yourSettings'), run: () => void router.push('/settings') },
   { key: '?', label: t('shell.helpAndKeys'), run: () => (help.open = true) }

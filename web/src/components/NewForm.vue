@@ -15,7 +15,7 @@ export type NewField = {
   readonly name: string
   readonly label: string
   /** `length`: typed in mm, cm or inches, sent as whole mm */
-  readonly type?: 'text' | 'number' | 'password' | 'length'
+  readonly type?: 'text' | 'number' | 'password' | 'length' | 'time'
   readonly choices?: readonly { readonly id: string; readonly name: string }[]
   /** an empty box means null */
   readonly nullable?: boolean
@@ -103,7 +103,7 @@ const submit = handleSubmit(async (values) => {
         v-else
         :name="field.name"
         :label="field.type === 'length' ? `${field.label}, ${settings.settings.lengths}` : field.label"
-        :type="field.type === 'password' ? 'password' : 'text'"
+        :type="field.type === 'password' || field.type === 'time' ? field.type : 'text'"
       />
     </template>
     <p v-if="refused" class="mb-3 font-semibold text-danger" role="alert">{{ refused }}</p>

@@ -51,6 +51,7 @@ const visitFields = computed<readonly NewField[]>(() => [
     choices: (data.value?.tables ?? []).map(({ id, number }) => ({ id, name: t('day.tableNumber', { number }) }))
   },
   { name: 'standardId', label: t('day.trim'), choices: data.value?.trims ?? [] },
+  { name: 'comesAt', label: t('day.comesAt'), type: 'time' },
   { name: 'weeksSince', label: t('day.weeksSinceLastGroomIf'), type: 'number', nullable: true },
   { name: 'wishes', label: t('day.whatOwnerAsked') },
   { name: 'allTheSame', label: t('day.reasonGoingAheadIfCoat') }
@@ -69,6 +70,7 @@ const start = ref<Record<string, unknown>>({
   dogId: '',
   tableId: '',
   standardId: '',
+  comesAt: '',
   weeksSince: '',
   wishes: '',
   allTheSame: ''
@@ -148,6 +150,9 @@ const addTable = () =>
       <p v-if="data.closedDay" class="mt-3 font-[650]">
         {{ data.onDate < data.today ? t('day.dayOver') : t('day.dayClosedYouCanNo') }}
       </p>
+      <p v-if="data.schoolOff !== null && !data.closedDay" class="mt-3 font-[650]">
+        {{ t('day.schoolOff', { name: data.schoolOff || 'none' }) }}
+      </p>
       <p v-if="data.tables.length === 0" class="muted mt-3">
         {{ t('day.noTablesYetAddTable') }}
       </p>
@@ -155,6 +160,7 @@ const addTable = () =>
       <FinishedList :visits="data.visits.filter(({ closed }) => closed)" />
       <div class="mt-4 flex flex-wrap gap-2">
         <button class="btn btn-quiet" @click="addTable">{{ t('day.addTable') }}</button>
+        <RouterLink class="btn btn-quiet" :to="`/calendar/week/${data.onDate}`">{{ t('day.calendar') }}</RouterLink>
         <RouterLink class="btn btn-quiet" to="/room">{{ t('day.roomTools') }}</RouterLink>
         <RouterLink class="btn btn-quiet" to="/people">{{ t('day.peopleCohortsInvitations') }}</RouterLink>
       </div>

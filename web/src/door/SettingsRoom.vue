@@ -25,7 +25,7 @@ const drawing = useDogDrawing()
 const said = ref<string | null>(null)
 const refused = ref<string | null>(null)
 
-type Worded = Pick<Settings, 'language' | 'lengths' | 'clock' | 'theme' | 'text' | 'call'>
+type Worded = Pick<Settings, 'language' | 'lengths' | 'clock' | 'week' | 'theme' | 'text' | 'call'>
 type Choice = {
   readonly key: keyof Worded
   readonly name: string
@@ -49,6 +49,10 @@ const clock = choice('clock', t('door.clock'), [
   ['24', t('door.n24Hours')],
   ['12', t('door.n12Hours')]
 ])
+const week = choice('week', t('door.firstDayWeek'), [
+  ['monday', t('door.monday')],
+  ['sunday', t('door.sunday')]
+])
 const theme = choice('theme', t('door.lightOrDark'), [
   ['device', t('door.sameDevice')],
   ['light', t('door.light')],
@@ -65,7 +69,7 @@ const call = choice('call', t('door.whenApprenticeAsksHelp'), [
   ['vibration', t('door.vibrate')],
   ['both', t('door.both')]
 ])
-const choices = computed(() => [language, lengths, clock, theme, text, ...(session.isStaff ? [call] : [])])
+const choices = computed(() => [language, lengths, clock, week, theme, text, ...(session.isStaff ? [call] : [])])
 
 async function keep(change: Partial<Settings>): Promise<void> {
   try {
@@ -147,7 +151,7 @@ const newer = useNewerStore()
         <section v-if="usual" class="mt-8" data-testid="for-the-school">
           <h2>{{ t('door.wholeSchool') }}</h2>
           <p class="muted mt-1 leading-[1.35]">{{ t('door.untilChosen') }}</p>
-          <fieldset v-for="one in [language, lengths, clock]" :key="one.key" class="mt-3">
+          <fieldset v-for="one in [language, lengths, clock, week]" :key="one.key" class="mt-3">
             <legend class="label">{{ one.name }}</legend>
             <ToggleButtons
               :options="one.options"

@@ -65,6 +65,9 @@ const outbox = useOutboxStore()
     </div>
     <div v-if="view.tables.length > 0" class="flex gap-2 border-t border-line px-4 py-2">
       <RouterLink to="/day" class="btn btn-quiet min-h-11 flex-1 justify-center px-1 text-[16px]">{{ t('floor.day') }}</RouterLink>
+      <RouterLink to="/calendar" class="btn btn-quiet min-h-11 flex-1 justify-center px-1 text-[16px]">{{
+        t('floor.calendar')
+      }}</RouterLink>
       <button class="btn btn-quiet min-h-11 flex-1 px-1 text-[16px]" @click="emit('ranking')">{{ t('floor.priorityOrder') }}</button>
       <slot />
     </div>

@@ -22,7 +22,8 @@ const mine = computed(() => data.value?.find(({ person }) => person.id === sessi
     <p v-if="!mine" class="muted leading-[1.4]">{{ t('floor.nothingRecordedYouYetToday') }}</p>
     <p v-for="sentence in mine?.sentences ?? []" :key="sentence" class="mt-1.5 text-[17px] leading-[1.4]">{{ sentence }}</p>
     <p v-if="closed" class="muted mt-3 leading-[1.4]">{{ t('floor.dayClosedYouHaveBeen') }}</p>
-    <RouterLink :to="`/apprentices/${session.me?.id}#figures`" class="btn btn-quiet mt-4 w-full">{{
+    <RouterLink to="/calendar" class="btn btn-quiet mt-4 w-full">{{ t('floor.calendar') }}</RouterLink>
+    <RouterLink :to="`/apprentices/${session.me?.id}#figures`" class="btn btn-quiet mt-2 w-full">{{
       t('floor.practiceFigure')
     }}</RouterLink>
   </aside>

@@ -5,6 +5,8 @@ const HELP: Readonly<Record<string, () => string>> = {
   '/floor': () => t('help.floor'),
   '/floor apprentice': () => t('help.floorApprentice'),
   '/day/:on?': () => t('help.day'),
+  '/calendar/:show?/:on?': () => t('help.calendar'),
+  '/calendar/:show?/:on? apprentice': () => t('help.calendarApprentice'),
   '/room': () => t('help.room'),
   '/people': () => t('help.people'),
   '/visits/:id/:part?': () => t('help.checkIn'),

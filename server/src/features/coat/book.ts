@@ -5,6 +5,7 @@ import { and, desc, eq, inArray, isNotNull, lt, lte, or } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { rememberReading } from '../grading'
+import { offOf, openingOf } from '../opening'
 import { allPeople, dogView, fullName } from '../people'
 import { standardAgreed } from '../agreed'
 import { houseOf, newestStandards, rackOf, standardOf } from '../school'
@@ -44,6 +45,8 @@ export async function coatPage({ db, clock }: Services, actor: Me, dogId: string
     lines: own.lines,
     unread: own.unread,
     aim: aimOf(await aimsOf(db), dogId),
+    opening: await openingOf(db),
+    off: await offOf(db, today, dogId),
     standard: last ? await standardAgreed(db, last) : usual.body,
     written: last ? await standardOf(db, last.standardId, last.standardVersion) : usual.body,
     rack: await rackOf(db),

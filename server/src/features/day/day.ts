@@ -5,12 +5,14 @@ import { standingOf } from '@peen/core/checkin'
 import { clashesOf, type Clash, type WantedVisit } from '@peen/core/day'
 import { foldVisit } from '@peen/core/practice'
 import { fitOf } from '@peen/core/setup'
+import { sayDay } from '@peen/core/units'
 import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import type { Services } from '../../http'
 import { eventsOf } from '../derived'
 import { dogView, fullName, personName } from '../people'
 import { visitRows } from '../practice'
+import { awayOn, schoolOff } from '../opening'
 import { inShippedOrder, newestStandards, retiredOf } from '../school'
 
 type Trims = Awaited<ReturnType<typeof newestStandards>>
@@ -28,9 +30,11 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
   const trims = await newestStandards(db, true)
   const retired = await retiredOf(db)
   const absent = await absentOn(db, onDate)
+  const off = await offOn(db, onDate)
   return {
     onDate,
     today,
+    schoolOff: off.school,
     closedDay: await isClosedDay(db, onDate, today),
     openedBy: await openedBy(db, onDate),
     absent: [...absent],
@@ -53,6 +57,7 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
       dog: visit.row.dog.name,
       trimId: visit.row.visit.standardId,
       trim: trims.find(({ id }) => id === visit.row.visit.standardId)?.body.name ?? visit.row.visit.standardId,
+      comesAt: visit.row.visit.comesAt,
       begun: visit.begun,
       closed: visit.closed,
       warnings: [
@@ -60,7 +65,7 @@ export async function dayView({ db, clock }: Services, on?: string): Promise<Day
         ...clashesAmong(
           visits.filter((other) => other !== visit),
           trims,
-          wantedOf(visit, trims)
+          wantedOf(visit, trims, off)
         )
           .filter(({ blocks }) => !blocks || !visit.closed)
           .map(({ say }) => say)
@@ -85,7 +90,7 @@ export async function visitsOn(db: Reader, onDate: string, except?: string) {
 
 const minutesIn = (trims: Trims, id: string) => trims.find((one) => one.id === id)?.body.standardMin ?? 0
 
-function wantedOf({ row: { visit, dog, person, table } }: DayVisitRow, trims: Trims): WantedVisit {
+function wantedOf({ row: { visit, dog, person, table } }: DayVisitRow, trims: Trims, off: OffOn): WantedVisit {
   return {
     ...visit,
     minutes: minutesIn(trims, visit.standardId),
@@ -93,8 +98,26 @@ function wantedOf({ row: { visit, dog, person, table } }: DayVisitRow, trims: Tr
     dogCanStandMin: dog.canStandMin,
     apprentice: person.givenName,
     tableNumber: table.number,
-    against: againstDog(dog, visit.standardId, visit.checkIn.allTheSame !== undefined)
+    against: [...againstDog(dog, visit.standardId, visit.checkIn.allTheSame !== undefined), ...againstDay(off, dog, person)]
   }
+}
+
+/** Why the school does not work on a day, and who is away. */
+export type OffOn = { readonly on: string; readonly school: string | null; readonly away: ReadonlySet<string> }
+export const offOn = async (db: Reader, on: string): Promise<OffOn> => ({ on, school: await schoolOff(db, on), away: await awayOn(db, on) })
+
+/** What stands against a day itself; said, and the instructor decides. */
+export function againstDay(
+  { on, school, away }: OffOn,
+  dog: { id: string; name: string },
+  person: { id: string; givenName: string }
+): Clash[] {
+  const closed = school === null ? [] : [`The school is closed on ${sayDay(on)}${school ? ` (${school})` : ''}.`]
+  const gone = [...(away.has(dog.id) ? [dog.name] : []), ...(away.has(person.id) ? [person.givenName] : [])]
+  return [
+    ...closed.map((say) => ({ code: 'schoolOff' as const, blocks: false, say })),
+    ...gone.map((name) => ({ code: 'away' as const, blocks: false, say: `${name} is away on ${sayDay(on)}.` }))
+  ]
 }
 
 /** What stands against a dog itself: limited or refused, or a coat that the trim does not fit. */

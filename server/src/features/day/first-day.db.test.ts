@@ -38,7 +38,7 @@ describe('people', () => {
 
   it('read Peen as the school does until they choose for themselves', async () => {
     const readingOf = async (who: string) => (await (await world.client(who)).get('/me')).body.settings as unknown as Settings
-    const usual = { language: 'en-US', lengths: 'in', clock: '12' } as const
+    const usual = { language: 'en-US', lengths: 'in', clock: '12', week: 'sunday' } as const
     expect((await (await world.client('lena')).send('PUT', '/school/reading', usual)).body).toEqual(usual)
     expect(await readingOf('bea')).toMatchObject({ ...usual, theme: 'device' })
     // the door of a tablet reads so as well

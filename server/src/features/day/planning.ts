@@ -7,7 +7,7 @@ import { inTransaction, orTaken, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
 import { newestStandards } from '../school'
-import { absentOn, againstDog, clashesAmong, isClosedDay, visitsOn } from './day'
+import { absentOn, againstDay, againstDog, clashesAmong, isClosedDay, offOn, visitsOn } from './day'
 
 type Wanted = Pick<NewVisit, 'id' | 'apprenticeId' | 'dogId' | 'tableId' | 'standardId'> & {
   readonly onDate: string
@@ -39,7 +39,7 @@ async function checkVisit(tx: Transaction, wanted: Wanted, today: string, isNew:
     dogCanStandMin: dog.canStandMin,
     apprentice: person.givenName,
     tableNumber: table.number,
-    against: againstDog(dog, wanted.standardId, wanted.allTheSame)
+    against: [...againstDog(dog, wanted.standardId, wanted.allTheSame), ...againstDay(await offOn(tx, wanted.onDate), dog, person)]
   })
   refuseBlocking(clashes)
   return { trim, warnings: clashes.map(({ say }) => say) }
@@ -68,7 +68,8 @@ export async function planVisit({ db, clock }: Services, visit: NewVisit, actor:
     const wanted = { id, apprenticeId, dogId, tableId, standardId, onDate, allTheSame: allTheSame !== null }
     const { trim, warnings } = await checkVisit(tx, wanted, today, true)
     const checkIn = { weeksSince, wishes, excused: [], ...(allTheSame ? { allTheSame } : {}) }
-    const row = { id, apprenticeId, dogId, tableId, standardId, standardVersion: trim.version, onDate, checkIn }
+    const comesAt = visit.comesAt || null
+    const row = { id, apprenticeId, dogId, tableId, standardId, standardVersion: trim.version, onDate, comesAt, checkIn }
     await orTaken(tx.insert(tables.visits).values(row), refuse.taken('visit'))
     return { id, warnings }
   })
@@ -103,6 +104,7 @@ export async function moveVisit({ db, clock }: Services, id: string, move: MoveV
         tableId: wanted.tableId,
         apprenticeId: wanted.apprenticeId,
         onDate: wanted.onDate,
+        ...(move.comesAt === undefined ? {} : { comesAt: move.comesAt || null }),
         // another trim is set up anew: what was chosen for the old one does not hold
         ...(wanted.standardId === standardId ? {} : { standardId: wanted.standardId, standardVersion: trim.version, chosen: null })
       })

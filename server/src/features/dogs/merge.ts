@@ -1,6 +1,6 @@
 // A dog that was entered twice becomes one, with the history of both.
 import { NO_PROFILE, type Me, type MergeDog } from '@peen/contract'
-import { and, eq } from 'drizzle-orm'
+import { and, eq, inArray } from 'drizzle-orm'
 import { inTransaction, tables, type Transaction } from '../../db'
 import { refuse, type Services } from '../../http'
 import { appendAudit } from '../audit'
@@ -41,6 +41,9 @@ async function moveHistory(tx: Transaction, gone: string, kept: string): Promise
   const [aim] = await tx.select().from(coatAims).where(eq(coatAims.dogId, kept))
   if (aim) await tx.delete(coatAims).where(eq(coatAims.dogId, gone))
   else await tx.update(coatAims).set({ dogId: kept }).where(eq(coatAims.dogId, gone))
+  await tx.update(tables.daysOff).set({ aboutId: kept }).where(eq(tables.daysOff.aboutId, gone))
+  // its sessions were worked out from its own book: the book is another one now
+  await tx.delete(tables.coatPlans).where(inArray(tables.coatPlans.dogId, [gone, kept]))
   for (const { id } of moved) await rebuildCoat(tx, id)
 }
 

@@ -1,0 +1,74 @@
+// What a plan is made from, as the page of a coat has it.
+import type { CoatType } from '../advice'
+import type { CoatCase, CoatEntry, CoatPlace, CoatRules } from '../coat'
+import { workFor, type Standard } from '../standard'
+import { wantedOf } from './wanted'
+import type { SessionBack, Wanted } from './back'
+
+/** A coat with its book and its trim; lines in the order in which they were written, struck ones among them. */
+export type CoatFacts = {
+  readonly lines: readonly (CoatEntry & { readonly struck: unknown })[]
+  readonly dog: { readonly bornOn: string | null; readonly coatType: CoatType | null }
+  readonly today: string
+  readonly isWire: boolean
+  readonly sproutDays: number
+  readonly rules: CoatRules
+  readonly standard: Pick<Standard, 'plan'>
+  readonly house: Readonly<Record<string, number>>
+  readonly aim: { readonly aimOn: string | null }
+}
+
+/** The book as a model takes it: without what was struck. */
+export const caseOf = ({ lines, dog, today, isWire, sproutDays, rules, standard }: CoatFacts): CoatCase => ({
+  entries: lines.filter(({ struck }) => struck === null),
+  dog: { bornOn: dog.bornOn, today },
+  isWire,
+  sproutDays,
+  rules,
+  keptMm: isWire ? undefined : standard.plan.lengthsMm
+})
+
+/** What the trim wants of this coat by this house's rules; a coat that is kept for a day is kept as for a show. */
+export function wantedFor({
+  standard: { plan },
+  dog,
+  house,
+  aim
+}: Pick<CoatFacts, 'standard' | 'dog' | 'house' | 'aim'>): readonly Wanted[] {
+  const work = workFor(plan.work ?? [], { house, coat: dog.coatType ?? undefined, isShow: aim.aimOn !== null })
+  return wantedOf({ ...plan, work })
+}
+
+/** A session that was agreed, and as it stands since: `how` and day by place. */
+export type Moved = { readonly place: CoatPlace; readonly how: SessionBack['how']; readonly was: number | null; readonly is: number | null }
+
+/**
+ * What has moved between the sessions that were agreed and those that follow from the book now, place by place; days as numbers, null where
+ * there is no such session. Sessions before `today` are over and do not move.
+ */
+export function movedOf(agreed: readonly SessionBack[], now: readonly SessionBack[], today: number): readonly Moved[] {
+  const daysOf = (sessions: readonly SessionBack[]) => {
+    const days = new Map<string, { place: CoatPlace; how: SessionBack['how']; days: number[] }>()
+    for (const { day, how, places } of sessions) {
+      if (day < today) continue
+      for (const place of places) {
+        const key = `${place} ${how}`
+        const known = days.get(key) ?? { place, how, days: [] }
+        known.days.push(day)
+        days.set(key, known)
+      }
+    }
+    return days
+  }
+  const [before, after] = [daysOf(agreed), daysOf(now)]
+  const keys = [...new Set([...before.keys(), ...after.keys()])]
+  return keys.flatMap((key) => {
+    const { place, how } = (after.get(key) ?? before.get(key))!
+    const [was, is] = [before, after].map((days) => [...(days.get(key)?.days ?? [])].sort((a, b) => a - b)) as [number[], number[]]
+    const gone = was.filter((day) => !is.includes(day))
+    const come = is.filter((day) => !was.includes(day))
+    return Array.from({ length: Math.max(gone.length, come.length) }, (_, i) => ({
+      ...{ place, how, was: gone[i] ?? null, is: come[i] ?? null }
+    }))
+  })
+}
