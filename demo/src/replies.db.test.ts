@@ -54,6 +54,8 @@ const VALUES: Readonly<Record<string, string>> = {
   version: String(standards.find(({ id }) => id === 'bearded-pet')!.version),
   technique: 'body-clip',
   on: '2026-04-14',
+  from: '2026-04-01',
+  to: '2026-04-30',
   about: 'dog'
 }
 const asked = Object.entries(ENDPOINTS as Readonly<Record<string, Endpoint>>).filter(

@@ -139,7 +139,7 @@ export interface Messages {
   'calendar.awayNames': { names: Said }
   'calendar.nothingPlanned': null
   'calendar.paperVisit': { time: string; dog: Said; trim: Said; apprentice: Said; table: Said }
-  'calendar.planned': { visits: number; sessions: number; show: string }
+  'calendar.planned': { visits: number; sessions: number; when: string; show: string; date: Said }
   'calendar.overdueCount': { count: number }
   'calendar.movedCount': { count: number }
   'calendar.visit': { dog: Said; apprentice: Said }
@@ -200,6 +200,7 @@ export interface Messages {
   'calendar.withdraw': null
   'calendar.saveFile': null
   'calendar.fileSays': null
+  'calendar.addTimeOff': null
   'certify.marksNGradingsOverallImpression': { n: Said; pass: Said }
   'certify.clearFail': null
   'certify.passMarkPass': { pass: Said }

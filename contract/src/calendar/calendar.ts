@@ -61,6 +61,9 @@ export type KeptPlan = {
   readonly moved: readonly Moved[]
 }
 
+/** The plan of a coat; null where none is kept. */
+export type CoatPlan = { readonly plan: KeptPlan | null }
+
 export type CalendarVisit = {
   readonly kind: 'visit'
   readonly id: string

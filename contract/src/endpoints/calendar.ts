@@ -1,6 +1,6 @@
 // The school's calendar, days off, and the calendars of others.
 import type { Opening } from '@peen/core/day'
-import type { BusyTaken, CalendarView, FeedMade, FeedRow, KeptPlan, OffView } from '../calendar/calendar'
+import type { BusyTaken, CalendarView, CoatPlan, FeedMade, FeedRow, OffView } from '../calendar/calendar'
 import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const calendarEndpoints = {
@@ -33,9 +33,9 @@ export type CalendarReplies = {
   readonly addOff: readonly OffView[]
   readonly removeOff: readonly OffView[]
   readonly takeBusyIn: BusyTaken
-  readonly keptPlan: KeptPlan | null
-  readonly keepPlan: KeptPlan | null
-  readonly dropPlan: KeptPlan | null
+  readonly keptPlan: CoatPlan
+  readonly keepPlan: CoatPlan
+  readonly dropPlan: CoatPlan
   readonly calendarFile: never
   readonly feeds: readonly FeedRow[]
   readonly makeFeed: FeedMade

@@ -9,6 +9,7 @@ import { ClipboardCheck, Flag, Hand, Hourglass, PawPrint, Repeat } from '@lucide
 import { addDays, formatISO, parseISO } from 'date-fns'
 import { computed, ref, watch, type Component } from 'vue'
 import { useRouter } from 'vue-router'
+import { sayHours } from '../composables/words'
 import { useSettingsStore } from '../stores/settings'
 import { t } from '../words'
 import { linkOf, sayItem, type Show } from './useCalendar'
@@ -30,15 +31,15 @@ const ICONS: Readonly<Record<CalendarItem['kind'], Component>> = {
 }
 const next = (on: string) => formatISO(addDays(parseISO(on), 1), { representation: 'date' })
 const events = computed<EventInput[]>(() => [
-  ...props.view.items.map((item): EventInput => ({
+  ...props.view.items.map((item, nth): EventInput => ({
     ...{ id: `${item.kind} ${item.id}`, title: sayItem(item), start: item.onDate, allDay: true, url: linkOf(item) ?? undefined },
-    extendedProps: { item }
+    extendedProps: { item, nth }
   })),
   ...props.view.off
     .filter(({ about }) => about === 'school')
     .map((off): EventInput => ({
       ...{ id: off.id, title: t('calendar.schoolClosed', { name: off.name }), start: off.fromOn, end: next(off.toOn), allDay: true },
-      extendedProps: { off: true }
+      extendedProps: { nth: -1 }
     }))
 ])
 const type = computed(() => {
@@ -67,7 +68,7 @@ const options = computed<CalendarOptions>(() => ({
     return 'none'
   },
   eventInteractive: true,
-  eventOrder: 'id',
+  eventOrder: 'nth',
   dayCellClassNames: ({ date }) => (isOpen(date) ? [] : ['is-shut']),
   listDayFormat: { weekday: 'long', day: 'numeric', month: 'long' },
   listDaySideFormat: false,
@@ -85,7 +86,7 @@ watch([type, () => props.on], ([to, on]) => {
   api?.changeView(to, on)
 })
 const itemOf = (arg: EventContentArg) => (arg.event.extendedProps as { item?: CalendarItem }).item
-const timeOf = (item: CalendarItem | undefined) => (item?.kind === 'visit' ? item.comesAt : null)
+const timeOf = (item: CalendarItem | undefined) => (item?.kind === 'visit' && item.comesAt ? sayHours(item.comesAt) : null)
 const more = (item: CalendarItem | undefined) =>
   item?.kind === 'visit' && (props.narrow || props.show !== 'month')
     ? t('calendar.visitMore', { trim: item.trim, table: item.table })

@@ -47,26 +47,24 @@ const choose = (event: Event) => (event.target as HTMLInputElement).value && go(
   <TopLine :what="t('calendar.calendar')" />
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0" :aria-label="t('calendar.calendar')">
-    <p class="finding max-sm:text-[23px]" data-testid="calendar-says">{{ sayView(data, show, session.isStaff) }}</p>
-    <div class="mt-3 flex flex-wrap items-end gap-2">
+    <p class="finding max-sm:text-[23px]" data-testid="calendar-says">{{ sayView(data, { show, on, isStaff: session.isStaff }) }}</p>
+    <div class="mt-3 flex flex-wrap items-center gap-2">
       <ToggleButtons
         :options="SHOWS.map((id) => ({ id, name: SHOWN[id] }))"
         :is-on="(id) => id === show"
         @toggle="(id) => go({ show: id as Show })"
       />
-      <button class="btn btn-quiet" @click="go({ on: stepped(show, on, -1) })">{{ t('calendar.earlier') }}</button>
-      <button class="btn btn-quiet" :disabled="on === session.today" @click="go({ on: session.today })">{{ t('calendar.today') }}</button>
-      <button class="btn btn-quiet" @click="go({ on: stepped(show, on, 1) })">{{ t('calendar.later') }}</button>
+      <div class="flex gap-2">
+        <button class="btn btn-quiet min-h-11 px-3" @click="go({ on: stepped(show, on, -1) })">{{ t('calendar.earlier') }}</button>
+        <button class="btn btn-quiet min-h-11 px-3" :disabled="on === session.today" @click="go({ on: session.today })">
+          {{ t('calendar.today') }}
+        </button>
+        <button class="btn btn-quiet min-h-11 px-3" @click="go({ on: stepped(show, on, 1) })">{{ t('calendar.later') }}</button>
+      </div>
       <label
         ><span class="sr-only">{{ t('calendar.goTo') }}</span
-        ><input class="field h-11 w-44" type="date" :value="on" @change="choose"
+        ><input class="field h-11 min-h-11 w-40" type="date" :value="on" @change="choose"
       /></label>
-      <span class="flex-1"></span>
-      <button v-if="session.isStaff" class="btn btn-quiet" @click="sheet = 'off'">{{ t('calendar.timeOff') }}</button>
-      <button class="btn btn-quiet" @click="sheet = 'elsewhere'">{{ t('calendar.otherCalendars') }}</button>
-      <button v-if="session.isStaff" class="btn btn-quiet" @click="doing(() => download(addressOf('weekPlan', { on })))">
-        {{ t('calendar.weekOnPaper') }}
-      </button>
     </div>
     <p v-if="problem" class="mt-2 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
     <div :class="['mt-4 grid gap-x-8 gap-y-6', session.isStaff && 'xl:grid-cols-[minmax(0,1fr)_290px]']">
@@ -129,6 +127,13 @@ const choose = (event: Event) => (event.target as HTMLInputElement).value && go(
           </ul>
         </section>
       </div>
+    </div>
+    <div class="mt-6 flex flex-wrap gap-2">
+      <button v-if="session.isStaff" class="btn btn-quiet" @click="sheet = 'off'">{{ t('calendar.addTimeOff') }}</button>
+      <button class="btn btn-quiet" @click="sheet = 'elsewhere'">{{ t('calendar.otherCalendars') }}</button>
+      <button v-if="session.isStaff" class="btn btn-quiet" @click="doing(() => download(addressOf('weekPlan', { on })))">
+        {{ t('calendar.weekOnPaper') }}
+      </button>
     </div>
     <SheetDialog :open="sheet === 'off'" :title="t('calendar.timeOff')" @close="sheet = null">
       <OffForm :view="data" @kept="reload" />

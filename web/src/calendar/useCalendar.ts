@@ -1,9 +1,10 @@
 // The calendar of a day, a week or a month: which days are shown, what is on them.
 import type { CalendarItem, CalendarView, OffView } from '@peen/contract'
-import { addDays, addMonths, addWeeks, endOfMonth, endOfWeek, formatISO, parseISO, startOfMonth, startOfWeek } from 'date-fns'
+import { addDays, addMonths, addWeeks, endOfMonth, endOfWeek, format, formatISO, parseISO, startOfMonth, startOfWeek } from 'date-fns'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useAsked } from '../composables/useAsked'
+import { sayDate } from '../composables/words'
 import { useSessionStore } from '../stores/session'
 import { useSettingsStore } from '../stores/settings'
 import { t } from '../words'
@@ -93,13 +94,16 @@ export const offIn = (off: readonly OffView[], { from, to }: { readonly from: st
 
 /** What a view comes to, in a sentence: what is planned, and what needs a decision. */
 export function sayView(
-  { items, overdue, moved }: Pick<CalendarView, 'items' | 'overdue' | 'moved'>,
-  show: Show,
-  isStaff: boolean
+  { items, overdue, moved, today, from, to }: Omit<CalendarView, 'opening' | 'off' | 'people' | 'dogs'>,
+  { show, on, isStaff }: { readonly show: Show; readonly on: string; readonly isStaff: boolean }
 ): string {
-  const visits = items.filter(({ kind }) => kind === 'visit').length
-  const sessions = items.filter(({ kind }) => kind === 'session').length
-  const planned = t('calendar.planned', { show, visits, sessions })
+  // a month is shown in whole weeks, and counted by its own days
+  const own = show === 'month' ? items.filter(({ onDate }) => onDate.slice(0, 7) === on.slice(0, 7)) : items
+  const visits = own.filter(({ kind }) => kind === 'visit').length
+  const sessions = own.filter(({ kind }) => kind === 'session').length
+  const isNow = show === 'month' ? on.slice(0, 7) === today.slice(0, 7) : from <= today && today <= to
+  const date = show === 'month' ? format(parseISO(on), 'MMMM yyyy') : sayDate(from, today)
+  const planned = t('calendar.planned', { show, visits, sessions, when: isNow ? 'now' : 'then', date })
   if (!isStaff) return planned
   if (overdue.length > 0) return `${planned} ${t('calendar.overdueCount', { count: overdue.length })}`
   return moved.length > 0 ? `${planned} ${t('calendar.movedCount', { count: moved.length })}` : planned

@@ -11,7 +11,8 @@ import { t } from '../words'
 
 // The sessions put into the calendar, and what has moved in them since the book changed.
 const props = defineProps<{ dogId: string; back: Back; today: string }>()
-const { data: kept, loading, reload } = useAsked('keptPlan', () => ({ id: props.dogId }), { fresh: true })
+const { data, loading, reload } = useAsked('keptPlan', () => ({ id: props.dogId }), { fresh: true })
+const kept = computed(() => data.value?.plan ?? null)
 const { problem, doing } = useDoing(reload)
 const day = (at: number) => sayDate(dateOf(at), props.today)
 const moved = computed(() => kept.value?.moved ?? [])

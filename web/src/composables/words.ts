@@ -29,6 +29,9 @@ export function sayClock(iso: string, timeZone: string): string {
   return new Intl.DateTimeFormat('en-GB', { timeZone, ...hours() }).format(new Date(iso))
 }
 
+/** A time of the school's clock, HH:MM, as this person reads clocks. */
+export const sayHours = (clock: string): string => sayClock(`2024-01-01T${clock}:00Z`, 'UTC')
+
 /** Text with **bold** parts, split for a template; never as HTML. */
 export function boldParts(text: string): { readonly text: string; readonly bold: boolean }[] {
   return text

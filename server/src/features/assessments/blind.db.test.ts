@@ -81,6 +81,7 @@ async function addresses(): Promise<readonly string[]> {
     on: ['2026-04-14'],
     about: ['dog', 'person', 'visit'],
     open: [v7()],
+    ...{ from: ['2026-04-01'], to: ['2026-04-30'], feed: [v7()], secret: ['none'] },
     picture: [v7()]
   })
 }

@@ -1,5 +1,5 @@
 // The sessions that are kept for a coat and its date, and what has moved since.
-import type { KeptPlan, Me } from '@peen/contract'
+import type { CoatPlan, KeptPlan, Me } from '@peen/contract'
 import { coatModel, dateOf, dayOf } from '@peen/core/coat'
 import { isOpenOn } from '@peen/core/day'
 import { caseOf, movedOf, planBack, wantedFor, type Back } from '@peen/core/plan'
@@ -36,7 +36,7 @@ export async function keptPlan(services: Services, actor: Me, dogId: string): Pr
 }
 
 /** Keeps the sessions as they follow from the book now; one plan for a dog, the new one in place of the old. */
-export async function keepPlan(services: Services, actor: Me, dogId: string): Promise<KeptPlan | null> {
+export async function keepPlan(services: Services, actor: Me, dogId: string): Promise<CoatPlan> {
   const { db, clock } = services
   const now = await backOf(services, actor, dogId)
   if (!now) throw refuse.conflict('noPlan', 'There is nothing to plan: set a date ahead, and a trim that is stripped. Nothing was changed.')
@@ -47,10 +47,10 @@ export async function keepPlan(services: Services, actor: Me, dogId: string): Pr
     .insert(t)
     .values({ dogId, ...kept })
     .onDuplicateKeyUpdate({ set: kept })
-  return keptPlan(services, actor, dogId)
+  return { plan: await keptPlan(services, actor, dogId) }
 }
 
-export async function dropPlan({ db }: Services, dogId: string): Promise<null> {
+export async function dropPlan({ db }: Services, dogId: string): Promise<CoatPlan> {
   await db.delete(t).where(eq(t.dogId, dogId))
-  return null
+  return { plan: null }
 }

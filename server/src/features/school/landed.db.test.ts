@@ -120,6 +120,7 @@ describe.each(LANDED)('a school as %s', (name) => {
       on: ['2026-04-14'],
       about: ['dog', 'person', 'visit'],
       open: ['none'],
+      ...{ from: ['2026-04-01'], to: ['2026-04-30'], feed: ['none'], secret: ['none'] },
       picture: ['none']
     }
     let opened = 0

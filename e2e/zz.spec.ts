@@ -1,0 +1,15 @@
+import { signIn, test } from './app'
+test('look', async ({ page }) => {
+  test.setTimeout(200000)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await signIn(page, 'anneke', '/calendar/week')
+  await page.waitForTimeout(2500)
+  await page.screenshot({ path: '/tmp/zz/c1.png' })
+  await page.goto('/calendar/month')
+  await page.waitForTimeout(2500)
+  await page.screenshot({ path: '/tmp/zz/c2.png' })
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/calendar/week/2026-04-21')
+  await page.waitForTimeout(2500)
+  await page.screenshot({ path: '/tmp/zz/c3.png' })
+})
