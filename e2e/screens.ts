@@ -71,6 +71,7 @@ export async function screens(page: Page): Promise<readonly (readonly [string, (
     ['day', () => to(page, '/day')],
     ['calendar', () => to(page, '/calendar/week')],
     ['calendar of a month', () => to(page, '/calendar/month')],
+    ['ready by a date', () => to(page, '/ready')],
     ['people', () => to(page, '/people')],
     ['check-in', () => to(page, `/visits/${visit}/check-in`)],
     ['set-up', () => to(page, `/visits/${visit}/set-up`)],

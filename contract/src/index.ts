@@ -1,6 +1,7 @@
 export * from './bodies'
 export * from './endpoints'
 export * from './calendar/calendar'
+export * from './calendar/supply'
 export * from './dogs/coat'
 export * from './dogs/dog-views'
 export * from './dogs/dogs'

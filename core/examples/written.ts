@@ -152,6 +152,42 @@ const plan: Examples = {
   ]
 }
 
+const learner = {
+  id: 'tove',
+  tries: [{ techniqueId: 'pads', tries: 2 }],
+  trims: [],
+  newCoats: 0,
+  knownCoats: ['wire'],
+  newDogs: 0,
+  knownDogs: ['ash']
+}
+const cover = {
+  learners: [{ ...learner, days: 9, canFinish: true }],
+  offers: [{ id: 'ash pet', dogId: 'ash', coat: 'wire', trimId: 'bearded-pet', techniques: ['pads'] }],
+  dogVisits: new Map([['ash', 2]]),
+  most: 20
+}
+const need = { techniqueId: 'pads', tries: 3, because: 'signal', isHeld: false, newDogs: 0, newCoats: 0 }
+const lately = { clean: 9, faulty: 1 }
+const supply: Examples = {
+  beliefFrom: () => [lately, 0.05],
+  chanceWithin: () => [20, { score: 4, limit: 14, k: 6 }, lately, lately],
+  triesNeeded: () => [{ score: 4, limit: 14, k: 6 }, lately, lately],
+  latelyOf: () => [[1, 2], (one: number) => one > 1],
+  needsOf: () => [
+    [{ kind: 'techniques', name: 'All', techniques: ['pads'] }],
+    [false],
+    {
+      ...{ today: '2026-04-14', attempts: new Map(), trims: [], dogs: [], chart: { k: 6, limit: 14 }, charts: new Map() },
+      ...{ beliefs: new Map(), usualBelief: lately }
+    }
+  ],
+  together: () => [[{ techniques: [need], trims: 0, newDogs: 0, newCoats: 0, others: [] }]],
+  programmeOf: () => [cover],
+  greedyCover: () => [cover],
+  coverFrom: () => [cover, () => 0]
+}
+
 const right = answersAtTarget(standard)
 const mark = () => gradeResult(standard, { answers: right, critical: [], burns: [], seedText: 'an example' })
 
@@ -214,7 +250,7 @@ const measure: Examples = {
 
 /** By subject and function: the arguments of a call that works, made afresh at each call. */
 export const WRITTEN: Readonly<Record<string, Examples>> = {
-  ...{ practice, setup, coat, measure, plan, standard: ofWork },
+  ...{ practice, setup, coat, measure, plan, supply, standard: ofWork },
   advice: { coatTypeOf: () => ['hard wire coat'] },
   certify: {
     ...ofAccounts,

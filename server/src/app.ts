@@ -37,6 +37,7 @@ import { searchRoutes } from './features/search'
 import { standardRoutes } from './features/standards'
 import { techniqueRoutes } from './features/techniques'
 import { visitRoutes } from './features/visits'
+import { supplyRoutes } from './features/supply'
 import { tabletRoutes } from './features/tablets'
 import { wallRoutes } from './features/wall'
 import { tellError } from './log'
@@ -73,6 +74,7 @@ export const ROUTES: readonly Route[] = [
   ...portfolioRoutes,
   ...openingRoutes,
   ...calendarRoutes,
+  ...supplyRoutes,
   ...correctionRoutes,
   ...noteRoutes,
   ...answerRoutes,

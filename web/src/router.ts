@@ -37,6 +37,7 @@ const routes: RouteRecordRaw[] = [
   },
   { path: '/settings', component: () => import('./door/SettingsRoom.vue'), meta: { place: 'settings', title: t('shell.yourSettings') } },
   { path: '/glossary', component: () => import('./help/GlossaryRoom.vue'), meta: { title: t('shell.glossary'), place: 'settings' } },
+  { path: '/ready', component: () => import('./supply/SupplyRoom.vue'), meta: { title: t('shell.readyByDate'), place: 'apprentices' } },
   { path: '/wall', component: () => import('./wall/CohortWall.vue'), meta: { title: t('shell.cohortGlance'), place: 'apprentices' } },
   {
     path: '/apprentices',
@@ -175,6 +176,7 @@ router.beforeEach(async (to) => {
   if (session.me && to.meta.open) return '/floor'
   // an apprentice shows their own work
   if (session.isStaff && to.path === '/portfolio') return '/apprentices'
+  if (session.me && !session.isStaff && to.path === '/ready') return '/floor'
   // an apprentice's record is their own, not a list of one
   if (session.me && !session.isStaff && to.path === '/apprentices') return `/apprentices/${session.me.id}`
   return true

@@ -3,6 +3,7 @@ import type { Said } from '../src/said'
 
 /** Every message with the values it is said with. */
 export interface Messages {
+  'apprentice.readyByDate': null
   'apprentice.apprentices': null
   'apprentice.noApprenticesYet': null
   'apprentice.theyAppearHereOnceLead': null
@@ -201,6 +202,7 @@ export interface Messages {
   'calendar.saveFile': null
   'calendar.fileSays': null
   'calendar.addTimeOff': null
+  'certify.readyByDate': null
   'certify.marksNGradingsOverallImpression': { n: Said; pass: Said }
   'certify.clearFail': null
   'certify.passMarkPass': { pass: Said }
@@ -1644,6 +1646,7 @@ export interface Messages {
   'help.tableApprentice': null
   'help.tableEnd': null
   'help.settings': null
+  'help.supply': null
   'help.wall': null
   'help.apprentices': null
   'help.apprentice': null
@@ -2494,6 +2497,7 @@ export interface Messages {
   'shell.yourSettings': null
   'shell.apprentices': null
   'shell.certify': null
+  'shell.readyByDate': null
   'shell.calendar': null
   'shell.floor': null
   'shell.dogs': null
@@ -2708,6 +2712,43 @@ export interface Messages {
   'shell.help': null
   'shell.portfolio': null
   'shell.checkCertificate': null
+  'supply.readyByDate': null
+  'supply.finding': { there: number; of: Said; certificate: Said; date: Said; visits: number; more: number }
+  'supply.cohort': null
+  'supply.certificate': null
+  'supply.readyBy': null
+  'supply.openDays': { count: number }
+  'supply.askFor': null
+  'supply.nothingToAsk': null
+  'supply.notProven': null
+  'supply.dogFor': { dog: Said; apprentice: Said; times: number }
+  'supply.serves': { count: number }
+  'supply.coatTrim': { coat: Said; trim: Said }
+  'supply.missing': null
+  'supply.nothingMissing': null
+  'supply.technique': null
+  'supply.triesHead': null
+  'supply.visitsHead': null
+  'supply.aWeek': null
+  'supply.coat': null
+  'supply.eachApprentice': null
+  'supply.tries': { tries: number; planned: number }
+  'supply.cleanTries': { tries: number; planned: number }
+  'supply.onHold': null
+  'supply.notAtThisRate': null
+  'supply.otherDogs': { count: number }
+  'supply.otherCoats': { count: number }
+  'supply.trims': { count: number }
+  'supply.trimsNotAtThisRate': null
+  'supply.notByDogs': { rule: Said }
+  'supply.holdsIt': null
+  'supply.isReady': null
+  'supply.canBeThere': null
+  'supply.notByThen': null
+  'supply.outOfReach': null
+  'supply.unmet': { apprentice: Said; what: string; count: number; name: Said; binds: string }
+  'supply.howCounted': null
+  'supply.howCountedSays': null
   'table.agreedStep': null
   'table.agreedNextStep': null
   'table.nothingCutHereToday': null

@@ -6,6 +6,8 @@ import { array, number, object, uuid } from '../shape/yup'
 
 /** The longest stretch of a calendar that is asked for at once, days: six weeks of a month and then some. */
 export const MOST_CALENDAR_DAYS = 62
+/** The farthest day that visits are asked for, days. Chosen: two years. */
+export const MOST_AHEAD_DAYS = 731
 /** The longest time off in one line, days. */
 export const MOST_OFF_DAYS = 366
 

@@ -1,10 +1,14 @@
 // The school's calendar, days off, and the calendars of others.
 import type { Opening } from '@peen/core/day'
 import type { BusyTaken, CalendarView, CoatPlan, FeedMade, FeedRow, OffView } from '../calendar/calendar'
+import type { SupplyView } from '../calendar/supply'
 import { ALL, ANYONE, get, LEAD, post, put, STAFF } from './endpoint'
 
 export const calendarEndpoints = {
   calendar: get('/calendar/:from/:to', ALL, 'What is planned from one day to another; an apprentice sees their own.'),
+  supply: get('/supply', STAFF, 'What a cohort still needs of a certificate by a day, and which visits to ask for.', {
+    query: ['cohort', 'by', 'certificate']
+  }),
   weekPlan: get('/calendar-week/:on', STAFF, 'The plan of a week on paper.', { gives: 'pdf' }),
   keepOpening: put('/school/opening', LEAD, 'Says on which weekdays the school is open, and from when to when.'),
   addOff: post('/days-off', STAFF, 'Says when the school is closed, or a dog or a person is away.'),
@@ -28,6 +32,7 @@ export const calendarEndpoints = {
 
 export type CalendarReplies = {
   readonly calendar: CalendarView
+  readonly supply: SupplyView
   readonly weekPlan: never
   readonly keepOpening: Opening
   readonly addOff: readonly OffView[]

@@ -16,6 +16,7 @@ export {
   type SigningRight
 } from './accounts'
 export { LEAST_TRIMS, type Borderline, type Rated } from './borderline'
+export type { Practised } from './rules'
 export type { RuleNames } from './say'
 export type { MaySign, SigningFacts, SigningPerson } from './signing'
 export type {
@@ -34,7 +35,7 @@ export type { KnownForCertificates } from './validity'
 
 export const { mayConfirm, maySaySame, sameAccounts, signingRight } = door(accountsPart)
 export const { borderlineOf } = door(borderlinePart)
-export const { findingOf, lacks } = door(rulesPart)
+export const { findingOf, goodTrims, lacks, practisedSoFar } = door(rulesPart)
 export const { newRule, sayRule, sayTerm } = door(sayPart)
 export const { maySign, missingSigners } = door(signingPart)
 export const { certificateIssues } = door(validityPart)

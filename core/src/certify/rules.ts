@@ -144,17 +144,33 @@ function fitting(rule: Of<'practised'>, attempts: readonly AttemptRecord[], toda
   )
 }
 
+export type Practised = {
+  readonly tries: readonly AttemptRecord[]
+  readonly dogs: number
+  readonly coats: number
+  /** sides that were never done */
+  readonly sides: readonly ('left' | 'right')[]
+}
+/** What is there of such a rule. */
+export function practisedSoFar(rule: Of<'practised'>, attempts: readonly AttemptRecord[], today: string): Practised {
+  const tries = fitting(rule, attempts, today)
+  const done = new Set(tries.flatMap((attempt) => (attempt.sides === 'both' ? ['left', 'right'] : [attempt.sides])))
+  return {
+    tries,
+    dogs: new Set(tries.map(({ dogId }) => dogId)).size,
+    coats: new Set(tries.map(({ coat }) => coat)).size,
+    sides: rule.bothSides ? (['left', 'right'] as const).filter((one) => !done.has(one)) : []
+  }
+}
+
 /** What one technique still lacks of such a rule, in words; nothing where it lacks nothing. */
 export function lacks(rule: Of<'practised'>, attempts: readonly AttemptRecord[], today: string): string[] {
-  const own = fitting(rule, attempts, today)
-  const [dogs, coats] = [new Set(own.map(({ dogId }) => dogId)).size, new Set(own.map(({ coat }) => coat)).size]
-  const sides = new Set(own.flatMap((attempt) => (attempt.sides === 'both' ? ['left', 'right'] : [attempt.sides])))
-  const side = (['left', 'right'] as const).filter((one) => !sides.has(one))
+  const { tries, dogs, coats, sides } = practisedSoFar(rule, attempts, today)
   return [
-    ...(own.length < rule.count ? [`${own.length} of ${rule.count}`] : []),
+    ...(tries.length < rule.count ? [`${tries.length} of ${rule.count}`] : []),
     ...(dogs < rule.dogs ? [`${dogs} of ${rule.dogs} dogs`] : []),
     ...(coats < rule.coats ? [`${coats} of ${rule.coats} coats`] : []),
-    ...(rule.bothSides && side.length > 0 ? [`no ${side.join(' and no ')} side`] : [])
+    ...(sides.length > 0 ? [`no ${sides.join(' and no ')} side`] : [])
   ]
 }
 
@@ -184,7 +200,11 @@ function passedTrim(rule: Of<'passedTrim'>, facts: CertifyFacts, deciding: Grade
   return answer('missing', best ? `best so far ${sayMark(best.result)}` : 'no graded trim yet', best?.onDate ?? null)
 }
 
-function enoughTrims(rule: Of<'trims'>, facts: CertifyFacts): Answer {
+/** Trims that such a rule counts, and those among them that it counts as good, by visit. */
+export function goodTrims(
+  rule: Of<'trims'>,
+  facts: Pick<CertifyFacts, 'trims' | 'today'>
+): { good: GradedTrim[][]; waits: boolean; recent: number } {
   const recent = facts.trims.filter((trim) => daysBetween(trim.onDate, facts.today) <= rule.withinDays && (rule.wishes || !trim.hasWishes))
   const visits = new Map<string, GradedTrim[]>()
   for (const trim of recent) visits.set(trim.visitId, [...(visits.get(trim.visitId) ?? []), trim])
@@ -193,9 +213,14 @@ function enoughTrims(rule: Of<'trims'>, facts: CertifyFacts): Answer {
   const good = [...visits.values()].filter(
     (own) => own[0]!.settled !== 'notPassed' && new Set(own.filter(isOver).map(({ assessorId }) => assessorId)).size >= rule.assessors
   )
+  const waits = [...visits.values()].some((own) => own.some(isOver) && own.length < rule.assessors)
+  return { good, waits, recent: visits.size }
+}
+
+function enoughTrims(rule: Of<'trims'>, facts: CertifyFacts): Answer {
+  const { good, waits } = goodTrims(rule, facts)
   const asked = `${rule.count} at ${rule.mark} or more by ${rule.assessors === 1 ? 'one assessor' : `${rule.assessors} assessors`}`
   if (good.length >= rule.count) return answer('met', `${good.length} of ${asked} needed`, good.at(-1)![0]!.onDate)
-  const waits = [...visits.values()].some((own) => own.some(isOver) && own.length < rule.assessors)
   return answer('missing', `${good.length} of ${asked} needed${waits ? '; one of them still needs a second assessor' : ''}`)
 }
 

@@ -36,6 +36,7 @@ const cohorts = computed(() =>
   </ViewState>
   <main v-else class="min-h-0 flex-1 overflow-y-auto p-4 sm:p-6" tabindex="0">
     <div v-if="session.isStaff" class="mb-5 flex flex-wrap items-center gap-3">
+      <RouterLink to="/ready" class="btn btn-quiet">{{ t('apprentice.readyByDate') }}</RouterLink>
       <RouterLink to="/wall" class="btn">{{ t('apprentice.cohortGlance') }}</RouterLink>
       <span class="muted">{{ t('apprentice.spreadsheetTables') }}</span>
       <a v-for="name in TABLES" :key="name" :href="addressOf('recordTable', { table: name })" class="flex min-h-11 items-center" download>{{

@@ -59,6 +59,7 @@ const words = {
           <option value="open">{{ t('certify.allDraftsDrafted', { drafted }) }}</option>
         </select></label
       >
+      <RouterLink to="/ready" class="btn btn-quiet">{{ t('certify.readyByDate') }}</RouterLink>
       <RouterLink to="/rules" class="btn btn-quiet">{{ t('certify.rulesEvidence') }}</RouterLink>
       <RouterLink to="/assessments" class="btn btn-quiet">{{ t('certify.twoAssessors') }}</RouterLink>
       <RouterLink v-if="session.isLead" to="/trail" class="btn btn-quiet">{{ t('certify.auditTrail') }}</RouterLink>

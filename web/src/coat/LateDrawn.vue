@@ -32,7 +32,7 @@ const drawn = computed(() =>
     <hr class="rule2 mt-1 mb-3" />
     <div class="grid gap-4 sm:grid-cols-3">
       <figure v-for="one in drawn" :key="one.how" class="m-0">
-        <div class="bg-plate p-1">
+        <div class="flex justify-center bg-plate p-1">
           <FigurePicture
             :dog="dog"
             :plan="page.standard.plan.lengthsMm"

@@ -17,6 +17,7 @@ const HELP: Readonly<Record<string, () => string>> = {
   '/table/:id apprentice': () => t('help.tableApprentice'),
   '/table/:id/end': () => t('help.tableEnd'),
   '/settings': () => t('help.settings'),
+  '/ready': () => t('help.supply'),
   '/wall': () => t('help.wall'),
   '/apprentices': () => t('help.apprentices'),
   '/apprentices/:id': () => t('help.apprentice'),

@@ -276,3 +276,21 @@ describe('sessions that are kept for a coat', () => {
     world.clock.set(new Date('2026-04-14T09:42:00Z'))
   })
 })
+
+describe('supply', () => {
+  it.each([
+    ['a day that is over', 'by=2026-04-14', 422, /Ready by is 2026-04-14; it must be a date after 2026-04-14/],
+    ['a day years ahead', 'by=2036-04-14', 422, /up to 2028-04-14/],
+    ['what is no day', 'by=soon', 422, /Ready by is soon/],
+    ['an unknown cohort', 'cohort=Winter', 404, /“Winter”/],
+    ['an unknown certificate', 'certificate=wings', 404, /“wings”/]
+  ])('refuses %s', async (_, query, status, words) => {
+    const answer = await ivo.get(`/supply?${query}`)
+    expect([answer.status, answer.body.detail]).toEqual([status, expect.stringMatching(words)])
+  })
+
+  it('is not for apprentices, and has an answer where there is nobody to practise on', async () => {
+    expect((await abe.get('/supply')).status).toBe(403)
+    expect((await ivo.get('/supply')).body).toMatchObject({ isProven: true })
+  })
+})

@@ -1,1 +1,1 @@
-export { findingFor, findingsFor, handsOn } from './evidence'
+export { factsFor, findingFor, findingsFor, handsOn } from './evidence'
