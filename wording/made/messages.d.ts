@@ -831,6 +831,21 @@ export interface Messages {
   'coat.lateAll': null
   'coat.lateBest': { count: number }
   'coat.lateDrawn': { way: Said; date: Said }
+  'coat.ifItMats': null
+  'coat.cameMatted': { of: number; matted: Said; weeks: number }
+  'coat.howLong': null
+  'coat.lastsHead': null
+  'coat.matsAfter': { weeks: number }
+  'coat.trimAsItIs': { mm: Said }
+  'coat.nothingLonger': { mm: Said }
+  'coat.weeksLong': { weeks: number }
+  'coat.riskMinutes': { risk: Said; minutes: Said }
+  'coat.tellOwner': null
+  'coat.ownerKeeps': { dog: Said; weeks: number }
+  'coat.ownerShorter': { dog: Said; weeks: number; mm: Said; lasts: number; minutes: number }
+  'coat.ownerSooner': { dog: Said; weeks: number; lasts: number }
+  'coat.copyText': null
+  'coat.copied': null
   'day.working': null
   'day.moveDog': { dog: Said }
   'day.move': null
@@ -3027,6 +3042,17 @@ export interface Messages {
   'visit.nailsLeftDoNailsOwedDo': { nailsOwed: Said }
   'visit.doneNow': null
   'visit.whatDoNextTime': null
+  'visit.textsToSend': null
+  'visit.copyText': null
+  'visit.copied': null
+  'visit.forOwner': null
+  'visit.forApprentice': { name: Said }
+  'visit.ownerLetter': { owner: string; dog: Said; date: Said; time: string; trim: Said }
+  'visit.apprenticeLetter': { name: Said; dog: Said; date: Said; time: string; table: Said; trim: Said; minutes: number; coat: Said; canStand: number }
+  'visit.apprenticeDislikes': { dog: Said; dislikes: Said }
+  'visit.apprenticeLastTime': { lastTime: Said }
+  'visit.dueBack': { dog: Said; date: Said }
+  'visit.backOn': null
   'visit.backWeeks': null
   'visit.nothingTrimmedYetYouWill': null
   'visit.toldOwner': null

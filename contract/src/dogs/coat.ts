@@ -1,6 +1,6 @@
 // The coat book of a dog: what is written into it, and what its pages show.
 import { ACT_KINDS, BRUSHING, COAT_RULE_LIMITS, ENTRY_LIMITS, HOLE_CAUSES, PLACE_IDS, PULLS } from '@peen/core/coat'
-import type { Brushing, CoatAct, CoatEntry, CoatRules, CoatPlace, TrimInterval, Undone, Warning } from '@peen/core/coat'
+import type { CameIn, Brushing, CoatAct, CoatEntry, CoatRules, CoatPlace, TrimInterval, Undone, Warning } from '@peen/core/coat'
 import type { Off, Opening } from '@peen/core/day'
 import type { RegionId } from '@peen/core/regions'
 import type { Tool } from '@peen/core/tools'
@@ -104,6 +104,9 @@ export type VisitCoatStart = {
   readonly openEnds: OpenEnds | null
   readonly outOfStep: readonly RegionId[]
   readonly interval: TrimInterval | null
+  readonly opening: Opening
+  /** days on which the school is closed or, for the staff, this dog is away */
+  readonly off: readonly Off[]
 }
 
 /** Lengths of a colleague's grading that this reader has not read: shown once they ask, which is remembered. */
@@ -120,6 +123,8 @@ export type CoatPage = {
   readonly unread: readonly UnreadLengths[]
   readonly aim: CoatAim
   readonly opening: Opening
+  /** how it came in, visit by visit, the oldest first */
+  readonly tangles: readonly CameIn[]
   /** days on which the school is closed or this dog is away */
   readonly off: readonly Off[]
   /** the trim it comes in */

@@ -5,7 +5,7 @@ import { REGION_IDS } from '@peen/core/regions'
 import { type AgreedTarget, WISH_LIMITS_MM, type Chosen, type LineId } from '@peen/core/setup'
 import { WORK_WISHES, type Standard, type WorkWish } from '@peen/core/standard'
 import type { Tool } from '@peen/core/tools'
-import { chosen, either, mapOf, named, words } from '../shape/fields'
+import { chosen, date, either, mapOf, named, words } from '../shape/fields'
 import type { CheckIn, DogView } from '../dogs/dog-views'
 import type { PersonName } from '../people/school-view'
 import { array, boolean, mixed, number, object, string } from '../shape/yup'
@@ -91,6 +91,8 @@ export type Closing = {
   readonly used: string
   readonly nextTime: string
   readonly backInWeeks: number | null
+  /** the day itself, where one was agreed; visits closed before days were kept have none */
+  readonly backOn?: string | null
   readonly handOver: string
   readonly by: string
   readonly at: string
@@ -100,10 +102,11 @@ export const closingSchema = object({
   used: words('What was used', 2000),
   nextTime: words('Next time', 400),
   backInWeeks: number().integer().min(1).max(104).nullable().defined(),
+  backOn: date('Back on').nullable().optional(),
   handOver: words('Told the owner', 400),
   nailsDone: boolean().required()
 }).noUnknown()
-export type NewClosing = Pick<Closing, 'used' | 'nextTime' | 'backInWeeks' | 'handOver'> & {
+export type NewClosing = Pick<Closing, 'used' | 'nextTime' | 'backInWeeks' | 'backOn' | 'handOver'> & {
   readonly version: number
   readonly nailsDone: boolean
 }
@@ -126,6 +129,8 @@ export type PictureView = {
 export type VisitPage = {
   readonly id: string
   readonly onDate: string
+  /** when the dog is brought, by the school's clock */
+  readonly comesAt: string | null
   readonly tableNumber: number
   readonly apprentice: PersonName
   readonly dog: DogView

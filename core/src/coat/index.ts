@@ -10,6 +10,7 @@ import * as closePart from './close'
 import * as floorPart from './floor'
 import * as takenPart from './taken'
 import * as petPart from './pet'
+import * as tanglePart from './tangle'
 import * as sayPart from './say'
 import * as lettersPart from './letters'
 import * as dailyPart from './daily'
@@ -38,6 +39,7 @@ export type { Part } from './pairs'
 export type { ClosingStep, Done, Fitting, Undone } from './close'
 export type { FloorDay, FloorWork } from './taken'
 export { BRUSHING, type Brushing, type LengthThen, type TrimInterval, type TrimPart } from './pet'
+export type { CameIn, Ladder, MatTime, Rung } from './tangle'
 export type { LetteredLayer } from './letters'
 export type { Daily } from './daily'
 
@@ -51,7 +53,8 @@ export const { changed, mending, outcomeOf, sessionsOf } = door(aheadPart)
 export const { doneIn, isWorked, sayUndone, undoneOf, whatFits } = door(closePart)
 export const { entriesOfFindings, entriesOfGrading } = door(floorPart)
 export const { entriesOfWork } = door(takenPart)
-export const { bladeNow, lengthsThen, matRisk, trimInterval, trimParts } = door(petPart)
+export const { bladeNow, lengthsThen, matRisk, matWeeks, trimInterval, trimParts } = door(petPart)
+export const { lastsAt, matMinutes, ownMatTime, tangleLadder } = door(tanglePart)
 export const { sayDog, sayGrowth, sayPair, sayState } = door(sayPart)
 export const { letteredLayers } = door(lettersPart)
 export const { dailyStates } = door(dailyPart)

@@ -22,6 +22,7 @@ import LengthSlider from '../components/LengthSlider.vue'
 import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
 import AimForm from './AimForm.vue'
+import TangleLadder from './TangleLadder.vue'
 import { isWritten } from './ages'
 import { growthOn, sayWeeks } from './interval'
 import type { CoatDesk } from './useCoat'
@@ -152,7 +153,8 @@ const selected = ref<RegionId | null>(null)
           t('coat.risk100CoatsLikeMatted', { risk: Math.round(risk * 100), growth: sayGrowth(growthAt(parts[0]?.region ?? 'back')) })
         }}
       </p>
-      <h2 class="mt-4">{{ t('coat.homeCareVisits') }}</h2>
+      <TangleLadder :page="page" :weeks="weeks" :mm-per-day="growthAt(parts[0]?.region ?? 'back').mmPerDay" />
+      <h2 class="mt-6">{{ t('coat.homeCareVisits') }}</h2>
       <hr class="rule2 mt-1 mb-3" />
       <AimForm class="max-w-[640px]" :aim="page.aim" asks="pet" :disabled="!session.isStaff" @keep="keepAim" />
     </div>

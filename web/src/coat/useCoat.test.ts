@@ -31,6 +31,7 @@ const page = (): CoatPage => ({
     rules: COAT_RULES,
     sproutDays: 28,
     opening: USUAL_OPENING,
+    tangles: [],
     off: [],
     lines,
     rack,

@@ -8,6 +8,8 @@ import SideButtons from '../components/SideButtons.vue'
 import ToggleButtons from '../components/ToggleButtons.vue'
 import DogPlate from '../figure/DogPlate.vue'
 import { useSessionStore } from '../stores/session'
+import LetterPart from './LetterPart.vue'
+import { lettersOf } from './letters'
 import FoundMarks from './FoundMarks.vue'
 import PictureRow from './PictureRow.vue'
 import PlaceFindings from './PlaceFindings.vue'
@@ -187,6 +189,7 @@ function weeks(event: Event): void {
         :locked="locked"
         @change="(wishes) => note({ wishes })"
       />
+      <LetterPart v-if="session.isStaff && !page.begun && !page.closing" :letters="lettersOf(page)" />
     </aside>
   </div>
 </template>

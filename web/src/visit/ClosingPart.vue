@@ -2,10 +2,16 @@
 import type { VisitPage } from '@peen/contract'
 import { FOOT_NAMES } from '@peen/core/checkin'
 import { groupLines, sayLinePlace, sayTool } from '@peen/core/setup'
-import { computed, ref } from 'vue'
+import { nearestOpen } from '@peen/core/day'
+import { addDays, formatISO, parseISO } from 'date-fns'
+import { computed, ref, watch } from 'vue'
+import { sayWeeks } from '../coat/interval'
 import IntervalHint from '../coat/IntervalHint.vue'
 import GlyphMark from '../components/GlyphMark.vue'
+import { useAsked } from '../composables/useAsked'
 import { useSessionStore } from '../stores/session'
+import LetterPart from './LetterPart.vue'
+import { nextLetters } from './letters'
 import PictureRow from './PictureRow.vue'
 import { handOverFor } from './words'
 import type { useVisit } from './useVisit'
@@ -26,8 +32,25 @@ const { closing } = props.page
 const used = ref(closing?.used ?? usedBySheet.value)
 const nextTime = ref(closing?.nextTime ?? '')
 const back = ref(String(closing?.backInWeeks ?? ''))
+const backOn = ref(closing?.backOn ?? '')
+// what the trim, this dog's growth and the brush at home say is proposed, until it is typed over
+const { data: start } = useAsked('visitCoat', () => ({ id: props.page.id }))
+watch(start, (given) => {
+  if (!given?.interval || !props.page.begun || closing || back.value !== '') return
+  back.value = String(sayWeeks(given.interval).ideal)
+  proposeDay()
+})
+/** the open day nearest to so many weeks from this visit */
+function proposeDay(): void {
+  const weeks = Number(back.value)
+  if (!start.value || !Number.isInteger(weeks) || weeks < 1 || weeks > 104) return
+  const wanted = formatISO(addDays(parseISO(props.page.onDate), 7 * weeks), { representation: 'date' })
+  const { opening, off } = start.value
+  backOn.value = wanted <= session.today ? '' : (nearestOpen(wanted, session.today, opening, off) ?? wanted)
+}
 const nailsDone = ref(draft.value!.nailsOwed.length === 0)
 const handOver = ref(closing?.handOver ?? handOverFor(props.page, draft.value!, nailsDone.value, null))
+const letters = computed(() => nextLetters(props.page, handOver.value, backOn.value || null))
 const wrong = ref<string | null>(null)
 const said = ref(false)
 
@@ -41,7 +64,14 @@ async function close(): Promise<void> {
     return
   }
   wrong.value = null
-  const body = { used: used.value, nextTime: nextTime.value, backInWeeks: weeks, handOver: handOver.value, nailsDone: nailsDone.value }
+  const body = {
+    used: used.value,
+    nextTime: nextTime.value,
+    backInWeeks: weeks,
+    backOn: backOn.value || null,
+    handOver: handOver.value,
+    nailsDone: nailsDone.value
+  }
   if (await send(body)) {
     said.value = true
     await reload()
@@ -73,7 +103,9 @@ async function close(): Promise<void> {
         <label class="label" for="next-time">{{ t('visit.whatDoNextTime') }}</label>
         <textarea id="next-time" v-model="nextTime" class="field min-h-[88px]" :disabled="!session.isStaff" maxlength="400" />
         <label class="label mt-3" for="back">{{ t('visit.backWeeks') }}</label>
-        <input id="back" v-model="back" class="field" inputmode="numeric" :disabled="!session.isStaff" />
+        <input id="back" v-model="back" class="field" inputmode="numeric" :disabled="!session.isStaff" @change="proposeDay" />
+        <label class="label mt-3" for="back-on">{{ t('visit.backOn') }}</label>
+        <input id="back-on" v-model="backOn" class="field" type="date" :disabled="!session.isStaff" />
         <IntervalHint v-if="page.begun" :visit-id="page.id" :dog-id="page.dog.id" />
         <p v-else class="muted mt-1 leading-[1.3]">{{ t('visit.nothingTrimmedYetYouWill') }}</p>
         <label class="label mt-3" for="hand-over">{{ t('visit.toldOwner') }}</label>
@@ -82,6 +114,7 @@ async function close(): Promise<void> {
           <button type="button" class="btn btn-quiet" @click="propose">{{ t('visit.suggestAgain') }}</button>
           <button class="btn btn-go">{{ page.closing ? t('visit.saveChanges') : t('visit.closeVisit') }}</button>
         </div>
+        <LetterPart v-if="session.isStaff && letters.length > 0" :letters="letters" />
         <p v-if="wrong" class="mt-2 font-semibold text-danger" role="alert">{{ wrong }}</p>
         <p v-if="said" class="mt-2 font-[650]" role="status">{{ t('visit.visitClosedSaved') }}</p>
       </div>

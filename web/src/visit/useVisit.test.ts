@@ -11,6 +11,7 @@ const page = (version = 0, more: Partial<VisitPage> = {}): VisitPage => ({
   ...{
     id: 'v',
     onDate: '2026-04-14',
+    comesAt: null,
     tableNumber: 3,
     known: true,
     begun: false,

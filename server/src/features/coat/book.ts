@@ -11,6 +11,7 @@ import { standardAgreed } from '../agreed'
 import { houseOf, newestStandards, rackOf, standardOf } from '../school'
 import { coatRulesOf, sproutDaysOf } from './limits'
 import { aimOf, aimsOf, linesOf } from './lines'
+import { tanglesOf } from './tangles'
 
 type DogRow = typeof tables.dogs.$inferSelect
 
@@ -46,7 +47,8 @@ export async function coatPage({ db, clock }: Services, actor: Me, dogId: string
     unread: own.unread,
     aim: aimOf(await aimsOf(db), dogId),
     opening: await openingOf(db),
-    off: await offOf(db, today, dogId),
+    tangles: await tanglesOf(db, actor, dogId, today),
+    off: await offOf(db, today, isStaff ? dogId : null),
     standard: last ? await standardAgreed(db, last) : usual.body,
     written: last ? await standardOf(db, last.standardId, last.standardVersion) : usual.body,
     rack: await rackOf(db),

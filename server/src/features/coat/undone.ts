@@ -9,6 +9,7 @@ import { and, desc, eq, lt, ne } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { eventsOf } from '../derived'
+import { offOf, openingOf } from '../opening'
 import { dogView, fullName, personById } from '../people'
 import { visitRow, standardOfVisit, workOfVisit } from '../practice'
 import { standardAgreed } from '../agreed'
@@ -52,7 +53,10 @@ export async function visitStart({ db, clock }: Services, actor: Me, id: string)
   const { brushing } = aimOf(await aimsOf(db), dog.id)
   const parts = trimParts(await standardAgreed(db, visit))
   const growthAt = (region: RegionId) => model.places.get(region)?.growth ?? model.growth
-  return { openEnds, outOfStep: placesOutOfStep(model), interval: trimInterval(parts, dogView(dog).coatType, brushing, growthAt) }
+  // when an owner is away is the staff's to know
+  const [opening, off] = [await openingOf(db), await offOf(db, visit.onDate, actor.role === 'apprentice' ? null : dog.id)]
+  const interval = trimInterval(parts, dogView(dog).coatType, brushing, growthAt)
+  return { openEnds, outOfStep: placesOutOfStep(model), interval, opening, off }
 }
 
 /** Whose hands left it so: an apprentice reads no other apprentice's name. */

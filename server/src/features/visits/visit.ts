@@ -1,6 +1,6 @@
 // One visit: what the dog came in with, with what it is set up, how it is closed.
 import { adviceRules, cutRegionsOf, techniqueName, techniqueWaits, houseRules } from '@peen/content'
-import type { Me, NewChosen, NewClosing, NewFound, NewGate, VisitPage } from '@peen/contract'
+import { NO_AIM, type Me, type NewChosen, type NewClosing, type NewFound, type NewGate, type VisitPage } from '@peen/contract'
 import { checkInIssues, excusedBy, type Found } from '@peen/core/checkin'
 import { CoreError } from '@peen/core/error'
 import { agreedTargets, sheetCaseOf, sheetOf, type AgreedTarget, type SheetCase } from '@peen/core/setup'
@@ -29,6 +29,7 @@ export async function visitPage({ db }: Services, actor: Me, id: string): Promis
   return {
     id,
     onDate: visit.onDate,
+    comesAt: visit.comesAt,
     tableNumber: table.number,
     apprentice: personName(person),
     dog: dogView(dog, owner?.givenName ?? null),
@@ -223,10 +224,23 @@ export async function keepChosen(services: Services, actor: Me, id: string, { ve
 }
 
 /** Closes the dog: what was used, what to do next time, when it comes back, what was said. Nails owed stay owed unless done. */
+/** The dog is expected on a day: it is due then, until it is booked in. */
+async function expectBack(tx: Transaction, dogId: string, nextOn: string): Promise<void> {
+  await tx
+    .insert(tables.coatAims)
+    .values({ dogId, ...NO_AIM, nextOn })
+    .onDuplicateKeyUpdate({ set: { nextOn } })
+}
+
 export async function closeVisit(services: Services, actor: Me, id: string, { version, nailsDone, ...said }: NewClosing) {
   const at = (await services.clock.now()).toISOString()
-  return change(services, actor, id, version, async (_tx, visit) => {
+  const today = await services.clock.today()
+  const { backOn = null } = said
+  if (backOn !== null && backOn <= today)
+    throw refuse.invalid([{ path: 'backOn', detail: `Back on is ${backOn}; it must be a day after ${today}.` }])
+  return change(services, actor, id, version, async (tx, visit) => {
     const found = foundIn(visit)
+    if (backOn !== null) await expectBack(tx, visit.dogId, backOn)
     return {
       closing: { ...said, by: actor.id, at },
       found: nailsDone ? { ...found, nailsOwed: [] } : found
