@@ -143,6 +143,7 @@ const plan: Examples = {
     { model: stripped(), aimDay: stripped().today + 120, wanted: [{ place: 'chest', mm: 9, minutes: 10 }], canStandMin: 60 }
   ],
   wantedOf: () => [standard.plan],
+  growOut: () => [{ model: stripped(), lengthsMm: { foreleg: 30 }, everyDays: 42 }],
   caseOf: () => [coatFacts],
   wantedFor: () => [coatFacts],
   movedOf: () => [

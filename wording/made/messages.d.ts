@@ -846,6 +846,21 @@ export interface Messages {
   'coat.ownerSooner': { dog: Said; weeks: number; lasts: number }
   'coat.copyText': null
   'coat.copied': null
+  'coat.growOut': null
+  'coat.growDone': { trim: Said; weeks: number; date: Said; never: number }
+  'coat.growNotInTwoYears': { trim: Said }
+  'coat.growTo': null
+  'coat.growEvery': null
+  'coat.growLevel': { date: Said }
+  'coat.growBand': { date: Said }
+  'coat.growWrap': { date: Said }
+  'coat.growNever': { place: Said; wanted: Said; stops: Said }
+  'coat.growDrawn': { name: Said; date: Said }
+  'coat.growTakeNothing': null
+  'coat.growTake': { mm: Said; count: number }
+  'coat.growHoles': { count: number }
+  'coat.growSome': { drawn: Said; of: Said }
+  'coat.growHow': null
   'day.working': null
   'day.moveDog': { dog: Said }
   'day.move': null
@@ -1673,6 +1688,7 @@ export interface Messages {
   'help.coatNow': null
   'help.coatWhatIf': null
   'help.coatWorkBack': null
+  'help.coatGrowOut': null
   'help.coatBook': null
   'help.coatNextVisit': null
   'help.trims': null

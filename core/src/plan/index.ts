@@ -1,6 +1,7 @@
 import { door } from '../error'
 import * as backPart from './back'
 import * as factsPart from './coat-facts'
+import * as growOutPart from './grow-out'
 import * as readyPart from './ready'
 import * as wantedPart from './wanted'
 
@@ -14,10 +15,12 @@ export {
   type SessionBack,
   type Wanted
 } from './back'
+export { HELD_MM, type GrowOut, type GrowOutCase, type GrownPlace, type GrowVisit } from './grow-out'
 export type { CoatFacts, Moved } from './coat-facts'
 export { READY_CHANCE, type Hair } from './ready'
 
 export const { planBack } = door(backPart)
+export const { growOut } = door(growOutPart)
 export const { caseOf, movedOf, wantedFor } = door(factsPart)
 export const { chanceReady, daysNeeded, surelyMm } = door(readyPart)
 export const { wantedOf } = door(wantedPart)

@@ -101,7 +101,7 @@ const more = (item: CalendarItem | undefined) =>
       <span class="flex gap-1.5 py-0.5 text-left leading-[1.25] whitespace-normal">
         <component :is="ICONS[itemOf(arg)!.kind]" v-if="itemOf(arg)" :size="15" class="mt-[2px] shrink-0" aria-hidden="true" />
         <span class="min-w-0 wrap-break-word"
-          ><b v-if="timeOf(itemOf(arg))" class="tabular-nums">{{ timeOf(itemOf(arg)) }}&nbsp;</b
+          ><b v-if="timeOf(itemOf(arg))" class="tabular-nums">{{ `${timeOf(itemOf(arg))} ` }}</b
           ><span :class="itemOf(arg) ? '' : 'font-[650]'">{{ arg.event.title }}</span
           ><span v-if="more(itemOf(arg))" class="muted block">{{ more(itemOf(arg)) }}</span></span
         >

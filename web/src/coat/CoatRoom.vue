@@ -6,6 +6,7 @@ import ViewState from '../components/ViewState.vue'
 import BackPart from './BackPart.vue'
 import BookPart from './BookPart.vue'
 import CoatInTime from './CoatInTime.vue'
+import GrowOutPart from './GrowOutPart.vue'
 import PetPart from './PetPart.vue'
 import UnreadNote from './UnreadNote.vue'
 import { useCoat } from './useCoat'
@@ -24,12 +25,21 @@ const parts = computed(() => [
         { id: 'work-back', name: t('coat.workBack') }
       ]
     : []),
+  { id: 'grow-out', name: t('coat.growOut') },
   { id: 'book', name: t('coat.coatBook') },
   { id: 'next-visit', name: t('coat.nextVisit') }
 ])
 const here = computed(() => parts.value.find(({ id }) => id === props.part)?.id ?? 'in-time')
 const shown = computed(
-  () => ({ 'in-time': CoatInTime, 'what-if': WhatIfPart, 'work-back': BackPart, book: BookPart, 'next-visit': PetPart })[here.value]
+  () =>
+    ({
+      'in-time': CoatInTime,
+      'what-if': WhatIfPart,
+      'work-back': BackPart,
+      'grow-out': GrowOutPart,
+      book: BookPart,
+      'next-visit': PetPart
+    })[here.value]
 )
 </script>
 

@@ -29,6 +29,7 @@ const HELP: Readonly<Record<string, () => string>> = {
   '/coat/:id/:part?': () => t('help.coatNow'),
   '/coat/:id/:part? what-if': () => t('help.coatWhatIf'),
   '/coat/:id/:part? work-back': () => t('help.coatWorkBack'),
+  '/coat/:id/:part? grow-out': () => t('help.coatGrowOut'),
   '/coat/:id/:part? book': () => t('help.coatBook'),
   '/coat/:id/:part? next-visit': () => t('help.coatNextVisit'),
   '/trims': () => t('help.trims'),

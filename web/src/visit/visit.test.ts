@@ -29,6 +29,7 @@ const dog: DogView = {
 const page: VisitPage = {
   id: '2',
   onDate: '2026-04-14',
+  comesAt: null,
   tableNumber: 3,
   apprentice: { id: '3', givenName: 'Noor', familyName: 'Basri', role: 'apprentice' },
   dog,

@@ -86,7 +86,7 @@ export function icsOf({ name, timeZone, items, marks, gone, t }: Written): strin
       transparency: ICalEventTransparency.TRANSPARENT,
       status: ICalEventStatus.CANCELLED
     })
-  return `${calendar.toString()}\r\n`.replace(/(\r\n)+$/, '\r\n')
+  return `${calendar.toString().trimEnd()}\r\n`
 }
 
 type When = Pick<ICalEventData, 'start' | 'end' | 'allDay'>
