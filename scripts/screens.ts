@@ -69,14 +69,12 @@ await shoot('wall', async () => {
   await page.getByRole('button', { name: /Marek Sosna, Ear leather and edge/ }).click()
 })
 await shoot('rules', go('/rules/clipping'))
-type Marked = { visitId: string; open: boolean; agreed: boolean }
-const marked = ((await get('/assessments')).days as { rows: Marked[] }[]).flatMap(({ rows }) => rows)
-await shoot('assessment', go(`/assessments/${marked.find((row) => row.open && !row.agreed)!.visitId}`))
 await shoot('pass-marks', go('/pass-marks'))
 await shoot('apprentice', go(`/apprentices/${ids.pia}`))
 await shoot('dog', go(`/dogs/${ids.ember}`))
 await shoot('coat', go(`/coat/${ids.sedge}`))
-await shoot('what-if', go(`/coat/${ids.sedge}/what-if`))
+await shoot('calendar', go('/calendar/week'))
+await shoot('ready', go('/ready?cohort=Autumn&certificate=bearded-pet&by=2026-06-30'))
 await shoot('adviser', async () => {
   await page.goto(`${BASE}/dogs/${ids.ember}/adviser`)
   await page.selectOption('#place', 'cheek')
