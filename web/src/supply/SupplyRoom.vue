@@ -49,7 +49,7 @@ const more = ({ trims, newDogs, newCoats }: SupplyApprentice) => [
   ...(newCoats > 0 ? [t('supply.otherCoats', { count: newCoats })] : [])
 ]
 const sayUnmet = ({ apprentice, what, name, count, binds }: SupplyUnmet) =>
-  t('supply.unmet', { apprentice, what, name: name ?? '', count, binds })
+  t('supply.unmet', { apprentice, what, name: name ?? '', count, binds: binds === 'noDog' ? 'none' : binds })
 const STATUS: Readonly<Record<SupplyApprentice['status'], string>> = {
   held: t('supply.holdsIt'),
   ready: t('supply.isReady'),
