@@ -22,7 +22,18 @@ const GATHER_MS = 400
  * findings and second marks are read from the server or not at all.
  */
 const KEPT: ReadonlySet<EndpointName> = new Set<EndpointName>([
-  ...(['school', 'floor', 'day', 'daySummaries', 'visit', 'visitWork', 'visitCoat', 'visitsOfDog', 'visitsOfApprentice'] as const),
+  ...([
+    'school',
+    'floor',
+    'day',
+    'daySummaries',
+    'calendar',
+    'visit',
+    'visitWork',
+    'visitCoat',
+    'visitsOfDog',
+    'visitsOfApprentice'
+  ] as const),
   ...(['grading', 'trims', 'gradeRules', 'standards', 'standard', 'technique', 'draft', 'coatRules'] as const),
   ...(['dogs', 'dog', 'coats', 'coat', 'apprentices', 'apprentice', 'figures', 'notes', 'answers', 'wall'] as const)
 ])

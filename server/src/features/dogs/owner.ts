@@ -32,6 +32,8 @@ export async function eraseOwner({ db, clock }: Services, actor: Me, dogId: stri
       .where(eq(tables.dogs.id, dogId))
     await tx.delete(tables.owners).where(eq(tables.owners.id, owner.id))
     const visits = await tx.select({ id: tables.visits.id }).from(tables.visits).where(eq(tables.visits.dogId, dogId))
+    // when the dog was away says when its owner was
+    await tx.delete(tables.daysOff).where(eq(tables.daysOff.aboutId, dogId))
     await scrubNotes(tx, [dogId], person)
     await scrubVisits(
       tx,

@@ -34,6 +34,7 @@ export async function erasureView({ db, clock }: Services, id: string): Promise<
       ...(notes > 0 ? [`${counted(notes, 'note')} on ${person.givenName}.`] : []),
       ...(letters > 0 ? [`${counted(letters, 'letter')} to ${person.givenName}.`] : []),
       ...(shown > 0 ? [`${counted(shown, 'portfolio')}, with who opened ${shown === 1 ? 'it' : 'them'}.`] : []),
+      'Time off, and the addresses of their calendar.',
       'The name in every remark, note and reason at these visits.'
     ],
     stays: [
@@ -122,6 +123,10 @@ async function scrub(tx: Transaction, row: PersonRow): Promise<void> {
   for (const table of [tables.invitations, tables.signIns, l]) await tx.delete(table).where(eq(table.personId, id))
   // links that show their work end with it; who opened them goes too
   await tx.delete(pf).where(eq(pf.apprenticeId, id))
+  // nor does a calendar go on: its addresses, days off, and what it was told
+  await tx.delete(tables.feeds).where(eq(tables.feeds.personId, id))
+  await tx.delete(tables.daysOff).where(eq(tables.daysOff.aboutId, id))
+  await tx.delete(tables.calendarMarks).where(eq(tables.calendarMarks.personId, id))
   await tx.delete(n).where(and(eq(n.about, 'person'), eq(n.aboutId, id)))
   const visits = await tx.select({ id: s.id, dogId: s.dogId }).from(s).where(eq(s.apprenticeId, id))
   await scrubNotes(tx, [...new Set(visits.map(({ dogId }) => dogId))], person)

@@ -49,6 +49,11 @@ async function apprenticeWithTraces(): Promise<{ readonly id: string; readonly g
     note: 'Oluwaseun Brackwater knew',
     onDate: '2026-04-14'
   })
+  // days off without a reason, and a calendar elsewhere under a name of their own
+  const off = { id: v7(), about: 'person', aboutId: id, fromOn: '2026-05-04', toOn: '2026-05-08', name: '' }
+  expect((await ivo.post('/days-off', off)).status).toBe(200)
+  const feed = { id: v7(), personId: id, name: 'Oluwaseun’s phone', secretHash: '0'.repeat(64), madeAt: new Date() }
+  await world.db.insert(tables.feeds).values(feed)
   const grading = v7()
   await ivo.post(`/visits/${visit}/gradings`, { id: grading })
   const answers = { ...fullSheet(), nails: { whole: { kind: 'excused', reason: 'as BRACKWATER asked' } } }
@@ -80,6 +85,7 @@ describe('erasing an apprentice', () => {
     const [mark] = await world.db.select().from(tables.gradingResults).where(eq(tables.gradingResults.gradingId, grading))
     expect((await erase(id)).body).toEqual({ name: 'Former apprentice 1' })
     expect((await everythingIn(world.db)).match(/oluwa|brackwater/gi)).toBeNull()
+    expect(await world.db.select().from(tables.daysOff)).toEqual([])
     const [after] = await world.db.select().from(tables.gradingResults).where(eq(tables.gradingResults.gradingId, grading))
     expect(after.value).toBe(mark.value)
     expect(await checkAudit(world.db)).toMatchObject({ whole: true })

@@ -64,7 +64,7 @@ export async function eventsAfter(db: Reader, position: number, most = MOST_AT_O
   return rows.map(({ event, apprenticeId }) => ({ position: event.position!, apprenticeId, event: eventFrom(event) }))
 }
 
-/** Something that changes whenever the day does beside its events: visits, check-ins, tables, gradings, who is here. */
+/** Something that changes whenever the day or the calendar ahead does beside its events: visits, check-ins, tables, gradings, who is here or away. */
 export async function dayStamp(db: Reader, today: string): Promise<string> {
   const [rows] = (await db.execute(sql`
     SELECT CONCAT_WS('|',
@@ -72,6 +72,9 @@ export async function dayStamp(db: Reader, today: string): Promise<string> {
          FROM visits WHERE on_date = ${today}),
       (SELECT COALESCE(BIT_XOR(CRC32(CONCAT(id, x_mm, '.', y_mm, '.', turn_deg))), 0) FROM room_tables),
       (SELECT CONCAT(COUNT(*), '.', COALESCE(SUM(status = 'signed'), 0)) FROM gradings g JOIN visits s ON s.id = g.visit_id WHERE s.on_date = ${today}),
+      (SELECT COALESCE(BIT_XOR(CRC32(CONCAT(id, on_date, table_id, apprentice_id, dog_id, standard_id, COALESCE(comes_at, '')))), 0)
+         FROM visits WHERE on_date >= ${today}),
+      (SELECT CONCAT(COUNT(*), '.', COALESCE(BIT_XOR(CRC32(id)), 0)) FROM days_off),
       (SELECT COUNT(*) FROM absences WHERE on_date = ${today}),
       (SELECT COUNT(*) FROM opened_days WHERE on_date = ${today}),
       (SELECT COUNT(*) FROM closed_days WHERE on_date = ${today}),
