@@ -146,7 +146,6 @@ export interface Messages {
   'calendar.visit': { dog: Said; apprentice: Said }
   'calendar.visitMore': { trim: Said; table: Said }
   'calendar.minutes': { minutes: number }
-  'calendar.more': { count: Said }
   'calendar.day': null
   'calendar.week': null
   'calendar.month': null
@@ -202,6 +201,7 @@ export interface Messages {
   'calendar.saveFile': null
   'calendar.fileSays': null
   'calendar.addTimeOff': null
+  'calendar.openDay': { date: Said }
   'certify.readyByDate': null
   'certify.marksNGradingsOverallImpression': { n: Said; pass: Said }
   'certify.clearFail': null

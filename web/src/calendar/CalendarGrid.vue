@@ -57,16 +57,13 @@ const options = computed<CalendarOptions>(() => ({
   firstDay: props.firstDay,
   headerToolbar: false,
   height: 'auto',
-  dayMaxEvents: 5,
+  // nothing is hidden behind a number
+  dayMaxEvents: false,
   fixedWeekCount: false,
   navLinks: true,
+  navLinkHint: (text) => t('calendar.openDay', { date: text }),
   navLinkDayClick: (date) => emit('day', date.toISOString().slice(0, 10)),
   noEventsContent: t('calendar.nothingPlanned'),
-  moreLinkContent: ({ num }) => t('calendar.more', { count: num }),
-  moreLinkClick: ({ date }) => {
-    emit('day', date.toISOString().slice(0, 10))
-    return 'none'
-  },
   eventInteractive: true,
   eventOrder: 'nth',
   dayCellClassNames: ({ date }) => (isOpen(date) ? [] : ['is-shut']),
