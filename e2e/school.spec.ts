@@ -30,7 +30,7 @@ async function draw(page: Page, from: ReturnType<Page['locator']>, number: numbe
 
 test('a day is planned by drawing a dog and an apprentice onto a table, and by keys', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 1400 })
-  await signIn(page, 'ruben', '/day/2026-04-16')
+  await signIn(page, 'ruben', '/day/2026-04-28')
   await expect(page.getByTestId('day-table')).toHaveCount(8)
   const chip = (name: string) => page.locator('[data-palette] .chip', { hasText: name }).first()
   await draw(page, chip('Ada'), 3)

@@ -70,6 +70,7 @@ export async function screens(page: Page): Promise<readonly (readonly [string, (
     ['floor', () => to(page, '/floor')],
     ['day', () => to(page, '/day')],
     ['calendar', () => to(page, '/calendar/week')],
+    ['growing out', () => to(page, `/coat/${dogNamed('Biscuit')}/grow-out`)],
     ['calendar of a month', () => to(page, '/calendar/month')],
     ['ready by a date', () => to(page, '/ready')],
     ['people', () => to(page, '/people')],

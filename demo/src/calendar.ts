@@ -12,7 +12,7 @@ const AHEAD = [
   { on: '2026-04-16', apprentice: 'ada', dog: 'nettle', table: 3, comesAt: '10:00' },
   { on: '2026-04-17', apprentice: 'bram', dog: 'juniper', table: 4, comesAt: '09:00' },
   { on: '2026-04-20', apprentice: 'marek', dog: 'ember', table: 1, comesAt: '09:00' },
-  { on: '2026-04-20', apprentice: 'pia', dog: 'tansy', table: 2, comesAt: '10:30' },
+  { on: '2026-04-20', apprentice: 'noor', dog: 'tansy', table: 2, comesAt: '10:30' },
   { on: '2026-04-22', apprentice: 'jun', dog: 'flint', table: 5, comesAt: '09:00' },
   { on: '2026-04-23', apprentice: 'tove', dog: 'bracken', table: 1, comesAt: null },
   { on: '2026-05-06', apprentice: 'bram', dog: 'otter', table: 3, comesAt: '09:15' }

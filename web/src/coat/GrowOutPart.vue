@@ -94,8 +94,8 @@ const dog = computed(() => ({ ...page.value.dog, trim: trim.value.plan.drawnAs }
             :dog="dog"
             :plan="trim.plan.lengthsMm"
             :lengths="lengthsAt(visit)"
-            :width="230"
-            :height="170"
+            :width="196"
+            :height="146"
             :label="t('coat.growDrawn', { name: page.dog.name, date: day(visit.day) })"
           />
         </div>
