@@ -74,7 +74,11 @@ await shoot('apprentice', go(`/apprentices/${ids.pia}`))
 await shoot('dog', go(`/dogs/${ids.ember}`))
 await shoot('coat', go(`/coat/${ids.sedge}`))
 await shoot('calendar', go('/calendar/week'))
-await shoot('ready', go('/ready?cohort=Autumn&certificate=bearded-pet&by=2026-06-30'))
+await shoot('ready', async () => {
+  await page.goto(`${BASE}/ready?cohort=Autumn&certificate=bearded-pet&by=2026-06-30`)
+  // the best plan takes a moment
+  await page.getByTestId('asked').waitFor()
+})
 await shoot('adviser', async () => {
   await page.goto(`${BASE}/dogs/${ids.ember}/adviser`)
   await page.selectOption('#place', 'cheek')
