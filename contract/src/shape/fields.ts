@@ -1,4 +1,5 @@
 // Fields that several schemas share, each with its sentence.
+import { isDate } from '@peen/core/terms'
 import { lazy, mixed, number, object, string, type Schema } from './yup'
 
 const USERNAME = /^[a-z0-9][a-z0-9._-]{1,39}$/
@@ -49,7 +50,7 @@ export const date = (label: string) =>
     ({ value }) => `${label} is ${String(value).slice(0, 20)}; it must be a date such as 2026-04-14.`,
     (value) => {
       if (value === undefined || value === null) return true
-      return /^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(value)) && new Date(value).toISOString().startsWith(value)
+      return isDate(value)
     }
   )
 const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/

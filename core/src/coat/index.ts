@@ -27,7 +27,7 @@ export {
   type HairLayer,
   type Pull
 } from './types'
-export { COAT_RULE_LIMITS, COAT_RULES, SPROUT_DAYS, type CoatRules } from './rules'
+export { COAT_RULE_LIMITS, COAT_RULES, HAIR, SPROUT_DAYS, type CoatRules } from './rules'
 export { ENTRY_LIMITS, type BookDog, type BookIssue } from './book'
 export { RATE_LIMITS, type Growth, type RateFound } from './growth'
 export type { LayerOn, PlaceState, Stand } from './state'

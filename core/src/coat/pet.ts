@@ -22,9 +22,11 @@ export const MAT_WEEKS: Readonly<Record<CoatType, number>> = Object.freeze({ cur
  * @param weeks since the last groom, 0 to 104
  */
 export function matRisk(coat: CoatType, weeks: number, brushing: Brushing): number {
-  const share = inRange('weeks', weeks, 0, 104, 'weeks') / matWeeks(coat, brushing)
-  return 1 - 2 ** -(share * share)
+  return riskAfter(inRange('weeks', weeks, 0, 104, 'weeks'), matWeeks(coat, brushing))
 }
+
+/** The same by the weeks after which it is as likely as not. */
+export const riskAfter = (weeks: number, w50: number): number => 1 - 2 ** -((weeks / w50) ** 2)
 
 /** Weeks after which mats are as likely as not. */
 export function matWeeks(coat: CoatType, brushing: Brushing): number {

@@ -1,6 +1,6 @@
 // What tangles: this dog's own time until it mats, learnt from how it came in, and the longest trim that lasts its interval.
 import { CoreError, inRange } from '../error'
-import type { TrimPart } from './pet'
+import { riskAfter, type TrimPart } from './pet'
 
 /** How a dog came in once. Weeks since it was groomed, whether there were mats, and the minutes it took to get them out. */
 export type CameIn = { readonly weeks: number; readonly matted: boolean; readonly minutes: number }
@@ -13,9 +13,6 @@ const SPREAD = 0.35
 /** Weeks that are believed at all, and how finely they are looked at. */
 const GRID = Object.freeze({ low: 0.5, high: 60, points: 240 })
 const NO_MINUTES = 20
-
-/** 1 - 2^-(w/w50)^2, as `matRisk` has it. */
-const riskAt = (weeks: number, w50: number): number => 1 - 2 ** -((weeks / w50) ** 2)
 
 /**
  * Weeks until this dog is as likely matted as not: what its coat and brushing say, corrected by how it came in. The posterior over a grid
@@ -30,7 +27,7 @@ export function ownMatTime(usual: number, history: readonly CameIn[]): MatTime {
   const logs = grid.map((w50) => {
     const prior = -((Math.log(w50 / usual) / SPREAD) ** 2) / 2
     return history.reduce((sum, { weeks, matted }) => {
-      const risk = Math.min(1 - 1e-9, Math.max(1e-9, riskAt(weeks, w50)))
+      const risk = Math.min(1 - 1e-9, Math.max(1e-9, riskAfter(weeks, w50)))
       return sum + Math.log(matted ? risk : 1 - risk)
     }, prior)
   })
@@ -105,7 +102,7 @@ export function tangleLadder(
     const w50 = lastsAt(mats.weeks, capMm)
     // what is cut shorter has longer until it is grown out
     const out = Math.min(...parts.map(({ targetMm, grownOutMm }) => (grownOutMm - Math.min(targetMm, capMm)) / mmPerDay / 7))
-    const risk01 = w50 === null ? 0 : riskAt(weeks, w50)
+    const risk01 = w50 === null ? 0 : riskAfter(weeks, w50)
     const lasts = Math.min(out, w50 ?? Infinity)
     return {
       ...{ capMm, lastsWeeks: Math.round(10 * lasts) / 10, ends: w50 !== null && w50 < out ? 'mats' : 'grownOut' },

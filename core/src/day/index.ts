@@ -11,9 +11,10 @@ export const { clashesOf, freePlace, insideRoom, placeIssue } = door(clashesPart
   placeIssue: [items(2, 2)]
 })
 
-export const { isOpenOn, nearestOpen, openDays, weekdayOf } = door(openPart, {
+export const { isOpenOn, nearestOpen, openDays, shiftDay, weekdayOf } = door(openPart, {
   isOpenOn: [date],
   nearestOpen: [date, date],
   openDays: [date, date],
+  shiftDay: [date],
   weekdayOf: [date]
 })

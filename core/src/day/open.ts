@@ -14,6 +14,9 @@ const DAY_MS = 86_400_000
 /** Farther than this no day is looked for, days: ten years with their leap days. */
 const MOST_DAYS = 3653
 
+/** So many days after a date, or before it, YYYY-MM-DD. */
+export const shiftDay = (on: string, days: number): string => new Date(Date.parse(on) + days * DAY_MS).toISOString().slice(0, 10)
+
 /** The ISO weekday of a date, 1 Monday to 7 Sunday. Source: ISO 8601. */
 export const weekdayOf = (on: string): number => ((new Date(on).getUTCDay() + 6) % 7) + 1
 
@@ -29,9 +32,7 @@ export function isOpenOn(on: string, { weekdays }: Pick<Opening, 'weekdays'>, of
 export function openDays(from: string, to: string, opening: Pick<Opening, 'weekdays'>, off: readonly Off[]): readonly string[] {
   const [first, last] = [Date.parse(from) / DAY_MS, Date.parse(to) / DAY_MS]
   inRange('to', last - first, 0, MOST_DAYS, 'days after the first')
-  return Array.from({ length: last - first + 1 }, (_, i) => new Date((first + i) * DAY_MS).toISOString().slice(0, 10)).filter((on) =>
-    isOpenOn(on, opening, off)
-  )
+  return Array.from({ length: last - first + 1 }, (_, i) => shiftDay(from, i)).filter((on) => isOpenOn(on, opening, off))
 }
 
 /**
@@ -41,10 +42,8 @@ export function openDays(from: string, to: string, opening: Pick<Opening, 'weekd
  */
 export function nearestOpen(wanted: string, earliest: string, opening: Pick<Opening, 'weekdays'>, off: readonly Off[]): string | null {
   if (wanted < earliest) throw new CoreError({ code: 'outOfRange', path: 'wanted', got: wanted, limit: `${earliest} or later` })
-  const day = Date.parse(wanted) / DAY_MS
-  const dateAt = (at: number) => new Date(at * DAY_MS).toISOString().slice(0, 10)
   for (let away = 0; away <= NEAR_DAYS; away++)
-    for (const on of [dateAt(day + away), dateAt(day - away)]) if (on >= earliest && isOpenOn(on, opening, off)) return on
+    for (const on of [shiftDay(wanted, away), shiftDay(wanted, -away)]) if (on >= earliest && isOpenOn(on, opening, off)) return on
   return null
 }
 /** Farther from the wanted day it is another interval. Chosen. */

@@ -1,5 +1,5 @@
 // From a shaved or spoiled coat to a trim: what grows by each visit, how little is taken, and when holes are level.
-import { sidesOf, stateAt, type CoatModel } from '../coat'
+import { HAIR, sidesOf, stateAt, type CoatModel } from '../coat'
 import { CoreError } from '../error'
 import { REGION_IDS, type RegionId } from '../regions'
 
@@ -45,8 +45,6 @@ const TIDY_MM = 1.5
 const STEP_MM = 12
 /** Hair so long holds a band, and a wrap, mm. Chosen: bands sit an inch apart, a wrap is folded twice. */
 export const HELD_MM = Object.freeze({ band: 50, wrap: 100 })
-/** Level at this share of the coat around it, as the coat book has it. */
-const LEVEL_01 = 0.85
 const FIRST_DAYS = 1
 
 /**
@@ -127,7 +125,7 @@ function visited(place: Growing, days: number): { readonly place: GrownPlace; re
   const around = hole !== null && isLong ? Math.max(reach / 2, hole + STEP_MM) : Infinity
   const left = Math.min(comes, reach, tidied, around)
   const holeLeft = hole === null ? null : Math.min(hole, left)
-  const isLevel = holeLeft === null || holeLeft >= LEVEL_01 * left
+  const isLevel = holeLeft === null || holeLeft >= HAIR.level01 * left
   return {
     place: {
       ...{ region, comesMm: comes, takeMm: comes - left, leftMm: left, holeMm: holeLeft },

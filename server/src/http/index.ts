@@ -1,3 +1,4 @@
+export { dateIn } from './date-in'
 export { problemOf, Refused, refuse, RETRY_AFTER_S } from './problem'
 export { mount, permitHandler, serve, type Call, type PermitHandler, type Route, type Services } from './route'
 export { csrfDefence, knownHost, securityHeaders } from './security'

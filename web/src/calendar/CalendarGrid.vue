@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import type { CalendarItem, CalendarView } from '@peen/contract'
-import { isOpenOn } from '@peen/core/day'
+import { isOpenOn, shiftDay } from '@peen/core/day'
 import type { CalendarOptions, EventContentArg, EventInput } from '@fullcalendar/core'
 import dayGrid from '@fullcalendar/daygrid'
 import list from '@fullcalendar/list'
 import FullCalendar from '@fullcalendar/vue3'
 import { ClipboardCheck, Flag, Hand, Hourglass, PawPrint, Repeat } from '@lucide/vue'
-import { addDays, formatISO, parseISO } from 'date-fns'
+import { formatISO } from 'date-fns'
 import { computed, ref, watch, type Component } from 'vue'
 import { useRouter } from 'vue-router'
 import { sayHours } from '../composables/words'
 import { useSettingsStore } from '../stores/settings'
 import { t } from '../words'
+import './calendar.css'
 import { linkOf, sayItem, type Show } from './useCalendar'
 
 // Days as a grid, or as a list where the page is narrow.
@@ -29,7 +30,6 @@ const ICONS: Readonly<Record<CalendarItem['kind'], Component>> = {
   assessmentDay: ClipboardCheck,
   expires: Hourglass
 }
-const next = (on: string) => formatISO(addDays(parseISO(on), 1), { representation: 'date' })
 const events = computed<EventInput[]>(() => [
   ...props.view.items.map((item, nth): EventInput => ({
     ...{ id: `${item.kind} ${item.id}`, title: sayItem(item), start: item.onDate, allDay: true, url: linkOf(item) ?? undefined },
@@ -38,7 +38,7 @@ const events = computed<EventInput[]>(() => [
   ...props.view.off
     .filter(({ about }) => about === 'school')
     .map((off): EventInput => ({
-      ...{ id: off.id, title: t('calendar.schoolClosed', { name: off.name }), start: off.fromOn, end: next(off.toOn), allDay: true },
+      ...{ id: off.id, title: t('calendar.schoolClosed', { name: off.name }), start: off.fromOn, end: shiftDay(off.toOn, 1), allDay: true },
       extendedProps: { nth: -1 }
     }))
 ])

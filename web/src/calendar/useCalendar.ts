@@ -1,5 +1,6 @@
 // The calendar of a day, a week or a month: which days are shown, what is on them.
 import type { CalendarItem, CalendarView, OffView } from '@peen/contract'
+import { isDate } from '@peen/core/terms'
 import { addDays, addMonths, addWeeks, endOfMonth, endOfWeek, format, formatISO, parseISO, startOfMonth, startOfWeek } from 'date-fns'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -32,9 +33,6 @@ export function stepped(show: Show, on: string, by: 1 | -1): string {
   return iso(show === 'day' ? addDays(day, by) : show === 'week' ? addWeeks(day, by) : addMonths(day, by))
 }
 
-export const isDate = (text: string | undefined): text is string =>
-  text !== undefined && /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text)) && new Date(text).toISOString().startsWith(text)
-
 export function useCalendar(given: () => { readonly show?: string; readonly on?: string }) {
   const session = useSessionStore()
   const settings = useSettingsStore()
@@ -42,7 +40,7 @@ export function useCalendar(given: () => { readonly show?: string; readonly on?:
   const show = computed<Show>(() => SHOWS.find((one) => one === given().show) ?? 'week')
   const on = computed(() => {
     const day = given().on
-    return isDate(day) ? day : session.today
+    return day !== undefined && isDate(day) ? day : session.today
   })
   const firstDay = computed<FirstDay>(() => (settings.settings.week === 'sunday' ? 0 : 1))
   const span = computed(() => spanOf(show.value, on.value, firstDay.value))

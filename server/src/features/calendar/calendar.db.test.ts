@@ -86,13 +86,13 @@ describe('days off', () => {
     ['is too long', { toOn: '2027-06-20' }, /up to 366 days/],
     ['has no name', { name: '' }, /Name is missing/],
     ['is no day', { fromOn: '2026-02-30' }, /First day is 2026-02-30/],
-    ['is nobody’s', { about: 'dog' }, /which dog or person/]
+    ['has no owner', { about: 'dog' }, /which dog or person/]
   ])('is refused where it %s', async (_, more, words) => {
     const { status, body } = await lena.post('/days-off', off(more))
     expect([status, JSON.stringify(body)]).toEqual([422, expect.stringMatching(words)])
   })
 
-  it('stand against a visit without stopping it, on its day and for whoever is away', async () => {
+  it('stand against a visit without stopping it, on its day and for the dog that is away', async () => {
     const [dog] = await world.db.select().from(tables.dogs).limit(1)
     const own = off({ about: 'dog', aboutId: dog.id, fromOn: '2026-05-30', toOn: '2026-05-30', name: 'at the coast' })
     const rows = (await ivo.post('/days-off', own)).body as unknown as OffView[]
@@ -289,7 +289,7 @@ describe('supply', () => {
     expect([answer.status, answer.body.detail]).toEqual([status, expect.stringMatching(words)])
   })
 
-  it('is not for apprentices, and has an answer where there is nobody to practise on', async () => {
+  it('is not for apprentices, and has an answer where there are no dogs to practise on', async () => {
     expect((await abe.get('/supply')).status).toBe(403)
     expect((await ivo.get('/supply')).body).toMatchObject({ isProven: true })
   })

@@ -1,7 +1,7 @@
 // The calendar as a file, and by an address that its owner can withdraw.
 import { sha256 } from '@peen/bundle'
 import type { FeedMade, FeedRow, Me, NewFeed } from '@peen/contract'
-import { addDays, formatISO, parseISO } from 'date-fns'
+import { shiftDay } from '@peen/core/day'
 import { and, asc, eq, isNull } from 'drizzle-orm'
 import { randomBytes } from 'node:crypto'
 import { validate } from 'uuid'
@@ -30,8 +30,7 @@ type Reads = Pick<Me, 'id' | 'role'> & { readonly language: string }
 /** A person's calendar as a file. */
 export async function calendarFile({ db, clock }: Services, who: Reads): Promise<string> {
   const [now, today] = [await clock.now(), await clock.today()]
-  const shifted = (days: number) => formatISO(addDays(parseISO(today), days), { representation: 'date' })
-  const span = { from: shifted(-SPAN.back), to: shifted(SPAN.ahead) }
+  const span = { from: shiftDay(today, -SPAN.back), to: shiftDay(today, SPAN.ahead) }
   const school = await schoolRow(db)
   return inTransaction(db, async (tx) => {
     const held = await itemsIn(tx, span)

@@ -1,14 +1,7 @@
-import { refuse, serve, type Route } from '../../http'
+import { dateIn, serve, type Route } from '../../http'
 import { calendarFile, feedsOf, makeFeed, readFeed, withdrawFeed } from './feeds'
 import { calendarView } from './view'
 import { weekPdf } from './week'
-
-const DATE = /^\d{4}-\d\d-\d\d$/
-function dateIn(label: string, path: string, text: string): string {
-  const isDate = DATE.test(text) && !Number.isNaN(Date.parse(text)) && new Date(text).toISOString().startsWith(text)
-  if (!isDate) throw refuse.invalid([{ path, detail: `${label} is ${text.slice(0, 20)}; it must be a date such as 2026-04-14.` }])
-  return text
-}
 
 const CALENDAR = 'text/calendar; charset=utf-8'
 

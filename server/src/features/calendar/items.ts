@@ -1,7 +1,7 @@
 // What the school's calendar holds: visits, sessions of coats, days that count, certificates that run out.
 import type { CalendarItem, Me } from '@peen/contract'
 import { dateOf } from '@peen/core/coat'
-import { addDays, formatISO, parseISO } from 'date-fns'
+import { shiftDay } from '@peen/core/day'
 import { and, asc, eq, gte, isNotNull, lte } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { certificatesOf } from '../certificates'
@@ -62,11 +62,11 @@ async function coatsIn(db: Reader, { from, to }: Span): Promise<Held[]> {
       held.push({ kind: 'session', id: `${dogId}-${session.how}-${nth}`, onDate, ...session, ...own })
     }
   }
-  const booked = await bookedFrom(db, shifted(from, -SOONER_DAYS))
+  const booked = await bookedFrom(db, shiftDay(from, -SOONER_DAYS))
   for (const { dogId, aimOn, aim, nextOn } of aims) {
     const dog = dogs.get(dogId)!
     if (aimOn !== null && aimOn >= from && aimOn <= to) held.push({ kind: 'aim', id: dogId, onDate: aimOn, dogId, dog, aim })
-    const comes = nextOn !== null && (booked.get(dogId) ?? []).some((on) => on >= shifted(nextOn, -SOONER_DAYS))
+    const comes = nextOn !== null && (booked.get(dogId) ?? []).some((on) => on >= shiftDay(nextOn, -SOONER_DAYS))
     if (nextOn !== null && nextOn >= from && nextOn <= to && !comes) held.push({ kind: 'due', id: dogId, onDate: nextOn, dogId, dog })
   }
   return held.map((item) => ({ item, whose: null }))
@@ -74,7 +74,6 @@ async function coatsIn(db: Reader, { from, to }: Span): Promise<Held[]> {
 
 /** A dog that is booked in so many days sooner is not due any more. Chosen. */
 const SOONER_DAYS = 7
-const shifted = (on: string, days: number) => formatISO(addDays(parseISO(on), days), { representation: 'date' })
 
 /** Days on which each dog is booked in, from a day on. */
 export async function bookedFrom(db: Reader, from: string): Promise<ReadonlyMap<string, readonly string[]>> {

@@ -1,4 +1,4 @@
-import { refuse, serve, type Route } from '../../http'
+import { dateIn, serve, type Route } from '../../http'
 import { dayView } from './day'
 import { closeDay, daySummaries, openDay, reopenDay, setAbsent } from './course'
 import { correctVisit } from './correct'
@@ -9,11 +9,7 @@ export { openDay } from './course'
 export { isClosedDay, openedBy } from './day'
 export { planVisit } from './planning'
 
-function dateOf(text: string): string {
-  const isDate = /^\d{4}-\d\d-\d\d$/.test(text) && !Number.isNaN(Date.parse(text)) && new Date(text).toISOString().startsWith(text)
-  if (!isDate) throw refuse.invalid([{ path: 'on', detail: `Day is ${text.slice(0, 20)}; it must be a date such as 2026-04-14.` }])
-  return text
-}
+const dateOf = (text: string) => dateIn('Day', 'on', text)
 
 export const dayRoutes: readonly Route[] = [
   serve('day', ({ services, params }) => dayView(services, params.on === 'today' ? undefined : dateOf(params.on)), { alike: 'staff' }),

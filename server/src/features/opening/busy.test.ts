@@ -4,12 +4,12 @@ import { busyIn, stretchesOf, type Frame } from './busy'
 
 const frame: Frame = { today: '2026-03-20', opening: { ...USUAL_OPENING, from: '09:00', until: '17:00' }, timeZone: 'Europe/London' }
 const file = (...parts: string[]) =>
-  ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//somebody//EN', ...parts, 'END:VCALENDAR', ''].join('\r\n')
+  ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//another calendar//EN', ...parts, 'END:VCALENDAR', ''].join('\r\n')
 let count = 0
 const event = (...lines: string[]) => ['BEGIN:VEVENT', `UID:${++count}`, 'DTSTAMP:20260301T000000Z', ...lines, 'END:VEVENT'].join('\r\n')
 const days = (...parts: string[]) => busyIn(file(...parts), frame)!.days
 
-describe('when somebody is away, by a calendar file', () => {
+describe('when a dog or a person is away, by a calendar file', () => {
   it.each<[string, string, readonly string[]]>([
     [
       'whole days; the end is the day after (RFC 5545, 3.6.1)',

@@ -1,7 +1,6 @@
-// When somebody is away, read from a calendar file (RFC 5545).
+// When a dog or a person is away, read from a calendar file (RFC 5545).
 import { TZDate } from '@date-fns/tz'
-import type { Opening } from '@peen/core/day'
-import { addDays, formatISO, parseISO } from 'date-fns'
+import { shiftDay, type Opening } from '@peen/core/day'
 import ICAL from 'ical.js'
 
 export type Frame = {
@@ -18,7 +17,7 @@ export type Busy = {
   readonly endless: number
   /** entries that repeat too often to be read */
   readonly tooOften: number
-  /** time zones that nobody here knows: read by the school's clock */
+  /** time zones that are not known here: read by the school's clock */
   readonly unknownZones: readonly string[]
   readonly until: string
 }
@@ -37,7 +36,7 @@ type Reading = { readonly frame: Frame; readonly zones: Set<string>; readonly un
 export function busyIn(text: string, frame: Frame): Busy | null {
   const root = parsed(text)
   if (!root) return null
-  const until = formatISO(addDays(parseISO(frame.today), AHEAD_DAYS), { representation: 'date' })
+  const until = shiftDay(frame.today, AHEAD_DAYS)
   const zones = new Set(root.getAllSubcomponents('vtimezone').map((zone) => String(zone.getFirstPropertyValue('tzid'))))
   const reading: Reading = { frame, zones, unknown: new Set(), endless: 0, tooOften: 0 }
   const [first, last] = [at(frame.today, '00:00', frame.timeZone), at(until, '23:59', frame.timeZone)]
@@ -153,8 +152,7 @@ function datesOf({ from, to }: Stretch, { timeZone }: Frame): string[] {
   const first = dateIn(from, timeZone)
   const last = dateIn(new Date(Math.max(from.getTime(), to.getTime() - 1)), timeZone)
   const dates: string[] = []
-  for (let on = first; on <= last && dates.length <= AHEAD_DAYS * 2; on = formatISO(addDays(parseISO(on), 1), { representation: 'date' }))
-    dates.push(on)
+  for (let on = first; on <= last && dates.length <= AHEAD_DAYS * 2; on = shiftDay(on, 1)) dates.push(on)
   return dates
 }
 
@@ -178,7 +176,7 @@ export function stretchesOf(days: readonly string[]): readonly { readonly fromOn
   const found: { fromOn: string; toOn: string }[] = []
   for (const on of days) {
     const before = found.at(-1)
-    if (before && formatISO(addDays(parseISO(before.toOn), 1), { representation: 'date' }) === on) before.toOn = on
+    if (before && shiftDay(before.toOn, 1) === on) before.toOn = on
     else found.push({ fromOn: on, toOn: on })
   }
   return found

@@ -3,10 +3,9 @@ import { techniqueToday } from '@peen/bundle'
 import { trimFits } from '@peen/content'
 import { findingOf, type Certificate } from '@peen/core/certify'
 import { designLearningChart, type StandingRules } from '@peen/core/competency'
-import { openDays } from '@peen/core/day'
+import { openDays, shiftDay } from '@peen/core/day'
 import { fitOf } from '@peen/core/setup'
 import { beliefFrom, latelyOf, needsOf, type CertificateNeeds, type Lately, type Offer } from '@peen/core/supply'
-import { addDays, formatISO, parseISO } from 'date-fns'
 import { and, eq, gt, inArray, lte } from 'drizzle-orm'
 import { tables, type Reader } from '../../db'
 import { attemptRows, recordFrom, standingRules } from '../derived'
@@ -107,7 +106,7 @@ export type Ahead = {
 
 /** What the school can still do until a day. */
 export async function aheadOf(db: Reader, today: string, by: string): Promise<Ahead> {
-  const tomorrow = shifted(today, 1)
+  const tomorrow = shiftDay(today, 1)
   const days = by < tomorrow ? [] : openDays(tomorrow, by, await openingOf(db), await offOf(db, tomorrow, null))
   const retired = await retiredOf(db)
   const trims = inShippedOrder((await newestStandards(db, true)).flatMap(({ id, body }) => (retired.has(id) ? [] : [body])))
@@ -138,8 +137,6 @@ export async function aheadOf(db: Reader, today: string, by: string): Promise<Ah
   }
 }
 
-const shifted = (on: string, days: number) => formatISO(addDays(parseISO(on), days), { representation: 'date' })
-
 /** How often each dog can still be asked to come: its own interval after its last visit, beyond the visits that are planned. */
 async function dogVisits(
   db: Reader,
@@ -161,7 +158,7 @@ async function dogVisits(
   return new Map(
     ids.map((id) => {
       const between = every.get(id) ?? USUAL_DAYS
-      const first = last.has(id) ? [shifted(last.get(id)!, between), shifted(today, 1)].sort().at(-1)! : shifted(today, 1)
+      const first = last.has(id) ? [shiftDay(last.get(id)!, between), shiftDay(today, 1)].sort().at(-1)! : shiftDay(today, 1)
       const fits = first > by ? 0 : Math.floor((Date.parse(by) - Date.parse(first)) / 86_400_000 / between) + 1
       return [id, Math.max(0, fits - planned.filter(({ dogId }) => dogId === id).length)]
     })

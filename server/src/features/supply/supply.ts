@@ -2,7 +2,8 @@
 import { MOST_AHEAD_DAYS, type SupplyApprentice, type SupplyNeed, type SupplyView } from '@peen/contract'
 import type { Certificate } from '@peen/core/certify'
 import { daysBetween } from '@peen/core/competency'
-import { isOpenOn } from '@peen/core/day'
+import { isOpenOn, shiftDay } from '@peen/core/day'
+import { isDate } from '@peen/core/terms'
 import type { CoverCase, Learner } from '@peen/core/supply'
 import { and, asc, eq } from 'drizzle-orm'
 import { tables } from '../../db'
@@ -53,12 +54,11 @@ export async function supplyView(services: Services, asked: SupplyAsked): Promis
 }
 
 function byIn(by: string | undefined, today: string): string {
-  const usual = new Date(Date.parse(today) + USUAL_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10)
+  const usual = shiftDay(today, USUAL_AHEAD_DAYS)
   if (by === undefined || by === '') return usual
-  const isDate = /^\d{4}-\d\d-\d\d$/.test(by) && !Number.isNaN(Date.parse(by)) && new Date(by).toISOString().startsWith(by)
-  const ahead = isDate ? daysBetween(today, by) : -1
+  const ahead = isDate(by) ? daysBetween(today, by) : -1
   if (ahead < 1 || ahead > MOST_AHEAD_DAYS) {
-    const last = new Date(Date.parse(today) + MOST_AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10)
+    const last = shiftDay(today, MOST_AHEAD_DAYS)
     throw refuse.invalid([{ path: 'by', detail: `Ready by is ${by.slice(0, 20)}; it must be a date after ${today}, up to ${last}.` }])
   }
   return by
