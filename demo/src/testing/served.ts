@@ -36,7 +36,10 @@ export async function servedDemo(name: string, { as = 'ottilie', logQuery = () =
   else await playDemo(fresh.db)
   const listened = connect(settings, { logQuery })
   const keys = mkdtempSync(join(tmpdir(), 'peen-keys-'))
-  const app = makeApp({ db: listened.db, clock: databaseClock(listened.db, true), log: pino({ level: 'silent' }), keys }, null)
+  const app = makeApp(
+    { db: listened.db, clock: databaseClock(listened.db, true), log: pino({ level: 'silent' }), keys, solverSeconds: 120 },
+    null
+  )
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`

@@ -18,6 +18,8 @@ export type Services = {
   readonly keys?: string
   /** under which address the world reaches this school; null where it does not */
   readonly publicUrl?: string | null
+  /** how long the best visits are looked for; a test on a busy machine waits longer than a person */
+  readonly solverSeconds?: number
 }
 
 /** What a request carries: JSON of the endpoint's shape, the text of a table, the bytes of a picture. */

@@ -59,7 +59,10 @@ export async function serve(
   clock = settableClock(NOW, 'Europe/London')
 ): Promise<Served & { readonly clock: typeof clock; readonly keys: string }> {
   const keys = mkdtempSync(join(tmpdir(), 'peen-keys-'))
-  const app = makeApp({ db: connection.db, clock, log: pino({ level: 'silent' }), keys, publicUrl: 'https://school.example' }, null)
+  const app = makeApp(
+    { db: connection.db, clock, log: pino({ level: 'silent' }), keys, publicUrl: 'https://school.example', solverSeconds: 120 },
+    null
+  )
   const server = app.listen(0, '127.0.0.1')
   await new Promise((resolve) => server.once('listening', resolve))
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`

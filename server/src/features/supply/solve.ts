@@ -4,8 +4,8 @@ import { Worker } from 'node:worker_threads'
 
 /** How long a solution is looked for, seconds; the screen waits for it. Chosen. */
 const SECONDS = 4
-/** Loading the solver takes a moment besides, ms; whatever takes longer is given up. */
-const GIVE_UP_MS = (SECONDS + 6) * 1000
+/** Loading the solver takes a moment besides; whatever takes longer is given up. */
+const LOADING_SECONDS = 6
 
 type Answer = { readonly status: string; readonly columns: readonly (readonly [string, number])[] }
 
@@ -35,7 +35,10 @@ function costOf({ learners }: CoverCase, { unmet }: Cover): number {
 function answerTo(lp: string, seconds: number): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const worker = new Worker(new URL('./solve-worker.mjs', import.meta.url), { workerData: { lp, seconds } })
-    const late = setTimeout(() => void worker.terminate().then(() => reject(new Error('The solver did not answer in time'))), GIVE_UP_MS)
+    const late = setTimeout(
+      () => void worker.terminate().then(() => reject(new Error('The solver did not answer in time'))),
+      (seconds + LOADING_SECONDS) * 1000
+    )
     worker.once('message', (answer: Answer) => {
       clearTimeout(late)
       resolve(answer)

@@ -41,7 +41,7 @@ export async function supplyView(services: Services, asked: SupplyAsked): Promis
   const ahead = await aheadOf(db, today, by)
   const learners = await learnersOf(services, all, ahead, certificate)
   const given: CoverCase = { learners: learners.map(({ learner }) => learner), ...ahead }
-  const solved = await solveCover(given)
+  const solved = await solveCover(given, services.solverSeconds)
   const names = new Map((await techniquesOf(db)).map(({ id, name }) => [id, name]))
   const weeks = Math.max(1, Math.round(daysBetween(today, by) / 7))
   return {
