@@ -103,7 +103,13 @@ function lookInside(value: object, field: string): Wrong | null {
     }
     return null
   }
-  if (value instanceof Map) return lookInside(Object.fromEntries(value), field)
+  if (value instanceof Map) {
+    for (const [key, one] of value) {
+      const wrong = look(one, String(key))
+      if (wrong) return under(key, wrong)
+    }
+    return null
+  }
   // data has no inherited fields, and this is the quickest way through it
   for (const key in value) {
     const wrong = look((value as Record<string, unknown>)[key], key)
@@ -121,7 +127,7 @@ function lookAtNumber(value: number, field: string): Wrong | null {
 
 /** What is written as a day is one: Date.parse takes 2026-02-30 for the second of March. */
 function lookAtDay(value: string): Wrong | null {
-  if (!/^\d{4}-\d{2}-\d{2}(T|$)/.test(value)) return null
+  if (days.has(value) || !/^\d{4}-\d{2}-\d{2}(T|$)/.test(value)) return null
   const day = value.slice(0, 10)
   if (days.has(day)) return null
   const ms = Date.parse(`${day}T00:00:00Z`)
