@@ -36,6 +36,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'day.nearestOpen': [3],
   'day.openDays': [3],
   'plan.movedOf': [0, 1],
+  'plan.pulledIn': [0],
   'supply.latelyOf': [0],
   'supply.together': [0],
   'supply.needsOf': [0, 1],

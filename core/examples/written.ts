@@ -144,6 +144,9 @@ const plan: Examples = {
   ],
   wantedOf: () => [standard.plan],
   growOut: () => [{ model: stripped(), lengthsMm: { foreleg: 30 }, everyDays: 42 }],
+  bordersOf: () => [standard.plan],
+  bordersFor: () => [coatFacts],
+  pulledIn: () => [[{ day: 20600, how: 'strip', places: ['stripThroat'], minutes: 10 }]],
   caseOf: () => [coatFacts],
   wantedFor: () => [coatFacts],
   movedOf: () => [

@@ -577,6 +577,8 @@ export interface Messages {
   'coat.notInBook': null
   'coat.rollBoth': { places: Said }
   'coat.minutesOf': { minutes: Said; canStand: Said }
+  'coat.stripBoth': { places: Said }
+  'coat.clipBoth': { places: Said }
   'coat.noDayLeft': { places: Said }
   'coat.ifKept': { date: Said }
   'coat.placeByPlace': null
@@ -829,6 +831,10 @@ export interface Messages {
   'coat.lateLeave': null
   'coat.lateHalf': null
   'coat.lateAll': null
+  'coat.lateAim': null
+  'coat.aimShorter': { place: Said; sureMm: Said; mm: Said }
+  'coat.aimMore': { count: number }
+  'coat.noAim': { date: Said }
   'coat.lateBest': { count: number }
   'coat.lateDrawn': { way: Said; date: Said }
   'coat.ifItMats': null

@@ -1,6 +1,7 @@
 // Back from a day: for each place the last day of its work, and the sessions that this comes to.
 import { sidesOf, SPROUT_DAYS, stateAt, withSessions, type CoatModel, type CoatPlace, type CoatSession } from '../coat'
 import { CoreError } from '../error'
+import { borderDays, type Borders } from './borders'
 import { chanceReady, daysNeeded, surelyMm, type Hair } from './ready'
 
 /** A place of a stripped trim with the length it is wanted at, mm, and the minutes that pulling it bare takes. */
@@ -14,6 +15,8 @@ export type BackCase = {
   readonly canStandMin: number
   /** a day on which it can be worked on; every day where nothing is known */
   readonly isOpen?: (day: number) => boolean
+  /** where the trim clips beside what it strips */
+  readonly borders?: Borders | null
 }
 
 /**
@@ -45,9 +48,10 @@ export type PlaceBack = {
   readonly surelyMm: number
 }
 
+/** `strip`: 25 mm along the border with what is clipped. `clip`: the blade behind it. The others pull. */
 export type SessionBack = {
   readonly day: number
-  readonly how: 'all' | 'half' | 'lightRoll'
+  readonly how: 'all' | 'half' | 'lightRoll' | 'strip' | 'clip'
   readonly places: readonly CoatPlace[]
   readonly minutes: number
 }
@@ -84,8 +88,19 @@ export function planBack(given: BackCase): Back {
   const rolled = withSessions(model, lightRolls([...new Set(lightDays)], wanted))
   const places = wanted.map((one) => placeBack(rolled, one, given))
   const { sessions, noDay } = sessionsBack(places, [...new Set(lightDays)], given, isOpen)
-  return { places, sessions, noDay }
+  if (!given.borders) return { places, sessions, noDay }
+  const around = { today: model.today, aimDay, canStandMin: given.canStandMin, sessions, isOpen }
+  const borders = borderDays(given.borders, around)
+  // on one day what is stripped comes before the blade: it was added before it
+  const all = [...sessions, ...borders.sessions].sort((a, b) => a.day - b.day)
+  return { places, sessions: all, noDay: [...noDay, ...borders.noDay] }
 }
+
+/** What of a plan's sessions is pulled, as a coat takes it; what is clipped is drawn as the trim has it. */
+export const pulledIn = (sessions: readonly SessionBack[]): readonly CoatSession[] =>
+  sessions.flatMap(({ day, how, places }): CoatSession[] =>
+    how === 'clip' ? [] : [{ day, how: how === 'strip' ? 'all' : how, side: 'both', places }]
+  )
 
 const lightRolls = (days: readonly number[], wanted: readonly Wanted[]): CoatSession[] =>
   days.map((day) => ({ day, how: 'lightRoll', side: 'both', places: wanted.map(({ place }) => place) }))

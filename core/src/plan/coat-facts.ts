@@ -1,9 +1,10 @@
 // What a plan is made from, as the page of a coat has it.
 import type { CoatType } from '../advice'
 import type { CoatCase, CoatEntry, CoatPlace, CoatRules } from '../coat'
-import { workFor, type Standard } from '../standard'
-import { wantedOf } from './wanted'
+import { workFor, type Plan, type Standard } from '../standard'
 import type { SessionBack, Wanted } from './back'
+import { bordersOf, type Borders } from './borders'
+import { wantedOf } from './wanted'
 
 /** A coat with its book and its trim; lines in the order in which they were written, struck ones among them. */
 export type CoatFacts = {
@@ -28,16 +29,16 @@ export const caseOf = ({ lines, dog, today, isWire, sproutDays, rules, standard 
   keptMm: isWire ? undefined : standard.plan.lengthsMm
 })
 
-/** What the trim wants of this coat by this house's rules; a coat that is kept for a day is kept as for a show. */
-export function wantedFor({
-  standard: { plan },
-  dog,
-  house,
-  aim
-}: Pick<CoatFacts, 'standard' | 'dog' | 'house' | 'aim'>): readonly Wanted[] {
-  const work = workFor(plan.work ?? [], { house, coat: dog.coatType ?? undefined, isShow: aim.aimOn !== null })
-  return wantedOf({ ...plan, work })
-}
+type Asked = Pick<CoatFacts, 'standard' | 'dog' | 'house' | 'aim'>
+/** A trim by this house's rules and for this coat; a coat that is kept for a day is kept as for a show. */
+const planFor = ({ standard: { plan }, dog, house, aim }: Asked): Plan => ({
+  ...plan,
+  work: workFor(plan.work ?? [], { house, coat: dog.coatType ?? undefined, isShow: aim.aimOn !== null })
+})
+/** What the trim wants of this coat. */
+export const wantedFor = (asked: Asked): readonly Wanted[] => wantedOf(planFor(asked))
+/** Where it clips this coat beside what it strips. */
+export const bordersFor = (asked: Asked): Borders | null => bordersOf(planFor(asked))
 
 /** A session that was agreed, and as it stands since: `how` and day by place. */
 export type Moved = { readonly place: CoatPlace; readonly how: SessionBack['how']; readonly was: number | null; readonly is: number | null }

@@ -34,7 +34,9 @@ const finding = computed(() => {
 const WORK: Readonly<Record<SessionBack['how'], (facts: { places: string }) => string>> = {
   all: (facts) => t('coat.pullBareBoth', facts),
   half: (facts) => t('coat.pullHalfBoth', facts),
-  lightRoll: (facts) => t('coat.rollBoth', facts)
+  lightRoll: (facts) => t('coat.rollBoth', facts),
+  strip: (facts) => t('coat.stripBoth', facts),
+  clip: (facts) => t('coat.clipBoth', facts)
 }
 const DOES: Readonly<Record<PlaceBack['work'], string>> = {
   roll: t('coat.keepRolling'),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { withSessions, type CoatModel } from '@peen/core/coat'
+import { placeName, withSessions, type CoatModel } from '@peen/core/coat'
 import type { LateChoice, PlaceBack } from '@peen/core/plan'
 import type { CoatPage } from '@peen/contract'
 import { computed } from 'vue'
@@ -24,6 +24,15 @@ const drawn = computed(() =>
     return { how, best, worn: wornOn(model, props.aimDay, props.page.standard.plan.lengthsMm, 'ages', props.isDark) }
   })
 )
+/** another target: pulled bare today, the coat is at least so long on the date, nine times in ten */
+const aims = computed(() =>
+  props.late.map(({ place, mm, surelyMm }) => ({ place, mm, sureMm: Math.floor(surelyMm) })).filter(({ sureMm }) => sureMm > 0)
+)
+const aimed = computed(() => ({
+  ...props.page.standard.plan.lengthsMm,
+  ...Object.fromEntries(aims.value.map(({ place, sureMm }) => [place, sureMm]))
+}))
+const SHOWN = 4
 </script>
 
 <template>
@@ -47,6 +56,26 @@ const drawn = computed(() =>
           <span class="muted block">{{ t('coat.lateBest', { count: one.best }) }}</span>
         </figcaption>
       </figure>
+      <figure v-if="aims.length > 0" class="m-0" data-testid="aim-shorter">
+        <div class="flex justify-center bg-plate p-1">
+          <FigurePicture
+            :dog="dog"
+            :plan="page.standard.plan.lengthsMm"
+            :lengths="aimed"
+            :width="200"
+            :height="150"
+            :label="t('coat.lateDrawn', { way: t('coat.lateAim'), date })"
+          />
+        </div>
+        <figcaption class="mt-1 leading-[1.3]">
+          <b>{{ t('coat.lateAim') }}</b>
+          <span v-for="{ place, mm, sureMm } in aims.slice(0, SHOWN)" :key="place" class="muted block">{{
+            t('coat.aimShorter', { place: placeName(place), sureMm, mm })
+          }}</span>
+          <span v-if="aims.length > SHOWN" class="muted block">{{ t('coat.aimMore', { count: aims.length - SHOWN }) }}</span>
+        </figcaption>
+      </figure>
     </div>
+    <p v-if="aims.length === 0" class="muted mt-3">{{ t('coat.noAim', { date }) }}</p>
   </section>
 </template>

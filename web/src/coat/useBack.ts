@@ -1,7 +1,7 @@
 // Back from the day that counts: what a stripped coat needs by when, from its book and its trim.
 import { dateOf, dayOf, placeName, withSessions, type CoatModel, type CoatPlace } from '@peen/core/coat'
 import { isOpenOn } from '@peen/core/day'
-import { planBack, wantedFor, type Back, type PlaceBack } from '@peen/core/plan'
+import { bordersFor, planBack, pulledIn, wantedFor, type Back, type PlaceBack } from '@peen/core/plan'
 import { computed } from 'vue'
 import type { CoatDesk } from './useCoat'
 
@@ -27,7 +27,8 @@ export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' 
     why.value === null && model.value
       ? planBack({
           ...{ model: model.value, aimDay: aimDay.value!, wanted: wanted.value, canStandMin: page.value.dog.canStandMin },
-          isOpen: (day) => isOpenOn(dateOf(day), page.value.opening, page.value.off)
+          isOpen: (day) => isOpenOn(dateOf(day), page.value.opening, page.value.off),
+          borders: bordersFor(page.value)
         })
       : null
   )
@@ -35,12 +36,7 @@ export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' 
   const nextBare = computed(() => back.value?.sessions.find(({ how }) => how === 'all') ?? null)
   /** the coat as it comes to the day when the plan is kept */
   const kept = computed<CoatModel | null>(() =>
-    model.value && back.value
-      ? withSessions(
-          model.value,
-          back.value.sessions.map(({ day, how, places }) => ({ day, how, side: 'both' as const, places }))
-        )
-      : null
+    model.value && back.value ? withSessions(model.value, pulledIn(back.value.sessions)) : null
   )
   /** what needs a decision first, then by its last day */
   const rows = computed(() =>

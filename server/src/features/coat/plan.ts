@@ -2,7 +2,7 @@
 import type { CoatPlan, KeptPlan, Me } from '@peen/contract'
 import { coatModel, dateOf, dayOf } from '@peen/core/coat'
 import { isOpenOn } from '@peen/core/day'
-import { caseOf, movedOf, planBack, wantedFor, type Back } from '@peen/core/plan'
+import { bordersFor, caseOf, movedOf, planBack, wantedFor, type Back } from '@peen/core/plan'
 import { eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -19,7 +19,8 @@ async function backOf(services: Services, actor: Me, dogId: string): Promise<{ r
   if (aimOn === null || aimOn <= page.today || wanted.length === 0) return null
   const back = planBack({
     ...{ model: coatModel(caseOf(page)), aimDay: dayOf(aimOn), wanted, canStandMin: page.dog.canStandMin },
-    isOpen: (day) => isOpenOn(dateOf(day), page.opening, page.off)
+    isOpen: (day) => isOpenOn(dateOf(day), page.opening, page.off),
+    borders: bordersFor(page)
   })
   return { back, aimOn }
 }
