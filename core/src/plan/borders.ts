@@ -16,7 +16,7 @@ const STRIP_MINUTES = 3
 
 /** The borders along which a trim clips beside what it strips; null where there is none. */
 export function bordersOf({ work = [], steps }: Pick<Plan, 'work' | 'steps'>): Borders | null {
-  const passes = work.flatMap(({ place, passes: own }) => own.map((pass) => ({ place: place as CoatPlace, pass })))
+  const passes = work.flatMap(({ place, part, passes: own }) => own.map((pass) => ({ place: place as CoatPlace, part, pass })))
   const pulled = new Set(passes.filter(({ pass }) => pass.kind === 'pull' && pass.share !== 'strip').map(({ place }) => place))
   const clips = passes.filter(({ pass }) => pass.kind === 'clip')
   const found = STRIPS.filter(({ clipped, beside }) => pulled.has(beside) && clips.some(({ place }) => place === clipped))
@@ -28,7 +28,8 @@ export function bordersOf({ work = [], steps }: Pick<Plan, 'work' | 'steps'>): B
   return {
     strips: found.map(({ id }) => id),
     stripMinutes: minutesOf(stripped) || STRIP_MINUTES * found.length,
-    clipped: [...new Set(clips.flatMap(({ place, pass }) => (along.has(pass.technique) ? [place] : [])))],
+    // an edge of a thigh or a tail is no clipped thigh
+    clipped: [...new Set(clips.flatMap(({ place, part, pass }) => (along.has(pass.technique) && !part ? [place] : [])))],
     clipMinutes: minutesOf(along)
   }
 }

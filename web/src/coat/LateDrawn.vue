@@ -39,7 +39,7 @@ const SHOWN = 4
   <section class="mt-6" :aria-label="t('coat.stillPossible')" data-testid="late">
     <h2 class="title">{{ t('coat.stillPossible') }}</h2>
     <hr class="rule2 mt-1 mb-3" />
-    <div class="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
+    <div :class="['grid gap-4 sm:grid-cols-2', aims.length > 0 ? 'lg:grid-cols-4' : 'lg:grid-cols-3']">
       <figure v-for="one in drawn" :key="one.how" class="m-0">
         <div class="flex justify-center bg-plate p-1">
           <FigurePicture
