@@ -43,6 +43,43 @@ test('a week is walked by keys, a day is opened by its name, a visit by itself',
   await expect(page.locator('[data-letter=apprentice]')).toContainText('Marek, you have Ember')
 })
 
+test('a visit is dragged to another day and goes back; a taken table refuses it, and an apprentice drags nothing', async ({
+  page,
+  browser
+}) => {
+  await page.setViewportSize({ width: 1280, height: 900 })
+  await signIn(page, 'ruben', NEXT_WEEK)
+  const cell = (on: string) => page.locator(`.fc-daygrid-day[data-date="${on}"]`)
+  const drag = async (from: string, name: string, to: string) => {
+    const [a, b] = [await cell(from).getByText(name).boundingBox(), await cell(to).boundingBox()]
+    await page.mouse.move(a!.x + 8, a!.y + 8)
+    await page.mouse.down()
+    // a hand moves in more than one step
+    await page.mouse.move(a!.x + 40, a!.y + 12, { steps: 4 })
+    await page.mouse.move(b!.x + b!.width / 2, b!.y + 40, { steps: 12 })
+    await page.mouse.up()
+  }
+  await drag('2026-04-20', 'Ember, Marek', '2026-04-24')
+  await expect(page.getByRole('status').filter({ hasText: 'Ember now comes on' })).toContainText('24 Apr')
+  await expect(cell('2026-04-24')).toContainText('Ember, Marek')
+  await page.getByRole('button', { name: 'Move back' }).press('Enter')
+  await expect(cell('2026-04-20')).toContainText('Ember, Marek')
+  await expect(page.getByRole('button', { name: 'Move back' })).toHaveCount(0)
+  // on Thursday its table is taken
+  await drag('2026-04-20', 'Ember, Marek', '2026-04-23')
+  await expect(page.getByRole('alert')).toContainText('Table 1 is taken. Nothing was changed.')
+  await expect(cell('2026-04-20')).toContainText('Ember, Marek')
+  // a Sunday: said, and the instructor decides
+  await drag('2026-04-20', 'Ember, Marek', '2026-04-26')
+  await expect(page.getByRole('status').filter({ hasText: 'Ember now comes on' })).toContainText('The school is closed on 26 April')
+  await page.getByRole('button', { name: 'Move back' }).press('Enter')
+  await expect(cell('2026-04-20')).toContainText('Ember, Marek')
+  const own = await tablet(browser, 'tove', '/calendar/week/2026-04-16')
+  await expect(own.locator('.peen-calendar')).toContainText('Plum, Tove')
+  await expect(own.locator('.fc-event-draggable')).toHaveCount(0)
+  await own.context().close()
+})
+
 test('an apprentice sees their own days on a phone, and gives their phone an address', async ({ browser }) => {
   const page = await tablet(browser, 'tove', '/calendar/week/2026-04-16')
   await page.setViewportSize({ width: 390, height: 844 })
@@ -75,5 +112,5 @@ test('Sedge for 30 May: the sessions are in the calendar, and say what has moved
   await page.getByRole('link', { name: /Sedge/ }).first().click()
   await page.getByRole('link', { name: 'Back from the date' }).click()
   await expect(page.getByTestId('kept')).toContainText('In the calendar since 14 Apr')
-  await expect(page.getByTestId('late').getByRole('figure')).toHaveCount(3)
+  await expect(page.getByTestId('late').getByRole('figure')).toHaveCount(4)
 })

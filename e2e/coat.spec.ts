@@ -139,3 +139,22 @@ test('a lead sets what is out of step, within limits', async ({ page }) => {
   await page.goto('/coat')
   await expect(page.getByRole('link', { name: /Sedge/ })).not.toContainText('days behind')
 })
+
+test('a trim that is clipped beside what it strips: borders before the blade; where it is late, each way is drawn', async ({ page }) => {
+  await openCoat(page, 'Larch', 'Back from the date')
+  await page.getByLabel('The date that counts').fill('2026-06-13')
+  await page.getByLabel('Occasion').fill('Summer show')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  const sessions = page.getByTestId('sessions').getByRole('listitem')
+  await expect(sessions.filter({ hasText: 'Pull the 25 mm borders before any blade, both sides: strip before the ear' })).toContainText(
+    '15 May'
+  )
+  await expect(sessions.last()).toContainText('Clip behind the strips, both sides: cheek')
+  await expect(sessions.last()).toContainText('12 Jun')
+  const late = page.getByTestId('late')
+  await expect(late.getByRole('figure')).toHaveCount(4)
+  await expect(page.getByTestId('aim-shorter')).toContainText('Back: 6 mm instead of 34 mm')
+  await page.getByLabel('The date that counts').fill('')
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await expect(page.getByTestId('sessions')).toHaveCount(0)
+})

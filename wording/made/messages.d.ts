@@ -143,6 +143,8 @@ export interface Messages {
   'calendar.planned': { visits: number; sessions: number; when: string; show: string; date: Said }
   'calendar.overdueCount': { count: number }
   'calendar.movedCount': { count: number }
+  'calendar.visitMoved': { dog: Said; date: Said }
+  'calendar.moveBack': null
   'calendar.visit': { dog: Said; apprentice: Said }
   'calendar.visitMore': { trim: Said; table: Said }
   'calendar.minutes': { minutes: number }

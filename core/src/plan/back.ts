@@ -3,6 +3,7 @@ import { sidesOf, SPROUT_DAYS, stateAt, withSessions, type CoatModel, type CoatP
 import { CoreError } from '../error'
 import { borderDays, type Borders } from './borders'
 import { chanceReady, daysNeeded, surelyMm, type Hair } from './ready'
+import type { SessionBack } from './session'
 
 /** A place of a stripped trim with the length it is wanted at, mm, and the minutes that pulling it bare takes. */
 export type Wanted = { readonly place: CoatPlace; readonly mm: number; readonly minutes: number }
@@ -48,13 +49,6 @@ export type PlaceBack = {
   readonly surelyMm: number
 }
 
-/** `strip`: 25 mm along the border with what is clipped. `clip`: the blade behind it. The others pull. */
-export type SessionBack = {
-  readonly day: number
-  readonly how: 'all' | 'half' | 'lightRoll' | 'strip' | 'clip'
-  readonly places: readonly CoatPlace[]
-  readonly minutes: number
-}
 export type Back = {
   readonly places: readonly PlaceBack[]
   /** the next first; both sides of every place on the same day */
@@ -95,12 +89,6 @@ export function planBack(given: BackCase): Back {
   const all = [...sessions, ...borders.sessions].sort((a, b) => a.day - b.day)
   return { places, sessions: all, noDay: [...noDay, ...borders.noDay] }
 }
-
-/** What of a plan's sessions is pulled, as a coat takes it; what is clipped is drawn as the trim has it. */
-export const pulledIn = (sessions: readonly SessionBack[]): readonly CoatSession[] =>
-  sessions.flatMap(({ day, how, places }): CoatSession[] =>
-    how === 'clip' ? [] : [{ day, how: how === 'strip' ? 'all' : how, side: 'both', places }]
-  )
 
 const lightRolls = (days: readonly number[], wanted: readonly Wanted[]): CoatSession[] =>
   days.map((day) => ({ day, how: 'lightRoll', side: 'both', places: wanted.map(({ place }) => place) }))

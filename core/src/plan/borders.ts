@@ -1,7 +1,7 @@
 // The borders of a stripped coat with what is clipped: a strip is pulled along each before the blade comes.
 import { HAIR, STRIPS, type CoatPlace } from '../coat'
 import type { Plan } from '../standard'
-import type { SessionBack } from './back'
+import type { SessionBack } from './session'
 
 /** Strips along a trim's borders, and what is clipped behind them; minutes are those of the trim's own steps, both sides. */
 export type Borders = {

@@ -2,8 +2,9 @@
 import type { CoatType } from '../advice'
 import type { CoatCase, CoatEntry, CoatPlace, CoatRules } from '../coat'
 import { workFor, type Plan, type Standard } from '../standard'
-import type { SessionBack, Wanted } from './back'
+import type { Wanted } from './back'
 import { bordersOf, type Borders } from './borders'
+import type { SessionBack } from './session'
 import { wantedOf } from './wanted'
 
 /** A coat with its book and its trim; lines in the order in which they were written, struck ones among them. */

@@ -4,24 +4,18 @@ import * as bordersPart from './borders'
 import * as factsPart from './coat-facts'
 import * as growOutPart from './grow-out'
 import * as readyPart from './ready'
+import * as sessionPart from './session'
 import * as wantedPart from './wanted'
 
-export {
-  LIGHT_BEFORE,
-  type Back,
-  type BackCase,
-  type BackWork,
-  type LateChoice,
-  type PlaceBack,
-  type SessionBack,
-  type Wanted
-} from './back'
+export { LIGHT_BEFORE, type Back, type BackCase, type BackWork, type LateChoice, type PlaceBack, type Wanted } from './back'
 export type { Borders } from './borders'
 export { HELD_MM, type GrowOut, type GrowOutCase, type GrownPlace, type GrowVisit } from './grow-out'
 export type { CoatFacts, Moved } from './coat-facts'
+export type { SessionBack } from './session'
 export { READY_CHANCE, type Hair } from './ready'
 
-export const { planBack, pulledIn } = door(backPart)
+export const { planBack } = door(backPart)
+export const { pulledIn } = door(sessionPart)
 export const { bordersOf } = door(bordersPart)
 export const { growOut } = door(growOutPart)
 export const { bordersFor, caseOf, movedOf, wantedFor } = door(factsPart)

@@ -3,6 +3,7 @@ import type { CalendarItem, CalendarView } from '@peen/contract'
 import { isOpenOn, shiftDay } from '@peen/core/day'
 import type { CalendarOptions, EventContentArg, EventInput } from '@fullcalendar/core'
 import dayGrid from '@fullcalendar/daygrid'
+import interaction from '@fullcalendar/interaction'
 import list from '@fullcalendar/list'
 import FullCalendar from '@fullcalendar/vue3'
 import { ClipboardCheck, Flag, Hand, Hourglass, PawPrint, Repeat } from '@lucide/vue'
@@ -16,8 +17,8 @@ import './calendar.css'
 import { linkOf, sayItem, type Show } from './useCalendar'
 
 // Days as a grid, or as a list where the page is narrow.
-const props = defineProps<{ view: CalendarView; show: Show; on: string; firstDay: number; narrow: boolean }>()
-const emit = defineEmits<{ day: [on: string] }>()
+const props = defineProps<{ view: CalendarView; show: Show; on: string; firstDay: number; narrow: boolean; mayMove: boolean }>()
+const emit = defineEmits<{ day: [on: string]; move: [visit: CalendarItem, onDate: string, back: () => void] }>()
 const router = useRouter()
 const settings = useSettingsStore()
 const grid = ref<InstanceType<typeof FullCalendar> | null>(null)
@@ -33,6 +34,7 @@ const ICONS: Readonly<Record<CalendarItem['kind'], Component>> = {
 const events = computed<EventInput[]>(() => [
   ...props.view.items.map((item, nth): EventInput => ({
     ...{ id: `${item.kind} ${item.id}`, title: sayItem(item), start: item.onDate, allDay: true, url: linkOf(item) ?? undefined },
+    startEditable: props.mayMove && item.kind === 'visit' && item.onDate >= props.view.today,
     extendedProps: { item, nth }
   })),
   ...props.view.off
@@ -48,7 +50,7 @@ const type = computed(() => {
 })
 const isOpen = (date: Date) => isOpenOn(formatISO(date, { representation: 'date' }), props.view.opening, [])
 const options = computed<CalendarOptions>(() => ({
-  plugins: [dayGrid, list],
+  plugins: [dayGrid, list, interaction],
   initialView: type.value,
   initialDate: props.on,
   now: `${props.view.today}T12:00:00`,
@@ -76,6 +78,10 @@ const options = computed<CalendarOptions>(() => ({
     jsEvent.preventDefault()
     void router.push(event.url)
   },
+  // a visit is moved to another day by hand; the keys' way is the form of its day
+  eventAllow: ({ startStr }) => startStr >= props.view.today,
+  longPressDelay: 400,
+  eventDrop: ({ event, revert }) => emit('move', (event.extendedProps as { item: CalendarItem }).item, event.startStr, revert),
   events: events.value
 }))
 watch([type, () => props.on], ([to, on]) => {

@@ -2,7 +2,7 @@
 import { useMediaQuery } from '@vueuse/core'
 import { format, parseISO } from 'date-fns'
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { addressOf } from '@peen/contract'
+import { addressOf, type CalendarItem } from '@peen/contract'
 import { ask } from '../api/client'
 import { download } from '../api/download'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -39,6 +39,23 @@ const daysOf = ({ fromOn, toOn }: { readonly fromOn: string; readonly toOn: stri
   fromOn === toOn
     ? sayDate(fromOn, session.today)
     : t('calendar.fromTo', { from: sayDate(fromOn, session.today), to: sayDate(toOn, session.today) })
+type Done = { readonly id: string; readonly dog: string; readonly from: string; readonly to: string; readonly warnings: readonly string[] }
+/** the visit that was moved last: it can go back */
+const done = ref<Done | null>(null)
+async function move(visit: CalendarItem, onDate: string, back: () => void): Promise<void> {
+  done.value = null
+  if (visit.kind !== 'visit') return
+  await doing(async () => {
+    const { warnings } = await ask('moveVisit', { id: visit.id, body: { onDate } })
+    done.value = { id: visit.id, dog: visit.dog, from: visit.onDate, to: onDate, warnings }
+  })
+  // what was refused stands where it stood
+  if (problem.value) back()
+}
+async function moveBack({ id, from }: Done): Promise<void> {
+  await doing(() => ask('moveVisit', { id, body: { onDate: from } }))
+  if (!problem.value) done.value = null
+}
 const mayRemove = (about: string) => session.isLead || (session.isStaff && about !== 'school')
 const choose = (event: Event) => (event.target as HTMLInputElement).value && go({ on: (event.target as HTMLInputElement).value })
 </script>
@@ -67,6 +84,12 @@ const choose = (event: Event) => (event.target as HTMLInputElement).value && go(
       /></label>
     </div>
     <p v-if="problem" class="mt-2 flex gap-2" role="alert"><GlyphMark name="fails" :size="18" class="mt-0.5" />{{ problem }}</p>
+    <p v-if="done" class="mt-2 flex flex-wrap items-center gap-2" role="status">
+      <GlyphMark name="saved" :size="18" />{{
+        [t('calendar.visitMoved', { dog: done.dog, date: sayDate(done.to, session.today) }), ...done.warnings].join(' ')
+      }}
+      <button class="btn btn-quiet px-3" @click="moveBack(done)">{{ t('calendar.moveBack') }}</button>
+    </p>
     <div :class="['mt-4 grid gap-x-8 gap-y-6', session.isStaff && 'xl:grid-cols-[minmax(0,1fr)_290px]']">
       <section class="min-w-0" :aria-label="title">
         <h2 class="title">{{ title }}</h2>
@@ -77,7 +100,9 @@ const choose = (event: Event) => (event.target as HTMLInputElement).value && go(
           :on="on"
           :first-day="firstDay"
           :narrow="narrow"
+          :may-move="session.isStaff"
           @day="(day) => go({ show: 'day', on: day })"
+          @move="move"
         />
       </section>
       <div v-if="session.isStaff || off.length > 0" class="grid content-start gap-6 sm:grid-cols-2 xl:grid-cols-1">
