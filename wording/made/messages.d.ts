@@ -2180,6 +2180,7 @@ export interface Messages {
   'measure.paintBackdrop': null
   'measure.edgeRunsHere': null
   'measure.checkAllWayRoundWhere': null
+  'measure.idleTouches': { count: number }
   'measure.touchAnyWallOrTable': null
   'measure.paintOverAnyDogLeft': null
   'measure.paintOverAnythingMistakenDog': null

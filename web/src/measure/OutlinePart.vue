@@ -43,6 +43,9 @@ const SIZES = [
       <p v-for="doubt in photo.doubts.value" :key="doubt" class="flex gap-2 leading-[1.3]" role="alert">
         <GlyphMark name="cannotTell" :size="18" class="mt-0.5 flex-none" />{{ t('measure.notSureDoubt', { doubt }) }}
       </p>
+      <p v-if="photo.idleTouches.value > 0" class="leading-[1.3]" role="status">
+        {{ t('measure.idleTouches', { count: photo.idleTouches.value }) }}
+      </p>
       <button v-if="!photo.hasOutline.value" class="btn mt-2 w-full" @click="photo.findOutline">{{ t('measure.findOutline') }}</button>
     </template>
     <ChoiceRow v-model="tool" class="mt-3 mb-0!" :label="t('measure.howCorrect')" :options="TOOLS" />

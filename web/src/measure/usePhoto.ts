@@ -90,7 +90,14 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   const { movePlace, setPlaceU, agree, setLine, perMm, undoable } = desk
   return {
     ...{ seen, pictureId, marks, size: reader.size, problem, places, lines: linesFor(asked), untouched, hasOutline, perMm },
-    ...{ doubts: outline.doubts, unfit: outline.unfit, step: outline.step, findOutline: outline.find, cancel: outline.cancel },
+    ...{
+      doubts: outline.doubts,
+      idleTouches: outline.idleTouches,
+      unfit: outline.unfit,
+      step: outline.step,
+      findOutline: outline.find,
+      cancel: outline.cancel
+    },
     ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure },
     ...{ setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save }
   }
@@ -110,6 +117,7 @@ type OutlineOf = {
 /** The outline of a dog, found with every correction; what it comes to is shown when the last question is answered. */
 function useOutline({ seen, desk, reader, problem, then }: OutlineOf) {
   const doubts = ref<readonly string[]>([])
+  const idleTouches = ref(0)
   /** two dogs, or half of one: nothing is told until it is put right */
   const unfit = ref(false)
   const step = ref<OutlineStep | null>(null)
@@ -123,6 +131,7 @@ function useOutline({ seen, desk, reader, problem, then }: OutlineOf) {
       const found = await reader.outline(seen, scale, corrections, (at) => void (mine === turn && (step.value = at)))
       if (mine !== turn) return
       doubts.value = found.doubts
+      idleTouches.value = found.idleTouches
       unfit.value = found.unfit
       // the same picture with the same corrections has the same outline: nothing to write
       if (JSON.stringify(rounded(found.outline)) !== JSON.stringify(rounded(outline)))
@@ -139,7 +148,7 @@ function useOutline({ seen, desk, reader, problem, then }: OutlineOf) {
     step.value = null
     reader.stop()
   }
-  return { doubts, unfit, step, find, cancel }
+  return { doubts, idleTouches, unfit, step, find, cancel }
 }
 
 /** What the picture says, asked one after the other; only the newest answer counts. */

@@ -2,12 +2,14 @@
 import { contours } from 'd3-contour'
 import { CoreError } from '../../error'
 import type { PhotoPoint } from '../types'
-import { awayFromBackdrop, wallOf, type Framing, type Patch } from './backdrop'
+import { awayFromBackdrop, besideTheFeet, wallOf, type Framing, type Patch } from './backdrop'
 import { applyStrokes, throughAnchors, type Stroke } from './correct'
-import { bodiesOf, majority, otsu } from './mask'
+import { bodiesOf, largest, largestOf, majority, otsu } from './mask'
 import { checkPicture, shrink, type Picture } from './picture'
 import { refined, type Edge } from './refine'
 import { withoutStraps } from './thin'
+import { idleTouches, withoutTouched } from './touch'
+import { DOG_SHARES, isNoDog, toldOf } from './whole'
 
 export type FoundOutline = Edge & {
   /** px² of the picture */
@@ -18,6 +20,8 @@ export type FoundOutline = Edge & {
   readonly doubts: readonly string[]
   /** is it no outline of one whole dog? then nothing may be told of it until it is put right */
   readonly unfit: boolean
+  /** touches on what was backdrop already: they changed nothing */
+  readonly idleTouches: number
 }
 
 /** What somebody has put right: places of backdrop, strokes of the brush, places through which the edge runs; px. */
@@ -40,10 +44,6 @@ const REACH_MM = 5
 const USUAL_MM: Readonly<Record<Framing, number>> = { body: 420, head: 140 }
 /** Under this share the wall and the dog are too alike to be told apart. Chosen on drawn pictures. */
 const LEAST_APART_01 = 0.6
-/** A second body of this share of the first is another dog, or a person. Chosen. */
-const SECOND_SHARE = 0.25
-/** Less of the picture than this is no dog; more of it is no backdrop. Chosen. */
-const DOG_SHARES = Object.freeze({ least: 0.01, most: 0.8 })
 /** Most of the outline whose edge cannot be read before it is doubted. Chosen. */
 const UNREAD_SHARE = 0.12
 
@@ -69,12 +69,12 @@ export function findOutline(
   const small = shrink(picture, MOST_PX)
   const { width, height, by } = small
   const scaled = corrections.backdrop.map((patch) => shrunkPatch(patch, by))
-  const away = awayFromBackdrop(small, framing, scaled)
   onStep('apart')
-  const { threshold, apart01 } = thresholdOf(away, small, framing)
-  const standsOut = Uint8Array.from(away, (value) => (value > threshold ? 1 : 0))
+  const { away, threshold, apart01, standsOut } = partedBy(small, framing, scaled)
   const mmPx = pxPerMm ?? (Math.sqrt(standsOut.reduce((sum, value) => sum + value, 0)) * by) / USUAL_MM[framing]
-  const mask = majority(standsOut, width, height, (EDGE_MM / 2) * (mmPx / by))
+  const raw = majority(standsOut, width, height, (EDGE_MM / 2) * (mmPx / by))
+  const seen = withoutTable(raw, small, framing, (EDGE_MM / 2) * (mmPx / by))
+  const mask = withoutTouched(seen, small, scaled, isNoDog(seen, width, height, framing))
   applyStrokes(mask, width, height, corrections.strokes, by)
   const { label, areas } = bodiesOf(mask, width, height)
   const first = largest(areas)
@@ -88,22 +88,65 @@ export function findOutline(
   onStep('edge')
   const reach = Math.max(3, REACH_MM * mmPx)
   const edge = refined(picture, outline, Math.max(1.5, (EDGE_MM / 2) * mmPx), reach)
-  const fixed = throughAnchors(edge, corrections.anchors, reach * 6)
+  const isInside = ([x, y]: PhotoPoint) => bare[Math.floor(y / by) * width + Math.floor(x / by)] === 1
+  const isNear = (anchor: PhotoPoint) => nearestOf(edge.outline, anchor) <= FAR_REACHES[isInside(anchor) ? 'inwards' : 'outwards'] * reach
+  const near = corrections.anchors.filter(isNear)
+  const fixed = throughAnchors(edge, near, reach * 6)
   const onRim = ([x, y]: PhotoPoint) => x < reach || y < reach || x > picture.width - reach || y > picture.height - reach
   const unread = edge.uPx.filter((u, i) => u >= reach / 2 && !onRim(edge.outline[i]!)).length / edge.uPx.length
-  const second = areas.reduce((most, area, i) => (i === first ? most : Math.max(most, area)), 0)
-  const isTwo = second > SECOND_SHARE * areas[first]!
-  const isCut = isCutOff(bare, width, height, framing)
-  const isAll = areas[first]! > DOG_SHARES.most * width * height
-  const doubts = [
-    apart01 < LEAST_APART_01 || unread > UNREAD_SHARE
-      ? 'The dog and the backdrop look too alike: touch the backdrop, or draw the edge by hand.'
-      : '',
-    isTwo ? 'There is something else in the picture, nearly as large: only one dog can be measured.' : '',
-    isCut ? 'The dog is cut off at the edge of the picture.' : '',
-    isAll ? 'Nearly the whole picture was taken for dog: step back, or touch the backdrop.' : ''
-  ].filter((doubt) => doubt !== '')
-  return { ...fixed, areaPx: areas[first]! * by * by, apart01, doubts, unfit: isTwo || isCut || isAll }
+  const told = toldOf(bare, width, height, framing, {
+    second01: areas.reduce((most, area, i) => (i === first ? most : Math.max(most, area)), 0) / areas[first]!,
+    isAlike: apart01 < LEAST_APART_01 || unread > UNREAD_SHARE,
+    isTableOff: seen !== raw,
+    isFar: near.length < corrections.anchors.length
+  })
+  return { ...fixed, areaPx: areas[first]! * by * by, apart01, ...told, idleTouches: idleTouches(seen, small, scaled) }
+}
+
+/**
+ * An edge is bent over no more reaches than this: farther off, one cannot tell which side of it the dog is on, and inwards the far side of a
+ * leg is near. Chosen on drawn scenes.
+ */
+const FAR_REACHES = Object.freeze({ inwards: 1.5, outwards: 4 })
+const nearestOf = (ring: readonly PhotoPoint[], [x, y]: PhotoPoint) => Math.min(...ring.map(([u, v]) => Math.hypot(u - x, v - y)))
+
+type Parted = {
+  readonly away: Float32Array
+  readonly threshold: number
+  readonly apart01: number
+  readonly standsOut: Uint8Array
+}
+
+/**
+ * What stands out from the border's colours. What somebody has touched changes none of them: it is taken off later, where it hangs
+ * together. Only where nothing stands out at all do touched colours take the border's place.
+ */
+function partedBy(small: Picture, framing: Framing, touched: readonly Patch[]): Parted {
+  if (touched.length > 0 && !touched.some((patch) => overlaps(patch, small)))
+    throw new CoreError({ code: 'noBackdrop', path: 'backdrop', got: 'a place outside the picture', limit: 'a place of the backdrop' })
+  const parted = (patches: readonly Patch[]): Parted => {
+    const away = awayFromBackdrop(small, framing, patches)
+    const { threshold, apart01 } = thresholdOf(away, small, framing)
+    return { away, threshold, apart01, standsOut: Uint8Array.from(away, (value) => (value > threshold ? 1 : 0)) }
+  }
+  const usual = parted([])
+  const least = DOG_SHARES.least * small.width * small.height
+  const isNothing = usual.standsOut.reduce((sum, value) => sum + value, 0) < least
+  return isNothing && touched.length > 0 ? parted(touched) : usual
+}
+
+const overlaps = ({ x, y, width, height }: Patch, picture: Picture) =>
+  x < picture.width && y < picture.height && x + width > 0 && y + height > 0
+
+/**
+ * Where what stands out runs out of the picture below, that is the table, most of the time: taken off as if a finger had touched it beside
+ * the dog. Kept only where one whole dog is left.
+ */
+function withoutTable(mask: Uint8Array, small: Picture, framing: Framing, reachPx: number): Uint8Array {
+  const { width, height } = small
+  if (framing === 'head' || !isNoDog(mask, width, height, framing)) return mask
+  const bare = majority(withoutTouched(mask, small, besideTheFeet(small), true), width, height, reachPx)
+  return isNoDog(bare, width, height, framing) ? mask : bare
 }
 
 /** Three in four of the wall's own pixels at the border stay under a distance; the threshold lies within these times that. Chosen on drawn pictures. */
@@ -130,14 +173,6 @@ const shrunkPatch = ({ x, y, width, height }: Patch, by: number): Patch => ({
   height: Math.max(1, Math.round(height / by))
 })
 
-const largest = (areas: readonly number[]) => areas.reduce((best, area, i) => (best < 0 || area > areas[best]! ? i : best), -1)
-
-function largestOf(mask: Uint8Array, width: number, height: number): Uint8Array {
-  const { label, areas } = bodiesOf(mask, width, height)
-  const first = largest(areas) + 1
-  return Uint8Array.from(label, (value) => (value === first ? 1 : 0))
-}
-
 /** The outer ring of a body, px of the small picture: 1 inside, 0 outside, and between on its rim by how far each pixel lies over the threshold. */
 function ringOf(body: Uint8Array, away: Float32Array, threshold: number, width: number, height: number): PhotoPoint[] {
   const soft = new Array<number>(width * height).fill(0)
@@ -145,13 +180,4 @@ function ringOf(body: Uint8Array, away: Float32Array, threshold: number, width: 
   const [found] = contours().size([width, height]).smooth(true).thresholds([0.5])(soft)
   const rings = found!.coordinates.map(([ring]) => ring!.slice(0, -1).map(([x, y]): PhotoPoint => [x!, y!]))
   return rings.reduce((best, ring) => (ring.length > best.length ? ring : best))
-}
-
-function isCutOff(body: Uint8Array, width: number, height: number, framing: Framing): boolean {
-  const below = (height - 1) * width
-  for (let x = 0; x < width; x++) if (body[x] || (framing === 'body' && body[below + x])) return true
-  // a head runs out below, and its neck may do so at the lowest part of the sides
-  const rows = framing === 'head' ? Math.floor(height * 0.85) : height
-  for (let y = 0; y < rows; y++) if (body[y * width] || body[y * width + width - 1]) return true
-  return false
 }

@@ -69,6 +69,19 @@ export function bodiesOf(mask: Uint8Array, width: number, height: number): Bodie
   return { label, areas }
 }
 
+/** Which of some bodies is the largest; -1 where there is none. */
+export const largest = (areas: readonly number[]): number =>
+  areas.reduce((best, area, i) => (best < 0 || area > areas[best]! ? i : best), -1)
+
+/** The largest body alone. */
+export function largestOf(mask: Uint8Array, width: number, height: number): Uint8Array {
+  const { label, areas } = bodiesOf(mask, width, height)
+  const first = largest(areas) + 1
+  return Uint8Array.from(label, (value) => (first > 0 && value === first ? 1 : 0))
+}
+
+export const areaOf = (mask: Uint8Array): number => mask.reduce((sum, value) => sum + value, 0)
+
 /**
  * How deep each marked pixel lies within its body, px: to the nearest unmarked one by the chamfer of 3 and 4, the picture's
  * rim counted as marked. Source: Borgefors 1986, CVGIP 34:344-371.

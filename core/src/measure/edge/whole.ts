@@ -1,0 +1,59 @@
+// Is what stands out one whole dog? What speaks against it, in sentences.
+import type { Framing } from './backdrop'
+import { areaOf, largestOf } from './mask'
+
+/** Less of the picture than this is no dog; more of it is no backdrop. Chosen. */
+export const DOG_SHARES = Object.freeze({ least: 0.01, most: 0.8 })
+/** A second body of this share of the first is another dog, or a person. Chosen. */
+const SECOND_SHARE = 0.25
+/** A whole dog stands on a table, a head comes up from below and fills some of the picture: shares of its height and area. Chosen. */
+const REACHES_DOWN: Readonly<Record<Framing, number>> = { body: 0.55, head: 0.6 }
+const HEAD_SHARE = 0.04
+
+/** What else is known of a body: the area of the next one by its own, and what was told of its edge. */
+type Known = { readonly second01: number; readonly isAlike: boolean; readonly isTableOff: boolean; readonly isFar: boolean }
+
+/** The doubts of a body, and whether nothing may be told of it. */
+export function toldOf(
+  body: Uint8Array,
+  width: number,
+  height: number,
+  framing: Framing,
+  { second01, isAlike, isTableOff, isFar }: Known
+): { readonly doubts: readonly string[]; readonly unfit: boolean } {
+  const isTwo = second01 > SECOND_SHARE
+  const isCut = isCutOff(body, width, height, framing)
+  const isAll = areaOf(body) > DOG_SHARES.most * width * height
+  const isOff = isElsewhere(body, width, height, framing)
+  const what = framing === 'body' ? 'does not reach down to the table' : 'is no head before the camera'
+  const doubts = [
+    isAlike ? 'The dog and the backdrop look too alike: touch the backdrop, or draw the edge by hand.' : '',
+    isTwo ? 'There is something else in the picture, nearly as large: only one dog can be measured.' : '',
+    isCut ? 'The dog is cut off at the edge of the picture.' : '',
+    isFar ? 'A place you put on the edge is far from the outline: paint what is missing, or what is too much, first.' : '',
+    isTableOff ? 'The table stood out as well and was taken off: check along the feet.' : '',
+    isOff ? `What stands out ${what}: touch it if it is no dog, and paint the dog.` : '',
+    isAll ? 'Nearly the whole picture was taken for dog: step back, or touch the backdrop.' : ''
+  ].filter((doubt) => doubt !== '')
+  return { doubts, unfit: isTwo || isCut || isAll || isOff }
+}
+
+/** The largest body is none of one whole dog: it runs out of the picture, or fills it. */
+export function isNoDog(mask: Uint8Array, width: number, height: number, framing: Framing): boolean {
+  const body = largestOf(mask, width, height)
+  return areaOf(body) > DOG_SHARES.most * width * height || isCutOff(body, width, height, framing)
+}
+
+function isElsewhere(body: Uint8Array, width: number, height: number, framing: Framing): boolean {
+  const lowest = Math.floor(body.lastIndexOf(1) / width)
+  return lowest < REACHES_DOWN[framing] * height || (framing === 'head' && areaOf(body) < HEAD_SHARE * width * height)
+}
+
+function isCutOff(body: Uint8Array, width: number, height: number, framing: Framing): boolean {
+  const below = (height - 1) * width
+  for (let x = 0; x < width; x++) if (body[x] || (framing === 'body' && body[below + x])) return true
+  // a head runs out below, and its neck may do so at the lowest part of the sides
+  const rows = framing === 'head' ? Math.floor(height * 0.85) : height
+  for (let y = 0; y < rows; y++) if (body[y * width] || body[y * width + width - 1]) return true
+  return false
+}

@@ -1,0 +1,52 @@
+// Mends that are true never make an outline worse, on scenes that no part of the measuring code has met.
+// The long run with its numbers: npm run scenes, docs/robustness-scenes.md.
+import { describe, expect, it } from 'vitest'
+import { mendsOf, overlapWith, sceneOf, SHOWS, type MendRow } from '.'
+
+const SEED = 4001
+const SCENES = 12
+/** Some pixels at the edge are no harm. */
+const SAME = 0.002
+
+describe('a scene', () => {
+  it('is the same again from its seed, and shows a dog that is neither a speck nor the whole picture', () => {
+    for (let seed = 1; seed <= 6; seed++) {
+      const [one, again] = [sceneOf(seed, 160), sceneOf(seed, 160)]
+      expect(one.rgba).toEqual(again.rgba)
+      const dog = one.shows.filter((what) => what === SHOWS.dog).length / one.shows.length
+      expect(dog).toBeGreaterThan(0.03)
+      expect(dog).toBeLessThan(0.6)
+    }
+  })
+
+  it('counts overlap as pixels that both cover over pixels that either covers', () => {
+    const shows = new Uint8Array(100)
+    for (let y = 2; y < 8; y++) for (let x = 2; x < 6; x++) shows[y * 10 + x] = SHOWS.dog
+    const scene = { ...sceneOf(1, 160), width: 10, height: 10, shows }
+    const box = (left: number, right: number): [number, number][] => [
+      [left, 2],
+      [right, 2],
+      [right, 8],
+      [left, 8]
+    ]
+    // 24 px of dog; a box two px aside shares half of it, and both together are 36
+    expect(overlapWith(scene, box(2, 6))).toBe(1)
+    expect(overlapWith(scene, box(4, 8))).toBeCloseTo(12 / 36, 9)
+    expect(overlapWith(scene, [])).toBe(0)
+  })
+})
+
+describe('a true mend', () => {
+  const rows: MendRow[] = []
+  it.each(Array.from({ length: SCENES }, (_, k) => SEED + k))('never lowers the overlap: scene %i', (seed) => {
+    const own = mendsOf(sceneOf(seed, 320), seed)
+    rows.push(...own)
+    for (const { kind, before, after } of own) expect(after, kind).toBeGreaterThanOrEqual(before - SAME)
+  })
+
+  it('and a finger where backdrop was taken for dog makes it better', () => {
+    const wrong = rows.filter(({ kind }) => kind === 'touchWrong')
+    expect(wrong.length).toBeGreaterThan(0)
+    expect(wrong.reduce((sum, { before, after }) => sum + after - before, 0) / wrong.length).toBeGreaterThan(0.02)
+  })
+})
