@@ -117,4 +117,10 @@ test('an outline is put right by hand and taken back; what is no picture is refu
   await expect(page.getByText('0 backdrop touches, 1 stroke')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('1 stroke')).toHaveCount(0)
+  // a touch on what is backdrop already changes nothing, and says what would
+  await page.getByRole('radio', { name: 'Touch the backdrop' }).click()
+  await touch(page, 0.05, 0.08)
+  await expect(page.getByText('1 place you touched was backdrop already, so nothing changed.')).toBeVisible({ timeout: 20000 })
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('was backdrop already')).toHaveCount(0, { timeout: 20000 })
 })

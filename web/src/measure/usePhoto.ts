@@ -82,7 +82,9 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     void outline.find()
   }
   async function undo(): Promise<void> {
-    if (desk.undo() && !hasOutline.value) await outline.find()
+    const before = JSON.stringify(marks.value.corrections)
+    // what was doubted, and what may be told, follows from the corrections as they are now
+    if (desk.undo() && (!hasOutline.value || JSON.stringify(marks.value.corrections) !== before)) await outline.find()
   }
   // also what was found before is looked at again: what was doubtful then is doubtful now
   void reader.loaded().then(() => (problem.value ? undefined : outline.find()))
