@@ -4,7 +4,7 @@ import { CoreError } from '../../error'
 import type { PhotoPoint } from '../types'
 import { awayFromBackdrop, besideTheFeet, wallOf, type Framing, type Patch } from './backdrop'
 import { applyStrokes, throughAnchors, type Stroke } from './correct'
-import { bodiesOf, largest, largestOf, majority, otsu } from './mask'
+import { areaOf, bodiesOf, largest, largestOf, majority, otsu } from './mask'
 import { checkPicture, shrink, type Picture } from './picture'
 import { refined, type Edge } from './refine'
 import { withoutStraps } from './thin'
@@ -78,12 +78,13 @@ export function findOutline(
   applyStrokes(mask, width, height, corrections.strokes, by)
   const { label, areas } = bodiesOf(mask, width, height)
   const first = largest(areas)
-  if (first < 0 || areas[first]! < DOG_SHARES.least * width * height)
-    throw new CoreError({ code: 'noDog', path: 'picture', got: 'nothing that stands out', limit: 'a dog before a plain backdrop' })
+  if (first < 0 || areas[first]! < DOG_SHARES.least * width * height) throw noDog()
   onStep('straps')
   const body = Uint8Array.from(label, (value) => (value === first + 1 ? 1 : 0))
   const bare = largestOf(majority(withoutStraps(body, small, mmPx / by), width, height, (EDGE_MM / 2) * (mmPx / by)), width, height)
   applyStrokes(bare, width, height, corrections.strokes, by, true)
+  // a stroke may have taken all that was left
+  if (areaOf(bare) === 0) throw noDog()
   const outline = ringOf(bare, away, threshold, width, height).map(([x, y]): PhotoPoint => [x * by, y * by])
   onStep('edge')
   const reach = Math.max(3, REACH_MM * mmPx)
@@ -109,6 +110,9 @@ export function findOutline(
  */
 const FAR_REACHES = Object.freeze({ inwards: 1.5, outwards: 4 })
 const nearestOf = (ring: readonly PhotoPoint[], [x, y]: PhotoPoint) => Math.min(...ring.map(([u, v]) => Math.hypot(u - x, v - y)))
+
+const noDog = () =>
+  new CoreError({ code: 'noDog', path: 'picture', got: 'nothing that stands out', limit: 'a dog before a plain backdrop' })
 
 type Parted = {
   readonly away: Float32Array

@@ -78,3 +78,11 @@ describe('a place on the edge', () => {
     expect(far.doubts.join(' ')).toContain('A place you put on the edge is far from the outline: paint what is missing')
   })
 })
+
+describe('a brush', () => {
+  it('that takes off all that stood out leaves no dog, and says so', () => {
+    const picture = pictured((x, y) => (isDog(x, y) ? COAT : WALL))
+    const strokes = [{ of: 'backdrop' as const, through: [[CX, CY] as PhotoPoint], radiusPx: 2 * R }]
+    expect(() => findOutline(picture, 'head', { ...NO_CORRECTIONS, strokes }, 1)).toThrow(/nothing that stands out/)
+  })
+})
