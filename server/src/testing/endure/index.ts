@@ -138,7 +138,12 @@ async function oneRound<C extends string>(
   // a disk is full before the work of the round begins; all else strikes in its midst
   const full = calamity === 'diskFull' ? await ground.strikes[calamity](draw) : null
   const strike = async () => {
-    if (full) return full()
+    if (full) {
+      // it stays full until one of them has run into it: on a slow machine that takes a while
+      const before = turned.full
+      for (let waited = 0; turned.full === before && waited < FULL_AT_MOST_MS; waited += LOOK_MS) await pause(LOOK_MS)
+      return full()
+    }
     await pause(draw() * 150)
     const mend = await ground.strikes[calamity](draw)
     await pause(draw() * 200)
@@ -157,6 +162,9 @@ async function oneRound<C extends string>(
   if (finding) school.issued.push(finding)
   school.pictures.push(...pictures)
 }
+
+const LOOK_MS = 250
+const FULL_AT_MOST_MS = 60000
 
 /** Days that two people want in a round: one race is seldom close enough to be lost. */
 const WANTED = 6
