@@ -38,7 +38,7 @@ export default defineConfig({
           ],
           exclude: ['**/node_modules/**'],
           // they run beside the browser at low priority, on a machine that may be several times slower for a minute
-          testTimeout: 240000
+          testTimeout: 480000
         }
       },
       {
@@ -51,8 +51,8 @@ export default defineConfig({
           fileParallelism: true,
           // every file has a database and a server of its own: modules are read once a worker
           isolate: false,
-          testTimeout: 240000,
-          hookTimeout: 300000
+          testTimeout: 480000,
+          hookTimeout: 480000
         }
       }
     ]

@@ -2,6 +2,6 @@ import { test } from './app'
 import { walkScreens } from './screens'
 
 test('axe finds nothing serious in light or dark, and nothing runs over the edge: the other half of the screens', async ({ page }) => {
-  test.setTimeout(240000)
+  test.setTimeout(480000)
   await walkScreens(page, 1)
 })

@@ -11,7 +11,7 @@ test('taps made without network are kept here, shown, and sent when it is back',
   await expect(page.locator('[data-key=prompt]')).toContainText('2 so far')
   await expect(page.getByText('2 waiting here')).toBeVisible()
   await context.setOffline(false)
-  await expect(page.getByText('Everything is saved')).toBeVisible({ timeout: 20000 })
+  await expect(page.getByText('Everything is saved')).toBeVisible({ timeout: 60000 })
   await page.reload()
   await expect(page.locator('[data-key=prompt]')).toContainText('2 so far')
 })

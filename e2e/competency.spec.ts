@@ -83,7 +83,7 @@ test('rules read as sentences, are tried on the cohort, refused where nobody cou
 })
 
 test('on a day of assessment two mark apart and blind, compare, and settle with both marks kept', async ({ page, browser }) => {
-  test.setTimeout(180000)
+  test.setTimeout(300000)
   await signIn(page, 'ottilie', '/assessments')
   await page.getByRole('button', { name: 'Schedule for today' }).click()
   const day = page.locator('[data-day="2026-04-14"]')

@@ -29,7 +29,7 @@ test('every trim stands in the library with what defines it, and one is printed 
   await expect(work.getByRole('listitem').filter({ hasText: 'Foreleg, the bracelet' })).toContainText('curved scissors')
   await expect(work.getByRole('listitem').filter({ hasText: 'Armpit' })).toContainText('left alone, combed through')
   await page.getByRole('button', { name: 'head', exact: true }).click()
-  const coming = page.waitForEvent('download', { timeout: 50000 })
+  const coming = page.waitForEvent('download', { timeout: 120000 })
   await page.getByRole('button', { name: 'Wall chart, PDF' }).click()
   const download = await coming
   expect(download.suggestedFilename()).toBe('wall-chart-bracelets.pdf')
@@ -72,7 +72,7 @@ test('a technique is found while typing, worded our own way, and compared', asyn
 test('a trim is changed at its desk: shown on the dog, refused where an instrument cannot decide, used, compared, retired', async ({
   page
 }) => {
-  test.setTimeout(90000)
+  test.setTimeout(300000)
   await signIn(page, 'ottilie', '/standards/teddy')
   await page.getByRole('button', { name: /^Edit as version \d/ }).click()
   await page.waitForURL('**/standard-drafts/**')
@@ -216,7 +216,7 @@ async function call(page: Page, method: 'post' | 'put', path: string, data: obje
 test('a poodle in bracelets is graded by touch in six stations; the house’s band and computed readings are on the sheet', async ({
   page
 }) => {
-  test.setTimeout(120000)
+  test.setTimeout(300000)
   await signIn(page, 'ottilie')
   await call(page, 'put', '/school/house-rules', { rules: { 'tail-band': 1 } })
   const day = (await (await page.request.get('/api/day/today')).json()) as {

@@ -77,7 +77,7 @@ test('"I am here" releases the hold point, and the look moves on', async ({ page
 })
 
 test('a finished trim is measured, judged, mended in words, and signed', async ({ page }) => {
-  test.setTimeout(120000)
+  test.setTimeout(300000)
   await signIn(page, 'mira')
   await openTable(page, 'Pia')
   await page.getByRole('button', { name: 'Grade' }).click()

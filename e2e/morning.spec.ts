@@ -3,13 +3,13 @@ import type { Page } from '@playwright/test'
 import { expect, minutesLater, saved, tablet, test } from './app'
 
 /** A tablet follows by itself, without being loaded again; how fast is measured by npm run bench, not here where five pages share a machine. */
-const LIVE = { timeout: 8000 }
+const LIVE = { timeout: 60000 }
 const firstLook = (page: Page) => page.getByRole('complementary', { name: 'Where to go next' }).locator('section').first()
 const tile = (page: Page, name: string) => page.getByTestId('table').filter({ hasText: name })
 const minutes = (page: Page) => page.getByLabel('At the table').locator('p').first()
 
 test('the rounds send an instructor where they are needed, and every tablet follows the others by itself', async ({ browser }) => {
-  test.setTimeout(120000)
+  test.setTimeout(300000)
   const [ruben, mira] = [await tablet(browser, 'ruben'), await tablet(browser, 'mira')]
   const [marek, bram, pia] = [await tablet(browser, 'marek'), await tablet(browser, 'bram'), await tablet(browser, 'pia')]
   for (const apprentice of [marek, bram, pia]) {
@@ -42,13 +42,13 @@ test('the rounds send an instructor where they are needed, and every tablet foll
     const strip = bram.getByLabel('Steps')
     const before = Number(/(\d+) min, usually/.exec(await strip.innerText())![1])
     minutesLater(5)
-    await expect(strip).toContainText(`${before + 5} min, usual`, { timeout: 12000 })
+    await expect(strip).toContainText(`${before + 5} min, usual`, { timeout: 60000 })
     await bram.reload()
     await expect(strip).toContainText(`${before + 5} min, usual`)
     await bram.getByRole('button', { name: 'Pause' }).click()
     await saved(bram)
     minutesLater(4)
-    await expect(bram.getByText('10:51')).toBeVisible({ timeout: 12000 })
+    await expect(bram.getByText('10:51')).toBeVisible({ timeout: 60000 })
     await strip.getByRole('button', { name: 'Continue' }).click()
     await expect(strip).toContainText(`${before + 5} min, usual`)
     const worked = Number(
@@ -59,7 +59,7 @@ test('the rounds send an instructor where they are needed, and every tablet foll
     await bram.locator('[data-key=break]').click()
     await expect(tile(mira, 'Bram')).toContainText('On a break', LIVE)
     minutesLater(3)
-    await expect(bram.getByText('10:54')).toBeVisible({ timeout: 12000 })
+    await expect(bram.getByText('10:54')).toBeVisible({ timeout: 60000 })
     await expect(minutes(bram)).toContainText(`${worked} of 120 min`)
     await bram.locator('[data-key=break]').click()
     await strip.getByRole('button', { name: 'End this step' }).click()

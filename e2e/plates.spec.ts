@@ -51,7 +51,7 @@ test('the plates show every body type in every view, in two trims', async ({ pag
 })
 
 test('a plate answers to keys and sliders: views, lengths of either side, days, shapes and faults', async ({ page }) => {
-  test.setTimeout(120000)
+  test.setTimeout(300000)
   await signIn(page, 'ruben', '/plates/bearded-pet')
   await drawn(page)
   const planned = await ink(page)

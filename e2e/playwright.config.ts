@@ -7,8 +7,8 @@ const port = ports[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % ports.length]
 export default defineConfig({
   testDir: '.',
   // a shared machine may be several times slower than usual for a minute
-  timeout: 90000,
-  expect: { timeout: 20000 },
+  timeout: 240000,
+  expect: { timeout: 60000 },
   workers: ports.length,
   fullyParallel: false,
   outputDir: '../test-results',

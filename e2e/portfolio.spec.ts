@@ -9,7 +9,7 @@ const ROOT = join(import.meta.dirname, '..')
 const verify = (file: string) => spawnSync('npm', ['run', '-s', 'verify', '--', file], { cwd: ROOT, encoding: 'utf8' })
 
 test('a certificate’s evidence is checked offline, and a portfolio is shown, seen and taken back', async ({ page, browser }, info) => {
-  test.setTimeout(240000)
+  test.setTimeout(480000)
   await signIn(page, 'ottilie', '/certify')
   const findings = (await (await page.request.get('/api/findings')).json()) as {
     status: string

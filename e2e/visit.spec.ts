@@ -12,7 +12,7 @@ async function openVisit(page: Page, dog: string, part: string): Promise<string>
 }
 
 test('a dog is checked in on the figure, valid until it is ready, set up, printed and closed', async ({ page }) => {
-  test.setTimeout(120000)
+  test.setTimeout(300000)
   await signIn(page, 'ruben')
   const id = await openVisit(page, 'Fable', 'check-in')
   await drawn(page)

@@ -2,7 +2,7 @@
 import ChoiceRow from '../components/ChoiceRow.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { Photo } from './usePhoto'
-import { OUTLINE_WORDS } from './usePhoto'
+import { OUTLINE_WORDS } from './useOutline'
 import { t } from '../words'
 
 // The dog's outline: found, doubted, and put right by touching the backdrop, by a brush, or by places it runs through.

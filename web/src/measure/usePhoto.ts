@@ -1,6 +1,6 @@
 import type { DogView, PhotoMarks, PictureMarks } from '@peen/contract'
 import { measuresAsked, type PictureReport } from '@peen/core/grade'
-import { measureSpec, type LineId, type OutlineStep, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
+import { measureSpec, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -10,21 +10,14 @@ import { useSaveSoon } from '../composables/useSaveSoon'
 import type { PhotoTask } from '../workers/measure.worker'
 import { sayRefusal } from './say-refusal'
 import { rounded, useMarks } from './useMarks'
+import { plain, useOutline } from './useOutline'
 import { useReader } from './useReader'
 import { t } from '../words'
 
-export const OUTLINE_WORDS: Readonly<Record<OutlineStep, string>> = {
-  colours: t('measure.lookingBackdrop'),
-  apart: t('measure.separatingDogFromBackdrop'),
-  straps: t('measure.removingPostStrap'),
-  edge: t('measure.followingCoatsEdge')
-}
 /** A scale that has not moved for this long is meant, ms. Chosen. */
 const SCALE_RESTS_MS = 300
 /** Marks that have not moved for this long are measured, ms. Chosen. */
 const MARKS_REST_MS = 250
-
-const plain = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
 
 /** Reads one photograph: its marks on this device and on the server, its outline and measures in a worker. */
 export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
@@ -106,52 +99,6 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
 }
 
 export type Photo = ReturnType<typeof usePhoto>
-
-type OutlineOf = {
-  readonly seen: PictureMarks['seen']
-  readonly desk: ReturnType<typeof useMarks>
-  readonly reader: ReturnType<typeof useReader>
-  readonly problem: { value: string | null }
-  /** what follows once it is found */
-  readonly then: () => Promise<void>
-}
-
-/** The outline of a dog, found with every correction; what it comes to is shown when the last question is answered. */
-function useOutline({ seen, desk, reader, problem, then }: OutlineOf) {
-  const doubts = ref<readonly string[]>([])
-  const idleTouches = ref(0)
-  /** two dogs, or half of one: nothing is told until it is put right */
-  const unfit = ref(false)
-  const step = ref<OutlineStep | null>(null)
-  let turn = 0
-  async function find(): Promise<void> {
-    const mine = ++turn
-    problem.value = null
-    step.value = 'colours'
-    try {
-      const { scale, corrections, outline } = plain(desk.marks.value)
-      const found = await reader.outline(seen, scale, corrections, (at) => void (mine === turn && (step.value = at)))
-      if (mine !== turn) return
-      doubts.value = found.doubts
-      idleTouches.value = found.idleTouches
-      unfit.value = found.unfit
-      // the same picture with the same corrections has the same outline: nothing to write
-      if (JSON.stringify(rounded(found.outline)) !== JSON.stringify(rounded(outline)))
-        desk.find({ outline: found.outline, edgeUPx: found.uPx })
-      await then()
-    } catch (error) {
-      if (mine === turn) problem.value = sayRefusal(error)
-    } finally {
-      if (mine === turn) step.value = null
-    }
-  }
-  function cancel(): void {
-    turn++
-    step.value = null
-    reader.stop()
-  }
-  return { doubts, idleTouches, unfit, step, find, cancel }
-}
 
 /** What the picture says, asked one after the other; only the newest answer counts. */
 function useMeasured(read: () => Promise<PictureReport | null>, problem: { value: string | null }, onFound: () => void) {
