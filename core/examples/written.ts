@@ -17,7 +17,7 @@ import {
 } from '@peen/content'
 import type { AccountEvent } from '../src/certify'
 import { NOTHING_FOUND } from '../src/checkin'
-import { COAT_RULES, coatModel, growthOf, type TrimPart } from '../src/coat'
+import { growthOf, type TrimPart } from '../src/coat'
 import { newRaster } from '../src/figure'
 import { answersAtTarget, gradeResult } from '../src/grade'
 import { frameOf, plannedView, proposePlaces, toPx, type PhotoPoint, type Reading } from '../src/measure'
@@ -25,8 +25,8 @@ import { foldVisit } from '../src/practice'
 import { at, ended, started } from '../src/practice/testing'
 import { agreedTargets, sheetCaseOf, sheetOf } from '../src/setup'
 import { randomFrom } from '../src/stats'
+import { plan, supply, type Examples } from './planned'
 
-type Examples = Readonly<Record<string, () => readonly unknown[]>>
 const [standard] = standards
 const { steps } = standard.plan
 
@@ -124,71 +124,6 @@ const coat: Examples = {
   mending: () => [[], 10],
   lengthsThen: () => [parts, 4, growing],
   trimInterval: () => [parts, 'wire', 'weekly', growing]
-}
-
-// a stripped coat, four months before a show
-const stripped = () =>
-  coatModel({ entries: [], dog: { bornOn: null, today: '2026-04-14' }, isWire: true, sproutDays: 28, rules: COAT_RULES })
-const hair = { growth: { mmPerDay: 0.3, u: 0.05 }, sproutDays: 28, terminalMm: 55 }
-const coatFacts = {
-  lines: [{ id: 'l', on: '2026-01-10', place: 'chest', side: 'both', act: { kind: 'pulled', how: 'all' }, hands: null, struck: null }],
-  dog: { bornOn: null, coatType: 'wire' },
-  ...{ today: '2026-04-14', isWire: true, sproutDays: 28, rules: COAT_RULES, standard, house: {}, aim: { aimOn: '2026-05-30' } }
-}
-const plan: Examples = {
-  chanceReady: () => [9, 60, hair],
-  daysNeeded: () => [9, hair],
-  surelyMm: () => [60, hair],
-  planBack: () => [
-    { model: stripped(), aimDay: stripped().today + 120, wanted: [{ place: 'chest', mm: 9, minutes: 10 }], canStandMin: 60 }
-  ],
-  wantedOf: () => [standard.plan],
-  growOut: () => [{ model: stripped(), lengthsMm: { foreleg: 30 }, everyDays: 42 }],
-  ...{ bordersOf: () => [standard.plan], bordersFor: () => [coatFacts] },
-  pulledIn: () => [[{ day: 20600, how: 'strip', places: ['stripThroat'], minutes: 10 }]],
-  caseOf: () => [coatFacts],
-  wantedFor: () => [coatFacts],
-  movedOf: () => [
-    [{ day: 20600, how: 'all', places: ['chest'], minutes: 10 }],
-    [{ day: 20603, how: 'all', places: ['chest'], minutes: 10 }],
-    20590
-  ]
-}
-
-const learner = {
-  id: 'tove',
-  tries: [{ techniqueId: 'pads', tries: 2 }],
-  trims: [],
-  newCoats: 0,
-  knownCoats: ['wire'],
-  newDogs: 0,
-  knownDogs: ['ash']
-}
-const cover = {
-  learners: [{ ...learner, days: 9, canFinish: true }],
-  offers: [{ id: 'ash pet', dogId: 'ash', coat: 'wire', trimId: 'bearded-pet', techniques: ['pads'] }],
-  dogVisits: new Map([['ash', 2]]),
-  most: 20
-}
-const need = { techniqueId: 'pads', tries: 3, because: 'signal', isHeld: false, newDogs: 0, newCoats: 0 }
-const lately = { clean: 9, faulty: 1 }
-const supply: Examples = {
-  beliefFrom: () => [lately, 0.05],
-  chanceWithin: () => [20, { score: 4, limit: 14, k: 6 }, lately, lately],
-  triesNeeded: () => [{ score: 4, limit: 14, k: 6 }, lately, lately],
-  latelyOf: () => [[1, 2], (one: number) => one > 1],
-  needsOf: () => [
-    [{ kind: 'techniques', name: 'All', techniques: ['pads'] }],
-    [false],
-    {
-      ...{ today: '2026-04-14', attempts: new Map(), trims: [], dogs: [], chart: { k: 6, limit: 14 }, charts: new Map() },
-      ...{ beliefs: new Map(), usualBelief: lately }
-    }
-  ],
-  together: () => [[{ techniques: [need], trims: 0, newDogs: 0, newCoats: 0, others: [] }]],
-  programmeOf: () => [cover],
-  greedyCover: () => [cover],
-  coverFrom: () => [cover, () => 0]
 }
 
 const right = answersAtTarget(standard)

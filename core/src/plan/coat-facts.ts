@@ -1,8 +1,9 @@
 // What a plan is made from, as the page of a coat has it.
 import type { CoatType } from '../advice'
-import type { CoatCase, CoatEntry, CoatPlace, CoatRules } from '../coat'
+import { dateOf, dayOf, type CoatCase, type CoatEntry, type CoatModel, type CoatPlace, type CoatRules } from '../coat'
+import { isOpenOn, type Off, type Opening } from '../day'
 import { workFor, type Plan, type Standard } from '../standard'
-import type { Wanted } from './back'
+import { planBack, type Back, type Wanted } from './back'
 import { bordersOf, type Borders } from './borders'
 import type { SessionBack } from './session'
 import { wantedOf } from './wanted'
@@ -37,9 +38,35 @@ const planFor = ({ standard: { plan }, dog, house, aim }: Asked): Plan => ({
   work: workFor(plan.work ?? [], { house, coat: dog.coatType ?? undefined, isShow: aim.aimOn !== null })
 })
 /** What the trim wants of this coat. */
-export const wantedFor = (asked: Asked): readonly Wanted[] => wantedOf(planFor(asked))
+const wantedFor = (asked: Asked): readonly Wanted[] => wantedOf(planFor(asked))
 /** Where it clips this coat beside what it strips. */
-export const bordersFor = (asked: Asked): Borders | null => bordersOf(planFor(asked))
+const bordersFor = (asked: Asked): Borders | null => bordersOf(planFor(asked))
+
+/** A coat as `CoatFacts`, with what its school is open on and the dog can stand. */
+export type CoatToPlan = CoatFacts & {
+  readonly dog: { readonly canStandMin: number }
+  readonly opening: Opening
+  readonly off: readonly Off[]
+}
+/** `noStripping`: the trim strips nothing; `noDay`: no date was set; `over`: it is today or past. */
+export type NoPlan = 'noStripping' | 'noDay' | 'over'
+
+/**
+ * Back from the day that a coat is kept for, on days that its school is open; or why there is nothing to plan.
+ * @param model the coat as its book has it
+ * @throws CoreError as `planBack`
+ */
+export function backFor(given: CoatToPlan, model: CoatModel): Back | NoPlan {
+  const { aimOn } = given.aim
+  const wanted = wantedFor(given)
+  if (wanted.length === 0) return 'noStripping'
+  if (aimOn === null) return 'noDay'
+  if (aimOn <= given.today) return 'over'
+  return planBack({
+    ...{ model, aimDay: dayOf(aimOn), wanted, canStandMin: given.dog.canStandMin, borders: bordersFor(given) },
+    isOpen: (day) => isOpenOn(dateOf(day), given.opening, given.off)
+  })
+}
 
 /** A session that was agreed, and as it stands since: `how` and day by place. */
 export type Moved = { readonly place: CoatPlace; readonly how: SessionBack['how']; readonly was: number | null; readonly is: number | null }

@@ -10,7 +10,7 @@ import * as wantedPart from './wanted'
 export { LIGHT_BEFORE, type Back, type BackCase, type BackWork, type LateChoice, type PlaceBack, type Wanted } from './back'
 export type { Borders } from './borders'
 export { HELD_MM, type GrowOut, type GrowOutCase, type GrownPlace, type GrowVisit } from './grow-out'
-export type { CoatFacts, Moved } from './coat-facts'
+export type { CoatFacts, CoatToPlan, Moved, NoPlan } from './coat-facts'
 export type { SessionBack } from './session'
 export { READY_CHANCE, type Hair } from './ready'
 
@@ -18,6 +18,6 @@ export const { planBack } = door(backPart)
 export const { pulledIn } = door(sessionPart)
 export const { bordersOf } = door(bordersPart)
 export const { growOut } = door(growOutPart)
-export const { bordersFor, caseOf, movedOf, wantedFor } = door(factsPart)
+export const { backFor, caseOf, movedOf } = door(factsPart)
 export const { chanceReady, daysNeeded, surelyMm } = door(readyPart)
 export const { wantedOf } = door(wantedPart)

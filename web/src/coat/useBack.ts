@@ -1,7 +1,6 @@
 // Back from the day that counts: what a stripped coat needs by when, from its book and its trim.
-import { dateOf, dayOf, placeName, withSessions, type CoatModel, type CoatPlace } from '@peen/core/coat'
-import { isOpenOn } from '@peen/core/day'
-import { bordersFor, planBack, pulledIn, wantedFor, type Back, type PlaceBack } from '@peen/core/plan'
+import { dayOf, placeName, withSessions, type CoatModel, type CoatPlace } from '@peen/core/coat'
+import { backFor, pulledIn, type Back, type PlaceBack } from '@peen/core/plan'
 import { computed } from 'vue'
 import type { CoatDesk } from './useCoat'
 
@@ -13,25 +12,12 @@ const MOST_NAMED = 3
 
 export const namesOf = (places: readonly CoatPlace[]): string => places.map((place) => placeName(place).toLowerCase()).join(', ')
 
-export function useBack({ data, model, today }: Pick<CoatDesk, 'data' | 'model' | 'today'>) {
+export function useBack({ data, model }: Pick<CoatDesk, 'data' | 'model'>) {
   const page = computed(() => data.value!)
-  const wanted = computed(() => wantedFor(page.value))
   const aimDay = computed(() => (page.value.aim.aimOn ? dayOf(page.value.aim.aimOn) : null))
-  /** `noDay`: no date was set; `over`: it is today or past; `noStripping`: the trim strips nothing */
-  const why = computed(() => {
-    if (wanted.value.length === 0) return 'noStripping' as const
-    if (aimDay.value === null) return 'noDay' as const
-    return aimDay.value <= today.value ? ('over' as const) : null
-  })
-  const back = computed<Back | null>(() =>
-    why.value === null && model.value
-      ? planBack({
-          ...{ model: model.value, aimDay: aimDay.value!, wanted: wanted.value, canStandMin: page.value.dog.canStandMin },
-          isOpen: (day) => isOpenOn(dateOf(day), page.value.opening, page.value.off),
-          borders: bordersFor(page.value)
-        })
-      : null
-  )
+  const found = computed(() => (model.value ? backFor(page.value, model.value) : null))
+  const why = computed(() => (typeof found.value === 'string' ? found.value : null))
+  const back = computed<Back | null>(() => (typeof found.value === 'string' ? null : found.value))
   const late = computed(() => (back.value?.places ?? []).filter(({ work }) => work === 'late'))
   const nextBare = computed(() => back.value?.sessions.find(({ how }) => how === 'all') ?? null)
   /** the coat as it comes to the day when the plan is kept */

@@ -1,8 +1,7 @@
 // The sessions that are kept for a coat and its date, and what has moved since.
 import type { CoatPlan, KeptPlan, Me } from '@peen/contract'
-import { coatModel, dateOf, dayOf } from '@peen/core/coat'
-import { isOpenOn } from '@peen/core/day'
-import { bordersFor, caseOf, movedOf, planBack, wantedFor, type Back } from '@peen/core/plan'
+import { coatModel, dayOf } from '@peen/core/coat'
+import { backFor, caseOf, movedOf, type Back } from '@peen/core/plan'
 import { eq } from 'drizzle-orm'
 import { tables } from '../../db'
 import { refuse, type Services } from '../../http'
@@ -14,15 +13,8 @@ const { coatPlans: t } = tables
 /** What follows from the book of a coat today; null where nothing is stripped, or no date lies ahead. */
 async function backOf(services: Services, actor: Me, dogId: string): Promise<{ readonly back: Back; readonly aimOn: string } | null> {
   const page = await coatPage(services, actor, dogId)
-  const { aimOn } = page.aim
-  const wanted = wantedFor(page)
-  if (aimOn === null || aimOn <= page.today || wanted.length === 0) return null
-  const back = planBack({
-    ...{ model: coatModel(caseOf(page)), aimDay: dayOf(aimOn), wanted, canStandMin: page.dog.canStandMin },
-    isOpen: (day) => isOpenOn(dateOf(day), page.opening, page.off),
-    borders: bordersFor(page)
-  })
-  return { back, aimOn }
+  const back = backFor(page, coatModel(caseOf(page)))
+  return typeof back === 'string' ? null : { back, aimOn: page.aim.aimOn! }
 }
 
 export async function keptPlan(services: Services, actor: Me, dogId: string): Promise<KeptPlan | null> {
