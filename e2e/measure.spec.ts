@@ -1,5 +1,7 @@
 // A finished trim on three photographs, by touch, from taking them to the graded sheet.
 import type { Page } from '@playwright/test'
+import { randomBytes } from 'node:crypto'
+import sharp from 'sharp'
 import { expect, saved, tablet, test } from './app'
 
 /** A picture is read in a second or two; a machine with much else to do was fifteen times slower. */
@@ -106,6 +108,9 @@ test('an outline is put right by hand and taken back; what is no picture is refu
       .getByLabel('Picture, right')
       .setInputFiles({ name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('not a picture') })
     await expect(page.getByRole('alert')).toContainText('The picture cannot be read; it must be a JPEG, PNG or WebP.')
+    const heic = Buffer.from('\0\0\0\u0018ftypheic\0\0\0\0mif1heic')
+    await page.getByLabel('Picture, right').setInputFiles({ name: 'dog.heic', mimeType: 'image/heic', buffer: heic })
+    await expect(page.getByRole('alert')).toContainText('The picture is a HEIC file, which Peen cannot read. Set the camera to JPEG')
     await page.getByRole('button', { name: 'Take it with the table camera' }).click()
   }
   await expect(page.locator('[data-desk=right] [data-photo]')).toBeVisible({ timeout: SOON_MS })
@@ -126,4 +131,34 @@ test('an outline is put right by hand and taken back; what is no picture is refu
   await expect(page.getByText('1 place you touched was backdrop already, so nothing changed.')).toBeVisible({ timeout: SOON_MS })
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('was backdrop already')).toHaveCount(0, { timeout: SOON_MS })
+})
+
+test('a picture of 48 million pixels and over 15 MB is made smaller on the tablet, upright and without its place', async ({ browser }) => {
+  const page = await tablet(browser, 'ruben')
+  const day = (await (await page.request.get('/api/day/today')).json()) as { visits: { id: string; dog: string }[] }
+  const { id } = day.visits.find(({ dog }) => dog === 'Fable')!
+  await page.goto(`/visits/${id}/check-in`)
+  // grain as a camera has it at dusk, lying on its side
+  const grain = await sharp(randomBytes(1000 * 750 * 3), { raw: { width: 1000, height: 750, channels: 3 } })
+    .png()
+    .toBuffer()
+  const taken = await sharp({ create: { width: 8000, height: 6000, channels: 3, background: '#888' } })
+    .composite([{ input: grain, tile: true }])
+    .withExif({ IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '51/1 30/1 0/1' } })
+    .withMetadata({ orientation: 6 })
+    .jpeg({ quality: 50 })
+    .toBuffer()
+  expect(taken.length).toBeGreaterThan(15 * 1_048_576)
+  const pictures = page.locator('input[type=file][accept*=jpeg]')
+  const sent = page.waitForRequest((request) => request.method() === 'POST' && request.url().includes('/pictures/before/'), {
+    timeout: SOON_MS
+  })
+  await pictures.first().setInputFiles({ name: 'large.jpg', mimeType: 'image/jpeg', buffer: taken })
+  const body = (await sent).postDataBuffer()
+  expect((await (await sent).response())!.status()).toBe(200)
+  const visit = (await (await page.request.get(`/api/visits/${id}`)).json()) as {
+    pictures: { moment: string; widthPx: number; heightPx: number }[]
+  }
+  expect(visit.pictures).toContainEqual(expect.objectContaining({ moment: 'before', widthPx: 1800, heightPx: 2400 }))
+  if (body) expect(await sharp(body).metadata()).toMatchObject({ width: 3072, height: 4096 })
 })

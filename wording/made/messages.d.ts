@@ -2271,7 +2271,6 @@ export interface Messages {
   'measure.dogsSideSideCameraSquare': { side: Said }
   'measure.cameraLevelMiddleBodyTwo': null
   'measure.postLoopOutWayIf': null
-  'measure.pictureSizeMbMustMostmb': { size: Said; mostmb: Said }
   'measure.dogDoesNotStandOut': null
   'measure.tooLittle': null
   'measure.shapeFoundDoesNotLook': { x: Said }
@@ -2285,6 +2284,8 @@ export interface Messages {
   'measure.middle': null
   'measure.broad': null
   'measure.scaleTooShort': { got: Said }
+  'measure.rulerBesideHead': null
+  'measure.rulerAtMiddle': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null
@@ -2752,6 +2753,8 @@ export interface Messages {
   'shell.help': null
   'shell.portfolio': null
   'shell.checkCertificate': null
+  'shell.pictureIsHeic': null
+  'shell.pictureTooLarge': { size: Said; most: Said }
   'supply.readyByDate': null
   'supply.finding': { there: number; of: Said; certificate: Said; date: Said; visits: number; more: number }
   'supply.cohort': null
@@ -3094,7 +3097,6 @@ export interface Messages {
   'visit.remove2': null
   'visit.useSameStanceEachTime': null
   'visit.peenNotAnsweringPictureSaved': null
-  'visit.pictureSizeMbMustMostmb': { size: Said; mostmb: Said }
   'visit.findingsPlace': null
   'visit.place': null
   'visit.side': null

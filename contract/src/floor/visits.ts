@@ -117,6 +117,18 @@ export type Stance = (typeof STANCES)[number]
 export const MOMENTS = ['before', 'during', 'after'] as const
 export type Moment = (typeof MOMENTS)[number]
 
+/** A photograph is no larger as a file, MB. */
+export const MOST_PICTURE_MB = 15
+const HEIC_BRANDS: ReadonlySet<string> = new Set(['heic', 'heix', 'heim', 'heis', 'hevc', 'hevx', 'mif1', 'msf1'])
+/**
+ * Is this a HEIC file, which neither browsers nor the server open?
+ * @param start its first 12 bytes or more. Source: ISO/IEC 14496-12 (ftyp box) and ISO/IEC 23008-12, brands
+ */
+export function isHeic(start: Uint8Array): boolean {
+  const text = String.fromCharCode(...start.subarray(4, 12))
+  return text.startsWith('ftyp') && HEIC_BRANDS.has(text.slice(4))
+}
+
 export type PictureView = {
   readonly id: string
   readonly moment: Moment

@@ -13,13 +13,12 @@ const emit = defineEmits<{ taken: [picture: PictureView] }>()
 const busy = ref(false)
 const pictures = usePictureStore()
 const refused = ref<string | null>(null)
-const MOST_MB = 15
 
 const GUIDE: Readonly<Record<Seen, readonly string[]>> = {
   head: [
     t('measure.headStraightNoseLineMiddle'),
     t('measure.cameraLevelEyesMetreAway'),
-    'A ruler, a comb of known length or a board upright beside the head, level with the eyes.',
+    t('measure.rulerBesideHead'),
     t('measure.combUpEarsTheyJudged')
   ],
   left: [],
@@ -28,7 +27,7 @@ const GUIDE: Readonly<Record<Seen, readonly string[]>> = {
 const PROFILE = (side: string) => [
   t('measure.dogsSideSideCameraSquare', { side }),
   t('measure.cameraLevelMiddleBodyTwo'),
-  'A ruler or a board upright on the table at the dog’s middle.',
+  t('measure.rulerAtMiddle'),
   t('measure.postLoopOutWayIf')
 ]
 const lines = () => (props.seen === 'head' ? GUIDE.head : PROFILE(props.seen))
@@ -50,13 +49,9 @@ function fromFile(event: Event): void {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  if (file.size > MOST_MB * 1048576) {
-    refused.value = t('measure.pictureSizeMbMustMostmb', { size: Math.ceil(file.size / 1048576), mostmb: MOST_MB })
-    return
-  }
   void run(async () => {
     const kept = await pictures.take({ visitId: props.visitId, moment: 'after', stance: props.seen, file })
-    if (!kept) throw new Error('Peen does not answer. The picture is kept here and sent when it does.')
+    if (!kept) throw new Error(t('visit.peenNotAnsweringPictureSaved'))
     return kept
   })
 }

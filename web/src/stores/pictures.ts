@@ -6,6 +6,7 @@ import { computed, shallowRef, watch } from 'vue'
 import { v7 } from 'uuid'
 import { ask, isUnreachable, sentenceOf } from '../api/client'
 import { dropPicture, keepPicture, keptPictures, type KeptPicture } from '../outbox/kept-pictures'
+import { readyToSend } from '../outbox/ready-to-send'
 import { useOutboxStore } from './outbox'
 import { useSavedStore } from './saved'
 import { useSessionStore } from './session'
@@ -30,11 +31,12 @@ export const usePictureStore = defineStore('pictures', () => {
   /**
    * Sends a photograph; `tapOf` makes the tap that names it, put among the taps as soon as the server has it.
    * @returns the photograph as the server keeps it; null where it is kept here for now
-   * @throws what the server refused, or that this browser keeps nothing
+   * @throws a file that cannot be sent, what the server refused, or that this browser keeps nothing
    */
   async function take(taken: Taken, tapOf?: (pictureId: string) => PracticeEvent): Promise<PictureView | null> {
     const id = v7()
-    const picture: KeptPicture = { ...taken, id, by: session.me!.id, event: tapOf?.(id) ?? null, refused: null }
+    const file = await readyToSend(taken.file)
+    const picture: KeptPicture = { ...taken, file, id, by: session.me!.id, event: tapOf?.(id) ?? null, refused: null }
     try {
       return await send(picture)
     } catch (error) {

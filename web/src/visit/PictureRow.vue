@@ -15,8 +15,6 @@ const shelf = usePictureStore()
 const KEPT_HERE = t('visit.peenNotAnsweringPictureSaved')
 const refused = ref<string | null>(null)
 const busy = ref<Stance | null>(null)
-/** the server's own limit, said before anything is sent */
-const MOST_MB = 15
 const own = (stance: Stance) => props.pictures.find((one) => one.moment === props.moment && one.stance === stance)
 /** the same stance to stand by: before the trim, or the visit before */
 const guide = (stance: Stance) =>
@@ -29,10 +27,6 @@ async function take(stance: Stance, event: Event): Promise<void> {
   const file = input.files?.[0]
   input.value = ''
   if (!file) return
-  if (file.size > MOST_MB * 1048576) {
-    refused.value = t('visit.pictureSizeMbMustMostmb', { size: Math.ceil(file.size / 1048576), mostmb: MOST_MB })
-    return
-  }
   busy.value = stance
   try {
     const kept = await shelf.take({ visitId: props.visitId, moment: props.moment, stance, file })

@@ -68,6 +68,11 @@ describe('photographs', () => {
   it.each([
     ['text', async () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /cannot be read/],
     ['a torn file', async () => (await solid(900, 900).jpeg().toBuffer()).subarray(0, 900), /damaged|cannot be read/],
+    [
+      'a HEIC file',
+      async () => Buffer.from('\0\0\0\u0018ftypheic\0\0\0\0mif1heic'),
+      /HEIC file, which Peen cannot read: set the camera to JPEG/
+    ],
     ['a gif', async () => await solid(20, 20).gif().toBuffer(), /JPEG, PNG or WebP/],
     [
       'a bomb',

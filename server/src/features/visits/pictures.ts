@@ -1,5 +1,5 @@
 // Photographs of a dog before and after: turned upright, made small enough, without the place where they were taken.
-import { MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance } from '@peen/contract'
+import { isHeic, MOMENTS, STANCES, type Me, type Moment, type PictureView, type Stance } from '@peen/contract'
 import { and, asc, count, eq, ne, notExists, sql } from 'drizzle-orm'
 import sharp from 'sharp'
 import { v7, validate as isUuid } from 'uuid'
@@ -52,6 +52,7 @@ type Cleaned = { readonly bytes: Buffer; readonly widthPx: number; readonly heig
 async function decoded(bytes: Buffer): Promise<Cleaned> {
   const invalid = (detail: string) => refuse.invalid([{ path: 'picture', detail: `${detail} Nothing was changed.` }])
   if (!Buffer.isBuffer(bytes) || bytes.length === 0) throw invalid('The picture is empty; it must be a JPEG, PNG or WebP of up to 15 MB.')
+  if (isHeic(bytes)) throw invalid('The picture is a HEIC file, which Peen cannot read: set the camera to JPEG, or take it in Peen.')
   const meta = await sharp(bytes, { limitInputPixels: false })
     .metadata()
     .catch(() => null)
