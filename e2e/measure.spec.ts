@@ -1,6 +1,8 @@
 // A finished trim on three photographs, by touch, from taking them to the graded sheet.
 import type { Page } from '@playwright/test'
 import { randomBytes } from 'node:crypto'
+import { readFile } from 'node:fs/promises'
+import * as pdfjs from 'pdfjs-dist/legacy/build/pdf.mjs'
 import sharp from 'sharp'
 import { expect, saved, tablet, test } from './app'
 
@@ -79,6 +81,20 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
     await page.getByRole('tab', { name: 'front' }).click()
     await page.locator('[data-row=flower-circle]').click()
     await expect(page.locator('[data-measured=whole]')).toContainText('On the photograph:')
+  })
+
+  await test.step('the feedback sheet is one page with the three pictures and what to put right', async () => {
+    const coming = page.waitForEvent('download', { timeout: SOON_MS })
+    await page.getByRole('button', { name: 'Feedback sheet, PDF' }).click()
+    const download = await coming
+    expect(download.suggestedFilename()).toMatch(/^feedback-thistle-\d{4}-\d\d-\d\d\.pdf$/)
+    const pdf = await pdfjs.getDocument({ data: new Uint8Array(await readFile(await download.path())) }).promise
+    expect(pdf.numPages).toBe(1)
+    const { items } = await (await pdf.getPage(1)).getTextContent()
+    const text = items.map((item) => ('str' in item ? item.str : '')).join(' ')
+    for (const part of ['Head from the front', 'Left profile', 'Right profile']) expect(text).toContain(part)
+    expect(text).toMatch(/Right cheek sticks out [4-8] mm more/)
+    expect(text).toContain('Hair cannot be put back')
   })
 
   await test.step('a measure is overruled with a reason, and both are kept', async () => {

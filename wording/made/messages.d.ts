@@ -2286,6 +2286,16 @@ export interface Messages {
   'measure.scaleTooShort': { got: Said }
   'measure.rulerBesideHead': null
   'measure.rulerAtMiddle': null
+  'measure.feedbackFor': { dog: Said }
+  'measure.feedbackFrom': { apprentice: Said; assessor: Said; onDate: Said }
+  'measure.doneWell': null
+  'measure.mendAtTheTable': null
+  'measure.onThePictures': null
+  'measure.nextTime': null
+  'measure.lookAgainBeforeEachCut': null
+  'measure.nothingToPutOnSheet': null
+  'measure.feedbackSheetPdf': null
+  'measure.makingFeedbackSheet': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

@@ -258,7 +258,8 @@ function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', depar
   return `${sayNumber(value)} mm off`
 }
 
-const sayBand = ([low, high]: Band) =>
+/** What is allowed, in the unit of what is measured. */
+export const sayBand = ([low, high]: Band): string =>
   low === null ? `${sayNumber(high!)} or less` : high === null ? `${sayNumber(low)} or more` : `${sayNumber(low)} to ${sayNumber(high)}`
 
 /** "Left foreleg", "Beard": the side is always the dog's own. */

@@ -152,5 +152,6 @@ describe('first things first', () => {
       ['headCircle', 'flower-circle']
     ])
     expect(weighed[2].loss).toBe(0)
+    expect(weighed.map(({ band }) => band !== null)).toEqual([true, false, true])
   })
 })

@@ -10,7 +10,7 @@ import {
   type Seen,
   type SkinReading
 } from '../measure'
-import type { Criterion, Standard } from '../standard'
+import type { Band, Criterion, Standard } from '../standard'
 import { shareOfMarks } from './measure'
 import { sidesOf, unitOf } from './parts'
 import type { PictureMeasured, SideKey } from './types'
@@ -111,6 +111,8 @@ export type WeighedMeasure = {
   readonly measure: PhotoFound['measures'][number]
   readonly criterionId: string | null
   readonly loss: number
+  /** what its criterion allows; null where none asks for it */
+  readonly band: Band | null
 }
 
 /**
@@ -131,11 +133,11 @@ export function weighMeasures(
       if (own && own.how.kind !== 'judged') {
         const value = own.how.kind === 'measured' ? Math.abs(measure.value) : measure.value
         const loss = (own.weight / sidesOf(own.how).length) * (1 - shareOfMarks(value, own.how.band, own.how.limit))
-        return { measure, criterionId: own.id, loss }
+        return { measure, criterionId: own.id, loss, band: own.how.band }
       }
       const plan = planned[measure.id]
       const over = plan === undefined ? 0 : Math.abs(measure.value - plan) / OFF_PLAN[measure.unit]! - 1
-      return { measure, criterionId: null, loss: Math.min(MOST_OFF_PLAN, Math.max(0, over)) }
+      return { measure, criterionId: null, loss: Math.min(MOST_OFF_PLAN, Math.max(0, over)), band: null }
     })
     .sort((a, b) => b.loss - a.loss)
 }

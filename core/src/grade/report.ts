@@ -25,6 +25,7 @@ import {
   type Trace
 } from '../measure'
 import type { Standard } from '../standard'
+import { sayBand } from './parts'
 import { weighMeasures } from './picture'
 
 export type PictureReport = {
@@ -65,9 +66,9 @@ export function pictureReport(
   const planned = plannedMeasures(asPlanned, ids)
   return {
     found,
-    says: weighMeasures(standard, seen, found, planned).map(({ measure, criterionId, loss }) => ({
+    says: weighMeasures(standard, seen, found, planned).map(({ measure, criterionId, loss, band }) => ({
       key: { id: measure.id, side: measure.side },
-      text: sayMeasured(measure, trace, planned[measure.id] ?? null, loss === 0),
+      text: sayMeasured(measure, trace, planned[measure.id] ?? null, loss === 0, band && sayBand(band)),
       loss,
       criterionId,
       drawn: drawMeasure(measure, trace, reading)

@@ -10,6 +10,7 @@ import { useKeys } from '../composables/useKeys'
 import AskOnce from '../components/AskOnce.vue'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
+import FeedbackPrint from './FeedbackPrint.vue'
 import FoundPlate from './FoundPlate.vue'
 import MovedList from './MovedList.vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -97,9 +98,12 @@ useKeys([
           }}
         </p>
       </FoundPlate>
-      <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet my-3 inline-flex no-underline" data-measure>{{
-        t('grading.measurePhotographs')
-      }}</RouterLink>
+      <div class="my-3 flex flex-wrap gap-3">
+        <RouterLink :to="`/trims/${grading.id}/measure`" class="btn btn-quiet inline-flex no-underline" data-measure>{{
+          t('grading.measurePhotographs')
+        }}</RouterLink>
+        <FeedbackPrint :grading-id="grading.id" :result="result && (rating === null ? { ...result, mend: [], nextTime: [] } : result)" />
+      </div>
       <FeedbackBlock :result="result" :shown="rating !== null" :numbers="numbers" :praises="grading.praises" />
     </main>
     <aside class="flex min-h-0 flex-col border-line bg-sheet max-lg:border-t lg:border-l" :aria-label="t('grading.gradeSheet')">

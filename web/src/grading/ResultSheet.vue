@@ -10,6 +10,7 @@ import { useSessionStore } from '../stores/session'
 import CorrectionPart from './CorrectionPart.vue'
 import CriterionRows from './CriterionRows.vue'
 import FeedbackBlock from './FeedbackBlock.vue'
+import FeedbackPrint from './FeedbackPrint.vue'
 import FoundPlate from './FoundPlate.vue'
 import MovedList from './MovedList.vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -48,6 +49,7 @@ useKeys([
         <RouterLink :to="`/apprentices/${grading.apprentice.id}`" class="btn btn-quiet min-h-11 px-4 py-1 text-[16px]">{{
           t('grading.effectRecord')
         }}</RouterLink>
+        <FeedbackPrint v-if="grading.own" :grading-id="grading.id" :result="grading.result" />
         <MovedList :moved="grading.moved" />
       </FoundPlate>
       <FeedbackBlock :result="grading.result" :shown="true" :numbers="numbers" :praises="grading.praises" />

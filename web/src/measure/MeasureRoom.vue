@@ -13,6 +13,7 @@ import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
 import { useAsked } from '../composables/useAsked'
 import { fillAnswers } from './fill'
+import { seenName } from './drawing'
 import PlateThumb from '../figure/PlateThumb.vue'
 import PhotoDesk from './PhotoDesk.vue'
 import TakePicture from './TakePicture.vue'
@@ -24,11 +25,6 @@ const router = useRouter()
 const { data, error, refusal, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
 // a colleague's sheet that is not read yet: its own page says what reading costs, and asks
 watch(refusal, (now) => now?.code === 'notRead' && void router.replace(`/trims/${props.id}`))
-const NAMES: Readonly<Record<Seen, string>> = {
-  head: t('measure.headFromFront'),
-  left: t('measure.leftProfile'),
-  right: t('measure.rightProfile')
-}
 const seen = computed<Seen>(() => ((SEEN as readonly string[]).find((one) => one === props.seen) as Seen | undefined) ?? 'head')
 const problem = ref<string | null>(null)
 const again = ref(false)
@@ -109,7 +105,7 @@ useKeys([
         class="flex min-h-12 items-center gap-2 px-3 whitespace-nowrap no-underline"
         :class="seen === view ? 'border-b-4 border-ink font-[650]' : 'muted'"
         :aria-current="seen === view ? 'page' : undefined"
-        ><GlyphMark :name="pictureOf(view, 'after') ? 'meets' : 'missing'" :size="16" />{{ NAMES[view]
+        ><GlyphMark :name="pictureOf(view, 'after') ? 'meets' : 'missing'" :size="16" />{{ seenName(view)
         }}<span class="muted hidden font-normal sm:inline"
           >{{ asked(view) }} {{ asked(view) === 1 ? t('measure.criterion') : t('measure.criteria') }}</span
         ></RouterLink
@@ -151,14 +147,14 @@ useKeys([
               :mirrored="seen === 'right'"
               :width="guideWidth"
               :height="Math.round(guideWidth * 0.89)"
-              :label="t('measure.seenRightPose', { seen: NAMES[seen] })"
+              :label="t('measure.seenRightPose', { seen: seenName(seen) })"
             />
             <span class="photo-guide-ruler self-end" aria-hidden="true" />
           </div>
           <figcaption class="mt-2 font-serif text-[17px] italic">{{ t('measure.likeRulerStandingBesideDog') }}</figcaption>
         </figure>
         <div>
-          <h2 class="title">{{ NAMES[seen] }}</h2>
+          <h2 class="title">{{ seenName(seen) }}</h2>
           <TakePicture
             class="mt-3"
             :visit-id="data.grading.visitId"

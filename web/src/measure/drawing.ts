@@ -1,5 +1,6 @@
 // What lies over a photograph, in px of it.
-import type { Drawn, PlaceDeparture, PhotoPoint } from '@peen/core/measure'
+import type { Drawn, PlaceDeparture, PhotoPoint, Seen } from '@peen/core/measure'
+import { t } from '../words'
 
 export type Tone = 'outline' | 'long' | 'short' | 'plan' | 'fit' | 'taken' | 'off' | 'mirror' | 'scale' | 'check' | 'ghost'
 export type Shape =
@@ -38,3 +39,7 @@ export const drawnShapes = (drawn: readonly Drawn[]): Shape[] =>
       ? { kind: 'circle', centre: one.centre, radius: one.radius, tone: one.role }
       : { kind: 'path', points: one.points, tone: one.role }
   )
+
+/** What a picture shows, in words. */
+export const seenName = (seen: Seen): string =>
+  ({ head: t('measure.headFromFront'), left: t('measure.leftProfile'), right: t('measure.rightProfile') })[seen]

@@ -3,6 +3,7 @@ import type { PictureMarks } from '@peen/contract'
 import type { OutlineStep } from '@peen/core/measure'
 import { ref } from 'vue'
 import { t } from '../words'
+import { plain } from './photo-task'
 import { sayRefusal } from './say-refusal'
 import { rounded, type useMarks } from './useMarks'
 import type { useReader } from './useReader'
@@ -13,9 +14,6 @@ export const OUTLINE_WORDS: Readonly<Record<OutlineStep, string>> = {
   straps: t('measure.removingPostStrap'),
   edge: t('measure.followingCoatsEdge')
 }
-/** Marks as plain data: a worker takes no reactive ones. */
-export const plain = <T>(value: T) => JSON.parse(JSON.stringify(value)) as T
-
 type OutlineOf = {
   readonly seen: PictureMarks['seen']
   readonly desk: Pick<ReturnType<typeof useMarks>, 'marks' | 'find'>

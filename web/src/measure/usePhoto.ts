@@ -5,12 +5,11 @@ import type { Standard } from '@peen/core/standard'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, isUnreachable, sentenceOf } from '../api/client'
-import { coatOf } from '../figure/place'
 import { useSaveSoon } from '../composables/useSaveSoon'
-import type { PhotoTask } from '../workers/measure.worker'
 import { sayRefusal } from './say-refusal'
 import { rounded, useMarks } from './useMarks'
-import { plain, useOutline } from './useOutline'
+import { photoTask } from './photo-task'
+import { useOutline } from './useOutline'
 import { useReader } from './useReader'
 import { t } from '../words'
 
@@ -29,9 +28,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   watch(reader.unreadable, (is) => is && (problem.value = t('measure.pictureCannotOpenedTakeAnother')))
   const desk = useMarks(own.marks, () => soon())
   const { marks } = desk
-  const { drawnAs: trim, lengthsMm: lengths } = standard.plan
-  const coat = { ...coatOf({ ...dog, trim }), lengths }
-  const task = (): PhotoTask => plain({ dog, standard, seen, marks: marks.value, coat })
+  const task = () => photoTask(dog, standard, seen, marks.value)
   const hasOutline = computed(() => marks.value.outline.length > 2)
   const untouched = computed(() => places.filter((id) => !marks.value.places[id]?.touched))
 

@@ -7,8 +7,8 @@ import { valueOf } from '../workers/answered'
 
 type Asked<K extends keyof Reader> = Parameters<Reader[K]>
 
-/** The worker that reads one picture; what core refuses is thrown here as core's own refusal. */
-export function useReader(pictureId: string) {
+/** The worker that reads one picture, until it is closed; what core refuses is thrown here as core's own refusal. */
+export function openReader(pictureId: string) {
   const size = ref<{ readonly width: number; readonly height: number } | null>(null)
   const unreadable = ref(false)
   let worker: Worker
@@ -23,7 +23,6 @@ export function useReader(pictureId: string) {
     )
   }
   start()
-  onScopeDispose(() => worker.terminate())
   return {
     size,
     unreadable,
@@ -46,6 +45,14 @@ export function useReader(pictureId: string) {
     async measure(...asked: Asked<'measure'>) {
       await loaded
       return valueOf(await reader.measure(...asked))
-    }
+    },
+    close: () => worker.terminate()
   }
+}
+
+/** The same, for as long as the screen stands that asks for it. */
+export function useReader(pictureId: string) {
+  const reader = openReader(pictureId)
+  onScopeDispose(reader.close)
+  return reader
 }

@@ -107,6 +107,18 @@ describe('a measure on its photograph', () => {
     // a planned head is the same on both sides: its mirror picture spans what it spans
     expect(Math.min(...xs)).toBeCloseTo(Math.min(...read('head').outline.map(([x]) => x)), -1)
   })
+  it('shows a prouder cheek where it stands out, by as much as it does', () => {
+    // the dog's right is at the left of the picture
+    const proud = read('head', ([x, y]) => (x < 0 && y > 0 && y < 60 ? [x - 8, y] : [x, y]))
+    const off = drawMeasure({ id: 'headPair', side: 'whole' }, traceOf(proud), proud).find(
+      (one) => one.kind === 'line' && one.role === 'off'
+    )
+    const [inner, outer] = off?.kind === 'line' ? off.points : []
+    expect(outer![0]).toBeLessThan(inner![0])
+    // 100 mm are 300 px at the scale; the edge lies a little nearer to the camera or farther
+    expect((inner![0] - outer![0]) / 3).toBeGreaterThan(3)
+    expect((inner![0] - outer![0]) / 3).toBeLessThan(10)
+  })
   it.each<[MeasureId, readonly string[]]>([
     ['topline', ['fit', 'taken', 'off']],
     ['skirtLine', ['taken', 'fit']],

@@ -2,6 +2,7 @@
 import { edgeBetween } from '../body/curves'
 import { topline } from '../body/profile'
 import { fitLine } from '../fit/line'
+import { radiusAt } from '../fit/ring'
 import type { PhotoPoint } from '../types'
 import { linesFor, measureSpec, type MeasureKey } from './catalogue'
 import { toPx } from './frame'
@@ -36,7 +37,7 @@ export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): re
     }
     case 'headPair':
     case 'headSides':
-      return [...drawReference(trace, line), line('mirror', mirrored(trace))]
+      return [...drawReference(trace, line), line('mirror', mirrored(trace)), ...drawProuder(trace, key.id, line)]
     case 'topline': {
       const [a, b] = [placeIn(trace, 'withers'), placeIn(trace, 'tailSet')]
       const edgeLine = edgeBetween(trace.outline, a, b)
@@ -98,6 +99,18 @@ function drawReference(trace: Trace, line: ToLine): readonly Drawn[] {
     betweenEyes[1] + dy * along - dx * across
   ]
   return [line('fit', [at(-110, 0), at(110, 0)]), line('fit', [at(0, -110), at(0, 110)])]
+}
+
+/** The prouder side, where it stands out most, by as much as is told. */
+function drawProuder(trace: Trace, id: 'headPair' | 'headSides', line: ToLine): readonly Drawn[] {
+  const { sides } = roundOf(trace)
+  const told = id === 'headPair' ? sides?.cheeks : sides?.largest
+  const { betweenEyes } = frontHeadOf(trace)
+  const reach = told ? radiusAt(trace.outline, betweenEyes, told.hour) : null
+  if (!told || reach === null) return []
+  const angle = (told.hour / 12) * 2 * Math.PI
+  const at = (mm: number): PhotoPoint => [betweenEyes[0] + Math.sin(angle) * mm, betweenEyes[1] - Math.cos(angle) * mm]
+  return [line('off', [at(reach - Math.abs(told.byMm)), at(reach)])]
 }
 
 /** The head laid on its other side. */

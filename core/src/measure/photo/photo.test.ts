@@ -158,6 +158,10 @@ describe('a profile', () => {
     expect(measure.value).toBeGreaterThan(7)
     expect(measure.value).toBeLessThan(11)
     expect(sayMeasured(measure, traceOf(dipped), null)).toMatch(/^The back dips ([789]|10) mm, in the middle: leave it there/)
+    // what has no sentence of its own says what the trim allows, unless it is fine
+    const ruff = { ...measure, id: 'ruffDepth', value: 27.7 } as const
+    expect(sayMeasured(ruff, traceOf(plain), null, false, '12.7 to 25.4')).toBe('Ruff behind the skull: 28 mm, not 12.7 to 25.4.')
+    expect(sayMeasured(ruff, traceOf(plain), null, true, '12.7 to 25.4')).toBe('Ruff behind the skull: 28 mm.')
     const slope = told(plain, 'skirtSlope')
     expect(sayMeasured(slope, traceOf(plain), slope.value)).toBe('The skirt slopes as planned.')
     expect(sayMeasured({ ...slope, value: slope.value + 8 }, traceOf(plain), slope.value)).toMatch(

@@ -23,9 +23,16 @@ const AS_PLANNED = Object.freeze({ degrees: 2, mm: 1 })
 /**
  * A measure as a sentence with its direction and what to do. `plannedValue` is what the planned coat itself comes to, where
  * it is known: a slope is told against it. Where nothing has to be mended (`isFine`) nothing is told to be cut.
+ * @param asked what the trim allows, in words and in the measure's unit; null where it says nothing
  */
 // eslint-disable-next-line max-lines-per-function -- one case beside the other: apart, none would show that they are all
-export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue: number | null, isFine = false): string {
+export function sayMeasured(
+  measure: PictureMeasure,
+  trace: Trace,
+  plannedValue: number | null,
+  isFine = false,
+  asked: string | null = null
+): string {
   const { id, value, side } = measure
   const fine = isFine ? sayFine(measure, trace) : null
   if (fine) return fine
@@ -82,7 +89,8 @@ export function sayMeasured(measure: PictureMeasure, trace: Trace, plannedValue:
       const { name, unit } = measureSpec(id)
       const own = unit === 'mm' ? mm(value) : `${Math.round(value)} ${unit}`
       const way = value < -0.5 && unit === 'mm' ? ' less' : ''
-      return `${name}${side === 'whole' ? '' : `, ${side}`}: ${own}${way}.`
+      const not = isFine || asked === null ? '' : `, not ${asked}`
+      return `${name}${side === 'whole' ? '' : `, ${side}`}: ${own}${way}${not}.`
     }
   }
 }

@@ -1,0 +1,59 @@
+// The feedback sheet as it is laid out, without a browser to paint it.
+import { standards } from '@peen/content'
+import { describe, expect, it } from 'vitest'
+import { cutTo } from './paint'
+import { feedbackDocument, type Feedback } from './feedback-sheet'
+
+const [standard] = standards
+const item = (say: string) => ({ criterionId: 'c', side: 'whole', region: 'back', gain: 2, cutMm: null, say }) as never
+const sheet: Feedback = {
+  dog: { name: 'Thistle' } as never,
+  standard,
+  apprentice: { id: 't', role: 'apprentice', givenName: 'Tove', familyName: 'Lind' },
+  assessor: { id: 'o', role: 'lead', givenName: 'Ottilie', familyName: 'Brandt' },
+  onDate: '2026-04-14',
+  result: { praise: 'The topline is straight.', mend: [item('Left cheek: take 6 mm off.')], nextTime: ['Comb up the ears first.'] },
+  pictures: [
+    { seen: 'head', image: 'data:image/jpeg;base64,AAAA', says: [{ letter: 'A', text: 'The head is flat on top.' }] },
+    { seen: 'left', image: null, says: [] }
+  ]
+}
+/** Every text of a document, in its order. */
+const textsOf = (value: unknown): string[] =>
+  typeof value === 'string'
+    ? [value]
+    : Array.isArray(value)
+      ? value.flatMap(textsOf)
+      : typeof value === 'object' && value !== null
+        ? Object.entries(value).flatMap(([key, one]) => (['content', 'text', 'stack', 'ol', 'columns'].includes(key) ? textsOf(one) : []))
+        : []
+
+describe('a feedback sheet', () => {
+  it('says what was done well, what to put right, what each picture shows and what to do next time', () => {
+    const texts = textsOf(feedbackDocument(sheet))
+    for (const text of [
+      ...['Thistle: ' + standard.name, 'For Tove Lind, from Ottilie Brandt, 14 April 2026', 'The topline is straight.'],
+      ...['Left cheek: take 6 mm off.', 'A  ', 'The head is flat on top.', 'Nothing here differs from the trim.'],
+      ...['Comb up the ears first.']
+    ])
+      expect(texts).toContain(text)
+    expect(texts.at(-1)).toMatch(/^Hair cannot be put back/)
+  })
+
+  it('holds no mark, and nothing of the grade sheet before its mark may be seen', () => {
+    const texts = textsOf(feedbackDocument({ ...sheet, result: null })).join(' ')
+    expect(texts).not.toMatch(/topline is straight|6 mm off|ears first|marks?\b/)
+    expect(texts).toContain('The head is flat on top.')
+  })
+
+  it('without pictures has no heading for them', () => {
+    expect(textsOf(feedbackDocument({ ...sheet, pictures: [] }))).not.toContain('On the pictures')
+  })
+})
+
+describe('the part of a photograph on paper', () => {
+  it('holds the dog with some room around it, and no more than there is', () => {
+    expect(cutTo([[400, 300], [1400, 900]], 2000, 1500)).toEqual([340, 240, 1120, 720]) // prettier-ignore
+    expect(cutTo([[10, 20], [1990, 1490]], 2000, 1500)).toEqual([0, 0, 2000, 1500]) // prettier-ignore
+  })
+})

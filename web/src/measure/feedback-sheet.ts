@@ -1,0 +1,130 @@
+// The feedback sheet: one page with the pictures of a finished trim and what to mend, for the apprentice to take to the table.
+import { addressOf, type GradingView } from '@peen/contract'
+import { measuresAsked, type GradeResult } from '@peen/core/grade'
+import { SEEN, type Drawn, type PhotoPoint, type Seen } from '@peen/core/measure'
+import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { ask } from '../api/client'
+import { sayDay } from '@peen/core/units'
+import { refuseUnprintable, savePdf } from '../library/paper'
+import { t } from '../words'
+import { drawnShapes, outlineShapes, seenName, type Shape } from './drawing'
+import { markedPicture } from './paint'
+import { photoTask } from './photo-task'
+import { openReader } from './useReader'
+
+const DANGER = '#b0102b'
+const MUTED = '#44545a'
+/** A picture's width and height by how many there are, so that all of it is one page, pt. */
+const PICTURE_PT = [[300, 300], [240, 220], [200, 138]] as const // prettier-ignore
+/** As many as can be minded on each picture. */
+const MOST_SAID = 3
+
+export type PictureFindings = {
+  readonly seen: Seen
+  /** a picture in a data address; null where it could not be painted */
+  readonly image: string | null
+  /** with the letter that points to it on the picture */
+  readonly says: readonly { readonly letter: string; readonly text: string }[]
+}
+export type Feedback = Pick<GradingView, 'dog' | 'standard' | 'apprentice' | 'assessor' | 'onDate'> & {
+  /** what the grade sheet says; null until its mark may be seen */
+  readonly result: Pick<GradeResult, 'praise' | 'mend' | 'nextTime'> | null
+  readonly pictures: readonly PictureFindings[]
+}
+
+/** The page as the layout package takes it. */
+export function feedbackDocument({ dog, standard, apprentice, assessor, onDate, result, pictures }: Feedback): TDocumentDefinitions {
+  const name = (one: { readonly givenName: string; readonly familyName: string }) => `${one.givenName} ${one.familyName}`
+  const mend = result?.mend ?? []
+  const line = (text: string): Content => ({ text, margin: [0, 0, 0, 2] })
+  return {
+    pageSize: 'A4',
+    pageMargins: [36, 34, 36, 40],
+    info: { title: t('measure.feedbackFor', { dog: dog.name }) },
+    defaultStyle: { font: 'Roboto', fontSize: 11, lineHeight: 1.15 },
+    styles: { title: { fontSize: 18, bold: true }, head: { bold: true, fontSize: 13, margin: [0, 10, 0, 3] }, muted: { color: MUTED } },
+    content: [
+      { text: `${dog.name}: ${standard.name}`, style: 'title' },
+      {
+        text: t('measure.feedbackFrom', { apprentice: name(apprentice), assessor: name(assessor), onDate: sayDay(onDate) }),
+        style: 'muted'
+      },
+      ...(result?.praise ? [head(t('measure.doneWell')), line(result.praise)] : []),
+      ...(mend.length > 0 ? [head(t('measure.mendAtTheTable')), { ol: mend.map(({ say }) => line(say)) }] : []),
+      ...(pictures.length > 0 ? [head(t('measure.onThePictures')), ...rowsOf(pictures)] : []),
+      ...(pictures.length > 0 ? [{ text: t('measure.solidVioletLongerThanPlanned'), style: 'muted', fontSize: 9 }] : []),
+      ...((result?.nextTime.length ?? 0) > 0 ? [head(t('measure.nextTime')), ...result!.nextTime.map(line)] : []),
+      { text: t('measure.lookAgainBeforeEachCut'), color: DANGER, bold: true, margin: [0, 12, 0, 0] }
+    ]
+  }
+}
+
+const head = (text: string): Content => ({ text, style: 'head' })
+
+/** Each picture with its findings beside it. */
+function rowsOf(pictures: readonly PictureFindings[]): Content[] {
+  const [width, high] = PICTURE_PT[pictures.length - 1]!
+  return pictures.map(({ seen, image, says }) => ({
+    columnGap: 14,
+    margin: [0, 0, 0, 8],
+    columns: [
+      ...(image ? [{ width, image, fit: [width, high] as [number, number] }] : []),
+      {
+        width: '*',
+        stack: [
+          { text: seenName(seen), bold: true, margin: [0, 0, 0, 3] as [number, number, number, number] },
+          ...(says.length === 0 ? [{ text: t('measure.nothingHereDiffersFromTrim') }] : []),
+          ...says.map(({ letter, text }) => ({
+            text: [{ text: `${letter}  `, bold: true }, text],
+            margin: [0, 0, 0, 4] as [number, number, number, number]
+          }))
+        ]
+      }
+    ]
+  }))
+}
+
+/** Measures every picture that has its outline and its points, and hands the page to the browser as a file. */
+export async function downloadFeedback(gradingId: string, result: Feedback['result']): Promise<void> {
+  const { grading, pictures, marks } = await ask('measures', { id: gradingId })
+  const { dog, standard, apprentice, onDate } = grading
+  refuseUnprintable([dog.name, standard.name, ...[apprentice, grading.assessor].flatMap((one) => [one.givenName, one.familyName])])
+  const measured = SEEN.flatMap((seen) => {
+    const picture = pictures.find(({ stance, moment }) => stance === seen && moment === 'after')
+    const own = marks.find(({ pictureId }) => pictureId === picture?.id)?.marks
+    return picture && own && own.outline.length > 2 ? [{ seen, id: picture.id, own }] : []
+  })
+  const found: PictureFindings[] = []
+  let letters = 0
+  for (const { seen, id, own } of measured) {
+    const reader = openReader(id)
+    try {
+      const report = await reader.measure(photoTask(dog, standard, seen, own), [...measuresAsked(standard, seen)])
+      const said = report.says.filter(({ loss }) => loss > 0).slice(0, MOST_SAID)
+      const says = said.map(({ text, drawn }) => ({ text, drawn, letter: String.fromCharCode(65 + letters++) }))
+      const plan: Shape = { kind: 'path', points: report.planned, closed: true, tone: 'plan' }
+      const image = await paintedOf(id, own.outline, says, [plan, ...outlineShapes(own.outline, report.departures)])
+      found.push({ seen, image, says })
+    } finally {
+      reader.close()
+    }
+  }
+  if (found.length === 0 && !result?.mend.length) throw new Error(t('measure.nothingToPutOnSheet'))
+  const file = `feedback-${dog.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}-${onDate}.pdf`
+  await savePdf(feedbackDocument({ ...grading, result, pictures: found }), file)
+}
+
+type Said = { readonly letter: string; readonly drawn: readonly Drawn[] }
+
+async function paintedOf(
+  id: string,
+  outline: readonly PhotoPoint[],
+  says: readonly Said[],
+  shapes: readonly Shape[]
+): Promise<string | null> {
+  const badges = says.map(({ letter, drawn }) => ({ text: letter, drawn }))
+  const all = [...shapes, ...says.flatMap(({ drawn }) => drawnShapes(drawn))]
+  const painted = markedPicture({ url: addressOf('picture', { id }), shapes: all, badges, around: outline })
+  // without its picture a finding is still worth its line
+  return painted.catch(() => null)
+}
