@@ -149,6 +149,40 @@ test('an outline is put right by hand and taken back; what is no picture is refu
   await expect(page.getByText('was backdrop already')).toHaveCount(0, { timeout: SOON_MS })
 })
 
+test('a picture in which a white cupboard runs into a white dog is asked about before its outline is called found', async ({ browser }) => {
+  test.setTimeout(480000)
+  const page = await tablet(browser, 'ottilie', '/trims')
+  await page
+    .getByRole('link', { name: /Thistle/ })
+    .first()
+    .click()
+  await page.waitForURL(/\/trims\/[^/]+$/)
+  const id = page.url().split('/').at(-1)!
+  await page.goto(`/trims/${id}/measure/right`)
+  if (await page.locator('[data-take]').count()) await page.getByRole('button', { name: 'Take it with the table camera' }).click()
+  await expect(page.locator('[data-desk=right] [data-photo]')).toBeVisible({ timeout: SOON_MS })
+  const src = await page.locator('[data-photo] image').first().getAttribute('href')
+  const taken = await (await page.request.get(src!)).body()
+  const { width, height } = await sharp(taken).metadata()
+  // from the upper border down onto the back, as white as the coat
+  const input = {
+    create: { width: Math.round(width! * 0.14), height: Math.round(height! * 0.58), channels: 3, background: '#dcdad4' }
+  } as const
+  const buffer = await sharp(taken)
+    .composite([{ input, left: Math.round(width! * 0.43), top: Math.round(height! * 0.06) }])
+    .jpeg()
+    .toBuffer()
+  await page.getByRole('button', { name: 'Another picture' }).click()
+  await page.getByLabel('Picture, right').setInputFiles({ name: 'cupboard.jpg', mimeType: 'image/jpeg', buffer })
+  await expect(page.getByText('Touch the top end of the ruler')).toBeVisible({ timeout: SOON_MS })
+  const [x, top, bottom] = RULER.right
+  await touch(page, x, top)
+  await touch(page, x, bottom)
+  const asked = page.locator('[data-disagreement]')
+  await expect(asked.first()).toContainText(/in the ring is more dog than planned, \d+ mm across/, { timeout: SOON_MS })
+  await expect(page.getByText('Outline found.')).toHaveCount(0)
+})
+
 test('a picture of 48 million pixels and over 15 MB is made smaller on the tablet, upright and without its place', async ({ browser }) => {
   const page = await tablet(browser, 'ruben')
   const day = (await (await page.request.get('/api/day/today')).json()) as { visits: { id: string; dog: string }[] }

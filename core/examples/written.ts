@@ -20,7 +20,7 @@ import { NOTHING_FOUND } from '../src/checkin'
 import { growthOf, type TrimPart } from '../src/coat'
 import { newRaster } from '../src/figure'
 import { answersAtTarget, gradeResult } from '../src/grade'
-import { frameOf, plannedView, proposePlaces, toPx, type PhotoPoint, type Reading } from '../src/measure'
+import { frameOf, NO_CORRECTIONS, plannedView, proposePlaces, toPx, type PhotoPoint, type Reading } from '../src/measure'
 import { foldVisit } from '../src/practice'
 import { at, ended, started } from '../src/practice/testing'
 import { agreedTargets, sheetCaseOf, sheetOf } from '../src/setup'
@@ -181,6 +181,7 @@ const measure: Examples = {
   plannedInPicture: () => [reading, planned, laid],
   plannedTrace: () => [planned, 'left'],
   proposePlaces: () => [reading.frame, reading.outline, planned],
+  disagreementsOf: () => [reading.frame, reading.outline, planned, laid, NO_CORRECTIONS],
   readingOf: () => [{ ...reading, places: {} }, frame, planned.depths],
   regionDepartures: () => [reading, planned, laid],
   simulate: () => [{ back: 3 }, () => ({ back: 3 }), { seed: 1 }]

@@ -2296,6 +2296,9 @@ export interface Messages {
   'measure.nothingToPutOnSheet': null
   'measure.feedbackSheetPdf': null
   'measure.makingFeedbackSheet': null
+  'measure.moreThanPlanned': { mm: Said }
+  'measure.lessThanPlanned': { mm: Said }
+  'measure.outlineUnsure': { n: number }
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

@@ -12,6 +12,7 @@ import * as alignPart from './fit/align'
 import * as overlapPart from './fit/overlap'
 import * as framePart from './photo/frame'
 import * as cataloguePart from './photo/catalogue'
+import * as expectedPart from './photo/expected'
 import * as foundPart from './photo/found'
 import * as planPart from './photo/plan'
 import * as proposePart from './photo/propose'
@@ -26,6 +27,7 @@ export type { CircleFit } from './fit/circle'
 export type { Departed, LineFit } from './fit/line'
 export type { Homography } from './fit/plane'
 export type { KnownLength, PlaneScale } from './fit/scale'
+export type { Disagreement } from './photo/expected'
 export { NO_CORRECTIONS, OUTLINE_STEPS, type Corrections, type FoundOutline, type OutlineStep } from './edge/find'
 export type { Framing, Patch } from './edge/backdrop'
 export type { Stroke } from './edge/correct'
@@ -91,6 +93,7 @@ export const { onDarkSpots, onto, plannedTrace, proposePlaces } = door(proposePa
   onto: [items(2), point],
   proposePlaces: [null, ring]
 })
+export const { disagreementsOf } = door(expectedPart, { disagreementsOf: [null, ring] })
 export const { sayMeasured } = door(sayPart)
 export const { departuresFrom, laidRigid, plannedInPicture, regionDepartures } = door(departurePart)
 export const { coatDepth, regionSeenIn, skinOffset } = door(skinPart)

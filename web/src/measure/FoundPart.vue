@@ -60,6 +60,11 @@ const table = computed(() => {
       <GlyphMark name="fails" :size="20" class="mt-0.5 flex-none" />{{ result.found.refused }}
     </p>
     <template v-else-if="result">
+      <p v-if="photo.disagreements.value.length" class="flex gap-2 pb-2 leading-[1.3] font-[650]" role="alert" data-outline-unsure>
+        <GlyphMark name="cannotTell" :size="18" class="mt-0.5 flex-none" />{{
+          t('measure.outlineUnsure', { n: photo.disagreements.value.length })
+        }}
+      </p>
       <p v-if="result.found.yaw" class="muted">
         {{
           t('measure.headTurnedNumberDegreesDeg', {

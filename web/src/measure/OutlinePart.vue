@@ -37,11 +37,21 @@ const SIZES = [
       <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="photo.cancel">{{ t('measure.stop') }}</button>
     </p>
     <template v-else>
-      <p v-if="photo.hasOutline.value && photo.doubts.value.length === 0" class="flex gap-2 leading-[1.3]">
+      <p
+        v-if="photo.hasOutline.value && photo.doubts.value.length + photo.disagreements.value.length === 0"
+        class="flex gap-2 leading-[1.3]"
+      >
         <GlyphMark name="meets" :size="18" class="mt-0.5 flex-none" />{{ t('measure.outlineFound') }}
       </p>
       <p v-for="doubt in photo.doubts.value" :key="doubt" class="flex gap-2 leading-[1.3]" role="alert">
         <GlyphMark name="cannotTell" :size="18" class="mt-0.5 flex-none" />{{ t('measure.notSureDoubt', { doubt }) }}
+      </p>
+      <p v-for="one in photo.disagreements.value" :key="`${one.at}`" class="flex gap-2 leading-[1.3]" role="alert" data-disagreement>
+        <GlyphMark name="cannotTell" :size="18" class="mt-0.5 flex-none" />{{
+          one.kind === 'more'
+            ? t('measure.moreThanPlanned', { mm: Math.round(2 * one.radiusMm) })
+            : t('measure.lessThanPlanned', { mm: Math.round(2 * one.radiusMm) })
+        }}
       </p>
       <p v-if="photo.idleTouches.value > 0" class="leading-[1.3]" role="status">
         {{ t('measure.idleTouches', { count: photo.idleTouches.value }) }}

@@ -84,6 +84,8 @@ const shapes = computed<Shape[]>(() => {
     own.push(...outlineShapes(outline, found?.departures ?? []))
     if (say) own.push(...drawnShapes(say.drawn))
   } else if (outline.length) own.push({ kind: 'path', points: outline, closed: true, tone: 'outline' })
+  if (step.value === 'outline')
+    for (const { at, radiusPx } of photo.disagreements.value) own.push({ kind: 'circle', centre: at, radius: radiusPx, tone: 'off' })
   if (step.value === 'places')
     for (const id of photo.lines) {
       const points = lines[id]

@@ -68,6 +68,11 @@ export function useOutline({ seen, desk, reader, problem, then }: OutlineOf) {
       if (isNewest()) step.value = null
     }
   }
+  /** What was found is no dog as it was planned: nothing is told until it is put right. */
+  function refuse(doubt: string): void {
+    doubts.value = [...doubts.value, doubt]
+    unfit.value = true
+  }
   function cancel(): void {
     turn++
     step.value = null
@@ -75,5 +80,5 @@ export function useOutline({ seen, desk, reader, problem, then }: OutlineOf) {
     running = Promise.resolve()
     reader.stop()
   }
-  return { doubts, idleTouches, unfit, step, find, cancel }
+  return { doubts, idleTouches, unfit, step, find, refuse, cancel }
 }

@@ -1,6 +1,7 @@
 import type { DogView, PhotoMarks, PictureMarks } from '@peen/contract'
+import { CoreError } from '@peen/core/error'
 import { measuresAsked, type PictureReport } from '@peen/core/grade'
-import { measureSpec, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
+import { measureSpec, type Disagreement, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -43,7 +44,9 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   }
   const { soon, now: save } = useSaveSoon(write)
 
-  const outline = useOutline({ seen, desk, reader, problem, then: () => proposeRest() })
+  const outline = useOutline({ seen, desk, reader, problem, then: () => holdAgainstPlan() })
+  /** where the outline is of another mind than the plan */
+  const disagreements = shallowRef<readonly Disagreement[]>([])
   const measured = useMeasured(
     async () => (hasOutline.value && !outline.unfit.value ? reader.measure(task(), [...asked]) : null),
     problem,
@@ -51,12 +54,20 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   )
   watch(marks, useDebounceFn(measured.measure, MARKS_REST_MS))
 
-  /** Places that are not touched go where the new outline puts them. */
-  async function proposeRest(): Promise<void> {
-    const found = await reader.propose(task())
+  /** The outline is held against the plan; places that are not touched go where it puts them. */
+  async function holdAgainstPlan(): Promise<void> {
+    disagreements.value = []
+    if (outline.unfit.value) return measured.measure()
+    const found = await reader.propose(task()).catch((error: unknown) => {
+      if (!(error instanceof CoreError && error.issue.code === 'somethingElse')) throw error
+      outline.refuse(sayRefusal(error))
+      return null
+    })
+    if (!found) return measured.measure()
+    disagreements.value = found.disagreements
     const uPx = desk.placeU()
     const next = { ...marks.value.places }
-    for (const [id, at] of Object.entries(found) as [PhotoPlace, PhotoPoint][])
+    for (const [id, at] of Object.entries(found.places) as [PhotoPlace, PhotoPoint][])
       if (places.includes(id) && !next[id]?.touched) next[id] = { at, uPx, touched: false }
     if (Object.keys(next).length > Object.keys(marks.value.places).length || untouched.value.length > 0) desk.find({ places: next })
     else void measured.measure()
@@ -84,6 +95,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     ...{ seen, pictureId, marks, size: reader.size, problem, places, lines: linesFor(asked), untouched, hasOutline, perMm },
     ...{
       doubts: outline.doubts,
+      disagreements,
       idleTouches: outline.idleTouches,
       unfit: outline.unfit,
       step: outline.step,

@@ -4,6 +4,7 @@ import type { DogView, PhotoMarks } from '@peen/contract'
 import { fitBody, type Coat } from '@peen/core/figure'
 import { pictureReport, type PictureReport } from '@peen/core/grade'
 import {
+  disagreementsOf,
   findOutline,
   frameOf,
   onDarkSpots,
@@ -11,6 +12,7 @@ import {
   proposePlaces,
   readingOf,
   type Corrections,
+  type Disagreement,
   type Frame,
   type MeasureId,
   type OutlineStep,
@@ -31,6 +33,12 @@ export type PhotoTask = {
   readonly seen: Seen
   readonly marks: PhotoMarks
   /** as the trim leaves it, drawn on this dog */ readonly coat: Coat
+}
+
+export type Proposed = {
+  readonly places: Readonly<Partial<Record<PhotoPlace, PhotoPoint>>>
+  /** where the outline must be asked about */
+  readonly disagreements: readonly Disagreement[]
 }
 
 /** More pixels than this are of no use on a screen that measures millimetres. */
@@ -75,9 +83,14 @@ const reader = {
     const { pxPerMm, hasScale } = frameFor(seen, scale)
     return findOutline(looked(), seen === 'head' ? 'head' : 'body', corrections, hasScale ? pxPerMm : null, onStep)
   }),
-  propose: answering((task: PhotoTask): Readonly<Partial<Record<PhotoPlace, PhotoPoint>>> => {
-    const { places } = proposePlaces(frameFor(task.seen, task.marks.scale), task.marks.outline, planOf(task))
-    return task.seen === 'head' ? onDarkSpots(looked(), places) : places
+  propose: answering((task: PhotoTask): Proposed => {
+    const { seen, marks } = task
+    const [frame, planned] = [frameFor(seen, marks.scale), planOf(task)]
+    const { places, laid } = proposePlaces(frame, marks.outline, planned)
+    return {
+      places: seen === 'head' ? onDarkSpots(looked(), places) : places,
+      disagreements: disagreementsOf(frame, marks.outline, planned, laid, marks.corrections)
+    }
   }),
   measure: answering((task: PhotoTask, ids: readonly MeasureId[]): PictureReport => {
     const plan = planOf(task)

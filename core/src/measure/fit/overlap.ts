@@ -20,17 +20,23 @@ function firstThatWorks<A, B>(attempts: readonly A[], work: (attempt: A) => B): 
   return work(attempts[attempts.length - 1]!)
 }
 
+// edges that lie all but on one another upset the library: coordinates are made coarse, and where that is not enough one ring is moved a hair
+const closed = (ring: readonly PhotoPoint[], by = 0) => [ring.map(([x, y]): [number, number] => [coarse(x + by), coarse(y + by)])]
+const HAIRS = [0, 0.05, 0.11, 0.23]
+
+/** What one ring covers and another does not: pieces, each an outer ring with its holes. Rings may cross themselves. */
+export const differenceOf = (one: readonly PhotoPoint[], other: readonly PhotoPoint[]): Rings =>
+  firstThatWorks(HAIRS, (by) => clip.difference(closed(one), closed(other, by)))
+
 /** What two rings cover together over what either covers, 0 to 1 (intersection over union). Rings may cross themselves. */
 export function overlap01(one: readonly PhotoPoint[], other: readonly PhotoPoint[]): number {
   const area = (shapes: Rings) =>
     shapes.reduce((sum, [outer, ...holes]) => sum + areaOf(outer!) - holes.reduce((h, hole) => h + areaOf(hole), 0), 0)
-  // edges that lie all but on one another upset the library: coordinates are made coarse, and where that is not enough one ring is moved a hair
-  const closed = (ring: readonly PhotoPoint[], by = 0) => [ring.map(([x, y]): [number, number] => [coarse(x + by), coarse(y + by)])]
   const measured = (by: number) => {
     const [a, b] = [closed(one), closed(other, by)]
     return [area(clip.intersection(a, b) as unknown as Rings), area(clip.union(a, b) as unknown as Rings)]
   }
-  const [both, either] = firstThatWorks([0, 0.05, 0.11, 0.23], measured)
+  const [both, either] = firstThatWorks(HAIRS, measured)
   return either === 0 ? 0 : both! / either!
 }
 

@@ -105,7 +105,7 @@ const depthOf = (id: PhotoPlace, depths: PlannedView['depths']) => {
   return depth ? depths[depth].mm : 0
 }
 
-function thinned(ring: readonly PhotoPoint[]): PhotoPoint[] {
+export function thinned(ring: readonly PhotoPoint[]): PhotoPoint[] {
   const [xs, ys] = [ring.map(([x]) => x), ring.map(([, y]) => y)]
   const size = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys))
   return evenly(ring, Math.max(THIN_MM, size / 160) || THIN_MM)
