@@ -181,6 +181,24 @@ test('a picture in which a white cupboard runs into a white dog is asked about b
   const asked = page.locator('[data-disagreement]')
   await expect(asked.first()).toContainText(/in the ring is more dog than planned, \d+ mm across/, { timeout: SOON_MS })
   await expect(page.getByText('Outline found.')).toHaveCount(0)
+  await step(page, '3 Places')
+  await page.getByRole('button', { name: 'All points are right' }).click()
+  await step(page, '4 Found')
+  await expect(page.locator('[data-outline-unsure]')).toContainText('The outline is not sure in one place. Go back to step 2', {
+    timeout: SOON_MS
+  })
+  await expect(page.getByRole('button', { name: 'Enter on the sheet' })).toBeDisabled()
+  // a hand that paints it as dog has said what it is
+  await step(page, '2 Outline')
+  await page.getByRole('radio', { name: 'Paint dog' }).click()
+  const picture = (await page.locator('[data-photo] image').first().boundingBox())!
+  await page.mouse.move(picture.x + picture.width * 0.48, picture.y + picture.height * 0.2)
+  await page.mouse.down()
+  await page.mouse.move(picture.x + picture.width * 0.52, picture.y + picture.height * 0.3, { steps: 6 })
+  await page.mouse.up()
+  await expect(page.getByText('Outline found.')).toBeVisible({ timeout: SOON_MS })
+  await step(page, '4 Found')
+  await expect(page.getByRole('button', { name: 'Enter on the sheet' })).toBeEnabled({ timeout: SOON_MS })
 })
 
 test('a picture of 48 million pixels and over 15 MB is made smaller on the tablet, upright and without its place', async ({ browser }) => {

@@ -49,12 +49,18 @@ async function taken(_picture: PictureView): Promise<void> {
   await reload()
 }
 
+/** What an outline that is still asked about says is no answer. */
+const mayFill = computed(() => {
+  const photo = desk.value?.photo
+  return (photo?.result.value?.found.measures.length ?? 0) > 0 && photo?.disagreements.value.length === 0
+})
+
 /** Lays what this picture says into the draft, then goes on to the next one, or to the sheet. */
 async function fill(): Promise<void> {
   const photo = desk.value?.photo
   const page = data.value
   const result = photo?.result.value
-  if (!photo || !page || !result) return
+  if (!photo || !page || !result || !mayFill.value) return
   problem.value = null
   const { grading, skin } = page
   const from = answersFrom(grading.standard, photo.seen, photo.pictureId, result.found, result.regions, skin)
@@ -131,7 +137,7 @@ useKeys([
       :before="pictureOf(seen, 'before')"
       :skin="data.skin"
     >
-      <button class="btn btn-go min-h-11" :disabled="!desk?.photo.result.value?.found.measures.length" @click="fill">
+      <button class="btn btn-go min-h-11" :disabled="!mayFill" @click="fill">
         {{ t('measure.enterSheet') }}
       </button>
     </PhotoDesk>

@@ -6,6 +6,7 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { ask } from '../api/client'
 import { sayDay } from '@peen/core/units'
 import { refuseUnprintable, savePdf } from '../library/paper'
+import type { PhotoTask } from '../workers/measure.worker'
 import { t } from '../words'
 import { drawnShapes, outlineShapes, seenName, type Shape } from './drawing'
 import { markedPicture } from './paint'
@@ -99,7 +100,10 @@ export async function downloadFeedback(gradingId: string, result: Feedback['resu
   for (const { seen, id, own } of measured) {
     const reader = openReader(id)
     try {
-      const report = await reader.measure(photoTask(dog, standard, seen, own), [...measuresAsked(standard, seen)])
+      const task = photoTask(dog, standard, seen, own)
+      // an outline that is still asked about says nothing that anyone may cut by
+      if (!(await isSure(reader, task))) continue
+      const report = await reader.measure(task, [...measuresAsked(standard, seen)])
       const said = report.says.filter(({ loss }) => loss > 0).slice(0, MOST_SAID)
       const says = said.map(({ text, drawn }) => ({ text, drawn, letter: String.fromCharCode(65 + letters++) }))
       const plan: Shape = { kind: 'path', points: report.planned, closed: true, tone: 'plan' }
@@ -112,6 +116,14 @@ export async function downloadFeedback(gradingId: string, result: Feedback['resu
   if (found.length === 0 && !result?.mend.length) throw new Error(t('measure.nothingToPutOnSheet'))
   const file = `feedback-${dog.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}-${onDate}.pdf`
   await savePdf(feedbackDocument({ ...grading, result, pictures: found }), file)
+}
+
+async function isSure(reader: ReturnType<typeof openReader>, task: PhotoTask): Promise<boolean> {
+  await reader.loaded()
+  return reader.propose(task).then(
+    ({ disagreements }) => disagreements.length === 0,
+    () => false
+  )
 }
 
 type Said = { readonly letter: string; readonly drawn: readonly Drawn[] }
