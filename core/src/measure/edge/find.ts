@@ -74,7 +74,8 @@ export function findOutline(
   const mmPx = pxPerMm ?? (Math.sqrt(standsOut.reduce((sum, value) => sum + value, 0)) * by) / USUAL_MM[framing]
   const raw = majority(standsOut, width, height, (EDGE_MM / 2) * (mmPx / by))
   const seen = withoutTable(raw, small, framing, (EDGE_MM / 2) * (mmPx / by))
-  const mask = withoutTouched(seen, small, scaled, isNoDog(seen, width, height, framing))
+  const isDog = (left: Uint8Array) => !isNoDog(left, width, height, framing)
+  const mask = withoutTouched(seen, small, scaled, isDog(seen) ? null : isDog)
   applyStrokes(mask, width, height, corrections.strokes, by)
   const { label, areas } = bodiesOf(mask, width, height)
   const first = largest(areas)
@@ -149,7 +150,12 @@ const overlaps = ({ x, y, width, height }: Patch, picture: Picture) =>
 function withoutTable(mask: Uint8Array, small: Picture, framing: Framing, reachPx: number): Uint8Array {
   const { width, height } = small
   if (framing === 'head' || !isNoDog(mask, width, height, framing)) return mask
-  const bare = majority(withoutTouched(mask, small, besideTheFeet(small), true), width, height, reachPx)
+  const bare = majority(
+    withoutTouched(mask, small, besideTheFeet(small), () => true),
+    width,
+    height,
+    reachPx
+  )
   return isNoDog(bare, width, height, framing) ? mask : bare
 }
 

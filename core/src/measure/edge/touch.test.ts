@@ -49,6 +49,21 @@ describe('a finger on the backdrop', () => {
     expect(mended.idleTouches).toBe(0)
   })
 
+  it('that lies over an edge means the paint that most of it has, and leaves the dog alone', () => {
+    const picture = pictured((x, y) => (isDog(x, y) ? COAT : isBox(x, y) ? BOX : WALL))
+    expect(overlap(picture, touched(337, 200))).toBeGreaterThan(0.97)
+  })
+
+  it('takes no dog off where what is left would be none either', () => {
+    // a table of the dog's own paint runs out of the picture below, and on it lies a bright cloth
+    const isTable = (y: number) => y > 270
+    const isCloth = (x: number, y: number) => x > 20 && x < 110 && y > 300 && y < 380
+    const picture = pictured((x, y) => (isCloth(x, y) ? BOX : isDog(x, y) || isTable(y) ? COAT : WALL))
+    const found = (corrections = NO_CORRECTIONS) => evenly(findOutline(picture, 'body', corrections, 1).outline, 2)
+    const before = overlap01(found(), disc(CX, CY, R))
+    expect(overlap01(found(touched(330, 330)), disc(CX, CY, R))).toBeGreaterThanOrEqual(before - 0.002)
+  })
+
   it('stops at the place itself where the thing has the dog’s own paint', () => {
     const picture = pictured((x, y) => (isDog(x, y) || isBox(x, y) ? COAT : WALL))
     const before = overlap(picture)

@@ -11,6 +11,8 @@ const SPREADS = 3.5
 const LEAST_SPREAD = 2.5
 /** Between two neighbours of one paint the blurred picture changes by no more, 8-bit steps. Chosen. */
 const STEP = 5
+/** So much of a touched place is taken for one paint. Chosen. */
+const OF_ONE_PAINT = 0.6
 /** Taking so much of the body off is no mend: the colour has run into the dog. Chosen. */
 const MOST_SHARE = 0.5
 /** Of a body that is no dog anyhow any share may go, as long as a dog can be left: a share of the picture. Chosen. */
@@ -21,12 +23,17 @@ const LOOSE_SHARE = 0.5
 /**
  * The mask without what was touched. A touch outside of it changes nothing: that place is backdrop already. One inside takes the colour
  * under the finger, up to the nearest edge. Where that would eat half of the body, or cut it in two, only the touched place itself goes.
- * @param mask 1 where something stands out @param isUnfit the body is no whole dog anyhow: any share of it may go
+ * @param mask 1 where something stands out @param mends where the body is no whole dog anyhow: would this be one? then any share may go
  */
-export function withoutTouched(mask: Uint8Array, picture: Picture, patches: readonly Patch[], isUnfit: boolean): Uint8Array {
+export function withoutTouched(
+  mask: Uint8Array,
+  picture: Picture,
+  patches: readonly Patch[],
+  mends: ((left: Uint8Array) => boolean) | null
+): Uint8Array {
   if (patches.length === 0) return mask
   const soft = blurred(picture)
-  return patches.reduce((left, patch) => withoutOne(left, picture, soft, patch, isUnfit), mask)
+  return patches.reduce((left, patch) => withoutOne(left, picture, soft, patch, mends), mask)
 }
 
 /** How many touched places were backdrop already: such a touch changes nothing. */
@@ -34,18 +41,24 @@ export const idleTouches = (mask: Uint8Array, picture: Picture, patches: readonl
   patches.filter((patch) => isIdle(mask, pixelsOf(patch, picture))).length
 const isIdle = (mask: Uint8Array, own: readonly number[]) => own.length === 0 || 2 * own.filter((p) => mask[p]).length < own.length
 
-function withoutOne(mask: Uint8Array, picture: Picture, soft: Float32Array, patch: Patch, isUnfit: boolean): Uint8Array {
+function withoutOne(
+  mask: Uint8Array,
+  picture: Picture,
+  soft: Float32Array,
+  patch: Patch,
+  mends: ((left: Uint8Array) => boolean) | null
+): Uint8Array {
   const { width, height } = picture
   const own = pixelsOf(patch, picture)
   if (isIdle(mask, own)) return mask
   const within = own.filter((p) => mask[p])
-  const region = spreadFrom(within, mask, picture, soft, paintOf(own, soft))
+  const region = spreadFrom(within, mask, picture, soft, paintOf(within, soft))
   const left = mask.map((value, p) => (value && !region[p] ? 1 : 0))
   const body = largestOf(mask, width, height)
   const [before, after] = [areaOf(body), areaOf(largestOf(left, width, height))]
   const taken = body.reduce((sum, value, p) => sum + (value && region[p] ? 1 : 0), 0)
   const loose = before - taken - after
-  const isFair = isUnfit ? after >= LEFT_SHARE * mask.length : taken <= MOST_SHARE * before
+  const isFair = taken <= MOST_SHARE * before || (mends !== null && after >= LEFT_SHARE * mask.length && mends(left))
   if (isFair && loose <= Math.max(LOOSE_SHARE * taken, 4 * own.length)) return left
   const touched = new Set(own)
   return mask.map((value, p) => (value && !touched.has(p) ? 1 : 0))
@@ -60,12 +73,19 @@ function pixelsOf({ x, y, width: w, height: h }: Patch, { width, height }: Pictu
 
 type Paint = { readonly rgb: readonly [number, number, number]; readonly spread: number; readonly low: number; readonly high: number }
 
-function paintOf(pixels: readonly number[], soft: Float32Array): Paint {
-  const rgb = [0, 1, 2].map((c) => pixels.reduce((sum, p) => sum + soft[3 * p + c]!, 0) / pixels.length) as unknown as Paint['rgb']
+/** The paint that most of a touched place has: a finger that lies over an edge means one of the two. */
+function paintOf(touched: readonly number[], soft: Float32Array): Paint {
+  const meanOf = (pixels: readonly number[]) =>
+    [0, 1, 2].map((c) => pixels.reduce((sum, p) => sum + soft[3 * p + c]!, 0) / pixels.length) as unknown as Paint['rgb']
+  const middle = [0, 1, 2].map((c) => median(touched.map((p) => soft[3 * p + c]!)))
+  const far = (p: number) => Math.hypot(...[0, 1, 2].map((c) => soft[3 * p + c]! - middle[c]!))
+  const pixels = [...touched].sort((a, b) => far(a) - far(b)).slice(0, Math.ceil(touched.length * OF_ONE_PAINT))
+  const rgb = meanOf(pixels)
   const lights = pixels.map((p) => lightAt(soft, p, rgb)).sort((a, b) => a - b)
   const off = pixels.reduce((sum, p) => sum + offAt(soft, p, rgb, lightAt(soft, p, rgb)) ** 2, 0) / pixels.length
   return { rgb, spread: Math.max(LEAST_SPREAD, Math.sqrt(off)), low: lights[0]! - DARKER, high: lights[lights.length - 1]! + LIGHTER }
 }
+const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
 const lightAt = (soft: Float32Array, p: number, [r, g, b]: Paint['rgb']) =>
   (soft[3 * p]! * r + soft[3 * p + 1]! * g + soft[3 * p + 2]! * b) / (r * r + g * g + b * b || 1)

@@ -8,6 +8,8 @@ export const DOG_SHARES = Object.freeze({ least: 0.01, most: 0.8 })
 const SECOND_SHARE = 0.25
 /** A whole dog stands on a table, a head comes up from below and fills some of the picture: shares of its height and area. Chosen. */
 const REACHES_DOWN: Readonly<Record<Framing, number>> = { body: 0.55, head: 0.6 }
+/** And no dog is so small that all of it lies below this share of the height: that is a piece of its table. Chosen. */
+const REACHES_UP = 0.6
 const HEAD_SHARE = 0.04
 
 /** What else is known of a body: the area of the next one by its own, and what was told of its edge. */
@@ -25,7 +27,7 @@ export function toldOf(
   const isCut = isCutOff(body, width, height, framing)
   const isAll = areaOf(body) > DOG_SHARES.most * width * height
   const isOff = isElsewhere(body, width, height, framing)
-  const what = framing === 'body' ? 'does not reach down to the table' : 'is no head before the camera'
+  const what = framing === 'body' ? 'is no dog that stands on the table' : 'is no head before the camera'
   const doubts = [
     isAlike ? 'The dog and the backdrop look too alike: touch the backdrop, or draw the edge by hand.' : '',
     isTwo ? 'There is something else in the picture, nearly as large: only one dog can be measured.' : '',
@@ -38,14 +40,18 @@ export function toldOf(
   return { doubts, unfit: isTwo || isCut || isAll || isOff }
 }
 
-/** The largest body is none of one whole dog: it runs out of the picture, or fills it. */
+/** The largest body is none of one whole dog: it runs out of the picture, fills it, or lies elsewhere. */
 export function isNoDog(mask: Uint8Array, width: number, height: number, framing: Framing): boolean {
   const body = largestOf(mask, width, height)
-  return areaOf(body) > DOG_SHARES.most * width * height || isCutOff(body, width, height, framing)
+  return (
+    areaOf(body) > DOG_SHARES.most * width * height || isCutOff(body, width, height, framing) || isElsewhere(body, width, height, framing)
+  )
 }
 
 function isElsewhere(body: Uint8Array, width: number, height: number, framing: Framing): boolean {
   const lowest = Math.floor(body.lastIndexOf(1) / width)
+  const highest = Math.floor(body.indexOf(1) / width)
+  if (framing === 'body' && highest > REACHES_UP * height) return true
   return lowest < REACHES_DOWN[framing] * height || (framing === 'head' && areaOf(body) < HEAD_SHARE * width * height)
 }
 
