@@ -1,7 +1,7 @@
 // Mends that are true never make an outline worse, on scenes that no part of the measuring code has met.
 // The long run with its numbers: npm run scenes, docs/robustness-scenes.md.
 import { describe, expect, it } from 'vitest'
-import { mendsOf, overlapWith, sceneOf, SHOWS, type MendRow } from '.'
+import { harder, mendsOf, overlapWith, sceneOf, SHOWS, type Harder, type MendRow } from '.'
 
 const SEED = 4001
 const SCENES = 12
@@ -33,6 +33,31 @@ describe('a scene', () => {
     expect(overlapWith(scene, box(2, 6))).toBe(1)
     expect(overlapWith(scene, box(4, 8))).toBeCloseTo(12 / 36, 9)
     expect(overlapWith(scene, [])).toBe(0)
+  })
+})
+
+describe('a scene made harder', () => {
+  it('is the same again from its seed, and each way of it comes up', async () => {
+    const scenes: Harder[] = []
+    for (let seed = 1; seed <= 10; seed++) scenes.push(await harder(sceneOf(seed, 160), seed))
+    expect((await harder(sceneOf(3, 160), 3)).rgba).toEqual(scenes[2].rgba)
+    for (const is of [({ leash }: Harder) => leash, ({ lens01 }: Harder) => lens01 < 0, ({ blurPx }: Harder) => blurPx > 0])
+      expect(new Set(scenes.map(is)).size).toBe(2)
+    expect(new Set(scenes.map(({ quality }) => quality))).toEqual(new Set([40, 88]))
+  })
+
+  it('keeps its middle where it was and draws its corners in, as a wide lens does', async () => {
+    const plain = sceneOf(1, 160)
+    // a cross of dog: what lies at the corner is seen nearer to the middle
+    const shows = Uint8Array.from(plain.shows, (_, p) => (p % 160 === 80 || p % 160 === 8 ? SHOWS.dog : SHOWS.wall))
+    const bent = (await Promise.all(Array.from({ length: 20 }, (_, i) => harder({ ...plain, shows }, i + 1)))).find(
+      ({ lens01, leash }) => lens01 < 0 && !leash
+    )!
+    const row = (y: number) => [...bent.shows.slice(y * 160, (y + 1) * 160)].flatMap((what, x) => (what === SHOWS.dog ? [x] : []))
+    const middle = bent.height / 2
+    expect(row(middle)).toContain(80)
+    // straight lines bow: at the upper border the left one lies farther in than at the middle's height
+    expect(Math.min(...row(2))).toBeGreaterThan(Math.min(...row(middle)))
   })
 })
 
