@@ -31,6 +31,6 @@ async function print(): Promise<void> {
         making ? t('measure.makingFeedbackSheet') : t('measure.feedbackSheetPdf')
       }}
     </button>
-    <p v-if="problem" class="mt-1 leading-[1.3]" role="alert">{{ problem }}</p>
+    <p v-if="problem" class="mt-1 max-w-[320px] leading-[1.3]" role="alert">{{ problem }}</p>
   </div>
 </template>
