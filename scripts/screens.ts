@@ -148,10 +148,11 @@ await shoot('photographs', async () => {
   await image.waitFor({ timeout: 40000 })
   const box = (await image.boundingBox())!
   for (const share of [0.456, 0.916]) await page.mouse.click(box.x + box.width * 0.896, box.y + box.height * share)
-  await page.waitForSelector('text=The outline is found.', { timeout: 20000 })
   const steps = page.locator('nav[aria-label="Steps of this picture"] button')
+  await steps.nth(1).click()
+  await page.waitForSelector('text=Outline found.', { timeout: 60000 })
   await steps.nth(2).click()
-  await page.click('text=They all lie right')
+  await page.click('text=All points are right')
   await steps.nth(3).click()
   await page.waitForSelector('[data-say]', { timeout: 20000 })
   await page.click('[data-say="headPair.whole"]')
