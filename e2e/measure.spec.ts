@@ -1,5 +1,5 @@
 // A finished trim on three photographs, by touch, from taking them to the graded sheet.
-import type { Page } from '@playwright/test'
+import type { Browser, Page } from '@playwright/test'
 import { randomBytes } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
 import * as pdfjs from 'pdfjs-dist/legacy/build/pdf.mjs'
@@ -14,6 +14,16 @@ const box = async (page: Page) => (await page.locator('[data-photo]').boundingBo
 async function touch(page: Page, x: number, y: number): Promise<void> {
   const image = (await page.locator('[data-photo] image').first().boundingBox())!
   await page.mouse.click(image.x + image.width * x, image.y + image.height * y)
+}
+/** The finished trim that is measured here, on its assessor's tablet. */
+async function openTrim(browser: Browser): Promise<Page> {
+  const page = await tablet(browser, 'ottilie', '/trims')
+  await page
+    .getByRole('link', { name: /Thistle/ })
+    .first()
+    .click()
+  await page.waitForURL(/\/trims\/[^/]+$/)
+  return page
 }
 const step = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Steps of this picture' }).getByRole('button', { name }).click()
@@ -34,11 +44,7 @@ async function takeAndScale(page: Page, seen: keyof typeof RULER): Promise<void>
 
 test('three pictures of a dog become answers on the grade sheet, and say first what was done wrong', async ({ browser }) => {
   test.setTimeout(480000)
-  const page = await tablet(browser, 'ottilie', '/trims')
-  await page
-    .getByRole('link', { name: /Thistle/ })
-    .first()
-    .click()
+  const page = await openTrim(browser)
   await page.getByRole('link', { name: 'Measure it on photographs' }).click()
 
   await test.step('the head from the front: flat on top, the right cheek prouder', async () => {
@@ -112,11 +118,7 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
 
 test('an outline is put right by hand and taken back; what is no picture is refused in a sentence', async ({ browser }) => {
   test.setTimeout(480000)
-  const page = await tablet(browser, 'ottilie', '/trims')
-  await page
-    .getByRole('link', { name: /Thistle/ })
-    .first()
-    .click()
+  const page = await openTrim(browser)
   await page.getByRole('link', { name: 'Measure it on photographs' }).click()
   await page.getByRole('link', { name: /Right profile/ }).click()
   if (await page.locator('[data-take]').count()) {
@@ -151,12 +153,7 @@ test('an outline is put right by hand and taken back; what is no picture is refu
 
 test('a picture in which a white cupboard runs into a white dog is asked about before its outline is called found', async ({ browser }) => {
   test.setTimeout(480000)
-  const page = await tablet(browser, 'ottilie', '/trims')
-  await page
-    .getByRole('link', { name: /Thistle/ })
-    .first()
-    .click()
-  await page.waitForURL(/\/trims\/[^/]+$/)
+  const page = await openTrim(browser)
   const id = page.url().split('/').at(-1)!
   await page.goto(`/trims/${id}/measure/right`)
   if (await page.locator('[data-take]').count()) await page.getByRole('button', { name: 'Take it with the table camera' }).click()

@@ -1,21 +1,19 @@
 // What an outline is asked about, rightly found and spoilt in ways that real rooms spoil one.
 import {
   disagreementsOf,
-  evenly,
   frameOf,
   NO_CORRECTIONS,
   plannedView,
   proposePlaces,
-  uncrossedRing,
   type Frame,
   type PhotoPoint,
   type PlannedView
 } from '@peen/core/measure'
 import { CoreError } from '@peen/core/error'
 import { diff, union } from 'martinez-polygon-clipping'
-import { figureOf, rulerCorner, stageOf } from '../camera'
+import { rulerCorner, stageOf } from '../camera'
 import type { TrialDog } from './dogs'
-import { silhouetteRing } from './silhouette'
+import { outlineSeen, toPixel } from './trial'
 
 /** `window`: a window's corner runs into the back or the ear; `shelf`: a board into the breast or the cheek; `lost`: a leg, or the neck; `half`: the front end. */
 export const SPOILT = ['right', 'window', 'shelf', 'lost', 'half'] as const
@@ -40,25 +38,15 @@ export function askedOf(dog: TrialDog): readonly AskedRow[] {
 
 function seenBy({ scene, seen, said, trim }: TrialDog): { readonly frame: Frame; readonly outline: Ring; readonly planned: PlannedView } {
   const stage = stageOf(scene)
-  const px = (place: readonly [number, number, number]): PhotoPoint => {
-    const at = stage.toPx(place)
-    return at ? [at[0], at[1]] : [NaN, NaN]
-  }
+  const px = (place: readonly [number, number, number]) => toPixel(stage, place)
   const [left, foot] = rulerCorner(stage)
   const { lengthMm, depthMm } = scene.ruler!
   const frame = frameOf(seen, scene.picture, {
     ...{ what: 'ruler', upright: true, lengthMm, behindMm: said.behindMm, behindUMm: said.behindUMm, cameraMm: said.cameraMm },
     ...{ ends: [px([left, foot + lengthMm, depthMm]), px([left, foot, depthMm])], endUPx: 1, check: null }
   })
-  const figure = figureOf(stage, 0)
-  const rings = figure.outlines().map(({ layer, ring }) => {
-    const depth = figure.skin.layers.find(({ name }) => name === layer)!.depthMm
-    return ring.map(([x, y]) => px(stage.toRoom(x, y, depth)))
-  })
-  const step = stage.lens.focalPx / stage.lens.eye[2]
-  const outline = uncrossedRing(evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step)))
   const planned = plannedView({ body: trim.body, withersMm: said.withersMm, coat: trim.coat, lengths: trim.coat.lengths }, seen)
-  return { frame, outline, planned }
+  return { frame, outline: outlineSeen(stage), planned }
 }
 
 function spoiltBy(spoilt: Spoilt, outline: Ring): Ring {

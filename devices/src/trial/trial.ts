@@ -107,7 +107,7 @@ function pxOf(stage: Stage, [x, y]: PhotoPoint, depthMm: number): PhotoPoint {
   const at = stage.toPx(stage.toRoom(x, -y, depthMm))
   return at ? [at[0], at[1]] : [NaN, NaN]
 }
-const toPixel = (stage: Stage, place: readonly [number, number, number]): PhotoPoint => {
+export const toPixel = (stage: Stage, place: readonly [number, number, number]): PhotoPoint => {
   const at = stage.toPx(place)
   return at ? [at[0], at[1]] : [NaN, NaN]
 }
@@ -125,15 +125,20 @@ function photographed({ scene, seen }: TrialDog, pxPerMm: number): Pick<FoundOut
   return findOutline({ width: w, height: h, rgba }, seen === 'head' ? 'head' : 'body', undefined, pxPerMm)
 }
 
-/** The outline as the pinhole sees it, every part in its own depth, with an edge that is read to a third of a pixel. */
-function projected(stage: Stage, random: Random): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+/** A figure's outline as the pinhole sees it, every part in its own depth, px. */
+export function outlineSeen(stage: Stage): readonly PhotoPoint[] {
   const figure = figureOf(stage, 0)
   const rings = figure.outlines().map(({ layer, ring }) => {
     const { depthMm } = figure.skin.layers.find(({ name }) => name === layer)!
     return ring.map(([x, y]) => toPixel(stage, stage.toRoom(x, y, depthMm)))
   })
   const step = stage.lens.focalPx / stage.lens.eye[2]
-  const plain = uncrossedRing(evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step)))
+  return uncrossedRing(evenly(silhouetteRing(rings), Math.max(2.5, 1.5 * step)))
+}
+
+/** The same with an edge that is read to a third of a pixel. */
+function projected(stage: Stage, random: Random): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+  const plain = outlineSeen(stage)
   const noisy = plain.map((point) => jitter(point, GEOMETRY_EDGE_PX, random))
   // where two parts nearly touch, noise would tie a knot that a found outline never has
   const outline = crossesItself(noisy) ? plain : noisy

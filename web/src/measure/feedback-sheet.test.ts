@@ -1,5 +1,6 @@
 // The feedback sheet as it is laid out, without a browser to paint it.
 import { standards } from '@peen/content'
+import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
 import { cutTo } from './paint'
 import { feedbackDocument, type Feedback } from './feedback-sheet'
@@ -44,6 +45,29 @@ describe('a feedback sheet', () => {
     const texts = textsOf(feedbackDocument({ ...sheet, result: null })).join(' ')
     expect(texts).not.toMatch(/topline is straight|6 mm off|ears first|marks?\b/)
     expect(texts).toContain('The head is flat on top.')
+  })
+
+  it.each([1, 2, 3])('is one page also with all that it can hold, %i pictures', async (n) => {
+    // the longest sentences that core says, three of each kind, and pictures as high as they are wide
+    const long = 'The skirt slopes: it rises toward the tail by 14 degrees, and 13 degrees up were planned. Take the rear end back.'
+    const mend =
+      'Right foreleg is 16.3 mm longer than the left: take 22.5 mm off the right and 6.5 mm off the left, and comb up again between.'
+    const image = `data:image/jpeg;base64,${(
+      await sharp({ create: { width: 500, height: 490, channels: 3, background: '#777' } })
+        .jpeg()
+        .toBuffer()
+    ).toString('base64')}`
+    const pictures = (['head', 'left', 'right'] as const).slice(0, n).map((seen) => ({ seen, image, says: ['A', 'B', 'C'].map((letter) => ({ letter, text: long })) })) // prettier-ignore
+    const result = { praise: long, mend: [item(mend), item(mend), item(mend)], nextTime: [long, long, long] }
+    const [{ default: pdfMake }, { default: fonts }] = await Promise.all([
+      import('pdfmake/build/pdfmake'),
+      import('pdfmake/build/vfs_fonts')
+    ])
+    pdfMake.addVirtualFileSystem(fonts)
+    let pages = 0
+    const laidOut = feedbackDocument({ ...sheet, result, pictures })
+    await pdfMake.createPdf({ ...laidOut, footer: (_current: number, count: number) => ((pages = count), '') }).getBlob()
+    expect(pages).toBe(1)
   })
 
   it('without pictures has no heading for them', () => {

@@ -16,7 +16,7 @@ import { openReader } from './useReader'
 const DANGER = '#b0102b'
 const MUTED = '#44545a'
 /** A picture's width and height by how many there are, so that all of it is one page, pt. */
-const PICTURE_PT = [[300, 300], [240, 220], [200, 138]] as const // prettier-ignore
+const PICTURE_PT = [[300, 280], [230, 170], [170, 112]] as const // prettier-ignore
 /** As many as can be minded on each picture. */
 const MOST_SAID = 3
 
@@ -42,8 +42,8 @@ export function feedbackDocument({ dog, standard, apprentice, assessor, onDate, 
     pageSize: 'A4',
     pageMargins: [36, 34, 36, 40],
     info: { title: t('measure.feedbackFor', { dog: dog.name }) },
-    defaultStyle: { font: 'Roboto', fontSize: 11, lineHeight: 1.15 },
-    styles: { title: { fontSize: 18, bold: true }, head: { bold: true, fontSize: 13, margin: [0, 10, 0, 3] }, muted: { color: MUTED } },
+    defaultStyle: { font: 'Roboto', fontSize: 10, lineHeight: 1.1 },
+    styles: { title: { fontSize: 18, bold: true }, head: { bold: true, fontSize: 13, margin: [0, 8, 0, 2] }, muted: { color: MUTED } },
     content: [
       { text: `${dog.name}: ${standard.name}`, style: 'title' },
       {
