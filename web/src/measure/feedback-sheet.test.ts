@@ -47,7 +47,15 @@ describe('a feedback sheet', () => {
     expect(texts).toContain('The head is flat on top.')
   })
 
-  it.each([1, 2, 3])('is one page also with all that it can hold, %i pictures', async (n) => {
+  it.each([
+    [1, 1],
+    [2, 1],
+    [3, 1],
+    [1, 0.5],
+    [2, 0.5],
+    [3, 0.5]
+  ])('is one page with %i pictures, also with all that it can hold: %f of it', async (n, share) => {
+    // prettier-ignore
     // the longest sentences that core says, three of each kind, and pictures as high as they are wide
     const long = 'The skirt slopes: it rises toward the tail by 14 degrees, and 13 degrees up were planned. Take the rear end back.'
     const mend =
@@ -58,7 +66,9 @@ describe('a feedback sheet', () => {
         .toBuffer()
     ).toString('base64')}`
     const pictures = (['head', 'left', 'right'] as const).slice(0, n).map((seen) => ({ seen, image, says: ['A', 'B', 'C'].map((letter) => ({ letter, text: long })) })) // prettier-ignore
-    const result = { praise: long, mend: [item(mend), item(mend), item(mend)], nextTime: [long, long, long] }
+    // as many sentences as there can be; half as long, they come just under the limit of a roomy page
+    const cut = (text: string) => text.slice(0, Math.floor(text.length * (share === 1 ? 1 : 0.47)))
+    const result = { praise: cut(long), mend: [mend, mend, mend].map((text) => item(cut(text))), nextTime: [long, long, long].map(cut) }
     const [{ default: pdfMake }, { default: fonts }] = await Promise.all([
       import('pdfmake/build/pdfmake'),
       import('pdfmake/build/vfs_fonts')

@@ -15,8 +15,14 @@ import { openReader } from './useReader'
 
 const DANGER = '#b0102b'
 const MUTED = '#44545a'
-/** A picture's width and height by how many there are, so that all of it is one page, pt. */
-const PICTURE_PT = [[300, 280], [230, 170], [170, 112]] as const // prettier-ignore
+/** A picture's width and height by how many there are, so that all of it is one page, pt: roomy, and where much is to be said. */
+const PICTURE_PT = {
+  roomy: [[300, 300], [240, 220], [200, 136]], // prettier-ignore
+  tight: [[300, 280], [230, 170], [170, 112]] // prettier-ignore
+} as const
+/** With more letters than this above and below the pictures, they are smaller. Tested with pages laid out. */
+const ROOMY_LETTERS = 400
+
 /** As many as can be minded on each picture. */
 const MOST_SAID = 3
 
@@ -37,6 +43,7 @@ export type Feedback = Pick<GradingView, 'dog' | 'standard' | 'apprentice' | 'as
 export function feedbackDocument({ dog, standard, apprentice, assessor, onDate, result, pictures }: Feedback): TDocumentDefinitions {
   const name = (one: { readonly givenName: string; readonly familyName: string }) => `${one.givenName} ${one.familyName}`
   const mend = result?.mend ?? []
+  const letters = [result?.praise ?? '', ...mend.map(({ say }) => say), ...(result?.nextTime ?? [])].join('').length
   const line = (text: string): Content => ({ text, margin: [0, 0, 0, 2] })
   return {
     pageSize: 'A4',
@@ -52,7 +59,9 @@ export function feedbackDocument({ dog, standard, apprentice, assessor, onDate, 
       },
       ...(result?.praise ? [head(t('measure.doneWell')), line(result.praise)] : []),
       ...(mend.length > 0 ? [head(t('measure.mendAtTheTable')), { ol: mend.map(({ say }) => line(say)) }] : []),
-      ...(pictures.length > 0 ? [head(t('measure.onThePictures')), ...rowsOf(pictures)] : []),
+      ...(pictures.length > 0
+        ? [head(t('measure.onThePictures')), ...rowsOf(pictures, PICTURE_PT[letters > ROOMY_LETTERS ? 'tight' : 'roomy'])]
+        : []),
       ...(pictures.length > 0 ? [{ text: t('measure.solidVioletLongerThanPlanned'), style: 'muted', fontSize: 9 }] : []),
       ...((result?.nextTime.length ?? 0) > 0 ? [head(t('measure.nextTime')), ...result!.nextTime.map(line)] : []),
       { text: t('measure.lookAgainBeforeEachCut'), color: DANGER, bold: true, margin: [0, 12, 0, 0] }
@@ -63,8 +72,8 @@ export function feedbackDocument({ dog, standard, apprentice, assessor, onDate, 
 const head = (text: string): Content => ({ text, style: 'head' })
 
 /** Each picture with its findings beside it. */
-function rowsOf(pictures: readonly PictureFindings[]): Content[] {
-  const [width, high] = PICTURE_PT[pictures.length - 1]!
+function rowsOf(pictures: readonly PictureFindings[], sizes: readonly (readonly [number, number])[]): Content[] {
+  const [width, high] = sizes[pictures.length - 1]!
   return pictures.map(({ seen, image, says }) => ({
     columnGap: 14,
     margin: [0, 0, 0, 8],
