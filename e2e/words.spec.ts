@@ -28,13 +28,23 @@ const notYet = ['../core/src', '../contract/src'].flatMap((room) => {
 })
 
 /** Words that are data: what Peen ships as content, what core and contract say, and whatever the server answered. */
-function data(page: Page): () => string {
+function data(page: Page): () => Promise<string> {
   let known = small([...shipped, ...notYet, 'British English American English blade adjustable at', WEEKDAYS].join(' '))
-  page.on('response', async (response) => {
+  // an answer is shown before its words have come here too: they are waited for
+  const coming: Promise<void>[] = []
+  page.on('response', (response) => {
     if (!response.url().includes('/api/') || !response.headers()['content-type']?.includes('json')) return
-    known += small(await response.text().catch(() => ''))
+    coming.push(
+      response.text().then(
+        (text) => void (known += small(text)),
+        () => undefined
+      )
+    )
   })
-  return () => known
+  return async () => {
+    await Promise.all(coming.splice(0))
+    return known
+  }
 }
 
 /** What a screen says, text by text: without the messages in brackets, numbers and dates. */
@@ -92,8 +102,10 @@ test('in another language every screen speaks it: no button, label or heading is
   for (const [name, go] of walk) {
     await go()
     await settled()
-    const isData = (text: string) => known().includes(small(text).replace(/[.?!…]$/, ''))
-    wrong.push(...(await unbracketed(page)).filter((text) => !isData(text)).map((text) => `${name} says in English: ${text}`))
+    const shown = await unbracketed(page)
+    const words = await known()
+    const isData = (text: string) => words.includes(small(text).replace(/[.?!…]$/, ''))
+    wrong.push(...shown.filter((text) => !isData(text)).map((text) => `${name} says in English: ${text}`))
     for (const width of WIDTHS) {
       await page.setViewportSize({ width, height: 800 })
       await settled()

@@ -11,6 +11,13 @@ const withoutDataFont: Plugin = {
   transform: (code, id) => (id.includes('@fullcalendar/core') ? code.replace(/@font-face\{font-family:fcicons[^}]*\}/, '') : null)
 }
 
+/** The marker finder hands out what it has by `this`, as an old script; a bundler only knows `module.exports`. */
+const oldScript: Plugin = {
+  name: 'old-script',
+  transform: (code, id) =>
+    id.includes('js-aruco2/src/') ? code.replace(/^this\.(\w+) = /m, 'module.exports.$1 = ').replace(/this\.CV \|\| /, '') : null
+}
+
 export default defineConfig({
   plugins: [
     vue(),
@@ -18,6 +25,7 @@ export default defineConfig({
     tailwindcss(),
     verifyPage(),
     withoutDataFont,
+    oldScript,
     VitePWA({
       registerType: 'prompt',
       injectRegister: false,
@@ -53,7 +61,7 @@ export default defineConfig({
   ],
   // messages are parsed when the application is built: no browser needs the parser
   resolve: { alias: { '@formatjs/icu-messageformat-parser': '@formatjs/icu-messageformat-parser/no-parser.js' } },
-  worker: { format: 'es' },
+  worker: { format: 'es', plugins: () => [oldScript] },
   // fonts stay files: the page's own rules allow no data: fonts
   build: { assetsInlineLimit: 0, target: 'es2022', chunkSizeWarningLimit: 900 },
   server: { proxy: { '/api': `http://127.0.0.1:${process.env.PEEN_PORT ?? 4760}` } }

@@ -26,6 +26,7 @@ import { at, ended, started } from '../src/practice/testing'
 import { agreedTargets, sheetCaseOf, sheetOf } from '../src/setup'
 import { randomFrom } from '../src/stats'
 import { plan, supply, type Examples } from './planned'
+import { board } from './board'
 
 const [standard] = standards
 const { steps } = standard.plan
@@ -160,6 +161,7 @@ const picture = () => {
   return { width: 200, height: 200, rgba }
 }
 const measure: Examples = {
+  ...board,
   departuresFrom: () => [reading, planned, laid],
   drawnTrace: () => [reading, randomFrom(1)],
   evenly: () => [ring, 5],

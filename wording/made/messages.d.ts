@@ -2299,6 +2299,28 @@ export interface Messages {
   'measure.moreThanPlanned': { mm: Said }
   'measure.lessThanPlanned': { mm: Said }
   'measure.outlineUnsure': { n: number }
+  'measure.boardFound': { seen: Said; all: Said }
+  'measure.boardCameraLooks': { pitch: Said; upOrDown: string; yaw: Said; side: string }
+  'measure.boardLine': { mm: Said }
+  'measure.boardLineWhy': null
+  'measure.boardByHand': null
+  'measure.boardLooking': null
+  'measure.boardPartly': null
+  'measure.boardTilted': { got: Said }
+  'measure.boardLook': null
+  'measure.boardSaves': null
+  'measure.boardPrintIt': null
+  'measure.boardTitle': null
+  'measure.boardFile': null
+  'measure.boardLargeFoot': { mm: Said }
+  'measure.boardSmallFoot': { mm: Said }
+  'measure.boardHow': null
+  'measure.boardPrint': null
+  'measure.boardCheck': { large: Said; small: Said }
+  'measure.boardGlue': null
+  'measure.boardStand': null
+  'measure.boardWhole': null
+  'measure.boardCameraLevel': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

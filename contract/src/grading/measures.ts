@@ -1,5 +1,7 @@
 // A photograph's own marks: scale, corrected outline, places and lines, as one assessor put them.
 import {
+  BOARD_KINDS,
+  LEAST_MARKERS,
   LINE_IDS,
   PLACE_IDS,
   SCALE_THINGS,
@@ -83,7 +85,20 @@ const scale = object({
   check: object({ ends, lengthMm: mm('Check length', 1, 3000) })
     .noUnknown()
     .nullable()
-    .defined()
+    .defined(),
+  board: object({
+    kind: chosen('The board', BOARD_KINDS),
+    markers: array()
+      .of(object({ id: number().required().integer().min(0).max(11), corners: array().of(point).required().length(4) }).noUnknown())
+      .required()
+      .min(LEAST_MARKERS)
+      .max(6),
+    uPx: number().required().min(0).max(50),
+    lineMm: mm('The line printed on the board', 20, 300)
+  })
+    .noUnknown()
+    .nullable()
+    .default(undefined)
 }).noUnknown()
 
 const byName = <T extends string>(allowed: readonly T[], of: unknown, what: string) =>

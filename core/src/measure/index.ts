@@ -1,4 +1,8 @@
 import { door, items, over } from '../error'
+import * as boardClearPart from './board/clear'
+import * as boardFindPart from './board/find'
+import * as boardLayoutPart from './board/layout'
+import * as boardPosePart from './board/pose'
 import * as circlePart from './fit/circle'
 import * as linePart from './fit/line'
 import * as planePart from './fit/plane'
@@ -23,6 +27,9 @@ import * as headMeasures from './photo/head-measures'
 import * as tracePart from './photo/trace'
 import * as explainPart from './photo/explain'
 
+export { BOARD_KINDS, BOARDS, type BoardKind, type BoardLayout, type BoardMarker } from './board/layout'
+export { LEAST_MARKERS, type BoardSeen, type SeenMarker } from './board/find'
+export { MOST_TILT_DEG, type KnownDistance, type Pose } from './board/pose'
 export type { CircleFit } from './fit/circle'
 export type { Departed, LineFit } from './fit/line'
 export type { Homography } from './fit/plane'
@@ -37,7 +44,17 @@ export type { PhotoPoint } from './types'
 export type { Chord, FootLine, Straightness } from './body/profile'
 export type { Simulated } from './fit/simulate'
 export type { Laid } from './fit/align'
-export { SCALE_THINGS, SEEN, type Frame, type PictureSize, type ScaleMark, type Seen, type PhotoView } from './photo/frame'
+export {
+  SCALE_THINGS,
+  SEEN,
+  type BoardMark,
+  type Frame,
+  type Tilt,
+  type PictureSize,
+  type ScaleMark,
+  type Seen,
+  type PhotoView
+} from './photo/frame'
 export { MEASURE_IDS, type MeasureId } from '../terms'
 export type { MeasureKey, PictureUnit } from './photo/catalogue'
 export { LEAST_LINE_POINTS, LINE_IDS, LINES, PLACE_IDS, PLACES, type LineId, type PhotoPlace } from './photo/places'
@@ -55,6 +72,10 @@ const point = items(2, 2)
 const ring = items(3)
 
 export const { fitCircle, taubin } = door(circlePart, { fitCircle: [ring], taubin: [ring] })
+export const { withoutBoard } = door(boardClearPart)
+export const { findBoard } = door(boardFindPart)
+export const { cornersOf, cornersOfMarker, markerCells, markerOf } = door(boardLayoutPart)
+export const { poseOf } = door(boardPosePart, { poseOf: [null, point] })
 export const { fitLine } = door(linePart)
 export const { homography, toPlane } = door(planePart, { toPlane: [items(9, 9), point] })
 export const { checkLength, planeScale } = door(scalePart, { checkLength: [null, items(2, 2)] })

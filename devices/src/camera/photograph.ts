@@ -3,6 +3,7 @@ import { CoreError } from '@peen/core/error'
 import { newRaster } from '@peen/core/figure'
 import { normalDraw, randomFrom } from '@peen/core/stats'
 import sharp from 'sharp'
+import { paintBoard } from './board'
 import { layPart, nearestDepth, paintParts } from './dog'
 import { shadeOf, shadowOf } from './light'
 import { loopFollows, paintLoop, paintPost, paintRoom, paintRuler } from './room'
@@ -34,6 +35,7 @@ export function expose(scene: Scene): Pixels {
   paintPost(canvas, stage, figure, shade)
   const before = scene.ruler !== null && scene.ruler.depthMm > 0
   if (!before) paintRuler(canvas, stage, shade)
+  paintBoard(canvas, stage, shade)
   for (const part of painted.parts) {
     layPart(canvas, part, painted, stage, shade)
     if (loopFollows(part.name, stage)) paintLoop(canvas, stage, figure, shade)

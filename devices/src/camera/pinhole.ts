@@ -1,12 +1,13 @@
 // A pinhole: how a place in millimetres falls on the picture, and back. Ref: Hartley & Zisserman 2004, section 6.1.
 import type { Place3 } from './scene'
 
-/** Camera at `eye`, looking along -z; `focalPx` is the focal length in pixels. */
+/** Camera at `eye`, looking along -z, or down from there by `pitchDeg`; `focalPx` is the focal length in pixels. */
 export type Lens = {
   readonly eye: Place3
   readonly focalPx: number
   readonly centrePx: readonly [number, number]
   readonly rollDeg: number
+  readonly pitchDeg?: number
 }
 
 const turn = ([x, y]: readonly [number, number], deg: number): readonly [number, number] => {
@@ -15,17 +16,19 @@ const turn = ([x, y]: readonly [number, number], deg: number): readonly [number,
 }
 
 /** The pixel of a place (x right, y down), or null behind the lens. A camera rolled clockwise turns the picture the other way. */
-export function project({ eye, focalPx, centrePx, rollDeg }: Lens, [x, y, z]: Place3): readonly [number, number] | null {
-  const away = eye[2] - z
+export function project({ eye, focalPx, centrePx, rollDeg, pitchDeg = 0 }: Lens, [x, y, z]: Place3): readonly [number, number] | null {
+  // along the camera's axis, and up across it
+  const [away, up] = turn([eye[2] - z, y - eye[1]], pitchDeg)
   if (away <= 0) return null
-  const [u, v] = turn([((x - eye[0]) * focalPx) / away, ((y - eye[1]) * focalPx) / away], rollDeg)
+  const [u, v] = turn([((x - eye[0]) * focalPx) / away, (up * focalPx) / away], rollDeg)
   return [centrePx[0] + u, centrePx[1] - v]
 }
 
-/** Direction through a pixel, with z = -1. */
-export function rayThrough({ focalPx, centrePx, rollDeg }: Lens, u: number, v: number): Place3 {
-  const [x, y] = turn([(u - centrePx[0]) / focalPx, (centrePx[1] - v) / focalPx], -rollDeg)
-  return [x, y, -1]
+/** Direction through a pixel, one long along the camera's axis. */
+export function rayThrough({ focalPx, centrePx, rollDeg, pitchDeg = 0 }: Lens, u: number, v: number): Place3 {
+  const [x, up] = turn([(u - centrePx[0]) / focalPx, (centrePx[1] - v) / focalPx], -rollDeg)
+  const [away, y] = turn([1, up], -pitchDeg)
+  return [x, y, -away]
 }
 
 /** Turns a place about an upright axis through (`pivotX`, z = 0): near parts go to the picture's right. */

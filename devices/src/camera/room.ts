@@ -20,8 +20,9 @@ export function paintRoom(canvas: Canvas, stage: Stage, shade: Shade, shadow: Sh
   const { from, right: across, down } = raysFrom(lens, 0)
   for (let v = 0; v < canvas.h; v++) {
     for (let u = 0; u < canvas.w; u++) {
-      const dx = from[0] + (u + 0.5) * across[0] + (v + 0.5) * down[0]
-      const dy = from[1] + (u + 0.5) * across[1] + (v + 0.5) * down[1]
+      const towards = -(from[2] + (u + 0.5) * across[2] + (v + 0.5) * down[2])
+      const dx = (from[0] + (u + 0.5) * across[0] + (v + 0.5) * down[0]) / towards
+      const dy = (from[1] + (u + 0.5) * across[1] + (v + 0.5) * down[1]) / towards
       // how far along the ray: to the table's top, to its front edge, else to the wall
       let [away, colour, darker] = [ez - wallZ, wall, 1]
       if (table && tableY !== null) {
@@ -148,7 +149,8 @@ function barBetween(a: Place3, b: Place3, thick: number): readonly Place3[] {
   ]
 }
 
-function fill(canvas: Canvas, { toPx }: Stage, shade: Shade, colour: Place3, corners: readonly Place3[]): void {
+/** Lays a flat piece of one colour before the camera, in the light of its middle. */
+export function fill(canvas: Canvas, { toPx }: Stage, shade: Shade, colour: Place3, corners: readonly Place3[]): void {
   const px = corners.map(toPx)
   if (px.some((corner) => corner === null)) return
   const middle = [0, 1, 2].map((c) => corners.reduce((sum, corner) => sum + corner[c], 0) / corners.length) as unknown as Place3

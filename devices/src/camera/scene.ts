@@ -1,6 +1,7 @@
 // What stands before the simulated table camera: a dog, light, wall, table, ruler and restraint, all in millimetres.
 import { CoreError, inRange } from '@peen/core/error'
 import type { BodyType, Coat, Colouring, ViewId, Worn } from '@peen/core/figure'
+import type { BoardKind } from '@peen/core/measure'
 
 /** From where the camera looks: two profiles (named by the side one sees), and the views of the figure. */
 export type Seen = 'left' | 'right' | 'head' | 'front' | 'rear' | 'above'
@@ -24,14 +25,32 @@ export type Scene = {
   readonly seen: Seen
   readonly picture: { readonly widthPx: number; readonly heightPx: number; readonly jpegQuality: number }
   /** `yawDeg` turns the dog's near parts to the picture's right (a head: to the dog's own left), `rollDeg` turns the camera
-   *  clockwise about its axis; `pxPerMm` at z = 0, as large as fits where it is not given */
-  readonly camera: { readonly distanceMm: number; readonly yawDeg: number; readonly rollDeg: number; readonly pxPerMm?: number }
+   *  clockwise about its axis, `pitchDeg` looks down on the dog's middle from above; `pxPerMm` at z = 0, as large as fits where it is not given */
+  readonly camera: {
+    readonly distanceMm: number
+    readonly yawDeg: number
+    readonly rollDeg: number
+    readonly pitchDeg?: number
+    readonly pxPerMm?: number
+  }
   /** `falloff` 0 is even light, 1 falls with the square of the distance from the lamp */
   readonly light: { readonly falloff: number; readonly lamp: Place3; readonly shadow: number }
   readonly wall: { readonly colour: string; readonly behindMm: number }
   readonly table: { readonly colour: string } | null
   /** an upright board of 30 mm with a dark and a light centimetre in turn; `atMm` is its lower left corner in its own plane */
   readonly ruler: { readonly lengthMm: number; readonly depthMm: number; readonly atMm?: readonly [number, number] } | null
+  /** the printed measuring board; `atMm` is where its lower left corner stands when it stands upright; `leanDeg` leans its head back,
+   *  `turnDeg` turns its right side away, `roundDeg` lays it on its side, `hidden` markers have something before them */
+  readonly board?: {
+    readonly kind: BoardKind
+    readonly depthMm: number
+    readonly atMm?: readonly [number, number]
+    readonly leanDeg?: number
+    readonly turnDeg?: number
+    readonly roundDeg?: number
+    readonly printed01?: number
+    readonly hidden?: readonly number[]
+  }
   /** grooming post beside the dog, arm over it, and the loop around its neck */
   readonly restraint: boolean
   /** spread of each colour of each pixel, in 8-bit steps */
@@ -71,6 +90,7 @@ export function checkScene({ picture, camera, light, wall, ruler, noise, seed }:
   inRange('camera.distanceMm', camera.distanceMm, 400, 10000, 'mm')
   inRange('camera.yawDeg', camera.yawDeg, -45, 45, 'degrees')
   inRange('camera.rollDeg', camera.rollDeg, -45, 45, 'degrees')
+  inRange('camera.pitchDeg', camera.pitchDeg ?? 0, -45, 45, 'degrees')
   if (camera.pxPerMm !== undefined) inRange('camera.pxPerMm', camera.pxPerMm, 0.05, 20, 'px/mm')
   inRange('light.falloff', light.falloff, 0, 1)
   inRange('light.shadow', light.shadow, 0, 1)

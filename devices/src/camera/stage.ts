@@ -38,11 +38,13 @@ export function stageOf(scene: Scene): Stage {
   const aim = [(span[0] + span[2]) / 2, (span[1] + span[3]) / 2]
   const fits = Math.min(picture.widthPx / ((right - left) * (1 + ROOM)), picture.heightPx / ((top - bottom) * (1 + ROOM)))
   const pxPerMm = camera.pxPerMm ?? fits
+  const pitch = ((camera.pitchDeg ?? 0) * Math.PI) / 180
   const lens: Lens = {
-    eye: [aim[0], aim[1], camera.distanceMm],
+    eye: [aim[0], aim[1] + camera.distanceMm * Math.sin(pitch), camera.distanceMm * Math.cos(pitch)],
     focalPx: pxPerMm * camera.distanceMm,
     centrePx: [picture.widthPx / 2, picture.heightPx / 2],
-    rollDeg: camera.rollDeg
+    rollDeg: camera.rollDeg,
+    pitchDeg: camera.pitchDeg
   }
   const standing = seen === 'head' ? -eyeHeight(scene) : 0
   return {

@@ -13,7 +13,8 @@ import { CoreError } from '@peen/core/error'
 import { diff, union } from 'martinez-polygon-clipping'
 import { rulerCorner, stageOf } from '../camera'
 import type { TrialDog } from './dogs'
-import { outlineSeen, toPixel } from './trial'
+import { toPixel } from './scale'
+import { outlineSeen } from './trial'
 
 /** `window`: a window's corner runs into the back or the ear; `shelf`: a board into the breast or the cheek; `lost`: a leg, or the neck; `half`: the front end. */
 export const SPOILT = ['right', 'window', 'shelf', 'lost', 'half'] as const

@@ -17,6 +17,8 @@ export type TrialDog = {
   readonly scene: Scene
   /** what a person writes beside the picture: a distance by a tape, a depth by eye, the height at the withers */
   readonly said: { readonly cameraMm: number; readonly behindMm: number; readonly behindUMm: number; readonly withersMm: number }
+  /** what stands beside it to measure by */
+  readonly by: 'ruler' | 'board'
   /** mm by which the foot line was cut too high */
   readonly footLineMm: number
 }
@@ -78,8 +80,33 @@ function faultsOf(seen: Seen, trim: TrialTrim, random: Random): { readonly fault
   }
 }
 
+/** A person holds a camera level to this, degrees. */
+const MOST_PITCH_DEG = 3.5
+/** A card before a block stands plumb and square to these, degrees (standard deviation). */
+const BOARD_STANDS_DEG = { plumb: 0.7, square: 1.5 }
+
+/** The printed board in place of the ruler, at the same depth: the small one beside a head. */
+function withBoard(scene: Scene, random: Random): Scene {
+  return {
+    ...scene,
+    ruler: null,
+    board: {
+      kind: scene.seen === 'head' ? 'small' : 'large',
+      depthMm: scene.ruler!.depthMm,
+      leanDeg: BOARD_STANDS_DEG.plumb * normalDraw(random),
+      turnDeg: BOARD_STANDS_DEG.square * normalDraw(random)
+    }
+  }
+}
+
 /** The dog of a seed. The same seed gives the same dog, picture and words. */
-export function trialDog(seed: number, trims: readonly TrialTrim[], colours: readonly Colouring[], pictureMp = 2): TrialDog {
+export function trialDog(
+  seed: number,
+  trims: readonly TrialTrim[],
+  colours: readonly Colouring[],
+  pictureMp = 2,
+  by: TrialDog['by'] = 'ruler'
+): TrialDog {
   // neighbouring seeds must not begin alike
   const random = randomFrom(seedOf(`dog ${seed}`))
   const pick = <T>(from: readonly T[]): T => from[Math.min(from.length - 1, Math.floor(random() * from.length))]
@@ -105,10 +132,12 @@ export function trialDog(seed: number, trims: readonly TrialTrim[], colours: rea
     noise: between(random, 1, 3.5),
     seed: seed % 100000
   }
+  const held: Scene = { ...scene, camera: { ...scene.camera, pitchDeg: between(random, -MOST_PITCH_DEG, MOST_PITCH_DEG) } }
   return {
     trim,
     seen,
-    scene,
+    by,
+    scene: by === 'board' ? withBoard(held, random) : held,
     footLineMm,
     said: {
       cameraMm: distanceMm * (1 + 0.02 * normalDraw(random)),

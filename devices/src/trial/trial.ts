@@ -10,16 +10,21 @@ import {
   plannedTrace,
   plannedView,
   uncrossedRing,
+  withoutBoard,
   type FoundOutline,
   type MeasureId,
   type PhotoPlace,
   type PhotoPoint,
+  type Picture,
   type Reading,
+  type ScaleMark,
+  type Seen,
   type Trace
 } from '@peen/core/measure'
-import { normalDraw, randomFrom, seedOf, type Random } from '@peen/core/stats'
-import { expose, figureOf, rulerCorner, stageOf, type Stage } from '../camera'
+import { randomFrom, seedOf, type Random } from '@peen/core/stats'
+import { expose, figureOf, stageOf, type Stage } from '../camera'
 import type { TrialDog } from './dogs'
+import { jitter, scaleSaid, toPixel } from './scale'
 
 export type TrialRow = { readonly measure: MeasureId; readonly truth: number; readonly value: number; readonly u: number }
 export type TrialResult = { readonly rows: readonly TrialRow[]; readonly refused: string | null; readonly doubts: readonly string[] }
@@ -40,26 +45,12 @@ export function runTrial(dog: TrialDog, seed: number, withoutPicture = false): T
   const ids = (seen === 'head' ? trim.measures.head : trim.measures.profile) ?? []
   const truth = truthOf(dog, stage)
   const px = (place: PhotoPoint, depthMm: number): PhotoPoint => pxOf(stage, place, depthMm)
-  const corner = rulerCorner(stage)
-  const { lengthMm, depthMm } = scene.ruler!
-  const end = (up: number): PhotoPoint => jitter(toPixel(stage, [corner[0], corner[1] + up, depthMm]), 1, random)
   const { widthPx, heightPx } = scene.picture
-  const frame = frameOf(
-    seen,
-    { widthPx, heightPx },
-    {
-      what: 'ruler',
-      upright: true,
-      ends: [end(lengthMm), end(0)],
-      lengthMm,
-      behindMm: said.behindMm,
-      behindUMm: said.behindUMm,
-      cameraMm: said.cameraMm,
-      endUPx: 1,
-      check: null
-    }
-  )
-  const found = withoutPicture ? projected(stage, random) : photographed(dog, frame.pxPerMm)
+  const picture = withoutPicture ? null : taken(dog)
+  const scale = scaleSaid(dog, stage, picture, random)
+  if (!scale) return { rows: [], refused: 'The board was not found.', doubts: [] }
+  const frame = frameOf(seen, { widthPx, heightPx }, scale)
+  const found = picture ? outlineIn(picture, seen, scale, frame.pxPerMm) : projected(stage, random)
   const planned = plannedView({ body: trim.body, withersMm: said.withersMm, coat: trim.coat, lengths: trim.coat.lengths }, seen)
   const uPx = HAND_U_MM * frame.pxPerMm
   const places = Object.fromEntries(
@@ -107,13 +98,7 @@ function pxOf(stage: Stage, [x, y]: PhotoPoint, depthMm: number): PhotoPoint {
   const at = stage.toPx(stage.toRoom(x, -y, depthMm))
   return at ? [at[0], at[1]] : [NaN, NaN]
 }
-export const toPixel = (stage: Stage, place: readonly [number, number, number]): PhotoPoint => {
-  const at = stage.toPx(place)
-  return at ? [at[0], at[1]] : [NaN, NaN]
-}
-const jitter = ([x, y]: PhotoPoint, u: number, random: Random): PhotoPoint => [x + u * normalDraw(random), y + u * normalDraw(random)]
-
-function photographed({ scene, seen }: TrialDog, pxPerMm: number): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+function taken({ scene }: TrialDog): Picture {
   const { w, h, rgb } = expose(scene)
   const rgba = new Uint8ClampedArray(w * h * 4)
   for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) {
@@ -122,7 +107,12 @@ function photographed({ scene, seen }: TrialDog, pxPerMm: number): Pick<FoundOut
     rgba[o + 2] = rgb[i + 2]
     rgba[o + 3] = 255
   }
-  return findOutline({ width: w, height: h, rgba }, seen === 'head' ? 'head' : 'body', undefined, pxPerMm)
+  return { width: w, height: h, rgba }
+}
+
+function outlineIn(picture: Picture, seen: Seen, { board }: ScaleMark, pxPerMm: number): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+  const bare = board ? withoutBoard(picture, board) : picture
+  return findOutline(bare, seen === 'head' ? 'head' : 'body', undefined, pxPerMm)
 }
 
 /** A figure's outline as the pinhole sees it, every part in its own depth, px. */

@@ -2,10 +2,10 @@
 import type { PhotoPoint } from '@peen/core/measure'
 import { createRequire } from 'node:module'
 
-type Rgba = { readonly width: number; readonly height: number; readonly rgba: Uint8ClampedArray }
+type Rgba = { readonly width: number; readonly height: number; readonly rgba: Uint8ClampedArray | Uint8Array }
 // the library ships no types of its own worth having: what is used is small and named here
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
-const cv = createRequire(import.meta.url)('@techstark/opencv-js') as any
+export const cv = createRequire(import.meta.url)('@techstark/opencv-js') as any
 
 const FINER = 4
 
@@ -17,17 +17,26 @@ export async function visionReady(): Promise<void> {
   })
 }
 
+type Kept = { delete: () => void }
+/** Runs something with the library's own memory, and gives back what was taken. */
+export function keeping<R>(run: (own: <T extends Kept>(thing: T) => T) => R): R {
+  const kept: Kept[] = []
+  try {
+    return run((thing) => {
+      kept.push(thing)
+      return thing
+    })
+  } finally {
+    for (const thing of kept) thing.delete()
+  }
+}
+
 /**
  * The outline by colour distance from the border's mean in Lab, a blur over about a millimetre and a half, Otsu's
  * threshold, half way between its two kinds, and the largest contour: everything by the library.
  */
 export function visionOutline({ width, height, rgba }: Rgba, blurPx: number): PhotoPoint[] {
-  const kept: { delete: () => void }[] = []
-  const own = <T extends { delete: () => void }>(thing: T): T => {
-    kept.push(thing)
-    return thing
-  }
-  try {
+  return keeping((own) => {
     const picture = own(cv.matFromImageData({ data: rgba, width, height }))
     const rgb = own(new cv.Mat())
     cv.cvtColor(picture, rgb, cv.COLOR_RGBA2RGB)
@@ -66,7 +75,5 @@ export function visionOutline({ width, height, rgba }: Rgba, blurPx: number): Ph
       contour.delete()
     }
     return Array.from({ length: best.length / 2 }, (_, i): PhotoPoint => [(best[2 * i] + 0.5) / FINER, (best[2 * i + 1] + 0.5) / FINER])
-  } finally {
-    for (const thing of kept) thing.delete()
-  }
+  })
 }

@@ -65,7 +65,7 @@ const handles = computed<Handle[]>(() => {
     const own = scale ? scale.ends : ends.value
     const check = scale?.check?.ends ?? checkEnds.value
     return [
-      ...own.map((at, i) => ({ id: `end.${i}`, at, touched: true })),
+      ...(scale?.board ? [] : own.map((at, i) => ({ id: `end.${i}`, at, touched: true }))),
       ...(checking.value || scale?.check ? check.map((at, i) => ({ id: `check.${i}`, at, touched: true })) : [])
     ]
   }
@@ -92,7 +92,8 @@ const shapes = computed<Shape[]>(() => {
       if (points?.length) own.push({ kind: 'path', points, closed: LINES[id].closed ?? false, tone: 'taken' })
     }
   if (step.value === 'scale') {
-    if (scale) own.push({ kind: 'path', points: scale.ends, tone: 'scale' })
+    for (const { corners } of scale?.board?.markers ?? []) own.push({ kind: 'path', points: corners, closed: true, tone: 'scale' })
+    if (scale && !scale.board) own.push({ kind: 'path', points: scale.ends, tone: 'scale' })
     if (scale?.check) own.push({ kind: 'path', points: scale.check.ends, tone: 'check' })
   }
   return own
@@ -126,6 +127,9 @@ function tapEnd(at: PhotoPoint): void {
   photo.setScale({ ...scalePart.value!.now, ends: [a, b] })
   if (photo.problem.value) return
   step.value = 'outline'
+}
+async function lookForBoard(): Promise<void> {
+  if (await photo.lookForBoard()) await photo.findOutline()
 }
 function move(id: string, at: PhotoPoint): void {
   const [what, index] = id.split('.')
@@ -240,6 +244,8 @@ useKeys([
           v-if="step === 'scale'"
           ref="scalePart"
           :seen="photo.seen"
+          :size="{ widthPx: photo.size.value?.width ?? 1, heightPx: photo.size.value?.height ?? 1 }"
+          :board="photo.board.value"
           :scale="marks.scale"
           :ends="ends"
           :checking="checking"
@@ -248,6 +254,7 @@ useKeys([
           @again="photo.setScale(null)"
           @ends="putEnds"
           @choose="select"
+          @look="lookForBoard"
         />
         <OutlinePart v-else-if="step === 'outline'" v-model:tool="outlineTool" v-model:brush="brush" :photo="photo" />
         <PlacesPart v-else-if="step === 'places'" v-model:place="place" v-model:line="line" :photo="photo" @point="putPoint" />

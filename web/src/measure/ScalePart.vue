@@ -1,34 +1,51 @@
 <script setup lang="ts">
-import { checkLength, planeScale, SCALE_THINGS, type PhotoPoint, type ScaleMark, type Seen } from '@peen/core/measure'
+import {
+  checkLength,
+  planeScale,
+  SCALE_THINGS,
+  type BoardKind,
+  type PhotoPoint,
+  type PictureSize,
+  type ScaleMark,
+  type Seen
+} from '@peen/core/measure'
 import { sayNumber } from '@peen/core/units'
-import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import BoardPart from './BoardPart.vue'
+import { END_U_PX, useLastScale, usePrintedLine } from './last-scale'
+import PrintBoard from './PrintBoard.vue'
+import type { BoardState } from './useBoard'
 import NumberBox from '../library/NumberBox.vue'
 import { t } from '../words'
 
 // How long a millimetre is in the dog's own plane: a known length upright beside it, where it stands, how far the camera is.
-const props = defineProps<{ seen: Seen; scale: ScaleMark | null; ends: readonly PhotoPoint[]; checking: boolean }>()
-const emit = defineEmits<{ put: [scale: ScaleMark | null]; check: [on: boolean]; again: []; ends: []; choose: [end: string] }>()
+const props = defineProps<{
+  seen: Seen
+  size: PictureSize
+  scale: ScaleMark | null
+  /** is there a measuring board in the picture? */
+  board: BoardState
+  ends: readonly PhotoPoint[]
+  checking: boolean
+}>()
+const emit = defineEmits<{ put: [scale: ScaleMark | null]; check: [on: boolean]; again: []; ends: []; choose: [end: string]; look: [] }>()
 
 const THINGS: Readonly<Record<(typeof SCALE_THINGS)[number], string>> = {
   ruler: t('measure.ruler'),
   comb: t('measure.combKnownLength'),
   board: t('measure.board')
 }
-/** what stood there last time stands there again: kept on this tablet, by view */
-const last = useLocalStorage(`peen.scale.${props.seen === 'head' ? 'head' : 'profile'}`, {
-  what: 'ruler' as ScaleMark['what'],
-  lengthMm: props.seen === 'head' ? 100 : 200,
-  behindMm: 0,
-  behindUMm: 10,
-  cameraMm: props.seen === 'head' ? 1000 : 2200,
-  upright: true
-})
-const now = computed(() => props.scale ?? { ...last.value, ends: props.ends, endUPx: 1.5, check: null })
+const last = useLastScale(props.seen)
+const printed = usePrintedLine()
+const now = computed(() => props.scale ?? { ...last.value, ends: props.ends, endUPx: END_U_PX, check: null })
 function put(part: Partial<ScaleMark>): void {
   const { what, lengthMm, behindMm, behindUMm, cameraMm, upright } = { ...now.value, ...part }
   last.value = { what, lengthMm, behindMm, behindUMm, cameraMm, upright }
   if (props.scale) emit('put', { ...props.scale, ...part })
+}
+function putLine(kind: BoardKind, lineMm: number): void {
+  printed.value = { ...printed.value, [kind]: lineMm }
+  if (props.scale?.board) emit('put', { ...props.scale, board: { ...props.scale.board, lineMm } })
 }
 defineExpose({ now })
 const plane = computed(() => {
@@ -53,7 +70,10 @@ function putCheck(value: number | null): void {
 
 <template>
   <div data-scale>
-    <p class="leading-[1.35]">
+    <BoardPart v-if="scale?.board" :seen="seen" :size="size" :scale="scale" @line="putLine" />
+    <p v-else class="leading-[1.35]">
+      <span v-if="board === 'looking'" class="mb-1 block" role="status">{{ t('measure.boardLooking') }}</span>
+      <b v-else-if="board === 'partly' && !scale" class="mb-1 block" role="status">{{ t('measure.boardPartly') }}</b>
       <template v-if="!scale && ends.length === 0">{{ t('measure.touchTopEndRulerPicture') }}</template>
       <template v-else-if="!scale">{{ t('measure.nowTouchBottomEnd') }}</template>
       <template v-else-if="plane"
@@ -66,7 +86,7 @@ function putCheck(value: number | null): void {
       >
     </p>
     <div class="mt-2 grid grid-cols-2 gap-x-3 gap-y-1">
-      <label class="col-span-2"
+      <label v-if="!scale?.board" class="col-span-2"
         ><span class="label">{{ t('measure.whatScale') }}</span>
         <select
           class="field h-12"
@@ -77,6 +97,7 @@ function putCheck(value: number | null): void {
         </select></label
       >
       <NumberBox
+        v-if="!scale?.board"
         :label="t('measure.lengthMm')"
         :value="now.lengthMm"
         :low="1"
@@ -108,7 +129,7 @@ function putCheck(value: number | null): void {
     <p class="muted mt-1 leading-[1.3]">
       {{ t('measure.frontSeenLessThanZero', { seen: seen === 'head' ? t('measure.eyes') : t('measure.spine') }) }}
     </p>
-    <label class="mt-1 flex min-h-11 items-center gap-3"
+    <label v-if="!scale?.board" class="mt-1 flex min-h-11 items-center gap-3"
       ><input
         type="checkbox"
         class="size-6 accent-(--act)"
@@ -116,7 +137,7 @@ function putCheck(value: number | null): void {
         @change="put({ upright: ($event.target as HTMLInputElement).checked })"
       />{{ t('measure.uprightUseLevelPicture') }}</label
     >
-    <template v-if="scale">
+    <template v-if="scale && !scale.board">
       <div class="mt-2 flex flex-wrap items-end gap-2">
         <button
           class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]"
@@ -150,7 +171,7 @@ function putCheck(value: number | null): void {
     <button v-if="!scale" class="btn btn-quiet mt-2 min-h-11 px-3 py-1 text-[16px]" @click="$emit('ends')">
       {{ t('measure.placeBothEndsThenMove') }}
     </button>
-    <div v-if="scale" class="mt-2 flex gap-2">
+    <div v-if="scale && !scale.board" class="mt-2 flex gap-2">
       <button class="btn btn-quiet min-h-11 flex-1 px-3 py-1 text-[16px]" @click="$emit('choose', 'end.0')">
         {{ t('measure.moveTopEnd') }}
       </button>
@@ -159,5 +180,14 @@ function putCheck(value: number | null): void {
       </button>
     </div>
     <p v-if="!scale" class="muted mt-3 leading-[1.3]">{{ t('measure.withoutScaleOnlyRatiosAngles') }}</p>
+    <button v-if="scale?.board" class="btn btn-quiet mt-3 min-h-11 px-3 py-1 text-[16px]" @click="$emit('again')">
+      {{ t('measure.boardByHand') }}
+    </button>
+    <template v-else>
+      <button v-if="board === 'unasked'" class="btn btn-quiet mt-2 min-h-11 px-3 py-1 text-[16px]" @click="$emit('look')">
+        {{ t('measure.boardLook') }}
+      </button>
+      <PrintBoard class="mt-3" />
+    </template>
   </div>
 </template>

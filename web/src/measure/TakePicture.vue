@@ -4,6 +4,7 @@ import type { Seen } from '@peen/core/measure'
 import { ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
+import PrintBoard from './PrintBoard.vue'
 import { usePictureStore } from '../stores/pictures'
 import { t } from '../words'
 
@@ -65,6 +66,7 @@ function fromFile(event: Event): void {
         <li v-for="line in lines()" :key="line" class="border-b border-line py-2">{{ line }}</li>
       </ul>
     </template>
+    <PrintBoard v-if="!again" class="mt-3" />
     <p class="mt-2 flex gap-2 leading-[1.3]">
       <GlyphMark name="danger" :size="18" class="mt-0.5 flex-none" />{{ t('measure.dogAloneNoPeoplesFaces') }}
     </p>

@@ -10,5 +10,7 @@ export function sayRefusal(error: unknown): string {
   if (code === 'somethingElse')
     return t('measure.shapeFoundDoesNotLook', { x: String(got).match(/(?<!\d)\d+ %/)?.[0] ?? t('measure.tooLittle') })
   if (code === 'pointsTooNear') return t('measure.scaleTooShort', { got: String(got) })
+  if (code === 'boardTilted') return t('measure.boardTilted', { got: String(got) })
+  if (code === 'tooFewMarkers') return t('measure.boardPartly')
   return error.message
 }

@@ -11,6 +11,7 @@ import { sayRefusal } from './say-refusal'
 import { rounded, useMarks } from './useMarks'
 import { photoTask } from './photo-task'
 import { useOutline } from './useOutline'
+import { useBoard } from './useBoard'
 import { useReader } from './useReader'
 import { t } from '../words'
 
@@ -44,6 +45,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   }
   const { soon, now: save } = useSaveSoon(write)
 
+  const board = useBoard(seen, reader)
   const outline = useOutline({ seen, desk, reader, problem, then: () => holdAgainstPlan() })
   /** where the outline is of another mind than the plan */
   const disagreements = shallowRef<readonly Disagreement[]>([])
@@ -78,6 +80,14 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     desk.change({ scale })
     if (hasOutline.value) void findSoon()
   }
+  /** Where the measuring board stands in the picture, nothing need be touched: @returns whether it is the scale now. */
+  async function lookForBoard(): Promise<boolean> {
+    const scale = await board.look()
+    // a hand that was faster is right
+    if (!scale || marks.value.scale) return false
+    desk.change({ scale })
+    return true
+  }
   function correct(part: Partial<PhotoMarks['corrections']>): void {
     desk.change({ corrections: { ...marks.value.corrections, ...part } })
     void outline.find()
@@ -88,7 +98,11 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     if (desk.undo() && (!hasOutline.value || JSON.stringify(marks.value.corrections) !== before)) await outline.find()
   }
   // also what was found before is looked at again: what was doubtful then is doubtful now
-  void reader.loaded().then(() => (problem.value ? undefined : outline.find()))
+  void reader.loaded().then(() => (problem.value ? undefined : begin()))
+  async function begin(): Promise<void> {
+    if (!own.marks?.scale) await lookForBoard()
+    await outline.find()
+  }
 
   const { movePlace, setPlaceU, agree, setLine, perMm, undoable } = desk
   return {
@@ -103,7 +117,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
       cancel: outline.cancel
     },
     ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure },
-    ...{ setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save }
+    ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save }
   }
 }
 

@@ -32,6 +32,10 @@ export function openReader(pictureId: string) {
       worker.terminate()
       start()
     },
+    async board() {
+      await loaded
+      return valueOf(await reader.board())
+    },
     async outline(
       seen: Asked<'outline'>[0],
       scale: Asked<'outline'>[1],

@@ -5,12 +5,15 @@ import { fitBody, type Coat } from '@peen/core/figure'
 import { pictureReport, type PictureReport } from '@peen/core/grade'
 import {
   disagreementsOf,
+  findBoard,
   findOutline,
   frameOf,
   onDarkSpots,
   plannedView,
   proposePlaces,
   readingOf,
+  withoutBoard,
+  type BoardSeen,
   type Corrections,
   type Disagreement,
   type Frame,
@@ -46,6 +49,8 @@ const MOST_SIDE_PX = 4096
 const SEED = 20260414
 
 let picture: Picture | null = null
+/** the picture without the board that was last told of: outlines are asked for many times of one picture */
+let bare: { readonly by: string; readonly picture: Picture } | null = null
 const plans = new Map<string, PlannedView>()
 
 function planOf({ dog, coat, standard, seen }: Omit<PhotoTask, 'marks'>): PlannedView {
@@ -63,6 +68,12 @@ function looked(): Picture {
   if (!picture) throw new Error('No picture was loaded.')
   return picture
 }
+function withoutTheBoard(board: BoardSeen | null | undefined): Picture {
+  if (!board) return looked()
+  const by = JSON.stringify(board.markers)
+  if (bare?.by !== by) bare = { by, picture: withoutBoard(looked(), board) }
+  return bare.picture
+}
 const frameFor = (seen: Seen, scale: ScaleMark | null): Frame => {
   const { width, height } = looked()
   return frameOf(seen, { widthPx: width, heightPx: height }, scale)
@@ -79,9 +90,10 @@ const reader = {
     picture = { width, height, rgba: context.getImageData(0, 0, width, height).data }
     return { width, height }
   },
+  board: answering((): BoardSeen | null => findBoard(looked())),
   outline: answering((seen: Seen, scale: ScaleMark | null, corrections: Corrections, onStep: (step: OutlineStep) => void) => {
     const { pxPerMm, hasScale } = frameFor(seen, scale)
-    return findOutline(looked(), seen === 'head' ? 'head' : 'body', corrections, hasScale ? pxPerMm : null, onStep)
+    return findOutline(withoutTheBoard(scale?.board), seen === 'head' ? 'head' : 'body', corrections, hasScale ? pxPerMm : null, onStep)
   }),
   propose: answering((task: PhotoTask): Proposed => {
     const { seen, marks } = task

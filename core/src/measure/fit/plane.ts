@@ -9,21 +9,28 @@ export type Homography = readonly number[]
 const NEARLY_FLAT = 1e-9
 
 /**
- * The homography that takes four places of a picture to four of a plane, by the direct linear transformation.
- * @param from four places, no three on a line, px
- * @param to the same four in the plane, mm
+ * The homography that takes places of a picture to those of a plane, by the direct linear transformation: four of them as
+ * they are, more by least squares.
+ * @param from four places or more, of four no three on a line, px
+ * @param to the same ones in the plane, mm
  * @returns nine numbers, row by row, the last of them 1
- * @throws CoreError `wrongNumber` for other than four pairs, `inALine` where three of them lie on a line
+ * @throws CoreError `wrongNumber` for fewer than four pairs or unlike numbers, `inALine` where three of four lie on a line
  * Source: Hartley & Zisserman 2004, 4.1 and 4.4.4 (normalised points); solved by ml-matrix
  */
 export function homography(from: readonly PhotoPoint[], to: readonly PhotoPoint[]): Homography {
-  if (from.length !== 4 || to.length !== 4)
-    throw new CoreError({ code: 'wrongNumber', path: 'from', got: `${from.length} and ${to.length}`, limit: 'four places on either side' })
+  if (from.length < 4 || to.length !== from.length)
+    throw new CoreError({
+      code: 'wrongNumber',
+      path: 'from',
+      got: `${from.length} and ${to.length}`,
+      limit: 'four places or more, as many on either side'
+    })
   for (const [path, four] of [
     ['from', from],
     ['to', to]
   ] as const)
-    if (threeInALine(four)) throw new CoreError({ code: 'inALine', path, got: 'three places on one line', limit: 'four corners' })
+    if (four.length === 4 && threeInALine(four))
+      throw new CoreError({ code: 'inALine', path, got: 'three places on one line', limit: 'four corners' })
   const [near, far] = [centred(from), centred(to)]
   const rows: number[][] = []
   const right: number[] = []

@@ -2,7 +2,7 @@
 import { CoreError } from '../../error'
 import { normalDraw, type Random } from '../../stats'
 import type { PhotoPoint } from '../types'
-import { PLUMB_U, toMm, type Frame } from './frame'
+import { mmBy, toMm, type Frame } from './frame'
 import { LINES, PLACES, type LineId, type PhotoPlace } from './places'
 
 export type PlacedPoint = { readonly at: PhotoPoint; /** standard uncertainty either way, px */ readonly uPx: number }
@@ -64,7 +64,13 @@ function traced(reading: Reading, random: Random | null): Trace {
   const draw = () => (random ? normalDraw(random) : 0)
   const { frame, depths } = reading
   const scale = 1 + frame.u01 * draw()
-  const turned: Frame = { ...frame, pxPerMm: frame.pxPerMm * scale, turn: frame.turn + (frame.hasScale ? PLUMB_U * draw() : 0) }
+  const { pitch, yaw, pitchU, yawU } = frame.tilt
+  const turned: Frame = {
+    ...frame,
+    pxPerMm: frame.pxPerMm * scale,
+    turn: frame.turn + frame.turnU * draw(),
+    tilt: { ...frame.tilt, pitch: pitch + pitchU * draw(), yaw: yaw + yawU * draw() }
+  }
   const deep = {
     edge: depths.edge.mm + depths.edge.u * draw(),
     nose: depths.nose.mm + depths.nose.u * draw(),
@@ -85,8 +91,9 @@ function traced(reading: Reading, random: Random | null): Trace {
   const swing = frame.seen === 'head' ? deep.edge * Math.sin((yawDeg * Math.PI) / 180) : 0
   const [ax, ay] = acrossFace(places)
   // a head turned to its left carries what lies behind the eyes to its right: it is laid back
+  const edgeMm = mmBy(turned, deep.edge)
   const outline = ring.map((point): PhotoPoint => {
-    const [x, y] = toMm(turned, point, deep.edge)
+    const [x, y] = edgeMm(point)
     return [x - ax * swing, y - ay * swing]
   })
   return { seen: frame.seen, hasScale: frame.hasScale, outline, places, lines, yawDeg }

@@ -1,0 +1,15 @@
+import { test, tablet } from './app'
+test('look', async ({ browser }) => {
+  test.setTimeout(200000)
+  const page = await tablet(browser, 'ottilie', '/trims')
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.getByRole('link', { name: /Thistle/ }).first().click()
+  await page.waitForURL(/\/trims\/[^/]+$/)
+  await page.goto(`/trims/${page.url().split('/').at(-1)!}/measure/right`)
+  await page.getByRole('button', { name: '1 Scale' }).click()
+  await page.waitForTimeout(9000)
+  await page.screenshot({ path: '/tmp/zz/s1.png' })
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.waitForTimeout(500)
+  await page.screenshot({ path: '/tmp/zz/s2.png', fullPage: true })
+})
