@@ -109,7 +109,7 @@ test('the boards are printed on two pages, each with a line to check it by', asy
   const coming = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Print a measuring board' }).first().click()
   const file = await coming
-  expect(file.suggestedFilename()).toBe('measuring-boards.pdf')
+  expect(file.suggestedFilename()).toBe('Measuring boards.pdf')
   const pdf = await pdfjs.getDocument({ data: new Uint8Array(await readFile(await file.path())) }).promise
   expect(pdf.numPages).toBe(2)
   const texts: string[] = []

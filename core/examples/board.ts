@@ -14,6 +14,7 @@ const grey = () => ({ width: 400, height: 400, rgba: new Uint8ClampedArray(400 *
 export const board: Examples = {
   cornersOf: () => [BOARDS.small.markers[0]],
   cornersOfMarker: () => [3],
+  heldOf: () => [80, 3],
   findBoard: () => [grey()],
   markerCells: () => [0],
   markerOf: () => [0],

@@ -2311,7 +2311,6 @@ export interface Messages {
   'measure.boardSaves': null
   'measure.boardPrintIt': null
   'measure.boardTitle': null
-  'measure.boardFile': null
   'measure.boardLargeFoot': { mm: Said }
   'measure.boardSmallFoot': { mm: Said }
   'measure.boardHow': null
@@ -2321,6 +2320,12 @@ export interface Messages {
   'measure.boardStand': null
   'measure.boardWhole': null
   'measure.boardCameraLevel': null
+  'measure.liveTitle': null
+  'measure.liveTake': null
+  'measure.liveLevel': null
+  'measure.liveLooks': { deg: Said; way: string; rolled: number; side: string }
+  'measure.liveNoSensor': null
+  'measure.liveRefused': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

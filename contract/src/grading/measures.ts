@@ -60,6 +60,8 @@ export type SaveMarks = {
 }
 
 const MOST_POINTS = 6000
+/** A board has so many. */
+const MOST_MARKERS = 6
 const far = number()
   .required()
   .min(-20000, ({ path, value }) => `${path} is ${value}; it must be -20000 to 20000 px.`)
@@ -91,8 +93,14 @@ const scale = object({
     markers: array()
       .of(object({ id: number().required().integer().min(0).max(11), corners: array().of(point).required().length(4) }).noUnknown())
       .required()
-      .min(LEAST_MARKERS)
-      .max(6),
+      .min(
+        LEAST_MARKERS,
+        ({ value }) => `Markers of the board: ${(value as unknown[]).length}; it must be ${LEAST_MARKERS} to ${MOST_MARKERS}.`
+      )
+      .max(
+        MOST_MARKERS,
+        ({ value }) => `Markers of the board: ${(value as unknown[]).length}; it must be ${LEAST_MARKERS} to ${MOST_MARKERS}.`
+      ),
     uPx: number().required().min(0).max(50),
     lineMm: mm('The line printed on the board', 20, 300)
   })

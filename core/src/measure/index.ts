@@ -4,6 +4,7 @@ import * as boardFindPart from './board/find'
 import * as boardLayoutPart from './board/layout'
 import * as boardPosePart from './board/pose'
 import * as circlePart from './fit/circle'
+import * as heldPart from './fit/held'
 import * as linePart from './fit/line'
 import * as planePart from './fit/plane'
 import * as scalePart from './fit/scale'
@@ -30,6 +31,7 @@ import * as explainPart from './photo/explain'
 export { BOARD_KINDS, BOARDS, type BoardKind, type BoardLayout, type BoardMarker } from './board/layout'
 export { LEAST_MARKERS, type BoardSeen, type SeenMarker } from './board/find'
 export { MOST_TILT_DEG, type KnownDistance, type Pose } from './board/pose'
+export type { Held } from './fit/held'
 export type { CircleFit } from './fit/circle'
 export type { Departed, LineFit } from './fit/line'
 export type { Homography } from './fit/plane'
@@ -76,6 +78,7 @@ export const { withoutBoard } = door(boardClearPart)
 export const { findBoard } = door(boardFindPart)
 export const { cornersOf, cornersOfMarker, markerCells, markerOf } = door(boardLayoutPart)
 export const { poseOf } = door(boardPosePart, { poseOf: [null, point] })
+export const { heldOf } = door(heldPart)
 export const { fitLine } = door(linePart)
 export const { homography, toPlane } = door(planePart, { toPlane: [items(9, 9), point] })
 export const { checkLength, planeScale } = door(scalePart, { checkLength: [null, items(2, 2)] })

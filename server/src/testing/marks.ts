@@ -1,5 +1,6 @@
 // Marks on a photograph that the schema takes; what they show is no matter.
 import type { PhotoMarks } from '@peen/contract'
+import type { BoardMark, PhotoPoint } from '@peen/core/measure'
 
 export const MARKS: PhotoMarks = {
   scale: {
@@ -33,4 +34,21 @@ export const MARKS: PhotoMarks = {
       [1, 5]
     ]
   }
+}
+
+const square = (x: number, y: number): PhotoPoint[] => [
+  [x, y],
+  [x + 40, y],
+  [x + 40, y + 40],
+  [x, y + 40]
+]
+/** Two markers of the large measuring board. */
+export const BOARD: BoardMark = {
+  kind: 'large',
+  uPx: 0.2,
+  lineMm: 150,
+  markers: [
+    { id: 0, corners: square(10, 10) },
+    { id: 1, corners: square(55.5, 10) }
+  ]
 }

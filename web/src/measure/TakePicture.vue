@@ -4,6 +4,7 @@ import type { Seen } from '@peen/core/measure'
 import { ref } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
+import LiveCamera from './LiveCamera.vue'
 import PrintBoard from './PrintBoard.vue'
 import { usePictureStore } from '../stores/pictures'
 import { t } from '../words'
@@ -45,11 +46,31 @@ async function run(work: () => Promise<PictureView>): Promise<void> {
   }
 }
 const fromCamera = () => run(() => ask('takePicture', { id: props.visitId, moment: 'after', stance: props.seen }))
+/** A page that came by a secure way may open the camera itself and show how level it is held; else the tablet's own application takes the picture. */
+const canLive = ref(typeof navigator.mediaDevices?.getUserMedia === 'function')
+const live = ref(false)
+async function openLive(): Promise<void> {
+  refused.value = null
+  // some tablets want to be asked, by a touch, before a page may read their sensors
+  const sensor = window.DeviceOrientationEvent as unknown as { requestPermission?: () => Promise<string> } | undefined
+  await sensor?.requestPermission?.().catch(() => 'denied')
+  live.value = true
+}
+function noLive(): void {
+  live.value = canLive.value = false
+  refused.value = t('measure.liveRefused')
+}
+function fromLive(file: Blob): void {
+  live.value = false
+  send(file)
+}
 function fromFile(event: Event): void {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   input.value = ''
-  if (!file) return
+  if (file) send(file)
+}
+function send(file: Blob): void {
   void run(async () => {
     const kept = await pictures.take({ visitId: props.visitId, moment: 'after', stance: props.seen, file })
     if (!kept) throw new Error(t('visit.peenNotAnsweringPictureSaved'))
@@ -66,7 +87,6 @@ function fromFile(event: Event): void {
         <li v-for="line in lines()" :key="line" class="border-b border-line py-2">{{ line }}</li>
       </ul>
     </template>
-    <PrintBoard v-if="!again" class="mt-3" />
     <p class="mt-2 flex gap-2 leading-[1.3]">
       <GlyphMark name="danger" :size="18" class="mt-0.5 flex-none" />{{ t('measure.dogAloneNoPeoplesFaces') }}
     </p>
@@ -74,7 +94,8 @@ function fromFile(event: Event): void {
       <button v-if="hasCamera" class="btn btn-go" :disabled="busy" @click="fromCamera">
         {{ busy ? t('measure.taking') : again ? t('measure.takeAgainTableCamera') : t('measure.takeTableCamera') }}
       </button>
-      <label class="btn cursor-pointer text-center focus-within:outline-3 focus-within:outline-ink"
+      <button v-if="canLive" class="btn" :disabled="busy" @click="openLive">{{ t('measure.takeTablet') }}</button>
+      <label v-else class="btn cursor-pointer text-center focus-within:outline-3 focus-within:outline-ink"
         >{{ t('measure.takeTablet')
         }}<input class="sr-only" type="file" accept="image/*" capture="environment" :disabled="busy" @change="fromFile"
       /></label>
@@ -89,6 +110,8 @@ function fromFile(event: Event): void {
           @change="fromFile"
       /></label>
     </div>
+    <PrintBoard v-if="!again" class="mt-4" />
+    <LiveCamera v-if="live" @taken="fromLive" @refused="noLive" @close="live = false" />
     <p v-if="refused" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
       <GlyphMark name="fails" :size="18" class="mt-0.5 flex-none" />{{ refused }}
     </p>

@@ -91,4 +91,4 @@ const howTo = () => [
   t('measure.boardWhole')
 ]
 
-export const saveBoardSheet = (): Promise<void> => savePdf(boardDocument(), t('measure.boardFile'))
+export const saveBoardSheet = (): Promise<void> => savePdf(boardDocument(), `${t('measure.boardTitle')}.pdf`)

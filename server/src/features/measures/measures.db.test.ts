@@ -6,7 +6,7 @@ import sharp from 'sharp'
 import { v7 } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { tables } from '../../db'
-import { MARKS } from '../../testing/marks'
+import { BOARD, MARKS } from '../../testing/marks'
 import { fullSheet } from '../../testing/sheet'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
@@ -80,6 +80,16 @@ describe('marks on a picture', () => {
     expect((await put(abe, picture, 0)).status).toBe(403)
   })
 
+  it('keep the measuring board that was found, and are as good without one', async () => {
+    const visit = await world.newTrim('abe')
+    const grading = await openGrading(ivo, visit)
+    const picture = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
+    const marks = { ...MARKS, scale: { ...MARKS.scale!, what: 'board', board: BOARD } }
+    expect((await put(ivo, picture, 0, marks)).status).toBe(200)
+    expect((await read(ivo, grading)).marks).toMatchObject([{ version: 1, marks }])
+    expect((await put(ivo, picture, 1, { ...MARKS, scale: { ...MARKS.scale!, board: null } })).status).toBe(200)
+  })
+
   it.each<[string, unknown, object, RegExp]>([
     ['a place nobody knows', { ...MARKS, places: { moon: { at: [1, 1], uPx: 1, touched: true } } }, {}, /A place .*moon.* is not known/],
     ['a line nobody knows', { ...MARKS, lines: { orbit: [[1, 1]] } }, {}, /A line .*orbit.* is not known/],
@@ -89,6 +99,18 @@ describe('marks on a picture', () => {
       { ...MARKS, scale: { ...MARKS.scale, cameraMm: 10 } },
       {},
       /Distance of the camera is 10; it must be 300 to 20000 mm/
+    ],
+    [
+      'a board of one marker',
+      { ...MARKS, scale: { ...MARKS.scale, what: 'board', board: { ...BOARD, markers: BOARD.markers.slice(1) } } },
+      {},
+      /Markers of the board: 1; it must be 2 to 6/
+    ],
+    [
+      'a board printed as a poster',
+      { ...MARKS, scale: { ...MARKS.scale, what: 'board', board: { ...BOARD, lineMm: 900 } } },
+      {},
+      /The line printed on the board is 900; it must be 20 to 300 mm/
     ],
     ['another side than it was taken from', MARKS, { seen: 'right' }, /Seen is right; this picture was taken as left/]
   ])('are refused with %s', async (_, marks, more, words) => {
