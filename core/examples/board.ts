@@ -1,5 +1,5 @@
 // A valid example of each function of the measuring board.
-import { BOARDS, cornersOf, cornersOfMarker, type PhotoPoint } from '../src/measure'
+import { BOARDS, cornersOfMarker, type PhotoPoint } from '../src/measure'
 import type { Examples } from './planned'
 
 /** The large board, square before a camera: one pixel a millimetre. */

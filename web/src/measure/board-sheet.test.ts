@@ -15,7 +15,7 @@ async function printed(kind: (typeof BOARD_KINDS)[number]) {
     ({ x, y, w, h, color }) => `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="${color}"/>`
   )
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width / PX_PER_PT} ${height / PX_PER_PT}"><rect width="100%" height="100%" fill="#fff"/>${rects.join('')}</svg>`
-  const { data } = await sharp(Buffer.from(svg)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+  const { data } = await sharp(new TextEncoder().encode(svg)).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
   return { width, height, rgba: new Uint8ClampedArray(data) }
 }
 
@@ -42,7 +42,7 @@ describe('the printed board', () => {
       import('pdfmake/build/vfs_fonts')
     ])
     pdfMake.addVirtualFileSystem(fonts)
-    const pdf = Buffer.from(await pdfMake.createPdf(boardDocument()).getBuffer()).toString('latin1')
+    const pdf = new TextDecoder('latin1').decode(await pdfMake.createPdf(boardDocument()).getBuffer())
     expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(2)
     expect(pdf).toMatch(/\/MediaBox \[0 0 595\.28 841\.89\]/)
     expect(JSON.stringify(boardDocument())).toContain('without “fit to page”')
