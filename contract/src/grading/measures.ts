@@ -22,7 +22,13 @@ import type { PictureView } from '../floor/visits'
 import { array, boolean, lazy, mixed, number, object } from '../shape/yup'
 
 /** A place somebody put, or one that is only proposed and was not touched yet. */
-export type MarkedPlace = { readonly at: PhotoPoint; readonly uPx: number; readonly touched: boolean }
+export type MarkedPlace = {
+  readonly at: PhotoPoint
+  readonly uPx: number
+  readonly touched: boolean
+  /** it was agreed to where it was proposed, and not moved since */
+  readonly agreed?: boolean
+}
 export type PhotoMarks = {
   readonly scale: ScaleMark | null
   readonly corrections: Corrections
@@ -141,7 +147,7 @@ const marks = object({
   edgeUPx: array().of(number().required().min(0).max(500)).required().max(MOST_POINTS),
   places: byName(
     PLACE_IDS,
-    object({ at: point, uPx: number().required().min(0).max(500), touched: boolean().required() }).noUnknown(),
+    object({ at: point, uPx: number().required().min(0).max(500), touched: boolean().required(), agreed: boolean() }).noUnknown(),
     'A place'
   ),
   lines: byName(LINE_IDS, points(400), 'A line')

@@ -63,6 +63,7 @@ export { LEAST_LINE_POINTS, LINE_IDS, LINES, PLACE_IDS, PLACES, type LineId, typ
 export { MOST_YAW_DEG, PHOTO_DRAWS, type PhotoFound, type PictureMeasure, type Untold } from './photo/found'
 export type { PlannedDog, PlannedPlace, PlannedView } from './photo/plan'
 export type { Proposal } from './photo/propose'
+export { PROPOSED_U_MM } from './photo/proposed-u'
 export type { PlaceDeparture, RegionDeparture } from './photo/departure'
 export { REGION_VIEWS, type CoatDepth, type SkinReading } from './photo/skin'
 export type { Depths, Marked, PlacedPoint, Reading, Trace } from './photo/trace'

@@ -1,6 +1,6 @@
 // Drawn dogs that the measuring code has never met: body, coat, faults, camera and light are drawn from ranges it is not given.
-import type { BodyType, Coat, Colouring, Fault, Lengths } from '@peen/core/figure'
-import type { MeasureId, Seen } from '@peen/core/measure'
+import { extentOf, type BodyType, type Coat, type Colouring, type Fault, type Lengths } from '@peen/core/figure'
+import { BOARDS, type MeasureId, type Seen } from '@peen/core/measure'
 import { normalDraw, randomFrom, seedOf, type Random } from '@peen/core/stats'
 import { usualScene, type Scene } from '../camera'
 
@@ -85,11 +85,22 @@ const MOST_PITCH_DEG = 3.5
 /** A card before a block stands plumb and square to these, degrees (standard deviation). */
 const BOARD_STANDS_DEG = { plumb: 0.7, square: 1.5 }
 
+/** Wall that is left beyond a board, mm. */
+const BESIDE_BOARD_MM = 25
+
 /** The printed board in place of the ruler, at the same depth: the small one beside a head. */
 function withBoard(scene: Scene, random: Random): Scene {
+  const { body, withersMm, coat } = scene.dog
+  const [left, bottom, right, top] = extentOf(body, withersMm, scene.seen === 'head' ? 'head' : 'side', coat)
+  const { widthMm, heightMm } = BOARDS[scene.seen === 'head' ? 'small' : 'large']
+  // a person steps back until the board is in the picture too
+  const wide = right - left + 2 * (widthMm + BESIDE_BOARD_MM + 0.03 * withersMm)
+  const high = 1.2 * Math.max(top - bottom, 2 * (heightMm - (top - bottom) / 2))
+  const pxPerMm = Math.min(scene.picture.widthPx / wide, scene.picture.heightPx / high)
   return {
     ...scene,
     ruler: null,
+    camera: { ...scene.camera, pxPerMm },
     board: {
       kind: scene.seen === 'head' ? 'small' : 'large',
       depthMm: scene.ruler!.depthMm,

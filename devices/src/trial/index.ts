@@ -1,6 +1,7 @@
 export { trialDog, type TrialDog, type TrialTrim } from './dogs'
 export { runTrial, type TrialResult, type TrialRow } from './trial'
 export { binomialBound, summarise, type TrialSummary } from './summary'
+export { proposedOf, type ProposedRow } from './proposed'
 export { silhouetteRing } from './silhouette'
 export { trialTrims } from './trims'
 export { askedOf, SPOILT, type AskedRow, type Spoilt } from './asked'

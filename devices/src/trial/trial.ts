@@ -75,7 +75,7 @@ export function runTrial(dog: TrialDog, seed: number, withoutPicture = false): T
 }
 
 /** The dog as it truly stands: its coat's outline and its places, mm of the figure, y down, facing left or us. */
-function truthOf({ scene, seen, footLineMm }: TrialDog, stage: Stage) {
+export function truthOf({ scene, seen, footLineMm }: TrialDog, stage: Stage) {
   const figure = figureOf(stage, 0)
   const { dog } = scene
   const own = plannedView({ body: dog.body, withersMm: dog.withersMm, coat: dog.coat, lengths: dog.coat.lengths }, seen)
@@ -94,11 +94,11 @@ function truthOf({ scene, seen, footLineMm }: TrialDog, stage: Stage) {
 const footEdge = ([x, y]: PhotoPoint, mm: number): PhotoPoint[] =>
   Array.from({ length: LINE_POINTS }, (_, i): PhotoPoint => [x - 15 + (30 * i) / (LINE_POINTS - 1), y - mm])
 
-function pxOf(stage: Stage, [x, y]: PhotoPoint, depthMm: number): PhotoPoint {
+export function pxOf(stage: Stage, [x, y]: PhotoPoint, depthMm: number): PhotoPoint {
   const at = stage.toPx(stage.toRoom(x, -y, depthMm))
   return at ? [at[0], at[1]] : [NaN, NaN]
 }
-function taken({ scene }: TrialDog): Picture {
+export function taken({ scene }: TrialDog): Picture {
   const { w, h, rgb } = expose(scene)
   const rgba = new Uint8ClampedArray(w * h * 4)
   for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) {

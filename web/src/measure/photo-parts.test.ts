@@ -38,7 +38,13 @@ describe('marks on a picture', () => {
     desk.find({ places: { nose: { at: [1, 1], uPx: 2, touched: false } } })
     desk.agree()
     desk.setPlaceU('nose', 5)
-    expect(desk.marks.value.places.nose).toEqual({ at: [1, 1], uPx: 5, touched: true })
+    expect(desk.marks.value.places.nose).toEqual({ at: [1, 1], uPx: 5, touched: true, agreed: true })
+    // once a hand has moved it, it lies where the hand says, as surely as a hand puts it; what the hand says of that then stays
+    desk.movePlace('nose', [3, 3])
+    expect(desk.marks.value.places.nose).toEqual({ at: [3, 3], uPx: 2, touched: true })
+    desk.setPlaceU('nose', 4)
+    desk.movePlace('nose', [4, 4])
+    expect(desk.marks.value.places.nose).toEqual({ at: [4, 4], uPx: 4, touched: true })
     desk.setLine('foreFront', [[1, 1], [2, 2]]) // prettier-ignore
     desk.setLine('foreFront', [])
     expect(desk.marks.value.lines).toEqual({})

@@ -1,5 +1,5 @@
-import type { PhotoMarks } from '@peen/contract'
-import { NO_CORRECTIONS, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
+import type { MarkedPlace, PhotoMarks } from '@peen/contract'
+import { NO_CORRECTIONS, PROPOSED_U_MM, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
 import { useManualRefHistory } from '@vueuse/core'
 import { computed, markRaw, shallowRef } from 'vue'
 
@@ -28,8 +28,12 @@ export function useMarks(start: PhotoMarks | null, onChange: () => void) {
   }
   const perMm = computed(() => (marks.value.scale ? pxPerMm(marks.value.scale) : 1))
   const placeU = () => (marks.value.scale ? Math.max(1, PLACE_U.mm * perMm.value) : PLACE_U.px)
+  /** How surely a place lies where it is proposed, px. */
+  const proposedU = (id: PhotoPlace) => (marks.value.scale ? Math.max(1, PROPOSED_U_MM[id] * perMm.value) : PLACE_U.px)
   function movePlace(id: PhotoPlace, at: PhotoPoint): void {
-    const uPx = marks.value.places[id]?.uPx ?? placeU()
+    const before = marks.value.places[id]
+    // a hand knows better than a proposal did; how surely it said it knows stays
+    const uPx = before?.touched && !before.agreed ? before.uPx : placeU()
     change({ places: { ...marks.value.places, [id]: { at, uPx, touched: true } } })
   }
   /** How surely a place is known, either way: mm, or px of the picture without a scale. Some places lie under hair. */
@@ -39,7 +43,8 @@ export function useMarks(start: PhotoMarks | null, onChange: () => void) {
   }
   /** Agrees to every place that is proposed. */
   function agree(): void {
-    change({ places: Object.fromEntries(Object.entries(marks.value.places).map(([id, place]) => [id, { ...place, touched: true }])) })
+    const agreed = (place: MarkedPlace): MarkedPlace => (place.touched ? place : { ...place, touched: true, agreed: true })
+    change({ places: Object.fromEntries(Object.entries(marks.value.places).map(([id, place]) => [id, agreed(place)])) })
   }
   function setLine(id: LineId, points: readonly PhotoPoint[]): void {
     const { [id]: _old, ...rest } = marks.value.lines
@@ -53,7 +58,7 @@ export function useMarks(start: PhotoMarks | null, onChange: () => void) {
     return corrections !== marks.value.corrections
   }
   const undoable = computed(() => history.history.value.length - 1)
-  return { marks, perMm, placeU, change, find, movePlace, setPlaceU, agree, setLine, undo, undoable }
+  return { marks, perMm, placeU, proposedU, change, find, movePlace, setPlaceU, agree, setLine, undo, undoable }
 }
 
 /** A tenth of a pixel is enough for a place; the file stays small. */

@@ -67,10 +67,9 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
     })
     if (!found) return measured.measure()
     disagreements.value = found.disagreements
-    const uPx = desk.placeU()
     const next = { ...marks.value.places }
     for (const [id, at] of Object.entries(found.places) as [PhotoPlace, PhotoPoint][])
-      if (places.includes(id) && !next[id]?.touched) next[id] = { at, uPx, touched: false }
+      if (places.includes(id) && !next[id]?.touched) next[id] = { at, uPx: desk.proposedU(id), touched: false }
     if (Object.keys(next).length > Object.keys(marks.value.places).length || untouched.value.length > 0) desk.find({ places: next })
     else void measured.measure()
   }
