@@ -12,7 +12,7 @@ import {
 import { sayNumber } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import BoardPart from './BoardPart.vue'
-import { END_U_PX, useLastScale, usePrintedLine } from './last-scale'
+import { byLine, END_U_PX, useLastScale, usePrintedLine } from './last-scale'
 import PrintBoard from './PrintBoard.vue'
 import type { BoardState } from './useBoard'
 import NumberBox from '../library/NumberBox.vue'
@@ -40,12 +40,14 @@ const printed = usePrintedLine()
 const now = computed(() => props.scale ?? { ...last.value, ends: props.ends, endUPx: END_U_PX, check: null })
 function put(part: Partial<ScaleMark>): void {
   const { what, lengthMm, behindMm, behindUMm, cameraMm, upright } = { ...now.value, ...part }
-  last.value = { what, lengthMm, behindMm, behindUMm, cameraMm, upright }
+  // a board that was found says nothing of what a hand would mark next time
+  last.value = { ...(props.scale?.board ? last.value : { what, lengthMm, upright }), behindMm, behindUMm, cameraMm }
   if (props.scale) emit('put', { ...props.scale, ...part })
 }
 function putLine(kind: BoardKind, lineMm: number): void {
   printed.value = { ...printed.value, [kind]: lineMm }
-  if (props.scale?.board) emit('put', { ...props.scale, board: { ...props.scale.board, lineMm } })
+  const { scale } = props
+  if (scale?.board) emit('put', byLine({ ...scale, board: scale.board }, lineMm))
 }
 defineExpose({ now })
 const plane = computed(() => {

@@ -3,8 +3,11 @@
 import { cornersOfMarker, type BoardSeen, type PhotoPoint } from '@peen/core/measure'
 import { mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { nextTick } from 'vue'
+import NumberBox from '../library/NumberBox.vue'
 import BoardPart from './BoardPart.vue'
 import { scaleOfBoard, useLastScale, usePrintedLine } from './last-scale'
+import ScalePart from './ScalePart.vue'
 import { useBoard } from './useBoard'
 
 /** The large board square before a camera at 2 px/mm, its middle in the middle of the picture. */
@@ -47,6 +50,22 @@ describe('the measuring board in a picture', () => {
     expect(part.emitted('line')).toEqual([['large', 144]])
     await part.setProps({ scale: scaleOf(144) })
     expect(part.text()).toContain('2.1 pixels per millimetre')
+  })
+
+  it('leaves what a hand would mark next time as it was, and takes the camera’s distance', async () => {
+    useLastScale('left').value = { what: 'ruler', lengthMm: 300, upright: true, behindMm: 0, behindUMm: 5, cameraMm: 2200 }
+    await nextTick()
+    const part = mount(ScalePart, { props: { seen: 'left', size, scale: scaleOf(), board: 'found', ends: [], checking: false } })
+    const camera = part.findAllComponents(NumberBox).find((box) => box.props('label') === 'Camera to dog, mm')!
+    camera.vm.$emit('put', 1900)
+    expect(part.emitted('put')).toMatchObject([[{ what: 'board', cameraMm: 1900 }]])
+    await nextTick()
+    expect(useLastScale('left').value).toMatchObject({ what: 'ruler', lengthMm: 300, cameraMm: 1900 })
+    const line = part.findAllComponents(NumberBox).find((box) => String(box.props('label')).startsWith('Printed line'))!
+    line.vm.$emit('put', 147)
+    expect(part.emitted('put')!.at(-1)).toMatchObject([{ lengthMm: (297 * 147) / 150, board: { lineMm: 147 } }])
+    await nextTick()
+    expect(usePrintedLine().value).toEqual({ large: 147, small: 80 })
   })
 
   it('still opens where the board lies flat: the outline’s step says why', () => {

@@ -4,6 +4,7 @@ import {
   cornersOfMarker,
   toPlane,
   homography,
+  type BoardMark,
   type BoardSeen,
   type PhotoPoint,
   type ScaleMark,
@@ -39,9 +40,15 @@ export function scaleOfBoard(seen: BoardSeen, last: Last, lineMm: number): Scale
   )
   const end = (y: number): PhotoPoint => toPlane(toPicture, [widthMm / 2, y])
   const { behindMm, behindUMm, cameraMm } = last
-  return {
-    ...{ what: 'board', upright: true, lengthMm: heightMm, behindMm, behindUMm, cameraMm, endUPx: END_U_PX, check: null },
-    ends: [end(0), end(heightMm)],
-    board: { ...seen, lineMm }
+  const scale = {
+    ...{ what: 'board' as const, upright: true, lengthMm: heightMm, behindMm, behindUMm, cameraMm, endUPx: END_U_PX, check: null },
+    ends: [end(0), end(heightMm)] as const
   }
+  return byLine({ ...scale, board: { ...seen, lineMm } }, lineMm)
+}
+
+/** The same board, printed so that its line measures `lineMm`: all of it is larger or smaller by that. */
+export function byLine<S extends ScaleMark & { readonly board: BoardMark }>(scale: S, lineMm: number): S {
+  const { heightMm, line } = BOARDS[scale.board.kind]
+  return { ...scale, lengthMm: (heightMm * lineMm) / line.lengthMm, board: { ...scale.board, lineMm } }
 }
