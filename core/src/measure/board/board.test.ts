@@ -166,6 +166,28 @@ describe('the camera before a board', () => {
   })
 })
 
+describe('a small board far off', () => {
+  it('does not say from which side it is seen, and says that it does not', () => {
+    // 38 mm markers at six metres: five pixels each
+    const camera: Camera = { f: 800, pitch: 6, yaw: 4, roll: 0, eye: [0, 0, -6000] }
+    const board = boardSeen(camera, 'small', [200, 100, 0])
+    const third = (value: number) => Math.round(value * 3) / 3
+    const rough = {
+      ...board,
+      uPx: 0.3,
+      markers: board.markers.map(({ id, corners }) => ({ id, corners: corners.map(([x, y]): PhotoPoint => [third(x), third(y)]) }))
+    }
+    const { pitch, yaw, u } = poseOf(rough, CENTRE, { mm: 6000, uMm: 60 })
+    for (const [told, own, by] of [
+      [pitch, camera.pitch, u.pitch],
+      [yaw, camera.yaw, u.yaw]
+    ] as const) {
+      expect(by / RAD).toBeGreaterThan(3)
+      expect(Math.abs(told / RAD - own)).toBeLessThan((2 * by) / RAD)
+    }
+  })
+})
+
 const scaleBy = (
   camera: Camera,
   kind: BoardKind,

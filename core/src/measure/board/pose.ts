@@ -48,8 +48,22 @@ export function poseOf(seen: BoardSeen, centre: PhotoPoint, known: KnownDistance
   if (seen.markers.length < LEAST_MARKERS)
     throw new CoreError({ code: 'tooFewMarkers', path: 'board', got: seen.markers.length, limit: `${LEAST_MARKERS} or more` })
   const pairs = upright(pairsOf(seen, centre, printed01), known.mm)
-  const start = firstGuess(pairs, known.mm)
   const observed = observations(pairs, known, seen.uPx)
+  const one = nearest(firstGuess(pairs, known.mm), observed)
+  const other = nearest(mirrored(one), observed)
+  const [best, second] = missOf(one, observed) <= missOf(other, observed) ? [one, other] : [other, one]
+  // a small board far off is seen nearly alike from either side: then what lies between the two is not known
+  const isEither = missOf(second, observed) - missOf(best, observed) < LEAST_APART
+  return told(best, observed, seen.uPx, isEither ? second : best)
+}
+
+/** Two cameras are told apart by this much more squared miss of one, in its own uncertainties: 3 standard deviations. */
+const LEAST_APART = 9
+const missOf = (parameters: Parameters, { measured, expect }: Observations) =>
+  expect(parameters).reduce((sum, value, i) => sum + (value - measured[i]!) ** 2, 0)
+
+/** The camera near a guess that misses least. */
+function nearest(start: Parameters, observed: Observations): Parameters {
   const { parameterValues } = levenbergMarquardt(
     { x: observed.measured.map((_, i) => i), y: [...observed.measured] },
     (parameters: number[]) => {
@@ -58,7 +72,21 @@ export function poseOf(seen: BoardSeen, centre: PhotoPoint, known: KnownDistance
     },
     { initialValues: [...start], damping: 1e-2, maxIterations: 60, errorTolerance: 1e-9, gradientDifference: 1e-6, centralDifference: true }
   )
-  return told(parameterValues as unknown as Parameters, observed, seen.uPx)
+  return parameterValues as unknown as Parameters
+}
+
+/**
+ * The other way in which a flat thing may stand to look nearly the same: mirrored about the line of sight.
+ * Source: Schweighofer & Pinz 2006, IEEE Trans. PAMI 28:2024-2030 (the two minima of a planar pose), from memory.
+ */
+function mirrored([lnF, lnD, pitch, yaw, roll, across, down]: Parameters): Parameters {
+  const away = axesOf(pitch, yaw, roll)[2]
+  const long = Math.hypot(across, down, 1)
+  const sight: Three = [across / long, down / long, 1 / long]
+  const along = away[0] * sight[0] + away[1] * sight[1] + away[2] * sight[2]
+  const [x, y, z] = sight.map((value, i) => 2 * along * value - away[i]!) as [number, number, number]
+  const [u, v] = [x * Math.cos(roll) - y * Math.sin(roll), x * Math.sin(roll) + y * Math.cos(roll)]
+  return [lnF, lnD, Math.atan2(-v, z), Math.asin(Math.max(-1, Math.min(1, -u))), roll, across, down]
 }
 
 function pairsOf({ kind, markers }: BoardSeen, [cx, cy]: PhotoPoint, printed01: number): readonly Pair[] {
@@ -150,7 +178,7 @@ function observations(pairs: readonly Pair[], known: KnownDistance, uPx: number)
   }
 }
 
-function told(best: Parameters, { measured, expect }: Observations, uPx: number): Pose {
+function told(best: Parameters, { measured, expect }: Observations, uPx: number, maybe: Parameters): Pose {
   const [focal, distance, pitch, yaw, roll, across, down] = best
   if (Math.max(Math.abs(pitch), Math.abs(yaw)) > MOST_TILT_DEG * RAD)
     throw new CoreError({
@@ -172,7 +200,8 @@ function told(best: Parameters, { measured, expect }: Observations, uPx: number)
     ...{ pitch, yaw, roll },
     u: {
       pxPerMm01: Math.sqrt(Math.max(0, c(0, 0) + c(1, 1) - 2 * c(0, 1))),
-      ...{ pitch: Math.sqrt(c(2, 2)), yaw: Math.sqrt(c(3, 3)), roll: Math.sqrt(c(4, 4)) }
+      ...{ pitch: Math.hypot(Math.sqrt(c(2, 2)), maybe[2] - pitch), yaw: Math.hypot(Math.sqrt(c(3, 3)), maybe[3] - yaw) },
+      roll: Math.sqrt(c(4, 4))
     },
     rmsPx: uPx * Math.sqrt(corners.reduce((sum, value) => sum + value * value, 0) / corners.length)
   }
