@@ -2326,6 +2326,8 @@ export interface Messages {
   'measure.liveLooks': { deg: Said; way: string; rolled: number; side: string }
   'measure.liveNoSensor': null
   'measure.liveRefused': null
+  'measure.placeHow': { how: string; u: Said; unit: Said }
+  'measure.pointsHowSure': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

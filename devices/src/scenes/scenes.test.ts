@@ -1,7 +1,8 @@
 // Mends that are true never make an outline worse, on scenes that no part of the measuring code has met.
 // The long run with its numbers: npm run scenes, docs/robustness-scenes.md.
 import { describe, expect, it } from 'vitest'
-import { harder, mendsOf, overlapWith, sceneOf, SHOWS, type Harder, type MendRow } from '.'
+import { findBoard, type PhotoPoint } from '@peen/core/measure'
+import { harder, mendsOf, overlapWith, sceneOf, SHOWS, withBoard, type Harder, type MendRow } from '.'
 
 const SEED = 4001
 const SCENES = 12
@@ -73,5 +74,21 @@ describe('a true mend', () => {
     const wrong = rows.filter(({ kind }) => kind === 'touchWrong')
     expect(wrong.length).toBeGreaterThan(0)
     expect(wrong.reduce((sum, { before, after }) => sum + after - before, 0) / wrong.length).toBeGreaterThan(0.02)
+  })
+})
+
+describe('the measuring board in a room', () => {
+  const apart = (a: readonly PhotoPoint[], b: readonly PhotoPoint[]) =>
+    Math.max(...a.map(([x, y], i) => Math.hypot(b[i]![0] - x, b[i]![1] - y)))
+  it.each([60001, 60004])('scene %i: is found whole where it stands, and not where it does not', async (seed) => {
+    const room = sceneOf(seed, 800)
+    expect(findBoard(room)).toBeNull()
+    const stood = await withBoard(room, seed)
+    const found = findBoard(stood.scene)!
+    expect(found).toMatchObject({ kind: stood.kind })
+    expect(found.markers).toHaveLength(6)
+    for (const { id, corners } of found.markers) expect(apart(corners, stood.cornersAt(id))).toBeLessThan(0.4)
+    const taken = findBoard(await harder(stood.scene, seed))
+    expect(taken?.markers.length ?? 0).toBeGreaterThanOrEqual(2)
   })
 })

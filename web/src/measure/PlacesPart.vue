@@ -22,7 +22,9 @@ function sureTo(id: PhotoPlace): number | null {
 function sayPlace(id: PhotoPlace): string {
   const u = sureTo(id)
   if (u === null) return t('measure.touchPicture')
-  return `${marks.value.places[id]!.touched ? 'put' : 'proposed'}, ± ${sayNumber(u)} ${unit.value}`
+  const { touched, agreed } = marks.value.places[id]!
+  const how = !touched ? 'suggested' : agreed ? 'agreed' : 'set'
+  return t('measure.placeHow', { how, u: sayNumber(u), unit: unit.value })
 }
 function draw(id: LineId): void {
   line.value = line.value === id ? null : id
@@ -46,6 +48,7 @@ function choose(id: PhotoPlace): void {
         }}</template>
       </p>
       <button v-if="hasProposed" class="btn btn-go mt-2 w-full" @click="photo.agree">{{ t('measure.allPointsRight') }}</button>
+      <p v-if="marks.scale" class="muted mt-2 leading-[1.3]">{{ t('measure.pointsHowSure') }}</p>
       <ul class="mt-2 mb-0 list-none p-0">
         <li v-for="id in photo.places" :key="id" class="border-b border-line">
           <button
