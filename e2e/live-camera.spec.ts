@@ -1,15 +1,6 @@
 // The tablet's own camera with a level over it, by the browser's stand-in for a camera.
 import type { Page } from '@playwright/test'
 import { expect, tablet, test } from './app'
-import config from './playwright.config'
-
-const { launchOptions } = config.use!
-test.use({
-  launchOptions: {
-    ...launchOptions,
-    args: [...(launchOptions?.args ?? []), '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream']
-  }
-})
 
 const SOON_MS = 90000
 

@@ -28,7 +28,10 @@ export default defineConfig({
         '--no-first-run',
         '--disable-background-networking',
         '--disable-component-update',
-        '--disable-sync'
+        '--disable-sync',
+        // a stand-in for the tablet's camera: live-camera.spec.ts
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream'
       ]
     }
   }
