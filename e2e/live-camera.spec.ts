@@ -31,6 +31,12 @@ test('the tablet shows how level it is held while it takes a picture', async ({ 
   await page.getByRole('button', { name: 'Take it with this tablet' }).click()
   const camera = page.getByRole('dialog', { name: 'Camera' })
   await expect(camera.getByText('Hold the camera level: this tablet does not say how it is held.')).toBeVisible()
+  // closed by the keyboard, and opened by it again
+  await page.keyboard.press('Escape')
+  await expect(camera).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Take it with this tablet' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(camera.getByRole('status')).toBeVisible()
   await holdUntil(page, 82, 0, /^The camera looks 8° down\.$/)
   await holdUntil(page, 93, 0, /^The camera looks 3° up\.$/)
   // held sideways, leaning to its right

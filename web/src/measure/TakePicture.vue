@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PictureView } from '@peen/contract'
 import type { Seen } from '@peen/core/measure'
-import { ref } from 'vue'
+import { nextTick, ref, useTemplateRef } from 'vue'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import LiveCamera from './LiveCamera.vue'
@@ -56,6 +56,12 @@ async function openLive(): Promise<void> {
   await sensor?.requestPermission?.().catch(() => 'denied')
   live.value = true
 }
+/** What opened the camera has the keys again. */
+const opener = useTemplateRef<HTMLButtonElement>('opener')
+function closeLive(): void {
+  live.value = false
+  void nextTick(() => opener.value?.focus())
+}
 function noLive(): void {
   live.value = canLive.value = false
   refused.value = t('measure.liveRefused')
@@ -94,7 +100,7 @@ function send(file: Blob): void {
       <button v-if="hasCamera" class="btn btn-go" :disabled="busy" @click="fromCamera">
         {{ busy ? t('measure.taking') : again ? t('measure.takeAgainTableCamera') : t('measure.takeTableCamera') }}
       </button>
-      <button v-if="canLive" class="btn" :disabled="busy" @click="openLive">{{ t('measure.takeTablet') }}</button>
+      <button v-if="canLive" ref="opener" class="btn" :disabled="busy" @click="openLive">{{ t('measure.takeTablet') }}</button>
       <label v-else class="btn cursor-pointer text-center focus-within:outline-3 focus-within:outline-ink"
         >{{ t('measure.takeTablet')
         }}<input class="sr-only" type="file" accept="image/*" capture="environment" :disabled="busy" @change="fromFile"
@@ -111,7 +117,7 @@ function send(file: Blob): void {
       /></label>
     </div>
     <PrintBoard v-if="!again" class="mt-4" />
-    <LiveCamera v-if="live" @taken="fromLive" @refused="noLive" @close="live = false" />
+    <LiveCamera v-if="live" @taken="fromLive" @refused="noLive" @close="closeLive" />
     <p v-if="refused" class="mt-2 flex gap-2 leading-[1.3]" role="alert">
       <GlyphMark name="fails" :size="18" class="mt-0.5 flex-none" />{{ refused }}
     </p>
