@@ -4,9 +4,9 @@ import type { Page } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import * as pdfjs from 'pdfjs-dist/legacy/build/pdf.mjs'
 import sharp from 'sharp'
-import { expect, tablet, test } from './app'
+import { expect, test } from './app'
+import { openPicture, openTrim, SOON_MS } from './measured-trim'
 
-const SOON_MS = 90000
 /** The ruler of 200 mm in the simulated camera's profiles, in shares of the picture. */
 const RULER = { x: 0.8365, top: 0.5515, bottom: 0.908, mm: 200 }
 
@@ -63,14 +63,8 @@ async function anotherPicture(page: Page, buffer: Buffer): Promise<void> {
 
 test('a board beside the dog is the scale without a touch, and a hidden one says what to do', async ({ browser }) => {
   test.setTimeout(480000)
-  const page = await tablet(browser, 'ottilie', '/trims')
-  await page
-    .getByRole('link', { name: /Thistle/ })
-    .first()
-    .click()
-  await page.waitForURL(/\/trims\/[^/]+$/)
-  await page.goto(`/trims/${page.url().split('/').at(-1)!}/measure/right`)
-  await expect(page.locator('[data-take], [data-photo]').first()).toBeVisible()
+  const page = await openTrim(browser)
+  await openPicture(page, 'right')
   if (await page.locator('[data-take]').count()) await page.getByRole('button', { name: 'Take it with the table camera' }).click()
   await expect(page.locator('[data-desk=right] [data-photo]')).toBeVisible({ timeout: SOON_MS })
   const scale = page.locator('[data-scale]')
@@ -109,13 +103,8 @@ test('a board beside the dog is the scale without a touch, and a hidden one says
 })
 
 test('the boards are printed on two pages, each with a line to check it by', async ({ browser }) => {
-  const page = await tablet(browser, 'ottilie', '/trims')
-  await page
-    .getByRole('link', { name: /Thistle/ })
-    .first()
-    .click()
-  await page.waitForURL(/\/trims\/[^/]+$/)
-  await page.goto(`/trims/${page.url().split('/').at(-1)!}/measure/head`)
+  const page = await openTrim(browser)
+  await openPicture(page, 'head')
   const coming = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Print a measuring board' }).first().click()
   const file = await coming

@@ -1,17 +1,10 @@
 // The tablet's own camera with a level over it, by the browser's stand-in for a camera.
 import type { Page } from '@playwright/test'
-import { expect, tablet, test } from './app'
-
-const SOON_MS = 90000
+import { expect, test } from './app'
+import { openPicture, openTrim, SOON_MS } from './measured-trim'
 
 async function openHead(page: Page): Promise<void> {
-  await page
-    .getByRole('link', { name: /Thistle/ })
-    .first()
-    .click()
-  await page.waitForURL(/\/trims\/[^/]+$/)
-  await page.goto(`/trims/${page.url().split('/').at(-1)!}/measure/head`)
-  await expect(page.locator('[data-take], [data-photo]').first()).toBeVisible({ timeout: SOON_MS })
+  await openPicture(page, 'head')
   if (await page.locator('[data-photo]').count()) await page.getByRole('button', { name: 'Another picture' }).click()
 }
 /** What a tablet's sensors say of how it is held, said again until it is shown: a browser without sensors says once that it has none. */
@@ -26,7 +19,7 @@ const holdUntil = (page: Page, beta: number, gamma: number, words: RegExp) =>
 
 test('the tablet shows how level it is held while it takes a picture', async ({ browser }) => {
   test.setTimeout(480000)
-  const page = await tablet(browser, 'ottilie', '/trims')
+  const page = await openTrim(browser)
   await openHead(page)
   await page.getByRole('button', { name: 'Take it with this tablet' }).click()
   const camera = page.getByRole('dialog', { name: 'Camera' })
@@ -49,7 +42,7 @@ test('the tablet shows how level it is held while it takes a picture', async ({ 
 })
 
 test('a camera that is refused leaves the other ways', async ({ browser }) => {
-  const page = await tablet(browser, 'ottilie', '/trims')
+  const page = await openTrim(browser)
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'))
   })

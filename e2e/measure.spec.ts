@@ -1,29 +1,17 @@
 // A finished trim on three photographs, by touch, from taking them to the graded sheet.
-import type { Browser, Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { randomBytes } from 'node:crypto'
 import { readFile } from 'node:fs/promises'
 import * as pdfjs from 'pdfjs-dist/legacy/build/pdf.mjs'
 import sharp from 'sharp'
 import { expect, saved, tablet, test } from './app'
-
-/** A picture is read in a second or two; a machine with much else to do was fifteen times slower. */
-const SOON_MS = 90000
+import { openPicture, openTrim, SOON_MS } from './measured-trim'
 
 const box = async (page: Page) => (await page.locator('[data-photo]').boundingBox())!
 /** Touches a place of the picture given in shares of it. */
 async function touch(page: Page, x: number, y: number): Promise<void> {
   const image = (await page.locator('[data-photo] image').first().boundingBox())!
   await page.mouse.click(image.x + image.width * x, image.y + image.height * y)
-}
-/** The finished trim that is measured here, on its assessor's tablet. */
-async function openTrim(browser: Browser): Promise<Page> {
-  const page = await tablet(browser, 'ottilie', '/trims')
-  await page
-    .getByRole('link', { name: /Thistle/ })
-    .first()
-    .click()
-  await page.waitForURL(/\/trims\/[^/]+$/)
-  return page
 }
 const step = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Steps of this picture' }).getByRole('button', { name }).click()
@@ -154,8 +142,7 @@ test('an outline is put right by hand and taken back; what is no picture is refu
 test('a picture in which a white cupboard runs into a white dog is asked about before its outline is called found', async ({ browser }) => {
   test.setTimeout(480000)
   const page = await openTrim(browser)
-  const id = page.url().split('/').at(-1)!
-  await page.goto(`/trims/${id}/measure/right`)
+  await openPicture(page, 'right')
   if (await page.locator('[data-take]').count()) await page.getByRole('button', { name: 'Take it with the table camera' }).click()
   await expect(page.locator('[data-desk=right] [data-photo]')).toBeVisible({ timeout: SOON_MS })
   const src = await page.locator('[data-photo] image').first().getAttribute('href')

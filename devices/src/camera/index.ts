@@ -1,4 +1,4 @@
-export { expose, photograph, type Pixels } from './photograph'
+export { expose, photograph, pictureOf, type Pixels } from './photograph'
 export { project, rayThrough, turned, type Lens } from './pinhole'
 export { figureView, usualScene, type Place3, type Scene, type Seen } from './scene'
 export { onBoard } from './board'

@@ -1,6 +1,7 @@
 // The photograph: room, dog and things laid over each other from far to near, then grain and JPEG.
 import { CoreError } from '@peen/core/error'
 import { newRaster } from '@peen/core/figure'
+import type { Picture } from '@peen/core/measure'
 import { normalDraw, randomFrom } from '@peen/core/stats'
 import sharp from 'sharp'
 import { paintBoard } from './board'
@@ -50,6 +51,13 @@ function grained(px: Float32Array, { noise, seed }: Scene): Uint8ClampedArray {
   for (let i = 0, o = 0; i < px.length; i += 4)
     for (let c = 0; c < 3; c++) rgb[o++] = px[i + c] + (noise > 0 ? noise * normalDraw(random) : 0)
   return rgb
+}
+
+/** The same pixels with an alpha that hides nothing, as the measuring code takes a picture. */
+export function pictureOf({ w, h, rgb }: Pixels): Picture {
+  const rgba = new Uint8ClampedArray(w * h * 4).fill(255)
+  for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) rgba.set(rgb.subarray(i, i + 3), o)
+  return { width: w, height: h, rgba }
 }
 
 /** The photograph as a JPEG file, without any word about the scene in it. @throws CoreError as {@link stageOf} */

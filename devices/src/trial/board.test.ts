@@ -14,7 +14,7 @@ import {
   type PhotoPoint
 } from '@peen/core/measure'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { expose, onBoard, stageOf, usualScene, type Scene, type Seen } from '../camera'
+import { expose, onBoard, pictureOf, stageOf, usualScene, type Scene, type Seen } from '../camera'
 import { visionReady } from './vision'
 import { visionMarkers, visionPose } from './vision-board'
 
@@ -34,12 +34,7 @@ function sceneWith(seen: Seen, board: Scene['board'], camera: Partial<Scene['cam
     camera: { ...usual.camera, pxPerMm: seen === 'head' ? 2 : 1.15, ...camera }
   }
 }
-function pictureOf(scene: Scene): Picture {
-  const { w, h, rgb } = expose(scene)
-  const rgba = new Uint8ClampedArray(w * h * 4).fill(255)
-  for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) rgba.set(rgb.subarray(i, i + 3), o)
-  return { width: w, height: h, rgba }
-}
+const taken = (scene: Scene): Picture => pictureOf(expose(scene))
 /** Where the scene itself has the corners of a marker, px. */
 const trueCorners = (scene: Scene, id: number): PhotoPoint[] => {
   const stage = stageOf(scene)
@@ -62,7 +57,7 @@ describe('a board in a picture', () => {
   it.each(HELD)('%s: every marker to a third of a pixel, as the library has it', (name, seen, board, camera) => {
     const usual = sceneWith(seen, board, camera)
     const scene = name.startsWith('in dusk') ? { ...usual, noise: 9, light: { ...usual.light, falloff: 0.6 } } : usual
-    const picture = pictureOf(scene)
+    const picture = taken(scene)
     const found = findBoard(picture)!
     expect(found.kind).toBe(board.kind)
     expect(found.markers).toHaveLength(6)
@@ -93,7 +88,7 @@ describe('a board in a picture', () => {
     ['on its other side', -90]
   ])('%s tells the same camera', (_, roundDeg) => {
     const scene = sceneWith('left', { kind: 'large', depthMm: 0, roundDeg }, { pitchDeg: 5, rollDeg: 1 })
-    const found = findBoard(pictureOf(scene))!
+    const found = findBoard(taken(scene))!
     const pose = poseOf(found, [600, 450], { mm: 2200, uMm: 60 })
     expect(pose.pitch * DEG).toBeCloseTo(5, 0)
     expect(pose.roll * DEG).toBeCloseTo(1, 0)
@@ -101,17 +96,17 @@ describe('a board in a picture', () => {
   })
 
   it('half hidden is read by what is left, one marker alone tells nothing, and none is no board', () => {
-    const part = findBoard(pictureOf(sceneWith('left', { kind: 'large', depthMm: 0, hidden: [0, 1, 2] })))!
+    const part = findBoard(taken(sceneWith('left', { kind: 'large', depthMm: 0, hidden: [0, 1, 2] })))!
     expect(part.markers.map(({ id }) => id)).toEqual([3, 4, 5])
     expect(poseOf(part, [600, 450], { mm: 2200, uMm: 60 }).roll * DEG).toBeCloseTo(0, 0)
-    expect(findBoard(pictureOf(sceneWith('left', { kind: 'large', depthMm: 0, hidden: [0, 1, 2, 3, 4] })))!.markers).toHaveLength(1)
-    expect(findBoard(pictureOf(sceneWith('left', { kind: 'large', depthMm: 0, hidden: [0, 1, 2, 3, 4, 5] })))).toBeNull()
+    expect(findBoard(taken(sceneWith('left', { kind: 'large', depthMm: 0, hidden: [0, 1, 2, 3, 4] })))!.markers).toHaveLength(1)
+    expect(findBoard(taken(sceneWith('left', { kind: 'large', depthMm: 0, hidden: [0, 1, 2, 3, 4, 5] })))).toBeNull()
     // a ruler of dark and light centimetres is none
-    expect(findBoard(pictureOf({ ...sceneWith('left', undefined), ruler: { lengthMm: 200, depthMm: 0 } }))).toBeNull()
+    expect(findBoard(taken({ ...sceneWith('left', undefined), ruler: { lengthMm: 200, depthMm: 0 } }))).toBeNull()
   })
 
   it('that lies on the table is refused', () => {
-    const found = findBoard(pictureOf(sceneWith('left', { kind: 'large', depthMm: 0, leanDeg: 50 }, { pitchDeg: 20 })))
+    const found = findBoard(taken(sceneWith('left', { kind: 'large', depthMm: 0, leanDeg: 50 }, { pitchDeg: 20 })))
     expect(found).not.toBeNull()
     const refused = () => poseOf(found!, [600, 450], { mm: 2200, uMm: 60 })
     expect(refused).toThrow(CoreError)
@@ -120,9 +115,9 @@ describe('a board in a picture', () => {
 
   it('is no part of a white dog beside it', () => {
     const [with_, without] = [sceneWith('left', { kind: 'large', depthMm: 0 }), sceneWith('left', undefined)]
-    const picture = pictureOf(with_)
+    const picture = taken(with_)
     const bare = findOutline(withoutBoard(picture, findBoard(picture)!), 'body', undefined, 1.15)
-    const alone = findOutline(pictureOf(without), 'body', undefined, 1.15)
+    const alone = findOutline(taken(without), 'body', undefined, 1.15)
     expect(overlap01(evenly(bare.outline, 3), evenly(alone.outline, 3))).toBeGreaterThan(0.99)
     expect(bare.doubts).toEqual(alone.doubts)
   })

@@ -3,7 +3,7 @@
 import { bodyById, coats, colouringOf } from '@peen/content'
 import { findOutline, overlap01, evenly } from '@peen/core/measure'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { expose, stageOf, usualScene, type Scene, type Seen } from '../camera'
+import { expose, pictureOf, stageOf, usualScene, type Scene, type Seen } from '../camera'
 import { visionOutline, visionReady } from './vision'
 
 beforeAll(() => visionReady(), 300000)
@@ -27,10 +27,7 @@ describe('an outline', () => {
       table: null,
       ruler: null
     }
-    const { w, h, rgb } = expose(scene)
-    const rgba = new Uint8ClampedArray(w * h * 4).fill(255)
-    for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) rgba.set(rgb.subarray(i, i + 3), o)
-    const picture = { width: w, height: h, rgba }
+    const picture = pictureOf(expose(scene))
     const { lens } = stageOf(scene)
     const pxPerMm = lens.focalPx / lens.eye[2]
     const { outline } = findOutline(picture, 'head', undefined, pxPerMm)

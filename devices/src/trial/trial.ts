@@ -22,7 +22,7 @@ import {
   type Trace
 } from '@peen/core/measure'
 import { randomFrom, seedOf, type Random } from '@peen/core/stats'
-import { expose, figureOf, stageOf, type Stage } from '../camera'
+import { expose, figureOf, pictureOf, stageOf, type Stage } from '../camera'
 import type { TrialDog } from './dogs'
 import { jitter, scaleSaid, toPixel } from './scale'
 
@@ -98,17 +98,7 @@ export function pxOf(stage: Stage, [x, y]: PhotoPoint, depthMm: number): PhotoPo
   const at = stage.toPx(stage.toRoom(x, -y, depthMm))
   return at ? [at[0], at[1]] : [NaN, NaN]
 }
-export function taken({ scene }: TrialDog): Picture {
-  const { w, h, rgb } = expose(scene)
-  const rgba = new Uint8ClampedArray(w * h * 4)
-  for (let i = 0, o = 0; i < rgb.length; i += 3, o += 4) {
-    rgba[o] = rgb[i]
-    rgba[o + 1] = rgb[i + 1]
-    rgba[o + 2] = rgb[i + 2]
-    rgba[o + 3] = 255
-  }
-  return { width: w, height: h, rgba }
-}
+export const taken = ({ scene }: TrialDog): Picture => pictureOf(expose(scene))
 
 function outlineIn(picture: Picture, seen: Seen, { board }: ScaleMark, pxPerMm: number): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
   const bare = board ? withoutBoard(picture, board) : picture

@@ -129,15 +129,15 @@ describe('the camera before a board', () => {
           })
           // a board on its side or on its head is read as one that stands
           const quarters = Math.round(angles.roll / 90) * 90
-          const [p, y] = [angles.pitch, angles.yaw].map((value) => value)
+          const { pitch: p, yaw: y } = angles
           if (quarters === 0) {
-            expect(pose.pitch / RAD).toBeCloseTo(p!, 1)
-            expect(pose.yaw / RAD).toBeCloseTo(y!, 1)
+            expect(pose.pitch / RAD).toBeCloseTo(p, 1)
+            expect(pose.yaw / RAD).toBeCloseTo(y, 1)
           }
           expect(Math.abs(pose.roll / RAD)).toBeLessThan(46)
-          expect(
-            Math.abs(pose.focalPx / pose.distanceMm / (camera.f / (2000 / (Math.cos(p! * RAD) * Math.cos(y! * RAD)))) - 1)
-          ).toBeLessThan(2e-3)
+          expect(Math.abs(pose.focalPx / pose.distanceMm / (camera.f / (2000 / (Math.cos(p * RAD) * Math.cos(y * RAD)))) - 1)).toBeLessThan(
+            2e-3
+          )
           cases++
         }
       )

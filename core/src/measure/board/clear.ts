@@ -3,12 +3,19 @@ import type { Picture } from '../edge/picture'
 import { homography, toPlane } from '../fit/plane'
 import type { PhotoPoint } from '../types'
 import type { BoardSeen } from './find'
-import { BOARDS, cornersOf, cornersOfMarker, markerOf } from './layout'
+import { BOARDS, cornersOfMarker, markerOf } from './layout'
 
 /** Paper reaches this far beyond what was printed on it, and its edge throws a shadow, mm. Chosen. */
 const BEYOND_MM = 5
 /** About a marker whose neighbours are hidden only so much is surely paper, mm. Chosen: under the gap between two. */
 const ROUND_MARKER_MM = 8
+/** A square, one long, clockwise from its upper left. */
+const UNIT: readonly PhotoPoint[] = [
+  [0, 0],
+  [1, 0],
+  [1, 1],
+  [0, 1]
+]
 /** What is laid over the board is taken from beside it, px off and px wide. Chosen. */
 const BESIDE_PX = Object.freeze({ off: 3, wide: 4 })
 
@@ -30,9 +37,7 @@ function areasOf({ kind, markers }: BoardSeen): readonly (readonly PhotoPoint[])
     markers.flatMap(({ corners }) => corners)
   )
   const box = (x: number, y: number, wide: number, high: number, by: number) =>
-    cornersOf({ id: 0, at: [0, 0], sideMm: 1 }).map(([u, v]) =>
-      toPlane(toPicture, [x - by + u * (wide + 2 * by), y - by + v * (high + 2 * by)])
-    )
+    UNIT.map(([u, v]) => toPlane(toPicture, [x - by + u * (wide + 2 * by), y - by + v * (high + 2 * by)]))
   return markers.length === all.length
     ? [box(0, 0, widthMm, heightMm, BEYOND_MM)]
     : markers.map(({ id }) => markerOf(id).marker).map(({ at, sideMm }) => box(at[0], at[1], sideMm, sideMm, ROUND_MARKER_MM))
