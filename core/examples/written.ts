@@ -166,6 +166,8 @@ const measure: Examples = {
   drawnTrace: () => [reading, randomFrom(1)],
   evenly: () => [ring, 5],
   layOutline: () => [ring, ring, true],
+  measuringPlaneMm: () => [bodyById('highland'), 275, 'rear'],
+  sideSeen: () => ['left'],
   onto: () => [ring, [100, 0], 'above'],
   overlap01: () => [ring, ring],
   taubin: () => [ring],
@@ -205,7 +207,11 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
   },
   checkin: { readyToCut: () => [NOTHING_FOUND] },
   figure: { isInside: () => [ring, 100, 100], paintPolygon: () => [newRaster(8, 8), Float32Array.from([1, 1, 6, 1, 6, 6]), [0, 0, 0], 1] },
-  grade: { differencesOf: () => [mark(), mark()], pictureReport: () => [reading, planned, standard, ['footLine'], 1] },
+  grade: {
+    differencesOf: () => [mark(), mark()],
+    isPairRead: () => [standard, right, 'none'],
+    pictureReport: () => [reading, planned, standard, ['footLine'], 1]
+  },
   regions: { isRegionId: () => ['back'], regionName: () => ['back'], regionOf: () => ['back'] },
   stats: { normalDraw: () => [randomFrom(1)] },
   technique: {

@@ -2328,6 +2328,29 @@ export interface Messages {
   'measure.liveRefused': null
   'measure.placeHow': { how: string; u: Said; unit: Said }
   'measure.pointsHowSure': null
+  'measure.front': null
+  'measure.rear': null
+  'measure.above': null
+  'measure.frontDogStands': null
+  'measure.frontCamera': null
+  'measure.frontRuler': null
+  'measure.rearDogStands': null
+  'measure.rearCamera': null
+  'measure.rearRuler': null
+  'measure.rearTail': null
+  'measure.aboveDogStands': null
+  'measure.aboveCamera': null
+  'measure.aboveRuler': null
+  'measure.aboveWall': null
+  'measure.likeMatBesideDog': null
+  'measure.behindFrontFeetMm': null
+  'measure.behindHindFeetMm': null
+  'measure.belowRibsMm': null
+  'measure.frontFeet': null
+  'measure.hindFeet': null
+  'measure.belowZeroFeet': { feet: Said }
+  'measure.aboveZeroRibs': null
+  'measure.middlePointsByHand': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

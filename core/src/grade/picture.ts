@@ -4,6 +4,7 @@ import {
   keysIn,
   measureSpec,
   measuresSeen,
+  sideSeen,
   type MeasureId,
   type PhotoFound,
   type RegionDeparture,
@@ -13,7 +14,7 @@ import {
 import type { Band, Criterion, Standard } from '../standard'
 import { shareOfMarks } from './measure'
 import { sidesOf, unitOf } from './parts'
-import type { PictureMeasured, SideKey } from './types'
+import type { Answers, PictureMeasured, SideKey } from './types'
 
 /** Which criteria of a standard a picture from there can answer, and by what; a judged one is informed by it, and still judged. */
 export function criteriaSeen(standard: Standard, seen: Seen): readonly { readonly criterion: Criterion; readonly measure: MeasureId }[] {
@@ -32,8 +33,29 @@ const ONLY_ASKED: ReadonlySet<MeasureId> = new Set([
   'bandByComb',
   'rearCurve',
   'apparentBody',
-  'plumeToTable'
+  'plumeToTable',
+  'frontColumn',
+  'hocksParallel'
 ])
+
+/** Looked at on every dog from the front, the rear and above, whether the trim asks or not. Source: common practice, no published source */
+const ALWAYS: ReadonlySet<MeasureId> = new Set([
+  'forePair',
+  'elbowWidth',
+  'shoulderRise',
+  'hindPair',
+  'breechPair',
+  'neckRise',
+  'flankPair',
+  'waist',
+  'ribSpring',
+  'spineBend'
+])
+/** What is asked of a place in one view is looked at in another too. */
+const WITH: Readonly<Partial<Record<MeasureId, readonly MeasureId[]>>> = {
+  frontColumn: ['foreColumn'],
+  hocksParallel: ['foreColumn', 'hockColumn', 'rearColumn']
+}
 
 /**
  * Everything worth measuring in a picture of this trim: what its criteria ask, and what the same places and lines tell
@@ -41,6 +63,8 @@ const ONLY_ASKED: ReadonlySet<MeasureId> = new Set([
  */
 export function measuresAsked(standard: Standard, seen: Seen): readonly MeasureId[] {
   const asked = new Set(criteriaSeen(standard, seen).map(({ measure }) => measure))
+  const anywhere = new Set(standard.criteria.flatMap(({ picture }) => (picture ? [picture] : [])))
+  for (const { id } of measuresSeen(seen)) if (ALWAYS.has(id) || WITH[id]?.some((one) => anywhere.has(one))) asked.add(id)
   const specs = [...asked].map(measureSpec)
   const placed = new Set<string>(
     specs.flatMap(({ places, lines, linesOf }) => [...places, ...lines, ...(linesOf ? [...linesOf('left'), ...linesOf('right')] : [])])
@@ -54,6 +78,14 @@ export function measuresAsked(standard: Standard, seen: Seen): readonly MeasureI
       [...places, ...lines].every((own) => placed.has(own))
   )
   return [...asked, ...free.map(({ id }) => id)]
+}
+
+/** Does a difference follow from two sides that were both read with an instrument? A gauge is surer than a picture. */
+export function isPairRead(standard: Standard, answers: Answers, criterionId: string): boolean {
+  const how = standard.criteria.find(({ id }) => id === criterionId)?.how
+  if (how?.kind !== 'difference') return false
+  const { left, right } = answers[how.of] ?? {}
+  return left?.kind === 'readings' && right?.kind === 'readings'
 }
 
 export type PictureAnswer = { readonly criterionId: string; readonly side: SideKey; readonly measured: PictureMeasured }
@@ -91,19 +123,24 @@ function lengthsFrom(
   regions: readonly RegionDeparture[],
   skin: readonly SkinReading[]
 ): readonly PictureAnswer[] {
-  if (seen === 'head') return []
+  const own = sideSeen(seen)
+  if (!own) return []
   return standard.criteria.flatMap((criterion): PictureAnswer[] => {
     if (criterion.how.kind !== 'length') return []
-    const region = regions.find((own) => own.region === criterion.region)
+    const region = regions.find((one) => one.region === criterion.region)
     const depth = region ? coatDepth(region, skin, seen) : null
     if (!depth) return []
-    const side: SideKey = criterion.how.sides === 'pair' ? seen : 'whole'
+    const side: SideKey = criterion.how.sides === 'pair' ? own : 'whole'
     return [{ criterionId: criterion.id, side, measured: { measure: 'coatDepth', pictureId, value: depth.mm, u: depth.uMm, common: 0 } }]
   })
 }
 
 /** What a measure without a criterion may stand off its plan before it is told, in its own unit. Chosen: what an eye sees. */
 const OFF_PLAN: Readonly<Record<string, number>> = { mm: 4, degrees: 3, '%': 10, turns: 1 }
+/** What a dog's own build and stance come to: told beside the plan, and no fault of a coat. */
+const OF_THE_DOG: ReadonlySet<MeasureId> = new Set(['elbowWidth', 'waist', 'ribSpring', 'spineBend'])
+/** Within so many of its u, what no criterion asks for may be nothing. Source: two-sided 95 %, JCGM 100:2008, G.1.3 */
+const SURELY_U = 1.96
 /** The most that such a measure weighs, marks of 100: it helps, and costs nobody a mark. Chosen. */
 const MOST_OFF_PLAN = 1
 
@@ -136,7 +173,9 @@ export function weighMeasures(
         return { measure, criterionId: own.id, loss, band: own.how.band }
       }
       const plan = planned[measure.id]
-      const over = plan === undefined ? 0 : Math.abs(measure.value - plan) / OFF_PLAN[measure.unit]! - 1
+      const off = plan === undefined || OF_THE_DOG.has(measure.id) ? 0 : Math.abs(measure.value - plan)
+      // what may be nothing is no fault
+      const over = off < SURELY_U * measure.u ? 0 : off / OFF_PLAN[measure.unit]! - 1
       return { measure, criterionId: null, loss: Math.min(MOST_OFF_PLAN, Math.max(0, over)), band: null }
     })
     .sort((a, b) => b.loss - a.loss)

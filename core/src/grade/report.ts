@@ -80,12 +80,16 @@ export function pictureReport(
   }
 }
 
-/** What each outline measure comes to on the planned dog; a plan that has no such line has nothing to be held against. */
+/**
+ * What each outline measure comes to on the planned dog, and all of a dog seen whole, whose plan has every place; a plan that
+ * has no such line has nothing to be held against.
+ */
 function plannedMeasures(plan: Trace, ids: readonly MeasureId[]): Readonly<Partial<Record<MeasureId, number>>> {
   const planned: Partial<Record<MeasureId, number>> = {}
   for (const id of ids) {
     const [key] = keysIn(plan.seen, id)
-    if (!key || measureSpec(id).from !== 'outline') continue
+    const { from, view } = measureSpec(id)
+    if (!key || (from !== 'outline' && (view === 'head' || view === 'profile'))) continue
     try {
       planned[id] = measureSpec(id).of(plan, 'left')
     } catch {

@@ -110,10 +110,10 @@ export const { crossesItself, frechet, hausdorff, overlap01, uncrossedRing } = d
   overlap01: [ring, ring],
   uncrossedRing: [ring]
 })
-export const { frameOf, toMm, toPx, viewOf } = door(framePart, { toMm: [null, point], toPx: [null, point] })
+export const { frameOf, sideSeen, toMm, toPx, viewOf } = door(framePart, { toMm: [null, point], toPx: [null, point] })
 export const { keysIn, linesFor, measureSpec, measuresSeen } = door(cataloguePart)
 export const { measurePhoto } = door(foundPart)
-export const { plannedView } = door(planPart)
+export const { measuringPlaneMm, plannedView } = door(planPart)
 export const { onDarkSpots, onto, plannedTrace, proposePlaces } = door(proposePart, {
   onto: [items(2), point],
   proposePlaces: [null, ring]

@@ -43,6 +43,22 @@ export const MEASURE_IDS = [
   'rearCurve',
   'rearTriangle',
   'rearColumn',
-  'apparentGroin'
+  'apparentGroin',
+  'forePair',
+  'foreTops',
+  'frontColumn',
+  'elbowWidth',
+  'shoulderRise',
+  'hindPair',
+  'hindTops',
+  'hocksParallel',
+  'breechPair',
+  'bandLevel',
+  'neckRise',
+  'flankPair',
+  'waist',
+  'ribSpring',
+  'spineBend',
+  'backPart'
 ] as const
 export type MeasureId = (typeof MEASURE_IDS)[number]

@@ -3,19 +3,21 @@ import { paintPolygon, type Figure } from '@peen/core/figure'
 import type { Canvas } from './dog'
 import type { Shade } from './light'
 import { raysFrom } from './pinhole'
-import { colourOf, type Place3 } from './scene'
+import { colourOf, isAlong, type Place3 } from './scene'
 import type { Stage } from './stage'
 
-/** A table reaches this far beyond the dog and to either side of its middle, and is this thick, mm. */
-const TABLE = Object.freeze({ beyondMm: 160, halfDepthMm: 320, thickMm: 32, edgeDarker: 0.62 })
+/** A table reaches this far beyond the dog, beside one that is seen along it, and to either side of its middle, and is this thick, mm. */
+const TABLE = Object.freeze({ beyondMm: 160, besideMm: 220, halfDepthMm: 320, thickMm: 32, edgeDarker: 0.62, lengthOfDog01: 1.25 })
 
 /** Fills the whole picture with wall and table. */
 export function paintRoom(canvas: Canvas, stage: Stage, shade: Shade, shadow: Shade): void {
   const { lens, scene, tableY, span, wallZ } = stage
   const wall = colourOf('wall.colour', scene.wall.colour)
   const table = scene.table && tableY !== null ? colourOf('table.colour', scene.table.colour) : null
-  const [left, right] = [span[0] - TABLE.beyondMm, span[2] + TABLE.beyondMm]
-  const far = TABLE.halfDepthMm
+  const beyond = isAlong(scene.seen) ? TABLE.besideMm : TABLE.beyondMm
+  const [left, right] = [span[0] - beyond, span[2] + beyond]
+  // a table is as long as its dog
+  const far = isAlong(scene.seen) ? Math.max(TABLE.halfDepthMm, scene.dog.withersMm * TABLE.lengthOfDog01) : TABLE.halfDepthMm
   const [ex, ey, ez] = lens.eye
   const { from, right: across, down } = raysFrom(lens, 0)
   for (let v = 0; v < canvas.h; v++) {
@@ -45,10 +47,14 @@ const RULER_WIDE_MM = 30
 const DARK: Place3 = [38, 40, 43]
 const LIGHT: Place3 = [236, 234, 226]
 
+/** What stands beside a dog stands this far off, share of its height. */
+const BESIDE_01 = Object.freeze({ across: 0.03, along: 0.22 })
 /** The corner from which the ruler rises: to the right of the dog, on the table or at the dog's lowest place. */
 export function rulerCorner({ scene, span, tableY }: Stage): readonly [number, number] {
   const { ruler, seen, dog } = scene
-  return ruler?.atMm ?? [span[2] + 0.03 * dog.withersMm, seen === 'head' || seen === 'above' || tableY === null ? span[1] : tableY]
+  if (ruler?.atMm) return ruler.atMm
+  const beside = span[2] + BESIDE_01[isAlong(seen) ? 'along' : 'across'] * dog.withersMm
+  return [beside, seen === 'head' || seen === 'above' || tableY === null ? span[1] : tableY]
 }
 
 export function paintRuler(canvas: Canvas, stage: Stage, shade: Shade): void {

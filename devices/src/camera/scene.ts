@@ -1,7 +1,7 @@
 // What stands before the simulated table camera: a dog, light, wall, table, ruler and restraint, all in millimetres.
 import { CoreError, inRange } from '@peen/core/error'
-import type { BodyType, Coat, Colouring, ViewId, Worn } from '@peen/core/figure'
-import type { BoardKind } from '@peen/core/measure'
+import type { BodyType, Coat, Colouring, Lengths, ViewId, Worn } from '@peen/core/figure'
+import { measuringPlaneMm, type BoardKind } from '@peen/core/measure'
 
 /** From where the camera looks: two profiles (named by the side one sees), and the views of the figure. */
 export type Seen = 'left' | 'right' | 'head' | 'front' | 'rear' | 'above'
@@ -63,17 +63,40 @@ export function usualScene(dog: Scene['dog'], seen: Seen): Scene {
   return {
     dog,
     seen,
-    picture: { widthPx: 1600, heightPx: 1200, jpegQuality: 88 },
+    picture: { ...(isAlong(seen) ? { widthPx: 1200, heightPx: 1600 } : { widthPx: 1600, heightPx: 1200 }), jpegQuality: 88 },
     camera: { distanceMm: seen === 'head' ? 1000 : 2200, yawDeg: 0, rollDeg: 0 },
     light: { falloff: 0.3, lamp: [-700, 1300, 1500], shadow: 0.25 },
     wall: { colour: '#6f8793', behindMm: 500 },
     table: { colour: '#3d4146' },
-    ruler: { lengthMm: seen === 'head' ? 100 : 200, depthMm: 0 },
+    ruler: { lengthMm: seen === 'head' ? 100 : 200, depthMm: measuringPlaneMm(dog.body, dog.withersMm, seen) },
     restraint: false,
     noise: 2,
     seed: 1
   }
 }
+
+/** Hair beside the legs of a dog that stands wide leaves this much wall between them, mm. */
+const GAP_MM = 24
+
+/**
+ * The same dog with its legs set apart, as it is stood up for a picture from the front or the rear: the wall is seen between
+ * them. A dog whose legs stand apart already stays as it is.
+ */
+export function standingWide(body: BodyType, withersMm: number, lengths: Lengths): BodyType {
+  const { breadth } = body
+  const track = (bone: number, hairMm = 0) => bone + (2 * hairMm + GAP_MM) / withersMm
+  return {
+    ...body,
+    breadth: {
+      ...breadth,
+      foreTrack: Math.max(breadth.foreTrack, track(breadth.foreleg, lengths.foreleg)),
+      rearTrack: Math.max(breadth.rearTrack, track(breadth.rearPastern, lengths.rearPastern))
+    }
+  }
+}
+
+/** Along the dog it is narrow and deep: what stands beside it stands farther off. */
+export const isAlong = (seen: Seen): boolean => seen === 'front' || seen === 'rear'
 
 export function figureView(seen: Seen): ViewId {
   return seen === 'left' || seen === 'right' ? 'side' : seen

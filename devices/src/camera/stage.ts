@@ -1,7 +1,7 @@
 // Where everything of a scene stands: the dog as a figure, the lens, and the way from the figure's mm to the room's.
 import { bakeFigure, extentOf, otherSide, type Figure, type Worn } from '@peen/core/figure'
 import { project, turned, type Lens } from './pinhole'
-import { checkScene, figureView, type Place3, type Scene } from './scene'
+import { checkScene, figureView, NEAREST_MM, type Place3, type Scene } from './scene'
 
 export type Stage = {
   readonly scene: Scene
@@ -36,7 +36,8 @@ export function stageOf(scene: Scene): Stage {
   const flip = seen === 'right' ? -1 : 1
   const span = flip < 0 ? ([-right, bottom, -left, top] as const) : ([left, bottom, right, top] as const)
   const aim = [(span[0] + span[2]) / 2, (span[1] + span[3]) / 2]
-  const fits = Math.min(picture.widthPx / ((right - left) * (1 + ROOM)), picture.heightPx / ((top - bottom) * (1 + ROOM)))
+  const room = (1 + ROOM) * nearer(scene)
+  const fits = Math.min(picture.widthPx / ((right - left) * room), picture.heightPx / ((top - bottom) * room))
   const pxPerMm = camera.pxPerMm ?? fits
   const pitch = ((camera.pitchDeg ?? 0) * Math.PI) / 180
   const lens: Lens = {
@@ -57,6 +58,12 @@ export function stageOf(scene: Scene): Stage {
     toRoom: (x, y, depthMm) => turned([flip * x, y, depthMm], camera.yawDeg, aim[0]),
     toPx: (place) => project(lens, place)
   }
+}
+
+/** How much larger than in the plane that is measured a dog's nearest part is seen: a tail or a muzzle comes toward the camera. */
+function nearer({ seen, dog, camera }: Scene): number {
+  const nearMm = { rear: 1, front: 0.5 }[seen as string] ?? 0
+  return camera.distanceMm / Math.max(NEAREST_MM, camera.distanceMm - nearMm * dog.withersMm)
 }
 
 /** The dog as a figure, dressed as it stands there, at the scale of its nearest part. */

@@ -2,7 +2,7 @@
 import { CoreError } from '@peen/core/error'
 import type { BodyType, Coat, Colouring, Fault, Lengths } from '@peen/core/figure'
 import { seedOf } from '@peen/core/stats'
-import { photograph, usualScene, type Scene, type Seen } from '../camera'
+import { isAlong, photograph, standingWide, usualScene, type Scene, type Seen } from '../camera'
 
 /** The dog as it is planned: what a real camera would simply see. */
 export type BeforeCamera = {
@@ -24,22 +24,27 @@ export type Standing = {
 }
 export type Stands = Readonly<Record<string, Readonly<Record<string, Standing>>>>
 
+const SEEN: readonly Seen[] = ['left', 'right', 'head', 'front', 'rear', 'above']
 /** A table camera sees two megapixels, three by four. */
 export const USUAL_WIDTH_PX = 1632
 /** Hair that has grown since the last trim, days: how a dog comes in. */
 const BEFORE_DAYS = 40
 
+/** A camera is held upright for a dog that is seen along it: as many pixels, the other way round. */
+const turned = (widthPx: number) => ({ widthPx: Math.round(widthPx * 0.75), heightPx: widthPx })
+
 /** The scene that a request makes. @throws CoreError for what no camera could see */
 export function sceneFor(before: BeforeCamera, stands: Stands, widthPx = USUAL_WIDTH_PX): Scene {
   const { name, seen, moment, withersMm, body, coat, colouring } = before
-  if (!['left', 'right', 'head'].includes(seen))
-    throw new CoreError({ code: 'unknown', path: 'seen', got: seen, limit: 'left, right, head' })
+  if (!SEEN.includes(seen)) throw new CoreError({ code: 'unknown', path: 'seen', got: seen, limit: SEEN.join(', ') })
   const own = stands[name]?.[moment] ?? (moment === 'before' ? { days: BEFORE_DAYS } : {})
   const worn = { lengths: { ...coat.lengths, ...own.lengths }, faults: own.faults ?? [], days: own.days ?? 0 }
-  const scene = usualScene({ body, withersMm, colouring, coat, worn }, seen)
+  // a dog is stood up wide for a picture along it
+  const stood = isAlong(seen) ? standingWide(body, withersMm, worn.lengths) : body
+  const scene = usualScene({ body: stood, withersMm, colouring, coat, worn }, seen)
   return {
     ...scene,
-    picture: { widthPx, heightPx: Math.round(widthPx * 0.75), jpegQuality: 90 },
+    picture: { ...(isAlong(seen) ? turned(widthPx) : { widthPx, heightPx: Math.round(widthPx * 0.75) }), jpegQuality: 90 },
     camera: { ...scene.camera, yawDeg: own.yawDeg ?? 0 },
     seed: Math.abs(seedOf(`${name} ${seen} ${moment}`)) % 100000
   }

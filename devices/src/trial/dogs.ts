@@ -23,14 +23,14 @@ export type TrialDog = {
   readonly footLineMm: number
 }
 
-const between = (random: Random, low: number, high: number) => low + (high - low) * random()
-const near = (random: Random, value: number, share: number) => value * (1 + between(random, -share, share))
-const WALLS = ['#6f8793', '#8a7f6d', '#5f7f6c', '#46586b', '#93858f']
+export const between = (random: Random, low: number, high: number) => low + (high - low) * random()
+export const near = (random: Random, value: number, share: number) => value * (1 + between(random, -share, share))
+export const WALLS = ['#6f8793', '#8a7f6d', '#5f7f6c', '#46586b', '#93858f']
 /** How surely a person says how deep a ruler stands, mm. */
-const DEPTH_U = 6
+export const DEPTH_U = 6
 
 /** Proportions that the nominal body type does not have. */
-function otherBody(body: BodyType, random: Random): BodyType {
+export function otherBody(body: BodyType, random: Random): BodyType {
   const { breadth } = body
   return {
     ...body,
@@ -48,7 +48,7 @@ function otherBody(body: BodyType, random: Random): BodyType {
   }
 }
 
-function otherLengths(lengths: Lengths, random: Random): Lengths {
+export function otherLengths(lengths: Lengths, random: Random): Lengths {
   return Object.fromEntries(Object.entries(lengths).map(([region, mm]) => [region, Math.min(200, Math.max(0.3, near(random, mm, 0.08)))]))
 }
 

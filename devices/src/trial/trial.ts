@@ -30,7 +30,7 @@ export type TrialRow = { readonly measure: MeasureId; readonly truth: number; re
 export type TrialResult = { readonly rows: readonly TrialRow[]; readonly refused: string | null; readonly doubts: readonly string[] }
 
 /** A person puts a place within this, mm (standard uncertainty), and says so. */
-const HAND_U_MM = 0.4
+export const HAND_U_MM = 0.4
 /** Points of a drawn line. */
 const LINE_POINTS = 6
 const LINE_U_MM = 0.7
@@ -87,7 +87,11 @@ export function truthOf({ scene, seen, footLineMm }: TrialDog, stage: Stage) {
     seen === 'head' ? { jawLeft: skull, jawRight: skull, earLeftIn: skull, earLeftOut: skull, earRightIn: skull, earRightOut: skull } : {}
   const depths: Partial<Record<PhotoPlace, number>> = { nose: figure.skin.face?.noseDepthMm ?? 0, ankle: legMm, ...edge }
   const lines: Trace['lines'] = places.ankle && footLineMm > 0 ? { footEdge: footEdge(places.ankle, footLineMm) } : {}
-  return { trace: { seen, hasScale: true, outline: evenly(outline, 1), places, lines, yawDeg: 0 } satisfies Trace, depths, legMm }
+  return {
+    trace: { seen, hasScale: true, outline: evenly(outline, 1), places, lines, yawDeg: 0, neckScale: 1 } satisfies Trace,
+    depths,
+    legMm
+  }
 }
 
 /** A level line above the ankle, as wide as a leg. */
@@ -100,7 +104,12 @@ export function pxOf(stage: Stage, [x, y]: PhotoPoint, depthMm: number): PhotoPo
 }
 export const taken = ({ scene }: TrialDog): Picture => pictureOf(expose(scene))
 
-function outlineIn(picture: Picture, seen: Seen, { board }: ScaleMark, pxPerMm: number): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+export function outlineIn(
+  picture: Picture,
+  seen: Seen,
+  { board }: ScaleMark,
+  pxPerMm: number
+): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
   const bare = board ? withoutBoard(picture, board) : picture
   return findOutline(bare, seen === 'head' ? 'head' : 'body', undefined, pxPerMm)
 }
@@ -117,7 +126,7 @@ export function outlineSeen(stage: Stage): readonly PhotoPoint[] {
 }
 
 /** The same with an edge that is read to a third of a pixel. */
-function projected(stage: Stage, random: Random): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+export function projected(stage: Stage, random: Random): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
   const plain = outlineSeen(stage)
   const noisy = plain.map((point) => jitter(point, GEOMETRY_EDGE_PX, random))
   // where two parts nearly touch, noise would tie a knot that a found outline never has

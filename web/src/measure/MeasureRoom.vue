@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Draft, PictureView } from '@peen/contract'
 import { answersFrom, criteriaSeen } from '@peen/core/grade'
-import { SEEN, type Seen } from '@peen/core/measure'
+import { SEEN, sideSeen, viewOf, type Seen } from '@peen/core/measure'
 import { useWindowSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -19,7 +19,7 @@ import PhotoDesk from './PhotoDesk.vue'
 import TakePicture from './TakePicture.vue'
 import { t } from '../words'
 
-// A finished trim on its photographs: the head from the front and both profiles, each from picture to answers.
+// A finished trim on its photographs: head, both profiles, and from the front, behind and above, each from picture to answers.
 const props = defineProps<{ id: string; seen?: string }>()
 const router = useRouter()
 const { data, error, refusal, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
@@ -64,20 +64,23 @@ async function fill(): Promise<void> {
   problem.value = null
   const { grading, skin } = page
   const from = answersFrom(grading.standard, photo.seen, photo.pictureId, result.found, result.regions, skin)
-  const { answers, ...counts } = fillAnswers(grading.answers, from)
+  const { answers, ...counts } = fillAnswers(grading.answers, from, grading.standard)
   try {
     await photo.save()
     const draft: Draft = { version: grading.version, answers, critical: grading.critical, globalRating: grading.globalRating }
     await ask('saveDraft', { id: grading.id, body: draft })
     filled.value = counts
     await reload()
-    const next = SEEN[SEEN.indexOf(photo.seen) + 1]
+    const next = nextToMeasure(photo.seen)
     if (next) await router.push(`/trims/${grading.id}/measure/${next}`)
     else await router.push(`/trims/${grading.id}`)
   } catch (caught) {
     problem.value = sentenceOf(caught)
   }
 }
+/** Head and profiles are measured of every trim; what else was photographed comes after them. */
+const nextToMeasure = (after: Seen): Seen | undefined =>
+  SEEN.slice(SEEN.indexOf(after) + 1).find((view) => viewOf(view) === 'profile' || pictureOf(view, 'after'))
 const go = (by: number) => {
   const next = SEEN[SEEN.indexOf(seen.value) + by]
   if (next) void router.push(`/trims/${props.id}/measure/${next}`)
@@ -149,7 +152,7 @@ useKeys([
               :key="seen"
               :dog="drawnDog"
               :lengths="data.grading.standard.plan.lengthsMm"
-              :from="seen === 'head' ? 'head' : 'side'"
+              :from="sideSeen(seen) ? 'side' : (seen as Exclude<Seen, 'left' | 'right'>)"
               :mirrored="seen === 'right'"
               :width="guideWidth"
               :height="Math.round(guideWidth * 0.89)"
@@ -157,7 +160,9 @@ useKeys([
             />
             <span class="photo-guide-ruler self-end" aria-hidden="true" />
           </div>
-          <figcaption class="mt-2 font-serif text-[17px] italic">{{ t('measure.likeRulerStandingBesideDog') }}</figcaption>
+          <figcaption class="mt-2 font-serif text-[17px] italic">
+            {{ seen === 'above' ? t('measure.likeMatBesideDog') : t('measure.likeRulerStandingBesideDog') }}
+          </figcaption>
         </figure>
         <div>
           <h2 class="title">{{ seenName(seen) }}</h2>

@@ -14,6 +14,8 @@ const place = defineModel<PhotoPlace | null>('place', { required: true })
 const line = defineModel<LineId | null>('line', { required: true })
 const marks = computed(() => props.photo.marks.value)
 const hasProposed = computed(() => props.photo.untouched.value.some((id) => marks.value.places[id]))
+/** what only a hand may put, and has not yet */
+const missingMiddle = computed(() => props.photo.places.some((id) => PLACES[id].middle && !marks.value.places[id]))
 const unit = computed(() => (marks.value.scale ? 'mm' : 'px'))
 function sureTo(id: PhotoPlace): number | null {
   const place = marks.value.places[id]
@@ -49,6 +51,7 @@ function choose(id: PhotoPlace): void {
       </p>
       <button v-if="hasProposed" class="btn btn-go mt-2 w-full" @click="photo.agree">{{ t('measure.allPointsRight') }}</button>
       <p v-if="marks.scale" class="muted mt-2 leading-[1.3]">{{ t('measure.pointsHowSure') }}</p>
+      <p v-if="missingMiddle" class="mt-2 leading-[1.35]">{{ t('measure.middlePointsByHand') }}</p>
       <ul class="mt-2 mb-0 list-none p-0">
         <li v-for="id in photo.places" :key="id" class="border-b border-line">
           <button

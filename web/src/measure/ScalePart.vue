@@ -35,6 +35,18 @@ const THINGS: Readonly<Record<(typeof SCALE_THINGS)[number], string>> = {
   comb: t('measure.combKnownLength'),
   board: t('measure.board')
 }
+/** How the depth of what is measured by is asked, and which way it is less than zero. */
+const [behindSpine, beforeSpine] = [t('measure.behindSpineMm'), t('measure.frontSeenLessThanZero', { seen: t('measure.spine') })]
+const BEHIND: Readonly<Record<Seen, string>> = {
+  ...{ head: t('measure.behindEyesMm'), left: behindSpine, right: behindSpine },
+  ...{ front: t('measure.behindFrontFeetMm'), rear: t('measure.behindHindFeetMm'), above: t('measure.belowRibsMm') }
+}
+const BEFORE: Readonly<Record<Seen, string>> = {
+  ...{ head: t('measure.frontSeenLessThanZero', { seen: t('measure.eyes') }), left: beforeSpine, right: beforeSpine },
+  front: t('measure.belowZeroFeet', { feet: t('measure.frontFeet') }),
+  rear: t('measure.belowZeroFeet', { feet: t('measure.hindFeet') }),
+  above: t('measure.aboveZeroRibs')
+}
 const last = useLastScale(props.seen)
 const printed = usePrintedLine()
 const now = computed(() => props.scale ?? { ...last.value, ends: props.ends, endUPx: END_U_PX, check: null })
@@ -114,7 +126,7 @@ function putCheck(value: number | null): void {
         @put="(value) => value !== null && put({ cameraMm: value })"
       />
       <NumberBox
-        :label="seen === 'head' ? t('measure.behindEyesMm') : t('measure.behindSpineMm')"
+        :label="BEHIND[seen]"
         :value="now.behindMm"
         :low="-500"
         :high="500"
@@ -129,9 +141,9 @@ function putCheck(value: number | null): void {
       />
     </div>
     <p class="muted mt-1 leading-[1.3]">
-      {{ t('measure.frontSeenLessThanZero', { seen: seen === 'head' ? t('measure.eyes') : t('measure.spine') }) }}
+      {{ BEFORE[seen] }}
     </p>
-    <label v-if="!scale?.board" class="mt-1 flex min-h-11 items-center gap-3"
+    <label v-if="!scale?.board && seen !== 'above'" class="mt-1 flex min-h-11 items-center gap-3"
       ><input
         type="checkbox"
         class="size-6 accent-(--act)"

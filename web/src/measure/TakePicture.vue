@@ -16,6 +16,12 @@ const busy = ref(false)
 const pictures = usePictureStore()
 const refused = ref<string | null>(null)
 
+const profile = (side: 'left' | 'right') => [
+  t('measure.dogsSideSideCameraSquare', { side }),
+  t('measure.cameraLevelMiddleBodyTwo'),
+  t('measure.rulerAtMiddle'),
+  t('measure.postLoopOutWayIf')
+]
 const GUIDE: Readonly<Record<Seen, readonly string[]>> = {
   head: [
     t('measure.headStraightNoseLineMiddle'),
@@ -23,16 +29,13 @@ const GUIDE: Readonly<Record<Seen, readonly string[]>> = {
     t('measure.rulerBesideHead'),
     t('measure.combUpEarsTheyJudged')
   ],
-  left: [],
-  right: []
+  left: profile('left'),
+  right: profile('right'),
+  front: [t('measure.frontDogStands'), t('measure.frontCamera'), t('measure.frontRuler'), t('measure.postLoopOutWayIf')],
+  rear: [t('measure.rearDogStands'), t('measure.rearCamera'), t('measure.rearRuler'), t('measure.rearTail')],
+  above: [t('measure.aboveDogStands'), t('measure.aboveCamera'), t('measure.aboveRuler'), t('measure.aboveWall')]
 }
-const PROFILE = (side: string) => [
-  t('measure.dogsSideSideCameraSquare', { side }),
-  t('measure.cameraLevelMiddleBodyTwo'),
-  t('measure.rulerAtMiddle'),
-  t('measure.postLoopOutWayIf')
-]
-const lines = () => (props.seen === 'head' ? GUIDE.head : PROFILE(props.seen))
+const lines = () => GUIDE[props.seen]
 
 async function run(work: () => Promise<PictureView>): Promise<void> {
   busy.value = true

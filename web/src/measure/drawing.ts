@@ -42,4 +42,7 @@ export const drawnShapes = (drawn: readonly Drawn[]): Shape[] =>
 
 /** What a picture shows, in words. */
 export const seenName = (seen: Seen): string =>
-  ({ head: t('measure.headFromFront'), left: t('measure.leftProfile'), right: t('measure.rightProfile') })[seen]
+  ({
+    ...{ head: t('measure.headFromFront'), left: t('measure.leftProfile'), right: t('measure.rightProfile') },
+    ...{ front: t('measure.front'), rear: t('measure.rear'), above: t('measure.above') }
+  })[seen]

@@ -1,6 +1,6 @@
 // The feedback sheet: one page with the pictures of a finished trim and what to mend, for the apprentice to take to the table.
-import { addressOf, type GradingView } from '@peen/contract'
-import { measuresAsked, type GradeResult } from '@peen/core/grade'
+import { addressOf, type GradingView, type PhotoMarks } from '@peen/contract'
+import { measuresAsked, type GradeResult, type PictureReport } from '@peen/core/grade'
 import { SEEN, type Drawn, type PhotoPoint, type Seen } from '@peen/core/measure'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { ask } from '../api/client'
@@ -104,27 +104,46 @@ export async function downloadFeedback(gradingId: string, result: Feedback['resu
     const own = marks.find(({ pictureId }) => pictureId === picture?.id)?.marks
     return picture && own && own.outline.length > 2 ? [{ seen, id: picture.id, own }] : []
   })
+  const sure: Read[] = []
+  // one picture after the other: each is decoded whole
+  for (const one of measured) {
+    const read = await readSurely(dog, standard, one)
+    if (read) sure.push(read)
+  }
   const found: PictureFindings[] = []
   let letters = 0
-  for (const { seen, id, own } of measured) {
-    const reader = openReader(id)
-    try {
-      const task = photoTask(dog, standard, seen, own)
-      // an outline that is still asked about says nothing that anyone may cut by
-      if (!(await isSure(reader, task))) continue
-      const report = await reader.measure(task, [...measuresAsked(standard, seen)])
-      const said = report.says.filter(({ loss }) => loss > 0).slice(0, MOST_SAID)
-      const says = said.map(({ text, drawn }) => ({ text, drawn, letter: String.fromCharCode(65 + letters++) }))
-      const plan: Shape = { kind: 'path', points: report.planned, closed: true, tone: 'plan' }
-      const image = await paintedOf(id, own.outline, says, [plan, ...outlineShapes(own.outline, report.departures)])
-      found.push({ seen, image, says })
-    } finally {
-      reader.close()
-    }
+  for (const { id, own, report, said, seen } of worstOf(sure)) {
+    const says = said.map(({ text, drawn }) => ({ text, drawn, letter: String.fromCharCode(65 + letters++) }))
+    const plan: Shape = { kind: 'path', points: report.planned, closed: true, tone: 'plan' }
+    const image = await paintedOf(id, own.outline, says, [plan, ...outlineShapes(own.outline, report.departures)])
+    found.push({ seen, image, says })
   }
   if (found.length === 0 && !result?.mend.length) throw new Error(t('measure.nothingToPutOnSheet'))
   const file = `feedback-${dog.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}-${onDate}.pdf`
   await savePdf(feedbackDocument({ ...grading, result, pictures: found }), file)
+}
+
+type Measured = { readonly seen: Seen; readonly id: string; readonly own: PhotoMarks }
+type Read = Measured & { readonly report: PictureReport; readonly said: PictureReport['says'] }
+
+/** Measures a picture; null where its outline is still asked about: that says nothing that anyone may cut by. */
+async function readSurely(dog: GradingView['dog'], standard: GradingView['standard'], one: Measured): Promise<Read | null> {
+  const reader = openReader(one.id)
+  try {
+    const task = photoTask(dog, standard, one.seen, one.own)
+    if (!(await isSure(reader, task))) return null
+    const report = await reader.measure(task, [...measuresAsked(standard, one.seen)])
+    return { ...one, report, said: report.says.filter(({ loss }) => loss > 0).slice(0, MOST_SAID) }
+  } finally {
+    reader.close()
+  }
+}
+
+/** As many pictures as a page holds: those with most to mend, in the order in which one walks round the dog. */
+export function worstOf<T extends { readonly said: readonly { readonly loss: number }[] }>(read: readonly T[]): readonly T[] {
+  const lost = ({ said }: T) => said.reduce((sum, { loss }) => sum + loss, 0)
+  const kept = new Set([...read].sort((a, b) => lost(b) - lost(a)).slice(0, PICTURE_PT.roomy.length))
+  return read.filter((one) => kept.has(one))
 }
 
 async function isSure(reader: ReturnType<typeof openReader>, task: PhotoTask): Promise<boolean> {

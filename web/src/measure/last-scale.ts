@@ -4,6 +4,7 @@ import {
   cornersOfMarker,
   toPlane,
   homography,
+  viewOf,
   type BoardMark,
   type BoardSeen,
   type PhotoPoint,
@@ -18,13 +19,14 @@ type Last = Omit<ScaleMark, 'ends' | 'endUPx' | 'check' | 'board'>
 export const END_U_PX = 1.5
 
 export const useLastScale = (seen: Seen) =>
-  useLocalStorage<Last>(`peen.scale.${seen === 'head' ? 'head' : 'profile'}`, {
+  useLocalStorage<Last>(`peen.scale.${viewOf(seen)}`, {
     what: 'ruler',
     lengthMm: seen === 'head' ? 100 : 200,
     behindMm: 0,
     behindUMm: 10,
     cameraMm: seen === 'head' ? 1000 : 2200,
-    upright: true
+    // from above nothing stands plumb in the picture
+    upright: seen !== 'above'
   })
 
 /** What the printed line of the boards measures on paper, by board, mm: printers make pages smaller. */

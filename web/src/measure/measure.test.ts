@@ -1,9 +1,13 @@
 // What lies over a photograph, and what of it goes on the sheet.
-import type { PictureAnswer } from '@peen/core/grade'
+import { standards } from '@peen/content'
+import type { Answers, PictureAnswer } from '@peen/core/grade'
 import type { PlaceDeparture, PhotoPoint } from '@peen/core/measure'
 import { describe, expect, it } from 'vitest'
 import { drawnShapes, outlineShapes } from './drawing'
+import { worstOf } from './feedback-sheet'
 import { fillAnswers } from './fill'
+
+const standard = standards.find(({ id }) => id === 'bearded-pet')!
 
 const measured = { measure: 'headPair', pictureId: 'p', value: -6, u: 1.4, common: 0.1 } as const
 const from = (criterionId: string, side: PictureAnswer['side'] = 'whole'): PictureAnswer => ({ criterionId, side, measured })
@@ -17,7 +21,8 @@ describe('filling the sheet', () => {
         gauged: { left: { kind: 'readings', mm: [4] } },
         excused: { whole: { kind: 'excused', reason: 'a mat' } }
       },
-      [from('open'), from('looked'), from('before'), from('gauged', 'left'), from('gauged', 'right'), from('excused')]
+      [from('open'), from('looked'), from('before'), from('gauged', 'left'), from('gauged', 'right'), from('excused')],
+      standard
     )
     expect([filled, kept]).toEqual([4, 2])
     expect(answers).toMatchObject({
@@ -35,9 +40,30 @@ describe('filling the sheet', () => {
       measured: { ...measured, value: 12 },
       instead: { kind: 'asItShouldBe' }
     } as const
-    const { answers, kept } = fillAnswers({ pair: { whole: overruled } }, [from('pair')])
+    const { answers, kept } = fillAnswers({ pair: { whole: overruled } }, [from('pair')], standard)
     expect(kept).toBe(1)
     expect(answers.pair.whole).toMatchObject({ kind: 'overruled', reason: 'a lock', measured: { value: -6 } })
+  })
+})
+
+describe('a pair that a gauge has read on both sides', () => {
+  const read = { kind: 'readings', mm: [34] } as const
+  const pair = standard.criteria.find(({ id }) => id === 'foreleg-pair')!
+  const of = pair.how.kind === 'difference' ? pair.how.of : ''
+  it.each<[string, Answers[string], number]>([
+    ['both sides', { left: read, right: read }, 0],
+    ['one side alone', { left: read }, 1],
+    ['by a look', { left: { kind: 'asItShouldBe' }, right: { kind: 'asItShouldBe' } }, 1]
+  ])('is told by the gauge: %s', (_, sides, filled) => {
+    expect(fillAnswers({ [of]: sides }, [from('foreleg-pair')], standard)).toMatchObject({ filled, kept: 1 - filled })
+  })
+})
+
+describe('the pictures of a feedback sheet', () => {
+  it('are the three with most to mend, in the order of the walk', () => {
+    const read = [1, 0, 4, 2, 3].map((loss, i) => ({ i, said: [{ loss }] }))
+    expect(worstOf(read).map(({ i }) => i)).toEqual([2, 3, 4])
+    expect(worstOf(read.slice(0, 2)).map(({ i }) => i)).toEqual([0, 1])
   })
 })
 

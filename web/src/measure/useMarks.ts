@@ -1,11 +1,13 @@
 import type { MarkedPlace, PhotoMarks } from '@peen/contract'
-import { NO_CORRECTIONS, PROPOSED_U_MM, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
+import { NO_CORRECTIONS, PLACES, PROPOSED_U_MM, type LineId, type PhotoPlace, type PhotoPoint, type ScaleMark } from '@peen/core/measure'
 import { useManualRefHistory } from '@vueuse/core'
 import { computed, markRaw, shallowRef } from 'vue'
 
 export const NO_MARKS: PhotoMarks = { scale: null, corrections: NO_CORRECTIONS, outline: [], edgeUPx: [], places: {}, lines: {} }
 /** A place under the magnifier is put to about this, mm; without a scale in px of the picture. Chosen. */
 const PLACE_U = Object.freeze({ mm: 0.4, px: 2 })
+/** The spine is felt through the coat, and touched where the finger was; mm. Chosen. */
+const FELT_U_MM = 1.5
 const MOST_UNDO = 60
 
 /** How many pixels the known length has for each of its millimetres. */
@@ -27,13 +29,14 @@ export function useMarks(start: PhotoMarks | null, onChange: () => void) {
     onChange()
   }
   const perMm = computed(() => (marks.value.scale ? pxPerMm(marks.value.scale) : 1))
-  const placeU = () => (marks.value.scale ? Math.max(1, PLACE_U.mm * perMm.value) : PLACE_U.px)
+  const placeU = (id: PhotoPlace) =>
+    marks.value.scale ? Math.max(1, (PLACES[id].middle ? FELT_U_MM : PLACE_U.mm) * perMm.value) : PLACE_U.px
   /** How surely a place lies where it is proposed, px. */
   const proposedU = (id: PhotoPlace) => (marks.value.scale ? Math.max(1, PROPOSED_U_MM[id] * perMm.value) : PLACE_U.px)
   function movePlace(id: PhotoPlace, at: PhotoPoint): void {
     const before = marks.value.places[id]
     // a hand knows better than a proposal did; how surely it said it knows stays
-    const uPx = before?.touched && !before.agreed ? before.uPx : placeU()
+    const uPx = before?.touched && !before.agreed ? before.uPx : placeU(id)
     change({ places: { ...marks.value.places, [id]: { at, uPx, touched: true } } })
   }
   /** How surely a place is known, either way: mm, or px of the picture without a scale. Some places lie under hair. */

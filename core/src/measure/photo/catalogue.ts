@@ -1,7 +1,8 @@
 // Everything that a photograph can be measured for, by its name.
+import { AROUND_MEASURES } from '../around/measures'
 import { HEAD_MEASURES } from './head-measures'
 import type { Seen } from './frame'
-import { viewOf } from './frame'
+import { sideSeen, viewOf } from './frame'
 import type { MeasureId } from '../../terms'
 import type { LineId } from './places'
 import { PROFILE_MEASURES } from './profile-measures'
@@ -9,7 +10,7 @@ import type { MeasureSpec } from './spec'
 
 export type { MeasureSpec, PictureUnit } from './spec'
 
-const ALL: readonly MeasureSpec[] = [...HEAD_MEASURES, ...PROFILE_MEASURES]
+const ALL: readonly MeasureSpec[] = [...HEAD_MEASURES, ...PROFILE_MEASURES, ...AROUND_MEASURES]
 const BY_ID = new Map(ALL.map((spec) => [spec.id, spec]))
 
 export const measureSpec = (id: MeasureId): MeasureSpec => BY_ID.get(id)!
@@ -23,7 +24,7 @@ export function keysIn(seen: Seen, id: MeasureId): readonly MeasureKey[] {
   const spec = measureSpec(id)
   if (spec.view !== viewOf(seen)) return []
   if (spec.sides === 'whole') return [{ id, side: 'whole' }]
-  if (spec.sides === 'near') return [{ id, side: seen === 'right' ? 'right' : 'left' }]
+  if (spec.sides === 'near') return [{ id, side: sideSeen(seen) ?? 'left' }]
   return [
     { id, side: 'left' },
     { id, side: 'right' }

@@ -3,7 +3,7 @@ import type { RegionId } from '../../regions'
 import { layOutline, layOver, layPoint, type Laid } from '../fit/align'
 import { evenly } from '../fit/ring'
 import type { PhotoPoint } from '../types'
-import { toMm, toPx } from './frame'
+import { sideSeen, toMm, toPx } from './frame'
 import type { PlannedView } from './plan'
 import { traceOf, type Reading } from './trace'
 
@@ -61,9 +61,13 @@ export function laidRigid(reading: Reading, planned: PlannedView, laid: Laid): L
   return layOutline(thin, evenly(trace.outline, 4), true, start)
 }
 
-/** Every place of the found outline against the plan. Empty without a scale. */
+/** From the front, the rear and above legs, neck and tail stand elsewhere each time: the coat's length is told from profiles and heads. */
+const tellsCoat = ({ frame, outline }: Reading) =>
+  frame.hasScale && outline.length >= 3 && (frame.seen === 'head' || sideSeen(frame.seen) !== null)
+
+/** Every place of the found outline against the plan. Empty without a scale, and from where the coat's length is not told. */
 export function departuresFrom(reading: Reading, planned: PlannedView, rigid: Laid): readonly PlaceDeparture[] {
-  if (!reading.frame.hasScale || reading.outline.length < 3) return []
+  if (!tellsCoat(reading)) return []
   const rim = outerRim(planned).map(({ at, skin, region, depthMm }) => ({
     at: layPoint(rigid, at),
     skin: layPoint(rigid, skin),
@@ -80,7 +84,7 @@ export function departuresFrom(reading: Reading, planned: PlannedView, rigid: La
 
 /** The same region by region, with how far the coat stands over the drawn skin. */
 export function regionDepartures(reading: Reading, planned: PlannedView, rigid: Laid): readonly RegionDeparture[] {
-  if (!reading.frame.hasScale || reading.outline.length < 3) return []
+  if (!tellsCoat(reading)) return []
   const { outline } = traceOf(reading)
   const found = new Map<RegionId, { readonly by: number; readonly over: number }[]>()
   for (const { at, skin, region, depthMm } of outerRim(planned)) {

@@ -6,6 +6,7 @@ import {
   disagreementsOf,
   frameOf,
   NO_CORRECTIONS,
+  SEEN,
   plannedView,
   proposePlaces,
   toPx,
@@ -23,10 +24,7 @@ const scale: ScaleMark = {
 }
 const coat = coatFor('highland', 'flower')
 const plans = new Map(
-  (['head', 'left', 'right'] as const).map((seen) => [
-    seen,
-    plannedView({ body: bodyById('highland'), withersMm: 275, coat, lengths: coat.lengths }, seen)
-  ])
+  SEEN.map((seen) => [seen, plannedView({ body: bodyById('highland'), withersMm: 275, coat, lengths: coat.lengths }, seen)])
 )
 type Ring = readonly PhotoPoint[]
 const pair = (ring: Ring) => [ring.map(([x, y]): [number, number] => [x, y])]
@@ -55,7 +53,7 @@ const { frontPad, elbow } = plans.get('left')!.marks
 const FORELEGS = box(frontPad![0] - 70, elbow![1] + 20, frontPad![0] + 70, 40)
 
 describe('an outline beside its plan', () => {
-  it.each(['head', 'left', 'right'] as const)('is asked about nowhere when it is the plan: %s', (seen) => {
+  it.each(SEEN)('is asked about nowhere when it is the plan: %s', (seen) => {
     expect(asked(seen)).toEqual([])
     expect(asked(seen, (outline) => outline, { scaled: false })).toEqual([])
   })

@@ -21,7 +21,7 @@ export type Disagreement = {
  * Farther than this to every side, an outline is asked about, mm. Chosen on drawn dogs whose body, coat, faults and pose differ from their
  * plan: rightly found, 98 in 100 stay under 12 mm in profile and under 7 mm for a head; a window, a shelf or a lost leg is over 20.
  */
-const ASKED_MM: Readonly<Record<PhotoView, number>> = { profile: 18, head: 10 }
+const ASKED_MM: Readonly<Record<PhotoView, number>> = { profile: 18, head: 10, front: 25, rear: 25, above: 25 }
 /** As many as can be minded at once. */
 const MOST_ASKED = 3
 /** The middle of a piece is found to this, mm: finer than it is judged. */

@@ -1,4 +1,5 @@
 // How a measure is drawn on its photograph: what it was taken from, what it was held against, and where it departs.
+import { linesAround } from '../around/draw'
 import { edgeBetween } from '../body/curves'
 import { topline } from '../body/profile'
 import { fitLine } from '../fit/line'
@@ -24,6 +25,8 @@ export function drawMeasure(key: MeasureKey, trace: Trace, reading: Reading): re
     role,
     points: points.map(px)
   })
+  const around = linesAround(key, trace)
+  if (around) return around.map(({ role, points }) => line(role, points))
   switch (key.id) {
     case 'headCircle':
       return drawCircle(trace, px, reading)

@@ -3,7 +3,7 @@ import { CoreError } from '../../error'
 import { crossesItself } from '../fit/overlap'
 import { simulate } from '../fit/simulate'
 import { keysIn, linesFor, measureSpec, type MeasureKey, type PictureUnit } from './catalogue'
-import { toMm } from './frame'
+import { sideSeen, toMm } from './frame'
 import type { MeasureId } from '../../terms'
 import { LEAST_LINE_POINTS, LINES, PLACES } from './places'
 import { drawnTrace, traceOf, type Reading, type Trace } from './trace'
@@ -85,7 +85,7 @@ export function measurePhoto(reading: Reading, ids: readonly MeasureId[], seed: 
     { seed, n }
   )
   const measures = told.map((key): PictureMeasure => {
-    const { name, from, unit, largest } = measureSpec(key.id)
+    const { name, from, unit, largest, moreU = 0 } = measureSpec(key.id)
     const { value, u, interval, mean } = drawn[nameOf(key)]!
     const off = largest ? Math.min(value, Math.max(0, mean - value)) : 0
     const common = unit === 'mm' ? Math.abs(value - off) * reading.frame.u01 : 0
@@ -95,7 +95,7 @@ export function measurePhoto(reading: Reading, ids: readonly MeasureId[], seed: 
       from,
       unit,
       value: value - off,
-      u: Math.hypot(u, off / 2, largest && from === 'outline' ? LARGEST_U_MM : 0),
+      u: Math.hypot(u, off / 2, moreU, largest && from === 'outline' ? LARGEST_U_MM : 0),
       interval: [interval[0] - off, interval[1] - off],
       common
     }
@@ -149,9 +149,27 @@ function wrongIn(reading: Reading, trace: Trace): string | null {
       return 'The nose is above the eyes: the picture is upside down, or the points are swapped.'
     return null
   }
-  const [wrong, own] = seen === 'left' ? ['right', 'left'] : ['left', 'right']
+  const side = sideSeen(seen)
+  if (!side) return wrongAround(trace)
+  const wrong = side === 'left' ? 'right' : 'left'
   if ((withers && tailSet && withers[0] >= tailSet[0]) || (noseTip && withers && noseTip[0] >= withers[0]))
-    return `This dog faces ${wrong}, but its ${own} profile should face ${own}: it is the other profile, or points are swapped.`
+    return `This dog faces ${wrong}, but its ${side} profile should face ${side}: it is the other profile, or points are swapped.`
+  return null
+}
+
+/** From the front the dog's left is on the right, from the rear on the left; from above its head is on the left. */
+function wrongAround({ seen, places }: Trace): string | null {
+  const { foreLeftOut, foreRightOut, hindLeftOut, hindRightOut, spineWithers, spineTail, shoulderLeft, shoulderRight } = places
+  if (foreLeftOut && foreRightOut && foreLeftOut[0] <= foreRightOut[0])
+    return 'The forelegs are swapped: from the front, the dog’s own left leg is on the right of the picture.'
+  if (hindLeftOut && hindRightOut && hindLeftOut[0] >= hindRightOut[0])
+    return 'The hind legs are swapped: from behind, the dog’s own left leg is on the left of the picture.'
+  if (seen !== 'above') return null
+  if (
+    (spineWithers && spineTail && spineWithers[0] >= spineTail[0]) ||
+    (shoulderLeft && shoulderRight && shoulderLeft[1] <= shoulderRight[1])
+  )
+    return 'From above, the head should be on the left of the picture: turn the picture, or points are swapped.'
   return null
 }
 

@@ -5,11 +5,16 @@ import { alongAxis, poseOf } from '../board/pose'
 import { planeScale, type KnownLength } from '../fit/scale'
 import type { PhotoPoint } from '../types'
 
-/** From where a dog is photographed: its head from the front, or a profile, named by the dog's side that one sees. */
-export const SEEN = ['head', 'left', 'right'] as const
+/**
+ * From where a dog is photographed: its head from the front, a profile, named by the dog's side that one sees, or the whole
+ * dog from the front, from the rear, and from above with its head to the left.
+ */
+export const SEEN = ['head', 'left', 'right', 'front', 'rear', 'above'] as const
 export type Seen = (typeof SEEN)[number]
-export type PhotoView = 'head' | 'profile'
-export const viewOf = (seen: Seen): PhotoView => (seen === 'head' ? 'head' : 'profile')
+export type PhotoView = 'head' | 'profile' | 'front' | 'rear' | 'above'
+/** The side of the dog that a profile shows; null from where both sides are seen. */
+export const sideSeen = (seen: Seen): 'left' | 'right' | null => (seen === 'left' || seen === 'right' ? seen : null)
+export const viewOf = (seen: Seen): PhotoView => (seen === 'left' || seen === 'right' ? 'profile' : seen)
 
 export const SCALE_THINGS = ['ruler', 'comb', 'board'] as const
 /** The measuring board as it was found; `lineMm` is what its printed line measures on paper: printers make pages smaller. */

@@ -14,10 +14,12 @@ import {
   plannedView,
   proposePlaces,
   sayMeasured,
+  SEEN,
   skinOffset,
   toMm,
   toPx,
   traceOf,
+  viewOf,
   yawFrom,
   type Frame,
   type MeasureId,
@@ -79,7 +81,7 @@ describe('a frame', () => {
   it('goes to millimetres and back, whichever way the dog faces and the picture leans', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom<Seen>('head', 'left', 'right'),
+        fc.constantFrom<Seen>(...SEEN),
         fc.integer({ min: 0, max: 1600 }),
         fc.integer({ min: 0, max: 1200 }),
         fc.double({ min: -0.1, max: 0.1, noNaN: true }),
@@ -215,12 +217,13 @@ describe('every measure', () => {
     for (const id of MEASURE_IDS) {
       const spec = measureSpec(id)
       expect(spec.id).toBe(id)
-      const [own, other]: [Seen, Seen] = spec.view === 'head' ? ['head', 'left'] : ['right', 'head']
+      const own: Seen = spec.view === 'profile' ? 'right' : spec.view
       expect(keysIn(own, id).length).toBe(spec.sides === 'both' ? 2 : 1)
-      expect(keysIn(other, id)).toEqual([])
+      for (const other of SEEN.filter((seen) => viewOf(seen) !== spec.view)) expect(keysIn(other, id)).toEqual([])
       if (spec.sides === 'near') expect(keysIn('right', id)[0].side).toBe('right')
     }
-    expect(measuresSeen('head').length + measuresSeen('left').length).toBe(MEASURE_IDS.length)
+    const views = SEEN.filter((seen) => seen !== 'right')
+    expect(views.reduce((sum, seen) => sum + measuresSeen(seen).length, 0)).toBe(MEASURE_IDS.length)
   })
   it('repeats itself for a seed, and its interval holds its value', () => {
     const reading = readingOf('left')

@@ -1,12 +1,17 @@
 // The named places and lines that somebody puts on a photograph, and where each may be found first.
 import type { PhotoView } from './frame'
 
-/** `onEdge`: a place of the outline; it is put on the nearest edge above, below, before or behind. `leg`: it lies on the near leg. */
+/**
+ * `onEdge`: a place of the outline; it is put on the nearest edge above, below, before or behind. `depth`: it lies before the
+ * plane of the scale, on the near leg, the nose or the back, or on the outline of the neck. `middle`: what tells one side from the other, so that only a hand
+ * puts it: put by an outline it would make both sides alike.
+ */
 type PlaceSpec = {
   readonly name: string
   readonly view: PhotoView
   readonly onEdge?: 'above' | 'below' | 'before' | 'behind'
-  readonly depth?: 'leg' | 'nose'
+  readonly depth?: 'leg' | 'nose' | 'neck' | 'back'
+  readonly middle?: true
 }
 
 const PLACES_OF = {
@@ -71,14 +76,48 @@ const PLACES_OF = {
   rearTopHigh: { name: 'Rear bracelet, top bevel, upper end', view: 'profile', depth: 'leg' },
   rearTopLow: { name: 'Rear bracelet, top bevel, lower end', view: 'profile', depth: 'leg' },
   rearBottomHigh: { name: 'Rear bracelet, bottom bevel, upper end', view: 'profile', depth: 'leg' },
-  rearBottomLow: { name: 'Rear bracelet, bottom bevel, lower end', view: 'profile', depth: 'leg' }
+  rearBottomLow: { name: 'Rear bracelet, bottom bevel, lower end', view: 'profile', depth: 'leg' },
+  foreLeftOut: { name: 'Left foreleg or bracelet, outer edge half way up', view: 'front' },
+  foreLeftIn: { name: 'Left foreleg or bracelet, inner edge half way up', view: 'front' },
+  foreRightIn: { name: 'Right foreleg or bracelet, inner edge half way up', view: 'front' },
+  foreRightOut: { name: 'Right foreleg or bracelet, outer edge half way up', view: 'front' },
+  foreLeftTop: { name: 'Left front bracelet, upper edge', view: 'front' },
+  foreRightTop: { name: 'Right front bracelet, upper edge', view: 'front' },
+  elbowLeft: { name: 'Left elbow, outer edge of the coat', view: 'front' },
+  elbowRight: { name: 'Right elbow, outer edge of the coat', view: 'front' },
+  footLeft: { name: 'Left foreleg, outer edge above the foot', view: 'front' },
+  footRight: { name: 'Right foreleg, outer edge above the foot', view: 'front' },
+  neckLeft: { name: 'Left side, where the neck meets the shoulder', view: 'front' },
+  neckRight: { name: 'Right side, where the neck meets the shoulder', view: 'front' },
+  hindLeftOut: { name: 'Left hind leg or bracelet, outer edge below the hock', view: 'rear' },
+  hindLeftIn: { name: 'Left hind leg or bracelet, inner edge below the hock', view: 'rear' },
+  hindRightIn: { name: 'Right hind leg or bracelet, inner edge below the hock', view: 'rear' },
+  hindRightOut: { name: 'Right hind leg or bracelet, outer edge below the hock', view: 'rear' },
+  hindLeftTop: { name: 'Left rear bracelet, upper edge', view: 'rear' },
+  hindRightTop: { name: 'Right rear bracelet, upper edge', view: 'rear' },
+  hockLeft: { name: 'Left hock, outer edge', view: 'rear' },
+  hockRight: { name: 'Right hock, outer edge', view: 'rear' },
+  hindFootLeft: { name: 'Left hind leg, outer edge above the foot', view: 'rear' },
+  hindFootRight: { name: 'Right hind leg, outer edge above the foot', view: 'rear' },
+  breechLeft: { name: 'Left thigh, widest', view: 'rear' },
+  breechRight: { name: 'Right thigh, widest', view: 'rear' },
+  tailRootBehind: { name: 'Root of the tail, in the middle', view: 'rear', depth: 'back', middle: true },
+  bandLeft: { name: 'End of the bare band on the tail, left edge', view: 'rear' },
+  bandRight: { name: 'End of the bare band on the tail, right edge', view: 'rear' },
+  napeLeft: { name: 'Left side of the neck, behind the ear', view: 'above', depth: 'neck' },
+  napeRight: { name: 'Right side of the neck, behind the ear', view: 'above', depth: 'neck' },
+  shoulderLeft: { name: 'Left shoulder, where the neck ends', view: 'above', depth: 'neck' },
+  shoulderRight: { name: 'Right shoulder, where the neck ends', view: 'above', depth: 'neck' },
+  spineWithers: { name: 'Spine at the withers, felt through the coat', view: 'above', depth: 'back', middle: true },
+  spineRib: { name: 'Spine over the last rib, felt through the coat', view: 'above', depth: 'back', middle: true },
+  spineTail: { name: 'Spine at the tail, felt through the coat', view: 'above', depth: 'back', middle: true }
 } as const satisfies Record<string, PlaceSpec>
 
 export type PhotoPlace = keyof typeof PLACES_OF
 export const PLACES: Readonly<Record<PhotoPlace, PlaceSpec>> = PLACES_OF
 export const PLACE_IDS = Object.keys(PLACES_OF) as readonly PhotoPlace[]
 
-type LineSpec = { readonly name: string; readonly view: PhotoView; readonly depth?: 'leg'; readonly closed?: boolean }
+type LineSpec = { readonly name: string; readonly view: PhotoView; readonly depth?: 'leg' | 'back'; readonly closed?: boolean }
 
 const LINES_OF = {
   visor: { name: 'Visor, from outer corner to outer corner', view: 'head' },
@@ -98,7 +137,8 @@ const LINES_OF = {
   eyeEar: { name: 'Line from outer eye corner to ear', view: 'profile' },
   face: { name: 'Face line, eye corner to mouth corner', view: 'profile' },
   stripInner: { name: 'Inner edge of the border strip', view: 'profile' },
-  stripOuter: { name: 'Outer edge of the border strip', view: 'profile' }
+  stripOuter: { name: 'Outer edge of the border strip', view: 'profile' },
+  backPart: { name: 'Part along the back, withers to tail', view: 'above', depth: 'back' }
 } as const satisfies Record<string, LineSpec>
 
 export type LineId = keyof typeof LINES_OF

@@ -7,7 +7,9 @@ import { fitCircle } from '../fit/circle'
 import { clockOf, evenly, radiusAt } from '../fit/ring'
 import { overlap01 } from '../fit/overlap'
 import type { PhotoPoint } from '../types'
-import { toMm, toPx, type Frame, type Seen } from './frame'
+import { placesAround } from '../around/places'
+import { reachTo } from '../around/shape'
+import { toMm, toPx, viewOf, type Frame, type Seen } from './frame'
 import type { Trace } from './trace'
 import { PLACES, type PhotoPlace } from './places'
 import type { PlannedView } from './plan'
@@ -80,11 +82,13 @@ export function proposePlaces(frame: Frame, outlinePx: readonly PhotoPoint[], pl
       limit: `${Math.round(LEAST_ALIKE * 100)} % or more: the whole of one dog, seen from here`
     })
   const at = (point: PhotoPoint) => layPoint(laid, point)
-  const mm = frame.seen === 'head' ? headPlaces(planned, found, at, laid.k) : profilePlaces(planned, found, at)
+  const mm = placesIn(frame.seen, planned, found, at, laid.k)
   const depths = planned.depths
   return {
     places: Object.fromEntries(
-      (Object.entries(mm) as [PhotoPlace, PhotoPoint][]).map(([id, point]) => [id, toPx(frame, point, depthOf(id, depths))])
+      (Object.entries(mm) as [PhotoPlace, PhotoPoint][])
+        .filter(([id]) => !PLACES[id].middle)
+        .map(([id, point]) => [id, toPx(frame, point, depthOf(id, depths))])
     ) as Proposal['places'],
     laid,
     alike01
@@ -96,13 +100,20 @@ const ASIS: Laid = { k: 1, turn: 0, dx: 0, dy: 0 }
 /** The plan itself as something that was read: what each measure comes to on the dog as it should be. */
 export function plannedTrace(planned: PlannedView, seen: Seen): Trace {
   const at = (point: PhotoPoint) => layPoint(ASIS, point)
-  const places = seen === 'head' ? headPlaces(planned, planned.outline, at, 1) : profilePlaces(planned, planned.outline, at)
-  return { seen, hasScale: true, outline: planned.outline, places, lines: {}, yawDeg: 0 }
+  const places = placesIn(seen, planned, planned.outline, at, 1)
+  return { seen, hasScale: true, outline: planned.outline, places, lines: {}, yawDeg: 0, neckScale: 1 }
+}
+
+type ToFound = (point: PhotoPoint) => PhotoPoint
+function placesIn(seen: Seen, planned: PlannedView, found: readonly PhotoPoint[], at: ToFound, k: number): Places {
+  const view = viewOf(seen)
+  if (view === 'head') return headPlaces(planned, found, at, k)
+  return view === 'profile' ? profilePlaces(planned, found, at) : placesAround(view, planned, found, at)
 }
 
 const depthOf = (id: PhotoPlace, depths: PlannedView['depths']) => {
   const { depth } = PLACES[id]
-  return depth ? depths[depth].mm : 0
+  return depth === 'neck' ? depths.edge.mm : depth ? (depths[depth]?.mm ?? 0) : 0
 }
 
 export function thinned(ring: readonly PhotoPoint[]): PhotoPoint[] {
@@ -233,16 +244,7 @@ function hoursOff(centre: PhotoPoint, point: PhotoPoint, hour: number): number {
 
 /** Where a way from inside first meets the outline; a little way along it where it never does. */
 function alongRay(ring: readonly PhotoPoint[], [x, y]: PhotoPoint, [dx, dy]: PhotoPoint): PhotoPoint {
-  let nearest = Infinity
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]!
-    const [sideA, sideB] = [(a[0] - x) * dy - (a[1] - y) * dx, (b[0] - x) * dy - (b[1] - y) * dx]
-    if (sideA > 0 === sideB > 0) return
-    const share = sideA / (sideA - sideB)
-    const along = (a[0] + (b[0] - a[0]) * share - x) * dx + (a[1] + (b[1] - a[1]) * share - y) * dy
-    if (along > 0 && along < nearest) nearest = along
-  })
-  const reach = Number.isFinite(nearest) ? nearest : 12
+  const reach = reachTo(ring, [x, y], [dx, dy]) ?? 12
   return [x + dx * reach, y + dy * reach]
 }
 

@@ -1,4 +1,5 @@
 // What a photograph says, first things first: which way, how much, where.
+import { sayAround } from '../around/say'
 import { topline } from '../body/profile'
 import { edgeBetween } from '../body/curves'
 import { roundOf } from './head-measures'
@@ -34,6 +35,8 @@ export function sayMeasured(
   asked: string | null = null
 ): string {
   const { id, value, side } = measure
+  const around = sayAround(measure, plannedValue, isFine)
+  if (around) return around
   const fine = isFine ? sayFine(measure, trace) : null
   if (fine) return fine
   switch (id) {

@@ -13,10 +13,12 @@ export type MeasureSpec = {
   /** what it is taken from: the found outline, a line drawn by hand, or single places */
   readonly from: 'outline' | 'line' | 'landmarks'
   readonly unit: PictureUnit
-  /** `near`: of the side that is seen; `both`: each side by itself, from the front */
+  /** `near`: of the side that is seen; `both`: each side by itself, where both are seen */
   readonly sides: 'whole' | 'near' | 'both'
   /** the largest of many departures: what the readings alone scatter by makes it look larger, and is taken off */
   readonly largest: boolean
+  /** what parts that stand before one another add, which no draw knows: a standard uncertainty in the measure's own unit */
+  readonly moreU?: number
   readonly places: readonly PhotoPlace[]
   /** places that are used where they are there */
   readonly optional?: readonly PhotoPlace[]

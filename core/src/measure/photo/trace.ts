@@ -2,13 +2,15 @@
 import { CoreError } from '../../error'
 import { normalDraw, type Random } from '../../stats'
 import type { PhotoPoint } from '../types'
-import { mmBy, toMm, type Frame } from './frame'
+import { mmBy, nearer, toMm, type Frame } from './frame'
 import { LINES, PLACES, type LineId, type PhotoPlace } from './places'
 
 export type PlacedPoint = { readonly at: PhotoPoint; /** standard uncertainty either way, px */ readonly uPx: number }
 
-/** How far what is measured lies before the plane of the scale, mm, each with its standard uncertainty. */
-export type Depths = Readonly<Record<'edge' | 'nose' | 'leg', { readonly mm: number; readonly u: number }>>
+/** mm with its standard uncertainty */
+type Depth = { readonly mm: number; readonly u: number }
+/** How far what is measured lies before the plane of the scale; seen from above, the neck and the back lie nearer than the ribs' widest, and from the rear the tail's root farther than the thighs. */
+export type Depths = Readonly<Record<'edge' | 'nose' | 'leg', Depth>> & { readonly neck?: Depth; readonly back?: Depth }
 
 /** A photograph as it was read: all in px of the picture. */
 export type Reading = {
@@ -30,6 +32,8 @@ export type Trace = {
   readonly lines: Readonly<Partial<Record<LineId, readonly PhotoPoint[]>>>
   /** how far a head is turned to its own left, degrees; 0 for a profile, or where it cannot be told */
   readonly yawDeg: number
+  /** a millimetre of the outline is so many at the neck, which lies nearer to a camera above; 1 from anywhere else */
+  readonly neckScale: number
 }
 
 /** What a person has marked on a photograph; a place that is only proposed is not touched. */
@@ -74,17 +78,23 @@ function traced(reading: Reading, random: Random | null): Trace {
   const deep = {
     edge: depths.edge.mm + depths.edge.u * draw(),
     nose: depths.nose.mm + depths.nose.u * draw(),
-    leg: depths.leg.mm + depths.leg.u * draw()
+    leg: depths.leg.mm + depths.leg.u * draw(),
+    // drawn last and only where there is one: what else is drawn for a seed stays
+    neck: depths.neck ? depths.neck.mm + depths.neck.u * draw() : 0,
+    back: depths.back ? depths.back.mm + depths.back.u * draw() : 0
   }
   const places: Partial<Record<PhotoPlace, PhotoPoint>> = {}
   for (const [id, { at, uPx }] of Object.entries(reading.places) as [PhotoPlace, PlacedPoint][]) {
     const { depth } = PLACES[id]
-    places[id] = toMm(turned, [at[0] + uPx * draw(), at[1] + uPx * draw()], depth ? deep[depth] : 0)
+    // a neck is read against the outline, and made smaller as one by what measures it
+    const depthMm = depth === 'neck' ? deep.edge : depth ? deep[depth] : 0
+    places[id] = toMm(turned, [at[0] + uPx * draw(), at[1] + uPx * draw()], depthMm)
   }
   const lines: Partial<Record<LineId, readonly PhotoPoint[]>> = {}
   for (const [id, points] of Object.entries(reading.lines) as [LineId, readonly PhotoPoint[]][]) {
     const u = LINE_U_MM * (frame.hasScale ? frame.pxPerMm : 1)
-    lines[id] = points.map(([x, y]) => toMm(turned, [x + u * draw(), y + u * draw()], LINES[id].depth ? deep.leg : 0))
+    const { depth } = LINES[id]
+    lines[id] = points.map(([x, y]) => toMm(turned, [x + u * draw(), y + u * draw()], depth ? deep[depth] : 0))
   }
   const yawDeg = frame.seen === 'head' ? yawFrom(places, deep.nose) : 0
   const ring = random ? jittered(reading, random) : reading.outline
@@ -96,7 +106,8 @@ function traced(reading: Reading, random: Random | null): Trace {
     const [x, y] = edgeMm(point)
     return [x - ax * swing, y - ay * swing]
   })
-  return { seen: frame.seen, hasScale: frame.hasScale, outline, places, lines, yawDeg }
+  const neckScale = depths.neck ? nearer(frame, deep.neck) / nearer(frame, deep.edge) : 1
+  return { seen: frame.seen, hasScale: frame.hasScale, outline, places, lines, yawDeg, neckScale }
 }
 
 /** One long, from the dog's right eye to its left: to the right of the picture. */

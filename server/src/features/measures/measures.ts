@@ -1,7 +1,7 @@
 // Photographs of a finished trim as one assessor measures them. Each assessor has own marks, blind to the others'.
 import type { GradingView, MeasurePage, Me, PictureMarks, SaveMarks } from '@peen/contract'
 import { fromReadings, type Answers } from '@peen/core/grade'
-import { SEEN, type RegionDeparture, type Seen, type SkinReading } from '@peen/core/measure'
+import { SEEN, sideSeen, type RegionDeparture, type Seen, type SkinReading } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
 import { and, eq, inArray, ne } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
@@ -108,13 +108,14 @@ async function skinOf({ db, clock }: Services, actor: Me, own: GradingView): Pro
   return found
 }
 
-/** A profile shows its own side; the head from the front shows neither side's length alone. */
+/** A profile shows its own side; from where both are seen, neither side's length is told alone. */
 function skinFrom(standard: Standard, answers: Answers, seen: Seen, regions: readonly RegionDeparture[]): SkinReading[] {
-  if (seen === 'head') return []
+  const side = sideSeen(seen)
+  if (!side) return []
   return standard.criteria.flatMap(({ id, how, region }): SkinReading[] => {
     const found = regions.find((own) => own.region === region)
     if (how.kind !== 'length' || !found) return []
-    const given = answers[id]?.[how.sides === 'pair' ? seen : 'whole']
+    const given = answers[id]?.[how.sides === 'pair' ? side : 'whole']
     const instrument = standard.instruments.find((one) => one.id === how.instrument)
     if (given?.kind !== 'readings' || !instrument) return []
     const { value, u } = fromReadings(given.mm, instrument)
