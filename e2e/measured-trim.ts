@@ -16,7 +16,7 @@ export async function openTrim(browser: Browser): Promise<Page> {
 }
 
 /** Opens one of its pictures, or the place where it is taken: whichever is there is waited for. */
-export async function openPicture(page: Page, seen: 'head' | 'left' | 'right'): Promise<void> {
+export async function openPicture(page: Page, seen: 'head' | 'left' | 'right' | 'front' | 'rear' | 'above'): Promise<void> {
   await page.goto(`/trims/${page.url().split('/').at(-1)!}/measure/${seen}`)
   await expect(page.locator('[data-take], [data-photo]').first()).toBeVisible({ timeout: SOON_MS })
 }

@@ -162,6 +162,7 @@ const picture = () => {
 }
 const measure: Examples = {
   ...board,
+  asSeen: () => [planned, frame],
   departuresFrom: () => [reading, planned, laid],
   drawnTrace: () => [reading, randomFrom(1)],
   evenly: () => [ring, 5],
@@ -206,7 +207,12 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
     putTogether: () => [{ lengthMm: 3 }, { lengthMm: 6 }, { lengthMm: 3 }]
   },
   checkin: { readyToCut: () => [NOTHING_FOUND] },
-  figure: { isInside: () => [ring, 100, 100], paintPolygon: () => [newRaster(8, 8), Float32Array.from([1, 1, 6, 1, 6, 6]), [0, 0, 0], 1] },
+  figure: {
+    silhouetteOf: () => [[ring], 5],
+    standingWide: () => [bodyById('highland'), 275, { foreleg: 30 }],
+    isInside: () => [ring, 100, 100],
+    paintPolygon: () => [newRaster(8, 8), Float32Array.from([1, 1, 6, 1, 6, 6]), [0, 0, 0], 1]
+  },
   grade: {
     differencesOf: () => [mark(), mark()],
     isPairRead: () => [standard, right, 'none'],

@@ -1,4 +1,4 @@
-import { door, items } from '../error'
+import { door, items, over } from '../error'
 import * as bodyPart from './body'
 import * as coatPart from './coat'
 import * as extentPart from './extent'
@@ -41,10 +41,10 @@ export {
 } from './plate'
 export type { Point } from './vec'
 
-export const { fitBody, skeletonOf, usualMeasures } = door(bodyPart)
+export const { fitBody, skeletonOf, standingWide, usualMeasures } = door(bodyPart)
 export const { lieOf, otherSide, shapeIssues, sizedTo, standShare } = door(coatPart)
 export const { extentOf } = door(extentPart)
 export const { bakedFaults, bakeFigure } = door(figurePart)
 export const { newRaster, paintPolygon, toBytes } = door(paintPart, { paintPolygon: [null, items(6), items(3, 3)] })
-export const { leadersCross, placeNotes } = door(platePart)
+export const { leadersCross, placeNotes, silhouetteOf } = door(platePart, { silhouetteOf: [items(1), over(0, 'mm')] })
 export const { isInside } = door(vecPart, { isInside: [items(3)] })

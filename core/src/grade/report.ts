@@ -1,5 +1,6 @@
 // What one measured picture says: its measures and sentences, the worst first, and what is drawn beside each.
 import {
+  asSeen,
   departuresFrom,
   drawMeasure,
   keysIn,
@@ -13,6 +14,7 @@ import {
   roundOf,
   sayMeasured,
   traceOf,
+  viewOf,
   type Drawn,
   type MeasureId,
   type MeasureKey,
@@ -62,7 +64,8 @@ export function pictureReport(
   const found = measurePhoto(reading, ids, seed)
   const laid = laidRigid(reading, plan, proposePlaces(reading.frame, reading.outline, plan).laid)
   const trace = traceOf(reading)
-  const asPlanned = plannedTrace(plan, seen)
+  // along the dog a far leg is seen beside a near one only as far as the camera sees it
+  const asPlanned = plannedTrace(viewOf(seen) === 'front' || viewOf(seen) === 'rear' ? asSeen(plan, reading.frame) : plan, seen)
   const planned = plannedMeasures(asPlanned, ids)
   return {
     found,

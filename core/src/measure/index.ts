@@ -20,6 +20,7 @@ import * as cataloguePart from './photo/catalogue'
 import * as expectedPart from './photo/expected'
 import * as foundPart from './photo/found'
 import * as planPart from './photo/plan'
+import * as seenPart from './around/seen'
 import * as proposePart from './photo/propose'
 import * as sayPart from './photo/say'
 import * as departurePart from './photo/departure'
@@ -113,6 +114,7 @@ export const { crossesItself, frechet, hausdorff, overlap01, uncrossedRing } = d
 export const { frameOf, sideSeen, toMm, toPx, viewOf } = door(framePart, { toMm: [null, point], toPx: [null, point] })
 export const { keysIn, linesFor, measureSpec, measuresSeen } = door(cataloguePart)
 export const { measurePhoto } = door(foundPart)
+export const { asSeen } = door(seenPart)
 export const { measuringPlaneMm, plannedView } = door(planPart)
 export const { onDarkSpots, onto, plannedTrace, proposePlaces } = door(proposePart, {
   onto: [items(2), point],

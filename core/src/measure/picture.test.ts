@@ -168,6 +168,12 @@ describe('an outline before a wall', () => {
     expect(findOutline(cut, 'head', { ...NO_CORRECTIONS, backdrop: [{ x: 0, y: 0, width: 60, height: 60 }] }).doubts).toEqual([
       'The dog is cut off at the edge of the picture.'
     ])
+    // a table of no colour of the border's that runs out at both sides
+    const onTable = painted(240, 320, (x, y) =>
+      mix(WALL, COAT, Math.max(inDisc(x, y, 120, 160, 60), y > 250 && y < 300 ? 1 : 0, x > 100 && x < 140 && y > 150 && y < 260 ? 1 : 0))
+    )
+    const { doubts, unfit } = findOutline(onTable, 'body')
+    expect([doubts.some((doubt) => /touch the table as backdrop/.test(doubt)), unfit]).toEqual([true, true])
   })
 
   it('is refused where there is none: an empty wall, a speck, no picture, a backdrop outside it', () => {

@@ -1,6 +1,6 @@
 export { expose, photograph, pictureOf, type Pixels } from './photograph'
 export { project, rayThrough, turned, type Lens } from './pinhole'
-export { figureView, isAlong, standingWide, usualScene, type Place3, type Scene, type Seen } from './scene'
+export { figureView, isAlong, usualScene, type Place3, type Scene, type Seen } from './scene'
 export { onBoard } from './board'
 export { rulerCorner } from './room'
 export { figureOf, stageOf, wornOf, type Stage } from './stage'

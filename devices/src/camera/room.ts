@@ -48,12 +48,12 @@ const DARK: Place3 = [38, 40, 43]
 const LIGHT: Place3 = [236, 234, 226]
 
 /** What stands beside a dog stands this far off, share of its height. */
-const BESIDE_01 = Object.freeze({ across: 0.03, along: 0.22 })
+const BESIDE_01 = Object.freeze({ across: 0.03, along: 0.22, above: 0.12 })
 /** The corner from which the ruler rises: to the right of the dog, on the table or at the dog's lowest place. */
 export function rulerCorner({ scene, span, tableY }: Stage): readonly [number, number] {
   const { ruler, seen, dog } = scene
   if (ruler?.atMm) return ruler.atMm
-  const beside = span[2] + BESIDE_01[isAlong(seen) ? 'along' : 'across'] * dog.withersMm
+  const beside = span[2] + BESIDE_01[seen === 'above' ? 'above' : isAlong(seen) ? 'along' : 'across'] * dog.withersMm
   return [beside, seen === 'head' || seen === 'above' || tableY === null ? span[1] : tableY]
 }
 

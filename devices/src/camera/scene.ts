@@ -1,6 +1,6 @@
 // What stands before the simulated table camera: a dog, light, wall, table, ruler and restraint, all in millimetres.
 import { CoreError, inRange } from '@peen/core/error'
-import type { BodyType, Coat, Colouring, Lengths, ViewId, Worn } from '@peen/core/figure'
+import type { BodyType, Coat, Colouring, ViewId, Worn } from '@peen/core/figure'
 import { measuringPlaneMm, type BoardKind } from '@peen/core/measure'
 
 /** From where the camera looks: two profiles (named by the side one sees), and the views of the figure. */
@@ -72,26 +72,6 @@ export function usualScene(dog: Scene['dog'], seen: Seen): Scene {
     restraint: false,
     noise: 2,
     seed: 1
-  }
-}
-
-/** Hair beside the legs of a dog that stands wide leaves this much wall between them, mm. */
-const GAP_MM = 24
-
-/**
- * The same dog with its legs set apart, as it is stood up for a picture from the front or the rear: the wall is seen between
- * them. A dog whose legs stand apart already stays as it is.
- */
-export function standingWide(body: BodyType, withersMm: number, lengths: Lengths): BodyType {
-  const { breadth } = body
-  const track = (bone: number, hairMm = 0) => bone + (2 * hairMm + GAP_MM) / withersMm
-  return {
-    ...body,
-    breadth: {
-      ...breadth,
-      foreTrack: Math.max(breadth.foreTrack, track(breadth.foreleg, lengths.foreleg)),
-      rearTrack: Math.max(breadth.rearTrack, track(breadth.rearPastern, lengths.rearPastern))
-    }
   }
 }
 

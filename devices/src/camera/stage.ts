@@ -17,8 +17,8 @@ export type Stage = {
   readonly toPx: (place: Place3) => readonly [number, number] | null
 }
 
-/** Room left around the dog, share of what it spans. */
-const ROOM = 0.2
+/** Room left around the dog, share of what it spans; from above a ruler lies behind it as well. */
+const ROOM = Object.freeze({ usual: 0.2, above: 0.32 })
 /** Hairs a picture needs: one for every few pixels of it, within these. */
 const HAIRS = Object.freeze({ perPx: 0.14, fewest: 6000, most: 60000 })
 
@@ -36,7 +36,7 @@ export function stageOf(scene: Scene): Stage {
   const flip = seen === 'right' ? -1 : 1
   const span = flip < 0 ? ([-right, bottom, -left, top] as const) : ([left, bottom, right, top] as const)
   const aim = [(span[0] + span[2]) / 2, (span[1] + span[3]) / 2]
-  const room = (1 + ROOM) * nearer(scene)
+  const room = (1 + ROOM[seen === 'above' ? 'above' : 'usual']) * nearer(scene)
   const fits = Math.min(picture.widthPx / ((right - left) * room), picture.heightPx / ((top - bottom) * room))
   const pxPerMm = camera.pxPerMm ?? fits
   const pitch = ((camera.pitchDeg ?? 0) * Math.PI) / 180

@@ -8,7 +8,7 @@ import { snapshot, USUAL_WIDTH_PX, type BeforeCamera, type Stands } from './snap
 const port = Number(process.env.PEEN_CAMERA_PORT)
 const stands = process.env.PEEN_CAMERA_STANDS ? (JSON.parse(readFileSync(process.env.PEEN_CAMERA_STANDS, 'utf8')) as Stands) : {}
 /** tests look at smaller pictures */
-const widthPx = Number(process.env.PEEN_CAMERA_WIDTH ?? USUAL_WIDTH_PX)
+const widthPx = Number(process.env.PEEN_CAMERA_WIDTH) || USUAL_WIDTH_PX
 const MOST_BYTES = 1024 * 1024
 
 createServer((request, response) => {

@@ -1,8 +1,8 @@
 // The table camera as a device: told what stands before it, it answers with a photograph and nothing else.
 import { CoreError } from '@peen/core/error'
-import type { BodyType, Coat, Colouring, Fault, Lengths } from '@peen/core/figure'
+import { standingWide, type BodyType, type Coat, type Colouring, type Fault, type Lengths } from '@peen/core/figure'
 import { seedOf } from '@peen/core/stats'
-import { isAlong, photograph, standingWide, usualScene, type Scene, type Seen } from '../camera'
+import { isAlong, photograph, usualScene, type Scene, type Seen } from '../camera'
 
 /** The dog as it is planned: what a real camera would simply see. */
 export type BeforeCamera = {

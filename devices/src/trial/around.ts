@@ -1,6 +1,7 @@
 // Drawn dogs measured from the front, the rear and above, against what the scene's own numbers come to.
-import type { BodyType, Coat, Colouring, Fault } from '@peen/core/figure'
+import { standingWide, type BodyType, type Coat, type Colouring, type Fault } from '@peen/core/figure'
 import {
+  evenly,
   frameOf,
   measurePhoto,
   measureSpec,
@@ -9,16 +10,21 @@ import {
   plannedTrace,
   plannedView,
   PLACES,
+  proposePlaces,
+  toMm,
   type MeasureId,
   type PhotoPlace,
   type PhotoPoint,
-  type Reading
+  type Reading,
+  type Trace
 } from '@peen/core/measure'
 import { normalDraw, randomFrom, seedOf, type Random } from '@peen/core/stats'
-import { figureOf, isAlong, stageOf, standingWide, usualScene, type Scene } from '../camera'
+import { figureOf, isAlong, stageOf, usualScene, type Scene } from '../camera'
 import { between, DEPTH_U, near, otherBody, otherLengths, WALLS, type TrialDog } from './dogs'
 import { jitter, scaleSaid } from './scale'
-import { HAND_U_MM, outlineIn, projected, pxOf, taken, type TrialResult, type TrialRow } from './trial'
+import { silhouetteRing } from './silhouette'
+import type { ProposedRow } from './proposed'
+import { HAND_U_MM, outlineIn, outlineSeen, projected, pxOf, taken, type TrialResult, type TrialRow } from './trial'
 
 export const AROUND = ['front', 'rear', 'above'] as const
 type Around = (typeof AROUND)[number]
@@ -112,11 +118,9 @@ export function runAround(dog: TrialDog, seed: number, withoutPicture = false): 
   const scale = { ...scaleSaid(dog, stage, picture, random)!, upright: seen !== 'above' }
   const frame = frameOf(seen, { widthPx, heightPx }, scale)
   const found = picture ? outlineIn(picture, seen, scale, frame.pxPerMm) : projected(stage, random)
-  const { body, withersMm, coat, worn } = scene.dog
-  const truth = plannedTrace(plannedView({ body, withersMm, coat, lengths: coat.lengths, worn }, seen), seen)
+  const truth = truthIn(dog, seen)
   const planned = plannedView({ body: trim.body, withersMm: said.withersMm, coat: trim.coat, lengths: trim.coat.lengths }, seen)
-  const plane = measuringPlaneMm(body, withersMm, seen)
-  const depthAt = depthsOf(dog, plane)
+  const depthAt = depthsOf(dog, measuringPlaneMm(scene.dog.body, scene.dog.withersMm, seen))
   const places = Object.fromEntries(
     (Object.entries(truth.places) as [PhotoPlace, PhotoPoint][]).map(([id, place]) => {
       const uPx = (PLACES[id].middle ? FELT_U_MM : HAND_U_MM) * frame.pxPerMm
@@ -124,11 +128,42 @@ export function runAround(dog: TrialDog, seed: number, withoutPicture = false): 
     })
   )
   const reading: Reading = { frame, depths: planned.depths, outline: found.outline, edgeUPx: found.uPx, places, lines: {} }
-  const { measures, refused } = measurePhoto(reading, idsOf(seen, coat), seed, 400)
+  const { measures, refused } = measurePhoto(reading, idsOf(seen, scene.dog.coat), seed, 400)
   const rows = measures.map(({ id, side, value, u }): TrialRow => {
     return { measure: id, truth: measureSpec(id).of(truth, side === 'right' ? 'right' : 'left'), value, u }
   })
-  return { rows, refused, doubts: found.doubts }
+  return { rows, refused, doubts: found.doubts, unfit: 'unfit' in found && found.unfit === true }
+}
+
+/** How far each proposed place lies from where the dog has it, mm; the outline is the true one. @throws CoreError where it is taken for something else */
+export function aroundProposed(dog: TrialDog, seed: number): readonly ProposedRow[] {
+  const random = randomFrom(seedOf(`proposed around ${seed}`))
+  const { scene, said, trim } = dog
+  const seen = dog.seen as Around
+  const stage = stageOf(scene)
+  const { widthPx, heightPx } = scene.picture
+  const frame = frameOf(seen, { widthPx, heightPx }, { ...scaleSaid(dog, stage, null, random)!, upright: seen !== 'above' })
+  const planned = plannedView({ body: trim.body, withersMm: said.withersMm, coat: trim.coat, lengths: trim.coat.lengths }, seen)
+  const { places } = truthIn(dog, seen)
+  const depthAt = depthsOf(dog, measuringPlaneMm(scene.dog.body, scene.dog.withersMm, seen))
+  const used = new Set(idsOf(seen, scene.dog.coat).flatMap((id) => measureSpec(id).places))
+  const proposed = Object.entries(proposePlaces(frame, outlineSeen(stage), planned).places) as [PhotoPlace, PhotoPoint][]
+  return proposed.flatMap(([place, at]) => {
+    const own = places[place]
+    if (!own || !used.has(place)) return []
+    const [[x, y], [u, v]] = [toMm(frame, at), toMm(frame, pxOf(stage, own, depthAt(place)))]
+    return [{ place, off: [x - u, y - v], isUsed: true }]
+  })
+}
+
+/** Legs that stand behind the ones that are compared. */
+const FAR: Readonly<Record<Around, RegExp>> = { front: /^rear/, rear: /^fore/, above: /^$/ }
+/** The dog as it truly stands and is worn, without what stands behind it. */
+function truthIn({ scene }: TrialDog, seen: Around): Trace {
+  const { body, withersMm, coat, worn } = scene.dog
+  const planned = plannedView({ body, withersMm, coat, lengths: coat.lengths, worn }, seen)
+  const near = planned.parts.filter(({ layer }) => !FAR[seen].test(layer)).map(({ ring }) => ring)
+  return { ...plannedTrace(planned, seen), outline: evenly(silhouetteRing(near), 1) }
 }
 
 /** Where each place truly lies along the camera's way, mm of the figure. */

@@ -27,7 +27,13 @@ import type { TrialDog } from './dogs'
 import { jitter, scaleSaid, toPixel } from './scale'
 
 export type TrialRow = { readonly measure: MeasureId; readonly truth: number; readonly value: number; readonly u: number }
-export type TrialResult = { readonly rows: readonly TrialRow[]; readonly refused: string | null; readonly doubts: readonly string[] }
+export type TrialResult = {
+  readonly rows: readonly TrialRow[]
+  readonly refused: string | null
+  readonly doubts: readonly string[]
+  /** the outline found in the picture is no whole dog */
+  readonly unfit?: boolean
+}
 
 /** A person puts a place within this, mm (standard uncertainty), and says so. */
 export const HAND_U_MM = 0.4
@@ -109,7 +115,7 @@ export function outlineIn(
   seen: Seen,
   { board }: ScaleMark,
   pxPerMm: number
-): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> {
+): Pick<FoundOutline, 'outline' | 'uPx' | 'doubts'> & Partial<Pick<FoundOutline, 'unfit'>> {
   const bare = board ? withoutBoard(picture, board) : picture
   return findOutline(bare, seen === 'head' ? 'head' : 'body', undefined, pxPerMm)
 }

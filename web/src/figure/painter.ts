@@ -34,11 +34,11 @@ export function askPainter(drawn: DrawnCoat, width: number, height: number): Omi
   const [w, h] = [Math.round(width * density), Math.round(height * density)]
   const { dog, lengths, plan = lengths, lengthsB, shapes, faults, days, ages, agesB, from = 'side', mirrored } = drawn
   const { view } = placeDog(dog, w, h, false, from, plan)
-  const { bodyType, colour, withersMm, own, trim } = dog
+  const { bodyType, colour, withersMm, own, trim, wide } = dog
   const worn = { lengths, lengthsB, shapes, faults, days, ages, agesB }
   return JSON.parse(
     JSON.stringify({
-      dog: { bodyType, colour, withersMm, own, trim, view: from, plan, budget: budgetFor(w, h) },
+      dog: { bodyType, colour, withersMm, own, trim, wide, view: from, plan, budget: budgetFor(w, h) },
       worn: mirrored && from === 'side' ? otherSide(worn) : worn,
       width: w,
       height: h,

@@ -1,5 +1,16 @@
 import { bodyById, coatFor } from '@peen/content'
-import { extentOf, fitBody, sizedTo, type Lengths, type Measures, type Point, type View, type ViewId } from '@peen/core/figure'
+import {
+  extentOf,
+  fitBody,
+  sizedTo,
+  standingWide,
+  type BodyType,
+  type Lengths,
+  type Measures,
+  type Point,
+  type View,
+  type ViewId
+} from '@peen/core/figure'
 
 /** What the figure needs to know of a dog. */
 export type DrawnDog = {
@@ -8,6 +19,14 @@ export type DrawnDog = {
   readonly withersMm: number
   readonly own?: Omit<Measures, 'withersMm'>
   readonly trim?: string
+  /** stood up for a picture along it, its legs apart */
+  readonly wide?: boolean
+}
+
+/** The body that is drawn: the type with the dog's own proportions, its legs apart where it is stood up so. */
+export function bodyOf({ bodyType, withersMm, own, wide }: Omit<DrawnDog, 'colour'>, lengths: Lengths): BodyType {
+  const body = fitBody(bodyById(bodyType), { withersMm, ...own })
+  return wide ? standingWide(body, withersMm, lengths) : body
 }
 
 export type Placement = { readonly view: View; readonly toPx: (p: Point) => Point; readonly groundPx: number }
@@ -30,12 +49,13 @@ const extents = new Map<string, readonly [number, number, number, number]>()
 
 /** What a dog in its planned coat spans, mm; the same for the same dog, so it is computed once. */
 function extent(dog: DrawnDog, from: ViewId, plan: Lengths | undefined): readonly [number, number, number, number] {
-  const { bodyType, withersMm, own, trim } = dog
-  const key = JSON.stringify([bodyType, withersMm, own, trim, from, plan])
+  const { bodyType, withersMm, own, trim, wide } = dog
+  const key = JSON.stringify([bodyType, withersMm, own, trim, wide, from, plan])
   const known = extents.get(key)
   if (known) return known
   const coat = coatOf(dog)
-  const found = extentOf(fitBody(bodyById(bodyType), { withersMm, ...own }), withersMm, from, { ...coat, lengths: plan ?? coat.lengths })
+  const lengths = plan ?? coat.lengths
+  const found = extentOf(bodyOf(dog, lengths), withersMm, from, { ...coat, lengths })
   extents.set(key, found)
   return found
 }

@@ -51,6 +51,8 @@ const table = computed(() => {
     }
   })
 })
+/** from the front, from behind and from above no length is told: a table that says so of every region says nothing */
+const showsLengths = computed(() => table.value.some(({ seen }) => seen))
 </script>
 
 <template>
@@ -134,8 +136,8 @@ const table = computed(() => {
           }}
         </p>
       </template>
-      <h2 class="mt-4">{{ t('measure.whereLengthsShow') }}</h2>
-      <table class="w-full border-collapse leading-[1.25]">
+      <h2 v-if="showsLengths" class="mt-4">{{ t('measure.whereLengthsShow') }}</h2>
+      <table v-if="showsLengths" class="w-full border-collapse leading-[1.25]">
         <tbody>
           <tr v-for="row in table" :key="row.region" class="border-b border-line">
             <th class="py-1.5 text-left font-normal">{{ upperFirst(regionName(row.region)) }}</th>

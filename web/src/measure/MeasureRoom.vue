@@ -38,7 +38,8 @@ const { width: windowWidth } = useWindowSize()
 const guideWidth = computed(() => Math.max(200, Math.min(360, windowWidth.value - 130)))
 const drawnDog = computed(() => {
   const { bodyType, colour, withersMm, own } = data.value!.grading.dog
-  return { bodyType, colour, withersMm, own, trim: data.value!.grading.standard.plan.drawnAs }
+  const wide = seen.value === 'front' || seen.value === 'rear'
+  return { bodyType, colour, withersMm, own, trim: data.value!.grading.standard.plan.drawnAs, wide }
 })
 const asked = (view: Seen) => (data.value ? criteriaSeen(data.value.grading.standard, view).length : 0)
 const desk = ref<InstanceType<typeof PhotoDesk> | null>(null)
@@ -104,7 +105,7 @@ useKeys([
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <template v-else>
     <nav
-      class="no-print flex flex-none flex-wrap items-stretch gap-1 border-b border-line bg-sheet px-3 sm:px-5"
+      class="no-print flex flex-none items-stretch gap-1 overflow-x-auto border-b border-line bg-sheet px-3 sm:px-5"
       :aria-label="t('measure.picturesTrim')"
     >
       <RouterLink
@@ -115,7 +116,7 @@ useKeys([
         :class="seen === view ? 'border-b-4 border-ink font-[650]' : 'muted'"
         :aria-current="seen === view ? 'page' : undefined"
         ><GlyphMark :name="pictureOf(view, 'after') ? 'meets' : 'missing'" :size="16" />{{ seenName(view)
-        }}<span class="muted hidden font-normal sm:inline"
+        }}<span v-if="seen === view && asked(view)" class="muted hidden font-normal lg:inline"
           >{{ asked(view) }} {{ asked(view) === 1 ? t('measure.criterion') : t('measure.criteria') }}</span
         ></RouterLink
       >

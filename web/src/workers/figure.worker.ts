@@ -1,9 +1,8 @@
 // Decodes, calls core, encodes; nothing else. One worker paints for every screen.
-import { bodyById, colouringOf } from '@peen/content'
+import { colouringOf } from '@peen/content'
 import {
   bakedFaults,
   bakeFigure,
-  fitBody,
   newRaster,
   toBytes,
   type Coat,
@@ -19,7 +18,7 @@ import {
   type Worn
 } from '@peen/core/figure'
 import * as Comlink from 'comlink'
-import { coatOf } from '../figure/place'
+import { bodyOf, coatOf } from '../figure/place'
 
 export type DogSpec = {
   readonly bodyType: string
@@ -29,6 +28,8 @@ export type DogSpec = {
   readonly own?: Omit<Measures, 'withersMm'>
   /** the coat whose shapes and texture are drawn; the body's first one where it is not given */
   readonly trim?: string
+  /** its legs apart, as it is stood up for a picture along it */
+  readonly wide?: boolean
   readonly view: ViewId
   readonly plan: Lengths
   readonly budget: number
@@ -58,7 +59,7 @@ function figureFor(dog: DogSpec, faults: readonly Fault[] | undefined, scale: nu
   }
   const coat: Coat = { ...coatOf(dog), lengths: dog.plan }
   const figure = bakeFigure({
-    body: fitBody(bodyById(dog.bodyType), { withersMm: dog.withersMm, ...dog.own }),
+    body: bodyOf(dog, dog.plan),
     withersMm: dog.withersMm,
     view: dog.view,
     colouring: colouringOf(dog.colour),

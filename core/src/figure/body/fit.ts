@@ -56,3 +56,28 @@ export function fitBody(body: BodyType, own: Measures): BodyType {
     foot: foot === null ? body.foot : foot / (FOOT_SHARE * withersMm)
   }
 }
+
+/** A dog that is stood up wide shows so much wall between the coats of its legs, mm. Chosen. */
+const GAP_MM = 24
+
+/**
+ * The same dog with its legs set apart, as it is stood up for a picture from the front or the rear: the wall is seen between
+ * them. A dog whose legs stand apart already stays as it is.
+ * @param lengths of the hair on its legs, mm
+ */
+export function standingWide(
+  body: BodyType,
+  withersMm: number,
+  lengths: { readonly foreleg?: number; readonly rearPastern?: number }
+): BodyType {
+  const { breadth } = body
+  const track = (bone: number, hairMm = 0) => bone + (2 * hairMm + GAP_MM) / withersMm
+  return {
+    ...body,
+    breadth: {
+      ...breadth,
+      foreTrack: Math.max(breadth.foreTrack, track(breadth.foreleg, lengths.foreleg)),
+      rearTrack: Math.max(breadth.rearTrack, track(breadth.rearPastern, lengths.rearPastern))
+    }
+  }
+}

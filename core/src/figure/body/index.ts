@@ -1,5 +1,5 @@
 export type { BodyType, Breadth, EarKind, Measures } from './types'
-export { fitBody, usualMeasures, WITHERS_LIMITS_MM } from './fit'
+export { fitBody, standingWide, usualMeasures, WITHERS_LIMITS_MM } from './fit'
 export {
   CORNERS,
   headPoint,

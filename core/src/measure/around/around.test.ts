@@ -25,6 +25,7 @@ import {
   type Seen,
   type Trace
 } from '..'
+import { asSeen } from './seen'
 import { largestRise, reachesAlong, reachTo, riseAtStations } from './shape'
 
 type Around = 'front' | 'rear' | 'above'
@@ -43,10 +44,10 @@ const trace = (seen: Seen, places: Trace['places'], outline: readonly PhotoPoint
 })
 const valueOf = (id: MeasureId, of: Trace, side: 'left' | 'right' = 'left') => measureSpec(id).of(of, side)
 
-/** The plan as it would be found in a picture, its places put where it has them, moved by `change`. */
+/** The plan as a camera sees it, its places put where it has them, moved by `change`. */
 function reading(seen: Around, change: (id: PhotoPlace, at: PhotoPoint) => PhotoPoint = (_, at) => at): Reading {
-  const planned = plans.get(seen)!
   const frame = frameOf(seen, SIZE, { ...scale, upright: seen !== 'above' })
+  const planned = asSeen(plans.get(seen)!, frame)
   const shift = ([x, y]: PhotoPoint): PhotoPoint => (seen === 'above' ? [x - 60, y] : [x, y + 180])
   const depthOf = (id: PhotoPlace) => {
     const { depth } = PLACES[id]
@@ -177,7 +178,7 @@ describe('a planned dog seen whole', () => {
     ['rear', /hind legs are swapped/, ['hindLeftOut', 'hindRightOut']],
     ['above', /head should be on the left/, ['spineWithers', 'spineTail']]
   ])('is refused with its sides swapped: %s', (seen, why, [one, other]) => {
-    const planned = plannedTrace(plans.get(seen)!, seen).places
+    const planned = plannedTrace(asSeen(plans.get(seen)!, reading(seen).frame), seen).places
     const swapped = reading(seen, (id, at) => (id === one ? planned[other]! : id === other ? planned[one]! : at))
     expect(measurePhoto(swapped, idsOf(seen), 3, 60).refused).toMatch(why)
   })

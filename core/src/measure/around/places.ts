@@ -40,10 +40,33 @@ function farthest(ring: readonly PhotoPoint[], axis: 0 | 1, level: number, sign:
 /** A found edge farther from where the plan has it is something else: an ear, another leg; mm. Chosen. */
 const NEAR_MM = 25
 
-/** A planned place of the outer edge, put on the found one at its own height (or place along) where that is near. */
-function onFound(found: readonly PhotoPoint[], axis: 0 | 1, point: PhotoPoint, sign: number): PhotoPoint {
+/** A place of the plan lies on its own outline within this, mm: else another part stands out beyond it there. */
+const ON_OWN_MM = 4
+
+type Onto = { readonly plan: readonly PhotoPoint[]; readonly found: readonly PhotoPoint[]; readonly at: Place }
+/**
+ * A planned place of the outer edge, put on the found one at its own height (or place along) where that is near: not where the
+ * plan itself has another part stand out beyond it.
+ */
+function onFound({ plan, found, at }: Onto, axis: 0 | 1, own: PhotoPoint, sign: number): PhotoPoint {
+  const [point, planned] = [at(own), farthest(plan, axis, own[axis], sign)]
+  if (!planned || Math.abs(planned[1 - axis]! - own[1 - axis]!) > ON_OWN_MM) return point
   const edge = farthest(found, axis, point[axis], sign)
   return edge && Math.abs(edge[1 - axis]! - point[1 - axis]!) < NEAR_MM ? edge : point
+}
+
+/** An inner edge farther from where the plan has it is another leg's, mm. Chosen. */
+const OWN_LEG_MM = 8
+/** Where the wall shows between two legs at a height: the edge of the leg on that side; null where it does not. */
+function innerEdge(found: readonly PhotoPoint[], [, y]: PhotoPoint, out: number): PhotoPoint | null {
+  const crossings = found
+    .flatMap((a, i): number[] => {
+      const b = found[(i + 1) % found.length]!
+      return a[1] > y === b[1] > y ? [] : [a[0] + ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1])]
+    })
+    .sort((a, b) => out * (b - a))
+  // from outside in: the leg's outer edge, its inner edge, then the other leg
+  return crossings.length === 4 ? [crossings[1]!, y] : null
 }
 
 /** Heights that a leg is looked at in, shares of the joint's height over the table. */
@@ -65,65 +88,92 @@ function legAcross(rim: readonly PlannedPlace[], layer: string, jointY: number, 
   return widest[Math.floor(widest.length / 2)] ?? null
 }
 
+type Limb = {
+  readonly limb: 'fore' | 'rear'
+  readonly stem: 'fore' | 'hind'
+  readonly joint: 'elbow' | 'hockPoint'
+  /** the places at the joint and above the foot */
+  readonly ends: readonly [atJoint: string, aboveFoot: string]
+  /** parts whose edge is the dog's there: not what stands behind them */
+  readonly near: readonly string[]
+  readonly leftSign: 1 | -1
+}
+const FORE: Limb = {
+  ...{ limb: 'fore', stem: 'fore', joint: 'elbow', leftSign: 1 },
+  ends: ['elbow', 'foot'],
+  near: ['body', 'foreLeft', 'foreRight']
+}
+const HIND: Limb = {
+  ...{ limb: 'rear', stem: 'hind', joint: 'hockPoint', leftSign: -1 },
+  ends: ['hock', 'hindFoot'],
+  near: ['rearLeft', 'rearRight']
+}
+
 /** What front and rear share: each leg across, the top of a bracelet, and the outer edge at the joint and above the foot. */
-function legs(
-  { rim, outline, marks }: PlannedView,
-  found: readonly PhotoPoint[],
-  at: Place,
-  from: {
-    readonly limb: 'fore' | 'rear'
-    readonly stem: string
-    readonly joint: 'elbow' | 'hockPoint'
-    readonly at: string
-    readonly foot: string
-    readonly leftSign: 1 | -1
-  }
-): Places {
+function legs({ rim, outline, marks }: PlannedView, found: readonly PhotoPoint[], at: Place, own: Limb): Places {
   const places: Places = {}
+  const onto: Onto = { plan: outline, found, at }
   const groundY = Math.max(...outline.map(([, y]) => y))
-  const jointY = marks[from.joint]![1]
+  const jointY = marks[own.joint]![1]
   for (const side of SIDES) {
-    const out = (side === 'left' ? 1 : -1) * from.leftSign
-    const layer = `${from.limb}${side === 'left' ? 'Left' : 'Right'}`
+    const out = (side === 'left' ? 1 : -1) * own.leftSign
+    const layer = `${own.limb}${side === 'left' ? 'Left' : 'Right'}`
     const across = legAcross(rim, layer, jointY, groundY, out)
     if (across) {
-      places[named(from.stem, side, 'Out')] = onFound(found, 1, at(across.out), out)
-      places[named(from.stem, side, 'In')] = at(across.inner)
+      const [outer, inner] = [at(across.out), at(across.inner)]
+      places[named(own.stem, side, 'Out')] = onFound(onto, 1, across.out, out)
+      const edge = innerEdge(found, outer, out)
+      // another leg, farther off, may stand in the gap
+      places[named(own.stem, side, 'In')] = edge && Math.abs(edge[0] - inner[0]) < OWN_LEG_MM ? edge : inner
     }
-    const hair = rim.filter((place) => place.layer === layer && place.region === (from.limb === 'fore' ? 'foreleg' : 'rearPastern'))
-    if (hair.length > 0) places[named(from.stem, side, 'Top')] = at(hair.reduce((best, own) => (own.at[1] < best.at[1] ? own : best)).at)
-    const footY = groundY + FOOT_01 * (jointY - groundY)
-    for (const [stem, y] of [
-      [from.at, jointY],
-      [from.foot, footY]
-    ] as const) {
-      const edge = farthest(outline, 1, y, out)
-      if (edge) places[named(stem, side)] = onFound(found, 1, at(edge), out)
-    }
+    const hair = rim.filter((place) => place.layer === layer && place.region === (own.limb === 'fore' ? 'foreleg' : 'rearPastern'))
+    if (hair.length > 0) places[named(own.stem, side, 'Top')] = at(hair.reduce((best, one) => (one.at[1] < best.at[1] ? one : best)).at)
+    const heights = [jointY, groundY + FOOT_01 * (jointY - groundY)]
+    own.ends.forEach((stem, i) => {
+      const edge = outermost(rim, own.near, heights[i]!, out)
+      if (edge) places[named(stem, side)] = onFound(onto, 1, edge, out)
+    })
   }
   // two legs of the plan that run into one another are seen to meet half way
-  const [leftIn, rightIn] = SIDES.map((side) => places[named(from.stem, side, 'In')])
-  if (leftIn && rightIn && (leftIn[0] - rightIn[0]) * from.leftSign < 0)
-    for (const side of SIDES) places[named(from.stem, side, 'In')] = [(leftIn[0] + rightIn[0]) / 2, (leftIn[1] + rightIn[1]) / 2]
+  const [leftIn, rightIn] = SIDES.map((side) => places[named(own.stem, side, 'In')])
+  if (leftIn && rightIn && (leftIn[0] - rightIn[0]) * own.leftSign < 0)
+    for (const side of SIDES) places[named(own.stem, side, 'In')] = [(leftIn[0] + rightIn[0]) / 2, (leftIn[1] + rightIn[1]) / 2]
   return places
+}
+
+/** The farthest place on one side at a height, of some parts alone. */
+function outermost(rim: readonly PlannedPlace[], layers: readonly string[], y: number, out: number): PhotoPoint | null {
+  const edges = layers.flatMap((layer) => {
+    const edge = farthest(
+      rim.filter((place) => place.layer === layer).map((place) => place.at),
+      1,
+      y,
+      out
+    )
+    return edge ? [edge] : []
+  })
+  return edges.reduce<PhotoPoint | null>((best, edge) => (!best || edge[0] * out > best[0] * out ? edge : best), null)
 }
 /** Above the foot: this share of the joint's height, clear of a bevel. Chosen. */
 const FOOT_01 = 0.22
 
 function fromFront(planned: PlannedView, found: readonly PhotoPoint[], at: Place): Places {
-  const places = legs(planned, found, at, { limb: 'fore', stem: 'fore', joint: 'elbow', at: 'elbow', foot: 'foot', leftSign: 1 })
+  const places = legs(planned, found, at, FORE)
+  const onto: Onto = { plan: planned.outline, found, at }
   for (const side of SIDES) {
     const out = side === 'left' ? 1 : -1
     const edge = farthest(planned.outline, 1, planned.marks.withers![1], out)
-    if (edge) places[named('neck', side)] = onFound(found, 1, at(edge), out)
+    if (edge) places[named('neck', side)] = onFound(onto, 1, edge, out)
   }
   return places
 }
 
 function fromRear(planned: PlannedView, found: readonly PhotoPoint[], at: Place): Places {
-  const { marks, outline, rim } = planned
-  const places = legs(planned, found, at, { limb: 'rear', stem: 'hind', joint: 'hockPoint', at: 'hock', foot: 'hindFoot', leftSign: -1 })
-  const thigh = outline.filter(([, y]) => y > marks.buttock![1] && y < marks.stifle![1])
+  const { marks, rim } = planned
+  const places = legs(planned, found, at, HIND)
+  const onto: Onto = { plan: planned.outline, found, at }
+  const near = rim.filter(({ layer }) => layer === 'body' || layer === 'rearLeft' || layer === 'rearRight').map((place) => place.at)
+  const thigh = near.filter(([, y]) => y > marks.buttock![1] && y < marks.stifle![1])
   const band = rim.filter(({ layer, region }) => layer === 'tail' && region === 'tailBand').map((place) => place.at)
   const root = marks.tailSet!
   places.tailRootBehind = at(root)
@@ -132,7 +182,7 @@ function fromRear(planned: PlannedView, found: readonly PhotoPoint[], at: Place)
     const widest = thigh
       .filter(([x]) => x * out > 0)
       .reduce<PhotoPoint | null>((best, own) => (!best || own[0] * out > best[0] * out ? own : best), null)
-    if (widest) places[named('breech', side)] = onFound(found, 1, at(widest), out)
+    if (widest) places[named('breech', side)] = onFound(onto, 1, widest, out)
     const end = band
       .filter(([x]) => (x - root[0]) * out >= 0)
       .reduce<PhotoPoint | null>((best, own) => (!best || Math.abs(own[1] - root[1]) > Math.abs(best[1] - root[1]) ? own : best), null)
@@ -147,12 +197,13 @@ const NAPE_01 = 0.4
 function fromAbove({ marks, outline }: PlannedView, found: readonly PhotoPoint[], at: Place): Places {
   const [occiput, withers, loin, tail] = [marks.occiput!, marks.withers!, marks.loin!, marks.tailSet!]
   const places: Places = { spineWithers: at(withers), spineRib: at(loin), spineTail: at(tail) }
+  const onto: Onto = { plan: outline, found, at }
   const along = { nape: occiput[0] + NAPE_01 * (withers[0] - occiput[0]), shoulder: withers[0] }
   for (const side of SIDES) {
     const out = side === 'left' ? 1 : -1
     for (const [stem, x] of Object.entries(along)) {
       const edge = farthest(outline, 0, x, out)
-      if (edge) places[named(stem, side)] = onFound(found, 0, at(edge), out)
+      if (edge) places[named(stem, side)] = onFound(onto, 0, edge, out)
     }
   }
   return places

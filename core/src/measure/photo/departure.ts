@@ -1,5 +1,6 @@
 // How far the found coat stands from the planned one, place by place, and how deep it stands over the skin.
 import type { RegionId } from '../../regions'
+import { asSeen } from '../around/seen'
 import { layOutline, layOver, layPoint, type Laid } from '../fit/align'
 import { evenly } from '../fit/ring'
 import type { PhotoPoint } from '../types'
@@ -33,7 +34,8 @@ const FARTHEST_MM = 45
 const ON_EDGE_MM = 2.5
 
 /** The plan laid rigidly over the outline: both have a scale, so nothing may be stretched. A head is laid by its eyes. */
-export function laidRigid(reading: Reading, planned: PlannedView, laid: Laid): Laid {
+export function laidRigid(reading: Reading, plannedDog: PlannedView, laid: Laid): Laid {
+  const planned = asSeen(plannedDog, reading.frame)
   // without a scale it is only made as large as the outline
   if (!reading.frame.hasScale) return laid
   const trace = traceOf(reading)
@@ -121,7 +123,9 @@ function inLayer({ frame, outline, depths }: Reading, i: number, depthMm: number
 
 /** Where the planned outline would lie in the picture, px. */
 export function plannedInPicture(reading: Reading, planned: PlannedView, laid: Laid): readonly PhotoPoint[] {
-  return evenly(planned.outline, 4).map((point) => toPx(reading.frame, layPoint(laid, point), planned.depths.edge.mm))
+  return evenly(asSeen(planned, reading.frame).outline, 4).map((point) =>
+    toPx(reading.frame, layPoint(laid, point), planned.depths.edge.mm)
+  )
 }
 
 const apart = (a: PhotoPoint, b: PhotoPoint) => Math.hypot(a[0] - b[0], a[1] - b[1])

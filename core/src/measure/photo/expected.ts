@@ -1,5 +1,6 @@
 // A second opinion on an outline: where it leaves the dog that was planned by more than a trim does.
 import polylabel from 'polylabel'
+import { asSeen } from '../around/seen'
 import type { Corrections } from '../edge/find'
 import { layPoint, type Laid } from '../fit/align'
 import { differenceOf } from '../fit/overlap'
@@ -30,17 +31,18 @@ const PRECISION_MM = 1
 /**
  * Where an outline must be asked about before it is called found: the largest first, at most three. What a hand has painted or touched there
  * is settled.
- * @param outlinePx the found outline, px @param laid how the plan lies over it, of `proposePlaces`
+ * @param outlinePx the found outline, px @param laid how the planned dog lies over it, of `proposePlaces`
  * @returns places in px of the picture; empty where outline and plan agree
  * Source: intersection of polygons (Martinez et al. 2009) and the pole of inaccessibility (Garcia-Castellanos & Lombardo 2007).
  */
 export function disagreementsOf(
   frame: Frame,
   outlinePx: readonly PhotoPoint[],
-  planned: PlannedView,
+  plannedDog: PlannedView,
   laid: Laid,
   corrections: Corrections
 ): readonly Disagreement[] {
+  const planned = asSeen(plannedDog, frame)
   const depth = planned.depths.edge.mm
   const found = thinned(outlinePx.map((point) => toMm(frame, point, depth)))
   const plan = thinned(planned.outline).map((point) => layPoint(laid, point))

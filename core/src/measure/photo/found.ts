@@ -4,6 +4,7 @@ import { crossesItself } from '../fit/overlap'
 import { simulate } from '../fit/simulate'
 import { keysIn, linesFor, measureSpec, type MeasureKey, type PictureUnit } from './catalogue'
 import { sideSeen, toMm } from './frame'
+import { randomFrom, type Random } from '../../stats'
 import type { MeasureId } from '../../terms'
 import { LEAST_LINE_POINTS, LINES, PLACES } from './places'
 import { drawnTrace, traceOf, type Reading, type Trace } from './trace'
@@ -71,20 +72,12 @@ export function measurePhoto(reading: Reading, ids: readonly MeasureId[], seed: 
     }
   }
   if (told.length === 0) return { method, measures: [], untold, yaw, refused: null }
-  const drawn = simulate(
-    values,
-    (random) => {
-      try {
-        const trace = drawnTrace(coarse, random)
-        return Object.fromEntries(told.map((key) => [nameOf(key), valueOf(trace, key)]))
-      } catch (error) {
-        if (error instanceof CoreError) return null
-        throw error
-      }
-    },
-    { seed, n }
-  )
-  const measures = told.map((key): PictureMeasure => {
+  const sure = surely(coarse, told, seed, n)
+  untold.push(...told.filter((key) => !sure.includes(key)).map((key) => ({ ...key, name: measureSpec(key.id).name, why: UNSURE })))
+  if (sure.length === 0) return { method, measures: [], untold, yaw, refused: null }
+  const asRead = Object.fromEntries(sure.map((key) => [nameOf(key), values[nameOf(key)]!]))
+  const drawn = simulate(asRead, (random) => drawAll(coarse, sure, random), { seed, n })
+  const measures = sure.map((key): PictureMeasure => {
     const { name, from, unit, largest, moreU = 0 } = measureSpec(key.id)
     const { value, u, interval, mean } = drawn[nameOf(key)]!
     const off = largest ? Math.min(value, Math.max(0, mean - value)) : 0
@@ -101,6 +94,35 @@ export function measurePhoto(reading: Reading, ids: readonly MeasureId[], seed: 
     }
   })
   return { method, measures, untold, yaw, refused: null }
+}
+
+/** A measure that cannot be told in this share of draws says nothing, and must not take the others with it. Chosen. */
+const UNSURE_01 = 0.2
+/** So many draws tell which those are. Chosen. */
+const FEW_DRAWS = 40
+const UNSURE = 'Its points are not known surely enough: set them by hand.'
+
+/** Every measure in one draw; null where one of them cannot be told. */
+function drawAll(reading: Reading, keys: readonly MeasureKey[], random: Random): Readonly<Record<string, number>> | null {
+  try {
+    const trace = drawnTrace(reading, random)
+    return Object.fromEntries(keys.map((key) => [nameOf(key), valueOf(trace, key)]))
+  } catch (error) {
+    if (error instanceof CoreError) return null
+    throw error
+  }
+}
+
+/** Those measures that can be told in nearly every draw; draws of their own, so that what is drawn afterwards stays what it was. */
+function surely(reading: Reading, keys: readonly MeasureKey[], seed: number, n: number): readonly MeasureKey[] {
+  const random = randomFrom(seed + 1)
+  const few = Math.min(FEW_DRAWS, n)
+  const failed = new Map(keys.map((key) => [key, 0]))
+  for (let i = 0; i < few; i++) {
+    const trace = drawnTrace(reading, random)
+    for (const key of keys) if (typeof attempt(trace, key) === 'string') failed.set(key, failed.get(key)! + 1)
+  }
+  return keys.filter((key) => failed.get(key)! <= UNSURE_01 * few)
 }
 
 const nameOf = ({ id, side }: MeasureKey) => `${id}.${side}`

@@ -2,6 +2,7 @@
 import {
   bakeFigure,
   skeletonOf,
+  standingWide,
   type BodyType,
   type Coat,
   type Colouring,
@@ -33,10 +34,16 @@ export type PlannedPlace = {
   readonly layer: string
   readonly depthMm: number
 }
+/** The coat's edge of one part, mm, with how far before the plane that is measured it stands. */
+export type PlannedPart = { readonly layer: string; readonly depthMm: number; readonly ring: readonly PhotoPoint[] }
 export type PlannedView = {
+  /** the parts of a dog seen whole; none of a head or a profile, which are laid over flat */
+  readonly parts: readonly PlannedPart[]
   readonly outline: readonly PhotoPoint[]
   readonly rim: readonly PlannedPlace[]
   readonly marks: Readonly<Partial<Record<Landmark, PhotoPoint>>>
+  /** how far each landmark of a dog seen whole lies before the plane that is measured, mm */
+  readonly markDepths: Readonly<Partial<Record<Landmark, number>>>
   readonly face: { readonly eyeX: number; readonly noseY: number } | null
   /** ears that stand break the round of the head; ears that hang are part of it */
   readonly earsStand: boolean
@@ -44,7 +51,7 @@ export type PlannedView = {
 }
 
 /** The figure is traced on cells of this, mm: finer than any edge of a coat. */
-const CELL_MM = 2
+export const CELL_MM = 2
 /** How far dogs differ from their body type in what stands before what, relative. Chosen. */
 const DEPTH_SPREAD = 0.2
 
@@ -53,23 +60,28 @@ const PLANE_OF: Readonly<Partial<Record<PhotoView, string>>> = { front: 'foreLef
 /** A dog seen whole is no flat thing: its edge lies before or behind the plane by about this, share of its height. Chosen. */
 const EDGE_DEEP01 = 0.06
 
-/** @throws CoreError for lengths or withers out of range, as the figure does */
-export function plannedView({ body, withersMm, coat, lengths, worn }: PlannedDog, seen: Seen): PlannedView {
+/**
+ * The planned dog as it is stood up for that picture: along it, with its legs apart.
+ * @throws CoreError for lengths or withers out of range, as the figure does
+ */
+export function plannedView({ body: own, withersMm, coat, lengths, worn }: PlannedDog, seen: Seen): PlannedView {
   const view = viewOf(seen)
+  const body = view === 'front' || view === 'rear' ? standingWide(own, withersMm, lengths) : own
   const spec = { body, withersMm, view: view === 'profile' ? ('side' as const) : view, coat: { ...coat, lengths }, colouring: PLAIN }
   const figure = bakeFigure({ ...spec, faults: worn?.faults, pxPerMm: 0.5, budget: 1 })
   if (worn) figure.dress(worn)
   const [whole] = figure.silhouette(CELL_MM).outer
   const { face } = figure.skin
   const plane = depthOfLayer(figure, PLANE_OF[view]) ?? 0
+  const marks = view === 'head' ? [] : (Object.entries(skeletonOf(body, withersMm).marks) as [Landmark, readonly [number, number]][])
   return {
+    parts: view === 'head' || view === 'profile' ? [] : partsOf(figure, plane),
     outline: evenly(whole!.map(down), CELL_MM),
     rim: figure.rim().map(({ at, skin, region, layer, depthMm }) => ({
       ...{ at: down(at), skin: down(skin), region, layer, depthMm: depthMm - plane }
     })),
-    marks: Object.fromEntries(
-      view === 'head' ? [] : Object.entries(skeletonOf(body, withersMm).marks).map(([name, point]) => [name, down(placeFrom(view, point))])
-    ),
+    marks: Object.fromEntries(marks.map(([name, point]) => [name, down(placeFrom(view, point))])),
+    markDepths: Object.fromEntries(marks.map(([name, point]) => [name, depthFrom(view, point, withersMm) - plane])),
     face: view === 'head' && face ? { eyeX: face.eyeX, noseY: -face.noseY } : null,
     earsStand: body.earKind === 'prick' || body.earKind === 'button',
     depths: depthsOf(figure, view, plane)
@@ -89,9 +101,17 @@ export function measuringPlaneMm(body: BodyType, withersMm: number, seen: Seen):
 
 const down = ([x, y]: readonly [number, number]): PhotoPoint => [x, -y]
 const depthOfLayer = ({ skin }: Figure, name: string | undefined) => skin.layers.find((layer) => layer.name === name)?.depthMm
+const partsOf = (figure: Figure, plane: number): PlannedPart[] =>
+  figure.outlines().map(({ layer, ring }) => ({ layer, depthMm: (depthOfLayer(figure, layer) ?? plane) - plane, ring: ring.map(down) }))
 /** A landmark of the dog's middle as it is seen from there. */
 const placeFrom = (view: PhotoView, [x, y]: readonly [number, number]): readonly [number, number] =>
   view === 'above' ? [x, 0] : view === 'profile' ? [x, y] : [0, y]
+
+/** How far it lies before the middle of the withers, mm. */
+function depthFrom(view: PhotoView, [x, y]: readonly [number, number], withersMm: number): number {
+  if (view === 'front') return -x
+  return view === 'rear' ? x : view === 'above' ? y - withersMm : 0
+}
 
 function depthsOf(figure: Figure, view: PhotoView, plane: number): Depths {
   const { body, withersMm } = figure.spec

@@ -8,6 +8,7 @@ import { clockOf, evenly, radiusAt } from '../fit/ring'
 import { overlap01 } from '../fit/overlap'
 import type { PhotoPoint } from '../types'
 import { placesAround } from '../around/places'
+import { asSeen } from '../around/seen'
 import { reachTo } from '../around/shape'
 import { toMm, toPx, viewOf, type Frame, type Seen } from './frame'
 import type { Trace } from './trace'
@@ -66,7 +67,8 @@ const FROM_MARKS: Readonly<Partial<Record<PhotoPlace, string>>> = {
  * Proposes every place of a view in px. Nobody has touched them yet: they are shown to be dragged.
  * @throws CoreError `somethingElse` where the outline does not look like this dog from there
  */
-export function proposePlaces(frame: Frame, outlinePx: readonly PhotoPoint[], planned: PlannedView): Proposal {
+export function proposePlaces(frame: Frame, outlinePx: readonly PhotoPoint[], plannedDog: PlannedView): Proposal {
+  const planned = asSeen(plannedDog, frame)
   const found = thinned(outlinePx.map((point) => toMm(frame, point, planned.depths.edge.mm)))
   const plan = thinned(planned.outline)
   const laid = layOutline(plan, found, false)
@@ -100,7 +102,9 @@ const ASIS: Laid = { k: 1, turn: 0, dx: 0, dy: 0 }
 /** The plan itself as something that was read: what each measure comes to on the dog as it should be. */
 export function plannedTrace(planned: PlannedView, seen: Seen): Trace {
   const at = (point: PhotoPoint) => layPoint(ASIS, point)
-  const places = placesIn(seen, planned, planned.outline, at, 1)
+  // the plan of a dog seen whole has its places by itself: what stands behind them, as wide in a plan, is no edge of theirs
+  const found = viewOf(seen) === 'head' || viewOf(seen) === 'profile' ? planned.outline : []
+  const places = placesIn(seen, planned, found, at, 1)
   return { seen, hasScale: true, outline: planned.outline, places, lines: {}, yawDeg: 0, neckScale: 1 }
 }
 
