@@ -1,6 +1,6 @@
 // A finished trim from the front, from behind and from above: each from its picture to what it says, and on to the sheet.
 import type { Page } from '@playwright/test'
-import { expect, test } from './app'
+import { expect, saved, test } from './app'
 import { openPicture, openTrim, SOON_MS } from './measured-trim'
 
 type Around = 'front' | 'rear' | 'above'
@@ -19,7 +19,7 @@ async function touch(page: Page, x: number, y: number): Promise<void> {
 const step = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Steps of this picture' }).getByRole('button', { name }).click()
 const found = (page: Page) => page.locator('[data-found]')
-const says = (page: Page, text: RegExp) => expect(found(page).getByText(text)).toBeVisible({ timeout: SOON_MS })
+const says = (page: Page, text: RegExp) => expect(found(page).getByText(text).first()).toBeVisible({ timeout: SOON_MS })
 
 async function takeAndScale(page: Page, seen: Around): Promise<void> {
   await openPicture(page, seen)
@@ -45,6 +45,29 @@ test('the forelegs are compared from the front, and the sheet is the next stop',
   await expect(found(page).locator('[data-say]').first()).toBeVisible()
   await page.getByRole('button', { name: 'Enter on the sheet' }).click()
   await page.waitForURL(/\/trims\/[^/]+$/)
+})
+
+test('a second picture of the front is averaged with the first, and says by how much they differ', async ({ browser }) => {
+  test.setTimeout(480000)
+  const page = await openTrim(browser)
+  await openPicture(page, 'front')
+  await page.getByRole('button', { name: 'Another picture' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Take it again with the table camera' }).click()
+  await expect(page.getByText('Touch the top end of the ruler')).toBeVisible({ timeout: SOON_MS })
+  const [x, top, bottom] = RULER.front
+  await touch(page, x, top)
+  await touch(page, x, bottom)
+  await expect(page.getByText('Outline found.')).toBeVisible({ timeout: SOON_MS })
+  await step(page, '3 Places')
+  await page.getByRole('button', { name: 'All points are right' }).click()
+  await step(page, '4 Found')
+  await expect(found(page).locator('[data-say]').first()).toBeVisible({ timeout: SOON_MS })
+  await page.getByRole('checkbox', { name: 'Average with the earlier picture of this view' }).check()
+  await says(page, /mean of 2 pictures, which differ by [\d.]+ mm/)
+  await saved(page)
+  await page.reload()
+  await step(page, '4 Found')
+  await says(page, /mean of 2 pictures/)
 })
 
 test('from above the middle is put by hand: nothing compares the flanks before that', async ({ browser }) => {

@@ -17,7 +17,7 @@ import {
 } from '@peen/devices/trial'
 import { writeFileSync } from 'node:fs'
 
-const [n = 60, photographs = 12, seed = 94000] = process.argv.slice(2).map(Number)
+const [n = 60, photographs = 12, seed = 95000] = process.argv.slice(2).map(Number)
 const TRIMS = ['bracelets', 'bearded-pet', 'clean-face', 'smile', 'jacket-show', 'teddy', 'spaniel-legs', 'carded-sporting', 'companion']
 const trims = TRIMS.map((id): AroundTrim => {
   const coat = coats.find((own) => own.id === id)!
@@ -88,8 +88,8 @@ ${lineOf(shown).join('\n')}
 
 ## By a photograph of two megapixels
 
-${photographs} photographs a view before a plain wall; of ${3 * photographs}, ${refused.picture} gave no outline of one whole dog (most before a wall of the
-table's hue) and say so: a touch on the table mends it. Of the others ${shareOf(seen)}.
+${photographs} photographs a view before a plain wall; of ${3 * photographs}, ${refused.picture} gave no outline of one whole dog, or one that differs from the plan
+and is asked about (most before a wall of the table's hue): a touch on the table mends it. Of the others ${shareOf(seen)}.
 
 ${HEAD}
 ${lineOf(seen).join('\n')}

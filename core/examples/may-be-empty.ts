@@ -68,6 +68,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'grade.answersFrom': [4, 5],
   'grade.pictureReport': [3],
   'measure.measurePhoto': [1],
+  'measure.averaged': [0, 1],
   'measure.coatDepth': [1],
   'measure.skinOffset': [0],
   'practice.foldVisit': [0],

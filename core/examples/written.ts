@@ -163,6 +163,11 @@ const picture = () => {
 const measure: Examples = {
   ...board,
   asSeen: () => [planned, frame],
+  averageOf: () => [[{ value: 4, u: 1, common: 0.2 }]],
+  averaged: () => [
+    [{ id: 'topline', side: 'whole', unit: 'mm', value: 4, u: 1, common: 0.2 }],
+    [[{ id: 'topline', side: 'whole', unit: 'mm', value: 5, u: 1, common: 0.2 }]]
+  ],
   departuresFrom: () => [reading, planned, laid],
   drawnTrace: () => [reading, randomFrom(1)],
   evenly: () => [ring, 5],

@@ -2351,6 +2351,11 @@ export interface Messages {
   'measure.belowZeroFeet': { feet: Said }
   'measure.aboveZeroRibs': null
   'measure.middlePointsByHand': null
+  'measure.newPictureMayAverage': null
+  'measure.averageEarlier': { n: number }
+  'measure.averageOnlyUncut': null
+  'measure.meanOfPictures': { n: Said; scatter: Said; unit: Said }
+  'measure.viewTaken': { view: Said; isTaken: string }
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

@@ -19,7 +19,7 @@ import { isRegionId } from '@peen/core/regions'
 import { chosen } from '../shape/fields'
 import type { GradingView } from './grading-views'
 import type { PictureView } from '../floor/visits'
-import { array, boolean, lazy, mixed, number, object } from '../shape/yup'
+import { array, boolean, lazy, mixed, number, object, uuid } from '../shape/yup'
 
 /** A place somebody put, or one that is only proposed and was not touched yet. */
 export type MarkedPlace = {
@@ -36,6 +36,8 @@ export type PhotoMarks = {
   readonly edgeUPx: readonly number[]
   readonly places: Readonly<Partial<Record<PhotoPlace, MarkedPlace>>>
   readonly lines: Readonly<Partial<Record<LineId, readonly PhotoPoint[]>>>
+  /** earlier pictures of this view that its measures are averaged with: nothing was cut between them */
+  readonly averaged?: readonly string[]
 }
 
 /** Marks of one picture by whoever is reading them; `version` 0 where nobody has begun. */
@@ -52,6 +54,8 @@ export type MeasurePage = {
   /** photographs after the trim that can be measured, and the same stances before it */
   readonly pictures: readonly PictureView[]
   readonly marks: readonly PictureMarks[]
+  /** own marks of earlier pictures after the trim, which a newer one of their view has replaced; the newest first */
+  readonly earlier: readonly PictureMarks[]
   /** what a gauge has said of this dog's outline, at this visit and before */
   readonly skin: readonly SkinReading[]
   /** is a table camera to be asked for a picture? */
@@ -66,6 +70,8 @@ export type SaveMarks = {
 }
 
 const MOST_POINTS = 6000
+/** More pictures of one view make a mean hardly surer. Chosen. */
+export const MOST_AVERAGED = 4
 /** A board has so many. */
 const MOST_MARKERS = 6
 const far = number()
@@ -150,7 +156,10 @@ const marks = object({
     object({ at: point, uPx: number().required().min(0).max(500), touched: boolean().required(), agreed: boolean() }).noUnknown(),
     'A place'
   ),
-  lines: byName(LINE_IDS, points(400), 'A line')
+  lines: byName(LINE_IDS, points(400), 'A line'),
+  averaged: array()
+    .of(uuid().required())
+    .max(MOST_AVERAGED, () => `More than ${MOST_AVERAGED} earlier pictures cannot be averaged.`)
 }).noUnknown()
 
 export const marksSchema = object({

@@ -1,6 +1,7 @@
 // What one measured picture says: its measures and sentences, the worst first, and what is drawn beside each.
 import {
   asSeen,
+  averaged,
   departuresFrom,
   drawMeasure,
   keysIn,
@@ -15,10 +16,12 @@ import {
   sayMeasured,
   traceOf,
   viewOf,
+  type Averaged,
   type Drawn,
   type MeasureId,
   type MeasureKey,
   type PhotoFound,
+  type PictureMeasure,
   type PlaceDeparture,
   type PlannedView,
   type PhotoPoint,
@@ -31,7 +34,8 @@ import { sayBand } from './parts'
 import { weighMeasures } from './picture'
 
 export type PictureReport = {
-  readonly found: PhotoFound
+  /** measures that were averaged over several pictures say so: `over` */
+  readonly found: Omit<PhotoFound, 'measures'> & { readonly measures: readonly (PictureMeasure & { readonly over?: Averaged })[] }
   readonly says: readonly {
     readonly key: MeasureKey
     readonly text: string
@@ -51,6 +55,7 @@ export type PictureReport = {
  * The report of a picture as it was read.
  * @param plan the dog as it was planned, seen from where the picture was taken
  * @param ids what is asked; what does not belong to this view is left out
+ * @param earlier measures of earlier pictures of the same trim from there: each is told as the mean of all
  * @throws CoreError where the outline is no dog seen from there
  */
 export function pictureReport(
@@ -58,10 +63,12 @@ export function pictureReport(
   plan: PlannedView,
   standard: Standard,
   ids: readonly MeasureId[],
-  seed: number
+  seed: number,
+  earlier: readonly (readonly PictureMeasure[])[] = []
 ): PictureReport {
   const { seen, hasScale } = reading.frame
-  const found = measurePhoto(reading, ids, seed)
+  const own = measurePhoto(reading, ids, seed)
+  const found = earlier.length === 0 ? own : { ...own, measures: averaged(own.measures, earlier) }
   const laid = laidRigid(reading, plan, proposePlaces(reading.frame, reading.outline, plan).laid)
   const trace = traceOf(reading)
   // along the dog a far leg is seen beside a near one only as far as the camera sees it

@@ -3,6 +3,7 @@ import * as boardClearPart from './board/clear'
 import * as boardFindPart from './board/find'
 import * as boardLayoutPart from './board/layout'
 import * as boardPosePart from './board/pose'
+import * as averagePart from './photo/average'
 import * as circlePart from './fit/circle'
 import * as heldPart from './fit/held'
 import * as linePart from './fit/line'
@@ -32,6 +33,7 @@ import * as explainPart from './photo/explain'
 export { BOARD_KINDS, BOARDS, type BoardKind, type BoardLayout, type BoardMarker } from './board/layout'
 export { LEAST_MARKERS, type BoardSeen, type SeenMarker } from './board/find'
 export { MOST_TILT_DEG, type KnownDistance, type Pose } from './board/pose'
+export type { Averaged } from './photo/average'
 export type { Held } from './fit/held'
 export type { CircleFit } from './fit/circle'
 export type { Departed, LineFit } from './fit/line'
@@ -75,6 +77,7 @@ const point = items(2, 2)
 /** A closed way round something: three places or more. */
 const ring = items(3)
 
+export const { averaged, averageOf } = door(averagePart, { averageOf: [items(1)] })
 export const { fitCircle, taubin } = door(circlePart, { fitCircle: [ring], taubin: [ring] })
 export const { withoutBoard } = door(boardClearPart)
 export const { findBoard } = door(boardFindPart)

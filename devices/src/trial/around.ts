@@ -1,12 +1,14 @@
 // Drawn dogs measured from the front, the rear and above, against what the scene's own numbers come to.
 import { standingWide, type BodyType, type Coat, type Colouring, type Fault } from '@peen/core/figure'
 import {
+  disagreementsOf,
   evenly,
   frameOf,
   measurePhoto,
   measureSpec,
   measuringPlaneMm,
   measuresSeen,
+  NO_CORRECTIONS,
   plannedTrace,
   plannedView,
   PLACES,
@@ -128,11 +130,14 @@ export function runAround(dog: TrialDog, seed: number, withoutPicture = false): 
     })
   )
   const reading: Reading = { frame, depths: planned.depths, outline: found.outline, edgeUPx: found.uPx, places, lines: {} }
+  const { laid } = proposePlaces(frame, found.outline, planned)
+  // what an outline says that is still asked about goes on no sheet
+  const isAsked = picture !== null && disagreementsOf(frame, found.outline, planned, laid, NO_CORRECTIONS).length > 0
   const { measures, refused } = measurePhoto(reading, idsOf(seen, scene.dog.coat), seed, 400)
   const rows = measures.map(({ id, side, value, u }): TrialRow => {
     return { measure: id, truth: measureSpec(id).of(truth, side === 'right' ? 'right' : 'left'), value, u }
   })
-  return { rows, refused, doubts: found.doubts, unfit: 'unfit' in found && found.unfit === true }
+  return { rows, refused, doubts: found.doubts, unfit: isAsked || ('unfit' in found && found.unfit === true) }
 }
 
 /** How far each proposed place lies from where the dog has it, mm; the outline is the true one. @throws CoreError where it is taken for something else */

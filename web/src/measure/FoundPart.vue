@@ -79,6 +79,18 @@ const showsLengths = computed(() => table.value.some(({ seen }) => seen))
           })
         }}
       </p>
+      <template v-if="photo.earlier.length">
+        <label class="flex min-h-11 items-center gap-3 leading-[1.25]"
+          ><input
+            type="checkbox"
+            class="size-6 flex-none accent-(--act)"
+            data-average
+            :checked="(photo.marks.value.averaged?.length ?? 0) > 0"
+            @change="photo.average(($event.target as HTMLInputElement).checked)"
+          />{{ t('measure.averageEarlier', { n: photo.earlier.length }) }}</label
+        >
+        <p class="muted mb-2 leading-[1.3]">{{ t('measure.averageOnlyUncut') }}</p>
+      </template>
       <ol class="m-0 list-none p-0">
         <li v-for="say in result.says" :key="keyOf(say.key)" class="border-b border-line">
           <button
@@ -99,7 +111,14 @@ const showsLengths = computed(() => table.value.some(({ seen }) => seen))
                     number2: sayNumber(measureOf(keyOf(say.key))!.u),
                     from: NAMES[measureOf(keyOf(say.key))!.from]
                   })
-                }}<template v-if="earlier(say.criterionId)">{{
+                }}<template v-if="(measureOf(keyOf(say.key))!.over?.n ?? 1) > 1">{{
+                  t('measure.meanOfPictures', {
+                    n: measureOf(keyOf(say.key))!.over!.n,
+                    scatter: sayNumber(measureOf(keyOf(say.key))!.over!.scatter),
+                    unit: measureOf(keyOf(say.key))!.unit
+                  })
+                }}</template
+                ><template v-else-if="earlier(say.criterionId)">{{
                   t('measure.previousPictureGaveNumber', { number: sayNumber(earlier(say.criterionId)!.value) })
                 }}</template></span
               ></span

@@ -105,18 +105,29 @@ useKeys([
   <ViewState v-if="!data" :loading="loading" :error="error" @retry="reload" />
   <template v-else>
     <nav
-      class="no-print flex flex-none items-stretch gap-1 overflow-x-auto border-b border-line bg-sheet px-3 sm:px-5"
+      class="no-print flex flex-none flex-wrap items-stretch gap-1 border-b border-line bg-sheet px-3 sm:px-5"
       :aria-label="t('measure.picturesTrim')"
     >
+      <!-- six views are too many in a row for a narrow screen -->
+      <select
+        class="field h-12 w-auto self-center lg:hidden"
+        :aria-label="t('measure.picture')"
+        :value="seen"
+        @change="router.push(`/trims/${id}/measure/${($event.target as HTMLSelectElement).value}`)"
+      >
+        <option v-for="view in SEEN" :key="view" :value="view">
+          {{ t('measure.viewTaken', { view: seenName(view), isTaken: pictureOf(view, 'after') ? 'yes' : 'no' }) }}
+        </option>
+      </select>
       <RouterLink
         v-for="view in SEEN"
         :key="view"
         :to="`/trims/${id}/measure/${view}`"
-        class="flex min-h-12 items-center gap-2 px-3 whitespace-nowrap no-underline"
+        class="flex min-h-12 items-center gap-2 px-3 whitespace-nowrap no-underline max-lg:hidden"
         :class="seen === view ? 'border-b-4 border-ink font-[650]' : 'muted'"
         :aria-current="seen === view ? 'page' : undefined"
         ><GlyphMark :name="pictureOf(view, 'after') ? 'meets' : 'missing'" :size="16" />{{ seenName(view)
-        }}<span v-if="seen === view && asked(view)" class="muted hidden font-normal lg:inline"
+        }}<span v-if="seen === view && asked(view)" class="muted hidden font-normal xl:inline"
           >{{ asked(view) }} {{ asked(view) === 1 ? t('measure.criterion') : t('measure.criteria') }}</span
         ></RouterLink
       >
@@ -139,6 +150,7 @@ useKeys([
       :grading="data.grading"
       :picture="picture"
       :before="pictureOf(seen, 'before')"
+      :earlier="data.earlier"
       :skin="data.skin"
     >
       <button class="btn btn-go min-h-11" :disabled="!mayFill" @click="fill">
@@ -179,9 +191,7 @@ useKeys([
       </div>
     </main>
     <SheetDialog :open="again" :title="t('measure.anotherPicture')" @close="again = false">
-      <p class="leading-[1.35]">
-        {{ t('measure.newPictureReplacesOneSheet') }}
-      </p>
+      <p class="leading-[1.35]">{{ t('measure.newPictureReplacesOneSheet') }} {{ t('measure.newPictureMayAverage') }}</p>
       <TakePicture :visit-id="data.grading.visitId" :seen="seen" :has-camera="data.hasCamera" :again="true" @taken="taken" />
     </SheetDialog>
   </template>

@@ -22,9 +22,11 @@ const props = defineProps<{
   grading: GradingView
   picture: PictureView
   before: PictureView | null
+  /** own marks of pictures that a newer one has replaced */
+  earlier: readonly PictureMarks[]
   skin: readonly SkinReading[]
 }>()
-const photo = usePhoto(props.own, props.grading.dog, props.grading.standard)
+const photo = usePhoto(props.own, props.grading.dog, props.grading.standard, props.earlier)
 defineExpose({ photo })
 
 const STEPS = [

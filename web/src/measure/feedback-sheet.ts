@@ -9,6 +9,7 @@ import { refuseUnprintable, savePdf } from '../library/paper'
 import type { PhotoTask } from '../workers/measure.worker'
 import { t } from '../words'
 import { drawnShapes, outlineShapes, seenName, type Shape } from './drawing'
+import { earlierOf, measuredEarlier } from './earlier'
 import { markedPicture } from './paint'
 import { photoTask } from './photo-task'
 import { openReader } from './useReader'
@@ -96,7 +97,7 @@ function rowsOf(pictures: readonly PictureFindings[], sizes: readonly (readonly 
 
 /** Measures every picture that has its outline and its points, and hands the page to the browser as a file. */
 export async function downloadFeedback(gradingId: string, result: Feedback['result']): Promise<void> {
-  const { grading, pictures, marks } = await ask('measures', { id: gradingId })
+  const { grading, pictures, marks, earlier } = await ask('measures', { id: gradingId })
   const { dog, standard, apprentice, onDate } = grading
   refuseUnprintable([dog.name, standard.name, ...[apprentice, grading.assessor].flatMap((one) => [one.givenName, one.familyName])])
   const measured = SEEN.flatMap((seen) => {
@@ -107,7 +108,8 @@ export async function downloadFeedback(gradingId: string, result: Feedback['resu
   const sure: Read[] = []
   // one picture after the other: each is decoded whole
   for (const one of measured) {
-    const read = await readSurely(dog, standard, one)
+    const known = earlierOf(earlier, one.seen).filter(({ pictureId }) => one.own.averaged?.includes(pictureId))
+    const read = await readSurely(dog, standard, one, known)
     if (read) sure.push(read)
   }
   const found: PictureFindings[] = []
@@ -127,12 +129,18 @@ type Measured = { readonly seen: Seen; readonly id: string; readonly own: PhotoM
 type Read = Measured & { readonly report: PictureReport; readonly said: PictureReport['says'] }
 
 /** Measures a picture; null where its outline is still asked about: that says nothing that anyone may cut by. */
-async function readSurely(dog: GradingView['dog'], standard: GradingView['standard'], one: Measured): Promise<Read | null> {
+async function readSurely(
+  dog: GradingView['dog'],
+  standard: GradingView['standard'],
+  one: Measured,
+  earlier: ReturnType<typeof earlierOf>
+): Promise<Read | null> {
   const reader = openReader(one.id)
   try {
     const task = photoTask(dog, standard, one.seen, one.own)
     if (!(await isSure(reader, task))) return null
-    const report = await reader.measure(task, [...measuresAsked(standard, one.seen)])
+    const ids = measuresAsked(standard, one.seen)
+    const report = await reader.measure(task, [...ids], await measuredEarlier(dog, standard, earlier, ids))
     return { ...one, report, said: report.says.filter(({ loss }) => loss > 0).slice(0, MOST_SAID) }
   } finally {
     reader.close()

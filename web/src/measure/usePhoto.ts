@@ -9,6 +9,7 @@ import { ask, isUnreachable, sentenceOf } from '../api/client'
 import { useSaveSoon } from '../composables/useSaveSoon'
 import { sayRefusal } from './say-refusal'
 import { rounded, useMarks } from './useMarks'
+import { earlierOf, measuredEarlier } from './earlier'
 import { photoTask } from './photo-task'
 import { useOutline } from './useOutline'
 import { useBoard } from './useBoard'
@@ -21,14 +22,15 @@ const SCALE_RESTS_MS = 300
 const MARKS_REST_MS = 250
 
 /** Reads one photograph: its marks on this device and on the server, its outline and measures in a worker. */
-export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
+export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard, before: readonly PictureMarks[] = []) {
   const { seen, pictureId } = own
   const problem = ref<string | null>(null)
   const asked = measuresAsked(standard, seen)
   const places = placesFor(asked)
   const reader = useReader(pictureId)
   watch(reader.unreadable, (is) => is && (problem.value = t('measure.pictureCannotOpenedTakeAnother')))
-  const desk = useMarks(own.marks, () => soon())
+  const earlier = earlierOf(before, seen)
+  const desk = useMarks(withKnown(own.marks, earlier), () => soon())
   const { marks } = desk
   const task = () => photoTask(dog, standard, seen, marks.value)
   const hasOutline = computed(() => marks.value.outline.length > 2)
@@ -43,6 +45,13 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
       if (!isUnreachable(error)) problem.value = sentenceOf(error)
     }
   }
+  /** What the earlier pictures say that are averaged with: worked out once, they do not change. */
+  let asBefore: ReturnType<typeof measuredEarlier> | null = null
+  async function others(): ReturnType<typeof measuredEarlier> {
+    if (!marks.value.averaged?.length) return []
+    return (asBefore ??= measuredEarlier(dog, standard, earlier, asked))
+  }
+  const average = (on: boolean) => desk.change({ averaged: on ? earlier.map(({ pictureId }) => pictureId) : [] })
   const { soon, now: save } = useSaveSoon(write)
 
   const board = useBoard(seen, reader)
@@ -50,7 +59,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
   /** where the outline is of another mind than the plan */
   const disagreements = shallowRef<readonly Disagreement[]>([])
   const measured = useMeasured(
-    async () => (hasOutline.value && !outline.unfit.value ? reader.measure(task(), [...asked]) : null),
+    async () => (hasOutline.value && !outline.unfit.value ? reader.measure(task(), [...asked], await others()) : null),
     problem,
     soon
   )
@@ -115,9 +124,15 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard) {
       findOutline: outline.find,
       cancel: outline.cancel
     },
-    ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure },
+    ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure, earlier, average },
     ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save }
   }
+}
+
+/** Marks without what they can no longer be averaged with: a picture may have been removed. */
+function withKnown(marks: PhotoMarks | null, earlier: readonly PictureMarks[]): PhotoMarks | null {
+  if (!marks?.averaged) return marks
+  return { ...marks, averaged: marks.averaged.filter((id) => earlier.some(({ pictureId }) => pictureId === id)) }
 }
 
 export type Photo = ReturnType<typeof usePhoto>

@@ -20,6 +20,7 @@ import {
   type MeasureId,
   type OutlineStep,
   type Picture,
+  type PictureMeasure,
   type PhotoPlace,
   type PlannedView,
   type PhotoPoint,
@@ -104,10 +105,10 @@ const reader = {
       disagreements: disagreementsOf(frame, marks.outline, planned, laid, marks.corrections)
     }
   }),
-  measure: answering((task: PhotoTask, ids: readonly MeasureId[]): PictureReport => {
+  measure: answering((task: PhotoTask, ids: readonly MeasureId[], earlier: readonly (readonly PictureMeasure[])[] = []): PictureReport => {
     const plan = planOf(task)
     const frame = frameFor(task.seen, task.marks.scale)
-    return pictureReport(readingOf(task.marks, frame, plan.depths), plan, task.standard, ids, SEED)
+    return pictureReport(readingOf(task.marks, frame, plan.depths), plan, task.standard, ids, SEED, earlier)
   })
 }
 

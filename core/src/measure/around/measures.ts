@@ -49,8 +49,21 @@ function overOwnChord(line: readonly PhotoPoint[]): readonly [readonly PhotoPoin
 const MORE_U = Object.freeze({ pair: 0.3, column: 1, shoulder: 1.1, neck: 1.7, waist: 1, hocks: 0.5, band: 0.4 })
 
 /** The outline of one side from the neck to the elbow, or from the elbow to the foot. */
-const down = (trace: Trace, from: string, to: string, side: Side) =>
-  stretch(trace.outline, at(trace, named(from, side)), at(trace, named(to, side)))
+function down(trace: Trace, from: string, to: string, side: Side): readonly PhotoPoint[] {
+  const line = stretch(trace.outline, at(trace, named(from, side)), at(trace, named(to, side)))
+  const length = line.reduce((sum, point, i) => (i === 0 ? 0 : sum + apart(point, line[i - 1]!)), 0)
+  // something that hangs on to the outline there is walked round, and is no leg
+  if (length > MOST_AROUND * apart(line[0]!, line[line.length - 1]!))
+    throw new CoreError({
+      code: 'notALeg',
+      path: 'The outline',
+      got: 'no edge of a leg there',
+      limit: 'put right first: it runs round something else'
+    })
+  return line
+}
+/** The edge of a leg or a shoulder is no longer than this many of its chords. Chosen. */
+const MOST_AROUND = 1.5
 
 const FRONT: readonly MeasureSpec[] = [
   {

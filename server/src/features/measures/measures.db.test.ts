@@ -55,7 +55,9 @@ describe('the table camera', () => {
     const { body } = await take(ivo, visit, 'left')
     expect(body).toMatchObject({ moment: 'after', stance: 'left', widthPx: 64, heightPx: 48 })
     expect(asked.at(-1)).toMatchObject({ name: 'Flint', seen: 'left', moment: 'after' })
-    expect(await take(ivo, visit, 'above')).toMatchObject({ status: 422 })
+    expect(await take(ivo, visit, 'above')).toMatchObject({ status: 200, body: { stance: 'above' } })
+    expect(asked.at(-1)).toMatchObject({ seen: 'above' })
+    expect(await take(ivo, visit, 'below')).toMatchObject({ status: 422 })
     expect((await take(abe, visit, 'left')).status).toBe(403)
   })
   it('that is silent is said to be, and nothing is changed', async () => {
@@ -131,6 +133,38 @@ describe('marks on a picture', () => {
     const kept = await world.db.select({ id: tables.pictures.id }).from(tables.pictures).where(eq(tables.pictures.visitId, visit))
     expect(kept.map(({ id }) => id).sort()).toEqual([first, third].sort())
     expect(kept.map(({ id }) => id)).not.toContain(second)
+  })
+})
+
+describe('pictures of one view that are averaged', () => {
+  it('are earlier ones of this visit and view, measured by the same person', async () => {
+    const visit = await world.newTrim('abe')
+    const [mine] = [await openGrading(ivo, visit), await openGrading(ina, visit)]
+    const first = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
+    await put(ivo, first, 0)
+    const second = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
+    expect((await read(ivo, mine)).earlier).toMatchObject([{ pictureId: first, seen: 'left', version: 1 }])
+    const averaging = (ids: readonly string[]) => ({ ...MARKS, averaged: ids })
+    expect((await put(ivo, second, 0, averaging([first]))).status).toBe(200)
+    expect((await read(ivo, mine)).marks[0]).toMatchObject({ marks: { averaged: [first] } })
+    // a colleague who has not measured the first one cannot average with it
+    expect(await put(ina, second, 0, averaging([first]))).toMatchObject({ status: 422 })
+    expect(JSON.stringify((await put(ivo, second, 1, averaging([second]))).body)).toMatch(
+      /not an earlier one of this view that you have measured/
+    )
+    const other = ((await take(ivo, visit, 'front')).body as unknown as PictureView).id
+    expect((await put(ivo, other, 0, averaging([first]), { seen: 'front' })).status).toBe(422)
+    expect((await put(ivo, second, 1, averaging(['x']))).status).toBe(422)
+    expect((await read(ivo, mine)).marks.find(({ pictureId }) => pictureId === second)).toMatchObject({ version: 1 })
+  })
+  it('a colleague’s marks are not among them', async () => {
+    const visit = await world.newTrim('abe')
+    const theirs = await openGrading(ina, visit)
+    await openGrading(ivo, visit)
+    const first = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
+    await put(ivo, first, 0)
+    await take(ivo, visit, 'left')
+    expect((await read(ina, theirs)).earlier).toEqual([])
   })
 })
 

@@ -3,7 +3,7 @@ import type { GradingView, MeasurePage, Me, PictureMarks, SaveMarks } from '@pee
 import { fromReadings, type Answers } from '@peen/core/grade'
 import { SEEN, sideSeen, type RegionDeparture, type Seen, type SkinReading } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
-import { and, eq, inArray, ne } from 'drizzle-orm'
+import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { gradedBy } from '../derived'
@@ -26,7 +26,21 @@ export async function measurePage(services: Services, actor: Me, gradingId: stri
     const row = rows.find(({ pictureId }) => pictureId === id)
     return { pictureId: id, seen: stance as Seen, version: row?.version ?? 0, marks: row?.marks ?? null }
   })
-  return { grading, pictures, marks, skin: await skinOf(services, actor, grading), hasCamera: hasCamera() }
+  const earlier = await earlierMarks(db, actor.id, grading.visitId, ids)
+  return { grading, pictures, marks, earlier, skin: await skinOf(services, actor, grading), hasCamera: hasCamera() }
+}
+
+/** Own marks of pictures after the trim that a newer one of their view has replaced, the newest first. */
+async function earlierMarks(db: Reader, by: string, visitId: string, newest: readonly string[]): Promise<PictureMarks[]> {
+  const { pictureMarks: m, pictures: p } = tables
+  const rows = await db
+    .select({ pictureId: p.id, seen: m.seen, version: m.version, marks: m.marks })
+    .from(m)
+    .innerJoin(p, eq(p.id, m.pictureId))
+    .where(and(eq(p.visitId, visitId), eq(p.moment, 'after'), eq(m.by, by)))
+    // ids are made in order of time
+    .orderBy(desc(p.id))
+  return rows.filter(({ pictureId }) => !newest.includes(pictureId))
 }
 
 function ownMarks(db: Reader, by: string, pictureIds: readonly string[]) {
@@ -58,6 +72,7 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
       .from(g)
       .where(and(eq(g.visitId, picture.visitId), eq(g.assessorId, actor.id), ne(g.status, 'draft')))
     if (signed) throw refuse.conflict('signed', 'You have signed this trim, so its measurements can no longer change.')
+    await refuseStrange(tx, actor, picture, body)
     const known = (
       await tx
         .select({ version: m.version })
@@ -76,6 +91,25 @@ export async function saveMarks({ db, clock }: Services, actor: Me, pictureId: s
     else await tx.insert(m).values({ pictureId, by: actor.id, ...row })
     return { version: version + 1 }
   })
+}
+
+/** @throws Refused for a picture to average with that is none of this visit and view, or was not measured by the same person */
+async function refuseStrange(
+  db: Reader,
+  actor: Me,
+  picture: { readonly id: string; readonly visitId: string },
+  { seen, marks }: SaveMarks
+): Promise<void> {
+  if (!marks.averaged?.length) return
+  const known = (await earlierMarks(db, actor.id, picture.visitId, [picture.id])).filter((one) => one.seen === seen)
+  const strange = marks.averaged.find((id) => !known.some(({ pictureId }) => pictureId === id))
+  if (strange)
+    throw refuse.invalid([
+      {
+        path: 'marks.averaged',
+        detail: 'Averaged: one of the pictures is not an earlier one of this view that you have measured. Nothing was changed.'
+      }
+    ])
 }
 
 /**
