@@ -30,7 +30,15 @@ describe('what stands before the table camera', () => {
     expect(sceneFor(before, stands)).toEqual(sceneFor(before, stands))
   })
   it('is refused from where a table camera does not look', () => {
-    expect(() => sceneFor({ ...before, seen: 'above' }, {})).toThrow('seen is above; it must be left, right, head.')
+    expect(() => sceneFor({ ...before, seen: 'below' as never }, {})).toThrow(
+      'seen is below; it must be left, right, head, front, rear, above.'
+    )
+  })
+  it('stands up wide for a picture along the dog, which is taken upright', () => {
+    const [front, side] = [sceneFor({ ...before, seen: 'front' }, {}), sceneFor({ ...before, seen: 'left' }, {})]
+    expect(front.picture.heightPx).toBeGreaterThan(front.picture.widthPx)
+    expect(front.dog.body.breadth.foreTrack).toBeGreaterThan(side.dog.body.breadth.foreTrack)
+    expect(side.dog.body).toEqual(before.body)
   })
   it('comes as a JPEG of two megapixels, or as small as it was asked for', async () => {
     expect(sceneFor(before, {}).picture.widthPx).toBe(USUAL_WIDTH_PX)
