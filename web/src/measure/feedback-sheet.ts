@@ -6,10 +6,9 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { ask } from '../api/client'
 import { sayDay } from '@peen/core/units'
 import { refuseUnprintable, savePdf } from '../library/paper'
-import type { PhotoTask } from '../workers/measure.worker'
 import { t } from '../words'
 import { drawnShapes, outlineShapes, seenName, type Shape } from './drawing'
-import { earlierOf, measuredEarlier } from './earlier'
+import { earlierOf, isSure, measuredEarlier } from './earlier'
 import { markedPicture } from './paint'
 import { photoTask } from './photo-task'
 import { openReader } from './useReader'
@@ -152,14 +151,6 @@ export function worstOf<T extends { readonly said: readonly { readonly loss: num
   const lost = ({ said }: T) => said.reduce((sum, { loss }) => sum + loss, 0)
   const kept = new Set([...read].sort((a, b) => lost(b) - lost(a)).slice(0, PICTURE_PT.roomy.length))
   return read.filter((one) => kept.has(one))
-}
-
-async function isSure(reader: ReturnType<typeof openReader>, task: PhotoTask): Promise<boolean> {
-  await reader.loaded()
-  return reader.propose(task).then(
-    ({ disagreements }) => disagreements.length === 0,
-    () => false
-  )
 }
 
 type Said = { readonly letter: string; readonly drawn: readonly Drawn[] }

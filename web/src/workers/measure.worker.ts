@@ -12,6 +12,7 @@ import {
   plannedView,
   proposePlaces,
   readingOf,
+  viewOf,
   withoutBoard,
   type BoardSeen,
   type Corrections,
@@ -57,7 +58,7 @@ const plans = new Map<string, PlannedView>()
 function planOf({ dog, coat, standard, seen }: Omit<PhotoTask, 'marks'>): PlannedView {
   const { bodyType, withersMm, own } = dog
   const lengths = standard.plan.lengthsMm
-  const key = JSON.stringify([bodyType, withersMm, own, standard.plan, seen === 'head'])
+  const key = JSON.stringify([bodyType, withersMm, own, standard.plan, viewOf(seen)])
   const known = plans.get(key)
   if (known) return known
   const found = plannedView({ body: fitBody(bodyById(bodyType), { withersMm, ...own }), withersMm, coat, lengths }, seen)

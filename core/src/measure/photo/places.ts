@@ -2,9 +2,9 @@
 import type { PhotoView } from './frame'
 
 /**
- * `onEdge`: a place of the outline; it is put on the nearest edge above, below, before or behind. `depth`: it lies before the
- * plane of the scale, on the near leg, the nose or the back, or on the outline of the neck. `middle`: what tells one side from the other, so that only a hand
- * puts it: put by an outline it would make both sides alike.
+ * `onEdge`: a place of the outline; it is put on the nearest edge above, below, before or behind. `depth`: it lies before the plane
+ * of the scale, on the near leg, the nose or the back, or on the outline of the neck. `middle`: what tells one side from the other,
+ * so that only a hand puts it: put by an outline it would make both sides alike.
  */
 type PlaceSpec = {
   readonly name: string
