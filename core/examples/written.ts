@@ -174,6 +174,11 @@ const measure: Examples = {
   layOutline: () => [ring, ring, true],
   measuringPlaneMm: () => [bodyById('highland'), 275, 'rear'],
   sideSeen: () => ['left'],
+  otherSideOver: () => [reading, reading, planned],
+  sidesCompared: () => [
+    [{ region: 'skirt', byMm: 3, overSkinMm: 20, uMm: 2, n: 30 }],
+    [{ region: 'skirt', byMm: 1, overSkinMm: 18, uMm: 2, n: 30 }]
+  ],
   onto: () => [ring, [100, 0], 'above'],
   overlap01: () => [ring, ring],
   taubin: () => [ring],

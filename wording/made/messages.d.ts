@@ -2356,6 +2356,10 @@ export interface Messages {
   'measure.averageOnlyUncut': null
   'measure.meanOfPictures': { n: Said; scatter: Said; unit: Said }
   'measure.viewTaken': { view: Said; isTaken: string }
+  'measure.bothSides': null
+  'measure.sidesAlike': { name: Said; mm: Said }
+  'measure.sideStandsOut': { name: Said; mm: Said; side: string; u: Said }
+  'measure.layOtherOver': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null

@@ -46,6 +46,8 @@ export type PictureMarks = {
   readonly seen: Seen
   readonly version: number
   readonly marks: PhotoMarks | null
+  /** how each region stood off its plan when the marks were kept */
+  readonly regions: readonly RegionDeparture[]
 }
 
 /** Everything that measuring one trim needs. */

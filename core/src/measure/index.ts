@@ -25,6 +25,7 @@ import * as seenPart from './around/seen'
 import * as proposePart from './photo/propose'
 import * as sayPart from './photo/say'
 import * as departurePart from './photo/departure'
+import * as sidesPart from './photo/sides'
 import * as skinPart from './photo/skin'
 import * as headMeasures from './photo/head-measures'
 import * as tracePart from './photo/trace'
@@ -68,6 +69,7 @@ export type { PlannedDog, PlannedPlace, PlannedView } from './photo/plan'
 export type { Proposal } from './photo/propose'
 export { PROPOSED_U_MM } from './photo/proposed-u'
 export type { PlaceDeparture, RegionDeparture } from './photo/departure'
+export type { SideCompared } from './photo/sides'
 export { REGION_VIEWS, type CoatDepth, type SkinReading } from './photo/skin'
 export type { Depths, Marked, PlacedPoint, Reading, Trace } from './photo/trace'
 export type { Drawn } from './photo/explain'
@@ -127,6 +129,7 @@ export const { disagreementsOf } = door(expectedPart, { disagreementsOf: [null, 
 export const { sayMeasured } = door(sayPart)
 export const { departuresFrom, laidRigid, plannedInPicture, regionDepartures } = door(departurePart)
 export const { coatDepth, regionSeenIn, skinOffset } = door(skinPart)
+export const { otherSideOver, sidesCompared } = door(sidesPart)
 export const { roundOf, frontHeadOf } = door(headMeasures)
 export const { drawnTrace, readingOf, traceOf, yawFrom } = door(tracePart)
 export const { drawMeasure } = door(explainPart)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { GradingView } from '@peen/contract'
 import { answersFrom, sayPlace, type PictureMeasured, type SideKey } from '@peen/core/grade'
-import { REGION_VIEWS, type SkinReading } from '@peen/core/measure'
+import { REGION_VIEWS, type SideCompared, type SkinReading } from '@peen/core/measure'
 import { regionName, type RegionId } from '@peen/core/regions'
 import { sayNumber, upperFirst } from '@peen/core/units'
 import { computed } from 'vue'
@@ -51,6 +51,14 @@ const table = computed(() => {
     }
   })
 })
+/** an outline that is still asked about compares nothing */
+const sides = computed(() => (props.photo.disagreements.value.length > 0 ? [] : props.photo.otherSide.sides.value))
+/** as far as both pictures can tell: less than 1.96 u is alike */
+function saySides({ region, byMm, u }: SideCompared): string {
+  const [name, most] = [upperFirst(regionName(region)), Math.round(Math.abs(byMm) + 1.96 * u)]
+  if (Math.abs(byMm) < 1.96 * u) return t('measure.sidesAlike', { name, mm: most })
+  return t('measure.sideStandsOut', { name, side: byMm > 0 ? 'left' : 'right', mm: Math.round(Math.abs(byMm)), u: sayNumber(u) })
+}
 /** from the front, from behind and from above no length is told: a table that says so of every region says nothing */
 const showsLengths = computed(() => table.value.some(({ seen }) => seen))
 </script>
@@ -126,6 +134,20 @@ const showsLengths = computed(() => table.value.some(({ seen }) => seen))
           </button>
         </li>
       </ol>
+      <template v-if="sides.length">
+        <h2 class="mt-4">{{ t('measure.bothSides') }}</h2>
+        <ul class="m-0 list-none p-0" data-sides>
+          <li v-for="one in sides" :key="one.region" class="border-b border-line py-1.5 leading-[1.3]">{{ saySides(one) }}</li>
+        </ul>
+        <label class="flex min-h-11 items-center gap-3 leading-[1.25]"
+          ><input
+            type="checkbox"
+            class="size-6 flex-none accent-(--act)"
+            :checked="photo.otherSide.shown.value"
+            @change="photo.otherSide.show(($event.target as HTMLInputElement).checked)"
+          />{{ t('measure.layOtherOver') }}</label
+        >
+      </template>
       <template v-if="result.found.untold.length">
         <h2 class="mt-4">{{ t('measure.notMeasuredYet') }}</h2>
         <ul class="m-0 list-none p-0">

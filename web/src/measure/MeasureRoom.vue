@@ -13,6 +13,7 @@ import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
 import { useAsked } from '../composables/useAsked'
 import { fillAnswers } from './fill'
+import { otherProfile } from './useOtherSide'
 import { seenName } from './drawing'
 import PlateThumb from '../figure/PlateThumb.vue'
 import PhotoDesk from './PhotoDesk.vue'
@@ -151,6 +152,7 @@ useKeys([
       :picture="picture"
       :before="pictureOf(seen, 'before')"
       :earlier="data.earlier"
+      :other="otherProfile(seen, data.marks, data.pictures)"
       :skin="data.skin"
     >
       <button class="btn btn-go min-h-11" :disabled="!mayFill" @click="fill">

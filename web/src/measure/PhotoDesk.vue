@@ -14,6 +14,7 @@ import PhotoExplained from './PhotoExplained.vue'
 import PlacesPart from './PlacesPart.vue'
 import ScalePart from './ScalePart.vue'
 import { usePhoto } from './usePhoto'
+import type { otherProfile } from './useOtherSide'
 import { t } from '../words'
 
 // One photograph from its scale to what it says, in four steps; the picture stays in the middle.
@@ -24,9 +25,11 @@ const props = defineProps<{
   before: PictureView | null
   /** own marks of pictures that a newer one has replaced */
   earlier: readonly PictureMarks[]
+  /** the other side's profile of this trim */
+  other: ReturnType<typeof otherProfile>
   skin: readonly SkinReading[]
 }>()
-const photo = usePhoto(props.own, props.grading.dog, props.grading.standard, props.earlier)
+const photo = usePhoto(props.own, props.grading.dog, props.grading.standard, props.earlier, props.other)
 defineExpose({ photo })
 
 const STEPS = [
@@ -85,6 +88,8 @@ const shapes = computed<Shape[]>(() => {
     if (found) own.push({ kind: 'path', points: found.planned, closed: true, tone: 'plan' })
     own.push(...outlineShapes(outline, found?.departures ?? []))
     if (say) own.push(...drawnShapes(say.drawn))
+    const over = photo.otherSide.outline.value
+    if (over.length) own.push({ kind: 'path', points: over, closed: true, tone: 'mirror' })
   } else if (outline.length) own.push({ kind: 'path', points: outline, closed: true, tone: 'outline' })
   if (step.value === 'outline')
     for (const { at, radiusPx } of photo.disagreements.value) own.push({ kind: 'circle', centre: at, radius: radiusPx, tone: 'off' })

@@ -7,7 +7,7 @@ import { NO_MARKS } from './useMarks'
 
 const FOUND: PhotoMarks = { ...NO_MARKS, outline: [[0, 0], [9, 0], [9, 9]] } // prettier-ignore
 const one = (pictureId: string, marks: PhotoMarks | null = FOUND, seen: PictureMarks['seen'] = 'front'): PictureMarks => ({
-  ...{ pictureId, seen, version: 1, marks }
+  ...{ pictureId, seen, version: 1, marks, regions: [] }
 })
 
 describe('earlier pictures of a view', () => {

@@ -13,6 +13,7 @@ import { earlierOf, measuredEarlier } from './earlier'
 import { photoTask } from './photo-task'
 import { useOutline } from './useOutline'
 import { useBoard } from './useBoard'
+import { useOtherSide, type otherProfile } from './useOtherSide'
 import { useReader } from './useReader'
 import { t } from '../words'
 
@@ -22,7 +23,13 @@ const SCALE_RESTS_MS = 300
 const MARKS_REST_MS = 250
 
 /** Reads one photograph: its marks on this device and on the server, its outline and measures in a worker. */
-export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard, before: readonly PictureMarks[] = []) {
+export function usePhoto(
+  own: PictureMarks,
+  dog: DogView,
+  standard: Standard,
+  before: readonly PictureMarks[] = [],
+  profile: ReturnType<typeof otherProfile> = null
+) {
   const { seen, pictureId } = own
   const problem = ref<string | null>(null)
   const asked = measuresAsked(standard, seen)
@@ -64,6 +71,8 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard, be
     soon
   )
   watch(marks, useDebounceFn(measured.measure, MARKS_REST_MS))
+  const regions = computed(() => measured.result.value?.regions ?? [])
+  const otherSide = useOtherSide({ seen, other: profile, regions, over: reader.over, task })
 
   /** The outline is held against the plan; places that are not touched go where it puts them. */
   async function holdAgainstPlan(): Promise<void> {
@@ -124,7 +133,7 @@ export function usePhoto(own: PictureMarks, dog: DogView, standard: Standard, be
       findOutline: outline.find,
       cancel: outline.cancel
     },
-    ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure, earlier, average },
+    ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure, earlier, average, otherSide },
     ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save }
   }
 }

@@ -46,6 +46,10 @@ export function openReader(pictureId: string) {
       return valueOf(await reader.outline(seen, scale, corrections, Comlink.proxy(onStep)))
     },
     propose: async (task: PhotoTask) => valueOf(await reader.propose(task)),
+    async over(...asked: Asked<'over'>) {
+      await loaded
+      return valueOf(await reader.over(...asked))
+    },
     async measure(...asked: Asked<'measure'>) {
       await loaded
       return valueOf(await reader.measure(...asked))

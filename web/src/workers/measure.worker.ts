@@ -9,6 +9,7 @@ import {
   findOutline,
   frameOf,
   onDarkSpots,
+  otherSideOver,
   plannedView,
   proposePlaces,
   readingOf,
@@ -22,6 +23,7 @@ import {
   type OutlineStep,
   type Picture,
   type PictureMeasure,
+  type PictureSize,
   type PhotoPlace,
   type PlannedView,
   type PhotoPoint,
@@ -39,6 +41,9 @@ export type PhotoTask = {
   readonly marks: PhotoMarks
   /** as the trim leaves it, drawn on this dog */ readonly coat: Coat
 }
+
+/** The profile of the dog's other side, as it was marked. */
+export type OtherProfile = { readonly seen: Seen; readonly marks: PhotoMarks; readonly size: PictureSize }
 
 export type Proposed = {
   readonly places: Readonly<Partial<Record<PhotoPlace, PhotoPoint>>>
@@ -105,6 +110,12 @@ const reader = {
       places: seen === 'head' ? onDarkSpots(looked(), places) : places,
       disagreements: disagreementsOf(frame, marks.outline, planned, laid, marks.corrections)
     }
+  }),
+  /** the outline of the other profile, laid over this one */
+  over: answering((task: PhotoTask, other: OtherProfile): readonly PhotoPoint[] => {
+    const plan = planOf(task)
+    const there = readingOf(other.marks, frameOf(other.seen, other.size, other.marks.scale), plan.depths)
+    return otherSideOver(readingOf(task.marks, frameFor(task.seen, task.marks.scale), plan.depths), there, plan)
   }),
   measure: answering((task: PhotoTask, ids: readonly MeasureId[], earlier: readonly (readonly PictureMeasure[])[] = []): PictureReport => {
     const plan = planOf(task)

@@ -76,8 +76,8 @@ describe('marks on a picture', () => {
     expect(await put(ivo, picture, 0)).toMatchObject({ status: 200, body: { version: 1 } })
     expect(await put(ivo, picture, 0)).toMatchObject({ status: 409, body: { code: 'marksConflict' } })
     expect((await put(ivo, picture, 1)).body.version).toBe(2)
-    expect((await read(ivo, mine)).marks).toEqual([{ pictureId: picture, seen: 'left', version: 2, marks: MARKS }])
-    expect((await read(ina, theirs)).marks).toEqual([{ pictureId: picture, seen: 'left', version: 0, marks: null }])
+    expect((await read(ivo, mine)).marks).toEqual([{ pictureId: picture, seen: 'left', version: 2, marks: MARKS, regions: REGIONS }])
+    expect((await read(ina, theirs)).marks).toEqual([{ pictureId: picture, seen: 'left', version: 0, marks: null, regions: [] }])
     expect((await ina.get(`/gradings/${mine}/measures`)).status).toBe(403)
     expect((await put(abe, picture, 0)).status).toBe(403)
   })
@@ -143,7 +143,7 @@ describe('pictures of one view that are averaged', () => {
     const first = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
     await put(ivo, first, 0)
     const second = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
-    expect((await read(ivo, mine)).earlier).toMatchObject([{ pictureId: first, seen: 'left', version: 1 }])
+    expect((await read(ivo, mine)).earlier).toMatchObject([{ pictureId: first, seen: 'left', version: 1, regions: REGIONS }])
     const averaging = (ids: readonly string[]) => ({ ...MARKS, averaged: ids })
     expect((await put(ivo, second, 0, averaging([first]))).status).toBe(200)
     expect((await read(ivo, mine)).marks[0]).toMatchObject({ marks: { averaged: [first] } })

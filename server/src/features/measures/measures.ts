@@ -24,7 +24,7 @@ export async function measurePage(services: Services, actor: Me, gradingId: stri
   const rows = ids.length === 0 ? [] : await ownMarks(db, actor.id, ids)
   const marks = pictures.map(({ id, stance }): PictureMarks => {
     const row = rows.find(({ pictureId }) => pictureId === id)
-    return { pictureId: id, seen: stance as Seen, version: row?.version ?? 0, marks: row?.marks ?? null }
+    return { pictureId: id, seen: stance as Seen, version: row?.version ?? 0, marks: row?.marks ?? null, regions: row?.regions ?? [] }
   })
   const earlier = await earlierMarks(db, actor.id, grading.visitId, ids)
   return { grading, pictures, marks, earlier, skin: await skinOf(services, actor, grading), hasCamera: hasCamera() }
@@ -34,7 +34,7 @@ export async function measurePage(services: Services, actor: Me, gradingId: stri
 async function earlierMarks(db: Reader, by: string, visitId: string, newest: readonly string[]): Promise<PictureMarks[]> {
   const { pictureMarks: m, pictures: p } = tables
   const rows = await db
-    .select({ pictureId: p.id, seen: m.seen, version: m.version, marks: m.marks })
+    .select({ pictureId: p.id, seen: m.seen, version: m.version, marks: m.marks, regions: m.regions })
     .from(m)
     .innerJoin(p, eq(p.id, m.pictureId))
     .where(and(eq(p.visitId, visitId), eq(p.moment, 'after'), eq(m.by, by)))
