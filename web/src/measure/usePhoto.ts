@@ -52,13 +52,7 @@ export function usePhoto(
       if (!isUnreachable(error)) problem.value = sentenceOf(error)
     }
   }
-  /** What the earlier pictures say that are averaged with: worked out once, they do not change. */
-  let asBefore: ReturnType<typeof measuredEarlier> | null = null
-  async function others(): ReturnType<typeof measuredEarlier> {
-    if (!marks.value.averaged?.length) return []
-    return (asBefore ??= measuredEarlier(dog, standard, earlier, asked))
-  }
-  const average = (on: boolean) => desk.change({ averaged: on ? earlier.map(({ pictureId }) => pictureId) : [] })
+  const { others, average } = useEarlier(desk, earlier, () => measuredEarlier(dog, standard, earlier, asked))
   const { soon, now: save } = useSaveSoon(write)
 
   const board = useBoard(seen, reader)
@@ -136,6 +130,18 @@ export function usePhoto(
     ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure, earlier, average, otherSide },
     ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save }
   }
+}
+
+/** Earlier pictures that are averaged with: measured once, they do not change. */
+function useEarlier(
+  desk: Pick<ReturnType<typeof useMarks>, 'marks' | 'change'>,
+  earlier: readonly PictureMarks[],
+  read: () => ReturnType<typeof measuredEarlier>
+) {
+  let found: ReturnType<typeof measuredEarlier> | null = null
+  const others = async () => (desk.marks.value.averaged?.length ? (found ??= read()) : [])
+  const average = (on: boolean) => desk.change({ averaged: on ? earlier.map(({ pictureId }) => pictureId) : [] })
+  return { others, average }
 }
 
 /** Marks without what they can no longer be averaged with: a picture may have been removed. */

@@ -46,7 +46,7 @@ function overOwnChord(line: readonly PhotoPoint[]): readonly [readonly PhotoPoin
   return [line, line[0]!, line[line.length - 1]!]
 }
 /** What the layers of a dog add that stand before one another, mm, % and degrees. Chosen on drawn dogs (`npm run around`, seeds 100 to 700 and 93000). */
-const MORE_U = Object.freeze({ pair: 0.3, column: 1, shoulder: 1.1, neck: 1.7, waist: 1, hocks: 0.5, band: 0.4 })
+const MORE_U = Object.freeze({ pair: 0.3, column: 1, shoulder: 2, neck: 1.7, waist: 1, hocks: 0.5, band: 0.4 })
 
 /** The outline of one side from the neck to the elbow, or from the elbow to the foot. */
 function down(trace: Trace, from: string, to: string, side: Side): readonly PhotoPoint[] {
