@@ -111,7 +111,7 @@ useKeys([
     >
       <!-- six views are too many in a row for a narrow screen -->
       <select
-        class="field h-12 w-auto self-center lg:hidden"
+        class="field h-12 max-w-full min-w-0 flex-1 basis-56 self-center lg:hidden"
         :aria-label="t('measure.picture')"
         :value="seen"
         @change="router.push(`/trims/${id}/measure/${($event.target as HTMLSelectElement).value}`)"
