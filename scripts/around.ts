@@ -89,7 +89,7 @@ ${lineOf(shown).join('\n')}
 ## By a photograph of two megapixels
 
 ${photographs} photographs a view before a plain wall; of ${3 * photographs}, ${refused.picture} gave no outline of one whole dog, or one that differs from the plan
-and is asked about (most before a wall of the table's hue): a touch on the table mends it. Of the others ${shareOf(seen)}.
+and is asked about (most before a wall of the table's hue). Of the others ${shareOf(seen)}.
 
 ${HEAD}
 ${lineOf(seen).join('\n')}
