@@ -1,41 +1,21 @@
 // A finished trim from the front, from behind and from above: each from its picture to what it says, and on to the sheet.
 import type { Page } from '@playwright/test'
 import { expect, saved, test } from './app'
-import { openPicture, openTrim, SOON_MS } from './measured-trim'
+import { found, openPicture, openTrim, scaleByRuler, SOON_MS, step, takeAndScale, touch } from './measured-trim'
 
-type Around = 'front' | 'rear' | 'above'
 /** The ruler of 200 mm as the simulated camera shows it, in shares of the picture: its middle, top and foot. */
-const RULER: Readonly<Record<Around, readonly [number, number, number]>> = {
+const RULER: Readonly<Record<'front' | 'above', readonly [number, number, number]>> = {
   front: [0.895, 0.528, 0.883],
-  rear: [0.928, 0.507, 0.904],
   above: [0.949, 0.2505, 0.7074]
 }
 
-/** Touches a place of the picture given in shares of it. */
-async function touch(page: Page, x: number, y: number): Promise<void> {
-  const image = (await page.locator('[data-photo] image').first().boundingBox())!
-  await page.mouse.click(image.x + image.width * x, image.y + image.height * y)
-}
-const step = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Steps of this picture' }).getByRole('button', { name }).click()
-const found = (page: Page) => page.locator('[data-found]')
 const says = (page: Page, text: RegExp) => expect(found(page).getByText(text).first()).toBeVisible({ timeout: SOON_MS })
-
-async function takeAndScale(page: Page, seen: Around): Promise<void> {
-  await openPicture(page, seen)
-  await page.getByRole('button', { name: 'Take it with the table camera' }).click()
-  await expect(page.locator(`[data-desk=${seen}] [data-photo]`)).toBeVisible({ timeout: SOON_MS })
-  await expect(page.getByText('Touch the top end of the ruler')).toBeVisible()
-  const [x, top, bottom] = RULER[seen]
-  await touch(page, x, top)
-  await touch(page, x, bottom)
-  await expect(page.getByText('Outline found.')).toBeVisible({ timeout: SOON_MS })
-}
 
 test('the forelegs are compared from the front, and the sheet is the next stop', async ({ browser }) => {
   test.setTimeout(480000)
   const page = await openTrim(browser)
-  await takeAndScale(page, 'front')
+  await openPicture(page, 'front')
+  await takeAndScale(page, 'front', RULER.front)
   await step(page, '3 Places')
   await page.getByRole('button', { name: 'All points are right' }).click()
   await step(page, '4 Found')
@@ -53,11 +33,7 @@ test('a second picture of the front is averaged with the first, and says by how 
   await openPicture(page, 'front')
   await page.getByRole('button', { name: 'Another picture' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Take it again with the table camera' }).click()
-  await expect(page.getByText('Touch the top end of the ruler')).toBeVisible({ timeout: SOON_MS })
-  const [x, top, bottom] = RULER.front
-  await touch(page, x, top)
-  await touch(page, x, bottom)
-  await expect(page.getByText('Outline found.')).toBeVisible({ timeout: SOON_MS })
+  await scaleByRuler(page, RULER.front)
   await step(page, '3 Places')
   await page.getByRole('button', { name: 'All points are right' }).click()
   await step(page, '4 Found')
@@ -73,7 +49,8 @@ test('a second picture of the front is averaged with the first, and says by how 
 test('from above the middle is put by hand: nothing compares the flanks before that', async ({ browser }) => {
   test.setTimeout(480000)
   const page = await openTrim(browser)
-  await takeAndScale(page, 'above')
+  await openPicture(page, 'above')
+  await takeAndScale(page, 'above', RULER.above)
   await step(page, '3 Places')
   await expect(page.getByText('The middle of the dog is never suggested')).toBeVisible()
   await page.getByRole('button', { name: 'All points are right' }).click()

@@ -5,30 +5,11 @@ import { readFile } from 'node:fs/promises'
 import * as pdfjs from 'pdfjs-dist/legacy/build/pdf.mjs'
 import sharp from 'sharp'
 import { expect, saved, tablet, test } from './app'
-import { openPicture, openTrim, SOON_MS } from './measured-trim'
+import { found, openPicture, openTrim, SOON_MS, step, takeAndScale, touch } from './measured-trim'
 
 const box = async (page: Page) => (await page.locator('[data-photo]').boundingBox())!
-/** Touches a place of the picture given in shares of it. */
-async function touch(page: Page, x: number, y: number): Promise<void> {
-  const image = (await page.locator('[data-photo] image').first().boundingBox())!
-  await page.mouse.click(image.x + image.width * x, image.y + image.height * y)
-}
-const step = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Steps of this picture' }).getByRole('button', { name }).click()
-const found = (page: Page) => page.locator('[data-found]')
-
 /** The ruler's ends as the simulated camera shows them, in shares of the picture: a person sees them. */
 const RULER = { head: [0.896, 0.456, 0.916], left: [0.8365, 0.5515, 0.908], right: [0.8365, 0.5515, 0.908] } as const
-
-async function takeAndScale(page: Page, seen: keyof typeof RULER): Promise<void> {
-  await page.getByRole('button', { name: 'Take it with the table camera' }).click()
-  await expect(page.locator(`[data-desk=${seen}] [data-photo]`)).toBeVisible({ timeout: SOON_MS })
-  await expect(page.getByText('Touch the top end of the ruler')).toBeVisible()
-  const [x, top, bottom] = RULER[seen]
-  await touch(page, x, top)
-  await touch(page, x, bottom)
-  await expect(page.getByText('Outline found.')).toBeVisible({ timeout: SOON_MS })
-}
 
 test('three pictures of a dog become answers on the grade sheet, and say first what was done wrong', async ({ browser }) => {
   test.setTimeout(480000)
@@ -36,7 +17,7 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
   await page.getByRole('link', { name: 'Measure it on photographs' }).click()
 
   await test.step('the head from the front: flat on top, the right cheek prouder', async () => {
-    await takeAndScale(page, 'head')
+    await takeAndScale(page, 'head', RULER.head)
     await step(page, '3 Places')
     await expect(page.getByText('Dashed points are suggestions')).toBeVisible()
     await page.getByRole('button', { name: 'All points are right' }).click()
@@ -51,7 +32,7 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
   })
 
   await test.step('a profile: the skirt slopes', async () => {
-    await takeAndScale(page, 'left')
+    await takeAndScale(page, 'left', RULER.left)
     await step(page, '3 Places')
     await page.getByRole('button', { name: 'All points are right' }).click()
     await step(page, '4 Found')
@@ -65,7 +46,7 @@ test('three pictures of a dog become answers on the grade sheet, and say first w
   })
 
   await test.step('the other profile, and the sheet', async () => {
-    await takeAndScale(page, 'right')
+    await takeAndScale(page, 'right', RULER.right)
     await step(page, '3 Places')
     await page.getByRole('button', { name: 'All points are right' }).click()
     await step(page, '4 Found')

@@ -20,3 +20,26 @@ export async function openPicture(page: Page, seen: 'head' | 'left' | 'right' | 
   await page.goto(`/trims/${page.url().split('/').at(-1)!}/measure/${seen}`)
   await expect(page.locator('[data-take], [data-photo]').first()).toBeVisible({ timeout: SOON_MS })
 }
+
+/** Touches a place of the picture given in shares of it. */
+export async function touch(page: Page, x: number, y: number): Promise<void> {
+  const image = (await page.locator('[data-photo] image').first().boundingBox())!
+  await page.mouse.click(image.x + image.width * x, image.y + image.height * y)
+}
+export const step = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Steps of this picture' }).getByRole('button', { name }).click()
+export const found = (page: Page) => page.locator('[data-found]')
+
+/** Touches both ends of the ruler (its middle, top and foot, in shares of the picture) and waits for the outline. */
+export async function scaleByRuler(page: Page, [x, top, bottom]: readonly [number, number, number]): Promise<void> {
+  await expect(page.getByText('Touch the top end of the ruler')).toBeVisible({ timeout: SOON_MS })
+  await touch(page, x, top)
+  await touch(page, x, bottom)
+  await expect(page.getByText('Outline found.')).toBeVisible({ timeout: SOON_MS })
+}
+
+export async function takeAndScale(page: Page, seen: string, ruler: readonly [number, number, number]): Promise<void> {
+  await page.getByRole('button', { name: 'Take it with the table camera' }).click()
+  await expect(page.locator(`[data-desk=${seen}] [data-photo]`)).toBeVisible({ timeout: SOON_MS })
+  await scaleByRuler(page, ruler)
+}

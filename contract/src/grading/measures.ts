@@ -21,7 +21,7 @@ import type { GradingView } from './grading-views'
 import type { PictureView } from '../floor/visits'
 import { array, boolean, lazy, mixed, number, object, uuid } from '../shape/yup'
 
-/** A place somebody put, or one that is only proposed and was not touched yet. */
+/** A place that was put by hand, or one that is only proposed and was not touched yet. */
 export type MarkedPlace = {
   readonly at: PhotoPoint
   readonly uPx: number
@@ -40,7 +40,7 @@ export type PhotoMarks = {
   readonly averaged?: readonly string[]
 }
 
-/** Marks of one picture by whoever is reading them; `version` 0 where nobody has begun. */
+/** The reader's own marks of one picture; `version` 0 before the first. */
 export type PictureMarks = {
   readonly pictureId: string
   readonly seen: Seen

@@ -80,9 +80,10 @@ async function fill(): Promise<void> {
     problem.value = sentenceOf(caught)
   }
 }
-/** Head and profiles are measured of every trim; what else was photographed comes after them. */
+const isMeasured = (view: Seen) => (data.value?.marks.find((one) => one.seen === view)?.marks?.outline.length ?? 0) > 2
+/** Head and profiles are measured of every trim; after them comes what else was photographed and not measured yet. */
 const nextToMeasure = (after: Seen): Seen | undefined =>
-  SEEN.slice(SEEN.indexOf(after) + 1).find((view) => viewOf(view) === 'profile' || pictureOf(view, 'after'))
+  SEEN.slice(SEEN.indexOf(after) + 1).find((view) => viewOf(view) === 'profile' || (pictureOf(view, 'after') && !isMeasured(view)))
 const go = (by: number) => {
   const next = SEEN[SEEN.indexOf(seen.value) + by]
   if (next) void router.push(`/trims/${props.id}/measure/${next}`)
