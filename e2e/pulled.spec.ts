@@ -34,6 +34,26 @@ const visitOf = (page: Page) => page.url().split('/').at(-1)!
 const eventsOf = async (page: Page, id: string): Promise<readonly Event[]> =>
   (await (await page.request.get(`${url}/api/visits/${id}/work`)).json()).events
 
+/** Waits until what the page shows is kept on its tablet for who is signed in, so that it may be loaded again without the server. */
+async function kept(page: Page, endpoint: 'visitWork' | 'grading'): Promise<void> {
+  const me = await (await page.request.get(`${url}/api/me`)).json()
+  await expect.poll(() => page.evaluate(isKept, [`${me.id}/${endpoint}/`, visitOf(page)] as const), { timeout: 60000 }).toBe(true)
+}
+const isKept = ([begins, id]: readonly [string, string]) =>
+  new Promise<boolean>((tell) => {
+    const opening = indexedDB.open('peen-read')
+    // not there yet: it is the application that makes it
+    opening.onupgradeneeded = () => opening.transaction!.abort()
+    opening.onerror = () => tell(false)
+    opening.onsuccess = () => {
+      const asking = opening.result.transaction('replies').objectStore('replies').getAllKeys()
+      asking.onsuccess = () => {
+        opening.result.close()
+        tell(asking.result.map(String).some((key) => key.startsWith(begins) && key.includes(id)))
+      }
+    }
+  })
+
 /** What was tapped at each visit, to be found there once each. */
 function tally() {
   const tapped: { id: string; kind: string }[] = []
@@ -116,6 +136,7 @@ test('a morning goes through with the network pulled six times, and only the top
   await openTable(bram, 'Bram', url)
   await openedBy(mira, 'mira')
   await openTable(mira, 'Bram', url)
+  for (const page of [shared, bram, mira]) await kept(page, 'visitWork')
   const [atTwo, atBram] = [visitOf(shared), visitOf(bram)]
   const before = { two: await eventsOf(shared, atTwo), bram: await eventsOf(bram, atBram) }
 
@@ -133,6 +154,8 @@ test('a morning goes through with the network pulled six times, and only the top
   await test.step('two: the shared tablet goes from the apprentice to the instructor, by PIN, before and after', async () => {
     await shared.getByRole('button', { name: 'Hand over' }).click()
     await openByPin(shared, 'Ruben Castell')
+    await expect(shared.locator('[data-key=prompt]')).toBeVisible()
+    await kept(shared, 'visitWork')
     await pulled(async () => {
       await tap(shared, 'prompt')
       await tap(shared, 'fault')
@@ -187,6 +210,7 @@ test('a morning goes through with the network pulled six times, and only the top
     await mira.waitForURL('**/trims/**')
     const grading = visitOf(mira)
     await expect(mira.getByText('0 of 46 answered')).toBeVisible()
+    await kept(mira, 'grading')
     await pulled(async () => {
       await mira.locator('[data-row=back-length]').click()
       for (const k of [1, 2, 3]) await mira.getByLabel(`Back left reading ${k}, mm`).fill('3.2')

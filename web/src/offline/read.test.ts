@@ -31,6 +31,16 @@ describe('what was read on a tablet', () => {
     await expect(read('dog', { id: DOG })).rejects.toThrow('Peen is not answering.')
   })
 
+  it('is there at every moment while it is being written', async () => {
+    readAs('ruben')
+    const seen = await read('dog', { id: DOG })
+    away()
+    const writing = writeReplies()
+    expect(await read('dog', { id: DOG })).toEqual(seen)
+    await writing
+    expect(await read('dog', { id: DOG })).toEqual(seen)
+  })
+
   it('is there while the server answers that it cannot', async () => {
     readAs('ruben')
     const seen = await read('floor', {})

@@ -14,8 +14,8 @@ export type KeptReply = {
 
 /** So long a tablet opens without the server, ms. */
 export const A_DAY_MS = 24 * 3600000
-/** What comes close together is written once, ms. */
-const GATHER_MS = 400
+/** What comes close together is written once, ms; short, since a page may be loaded again as soon as it stands. */
+const GATHER_MS = 50
 
 /**
  * What opens without the server: the room, visits, sheets, dogs and their coats, apprentices, the library. Accounts, owners,
@@ -62,19 +62,21 @@ export function keepReply(one: KeptReply): void {
   timer ??= setTimeout(() => void writeReplies(), GATHER_MS)
 }
 
-/** Writes what still waits to be kept. */
+/** Writes what still waits to be kept; until it is written it is still recalled from here. */
 export async function writeReplies(): Promise<void> {
   clearTimeout(timer)
   timer = undefined
   const batch = [...waiting.values()]
-  waiting.clear()
   try {
     const { store, done } = (await opened()).transaction('replies', 'readwrite')
     await Promise.all([...batch.map((one) => store.put(one)), done])
   } catch {
     // private windows and full disks keep nothing: the screen is right all the same
   }
+  for (const one of batch) if (waiting.get(one.key) === one) waiting.delete(one.key)
 }
+// a page that is left or loaded again keeps what it has read a moment ago
+globalThis.addEventListener?.('pagehide', () => void writeReplies())
 
 /** The answer that was kept under a key, if it is no older than a day. */
 export async function recallReply(key: string, now: number): Promise<KeptReply | null> {
