@@ -64,7 +64,7 @@ test('from above the middle is put by hand: nothing compares the flanks before t
   ] as const) {
     await page.locator(`[data-place=${id}]`).click()
     await touch(page, x, 0.5)
-    await expect(page.locator(`[data-place=${id}]`)).toContainText('1.5 mm')
+    await expect(page.locator(`[data-place=${id}]`)).toContainText('3 mm')
   }
   await step(page, '4 Found')
   await says(page, /The flanks are alike to within \d+ mm/)

@@ -88,7 +88,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
   await form.getByRole('textbox', { name: 'Full marks to' }).press('Tab')
   await expect(form.getByRole('alert')).toContainText('This instrument is too coarse: it reads to within 0.4 mm')
   await expect(row).toContainText(
-    'the instrument is coat gauge, give or take 0.4 mm; it must be accurate to 0.05 mm or better for this band.'
+    'the instrument is coat gauge, give or take 0.8 mm; it must be accurate to 0.1 mm or better for this band.'
   )
   await expect(page.getByRole('button', { name: 'Bring into use' })).toBeDisabled()
   await form.getByRole('textbox', { name: 'Weight' }).fill('heavy')

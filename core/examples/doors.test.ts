@@ -72,7 +72,7 @@ function refusal({ run }: Call, args: unknown[]): unknown {
   }
   return null
 }
-const LENGTH = /^(length|hair|terminal|target|grownOut|withers|height|width|grown|leaves|planned|standing|overSkin|radius|camera)Mm$/
+const LENGTH = /^(length|hair|terminal|target|grownOut|withers|height|width|grown|leaves|planned|standing|radius|camera)Mm$/
 
 // `error` makes the doors, and `terms` holds words and no function
 describe.each(subjects.filter((name) => name !== 'error' && name !== 'terms'))('core/%s', async (subject) => {

@@ -69,6 +69,7 @@ export const MAY_BE_EMPTY: Readonly<Record<string, readonly number[]>> = {
   'grade.pictureReport': [3],
   'measure.measurePhoto': [1],
   'measure.averaged': [0, 1],
+  'measure.cutOff': [0, 1],
   'measure.sidesCompared': [0, 1],
   'measure.coatDepth': [1],
   'measure.skinOffset': [0],

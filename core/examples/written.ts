@@ -168,13 +168,20 @@ const measure: Examples = {
     [{ id: 'topline', side: 'whole', unit: 'mm', value: 4, u: 1, common: 0.2 }],
     [[{ id: 'topline', side: 'whole', unit: 'mm', value: 5, u: 1, common: 0.2 }]]
   ],
+  cutOff: () => [
+    [{ region: 'back', byMm: 3, overSkinMm: 40, uMm: 2, n: 30 }],
+    [{ region: 'back', byMm: 1, overSkinMm: 18, uMm: 2, n: 30 }],
+    'left'
+  ],
+  grownLike: () => [reading, () => planned],
+  grownView: () => [{ body: bodyById('highland'), withersMm: 275, coat: { ...coatFor('highland', 'flower') }, lengths: {} }, 'left', 20],
   departuresFrom: () => [reading, planned, laid],
   drawnTrace: () => [reading, randomFrom(1)],
   evenly: () => [ring, 5],
   layOutline: () => [ring, ring, true],
   measuringPlaneMm: () => [bodyById('highland'), 275, 'rear'],
   sideSeen: () => ['left'],
-  otherSideOver: () => [reading, reading, planned],
+  otherOver: () => [reading, reading, planned],
   sidesCompared: () => [
     [{ region: 'skirt', byMm: 3, overSkinMm: 20, uMm: 2, n: 30 }],
     [{ region: 'skirt', byMm: 1, overSkinMm: 18, uMm: 2, n: 30 }]
@@ -190,6 +197,7 @@ const measure: Examples = {
   uncrossedRing: () => [ring],
   radiusAt: () => [ring, [100, 100], 3],
   reachAt: () => [ring, [100, 100], 3, 0.5],
+  findBesideRuler: () => [picture(), 'head', { backdrop: [], strokes: [], anchors: [] }, 1, null],
   findOutline: () => [picture(), 'head'],
   laidRigid: () => [reading, planned, laid],
   onDarkSpots: () => [picture(), { eye: [100, 100] }],
@@ -250,6 +258,7 @@ export const WRITTEN: Readonly<Record<string, Examples>> = {
     mmOfText: () => ['14 in', 'mm'],
     lengthsIn: () => ['3 mm', 'in'],
     sayLength: () => [3.2, 'mm'],
+    giveOrTake: () => [0.7],
     sayNumber: () => [3.25],
     sayDay: () => ['2026-04-14'],
     sayAgo: () => [9],

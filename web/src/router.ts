@@ -81,7 +81,7 @@ const routes: RouteRecordRaw[] = [
   {
     path: '/trims/:id/measure/:seen?',
     component: () => import('./measure/MeasureRoom.vue'),
-    props: true,
+    props: ({ params, query }) => ({ ...params, of: query.of }),
     meta: { title: t('shell.photographs'), place: 'trims' }
   },
   {

@@ -2360,6 +2360,23 @@ export interface Messages {
   'measure.sidesAlike': { name: Said; mm: Said }
   'measure.sideStandsOut': { name: Said; mm: Said; side: string; u: Said }
   'measure.layOtherOver': null
+  'measure.n3CameOff': null
+  'measure.beforeTheTrim': null
+  'measure.beforeAndAfter': null
+  'measure.noBeforePicture': null
+  'measure.measureBefore': null
+  'measure.measureAfter': null
+  'measure.openBefore': null
+  'measure.openAfter': null
+  'measure.standsOutNote': null
+  'measure.nothingCompared': null
+  'measure.cutOff': { name: Said; mm: Said; within: Said }
+  'measure.cutOffUnsure': { names: Said }
+  'measure.standsOutNow': { name: Said; mm: Said; within: Said }
+  'measure.aMonth': { mm: Said }
+  'measure.sinceLastTrim': { day: Said; days: number }
+  'measure.layBeforeOver': null
+  'measure.layAfterOver': null
   'paper.certificate': null
   'paper.ofPractice': null
   'paper.number': null
@@ -3169,6 +3186,8 @@ export interface Messages {
   'visit.photographMomentStance': { moment: Said; stance: Said }
   'visit.removePhotographMomentStance': { moment: Said; stance: Said }
   'visit.remove2': null
+  'visit.boardBesideDog': null
+  'visit.tableCameraStance': null
   'visit.useSameStanceEachTime': null
   'visit.peenNotAnsweringPictureSaved': null
   'visit.findingsPlace': null

@@ -165,6 +165,8 @@ export type VisitPage = {
   readonly closing: Closing | null
   readonly version: number
   readonly pictures: readonly PictureView[]
+  /** is a table camera to be asked for a picture? */
+  readonly hasCamera: boolean
   /** photographs of the visit before this one, to stand the dog in the same stance */
   readonly earlier: readonly PictureView[]
   /** nails that an earlier visit left owing */

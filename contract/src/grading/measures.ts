@@ -50,12 +50,19 @@ export type PictureMarks = {
   readonly regions: readonly RegionDeparture[]
 }
 
+/** The visit before this one, whole days earlier; `sameTrim`: it was given the trim that it has now. */
+export type LastVisit = { readonly onDate: string; readonly days: number; readonly sameTrim: boolean }
+
 /** Everything that measuring one trim needs. */
 export type MeasurePage = {
   readonly grading: GradingView
   /** photographs after the trim that can be measured, and the same stances before it */
   readonly pictures: readonly PictureView[]
   readonly marks: readonly PictureMarks[]
+  /** own marks of pictures from before the trim */
+  readonly before: readonly PictureMarks[]
+  /** this dog's visit before this one; null where it is the first */
+  readonly lastVisit: LastVisit | null
   /** own marks of earlier pictures after the trim, which a newer one of their view has replaced; the newest first */
   readonly earlier: readonly PictureMarks[]
   /** what a gauge has said of this dog's outline, at this visit and before */

@@ -1,7 +1,7 @@
 // Each rule of a certificate against what is known of an apprentice, with its evidence.
 import { daysBetween, HELP_WEIGHT, jointRisk, type AttemptRecord } from '../competency'
 import type { GradeResult } from '../grade'
-import { lowerFirst, sayAgo, sayNumber } from '../units'
+import { giveOrTake, lowerFirst, sayAgo, sayNumber } from '../units'
 import type { Certificate, CertificateRule, CertifyFacts, Finding, GradedTrim, RuleOutcome } from './types'
 
 /**
@@ -248,7 +248,7 @@ function alike(rule: Of<'alike'>, trim: GradedTrim): Answer {
   const widest = parts.reduce((a, b) => (Math.abs(b.valueMm!) > Math.abs(a.valueMm!) ? b : a))
   return answer(
     'met',
-    `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, give or take ${sayNumber(widest.uMm!)} mm`,
+    `${parts.length} pairs; the widest ${sayNumber(Math.abs(widest.valueMm!))} mm apart, give or take ${giveOrTake(widest.uMm!)} mm`,
     trim.onDate
   )
 }

@@ -11,7 +11,7 @@ type Checks<M> = { readonly [K in keyof M]?: readonly (Check | null)[] }
 const LENGTHS: ReadonlySet<string> = new Set(
   (
     'lengthMm hairMm terminalMm targetMm grownOutMm commonMm plannedUpToMm heightMm withersMm widthMm topMm rootMm tipMm ' +
-    'grownMm stepMm gaugeMm bareMm leavesMm plannedMm standingMm footMm overSkinMm pxPerMm cameraMm radiusMm'
+    'grownMm stepMm gaugeMm bareMm leavesMm plannedMm standingMm footMm pxPerMm cameraMm radiusMm'
   ).split(' ')
 )
 /** What has been looked through before: data in core is never written to again. */

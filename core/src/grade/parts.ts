@@ -1,7 +1,7 @@
 import { CoreError, inRange } from '../error'
 import { regionName } from '../regions'
 import { computeFrom, formulaById, howOnSide, type Band, type Criterion, type How, type Standard, type Unit } from '../standard'
-import { lowerFirst, sayNumber } from '../units'
+import { giveOrTake, lowerFirst, sayNumber } from '../units'
 import { byEye, conformity, fromReadings, shareOfMarks, verdictOf, type Measured } from './measure'
 import type { Answer, Answers, HandAnswer, PartResult, PictureMeasured, SideAnswer, SideKey } from './types'
 
@@ -243,7 +243,7 @@ function sayMeasure(part: Part, verdict: 'meets' | 'fails' | 'cannotTell', depar
   if (verdict === 'cannotTell') {
     return part.measured!.method === 'by eye'
       ? 'cannot tell by eye: use the gauge'
-      : `cannot tell at ${sayNumber(value)} ${unit}, give or take ${sayNumber(u)}: measure again`
+      : `cannot tell at ${sayNumber(value)} ${unit}, give or take ${giveOrTake(u)}: measure again`
   }
   if (how.kind === 'difference') {
     const beyond = value - (how.agreedMm ?? 0)

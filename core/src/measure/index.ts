@@ -3,6 +3,8 @@ import * as boardClearPart from './board/clear'
 import * as boardFindPart from './board/find'
 import * as boardLayoutPart from './board/layout'
 import * as boardPosePart from './board/pose'
+import * as boardRulerPart from './board/ruler'
+import * as beforePart from './photo/before'
 import * as averagePart from './photo/average'
 import * as circlePart from './fit/circle'
 import * as heldPart from './fit/held'
@@ -34,6 +36,7 @@ import * as explainPart from './photo/explain'
 export { BOARD_KINDS, BOARDS, type BoardKind, type BoardLayout, type BoardMarker } from './board/layout'
 export { LEAST_MARKERS, type BoardSeen, type SeenMarker } from './board/find'
 export { MOST_TILT_DEG, type KnownDistance, type Pose } from './board/pose'
+export type { CutOff } from './photo/before'
 export type { Averaged } from './photo/average'
 export type { Held } from './fit/held'
 export type { CircleFit } from './fit/circle'
@@ -83,6 +86,7 @@ export const { averaged, averageOf } = door(averagePart, { averageOf: [items(1)]
 export const { fitCircle, taubin } = door(circlePart, { fitCircle: [ring], taubin: [ring] })
 export const { withoutBoard } = door(boardClearPart)
 export const { findBoard } = door(boardFindPart)
+export const { findBesideRuler } = door(boardRulerPart)
 export const { cornersOf, cornersOfMarker, markerCells, markerOf } = door(boardLayoutPart)
 export const { poseOf } = door(boardPosePart, { poseOf: [null, point] })
 export const { heldOf } = door(heldPart)
@@ -126,10 +130,11 @@ export const { onDarkSpots, onto, plannedTrace, proposePlaces } = door(proposePa
   proposePlaces: [null, ring]
 })
 export const { disagreementsOf } = door(expectedPart, { disagreementsOf: [null, ring] })
+export const { cutOff, grownLike, grownView } = door(beforePart)
 export const { sayMeasured } = door(sayPart)
 export const { departuresFrom, laidRigid, plannedInPicture, regionDepartures } = door(departurePart)
 export const { coatDepth, regionSeenIn, skinOffset } = door(skinPart)
-export const { otherSideOver, sidesCompared } = door(sidesPart)
+export const { otherOver, sidesCompared } = door(sidesPart)
 export const { roundOf, frontHeadOf } = door(headMeasures)
 export const { drawnTrace, readingOf, traceOf, yawFrom } = door(tracePart)
 export const { drawMeasure } = door(explainPart)

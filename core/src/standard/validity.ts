@@ -2,7 +2,7 @@ import type { CoreIssue } from '../error'
 import { CoreError } from '../error'
 import { isRegionId } from '../regions'
 import { Z_95 } from '../stats'
-import { sayNumber } from '../units'
+import { giveOrTake, sayNumber } from '../units'
 import { computeFrom, formulaById } from './formulas'
 import { STATIONS, type Band, type Criterion, type How, type Instrument, type Standard } from './types'
 import { fittedStandard } from './variants'
@@ -143,8 +143,8 @@ function decidable(band: Band, name: string, u: number, unit: string, at: string
   if (u > usable)
     refuse(
       `${at}.instrument`,
-      `${name}, give or take ${sayNumber(u)} ${unit}`,
-      `accurate to ${usable.toFixed(2)} ${unit} or better for this band`,
+      `${name}, give or take ${giveOrTake(u)} ${unit}`,
+      `accurate to ${giveOrTake(usable)} ${unit} or better for this band`,
       'cannotDecide'
     )
 }

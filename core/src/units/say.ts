@@ -95,6 +95,11 @@ export function sayNumber(value: number): string {
   return String(Number(value.toFixed(digits)))
 }
 
+/** "Give or take" is twice the standard uncertainty: it holds about nineteen times in twenty. Source: JCGM 100:2008, 6.3.3 */
+export const GIVE_OR_TAKE = 2
+/** How far a value may be off, of its standard uncertainty, as one says it after "give or take". */
+export const giveOrTake = (u: number): string => sayNumber(GIVE_OR_TAKE * u)
+
 /** A plain date in words, "29 January 2026". */
 export function sayDay(date: string): string {
   return format(parseISO(date), 'd MMMM yyyy')

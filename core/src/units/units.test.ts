@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { lengthsIn, mmOfText, inchFromMm, mmFromInch, mmOfFraction, sayLength } from '.'
+import { giveOrTake, lengthsIn, mmOfText, inchFromMm, mmFromInch, mmOfFraction, sayLength } from '.'
 
 describe('inches and millimetres', () => {
   // Ref: 1 in = 25.4 mm exactly (1959 agreement, from memory); products worked by hand
@@ -54,5 +54,13 @@ describe('lengths that somebody typed or wants to read', () => {
     expect(lengthsIn('the ruff, 13 to 25 mm behind the skull', 'in')).toBe('the ruff, 33/64 to 1 in behind the skull')
     expect(lengthsIn('356 mm at the withers, 12 weeks, 3 minutes', 'in')).toBe('14 in at the withers, 12 weeks, 3 minutes')
     expect(lengthsIn('leaves 3.2 mm', 'mm')).toBe('leaves 3.2 mm')
+  })
+})
+
+describe('give or take', () => {
+  // Ref: JCGM 100:2008, 6.3.3: twice the standard uncertainty holds about 95 times in 100
+  it('is twice the standard uncertainty', () => {
+    expect([0.7, 0.35, 4.96].map(giveOrTake)).toEqual(['1.4', '0.7', '9.9'])
+    expect(() => giveOrTake(-1)).toThrow()
   })
 })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { GIVE_OR_TAKE } from '@peen/core/units'
 import type { CoatPage } from '@peen/contract'
 import {
   ACT_KINDS,
@@ -30,7 +31,7 @@ const draft = reactive({
   widthMm: '30',
   cause: 'matCut' as HoleCause,
   mm: '',
-  uMm: '0.7',
+  within: '1.4',
   olderOn: '',
   newerOn: '',
   hands: ''
@@ -60,8 +61,8 @@ function act(): CoatAct | string {
   const mm = number(kind.value === 'gap' ? t('coat.gap') : t('coat.length'), draft.mm)
   if (typeof mm === 'string') return mm
   if (kind.value === 'gap') return { kind: 'gap', mm, olderOn: draft.olderOn, newerOn: draft.newerOn }
-  const uMm = number('u', draft.uMm)
-  return typeof uMm === 'string' ? uMm : { kind: 'length', mm, uMm }
+  const within = number(t('coat.giveOrTakeMm'), draft.within)
+  return typeof within === 'string' ? within : { kind: 'length', mm, uMm: within / GIVE_OR_TAKE }
 }
 function write(): void {
   const done = act()
@@ -120,7 +121,7 @@ function write(): void {
       <div>
         <label class="label" for="u">{{ t('coat.giveOrTakeMm') }}</label><input
           id="u"
-          v-model="draft.uMm"
+          v-model="draft.within"
           class="field"
           inputmode="decimal"
         />

@@ -29,7 +29,9 @@ export function useSaveSoon(write: () => Promise<void>) {
   }
   /** Is there a change that no write has taken up? */
   const isWaiting = (): boolean => waiting !== null
+  /** Everything that was changed is written, or was tried to be. */
+  const settled = (): Promise<void> => (isWaiting() ? now() : last)
   // a screen that is left writes what still waits
   tryOnScopeDispose(() => void (isWaiting() && now()))
-  return { soon, now, isWaiting }
+  return { soon, now, isWaiting, settled }
 }

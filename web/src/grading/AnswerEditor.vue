@@ -2,7 +2,7 @@
 import type { Answer, HandAnswer, SideAnswer, SideKey } from '@peen/core/grade'
 import { sidesOf, unitOf } from '@peen/core/grade'
 import type { Criterion, Instrument } from '@peen/core/standard'
-import { HAIR_LENGTH_LIMITS_MM, sayNumber, upperFirst } from '@peen/core/units'
+import { HAIR_LENGTH_LIMITS_MM, giveOrTake, sayNumber, upperFirst } from '@peen/core/units'
 import { formulaById } from '@peen/core/standard'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
@@ -35,7 +35,7 @@ const sayReading = computed(() => {
     : readings === 1
       ? t('grading.oneReading')
       : t('grading.readingsReadings', { readings: ['', '', 'Two', 'Three'][readings] ?? readings })
-  return t('grading.howNameGiveOrTake', { how, name, uMm })
+  return t('grading.howNameGiveOrTake', { how, name, uMm: giveOrTake(uMm) })
 })
 /** What a hand answered, beneath a reason or without one. */
 function handOf(side: SideKey): HandAnswer | null {
@@ -73,7 +73,7 @@ const reasonOf = (side: SideKey) => {
 const isMeasured = (side: SideKey) => props.answer[side]?.kind === 'picture'
 const sayPicture = (side: SideKey) => {
   const measured = pictureOf(side)!
-  return t('grading.measuredWithin', { value: sayNumber(measured.value), unit: unitOf(props.criterion.how), u: sayNumber(measured.u) })
+  return t('grading.measuredWithin', { value: sayNumber(measured.value), unit: unitOf(props.criterion.how), u: giveOrTake(measured.u) })
 }
 const texts = ref<Record<string, string[]>>({})
 const excusing = ref<SideKey | null>(null)

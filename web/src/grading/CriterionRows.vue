@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { follows, sidesOf, unitOf, type Answers, type GradeResult, type SideAnswer, type SideKey } from '@peen/core/grade'
 import { formulaById, type Criterion, type Standard, type Station } from '@peen/core/standard'
-import { sayNumber } from '@peen/core/units'
+import { giveOrTake, sayNumber } from '@peen/core/units'
 import { computed } from 'vue'
 import { glyphOfPart, wordOfParts } from '../composables/outcomes'
 import AnswerEditor from './AnswerEditor.vue'
@@ -159,7 +159,7 @@ function found(row: (typeof rows.value)[number], side: 'left' | 'right'): string
             }}</template
             ><span v-if="part.uMm" class="muted">{{
               t('grading.giveOrTakeNumberUnit', {
-                number: sayNumber(part.uMm),
+                number: giveOrTake(part.uMm),
                 unit: part.unit,
                 x: Math.round(100 * (part.conformity01 ?? 0))
               })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { targetOf, unitOf } from '@peen/core/grade'
 import { largestUsableU, uOf, type Criterion, type Standard } from '@peen/core/standard'
-import { sayNumber } from '@peen/core/units'
+import { giveOrTake, sayNumber } from '@peen/core/units'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { t } from '../words'
@@ -118,12 +118,12 @@ const canDecide = computed(() => u.value === null || u.value <= usable.value)
     >
       <template v-if="canDecide">{{
         t('library.shortBarHowExactOne', {
-          number: sayNumber(u),
+          number: giveOrTake(u),
           unit,
-          number2: Number.isFinite(usable) ? sayNumber(usable) : t('library.any')
+          number2: Number.isFinite(usable) ? giveOrTake(usable) : t('library.any')
         })
       }}</template><template v-else>{{
-        t('library.instrumentTooCoarseReadsWithin', { number: sayNumber(u), unit, number2: sayNumber(usable) })
+        t('library.instrumentTooCoarseReadsWithin', { number: giveOrTake(u), unit, number2: giveOrTake(usable) })
       }}</template>
     </p>
   </div>

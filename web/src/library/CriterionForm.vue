@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { giveOrTake } from '@peen/core/units'
 import { unitOf } from '@peen/core/grade'
 import { MEASURE_IDS, measureSpec, type MeasureId } from '@peen/core/measure'
 import { REGIONS } from '@peen/core/regions'
@@ -166,7 +167,7 @@ const putLevel = (i: number, value: string) => {
       ><span class="label">{{ t('library.instrument') }}</span>
       <select class="field h-12" :value="how.instrument" @change="putHow({ instrument: text($event) })">
         <option v-for="one in standard.instruments" :key="one.id" :value="one.id">
-          {{ t('library.nameGiveOrTakeUMm', { name: one.name, uMm: one.uMm, readings: one.readings }) }}
+          {{ t('library.nameGiveOrTakeUMm', { name: one.name, uMm: giveOrTake(one.uMm), readings: one.readings }) }}
         </option>
       </select></label
     >

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { GIVE_OR_TAKE, giveOrTake } from '@peen/core/units'
 import { bodies, coats } from '@peen/content'
 import type { Standard } from '@peen/core/standard'
 import { ref } from 'vue'
@@ -18,6 +19,11 @@ const putCap = (id: string, cap: number) =>
   emit('change', { critical: props.standard.critical.map((fault) => (fault.id === id ? { ...fault, cap } : fault)) })
 const putInstrument = (id: string, part: object) =>
   emit('change', { instruments: props.standard.instruments.map((one) => (one.id === id ? { ...one, ...part } : one)) })
+/** What is told as give or take is kept as its standard uncertainty; no part of it is more than all of it. */
+function putU(one: Standard['instruments'][number], within: number): void {
+  const uMm = within / GIVE_OR_TAKE
+  putInstrument(one.id, { uMm, commonMm: Math.min(one.commonMm, uMm) })
+}
 /** An id that nothing here has yet, from its name. */
 const idFor = (name: string, taken: readonly { readonly id: string }[]) => {
   const base =
@@ -113,10 +119,10 @@ const putMaking = (i: number, say: string) =>
     <template v-for="one in standard.instruments" :key="one.id">
       <NumberBox
         :label="t('library.nameGiveOrTakeMm', { name: one.name })"
-        :value="one.uMm"
+        :value="Number(giveOrTake(one.uMm))"
         :low="0.01"
         :high="50"
-        @put="(value) => putInstrument(one.id, { uMm: value ?? 0, commonMm: Math.min(one.commonMm, value ?? 0) })"
+        @put="(value) => putU(one, value ?? 0)"
       />
       <NumberBox
         :label="t('library.nameReadings', { name: one.name })"

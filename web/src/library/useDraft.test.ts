@@ -52,7 +52,7 @@ describe('a draft', () => {
     const draft = await atTheDesk()
     draft.changeCriterion(withHow(of(draft, 'teddy-body'), { band: [9.4, 9.6] }), 'teddy-body')
     expect(draft.issues.value.map(({ say }) => say)).toEqual([
-      'Body, 4F: the instrument is coat gauge, give or take 0.4 mm; it must be accurate to 0.05 mm or better for this band.'
+      'Body, 4F: the instrument is coat gauge, give or take 0.8 mm; it must be accurate to 0.1 mm or better for this band.'
     ])
     draft.change({ plan: { ...draft.body.value!.plan, drawnAs: 'bracelets' } })
     expect(draft.issues.value.map(({ say }) => say)).toContain('The shapes it is drawn with is bracelets; it must be companion, teddy.')

@@ -3,7 +3,7 @@ import type { GradingView } from '@peen/contract'
 import { answersFrom, sayPlace, type PictureMeasured, type SideKey } from '@peen/core/grade'
 import { REGION_VIEWS, type SideCompared, type SkinReading } from '@peen/core/measure'
 import { regionName, type RegionId } from '@peen/core/regions'
-import { sayNumber, upperFirst } from '@peen/core/units'
+import { giveOrTake, sayNumber, upperFirst } from '@peen/core/units'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { Photo } from './usePhoto'
@@ -57,7 +57,7 @@ const sides = computed(() => (props.photo.disagreements.value.length > 0 ? [] : 
 function saySides({ region, byMm, u }: SideCompared): string {
   const [name, most] = [upperFirst(regionName(region)), Math.round(Math.abs(byMm) + 1.96 * u)]
   if (Math.abs(byMm) < 1.96 * u) return t('measure.sidesAlike', { name, mm: most })
-  return t('measure.sideStandsOut', { name, side: byMm > 0 ? 'left' : 'right', mm: Math.round(Math.abs(byMm)), u: sayNumber(u) })
+  return t('measure.sideStandsOut', { name, side: byMm > 0 ? 'left' : 'right', mm: Math.round(Math.abs(byMm)), u: giveOrTake(u) })
 }
 /** from the front, from behind and from above no length is told: a table that says so of every region says nothing */
 const showsLengths = computed(() => table.value.some(({ seen }) => seen))
@@ -83,7 +83,7 @@ const showsLengths = computed(() => table.value.some(({ seen }) => seen))
               Math.abs(result.found.yaw.deg) < 0.1
                 ? ''
                 : t('measure.ownDeg', { deg: result.found.yaw.deg > 0 ? t('measure.left') : t('measure.right') }),
-            number2: sayNumber(result.found.yaw.u)
+            number2: giveOrTake(result.found.yaw.u)
           })
         }}
       </p>
@@ -116,7 +116,7 @@ const showsLengths = computed(() => table.value.some(({ seen }) => seen))
                   t('measure.numberUnitGiveOrTake', {
                     number: sayNumber(measureOf(keyOf(say.key))!.value),
                     unit: measureOf(keyOf(say.key))!.unit,
-                    number2: sayNumber(measureOf(keyOf(say.key))!.u),
+                    number2: giveOrTake(measureOf(keyOf(say.key))!.u),
                     from: NAMES[measureOf(keyOf(say.key))!.from]
                   })
                 }}<template v-if="(measureOf(keyOf(say.key))!.over?.n ?? 1) > 1">{{
@@ -172,7 +172,7 @@ const showsLengths = computed(() => table.value.some(({ seen }) => seen))
             t('measure.criterionIdNumberMmGiveOr', {
               criterionId: label(one.criterionId, one.side),
               number: sayNumber(one.measured.value),
-              number2: sayNumber(one.measured.u)
+              number2: giveOrTake(one.measured.u)
             })
           }}
         </p>

@@ -4,7 +4,7 @@ import { answersFrom, criteriaSeen } from '@peen/core/grade'
 import { SEEN, sideSeen, viewOf, type Seen } from '@peen/core/measure'
 import { useWindowSize } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { onBeforeRouteUpdate, useRouter } from 'vue-router'
 import { ask, sentenceOf } from '../api/client'
 import GlyphMark from '../components/GlyphMark.vue'
 import SheetDialog from '../components/SheetDialog.vue'
@@ -13,6 +13,8 @@ import ViewState from '../components/ViewState.vue'
 import { useKeys } from '../composables/useKeys'
 import { useAsked } from '../composables/useAsked'
 import { fillAnswers } from './fill'
+import BeforeAfterPart from './BeforeAfterPart.vue'
+import { otherMoment, tellsCutOff, type Moment } from './useBeforeAfter'
 import { otherProfile } from './useOtherSide'
 import { seenName } from './drawing'
 import PlateThumb from '../figure/PlateThumb.vue'
@@ -21,7 +23,7 @@ import TakePicture from './TakePicture.vue'
 import { t } from '../words'
 
 // A finished trim on its photographs: head, both profiles, and from the front, behind and above, each from picture to answers.
-const props = defineProps<{ id: string; seen?: string }>()
+const props = defineProps<{ id: string; seen?: string; /** `before`: the picture from before the trim */ of?: string }>()
 const router = useRouter()
 const { data, error, refusal, loading, reload } = useAsked('measures', () => ({ id: props.id }), { fresh: true })
 // a colleague's sheet that is not read yet: its own page says what reading costs, and asks
@@ -33,8 +35,21 @@ watch(seen, () => (again.value = false))
 
 const pictureOf = (view: Seen, moment: 'before' | 'after') =>
   data.value?.pictures.find((one) => one.stance === view && one.moment === moment) ?? null
-const picture = computed(() => pictureOf(seen.value, 'after'))
-const marks = computed(() => data.value?.marks.find(({ pictureId }) => pictureId === picture.value?.id) ?? null)
+/** The picture from before the trim is measured on the same desk, where there is one. */
+const moment = computed<Moment>(() =>
+  props.of === 'before' && tellsCutOff(seen.value) && pictureOf(seen.value, 'before') ? 'before' : 'after'
+)
+const picture = computed(() => pictureOf(seen.value, moment.value))
+const marks = computed(() => {
+  const page = data.value
+  const own = moment.value === 'before' ? page?.before : page?.marks
+  return own?.find(({ pictureId }) => pictureId === picture.value?.id) ?? null
+})
+/** The next picture opens on what is known once this one is saved: its own marks, and those that it is compared with. */
+onBeforeRouteUpdate(async () => {
+  await desk.value?.photo.atRest()
+  await reload()
+})
 const { width: windowWidth } = useWindowSize()
 const guideWidth = computed(() => Math.max(200, Math.min(360, windowWidth.value - 130)))
 const drawnDog = computed(() => {
@@ -54,7 +69,7 @@ async function taken(_picture: PictureView): Promise<void> {
 /** What an outline that is still asked about says is no answer. */
 const mayFill = computed(() => {
   const photo = desk.value?.photo
-  return (photo?.result.value?.found.measures.length ?? 0) > 0 && photo?.disagreements.value.length === 0
+  return photo?.moment === 'after' && (photo.result.value?.found.measures.length ?? 0) > 0 && photo.disagreements.value.length === 0
 })
 
 /** Lays what this picture says into the draft, then goes on to the next one, or to the sheet. */
@@ -138,7 +153,8 @@ useKeys([
         >{{ t('measure.filledEnteredSheet', { filled: filled.filled })
         }}<template v-if="filled.kept">{{ t('measure.keptLeftReadHand', { kept: filled.kept }) }}</template></span
       >
-      <button v-if="picture" class="min-h-12 px-2 whitespace-nowrap" @click="again = true">{{ t('measure.anotherPicture') }}</button>
+      <strong v-if="moment === 'before'" class="flex items-center px-2 whitespace-nowrap">{{ t('measure.beforeTheTrim') }}</strong>
+      <button v-else-if="picture" class="min-h-12 px-2 whitespace-nowrap" @click="again = true">{{ t('measure.anotherPicture') }}</button>
       <RouterLink :to="`/trims/${id}`" class="flex min-h-12 items-center px-2 whitespace-nowrap">{{ t('measure.gradeSheet') }}</RouterLink>
     </nav>
     <p v-if="problem" class="flex gap-2 px-5 py-2 leading-[1.3] font-[650]" role="alert">
@@ -153,10 +169,23 @@ useKeys([
       :picture="picture"
       :before="pictureOf(seen, 'before')"
       :earlier="data.earlier"
-      :other="otherProfile(seen, data.marks, data.pictures)"
+      :moment="moment"
+      :other="moment === 'after' ? otherProfile(seen, data.marks, data.pictures) : null"
+      :other-moment="otherMoment(seen, moment, data)"
       :skin="data.skin"
     >
-      <button class="btn btn-go min-h-11" :disabled="!mayFill" @click="fill">
+      <template #before-after="{ photo }">
+        <BeforeAfterPart
+          :photo="photo"
+          :grading-id="id"
+          :has-other="pictureOf(seen, moment === 'after' ? 'before' : 'after') !== null"
+          :last-visit="data.lastVisit"
+        />
+      </template>
+      <RouterLink v-if="moment === 'before'" :to="`/trims/${id}/measure/${seen}`" class="btn min-h-11">{{
+        t('measure.openAfter')
+      }}</RouterLink>
+      <button v-else class="btn btn-go min-h-11" :disabled="!mayFill" @click="fill">
         {{ t('measure.enterSheet') }}
       </button>
     </PhotoDesk>

@@ -2,11 +2,11 @@
 import { addressOf } from '@peen/contract'
 import type { GradingView, PictureMarks, PictureView } from '@peen/contract'
 import type { LineId, PhotoPlace, PhotoPoint, ScaleMark, SkinReading } from '@peen/core/measure'
-import { LINES } from '@peen/core/measure'
 import { computed, ref, watch } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import { useKeys } from '../composables/useKeys'
-import { drawnShapes, outlineShapes, type Handle, type Shape } from './drawing'
+import { stepsOf, type StepId } from './desk-steps'
+import type { Handle } from './drawing'
 import FoundPart from './FoundPart.vue'
 import OutlinePart from './OutlinePart.vue'
 import PhotoCanvas from './PhotoCanvas.vue'
@@ -14,7 +14,9 @@ import PhotoExplained from './PhotoExplained.vue'
 import PlacesPart from './PlacesPart.vue'
 import ScalePart from './ScalePart.vue'
 import { usePhoto } from './usePhoto'
-import type { otherProfile } from './useOtherSide'
+import { useShapes } from './useShapes'
+import type { Moment } from './useBeforeAfter'
+import type { Compared } from './useOtherSide'
 import { t } from '../words'
 
 // One photograph from its scale to what it says, in four steps; the picture stays in the middle.
@@ -25,20 +27,20 @@ const props = defineProps<{
   before: PictureView | null
   /** own marks of pictures that a newer one has replaced */
   earlier: readonly PictureMarks[]
+  /** was this picture taken before the trim, or after it? */
+  moment: Moment
   /** the other side's profile of this trim */
-  other: ReturnType<typeof otherProfile>
+  other: Compared | null
+  /** the picture of the other moment from the same side, as it was measured */
+  otherMoment: Compared | null
   skin: readonly SkinReading[]
 }>()
-const photo = usePhoto(props.own, props.grading.dog, props.grading.standard, props.earlier, props.other)
+const photo = usePhoto(props.own, props.moment, props.grading.dog, props.grading.standard, {
+  ...{ earlier: props.earlier, profile: () => props.other, otherMoment: () => props.otherMoment }
+})
 defineExpose({ photo })
 
-const STEPS = [
-  { id: 'scale', name: t('measure.n1Scale') },
-  { id: 'outline', name: t('measure.n2Outline') },
-  { id: 'places', name: t('measure.n3Places') },
-  { id: 'found', name: t('measure.n4Found') }
-] as const
-type StepId = (typeof STEPS)[number]['id']
+const STEPS = stepsOf(props.moment)
 const step = ref<StepId>(props.own.marks?.scale ? 'found' : 'scale')
 const outlineTool = ref<'look' | 'backdrop' | 'dog' | 'wall' | 'anchor'>('look')
 const brush = ref<'fine' | 'middle' | 'broad'>('middle')
@@ -78,33 +80,7 @@ const handles = computed<Handle[]>(() => {
   const points = line.value ? (lines[line.value] ?? []).map((at, i) => ({ id: `${line.value}.${i}`, at, touched: true })) : []
   return line.value ? points : photo.places.flatMap((id) => (places[id] ? [{ id, at: places[id].at, touched: places[id].touched }] : []))
 })
-const shapes = computed<Shape[]>(() => {
-  const { scale, outline, lines } = marks.value
-  const found = photo.result.value
-  const own: Shape[] = []
-  if (step.value === 'found') {
-    const key = said.value
-    const say = found?.says.find((one) => `${one.key.id}.${one.key.side}` === key)
-    if (found) own.push({ kind: 'path', points: found.planned, closed: true, tone: 'plan' })
-    own.push(...outlineShapes(outline, found?.departures ?? []))
-    if (say) own.push(...drawnShapes(say.drawn))
-    const over = photo.otherSide.outline.value
-    if (over.length) own.push({ kind: 'path', points: over, closed: true, tone: 'mirror' })
-  } else if (outline.length) own.push({ kind: 'path', points: outline, closed: true, tone: 'outline' })
-  if (step.value === 'outline')
-    for (const { at, radiusPx } of photo.disagreements.value) own.push({ kind: 'circle', centre: at, radius: radiusPx, tone: 'off' })
-  if (step.value === 'places')
-    for (const id of photo.lines) {
-      const points = lines[id]
-      if (points?.length) own.push({ kind: 'path', points, closed: LINES[id].closed ?? false, tone: 'taken' })
-    }
-  if (step.value === 'scale') {
-    for (const { corners } of scale?.board?.markers ?? []) own.push({ kind: 'path', points: corners, closed: true, tone: 'scale' })
-    if (scale && !scale.board) own.push({ kind: 'path', points: scale.ends, tone: 'scale' })
-    if (scale?.check) own.push({ kind: 'path', points: scale.check.ends, tone: 'check' })
-  }
-  return own
-})
+const shapes = useShapes(photo, step, said)
 
 function tap(at: PhotoPoint): void {
   if (step.value === 'scale') return tapEnd(at)
@@ -265,17 +241,31 @@ useKeys([
         />
         <OutlinePart v-else-if="step === 'outline'" v-model:tool="outlineTool" v-model:brush="brush" :photo="photo" />
         <PlacesPart v-else-if="step === 'places'" v-model:place="place" v-model:line="line" :photo="photo" @point="putPoint" />
-        <FoundPart v-else :photo="photo" :grading="grading" :skin="skin" :chosen="said" @choose="(key) => (said = key)" />
+        <template v-else>
+          <FoundPart
+            v-if="moment === 'after'"
+            :photo="photo"
+            :grading="grading"
+            :skin="skin"
+            :chosen="said"
+            @choose="(key) => (said = key)"
+          />
+          <slot name="before-after" :photo="photo" />
+        </template>
       </div>
       <div class="flex items-center gap-2 border-t border-line px-4 py-2">
         <button class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" :disabled="photo.undoable.value === 0" @click="photo.undo">
           {{ t('measure.undo') }}
         </button>
         <span class="flex-1" />
-        <button v-if="step === 'found'" class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]" @click="explained = true">
+        <button
+          v-if="step === 'found' && moment === 'after'"
+          class="btn btn-quiet min-h-11 px-3 py-1 text-[16px]"
+          @click="explained = true"
+        >
           {{ t('measure.explainSave') }}
         </button>
-        <button v-else class="btn min-h-11" @click="go(1)">
+        <button v-else-if="step !== 'found'" class="btn min-h-11" @click="go(1)">
           {{ t('measure.nextName', { name: STEPS[at + 1].name.slice(2).toLowerCase() }) }}
         </button>
         <slot v-if="step === 'found'" />

@@ -2,7 +2,7 @@
 import { LEAST_LINE_POINTS, LINES, PLACES, type LineId, type PhotoPlace } from '@peen/core/measure'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
-import { sayNumber } from '@peen/core/units'
+import { GIVE_OR_TAKE, giveOrTake } from '@peen/core/units'
 import NumberBox from '../library/NumberBox.vue'
 import type { Photo } from './usePhoto'
 import { t } from '../words'
@@ -26,7 +26,7 @@ function sayPlace(id: PhotoPlace): string {
   if (u === null) return t('measure.touchPicture')
   const { touched, agreed } = marks.value.places[id]!
   const how = !touched ? 'suggested' : agreed ? 'agreed' : 'set'
-  return t('measure.placeHow', { how, u: sayNumber(u), unit: unit.value })
+  return t('measure.placeHow', { how, u: giveOrTake(u), unit: unit.value })
 }
 function draw(id: LineId): void {
   line.value = line.value === id ? null : id
@@ -73,10 +73,10 @@ function choose(id: PhotoPlace): void {
             v-if="place === id && marks.places[id]"
             class="mx-1 mb-2"
             :label="t('measure.giveOrTakeUnitStandard', { unit })"
-            :value="sureTo(id)!"
+            :value="GIVE_OR_TAKE * sureTo(id)!"
             :low="0.1"
             :high="50"
-            @put="(value) => value !== null && photo.setPlaceU(id, value)"
+            @put="(value) => value !== null && photo.setPlaceU(id, value / GIVE_OR_TAKE)"
           />
         </li>
       </ul>

@@ -9,7 +9,7 @@ import {
   type ScaleMark,
   type Seen
 } from '@peen/core/measure'
-import { sayNumber } from '@peen/core/units'
+import { GIVE_OR_TAKE, sayNumber } from '@peen/core/units'
 import { computed, ref } from 'vue'
 import BoardPart from './BoardPart.vue'
 import { byLine, END_U_PX, useLastScale, usePrintedLine } from './last-scale'
@@ -134,10 +134,10 @@ function putCheck(value: number | null): void {
       />
       <NumberBox
         :label="t('measure.giveOrTakeMm')"
-        :value="now.behindUMm"
+        :value="GIVE_OR_TAKE * now.behindUMm"
         :low="0"
         :high="500"
-        @put="(value) => value !== null && put({ behindUMm: value })"
+        @put="(value) => value !== null && put({ behindUMm: value / GIVE_OR_TAKE })"
       />
     </div>
     <p class="muted mt-1 leading-[1.3]">

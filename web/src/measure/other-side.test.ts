@@ -32,8 +32,8 @@ describe('the other profile', () => {
     [picture('head'), picture('left'), picture('right')]
   ]
   it('is that of the other side, with its size; a head has none', () => {
-    expect(otherProfile('left', marks, pictures)).toMatchObject({ seen: 'right', size: { widthPx: 1600, heightPx: 1200 } })
-    expect(otherProfile('right', marks, pictures)?.seen).toBe('left')
+    expect(otherProfile('left', marks, pictures)?.picture).toMatchObject({ seen: 'right', size: { widthPx: 1600, heightPx: 1200 } })
+    expect(otherProfile('right', marks, pictures)?.picture.seen).toBe('left')
     for (const seen of ['head', 'front', 'above'] as const) expect(otherProfile(seen, marks, pictures)).toBeNull()
   })
   it('is none before it has its outline and its scale', () => {
@@ -46,7 +46,7 @@ describe('the other profile', () => {
     const asked: string[] = []
     const use = (seen: 'left' | 'right') =>
       useOtherSide({
-        ...{ seen, other: otherProfile(seen, marks, pictures), task: () => ({}) as never },
+        ...{ seen, other: () => otherProfile(seen, marks, pictures), task: () => ({}) as never },
         regions: computed(() => [skirt(seen === 'left' ? 6 : 1)]),
         over: (_, { seen: from }) => (asked.push(from), Promise.resolve([[1, 2]]))
       })

@@ -13,33 +13,40 @@ import { earlierOf, measuredEarlier } from './earlier'
 import { photoTask } from './photo-task'
 import { useOutline } from './useOutline'
 import { useBoard } from './useBoard'
-import { useOtherSide, type otherProfile } from './useOtherSide'
+import { useBeforeAfter, type Moment } from './useBeforeAfter'
+import { useOtherSide, type Compared } from './useOtherSide'
 import { useReader } from './useReader'
 import { t } from '../words'
 
 /** A scale that has not moved for this long is meant, ms. Chosen. */
 const SCALE_RESTS_MS = 300
+/** A person who goes on to the next picture waits no longer for this one, ms. */
+const MOST_WAIT_MS = 8000
 /** Marks that have not moved for this long are measured, ms. Chosen. */
 const MARKS_REST_MS = 250
 
+/** What a picture is compared with, each null or empty where there is none. */
+type Beside = {
+  /** own marks of pictures that a newer one has replaced */
+  readonly earlier: readonly PictureMarks[]
+  readonly profile: () => Compared | null
+  /** the picture of the other moment from the same side */
+  readonly otherMoment: () => Compared | null
+}
+
 /** Reads one photograph: its marks on this device and on the server, its outline and measures in a worker. */
-export function usePhoto(
-  own: PictureMarks,
-  dog: DogView,
-  standard: Standard,
-  before: readonly PictureMarks[] = [],
-  profile: ReturnType<typeof otherProfile> = null
-) {
+export function usePhoto(own: PictureMarks, moment: Moment, dog: DogView, standard: Standard, beside: Beside) {
   const { seen, pictureId } = own
   const problem = ref<string | null>(null)
-  const asked = measuresAsked(standard, seen)
+  // a dog that is not trimmed yet is measured for nothing but its coat
+  const asked = moment === 'before' ? [] : measuresAsked(standard, seen)
   const places = placesFor(asked)
   const reader = useReader(pictureId)
   watch(reader.unreadable, (is) => is && (problem.value = t('measure.pictureCannotOpenedTakeAnother')))
-  const earlier = earlierOf(before, seen)
+  const earlier = earlierOf(beside.earlier, seen)
   const desk = useMarks(withKnown(own.marks, earlier), () => soon())
   const { marks } = desk
-  const task = () => photoTask(dog, standard, seen, marks.value)
+  const task = () => photoTask(dog, standard, seen, marks.value, moment)
   const hasOutline = computed(() => marks.value.outline.length > 2)
   const untouched = computed(() => places.filter((id) => !marks.value.places[id]?.touched))
 
@@ -53,7 +60,7 @@ export function usePhoto(
     }
   }
   const { others, average } = useEarlier(desk, earlier, () => measuredEarlier(dog, standard, earlier, asked))
-  const { soon, now: save } = useSaveSoon(write)
+  const { soon, now: save, settled } = useSaveSoon(write)
 
   const board = useBoard(seen, reader)
   const outline = useOutline({ seen, desk, reader, problem, then: () => holdAgainstPlan() })
@@ -66,7 +73,9 @@ export function usePhoto(
   )
   watch(marks, useDebounceFn(measured.measure, MARKS_REST_MS))
   const regions = computed(() => measured.result.value?.regions ?? [])
-  const otherSide = useOtherSide({ seen, other: profile, regions, over: reader.over, task })
+  const against = { seen, regions, over: reader.over, task }
+  const otherSide = useOtherSide({ ...against, other: beside.profile })
+  const beforeAfter = useBeforeAfter({ ...against, moment, other: beside.otherMoment })
 
   /** The outline is held against the plan; places that are not touched go where it puts them. */
   async function holdAgainstPlan(): Promise<void> {
@@ -86,10 +95,11 @@ export function usePhoto(
     else void measured.measure()
   }
   const findSoon = useDebounceFn(outline.find, SCALE_RESTS_MS)
+  const finding = useFinding(outline.cancel)
   /** The edge is read over millimetres: once the scale rests, the outline is found again. */
   function setScale(scale: ScaleMark | null): void {
     desk.change({ scale })
-    if (hasOutline.value) void findSoon()
+    if (hasOutline.value) finding.begun(findSoon())
   }
   /** Where the measuring board stands in the picture, nothing need be touched: @returns whether it is the scale now. */
   async function lookForBoard(): Promise<boolean> {
@@ -101,7 +111,7 @@ export function usePhoto(
   }
   function correct(part: Partial<PhotoMarks['corrections']>): void {
     desk.change({ corrections: { ...marks.value.corrections, ...part } })
-    void outline.find()
+    finding.begun(outline.find())
   }
   async function undo(): Promise<void> {
     const before = JSON.stringify(marks.value.corrections)
@@ -109,15 +119,22 @@ export function usePhoto(
     if (desk.undo() && (!hasOutline.value || JSON.stringify(marks.value.corrections) !== before)) await outline.find()
   }
   // also what was found before is looked at again: what was doubtful then is doubtful now
-  void reader.loaded().then(() => (problem.value ? undefined : begin()))
+  finding.begun(reader.loaded().then(() => (problem.value ? undefined : begin())))
   async function begin(): Promise<void> {
     if (!own.marks?.scale) await lookForBoard()
     await outline.find()
   }
 
+  /** Everything is found, measured and written: what other pictures are compared with is kept. */
+  async function atRest(): Promise<void> {
+    await finding.over()
+    if (hasOutline.value && (measured.measuring.value || !measured.result.value)) await measured.measure()
+    await settled()
+  }
+
   const { movePlace, setPlaceU, agree, setLine, perMm, undoable } = desk
   return {
-    ...{ seen, pictureId, marks, size: reader.size, problem, places, lines: linesFor(asked), untouched, hasOutline, perMm },
+    ...{ seen, moment, pictureId, marks, size: reader.size, problem, places, lines: linesFor(asked), untouched, hasOutline, perMm },
     ...{
       doubts: outline.doubts,
       disagreements,
@@ -125,10 +142,24 @@ export function usePhoto(
       unfit: outline.unfit,
       step: outline.step,
       findOutline: outline.find,
-      cancel: outline.cancel
+      cancel: finding.cancel
     },
-    ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure, earlier, average, otherSide },
-    ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save }
+    ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure, earlier, average, otherSide, beforeAfter },
+    ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save, atRest }
+  }
+}
+
+/** The outline that is being found, or is about to be. */
+function useFinding(stop: () => void) {
+  let finding: Promise<unknown> = Promise.resolve()
+  return {
+    begun: (one: Promise<unknown>) => void (finding = one),
+    cancel(): void {
+      stop()
+      // a worker that was stopped never answers
+      finding = Promise.resolve()
+    },
+    over: () => Promise.race([finding.catch(() => undefined), new Promise((done) => setTimeout(done, MOST_WAIT_MS))])
   }
 }
 

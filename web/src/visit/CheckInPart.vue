@@ -119,6 +119,7 @@ function weeks(event: Event): void {
         moment="before"
         :pictures="page.pictures"
         :earlier="page.earlier"
+        :has-camera="page.hasCamera"
         @changed="visit.reload"
       />
     </main>

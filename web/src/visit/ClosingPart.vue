@@ -87,7 +87,15 @@ async function close(): Promise<void> {
         <label class="label" for="used">{{ t('visit.whatUsedWhere') }}</label>
         <textarea id="used" v-model="used" class="field min-h-[300px] leading-[1.4]" :disabled="!session.isStaff" maxlength="2000" />
         <h2 class="mt-4">{{ t('visit.photographsAfter') }}</h2>
-        <PictureRow class="mt-2" :visit-id="page.id" moment="after" :pictures="page.pictures" :earlier="page.earlier" @changed="reload" />
+        <PictureRow
+          class="mt-2"
+          :visit-id="page.id"
+          moment="after"
+          :pictures="page.pictures"
+          :earlier="page.earlier"
+          :has-camera="page.hasCamera"
+          @changed="reload"
+        />
       </div>
       <div>
         <template v-if="draft!.nailsOwed.length">

@@ -7,7 +7,14 @@ import { useSessionStore } from '../stores/session'
 import { t } from '../words'
 
 // Photographs of one moment, stance by stance; the visit before stands beside, so that the dog is set up the same way.
-const props = defineProps<{ visitId: string; moment: Moment; pictures: readonly PictureView[]; earlier: readonly PictureView[] }>()
+const props = defineProps<{
+  visitId: string
+  moment: Moment
+  pictures: readonly PictureView[]
+  earlier: readonly PictureView[]
+  /** is a table camera to be asked for a picture? */
+  hasCamera: boolean
+}>()
 const emit = defineEmits<{ changed: [] }>()
 
 const session = useSessionStore()
@@ -26,11 +33,15 @@ async function take(stance: Stance, event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   input.value = ''
-  if (!file) return
+  if (file) await keep(stance, () => shelf.take({ visitId: props.visitId, moment: props.moment, stance, file }))
+}
+/** The stance that the table camera is asked for next. */
+const asked = ref<Stance>('left')
+const byCamera = () => keep(asked.value, () => ask('takePicture', { id: props.visitId, moment: props.moment, stance: asked.value }))
+async function keep(stance: Stance, taking: () => Promise<unknown>): Promise<void> {
   busy.value = stance
   try {
-    const kept = await shelf.take({ visitId: props.visitId, moment: props.moment, stance, file })
-    refused.value = kept ? null : KEPT_HERE
+    refused.value = (await taking()) ? null : KEPT_HERE
     emit('changed')
   } catch (caught) {
     refused.value = sentenceOf(caught)
@@ -51,7 +62,7 @@ async function remove(id: string): Promise<void> {
 
 <template>
   <div>
-    <ul class="m-0 grid list-none grid-cols-5 gap-2 p-0">
+    <ul class="m-0 grid list-none grid-cols-3 gap-2 sm:grid-cols-6 p-0">
       <li v-for="stance in STANCES" :key="stance">
         <label class="block cursor-pointer focus-within:outline-3 focus-within:outline-ink">
           <span
@@ -90,7 +101,20 @@ async function remove(id: string): Promise<void> {
         </button>
       </li>
     </ul>
-    <p class="muted mt-1 leading-[1.3]">{{ t('visit.useSameStanceEachTime') }}</p>
+    <p class="muted mt-1 leading-[1.3]">
+      {{ t('visit.useSameStanceEachTime') }} <template v-if="moment === 'before'">{{ t('visit.boardBesideDog') }}</template>
+    </p>
+    <div v-if="hasCamera && session.isStaff" class="mt-2 flex flex-wrap items-end gap-2">
+      <label class="min-w-32"
+        ><span class="label">{{ t('visit.tableCameraStance') }}</span
+        ><select v-model="asked" class="field min-h-11">
+          <option v-for="stance in STANCES" :key="stance" :value="stance">{{ stance }}</option>
+        </select></label
+      >
+      <button class="btn btn-quiet min-h-11" :disabled="busy !== null" @click="byCamera">
+        {{ busy ? t('measure.taking') : t('measure.takeTableCamera') }}
+      </button>
+    </div>
     <p v-if="refused" class="mt-1 font-semibold text-danger" role="alert">{{ refused }}</p>
   </div>
 </template>

@@ -30,7 +30,7 @@ const page = (version = 0, more: Partial<VisitPage> = {}): VisitPage => ({
   checkIn: { weeksSince: 6, wishes: '', excused: [] },
   found: NOTHING_FOUND,
   house: Object.fromEntries(houseRules.map(({ id, chosen }) => [id, chosen])),
-  ...{ rack, chosen: {}, agreed: null, version, pictures: [], earlier: [], owedBefore: [] },
+  ...{ rack, chosen: {}, agreed: null, version, pictures: [], hasCamera: false, earlier: [], owedBefore: [] },
   ...more
 })
 const mat = { kind: 'mat', region: 'ribs', side: 'left', widthMm: 30 } as const

@@ -47,6 +47,7 @@ const page: VisitPage = {
   closing: null,
   version: 0,
   pictures: [],
+  hasCamera: false,
   earlier: [],
   owedBefore: [],
   lastTime: ''

@@ -5,11 +5,13 @@ import { fitBody, type Coat } from '@peen/core/figure'
 import { pictureReport, type PictureReport } from '@peen/core/grade'
 import {
   disagreementsOf,
+  findBesideRuler,
   findBoard,
-  findOutline,
   frameOf,
+  grownLike,
+  grownView,
   onDarkSpots,
-  otherSideOver,
+  otherOver,
   plannedView,
   proposePlaces,
   readingOf,
@@ -38,12 +40,14 @@ export type PhotoTask = {
   readonly dog: DogView
   readonly standard: Standard
   readonly seen: Seen
+  /** a dog that was not trimmed yet is held against its plan grown out */
+  readonly moment: 'before' | 'after'
   readonly marks: PhotoMarks
   /** as the trim leaves it, drawn on this dog */ readonly coat: Coat
 }
 
-/** The profile of the dog's other side, as it was marked. */
-export type OtherProfile = { readonly seen: Seen; readonly marks: PhotoMarks; readonly size: PictureSize }
+/** Another picture of this dog, as it was marked. */
+export type OtherPicture = Pick<PhotoTask, 'seen' | 'moment' | 'marks'> & { readonly size: PictureSize }
 
 export type Proposed = {
   readonly places: Readonly<Partial<Record<PhotoPlace, PhotoPoint>>>
@@ -53,6 +57,8 @@ export type Proposed = {
 
 /** More pixels than this are of no use on a screen that measures millimetres. */
 const MOST_SIDE_PX = 4096
+/** A coat that grew does not grow alike all over: by this share of what it grew. Chosen. */
+const SLACK_SHARE = 0.5
 const SEED = 20260414
 
 let picture: Picture | null = null
@@ -60,16 +66,25 @@ let picture: Picture | null = null
 let bare: { readonly by: string; readonly picture: Picture } | null = null
 const plans = new Map<string, PlannedView>()
 
-function planOf({ dog, coat, standard, seen }: Omit<PhotoTask, 'marks'>): PlannedView {
+type Planned = Pick<PhotoTask, 'dog' | 'coat' | 'standard' | 'seen'>
+function planOf({ dog, coat, standard, seen }: Planned, grownMm = 0): PlannedView {
   const { bodyType, withersMm, own } = dog
   const lengths = standard.plan.lengthsMm
-  const key = JSON.stringify([bodyType, withersMm, own, standard.plan, viewOf(seen)])
+  const key = JSON.stringify([bodyType, withersMm, own, standard.plan, viewOf(seen), grownMm])
   const known = plans.get(key)
   if (known) return known
-  const found = plannedView({ body: fitBody(bodyById(bodyType), { withersMm, ...own }), withersMm, coat, lengths }, seen)
+  const planned = { body: fitBody(bodyById(bodyType), { withersMm, ...own }), withersMm, coat, lengths }
+  const found = grownMm === 0 ? plannedView(planned, seen) : grownView(planned, seen, grownMm)
   plans.set(key, found)
   return found
 }
+/** The plan that a picture is read by: before the trim the one that is grown out as its outline is. */
+function planFor(task: Planned, { moment, marks }: Pick<OtherPicture, 'moment' | 'marks'>, frame: Frame): Grown {
+  const plan = planOf(task)
+  if (moment === 'after' || marks.outline.length < 3) return { byMm: 0, plan }
+  return grownLike(readingOf(marks, frame, plan.depths), (byMm) => planOf(task, byMm))
+}
+type Grown = ReturnType<typeof grownLike>
 
 function looked(): Picture {
   if (!picture) throw new Error('No picture was loaded.')
@@ -100,26 +115,30 @@ const reader = {
   board: answering((): BoardSeen | null => findBoard(looked())),
   outline: answering((seen: Seen, scale: ScaleMark | null, corrections: Corrections, onStep: (step: OutlineStep) => void) => {
     const { pxPerMm, hasScale } = frameFor(seen, scale)
-    return findOutline(withoutTheBoard(scale?.board), seen === 'head' ? 'head' : 'body', corrections, hasScale ? pxPerMm : null, onStep)
+    const framing = seen === 'head' ? 'head' : 'body'
+    const ruler = scale && !scale.board ? scale.ends : null
+    return findBesideRuler(withoutTheBoard(scale?.board), framing, corrections, hasScale ? pxPerMm : null, ruler, onStep)
   }),
   propose: answering((task: PhotoTask): Proposed => {
     const { seen, marks } = task
-    const [frame, planned] = [frameFor(seen, marks.scale), planOf(task)]
+    const frame = frameFor(seen, marks.scale)
+    const { plan: planned, byMm } = planFor(task, task, frame)
     const { places, laid } = proposePlaces(frame, marks.outline, planned)
     return {
       places: seen === 'head' ? onDarkSpots(looked(), places) : places,
-      disagreements: disagreementsOf(frame, marks.outline, planned, laid, marks.corrections)
+      disagreements: disagreementsOf(frame, marks.outline, planned, laid, marks.corrections, SLACK_SHARE * byMm)
     }
   }),
-  /** the outline of the other profile, laid over this one */
-  over: answering((task: PhotoTask, other: OtherProfile): readonly PhotoPoint[] => {
-    const plan = planOf(task)
-    const there = readingOf(other.marks, frameOf(other.seen, other.size, other.marks.scale), plan.depths)
-    return otherSideOver(readingOf(task.marks, frameFor(task.seen, task.marks.scale), plan.depths), there, plan)
+  /** the outline of another picture of this dog, laid over this one */
+  over: answering((task: PhotoTask, other: OtherPicture): readonly PhotoPoint[] => {
+    const [here, there] = [frameFor(task.seen, task.marks.scale), frameOf(other.seen, other.size, other.marks.scale)]
+    const { plan } = planFor(task, task, here)
+    const otherPlan = planFor(task, other, there).plan
+    return otherOver(readingOf(task.marks, here, plan.depths), readingOf(other.marks, there, otherPlan.depths), plan, otherPlan)
   }),
   measure: answering((task: PhotoTask, ids: readonly MeasureId[], earlier: readonly (readonly PictureMeasure[])[] = []): PictureReport => {
-    const plan = planOf(task)
     const frame = frameFor(task.seen, task.marks.scale)
+    const { plan } = planFor(task, task, frame)
     return pictureReport(readingOf(task.marks, frame, plan.depths), plan, task.standard, ids, SEED, earlier)
   })
 }

@@ -23,9 +23,12 @@ const BESIDE_PX = Object.freeze({ off: 3, wide: 4 })
  * The same picture with wall or table where the board was, row by row as it is on the board's far side from the middle of the
  * picture. Of a board that is partly hidden only what is surely paper goes: a tail may hang before the rest.
  */
-export function withoutBoard(picture: Picture, seen: BoardSeen): Picture {
+export const withoutBoard = (picture: Picture, seen: BoardSeen): Picture => laidOver(picture, areasOf(seen))
+
+/** The same picture with what is beside each area, four corners in px, laid over it. */
+export function laidOver(picture: Picture, areas: readonly (readonly PhotoPoint[])[]): Picture {
   const rgba = Uint8ClampedArray.from(picture.rgba)
-  for (const area of areasOf(seen)) layOver({ ...picture, rgba }, area)
+  for (const area of areas) layOver({ ...picture, rgba }, area)
   return { ...picture, rgba }
 }
 

@@ -14,7 +14,7 @@ export type RegionDeparture = {
   readonly region: RegionId
   /** mean over the region's edge, mm: outward is long */
   readonly byMm: number
-  /** how far the found edge stands over the drawn skin, mm: no length of hair until it is held against a gauge */
+  /** how far the found edge stands over the drawn skin, mm, under 0 inside it: no length of hair until it is held against a gauge */
   readonly overSkinMm: number
   /** standard uncertainty of both within this picture, mm */
   readonly uMm: number

@@ -32,6 +32,7 @@ const PRECISION_MM = 1
  * Where an outline must be asked about before it is called found: the largest first, at most three. What a hand has painted or touched there
  * is settled.
  * @param outlinePx the found outline, px @param laid how the planned dog lies over it, of `proposePlaces`
+ * @param slackMm so much more may differ: of a coat that grew, no place's length is known
  * @returns places in px of the picture; empty where outline and plan agree
  * Source: intersection of polygons (Martinez et al. 2009) and the pole of inaccessibility (Garcia-Castellanos & Lombardo 2007).
  */
@@ -40,7 +41,8 @@ export function disagreementsOf(
   outlinePx: readonly PhotoPoint[],
   plannedDog: PlannedView,
   laid: Laid,
-  corrections: Corrections
+  corrections: Corrections,
+  slackMm = 0
 ): readonly Disagreement[] {
   const planned = asSeen(plannedDog, frame)
   const depth = planned.depths.edge.mm
@@ -53,7 +55,7 @@ export function disagreementsOf(
       return { kind, at: toPx(frame, [middle[0], middle[1]], depth), radiusPx, radiusMm }
     })
   return [...pieces('more', found, plan), ...pieces('less', plan, found)]
-    .filter((one) => one.radiusMm > ASKED_MM[viewOf(frame.seen)] && !isSettled(one, corrections))
+    .filter((one) => one.radiusMm > ASKED_MM[viewOf(frame.seen)] + slackMm && !isSettled(one, corrections))
     .sort((a, b) => b.radiusMm - a.radiusMm)
     .slice(0, MOST_ASKED)
 }

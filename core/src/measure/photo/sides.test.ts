@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import {
   frameOf,
   hausdorff,
-  otherSideOver,
+  otherOver,
   plannedView,
   regionDepartures,
   laidRigid,
@@ -44,9 +44,9 @@ const regionsOf = (reading: Reading) =>
 describe('both profiles of one dog', () => {
   it('lie on each other where they are the same, however each was taken: within 3 mm', () => {
     const [left, right] = [read('left', 200, [-60, 140]), read('right', 160, [30, 120])]
-    const over = otherSideOver(left, right, plan)
+    const over = otherOver(left, right, plan)
     expect(hausdorff(over, left.outline) / left.frame.pxPerMm).toBeLessThan(3)
-    expect(hausdorff(otherSideOver(right, left, plan), right.outline) / right.frame.pxPerMm).toBeLessThan(3)
+    expect(hausdorff(otherOver(right, left, plan), right.outline) / right.frame.pxPerMm).toBeLessThan(3)
   })
   it('tell which skirt is longer, and by how much', () => {
     const [left, right] = [regionsOf(read('left', 200, [-60, 140], longer)), regionsOf(read('right', 160, [30, 120]))]

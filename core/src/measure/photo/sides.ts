@@ -34,11 +34,13 @@ const unlaid = ({ k, turn, dx, dy }: Laid, [x, y]: PhotoPoint): PhotoPoint => {
 }
 
 /**
- * The outline of the other profile as it would lie in this picture, mirrored and laid over by the plan that both share, px.
+ * The outline of another picture of this dog as it would lie in this one, px: of the other profile, mirrored, or of the dog as it
+ * came in. Both are laid over the dog's own body.
+ * @param otherPlan the plan of the other picture, where its coat was longer
  * @throws CoreError where either outline is no dog seen from there
  */
-export function otherSideOver(reading: Reading, other: Reading, plan: PlannedView): readonly PhotoPoint[] {
-  const laidIn = (own: Reading) => laidRigid(own, plan, proposePlaces(own.frame, own.outline, plan).laid)
-  const [here, there] = [laidIn(reading), laidIn(other)]
+export function otherOver(reading: Reading, other: Reading, plan: PlannedView, otherPlan: PlannedView = plan): readonly PhotoPoint[] {
+  const laidIn = (own: Reading, by: PlannedView) => laidRigid(own, by, proposePlaces(own.frame, own.outline, by).laid)
+  const [here, there] = [laidIn(reading, plan), laidIn(other, otherPlan)]
   return traceOf(other).outline.map((point) => toPx(reading.frame, layPoint(here, unlaid(there, point)), plan.depths.edge.mm))
 }

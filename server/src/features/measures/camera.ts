@@ -6,10 +6,8 @@ import { SEEN } from '@peen/core/measure'
 import { refuse, type Services } from '../../http'
 import { visitRow } from '../practice'
 import { standardAgreed } from '../agreed'
-import { addPicture } from '../visits'
+import { addPicture, cameraUrl } from '../visits'
 
-const cameraUrl = () => process.env.PEEN_CAMERA_URL ?? null
-export const hasCamera = (): boolean => cameraUrl() !== null
 /** A camera that has not answered by then is out of order. */
 const WAIT_MS = 60_000
 

@@ -1,4 +1,4 @@
-import type { MeasurePage, PictureView } from '@peen/contract'
+import type { MeasurePage, PictureView, VisitPage } from '@peen/contract'
 import { eq } from 'drizzle-orm'
 import { createServer, type Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -42,7 +42,8 @@ afterAll(async () => {
 const connect = () => (process.env.PEEN_CAMERA_URL = `http://127.0.0.1:${(camera.address() as AddressInfo).port}`)
 const openGrading = async (who: Client, visit: string) => (await who.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
 const read = async (who: Client, grading: string) => (await who.get(`/gradings/${grading}/measures`)).body as unknown as MeasurePage
-const take = async (who: Client, visit: string, stance: string) => who.post(`/visits/${visit}/camera/after/${stance}`)
+const take = async (who: Client, visit: string, stance: string, moment = 'after') =>
+  who.post(`/visits/${visit}/camera/${moment}/${stance}`)
 const REGIONS = [{ region: 'back', byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]
 const put = (who: Client, picture: string, version: number, marks: unknown = MARKS, more: object = {}) =>
   who.send('PUT', `/pictures/${picture}/marks`, { version, seen: 'left', marks, regions: REGIONS, ...more })
@@ -80,6 +81,21 @@ describe('marks on a picture', () => {
     expect((await read(ina, theirs)).marks).toEqual([{ pictureId: picture, seen: 'left', version: 0, marks: null, regions: [] }])
     expect((await ina.get(`/gradings/${mine}/measures`)).status).toBe(403)
     expect((await put(abe, picture, 0)).status).toBe(403)
+  })
+
+  it('of a picture from before the trim stand apart, beside the day on which the dog came last', async () => {
+    await world.newTrim('abe', '2026-03-03')
+    const visit = await world.newTrim('abe', '2026-04-14')
+    const grading = await openGrading(ivo, visit)
+    const picture = ((await take(ivo, visit, 'left', 'before')).body as unknown as PictureView).id
+    expect(asked.at(-1)).toMatchObject({ moment: 'before' })
+    expect(await put(ivo, picture, 0)).toMatchObject({ status: 200 })
+    const { marks, before, lastVisit } = await read(ivo, grading)
+    expect(marks).toEqual([])
+    expect(before).toEqual([{ pictureId: picture, seen: 'left', version: 1, marks: MARKS, regions: REGIONS }])
+    expect(lastVisit).toMatchObject({ onDate: '2026-03-03', days: 42, sameTrim: true })
+    const page = (await ivo.get(`/visits/${visit}`)).body as unknown as VisitPage
+    expect(page.hasCamera).toBe(true)
   })
 
   it('keep the measuring board that was found, and are as good without one', async () => {

@@ -1,16 +1,16 @@
 // Photographs of a finished trim as one assessor measures them. Each assessor has own marks, blind to the others'.
-import type { GradingView, MeasurePage, Me, PictureMarks, SaveMarks } from '@peen/contract'
+import type { GradingView, LastVisit, MeasurePage, Me, Moment, PictureMarks, SaveMarks } from '@peen/contract'
+import { daysBetween } from '@peen/core/competency'
 import { fromReadings, type Answers } from '@peen/core/grade'
 import { SEEN, sideSeen, type RegionDeparture, type Seen, type SkinReading } from '@peen/core/measure'
 import type { Standard } from '@peen/core/standard'
-import { and, desc, eq, inArray, ne } from 'drizzle-orm'
+import { and, desc, eq, inArray, lt, ne } from 'drizzle-orm'
 import { inTransaction, tables, type Reader } from '../../db'
 import { refuse, type Services } from '../../http'
 import { gradedBy } from '../derived'
 import { gradingView, unreadOf } from '../grading'
-import { hasCamera } from './camera'
 import { visitsBeingMarked } from '../standings'
-import { picturesOf } from '../visits'
+import { hasCamera, picturesOf } from '../visits'
 
 /** Everything that measuring the trim of a grading needs. Only its own assessor measures for it. */
 export async function measurePage(services: Services, actor: Me, gradingId: string): Promise<MeasurePage> {
@@ -22,12 +22,30 @@ export async function measurePage(services: Services, actor: Me, gradingId: stri
   )
   const ids = pictures.map(({ id }) => id)
   const rows = ids.length === 0 ? [] : await ownMarks(db, actor.id, ids)
-  const marks = pictures.map(({ id, stance }): PictureMarks => {
-    const row = rows.find(({ pictureId }) => pictureId === id)
-    return { pictureId: id, seen: stance as Seen, version: row?.version ?? 0, marks: row?.marks ?? null, regions: row?.regions ?? [] }
-  })
+  const marksOf = (moment: Moment) =>
+    pictures
+      .filter((picture) => picture.moment === moment)
+      .map(({ id, stance }): PictureMarks => {
+        const row = rows.find(({ pictureId }) => pictureId === id)
+        return { pictureId: id, seen: stance as Seen, version: row?.version ?? 0, marks: row?.marks ?? null, regions: row?.regions ?? [] }
+      })
   const earlier = await earlierMarks(db, actor.id, grading.visitId, ids)
-  return { grading, pictures, marks, earlier, skin: await skinOf(services, actor, grading), hasCamera: hasCamera() }
+  const [marks, before] = [marksOf('after'), marksOf('before')]
+  const lastVisit = await lastVisitOf(db, grading)
+  return { grading, pictures, marks, before, lastVisit, earlier, skin: await skinOf(services, actor, grading), hasCamera: hasCamera() }
+}
+
+/** The visit of this dog before the one that is graded. */
+async function lastVisitOf(db: Reader, { dog, visitId, onDate, standard }: GradingView): Promise<LastVisit | null> {
+  const { visits: s } = tables
+  const [last] = await db
+    .select({ onDate: s.onDate, standardId: s.standardId })
+    .from(s)
+    .where(and(eq(s.dogId, dog.id), lt(s.onDate, onDate), ne(s.id, visitId)))
+    .orderBy(desc(s.onDate), desc(s.id))
+    .limit(1)
+  if (!last) return null
+  return { onDate: last.onDate, days: daysBetween(last.onDate, onDate), sameTrim: last.standardId === standard.id }
 }
 
 /** Own marks of pictures after the trim that a newer one of their view has replaced, the newest first. */

@@ -78,7 +78,7 @@ describe('a draft', () => {
     expect((kept.body as unknown as DraftView).issues).toEqual([
       {
         path: 'criteria.companion-body.instrument',
-        say: 'Body, comb 0: the instrument is coat gauge, give or take 0.4 mm; it must be accurate to 0.10 mm or better for this band.'
+        say: 'Body, comb 0: the instrument is coat gauge, give or take 0.8 mm; it must be accurate to 0.2 mm or better for this band.'
       }
     ])
     const refused = await lena.post(`/standard-drafts/${id}/use`, { version: 2 })

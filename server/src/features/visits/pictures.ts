@@ -17,6 +17,10 @@ const KINDS = new Map([
   ['webp', 'WebP']
 ])
 
+/** Where the table camera listens on this machine; null where there is none. */
+export const cameraUrl = (): string | null => process.env.PEEN_CAMERA_URL ?? null
+export const hasCamera = (): boolean => cameraUrl() !== null
+
 export async function picturesOf(db: Reader, visitId: string): Promise<PictureView[]> {
   const { id, moment, stance, widthPx, heightPx } = tables.pictures
   const rows = await db

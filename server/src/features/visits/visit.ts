@@ -12,7 +12,7 @@ import { eventsOf, rebuildCoat } from '../derived'
 import { dogView, fullName, personById, personName } from '../people'
 import { foundIn, houseAtGate, visitRow } from '../practice'
 import { houseOf, rackOf, standardOf } from '../school'
-import { picturesOf } from './pictures'
+import { hasCamera, picturesOf } from './pictures'
 
 type Visit = typeof tables.visits.$inferSelect
 
@@ -47,6 +47,7 @@ export async function visitPage({ db }: Services, actor: Me, id: string): Promis
     closing: visit.closing,
     version: visit.setupVersion,
     pictures: await picturesOf(db, id),
+    hasCamera: hasCamera(),
     earlier: last ? await picturesOf(db, last.id) : [],
     owedBefore: last ? foundIn(last).nailsOwed : [],
     lastTime: before.find((one) => one.closing?.nextTime)?.closing?.nextTime ?? ''
