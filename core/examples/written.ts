@@ -181,6 +181,15 @@ const measure: Examples = {
   layOutline: () => [ring, ring, true],
   measuringPlaneMm: () => [bodyById('highland'), 275, 'rear'],
   sideSeen: () => ['left'],
+  shapeTouches: () => ['left'],
+  shapeHere: () => [
+    reading.frame,
+    planned,
+    [
+      [100, 100],
+      [300, 120]
+    ]
+  ],
   otherOver: () => [reading, reading, planned],
   sidesCompared: () => [
     [{ region: 'skirt', byMm: 3, overSkinMm: 20, uMm: 2, n: 30 }],

@@ -2179,6 +2179,14 @@ export interface Messages {
   'measure.paintDog': null
   'measure.paintBackdrop': null
   'measure.edgeRunsHere': null
+  'measure.fitShape': null
+  'measure.touchEye': null
+  'measure.touchTailRoot': null
+  'measure.touchEyeLeftInPicture': null
+  'measure.touchOtherEye': null
+  'measure.byColoursAgain': null
+  'measure.tryFitShape': null
+  'measure.shapeNeedsPeen': null
   'measure.checkAllWayRoundWhere': null
   'measure.idleTouches': { count: number }
   'measure.touchAnyWallOrTable': null

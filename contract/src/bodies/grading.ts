@@ -2,7 +2,7 @@ import type { GradeRules } from '@peen/core/grade'
 import { appointSchema, assessmentDaySchema, settleSchema, type Appoint, type AssessmentDayBody, type Settle } from '../grading/assessments'
 import { appealSchema, decideAppealSchema, setAsideSchema, type Appeal, type DecideAppeal, type SetAside } from '../grading/corrections'
 import { draftSchema, openGradingSchema, signGradingSchema, type Draft, type OpenGrading, type SignGrading } from '../grading/grading'
-import { marksSchema, type SaveMarks } from '../grading/measures'
+import { marksSchema, shapeSchema, type SaveMarks, type ShapeAsked } from '../grading/measures'
 import { gradeRulesSchema } from '../people/school'
 import { takes } from './takes'
 
@@ -11,6 +11,7 @@ export const gradingBodies = {
   saveDraft: takes<Draft>()(draftSchema),
   signGrading: takes<SignGrading>()(signGradingSchema),
   saveMarks: takes<SaveMarks>()(marksSchema),
+  findByShape: takes<ShapeAsked>()(shapeSchema),
   keepGradeRules: takes<GradeRules>()(gradeRulesSchema),
   callDay: takes<AssessmentDayBody>()(assessmentDaySchema),
   appoint: takes<Appoint>()(appointSchema),

@@ -1,5 +1,6 @@
 // Finished trims: grade sheets, measured photographs, two assessors of one trim.
 import type { GradeResult, GradeRules } from '@peen/core/grade'
+import type { PhotoPoint } from '@peen/core/measure'
 import type { AssessmentBook, AssessmentPage, BorderlineView } from '../grading/assessments'
 import type { MeasurePage } from '../grading/measures'
 import type { GradingView, MethodDifference, TrimRow } from '../grading/grading-views'
@@ -37,6 +38,9 @@ export const gradingEndpoints = {
   saveMarks: put('/pictures/:id/marks', STAFF, 'Keeps what was marked on a photograph.', {
     problems: ['signed', 'marksConflict']
   }),
+  findByShape: post('/pictures/:id/outline', STAFF, 'Looks in a photograph for the edge of a shape that is expected there.', {
+    problems: ['noShape', 'finderAway']
+  }),
   gradeRules: get('/grade-rules', ALL, 'The school’s numbers for marks.'),
   keepGradeRules: put('/grade-rules', LEAD, 'Sets the school’s numbers for marks.'),
   assessments: get('/assessments', STAFF, 'Assessment days and who marks whose trim.'),
@@ -71,6 +75,7 @@ export type GradingReplies = {
   readonly differByMethod: readonly MethodDifference[]
   readonly measures: MeasurePage
   readonly saveMarks: { readonly version: number }
+  readonly findByShape: { readonly ring: readonly PhotoPoint[] }
   readonly gradeRules: GradeRules
   readonly keepGradeRules: GradeRules
   readonly assessments: AssessmentBook

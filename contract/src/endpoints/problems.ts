@@ -34,6 +34,8 @@ export const OWN_PROBLEMS = [
   'begun',
   'blind',
   'cameraSilent',
+  'noShape',
+  'finderAway',
   'changedMeanwhile',
   'clash',
   'dayClosed',

@@ -156,7 +156,11 @@ const marks = object({
       )
       .required()
       .max(200),
-    anchors: points(200)
+    anchors: points(200),
+    shape: object({ touches: ends, ring: points(MOST_POINTS) })
+      .noUnknown()
+      .nullable()
+      .default(undefined)
   }).noUnknown(),
   outline: points(MOST_POINTS),
   edgeUPx: array().of(number().required().min(0).max(500)).required().max(MOST_POINTS),
@@ -169,6 +173,16 @@ const marks = object({
   averaged: array()
     .of(uuid().required())
     .max(MOST_AVERAGED, () => `More than ${MOST_AVERAGED} earlier pictures cannot be averaged.`)
+}).noUnknown()
+
+/** Where a shape is expected in a picture, px: what is looked for is its edge. */
+export type ShapeAsked = { readonly ring: readonly PhotoPoint[] }
+const MOST_CORNERS = 600
+export const shapeSchema = object({
+  ring: points(MOST_CORNERS).min(
+    8,
+    ({ value }) => `The shape has ${(value as unknown[]).length} corners; it must have 8 to ${MOST_CORNERS}.`
+  )
 }).noUnknown()
 
 export const marksSchema = object({

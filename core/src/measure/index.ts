@@ -26,6 +26,7 @@ import * as planPart from './photo/plan'
 import * as seenPart from './around/seen'
 import * as proposePart from './photo/propose'
 import * as sayPart from './photo/say'
+import * as shapePart from './photo/shape-here'
 import * as departurePart from './photo/departure'
 import * as sidesPart from './photo/sides'
 import * as skinPart from './photo/skin'
@@ -44,7 +45,7 @@ export type { Departed, LineFit } from './fit/line'
 export type { Homography } from './fit/plane'
 export type { KnownLength, PlaneScale } from './fit/scale'
 export type { Disagreement } from './photo/expected'
-export { NO_CORRECTIONS, OUTLINE_STEPS, type Corrections, type FoundOutline, type OutlineStep } from './edge/find'
+export { NO_CORRECTIONS, OUTLINE_STEPS, type Corrections, type FoundOutline, type OutlineStep, type ShapeFound } from './edge/find'
 export type { Framing, Patch } from './edge/backdrop'
 export type { Stroke } from './edge/correct'
 export type { Picture } from './edge/picture'
@@ -72,6 +73,7 @@ export type { PlannedDog, PlannedPlace, PlannedView } from './photo/plan'
 export type { Proposal } from './photo/propose'
 export { PROPOSED_U_MM } from './photo/proposed-u'
 export type { PlaceDeparture, RegionDeparture } from './photo/departure'
+export type { ShapeTouch } from './photo/shape-here'
 export type { SideCompared } from './photo/sides'
 export { REGION_VIEWS, type CoatDepth, type SkinReading } from './photo/skin'
 export type { Depths, Marked, PlacedPoint, Reading, Trace } from './photo/trace'
@@ -131,6 +133,7 @@ export const { onDarkSpots, onto, plannedTrace, proposePlaces } = door(proposePa
 })
 export const { disagreementsOf } = door(expectedPart, { disagreementsOf: [null, ring] })
 export const { cutOff, grownLike, grownView } = door(beforePart)
+export const { shapeHere, shapeTouches } = door(shapePart)
 export const { sayMeasured } = door(sayPart)
 export const { departuresFrom, laidRigid, plannedInPicture, regionDepartures } = door(departurePart)
 export const { coatDepth, regionSeenIn, skinOffset } = door(skinPart)

@@ -1,28 +1,21 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import ChoiceRow from '../components/ChoiceRow.vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { Photo } from './usePhoto'
+import { outlineTools, sayTool, type OutlineTool } from './outline-tools'
 import { OUTLINE_WORDS } from './useOutline'
 import { t } from '../words'
 
-// The dog's outline: found, doubted, and put right by touching the backdrop, by a brush, or by places it runs through.
-defineProps<{ photo: Photo }>()
-const tool = defineModel<'look' | 'backdrop' | 'dog' | 'wall' | 'anchor'>('tool', { required: true })
+// The dog's outline: found, doubted, and put right by its shape, by touching the backdrop, by a brush, or by places it runs through.
+const props = defineProps<{ photo: Photo; /** places of the shape that are touched already */ touched: number }>()
+const tool = defineModel<OutlineTool>('tool', { required: true })
 const brush = defineModel<'fine' | 'middle' | 'broad'>('brush', { required: true })
-const TOOLS = [
-  { value: 'look', name: t('measure.look') },
-  { value: 'backdrop', name: t('measure.touchBackdrop') },
-  { value: 'dog', name: t('measure.paintDog') },
-  { value: 'wall', name: t('measure.paintBackdrop') },
-  { value: 'anchor', name: t('measure.edgeRunsHere') }
-] as const
-const SAYS = {
-  look: t('measure.checkAllWayRoundWhere'),
-  backdrop: t('measure.touchAnyWallOrTable'),
-  dog: t('measure.paintOverAnyDogLeft'),
-  wall: t('measure.paintOverAnythingMistakenDog'),
-  anchor: t('measure.touchWhereEdgeCoatReally')
-} as const
+const TOOLS = outlineTools(props.photo.seen)
+/** an outline that is not sure of itself is best looked for where the dog is */
+const mayFit = computed(
+  () => TOOLS.some(({ value }) => value === 'shape') && (props.photo.unfit.value || props.photo.disagreements.value.length > 0)
+)
 const SIZES = [
   { value: 'fine', name: t('measure.fine') },
   { value: 'middle', name: t('measure.middle') },
@@ -56,11 +49,15 @@ const SIZES = [
       <p v-if="photo.idleTouches.value > 0" class="leading-[1.3]" role="status">
         {{ t('measure.idleTouches', { count: photo.idleTouches.value }) }}
       </p>
+      <p v-if="mayFit && tool !== 'shape'" class="leading-[1.3]">{{ t('measure.tryFitShape') }}</p>
       <button v-if="!photo.hasOutline.value" class="btn mt-2 w-full" @click="photo.findOutline">{{ t('measure.findOutline') }}</button>
     </template>
     <ChoiceRow v-model="tool" class="mt-3 mb-0!" :label="t('measure.howCorrect')" :options="TOOLS" />
-    <p class="mt-2 leading-[1.3]">{{ SAYS[tool] }}</p>
+    <p class="mt-2 leading-[1.3]">{{ sayTool(tool, photo.seen, touched) }}</p>
     <ChoiceRow v-if="tool === 'dog' || tool === 'wall'" v-model="brush" class="mt-2 mb-0!" :label="t('measure.brush')" :options="SIZES" />
+    <p v-if="photo.marks.value.corrections.shape" class="muted mt-2">
+      <button class="min-h-11 underline" @click="photo.correct({ shape: null })">{{ t('measure.byColoursAgain') }}</button>
+    </p>
     <p
       v-if="
         photo.marks.value.corrections.backdrop.length +

@@ -9,6 +9,7 @@ import { stepsOf, type StepId } from './desk-steps'
 import type { Handle } from './drawing'
 import FoundPart from './FoundPart.vue'
 import OutlinePart from './OutlinePart.vue'
+import type { OutlineTool } from './outline-tools'
 import PhotoCanvas from './PhotoCanvas.vue'
 import PhotoExplained from './PhotoExplained.vue'
 import PlacesPart from './PlacesPart.vue'
@@ -42,7 +43,10 @@ defineExpose({ photo })
 
 const STEPS = stepsOf(props.moment)
 const step = ref<StepId>(props.own.marks?.scale ? 'found' : 'scale')
-const outlineTool = ref<'look' | 'backdrop' | 'dog' | 'wall' | 'anchor'>('look')
+const outlineTool = ref<OutlineTool>('look')
+/** the first of the two places that say where the dog is */
+const shapeStart = ref<PhotoPoint | null>(null)
+watch(outlineTool, () => (shapeStart.value = null))
 const brush = ref<'fine' | 'middle' | 'broad'>('middle')
 const BRUSH_PX = { fine: 6, middle: 16, broad: 40 }
 const place = ref<PhotoPlace | null>(null)
@@ -76,6 +80,7 @@ const handles = computed<Handle[]>(() => {
       ...(checking.value || scale?.check ? check.map((at, i) => ({ id: `check.${i}`, at, touched: true })) : [])
     ]
   }
+  if (step.value === 'outline' && shapeStart.value) return [{ id: 'shape.0', at: shapeStart.value, touched: true }]
   if (step.value !== 'places') return []
   const points = line.value ? (lines[line.value] ?? []).map((at, i) => ({ id: `${line.value}.${i}`, at, touched: true })) : []
   return line.value ? points : photo.places.flatMap((id) => (places[id] ? [{ id, at: places[id].at, touched: places[id].touched }] : []))
@@ -84,6 +89,7 @@ const shapes = useShapes(photo, step, said)
 
 function tap(at: PhotoPoint): void {
   if (step.value === 'scale') return tapEnd(at)
+  if (step.value === 'outline' && outlineTool.value === 'shape') return tapShape(at)
   if (step.value === 'outline' && outlineTool.value === 'anchor')
     return photo.correct({ anchors: [...marks.value.corrections.anchors, at] })
   if (step.value === 'outline' && outlineTool.value === 'backdrop') {
@@ -94,6 +100,11 @@ function tap(at: PhotoPoint): void {
   }
   if (step.value === 'places' && line.value) photo.setLine(line.value, [...(marks.value.lines[line.value] ?? []), at])
   else if (step.value === 'places' && place.value) photo.movePlace(place.value, at)
+}
+function tapShape(at: PhotoPoint): void {
+  if (!shapeStart.value) return void (shapeStart.value = at)
+  void photo.fitShape([shapeStart.value, at])
+  outlineTool.value = 'look'
 }
 const scalePart = ref<{ now: ScaleMark } | null>(null)
 function tapEnd(at: PhotoPoint): void {
@@ -120,6 +131,7 @@ function move(id: string, at: PhotoPoint): void {
   const { scale, lines } = marks.value
   const swap = (two: readonly [PhotoPoint, PhotoPoint]): readonly [PhotoPoint, PhotoPoint] => (i === 0 ? [at, two[1]] : [two[0], at])
   if (what === 'end' && scale) photo.setScale({ ...scale, ends: swap(scale.ends) })
+  else if (what === 'shape') shapeStart.value = at
   else if (what === 'end') ends.value = ends.value.map((own, k) => (k === i ? at : own))
   else if (what === 'check' && scale?.check) photo.setScale({ ...scale, check: { ...scale.check, ends: swap(scale.check.ends) } })
   else if (index !== undefined && line.value)
@@ -239,7 +251,13 @@ useKeys([
           @choose="select"
           @look="lookForBoard"
         />
-        <OutlinePart v-else-if="step === 'outline'" v-model:tool="outlineTool" v-model:brush="brush" :photo="photo" />
+        <OutlinePart
+          v-else-if="step === 'outline'"
+          v-model:tool="outlineTool"
+          v-model:brush="brush"
+          :photo="photo"
+          :touched="shapeStart ? 1 : 0"
+        />
         <PlacesPart v-else-if="step === 'places'" v-model:place="place" v-model:line="line" :photo="photo" @point="putPoint" />
         <template v-else>
           <FoundPart

@@ -16,6 +16,7 @@ import { useBoard } from './useBoard'
 import { useBeforeAfter, type Moment } from './useBeforeAfter'
 import { useOtherSide, type Compared } from './useOtherSide'
 import { useReader } from './useReader'
+import { useShape } from './useShape'
 import { t } from '../words'
 
 /** A scale that has not moved for this long is meant, ms. Chosen. */
@@ -113,6 +114,7 @@ export function usePhoto(own: PictureMarks, moment: Moment, dog: DogView, standa
     desk.change({ corrections: { ...marks.value.corrections, ...part } })
     finding.begun(outline.find())
   }
+  const fitShape = useShape({ pictureId, reader, problem, task, step: outline.step, then: (shape) => correct({ shape }) })
   async function undo(): Promise<void> {
     const before = JSON.stringify(marks.value.corrections)
     // what was doubted, and what may be told, follows from the corrections as they are now
@@ -145,7 +147,7 @@ export function usePhoto(own: PictureMarks, moment: Moment, dog: DogView, standa
       cancel: finding.cancel
     },
     ...{ result: measured.result, measuring: measured.measuring, measure: measured.measure, earlier, average, otherSide, beforeAfter },
-    ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, undo, undoable, save, atRest }
+    ...{ board: board.state, lookForBoard, setScale, movePlace, setPlaceU, agree, setLine, correct, fitShape, undo, undoable, save, atRest }
   }
 }
 

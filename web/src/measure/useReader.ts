@@ -46,6 +46,10 @@ export function openReader(pictureId: string) {
       return valueOf(await reader.outline(seen, scale, corrections, Comlink.proxy(onStep)))
     },
     propose: async (task: PhotoTask) => valueOf(await reader.propose(task)),
+    async shape(...asked: Asked<'shape'>) {
+      await loaded
+      return valueOf(await reader.shape(...asked))
+    },
     async over(...asked: Asked<'over'>) {
       await loaded
       return valueOf(await reader.over(...asked))

@@ -15,6 +15,7 @@ import {
   plannedView,
   proposePlaces,
   readingOf,
+  shapeHere,
   viewOf,
   withoutBoard,
   type BoardSeen,
@@ -119,6 +120,10 @@ const reader = {
     const ruler = scale && !scale.board ? scale.ends : null
     return findBesideRuler(withoutTheBoard(scale?.board), framing, corrections, hasScale ? pxPerMm : null, ruler, onStep)
   }),
+  /** where the planned dog lies if these two places are its own */
+  shape: answering((task: PhotoTask, touches: readonly [PhotoPoint, PhotoPoint]): readonly PhotoPoint[] =>
+    shapeHere(frameFor(task.seen, task.marks.scale), planOf(task), touches)
+  ),
   propose: answering((task: PhotoTask): Proposed => {
     const { seen, marks } = task
     const frame = frameFor(seen, marks.scale)

@@ -4,7 +4,7 @@ import { CoreError } from '../../error'
 import type { PhotoPoint } from '../types'
 import { awayFromBackdrop, besideTheFeet, wallOf, type Framing, type Patch } from './backdrop'
 import { applyStrokes, throughAnchors, type Stroke } from './correct'
-import { areaOf, bodiesOf, largest, largestOf, majority, otsu } from './mask'
+import { areaOf, bodiesOf, largest, largestOf, majority, maskOf, otsu } from './mask'
 import { checkPicture, shrink, type Picture } from './picture'
 import { refined, type Edge } from './refine'
 import { withoutStraps } from './thin'
@@ -29,7 +29,11 @@ export type Corrections = {
   readonly backdrop: readonly Patch[]
   readonly strokes: readonly Stroke[]
   readonly anchors: readonly PhotoPoint[]
+  /** where two touches said that the dog is, and what was found of it there: in place of what stands out of the backdrop */
+  readonly shape?: ShapeFound | null
 }
+/** `ring`: where it ends, roughly; px */
+export type ShapeFound = { readonly touches: readonly [PhotoPoint, PhotoPoint]; readonly ring: readonly PhotoPoint[] }
 export const NO_CORRECTIONS: Corrections = { backdrop: [], strokes: [], anchors: [] }
 
 export const OUTLINE_STEPS = ['colours', 'apart', 'straps', 'edge'] as const
@@ -71,9 +75,11 @@ export function findOutline(
   const scaled = corrections.backdrop.map((patch) => shrunkPatch(patch, by))
   onStep('apart')
   const { away, threshold, apart01, standsOut } = partedBy(small, framing, scaled)
-  const mmPx = pxPerMm ?? (Math.sqrt(standsOut.reduce((sum, value) => sum + value, 0)) * by) / USUAL_MM[framing]
-  const raw = majority(standsOut, width, height, (EDGE_MM / 2) * (mmPx / by))
-  const seen = withoutTable(raw, small, framing, (EDGE_MM / 2) * (mmPx / by))
+  const { shape } = corrections
+  const kept = shape ? maskOf(shape.ring, small) : standsOut
+  const mmPx = pxPerMm ?? (Math.sqrt(areaOf(kept)) * by) / USUAL_MM[framing]
+  const raw = shape ? kept : majority(standsOut, width, height, (EDGE_MM / 2) * (mmPx / by))
+  const seen = shape ? raw : withoutTable(raw, small, framing, (EDGE_MM / 2) * (mmPx / by))
   const isDog = (left: Uint8Array) => !isNoDog(left, width, height, framing)
   const mask = withoutTouched(seen, small, scaled, isDog(seen) ? null : isDog)
   applyStrokes(mask, width, height, corrections.strokes, by)
@@ -86,7 +92,9 @@ export function findOutline(
   applyStrokes(bare, width, height, corrections.strokes, by, true)
   // a stroke may have taken all that was left
   if (areaOf(bare) === 0) throw noDog()
-  const outline = ringOf(bare, away, threshold, width, height).map(([x, y]): PhotoPoint => [x * by, y * by])
+  // where a shape was found, how far a pixel stands off the backdrop says nothing
+  const ring = shape ? ringOf(bare, away.fill(1), 0.5, width, height) : ringOf(bare, away, threshold, width, height)
+  const outline = ring.map(([x, y]): PhotoPoint => [x * by, y * by])
   onStep('edge')
   const reach = Math.max(3, REACH_MM * mmPx)
   const edge = refined(picture, outline, Math.max(1.5, (EDGE_MM / 2) * mmPx), reach)
@@ -98,12 +106,16 @@ export function findOutline(
   const unread = edge.uPx.filter((u, i) => u >= reach / 2 && !onRim(edge.outline[i]!)).length / edge.uPx.length
   const told = toldOf(bare, width, height, framing, {
     second01: areas.reduce((most, area, i) => (i === first ? most : Math.max(most, area)), 0) / areas[first]!,
-    isAlike: apart01 < LEAST_APART_01 || unread > UNREAD_SHARE,
+    isAlike: (!shape && apart01 < LEAST_APART_01) || unread > UNREAD_SHARE,
     isTableOff: seen !== raw,
     isFar: near.length < corrections.anchors.length
   })
-  return { ...fixed, areaPx: areas[first]! * by * by, apart01, ...told, idleTouches: idleTouches(seen, small, scaled) }
+  // what two touches have laid is looked at by an eye before it is believed
+  const doubts = shape ? [...told.doubts, BY_SHAPE] : told.doubts
+  return { ...fixed, areaPx: areas[first]! * by * by, apart01, ...told, doubts, idleTouches: idleTouches(seen, small, scaled) }
 }
+
+const BY_SHAPE = 'It was fitted by two touches: check it all the way round.'
 
 /**
  * An edge is bent over no more reaches than this: farther off, one cannot tell which side of it the dog is on, and inwards the far side of a

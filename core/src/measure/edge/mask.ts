@@ -1,4 +1,6 @@
 // Which pixels are the dog: the threshold that parts two kinds, bodies that hang together, and what is thin.
+import type { PhotoPoint } from '../types'
+
 const BINS = 256
 
 /** The threshold that parts two kinds of values best, and how well it does. Source: Otsu 1979, IEEE Trans. SMC 9:62-66. */
@@ -144,4 +146,24 @@ export function majority(mask: Uint8Array, width: number, height: number, reachP
     }
   }
   return out
+}
+
+/** A ring of the picture filled in the picture made small. Source: even-odd rule */
+export function maskOf(
+  ring: readonly PhotoPoint[],
+  { width, height, by }: { readonly width: number; readonly height: number; readonly by: number }
+): Uint8Array {
+  const mask = new Uint8Array(width * height)
+  for (let y = 0; y < height; y++) {
+    const at = (y + 0.5) * by
+    const xs = ring
+      .flatMap(([ax, ay], i) => {
+        const [bx, bY] = ring[(i + 1) % ring.length]!
+        return ay > at === bY > at ? [] : [ax + ((at - ay) / (bY - ay)) * (bx - ax)]
+      })
+      .sort((a, b) => a - b)
+    for (let k = 0; k + 1 < xs.length; k += 2)
+      for (let x = Math.max(0, Math.ceil(xs[k]! / by - 0.5)); x < Math.min(width, xs[k + 1]! / by - 0.5); x++) mask[y * width + x] = 1
+  }
+  return mask
 }

@@ -8,6 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { tables } from '../../db'
 import { BOARD, MARKS } from '../../testing/marks'
 import { fullSheet } from '../../testing/sheet'
+import { stopFinder } from '../../finder'
 import { smallSchool, type Client, type World } from '../../testing/world'
 
 let world: World
@@ -36,14 +37,14 @@ beforeAll(async () => {
 afterAll(async () => {
   delete process.env.PEEN_CAMERA_URL
   camera.close()
+  stopFinder()
   await world.close()
 })
 
 const connect = () => (process.env.PEEN_CAMERA_URL = `http://127.0.0.1:${(camera.address() as AddressInfo).port}`)
 const openGrading = async (who: Client, visit: string) => (await who.post(`/visits/${visit}/gradings`, { id: v7() })).body.id as string
 const read = async (who: Client, grading: string) => (await who.get(`/gradings/${grading}/measures`)).body as unknown as MeasurePage
-const take = async (who: Client, visit: string, stance: string, moment = 'after') =>
-  who.post(`/visits/${visit}/camera/${moment}/${stance}`)
+const take = async (who: Client, visit: string, stance: string, moment = 'after') => who.post(`/visits/${visit}/camera/${moment}/${stance}`)
 const REGIONS = [{ region: 'back', byMm: 1, overSkinMm: 5, uMm: 2, n: 40 }]
 const put = (who: Client, picture: string, version: number, marks: unknown = MARKS, more: object = {}) =>
   who.send('PUT', `/pictures/${picture}/marks`, { version, seen: 'left', marks, regions: REGIONS, ...more })
@@ -66,6 +67,22 @@ describe('the table camera', () => {
     process.env.PEEN_CAMERA_URL = 'http://127.0.0.1:1'
     expect(await take(ivo, visit, 'head')).toMatchObject({ status: 409, body: { code: 'cameraSilent' } })
     connect()
+  })
+})
+
+describe('the shape that is expected in a picture', () => {
+  const box = (by: number) => Array.from({ length: 8 }, (_, i) => [20 + by + 12 * Math.cos(i), 20 + by + 12 * Math.sin(i)])
+  it('is looked for by staff alone, within the picture, and said to be missing where nothing stands out', { timeout: 120000 }, async () => {
+    const visit = await world.newTrim('abe')
+    const picture = ((await take(ivo, visit, 'left')).body as unknown as PictureView).id
+    const ask = (who: Client, ring: unknown, id = picture) => who.post(`/pictures/${id}/outline`, { ring })
+    expect(await ask(abe, box(0))).toMatchObject({ status: 403 })
+    expect(await ask(ivo, box(0), v7())).toMatchObject({ status: 404 })
+    expect(await ask(ivo, box(5000))).toMatchObject({ status: 409, body: { code: 'noShape' } })
+    expect(await ask(ivo, box(0).slice(3))).toMatchObject({ status: 422 })
+    expect(JSON.stringify((await ask(ivo, box(0).slice(3))).body)).toContain('The shape has 5 corners; it must have 8 to 600.')
+    const kept = { ...MARKS, corrections: { ...MARKS.corrections, shape: { touches: [[1, 2], [3, 4]], ring: box(0) } } } // prettier-ignore
+    expect((await put(ivo, picture, 0, kept)).status).toBe(200)
   })
 })
 

@@ -1,5 +1,5 @@
 import { refuse, serve, type Route } from '../../http'
-export { addPicture, cameraUrl, hasCamera, picturesOf } from './pictures'
+export { addPicture, cameraUrl, hasCamera, pictureBytes, picturesOf } from './pictures'
 export { agreedFor, agreeOn, sayReady } from './visit'
 import { visitsOfApprentice, visitsOfDog } from './history'
 import { addPicture, pictureBytes, removePicture } from './pictures'
