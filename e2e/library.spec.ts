@@ -86,7 +86,7 @@ test('a trim is changed at its desk: shown on the dog, refused where an instrume
   await form.getByRole('textbox', { name: 'Full marks from' }).fill('9.4')
   await form.getByRole('textbox', { name: 'Full marks to' }).fill('9.6')
   await form.getByRole('textbox', { name: 'Full marks to' }).press('Tab')
-  await expect(form.getByRole('alert')).toContainText('This instrument is too coarse: it reads to within 0.4 mm')
+  await expect(form.getByRole('alert')).toContainText('This instrument is too coarse: it reads to within 0.8 mm')
   await expect(row).toContainText(
     'the instrument is coat gauge, give or take 0.8 mm; it must be accurate to 0.1 mm or better for this band.'
   )
