@@ -1,6 +1,6 @@
 // What a school finds out on its second day: guides, own settings that reach every tablet, notes, and what was entered wrongly.
 import type { Page } from '@playwright/test'
-import { expect, openTable, signIn, tablet, test, walkRound } from './app'
+import { expect, openTable, saved, signIn, tablet, test, walkRound } from './app'
 
 type Heard = { readonly tones: number; readonly shakes: number }
 
@@ -60,6 +60,7 @@ for (const [who, words] of [
     await expect(guide).toContainText(words)
     await guide.getByRole('button', { name: 'Hide this guide' }).click()
     await expect(guide).toHaveCount(0)
+    await saved(page)
     await page.reload()
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await expect(guide).toHaveCount(0)

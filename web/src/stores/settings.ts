@@ -10,24 +10,29 @@ export const useSettingsStore = defineStore('settings', () => {
   const session = useSessionStore()
   const last = useLocalStorage<Settings>('peen.settings', { ...USUAL_SETTINGS }, { mergeDefaults: true })
   const settings = computed<Settings>(() => session.me?.settings ?? last.value)
+  let turn = 0
   let sent: Promise<void> = Promise.resolve()
   /** Shown at once, kept by the server for every tablet; a refusal is told and the old one stands. */
   function keep(change: Partial<Settings>): Promise<void> {
-    const kept = send(change)
+    const kept = send(change, sent)
     sent = kept.catch(() => undefined)
     return kept
   }
   /** Waits until what was chosen last is kept, or was refused. */
   const settled = () => sent
-  async function send(change: Partial<Settings>): Promise<void> {
-    const before = settings.value
-    const next = { ...before, ...change }
+  /** Shown at once, sent after what was chosen before it: of two that are quick the later one holds, here and on the server. */
+  async function send(change: Partial<Settings>, before: Promise<void>): Promise<void> {
+    const mine = ++turn
+    const was = settings.value
+    const next = { ...was, ...change }
     put(next)
     if (!session.me) return
     try {
-      put(await ask('keepSettings', { body: next }))
+      await before
+      const kept = await ask('keepSettings', { body: next })
+      if (mine === turn) put(kept)
     } catch (caught) {
-      put(before)
+      if (mine === turn) put(was)
       throw caught
     }
   }
