@@ -3,7 +3,7 @@ import type { GradingView } from '@peen/contract'
 import { answersFrom, sayPlace, type PictureMeasured, type SideKey } from '@peen/core/grade'
 import { REGION_VIEWS, type SideCompared, type SkinReading } from '@peen/core/measure'
 import { regionName, type RegionId } from '@peen/core/regions'
-import { giveOrTake, sayNumber, upperFirst } from '@peen/core/units'
+import { GIVE_OR_TAKE, giveOrTake, sayNumber, upperFirst } from '@peen/core/units'
 import { computed } from 'vue'
 import GlyphMark from '../components/GlyphMark.vue'
 import type { Photo } from './usePhoto'
@@ -53,10 +53,10 @@ const table = computed(() => {
 })
 /** an outline that is still asked about compares nothing */
 const sides = computed(() => (props.photo.disagreements.value.length > 0 ? [] : props.photo.otherSide.sides.value))
-/** as far as both pictures can tell: less than 1.96 u is alike */
+/** as far as both pictures can tell: what lies within its give or take is alike */
 function saySides({ region, byMm, u }: SideCompared): string {
-  const [name, most] = [upperFirst(regionName(region)), Math.round(Math.abs(byMm) + 1.96 * u)]
-  if (Math.abs(byMm) < 1.96 * u) return t('measure.sidesAlike', { name, mm: most })
+  const [name, most] = [upperFirst(regionName(region)), Math.round(Math.abs(byMm) + GIVE_OR_TAKE * u)]
+  if (Math.abs(byMm) < GIVE_OR_TAKE * u) return t('measure.sidesAlike', { name, mm: most })
   return t('measure.sideStandsOut', { name, side: byMm > 0 ? 'left' : 'right', mm: Math.round(Math.abs(byMm)), u: giveOrTake(u) })
 }
 /** from the front, from behind and from above no length is told: a table that says so of every region says nothing */
